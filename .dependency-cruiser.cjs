@@ -1,0 +1,27 @@
+/** The five storeys: each imports only from those below it (docs/decisions/storeys.md). */
+const storey = (name, from, to) => ({ name, severity: "error", from: { path: from, pathNot: "\\.test\\.tsx?$" }, to: { path: to } });
+module.exports = {
+  forbidden: [
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
+    storey("core-imports-nothing-above", "^core/", "^(store|press|server|app|demo|tests|scripts)/"),
+    {
+      name: "core-is-pure",
+      severity: "error",
+      from: { path: "^core/", pathNot: "\\.test\\.ts$" },
+      to: { dependencyTypes: ["npm", "core"], pathNot: "node_modules/(temporal-polyfill|zod)/" },
+    },
+    storey("store-imports-core-only", "^store/", "^(press|server|app|demo|tests|scripts)/"),
+    storey("press-imports-below-only", "^press/", "^(server|app|demo|tests|scripts)/"),
+    storey("server-imports-below-only", "^server/", "^(app|demo|tests|scripts)/"),
+    storey("what-people-see-imports-no-server-code", "^app/(places|ui|drawing)/", "^(store|press|server|app/routes)/"),
+    storey("drawing-and-ui-know-no-place", "^app/(ui|drawing)/", "^app/(places|http)/"),
+    storey("routes-get-the-server-as-load-context", "^app/", "^server/(?!context-type)"),
+    storey("nothing-shipped-imports-tests", "^(core|store|press|server|app|demo)/", "^tests/"),
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: "tsconfig.json" },
+    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "types", "node"], extensions: [".ts", ".tsx", ".js"] },
+  },
+};

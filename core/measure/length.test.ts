@@ -1,0 +1,75 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { inches, LONGEST, millimetres, parseLength, printLength, printNumber, ticks } from "./length.ts";
+
+const read = (text: string, unit: "inch" | "cm" = "inch") => {
+  const parsed = parseLength(text, unit);
+  return parsed.ok ? parsed.length : parsed.reason;
+};
+
+describe("a length", () => {
+  it("prints and reads back as itself, in both units", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: LONGEST }), fc.constantFrom("inch" as const, "cm" as const), (n, unit) => {
+        expect(read(printNumber(ticks(n), unit), unit)).toBe(n);
+        expect(read(printLength(ticks(n), unit), unit === "inch" ? "cm" : "inch")).toBe(n);
+      }),
+    );
+  });
+
+  it("prints every 64th of an inch as a fraction and every tenth of a millimetre as a short decimal", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 64 * 24 }), (n) => {
+        expect(printNumber(inches(n / 64), "inch")).not.toContain(".");
+      }),
+    );
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9999 }), (n) => {
+        expect(printNumber(millimetres(n / 10), "cm")).toBe(String(n / 100));
+      }),
+    );
+  });
+
+  it.each([
+    ["4 1/2", inches(4.5)],
+    ["4½", inches(4.5)],
+    ["4 ½", inches(4.5)],
+    ["4-1/2", inches(4.5)],
+    ["4.5", inches(4.5)],
+    ['4.5"', inches(4.5)],
+    ["4.5 in", inches(4.5)],
+    ["4½ inches", inches(4.5)],
+    ["11,4 cm", millimetres(114)],
+    ["114mm", millimetres(114)],
+    ["114 mm", millimetres(114)],
+    ["3/8", inches(0.375)],
+    ["³⁄₁₆″", inches(3 / 16)],
+    [".25", inches(0.25)],
+    ["1 m", millimetres(1000)],
+  ])("reads %s as people mean it", (text, expected) => {
+    expect(read(text)).toBe(expected);
+  });
+
+  it.each([
+    ["", "empty"],
+    ["   ", "empty"],
+    ["wide", "not-a-length"],
+    ["4 5", "not-a-length"],
+    ["4.5 1/2", "not-a-length"],
+    ["1/0", "not-a-length"],
+    ["in", "not-a-length"],
+    ["4 ft", "not-a-length"],
+    ["0", "not-positive"],
+    ["-3", "not-positive"],
+    ["-1/2", "not-positive"],
+    ["201 cm", "too-long"],
+    ["80", "too-long"],
+  ])("refuses %j and says why", (text, reason) => {
+    expect(read(text)).toBe(reason);
+  });
+
+  it("takes a bare number in the album's unit", () => {
+    expect(read("4.5", "cm")).toBe(millimetres(45));
+    expect(read("4.5 in", "cm")).toBe(inches(4.5));
+  });
+});
