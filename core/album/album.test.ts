@@ -1,0 +1,169 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anyAlbum, anyContent, fullDay } from "../../tests/samples.ts";
+import { inches } from "../measure/length.ts";
+import { FORMAT_PRESETS } from "./formats.ts";
+import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
+import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, PARTS, STEPS } from "./model.ts";
+import { closedThickness, pagesOf, planLeaf, progressOf } from "./page.ts";
+import { fullness, poolContent, ringStates, stepsFor } from "./steps.ts";
+
+const steps = (content: DayContent, binding: "ring" | "sewn" = "ring") => stepsFor(poolContent(content, []), binding).map(({ step }) => step);
+const states = (content: DayContent, skipped = false) => ringStates(poolContent(content, []), "ring", skipped);
+
+const anyEdit: fc.Arbitrary<DayEdit> = fc.oneof(
+  fc.record({ kind: fc.constant("title" as const), text: fc.string() }),
+  fc.record({ kind: fc.constant("waive" as const), part: fc.constantFrom(...PARTS), on: fc.boolean() }),
+  fc.record({ kind: fc.constant("step" as const), step: fc.constantFrom(...STEPS), done: fc.boolean() }),
+  fc.record({ kind: fc.constant("finish" as const) }),
+  fc.record({
+    kind: fc.constant("foundation" as const),
+    foundation: fc.option(fc.record({ kind: fc.constantFrom(...FOUNDATION_KINDS), layout: fc.constant(null), basePaper: fc.string(), note: fc.string() })),
+  }),
+  fc.record({ kind: fc.constant("add-card" as const), card: fc.record({ id: fc.uuid(), size: fc.constant({ w: inches(3), h: inches(4) }), text: fc.string() }) }),
+);
+
+describe("the steps of a day", () => {
+  it("follow from what it has: no photo, no photo steps; no words, no word steps", () => {
+    expect(steps(EMPTY_DAY)).toEqual([]);
+    const { photos: _, ...rest } = fullDay();
+    expect(steps({ ...EMPTY_DAY, ...rest, photos: [] })).toEqual(["write", "letter", "base", "number", "insert", "assemble", "punch", "file"]);
+    expect(steps({ ...fullDay(), cards: [], inserts: [] })).toEqual(["choose", "print", "trim", "base", "number", "assemble", "punch", "file"]);
+  });
+
+  it("never punch a sewn book, nor a protector that comes punched", () => {
+    expect(steps(fullDay(), "sewn")).not.toContain("punch");
+    const pocket = { ...fullDay(), inserts: [], foundation: { kind: "pocket" as const, layout: "four", basePaper: "", note: "" } };
+    expect(steps(pocket)).not.toContain("punch");
+  });
+
+  it("are each in one ring, in working order, none twice", () => {
+    fc.assert(
+      fc.property(anyContent, (content) => {
+        const named = steps(content);
+        expect(new Set(named).size).toBe(named.length);
+        expect(named).toEqual(STEPS.filter((step) => named.includes(step)));
+      }),
+    );
+  });
+});
+
+describe("the rings of a day", () => {
+  it("are all open on an empty day and all short lines on a skipped one", () => {
+    expect(new Set(Object.values(states(EMPTY_DAY)))).toEqual(new Set(["open"]));
+    expect(new Set(Object.values(states(fullDay(), true)))).toEqual(new Set(["not-needed"]));
+  });
+
+  it("are filled exactly when a finished day has its prompt", () => {
+    fc.assert(
+      fc.property(anyContent, (content) => {
+        const finished = applyEdit({ ...content, prompt: { text: "A cue", slip: null } }, { kind: "finish" }, "ring");
+        if (!finished.ok) return;
+        const after = states(finished.content);
+        expect(after.book).toBe("done");
+        for (const ring of ["photos", "words", "paper"] as const) expect(["done", "open", "not-needed"]).toContain(after[ring]);
+      }),
+    );
+  });
+
+  it("show a part done without as a short line, unless it has something after all", () => {
+    const waived = { ...EMPTY_DAY, waived: ["photos" as const] };
+    expect(states(waived).photos).toBe("not-needed");
+    expect(states({ ...fullDay(), waived: ["photos"] }).photos).toBe("begun");
+  });
+
+  it("never empty when one more step is ticked", () => {
+    fc.assert(
+      fc.property(anyContent, fc.constantFrom(...STEPS), (content, step) => {
+        const ticked = applyEdit(content, { kind: "step", step, done: true }, "ring");
+        if (ticked.ok) expect(fullness(states(ticked.content))).toBeGreaterThanOrEqual(fullness(states(content)));
+      }),
+    );
+  });
+});
+
+describe("an edit of a day", () => {
+  it("writes only what it names, and doing it twice is doing it once", () => {
+    fc.assert(
+      fc.property(anyContent, anyEdit, (content, edit) => {
+        const once = applyEdit(content, edit, "ring");
+        if (!once.ok || edit.kind === "add-card") return;
+        expect(applyEdit(once.content, edit, "ring")).toEqual(once);
+      }),
+    );
+  });
+
+  it("reopens the steps that make a piece when another such piece comes", () => {
+    const finished = applyEdit(fullDay(), { kind: "finish" }, "ring");
+    if (!finished.ok) throw new Error("a full day can be finished");
+    expect(states(finished.content).words).toBe("done");
+    const card = { id: "another", size: { w: inches(3), h: inches(4) }, text: "" };
+    const added = applyEdit(finished.content, { kind: "add-card", card }, "ring");
+    expect(added.ok && states(added.content).words).toBe("begun");
+    expect(added.ok && states(added.content).photos).toBe("done");
+  });
+
+  it("says so when its piece is gone, and when the picture is on the day already", () => {
+    expect(applyEdit(EMPTY_DAY, { kind: "card-text", id: "nobody", text: "words" }, "ring")).toEqual({ ok: false, reason: "piece-gone" });
+    const [photo] = fullDay().photos;
+    if (!photo) throw new Error("a full day has a photo");
+    expect(applyEdit(fullDay(), { kind: "add-photo", photo: { ...photo, id: "second" } }, "ring")).toEqual({ ok: false, reason: "already-there" });
+    expect(applyEdit(EMPTY_DAY, { kind: "finish" }, "ring")).toEqual({ ok: false, reason: "nothing-to-finish" });
+  });
+});
+
+describe("two windows on one day", () => {
+  const saved = (version: number, ...fields: string[]) => ({ version, fields, by: "Tobiah", at: "2026-12-09T18:40:00Z" });
+
+  it("clash only on the field both wrote, and only after the version the later one saw", () => {
+    const changes = [saved(3, "title"), saved(4, "note"), saved(5, "title", "prompt")];
+    expect(clashingChange(changes, 2, ["title"])?.version).toBe(5);
+    expect(clashingChange(changes, 3, ["note"])?.version).toBe(4);
+    expect(clashingChange(changes, 4, ["note"])).toBeNull();
+    expect(clashingChange(changes, 0, ["foundation"])).toBeNull();
+  });
+});
+
+describe("a whole album", () => {
+  it("has each day inside its span on exactly one page, and never more in the book than wanted", () => {
+    fc.assert(
+      fc.property(anyAlbum, ({ plan, days }) => {
+        const pages = pagesOf(plan, days);
+        expect(pages.flatMap((page) => page.days.map(({ id }) => id))).toEqual(days.map(({ id }) => id));
+        const { inBook, wanted } = progressOf(pages);
+        expect(inBook).toBeLessThanOrEqual(wanted);
+        expect(closedThickness(pages, plan.format)).toBeGreaterThanOrEqual(0);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it("lays every piece of a page on it or beside it, inside its area, none over another", () => {
+    fc.assert(
+      fc.property(anyAlbum, ({ plan, days }) => {
+        for (const page of pagesOf(plan, days)) {
+          const leaf = planLeaf(page, plan.format);
+          const laid = leaf.fit.laid.map(({ rect }) => rect);
+          const pieces = page.content.photos.length + page.content.cards.length;
+          expect(laid.length + leaf.fit.beside.length - pieces).toBeLessThanOrEqual(1);
+          for (const [at, a] of laid.entries()) {
+            expect(a.x >= 0 && a.y >= 0 && a.x + a.w <= leaf.area.w && a.y + a.h <= leaf.area.h).toBe(true);
+            for (const b of laid.slice(at + 1)) {
+              expect(a.x + a.w <= b.x || b.x + b.w <= a.x || a.y + a.h <= b.y || b.y + b.h <= a.y).toBe(true);
+            }
+          }
+        }
+      }),
+      { numRuns: 30 },
+    );
+  });
+});
+
+describe("the presets", () => {
+  it.each(FORMAT_PRESETS.map((preset) => [preset.name, preset] as const))("%s: its page goes in its opening, and that in its leaf", (_, preset) => {
+    expect(preset.opening.w).toBeGreaterThanOrEqual(preset.nominal.w);
+    expect(preset.opening.h).toBeGreaterThanOrEqual(preset.nominal.h);
+    expect(preset.outer.w).toBeGreaterThanOrEqual(preset.nominal.w + preset.margin);
+    expect(preset.outer.h).toBeGreaterThanOrEqual(preset.opening.h);
+  });
+});

@@ -1,0 +1,116 @@
+import type { Size } from "../measure/size.ts";
+import type { Binding, Card, DayContent, Foundation, Insert, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
+import { poolContent, stepsFor } from "./steps.ts";
+
+/** One thing a keeper does to a day. Ids of new pieces come from outside: core has no chance of its own. */
+export type DayEdit =
+  | { kind: "title"; text: string }
+  | { kind: "note"; text: string }
+  | { kind: "prompt"; text: string; slip: string | null }
+  | { kind: "waive"; part: Part; on: boolean }
+  | { kind: "foundation"; foundation: Foundation | null }
+  | { kind: "page-size"; size: Size | null }
+  | { kind: "numeral"; style: NumeralStyle; note: string }
+  | { kind: "add-card"; card: Card }
+  | { kind: "card-text"; id: string; text: string }
+  | { kind: "card-size"; id: string; size: Size }
+  | { kind: "remove-card"; id: string }
+  | { kind: "add-insert"; insert: Insert }
+  | { kind: "change-insert"; insert: Insert }
+  | { kind: "remove-insert"; id: string }
+  | { kind: "add-photo"; photo: PhotoUse }
+  | { kind: "photo-alt"; id: string; alt: string }
+  | { kind: "photo-print"; id: string; print: Size }
+  | { kind: "remove-photo"; id: string }
+  | { kind: "step"; step: Step; done: boolean }
+  | { kind: "finish" };
+
+/** The part of a day an edit writes, as compared between two windows: two edits clash only on the same field. */
+export type Field = string;
+
+export type EditProblem = "piece-gone" | "already-there" | "nothing-to-finish";
+export type EditResult = { ok: true; content: DayContent; fields: Field[] } | { ok: false; reason: EditProblem };
+
+const isStillThere = (pieces: readonly { readonly id: string }[], id: string) => pieces.some((piece) => piece.id === id);
+
+const without = (done: readonly Step[], ...steps: Step[]) => done.filter((step) => !steps.includes(step));
+
+/**
+ * Applies one edit and names the fields it wrote. A new photo, card or insert reopens the steps that make it: a print
+ * not yet made is not done because another was.
+ */
+export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding): EditResult {
+  const wrote = (fields: Field[], change: Partial<DayContent>): EditResult => ({ ok: true, content: { ...content, ...change }, fields });
+  const gone: EditResult = { ok: false, reason: "piece-gone" };
+  switch (edit.kind) {
+    case "title":
+      return wrote(["title"], { title: edit.text });
+    case "note":
+      return wrote(["note"], { note: edit.text });
+    case "prompt":
+      return wrote(["prompt"], { prompt: { text: edit.text, slip: edit.slip } });
+    case "waive": {
+      const rest = content.waived.filter((part) => part !== edit.part);
+      return wrote([`waived:${edit.part}`], { waived: edit.on ? [...rest, edit.part] : rest });
+    }
+    case "foundation":
+      return wrote(["foundation"], { foundation: edit.foundation });
+    case "page-size":
+      return wrote(["page-size"], { pageSize: edit.size });
+    case "numeral":
+      return wrote(["numeral"], { numeral: { style: edit.style, note: edit.note } });
+    case "add-card":
+      return wrote([`card:${edit.card.id}`], { cards: [...content.cards, edit.card], done: without(content.done, "write", "letter") });
+    case "card-text":
+      if (!isStillThere(content.cards, edit.id)) return gone;
+      return wrote([`card:${edit.id}`], { cards: content.cards.map((card) => (card.id === edit.id ? { ...card, text: edit.text } : card)) });
+    case "card-size":
+      if (!isStillThere(content.cards, edit.id)) return gone;
+      return wrote([`card-size:${edit.id}`], { cards: content.cards.map((card) => (card.id === edit.id ? { ...card, size: edit.size } : card)) });
+    case "remove-card":
+      if (!isStillThere(content.cards, edit.id)) return gone;
+      return wrote([`card:${edit.id}`], { cards: content.cards.filter(({ id }) => id !== edit.id) });
+    case "add-insert":
+      return wrote([`insert:${edit.insert.id}`], { inserts: [...content.inserts, edit.insert], done: without(content.done, "insert") });
+    case "change-insert":
+      if (!isStillThere(content.inserts, edit.insert.id)) return gone;
+      return wrote([`insert:${edit.insert.id}`], { inserts: content.inserts.map((insert) => (insert.id === edit.insert.id ? edit.insert : insert)) });
+    case "remove-insert":
+      if (!isStillThere(content.inserts, edit.id)) return gone;
+      return wrote([`insert:${edit.id}`], { inserts: content.inserts.filter(({ id }) => id !== edit.id) });
+    case "add-photo":
+      if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId)) return { ok: false, reason: "already-there" };
+      return wrote([`photo:${edit.photo.id}`], { photos: [...content.photos, edit.photo], done: without(content.done, "choose", "print", "trim") });
+    case "photo-alt":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo:${edit.id}`], { photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, alt: edit.alt } : photo)) });
+    case "photo-print":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo-print:${edit.id}`], {
+        photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, print: edit.print } : photo)),
+        done: without(content.done, "print", "trim"),
+      });
+    case "remove-photo":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });
+    case "step":
+      return wrote([`step:${edit.step}`], { done: edit.done ? [...without(content.done, edit.step), edit.step] : without(content.done, edit.step) });
+    case "finish": {
+      const steps = stepsFor(poolContent(content, []), binding).map(({ step }) => step);
+      if (steps.length === 0) return { ok: false, reason: "nothing-to-finish" };
+      return wrote(steps.map((step) => `step:${step}`), { done: [...new Set([...content.done, ...steps])] });
+    }
+  }
+}
+
+/** Somebody's earlier save of a day: which version it made, what it wrote, who and when. */
+export type SavedChange = { readonly version: number; readonly fields: readonly Field[]; readonly by: string; readonly at: string };
+
+/**
+ * The latest save made after `base` that wrote a field this edit writes too, or null. Saves of other fields of the same
+ * day are not in each other's way.
+ */
+export function clashingChange(changes: readonly SavedChange[], base: number, fields: readonly Field[]): SavedChange | null {
+  const later = changes.filter(({ version, fields: wrote }) => version > base && wrote.some((field) => fields.includes(field)));
+  return later.reduce<SavedChange | null>((last, change) => (!last || change.version > last.version ? change : last), null);
+}

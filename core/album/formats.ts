@@ -1,0 +1,94 @@
+import { inches, type Length, millimetres, plus, type Unit } from "../measure/length.ts";
+import { aSeries } from "../measure/sheets.ts";
+import { type Size, size } from "../measure/size.ts";
+import type { AlbumFormat } from "./model.ts";
+
+/**
+ * Measured starting points. Protectors differ from maker to maker, so all of these are typical values, from memory,
+ * to be corrected with a ruler. Common practice: a protector 11 wide on a 10 × 8 format has a margin of 1.
+ */
+export type FormatPreset = AlbumFormat & { readonly id: string; readonly unit: Unit };
+
+/** Room round a page in its protector. */
+const EASE = inches(1 / 8);
+
+function ringAlbum(id: string, w: number, h: number, margin: Length): FormatPreset {
+  const nominal = size(inches(w), inches(h));
+  return {
+    id,
+    unit: "inch",
+    name: `${w} × ${h} ring album`,
+    binding: "ring",
+    nominal,
+    opening: size(plus(nominal.w, EASE), plus(nominal.h, EASE)),
+    outer: size(plus(nominal.w, margin), plus(nominal.h, inches(1 / 4))),
+    margin,
+    capacity: 50_000,
+  };
+}
+
+const A5 = aSeries(5);
+
+export const FORMAT_PRESETS: readonly FormatPreset[] = [
+  ringAlbum("ring-6x8", 6, 8, inches(1)),
+  ringAlbum("ring-8x8", 8, 8, inches(1)),
+  ringAlbum("ring-10x8", 10, 8, inches(1)),
+  {
+    id: "a5-two-hole",
+    unit: "cm",
+    name: "A5 two-hole binder",
+    binding: "two-hole",
+    nominal: A5,
+    opening: A5,
+    outer: size(plus(A5.w, millimetres(20)), plus(A5.h, millimetres(8))),
+    margin: millimetres(20),
+    capacity: 35_000,
+  },
+  {
+    id: "a5-sewn",
+    unit: "cm",
+    name: "A5 sewn book",
+    binding: "sewn",
+    nominal: A5,
+    opening: A5,
+    outer: A5,
+    margin: millimetres(0),
+    capacity: 22_000,
+  },
+];
+
+export const presetById = (id: string): FormatPreset | undefined => FORMAT_PRESETS.find((preset) => preset.id === id);
+
+/** The usual card sizes, in the order keepers reach for them. Common practice. */
+export const CARD_SIZES: readonly Size[] = [
+  size(inches(3), inches(4)),
+  size(inches(4), inches(3)),
+  size(inches(4), inches(6)),
+  size(inches(6), inches(4)),
+  size(inches(2), inches(2)),
+  size(inches(3), inches(3)),
+];
+
+/** Print sizes asked for most. Common practice. */
+export const PRINT_SIZES: readonly Size[] = [
+  size(inches(6), inches(4)),
+  size(inches(4), inches(6)),
+  size(inches(4), inches(3)),
+  size(inches(3), inches(4)),
+  size(inches(4), inches(4)),
+  size(inches(3), inches(3)),
+  size(inches(2), inches(2)),
+  size(inches(6), inches(8)),
+];
+
+/** A picture's usual print: as wide as the page allows, upright or lying as the picture is. */
+export const usualPrint = (landscape: boolean): Size =>
+  landscape ? size(inches(6), inches(4)) : size(inches(3), inches(4));
+
+export type FormatProblem = "opening-over-outer" | "margin-over-outer";
+
+/** What cannot be true of a measured format: a page wider than its leaf, a margin that leaves no page. */
+export function checkFormat(format: AlbumFormat): FormatProblem | null {
+  if (format.opening.w > format.outer.w || format.opening.h > format.outer.h) return "opening-over-outer";
+  return format.margin >= format.outer.w ? "margin-over-outer" : null;
+}

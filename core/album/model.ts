@@ -1,0 +1,100 @@
+import type { Length, Unit } from "../measure/length.ts";
+import type { Size } from "../measure/size.ts";
+import type { Numbering } from "../month/numbering.ts";
+import type { Slot } from "../month/slots.ts";
+import type { Span } from "../month/span.ts";
+
+/** How leaves are held: rings through a punched margin, two filing holes, or a sewn spine. */
+export const BINDINGS = ["ring", "two-hole", "sewn"] as const;
+export type Binding = (typeof BINDINGS)[number];
+
+/** A page size is measured, not named: what it is called, what really goes in, and what stands out of the book. */
+export type AlbumFormat = {
+  readonly name: string;
+  readonly binding: Binding;
+  /** What the page size is called. */
+  readonly nominal: Size;
+  /** The opening that takes a page. */
+  readonly opening: Size;
+  /** The whole leaf, binding margin included. */
+  readonly outer: Size;
+  readonly margin: Length;
+  /** What the rings or the spine hold, in micrometres. */
+  readonly capacity: number;
+};
+
+export const FOUNDATION_KINDS = ["full", "pocket", "paper", "clear", "vellum"] as const;
+export type FoundationKind = (typeof FOUNDATION_KINDS)[number];
+
+/** A page prepared before its day. `layout` names the pocket arrangement and is null for any other kind. */
+export type Foundation = {
+  readonly kind: FoundationKind;
+  readonly layout: string | null;
+  readonly basePaper: string;
+  readonly note: string;
+};
+
+export const NUMERAL_STYLES = ["sticker", "chipboard", "wood", "acrylic", "stamped", "cut", "printed", "none"] as const;
+export type NumeralStyle = (typeof NUMERAL_STYLES)[number];
+
+export const INSERT_KINDS = ["leaf", "tag", "envelope", "scrap", "menu", "drawing", "packaging", "ticket"] as const;
+export type InsertKind = (typeof INSERT_KINDS)[number];
+
+export type Card = { readonly id: string; readonly size: Size; readonly text: string };
+export type Insert = { readonly id: string; readonly kind: InsertKind; readonly size: Size; readonly note: string };
+/** A picture of the roll as one day uses it: the print to make of it and the words for who cannot see it. */
+export type PhotoUse = { readonly id: string; readonly photoId: string; readonly print: Size; readonly alt: string };
+
+/** The parts of a day that a keeper may say it does without. */
+export const PARTS = ["prompt", "photos", "words", "paper"] as const;
+export type Part = (typeof PARTS)[number];
+
+export const STEPS = [
+  ...(["choose", "print", "trim"] as const),
+  ...(["write", "letter"] as const),
+  ...(["base", "number", "insert"] as const),
+  ...(["assemble", "punch", "file"] as const),
+];
+export type Step = (typeof STEPS)[number];
+
+export type Prompt = { readonly text: string; /** The deck's slip it was taken from. */ readonly slip: string | null };
+
+/** Everything a day holds, apart from where it stands in the month. */
+export type DayContent = {
+  readonly title: string;
+  readonly note: string;
+  readonly prompt: Prompt;
+  readonly waived: readonly Part[];
+  readonly foundation: Foundation | null;
+  /** The page's own size, or null for the album's. */
+  readonly pageSize: Size | null;
+  readonly numeral: { readonly style: NumeralStyle; readonly note: string };
+  readonly photos: readonly PhotoUse[];
+  readonly cards: readonly Card[];
+  readonly inserts: readonly Insert[];
+  readonly done: readonly Step[];
+};
+
+export type Day = Slot & { readonly version: number; readonly content: DayContent };
+
+export type AlbumPlan = {
+  readonly title: string;
+  readonly unit: Unit;
+  readonly numbering: Numbering;
+  readonly span: Span;
+  readonly format: AlbumFormat;
+};
+
+export const EMPTY_DAY: DayContent = {
+  title: "",
+  note: "",
+  prompt: { text: "", slip: null },
+  waived: [],
+  foundation: null,
+  pageSize: null,
+  numeral: { style: "printed", note: "" },
+  photos: [],
+  cards: [],
+  inserts: [],
+  done: [],
+};

@@ -1,0 +1,128 @@
+import { z } from "zod";
+import { BINDINGS, FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
+import { LONGEST, millimetres, type Length, toMillimetres } from "../measure/length.ts";
+import { parseDate } from "../month/dates.ts";
+import { NUMBERINGS } from "../month/numbering.ts";
+import { LONGEST_SPAN, spanLength } from "../month/span.ts";
+
+/**
+ * The album archive: a ZIP with `album.json`, described here, and the original photos under `photos/`.
+ * Lengths are millimetres (a tick is 0.003125 mm, so six decimals hold every length exactly); dates are ISO 8601.
+ * A reader refuses a `formatVersion` above its own.
+ */
+export const ARCHIVE_FORMAT = "hearth-clock-album";
+export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_ENTRY = "album.json";
+
+const ID = z.uuid();
+const TEXT = z.string().max(100_000);
+const LINE = z.string().max(500);
+const HASH = z.string().regex(/^[0-9a-f]{64}$/);
+
+const LENGTH = z.codec(z.number().min(0).max(2000), z.custom<Length>((v) => Number.isSafeInteger(v) && (v as number) <= LONGEST), {
+  decode: (mm) => millimetres(mm),
+  encode: (length) => toMillimetres(length),
+});
+const SIDE = LENGTH.refine((length) => length > 0, "a size of nothing");
+const SIZE = z.object({ w: SIDE, h: SIDE });
+const DATE = z.codec(z.string(), z.custom<NonNullable<ReturnType<typeof parseDate>>>((v) => typeof v === "string" && parseDate(v) !== null), {
+  decode: (text, issue) => {
+    const date = parseDate(text);
+    if (date) return date;
+    issue.issues.push({ code: "custom", message: "not a date", input: text });
+    return z.NEVER;
+  },
+  encode: (date) => date,
+});
+
+const DAY = z.object({
+  id: ID,
+  date: DATE,
+  skipped: z.boolean(),
+  mergedInto: ID.nullable(),
+  title: LINE,
+  note: TEXT,
+  prompt: z.object({ text: TEXT, slip: LINE.nullable() }),
+  waived: z.array(z.enum(PARTS)),
+  foundation: z.object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT }).nullable(),
+  pageSize: SIZE.nullable(),
+  numeral: z.object({ style: z.enum(NUMERAL_STYLES), note: LINE }),
+  photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE })),
+  cards: z.array(z.object({ id: ID, size: SIZE, text: TEXT })),
+  inserts: z.array(z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT })),
+  done: z.array(z.enum(STEPS)),
+});
+
+const PHOTO = z.object({
+  /** Of the picture as it was added; says whether two are the same. */
+  sha256: HASH,
+  file: z.string().regex(/^photos\/[0-9a-f]{64}\.(jpg|png|webp)$/),
+  name: LINE,
+  capturedAt: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}$/).nullable(),
+  offset: z.string().regex(/^[+-]\d{2}:\d{2}$/).nullable(),
+});
+
+export const ARCHIVE = z
+  .object({
+    format: z.literal(ARCHIVE_FORMAT),
+    formatVersion: z.literal(ARCHIVE_VERSION),
+    lengths: z.literal("mm"),
+    album: z.object({
+      id: ID,
+      title: LINE.min(1),
+      unit: z.enum(["inch", "cm"]),
+      numbering: z.enum(NUMBERINGS),
+      start: DATE,
+      end: DATE,
+      format: z.object({
+        name: LINE,
+        binding: z.enum(BINDINGS),
+        nominal: SIZE,
+        opening: SIZE,
+        outer: SIZE,
+        margin: LENGTH,
+        capacityMicrometres: z.int().min(0).max(1_000_000),
+      }),
+    }),
+    days: z.array(DAY).max(2000),
+    photos: z.array(PHOTO).max(20_000),
+  })
+  .superRefine((archive, context) => {
+    const problem = (message: string) => context.addIssue({ code: "custom", message });
+    const { start, end } = archive.album;
+    if (end < start || spanLength({ start, end }) > LONGEST_SPAN) problem("the span is not 1 to 62 days");
+    const unique = (name: string, values: string[]) => new Set(values).size === values.length || problem(`${name} twice`);
+    unique("a date", archive.days.map(({ date }) => date));
+    unique("a photo", archive.photos.map(({ sha256 }) => sha256));
+    unique("an id", archive.days.flatMap((day) => [day.id, ...[...day.photos, ...day.cards, ...day.inserts].map(({ id }) => id)]));
+    const ids = new Set(archive.days.map(({ id }) => id));
+    const hashes = new Set(archive.photos.map(({ sha256 }) => sha256));
+    for (const day of archive.days) {
+      if (day.mergedInto !== null && !ids.has(day.mergedInto)) problem("a day shares a page with a day that is not there");
+      for (const { sha256 } of day.photos) if (!hashes.has(sha256)) problem("a day uses a photo that is not there");
+    }
+  });
+
+/** An archive read: lengths in ticks, dates checked. */
+export type Archive = z.output<typeof ARCHIVE>;
+
+export type ArchiveProblem = "not-an-archive" | "newer-format" | "damaged";
+export type ReadArchive = { ok: true; archive: Archive } | { ok: false; reason: ArchiveProblem };
+
+/** The JSON text of `album.json`, indented, for people to read too. */
+export const writeArchive = (archive: Archive): string => JSON.stringify(z.encode(ARCHIVE, archive), null, 2);
+
+/** Reads the text of `album.json`. */
+export function readArchive(text: string): ReadArchive {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch {
+    return { ok: false, reason: "damaged" };
+  }
+  const head = z.object({ format: z.literal(ARCHIVE_FORMAT), formatVersion: z.int().positive() }).safeParse(raw);
+  if (!head.success) return { ok: false, reason: "not-an-archive" };
+  if (head.data.formatVersion > ARCHIVE_VERSION) return { ok: false, reason: "newer-format" };
+  const archive = ARCHIVE.safeDecode(raw as z.input<typeof ARCHIVE>);
+  return archive.success ? { ok: true, archive: archive.data } : { ok: false, reason: "damaged" };
+}

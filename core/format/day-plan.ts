@@ -1,0 +1,44 @@
+import type { AlbumPlan } from "../album/model.ts";
+import { type Page, pageSize } from "../album/page.ts";
+import { printSize } from "../measure/size.ts";
+import { weekdayName } from "../month/dates.ts";
+
+/** Column heads of the day plan, in order. */
+export const DAY_PLAN_HEAD = [
+  ...(["number", "dates", "weekday", "title", "prompt", "photos", "cards", "words", "foundation", "base paper"] as const),
+  ...(["page size", "inserts", "steps done", "steps", "state", "note"] as const),
+];
+
+const state = (page: Page): string => (page.skipped ? "skipped" : page.states.book === "done" ? "in the book" : page.fullness > 0 ? "begun" : "to come");
+
+/**
+ * A spreadsheet runs a cell that begins like a formula; a leading apostrophe keeps it text. Common practice.
+ */
+const asText = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+
+/** The day plan as rows of text, one a page, head first; the file is written by the CSV library in press. */
+export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[]): string[][] {
+  const rows = pages.map((page) => {
+    const { content, days } = page;
+    const words = content.cards.map(({ text }) => text).join("\n\n");
+    return [
+      page.label ?? "",
+      days.map(({ date }) => date).join(" "),
+      days.map(({ date }) => weekdayName(date)).join(" "),
+      days.map((day) => day.content.title).filter(Boolean).join(" / "),
+      content.prompt.text,
+      String(content.photos.length),
+      content.cards.map(({ size }) => printSize(size, plan.unit)).join("; "),
+      words,
+      content.foundation?.kind ?? "",
+      content.foundation?.basePaper ?? "",
+      printSize(pageSize(content, plan.format), plan.unit),
+      content.inserts.map((insert) => `${insert.kind} ${printSize(insert.size, plan.unit)}`).join("; "),
+      String(page.steps.filter(({ done }) => done).length),
+      String(page.steps.length),
+      state(page),
+      days.map((day) => day.content.note).filter(Boolean).join("\n"),
+    ].map(asText);
+  });
+  return [[...DAY_PLAN_HEAD], ...rows];
+}

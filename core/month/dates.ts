@@ -1,0 +1,61 @@
+import { Temporal } from "temporal-polyfill";
+
+/** A plain calendar date, `YYYY-MM-DD`, without a time zone. Two of them compare as text. */
+export type CalendarDate = string & { readonly __date: "plain" };
+
+/** Reads an ISO date; null when it is not one, or not a day of the calendar. */
+export function parseDate(text: string): CalendarDate | null {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return null;
+  try {
+    return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as CalendarDate;
+  } catch {
+    return null;
+  }
+}
+
+const plain = (date: CalendarDate) => Temporal.PlainDate.from(date);
+
+export const addDays = (date: CalendarDate, days: number): CalendarDate =>
+  plain(date).add({ days }).toString() as CalendarDate;
+
+/** Days from `from` to `to`, negative when `to` is earlier. */
+export const daysBetween = (from: CalendarDate, to: CalendarDate): number => plain(from).until(plain(to)).days;
+
+export const dayOfMonth = (date: CalendarDate): number => Number(date.slice(8));
+export const monthOf = (date: CalendarDate): number => Number(date.slice(5, 7));
+
+export const lastOfMonth = (date: CalendarDate): CalendarDate =>
+  plain(date).with({ day: plain(date).daysInMonth }).toString() as CalendarDate;
+
+const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
+const MONTHS = [
+  ...(["January", "February", "March", "April", "May", "June"] as const),
+  ...(["July", "August", "September", "October", "November", "December"] as const),
+];
+
+export const weekdayName = (date: CalendarDate): string => WEEKDAYS[plain(date).dayOfWeek - 1] ?? "";
+export const monthName = (date: CalendarDate): string => MONTHS[monthOf(date) - 1] ?? "";
+
+/** `9 December 2026` */
+export const printDate = (date: CalendarDate): string => `${dayOfMonth(date)} ${monthName(date)} ${date.slice(0, 4)}`;
+/** `9 Dec` */
+export const printShort = (date: CalendarDate): string => `${dayOfMonth(date)} ${monthName(date).slice(0, 3)}`;
+
+/** The date and wall-clock minute in a time zone at an instant given in milliseconds since 1970. */
+export function wallClock(epochMilliseconds: number, timeZone: string): { date: CalendarDate; time: string } {
+  const there = Temporal.Instant.fromEpochMilliseconds(epochMilliseconds).toZonedDateTimeISO(timeZone);
+  return {
+    date: there.toPlainDate().toString() as CalendarDate,
+    time: there.toPlainTime().toString({ smallestUnit: "minute" }),
+  };
+}
+
+/** Whether the calendar library knows the zone; guards a time zone that came from a form. */
+export function isTimeZone(name: string): boolean {
+  try {
+    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(name);
+    return true;
+  } catch {
+    return false;
+  }
+}
