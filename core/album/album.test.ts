@@ -6,6 +6,7 @@ import { FORMAT_PRESETS } from "./formats.ts";
 import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
 import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, PARTS, STEPS } from "./model.ts";
 import { closedThickness, pagesOf, planLeaf, progressOf } from "./page.ts";
+import { restoreFields } from "./restore.ts";
 import { fullness, poolContent, ringStates, stepsFor } from "./steps.ts";
 
 const steps = (content: DayContent, binding: "ring" | "sewn" = "ring") => stepsFor(poolContent(content, []), binding).map(({ step }) => step);
@@ -109,6 +110,28 @@ describe("an edit of a day", () => {
     if (!photo) throw new Error("a full day has a photo");
     expect(applyEdit(fullDay(), { kind: "add-photo", photo: { ...photo, id: "second" } }, "ring")).toEqual({ ok: false, reason: "already-there" });
     expect(applyEdit(EMPTY_DAY, { kind: "finish" }, "ring")).toEqual({ ok: false, reason: "nothing-to-finish" });
+  });
+});
+
+describe("taking a save back", () => {
+  it("leaves the day as it was before, for every edit", () => {
+    fc.assert(
+      fc.property(anyContent, anyEdit, (content, edit) => {
+        const saved = applyEdit(content, edit, "ring");
+        if (!saved.ok) return;
+        const back = restoreFields(saved.content, content, saved.fields);
+        const sorted = (day: DayContent) => ({ ...day, done: [...day.done].sort(), waived: [...day.waived].sort() });
+        expect(sorted(back)).toEqual(sorted(content));
+      }),
+    );
+  });
+
+  it("brings a removed card back to its place and keeps what was written since", () => {
+    const two = { ...fullDay(), cards: [...fullDay("1").cards, ...fullDay("2").cards] };
+    const removed = applyEdit(two, { kind: "remove-card", id: "card1" }, "ring");
+    if (!removed.ok) throw new Error("the card was there");
+    const since = { ...removed.content, title: "Written since" };
+    expect(restoreFields(since, two, removed.fields)).toEqual({ ...two, title: "Written since" });
   });
 });
 

@@ -35,6 +35,9 @@ const isStillThere = (pieces: readonly { readonly id: string }[], id: string) =>
 
 const without = (done: readonly Step[], ...steps: Step[]) => done.filter((step) => !steps.includes(step));
 
+/** The fields of the steps that were ticked and are no longer. */
+const reopened = (done: readonly Step[], ...steps: Step[]): Field[] => steps.filter((step) => done.includes(step)).map((step) => `step:${step}`);
+
 /**
  * Applies one edit and names the fields it wrote. A new photo, card or insert reopens the steps that make it: a print
  * not yet made is not done because another was.
@@ -60,7 +63,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
     case "numeral":
       return wrote(["numeral"], { numeral: { style: edit.style, note: edit.note } });
     case "add-card":
-      return wrote([`card:${edit.card.id}`], { cards: [...content.cards, edit.card], done: without(content.done, "write", "letter") });
+      return wrote([`card:${edit.card.id}`, ...reopened(content.done, "write", "letter")], { cards: [...content.cards, edit.card], done: without(content.done, "write", "letter") });
     case "card-text":
       if (!isStillThere(content.cards, edit.id)) return gone;
       return wrote([`card:${edit.id}`], { cards: content.cards.map((card) => (card.id === edit.id ? { ...card, text: edit.text } : card)) });
@@ -71,7 +74,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       if (!isStillThere(content.cards, edit.id)) return gone;
       return wrote([`card:${edit.id}`], { cards: content.cards.filter(({ id }) => id !== edit.id) });
     case "add-insert":
-      return wrote([`insert:${edit.insert.id}`], { inserts: [...content.inserts, edit.insert], done: without(content.done, "insert") });
+      return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], { inserts: [...content.inserts, edit.insert], done: without(content.done, "insert") });
     case "change-insert":
       if (!isStillThere(content.inserts, edit.insert.id)) return gone;
       return wrote([`insert:${edit.insert.id}`], { inserts: content.inserts.map((insert) => (insert.id === edit.insert.id ? edit.insert : insert)) });
@@ -80,13 +83,13 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       return wrote([`insert:${edit.id}`], { inserts: content.inserts.filter(({ id }) => id !== edit.id) });
     case "add-photo":
       if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId)) return { ok: false, reason: "already-there" };
-      return wrote([`photo:${edit.photo.id}`], { photos: [...content.photos, edit.photo], done: without(content.done, "choose", "print", "trim") });
+      return wrote([`photo:${edit.photo.id}`, ...reopened(content.done, "choose", "print", "trim")], { photos: [...content.photos, edit.photo], done: without(content.done, "choose", "print", "trim") });
     case "photo-alt":
       if (!isStillThere(content.photos, edit.id)) return gone;
       return wrote([`photo:${edit.id}`], { photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, alt: edit.alt } : photo)) });
     case "photo-print":
       if (!isStillThere(content.photos, edit.id)) return gone;
-      return wrote([`photo-print:${edit.id}`], {
+      return wrote([`photo-print:${edit.id}`, ...reopened(content.done, "print", "trim")], {
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, print: edit.print } : photo)),
         done: without(content.done, "print", "trim"),
       });

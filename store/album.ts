@@ -1,0 +1,186 @@
+import { and, asc, desc, eq, isNull } from "drizzle-orm";
+import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import type { Slot } from "../core/month/slots.ts";
+import { datesOf, type Span } from "../core/month/span.ts";
+import { type AlbumPhoto, type DayRow, toDay } from "./day-row.ts";
+import type { Db, Reader, Transaction } from "./db.ts";
+import { album, card, day, dayInsert, dayPhoto } from "./schema/index.ts";
+
+type AlbumRow = typeof album.$inferSelect;
+
+export type AlbumRecord = AlbumPlan & { readonly id: string; readonly archiveId: string; readonly version: number };
+
+/** Who wrote a day last, and when. */
+export type LastWrite = { readonly by: string; readonly at: string };
+
+export type AlbumAggregate = {
+  readonly album: AlbumRecord;
+  /** Every day, those outside the span included, in date order. */
+  readonly days: Day[];
+  readonly photos: ReadonlyMap<string, AlbumPhoto>;
+  readonly lastWrites: ReadonlyMap<string, LastWrite>;
+};
+
+function toRecord(row: AlbumRow): AlbumRecord {
+  return {
+    id: row.id,
+    archiveId: row.archiveId,
+    version: row.version,
+    title: row.title,
+    unit: row.unit,
+    numbering: row.numbering,
+    span: { start: row.startsOn, end: row.endsOn },
+    format: {
+      name: row.formatName,
+      binding: row.binding,
+      nominal: { w: row.nominalW, h: row.nominalH },
+      opening: { w: row.openingW, h: row.openingH },
+      outer: { w: row.outerW, h: row.outerH },
+      margin: row.margin,
+      capacity: row.capacity,
+    },
+  };
+}
+
+const formatColumns = (format: AlbumFormat) => ({
+  formatName: format.name,
+  binding: format.binding,
+  nominalW: format.nominal.w,
+  nominalH: format.nominal.h,
+  openingW: format.opening.w,
+  openingH: format.opening.h,
+  outerW: format.outer.w,
+  outerH: format.outer.h,
+  margin: format.margin,
+  capacity: format.capacity,
+});
+
+/** How a day comes out of the database with everything on it. */
+export const DAY_WITH_PIECES = {
+  lastWriter: { columns: { name: true } },
+  cards: { where: isNull(card.deletedAt), orderBy: asc(card.position) },
+  inserts: { where: isNull(dayInsert.deletedAt), orderBy: asc(dayInsert.position) },
+  photos: {
+    where: isNull(dayPhoto.deletedAt),
+    orderBy: asc(dayPhoto.position),
+    with: { photo: { columns: { id: true, sha256: true, name: true, width: true, height: true, capturedAt: true, offset: true } } },
+  },
+} as const;
+
+function toAggregate(row: AlbumRow & { days: DayRow[] }): AlbumAggregate {
+  const photos = new Map<string, AlbumPhoto>();
+  const lastWrites = new Map<string, LastWrite>();
+  for (const each of row.days) {
+    for (const { photo } of each.photos) photos.set(photo.id, photo);
+    if (each.updatedAt) lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });
+  }
+  return { album: toRecord(row), days: row.days.map(toDay), photos, lastWrites };
+}
+
+const ownAlbum = (householdId: string, albumId: string) =>
+  and(eq(album.id, albumId), eq(album.householdId, householdId), isNull(album.deletedAt));
+
+/** The album with its days and their pieces, in one query; null when it is not this household's, or in the tray. */
+export async function readAlbum(db: Reader, householdId: string, albumId: string): Promise<AlbumAggregate | null> {
+  const row = await db.query.album.findFirst({
+    where: ownAlbum(householdId, albumId),
+    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES } },
+  });
+  return row ? toAggregate(row) : null;
+}
+
+/** Every album on the household's shelf, latest month first. */
+export async function readShelf(db: Reader, householdId: string): Promise<AlbumAggregate[]> {
+  const rows = await db.query.album.findMany({
+    where: and(eq(album.householdId, householdId), isNull(album.deletedAt)),
+    orderBy: [desc(album.startsOn), asc(album.title)],
+    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES } },
+  });
+  return rows.map(toAggregate);
+}
+
+/** The dates of the span that the album has no day for yet. */
+async function addMissingDays(tx: Transaction, albumId: string, span: Span): Promise<void> {
+  const present = await tx.select({ date: day.date }).from(day).where(eq(day.albumId, albumId));
+  const known = new Set<CalendarDate>(present.map(({ date }) => date));
+  const missing = datesOf(span).filter((date) => !known.has(date));
+  if (missing.length > 0) await tx.insert(day).values(missing.map((date) => ({ albumId, date })));
+}
+
+export async function createAlbum(db: Db, householdId: string, plan: AlbumPlan): Promise<string> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx
+      .insert(album)
+      .values({ householdId, ...planColumns(plan) })
+      .returning({ id: album.id });
+    if (!row) throw new Error("insert returned nothing");
+    await addMissingDays(tx, row.id, plan.span);
+    return row.id;
+  });
+}
+
+export const planColumns = (plan: AlbumPlan) => ({
+  title: plan.title,
+  unit: plan.unit,
+  numbering: plan.numbering,
+  startsOn: plan.span.start,
+  endsOn: plan.span.end,
+  ...formatColumns(plan.format),
+});
+
+/**
+ * Writes the album's settings. Days that fall outside a new span stay, set aside; dates new to the span get a day.
+ * Refused when somebody wrote the settings after `version`.
+ */
+export async function updateAlbum(
+  db: Db,
+  householdId: string,
+  albumId: string,
+  version: number,
+  plan: AlbumPlan,
+): Promise<{ ok: true } | { ok: false; reason: "not-found" | "changed-since" }> {
+  return db.transaction(async (tx) => {
+    const [row] = await tx.select({ version: album.version }).from(album).where(ownAlbum(householdId, albumId)).for("update");
+    if (!row) return { ok: false as const, reason: "not-found" as const };
+    if (row.version !== version) return { ok: false as const, reason: "changed-since" as const };
+    await tx.update(album).set({ ...planColumns(plan), version: version + 1 }).where(eq(album.id, albumId));
+    await addMissingDays(tx, albumId, plan.span);
+    return { ok: true as const };
+  });
+}
+
+export async function setAlbumDeleted(db: Db, householdId: string, albumId: string, at: Date | null): Promise<boolean> {
+  const rows = await db
+    .update(album)
+    .set({ deletedAt: at })
+    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)))
+    .returning({ id: album.id });
+  return rows.length > 0;
+}
+
+/** The id of the household's album that was read from, or written to, the archive with this id. */
+export async function albumOfArchive(db: Reader, householdId: string, archiveId: string): Promise<string | null> {
+  const [row] = await db
+    .select({ id: album.id })
+    .from(album)
+    .where(and(eq(album.householdId, householdId), eq(album.archiveId, archiveId), isNull(album.deletedAt)));
+  return row?.id ?? null;
+}
+
+/** Locks the album's days against other changes to the month and returns where each stands. */
+export async function lockSlots(tx: Transaction, householdId: string, albumId: string): Promise<{ span: Span; slots: (Slot & { version: number })[] } | null> {
+  const [row] = await tx
+    .select({ start: album.startsOn, end: album.endsOn })
+    .from(album)
+    .where(ownAlbum(householdId, albumId))
+    .for("update");
+  if (!row) return null;
+  const slots = await tx
+    .select({ id: day.id, date: day.date, skipped: day.skipped, mergedInto: day.mergedInto, version: day.version })
+    .from(day)
+    .where(eq(day.albumId, albumId))
+    .for("update");
+  return { span: row, slots };
+}
+

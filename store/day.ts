@@ -1,0 +1,180 @@
+import { randomUUID } from "node:crypto";
+import { and, desc, eq, gt, inArray, isNull, notInArray } from "drizzle-orm";
+import { type DayEdit, type EditProblem, type Field, applyEdit, clashingChange, type SavedChange } from "../core/album/edit.ts";
+import type { Binding, Day, DayContent } from "../core/album/model.ts";
+import { restoreFields } from "../core/album/restore.ts";
+import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
+import type { Span } from "../core/month/span.ts";
+import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
+import { dayColumns, pieceRows, toDay } from "./day-row.ts";
+import { type Db, isTaken, type Transaction } from "./db.ts";
+import { album, card, day, dayChange, dayInsert, dayPhoto, member, photo } from "./schema/index.ts";
+
+/** Who is writing, in which album, and when. */
+export type Author = { readonly householdId: string; readonly albumId: string; readonly memberId: string; readonly at: Date };
+
+export type Clash = { readonly change: SavedChange; readonly current: DayContent };
+export type SaveResult =
+  | { ok: true; version: number }
+  | { ok: false; reason: EditProblem | "not-found" }
+  | { ok: false; reason: "clash"; clash: Clash };
+
+/** Locks a day of this household's album and reads it whole. */
+async function lockDay(tx: Transaction, author: Author, dayId: string): Promise<{ day: Day; binding: Binding } | null> {
+  const [locked] = await tx
+    .select({ id: day.id, binding: album.binding })
+    .from(day)
+    .innerJoin(album, eq(album.id, day.albumId))
+    .where(and(eq(day.id, dayId), eq(album.id, author.albumId), eq(album.householdId, author.householdId), isNull(album.deletedAt)))
+    .for("update", { of: day });
+  if (!locked) return null;
+  const row = await tx.query.day.findFirst({ where: eq(day.id, dayId), with: DAY_WITH_PIECES });
+  return row ? { day: toDay(row), binding: locked.binding } : null;
+}
+
+/** Saves of a day after version `base`; `standing` leaves out those that were taken back, and the takings back. */
+async function changesSince(tx: Transaction, dayId: string, base: number, which: "all" | "standing" = "all"): Promise<SavedChange[]> {
+  const rows = await tx
+    .select({ version: dayChange.version, fields: dayChange.fields, by: member.name, at: dayChange.at })
+    .from(dayChange)
+    .leftJoin(member, eq(member.id, dayChange.memberId))
+    .where(and(eq(dayChange.dayId, dayId), gt(dayChange.version, base), which === "standing" ? eq(dayChange.settled, false) : undefined));
+  return rows.map((row) => ({ ...row, by: row.by ?? "somebody", at: row.at.toISOString() }));
+}
+
+/** Writes a day's columns and pieces; pieces no longer on it go to the tray. */
+async function writeContent(tx: Transaction, dayId: string, content: DayContent, at: Date): Promise<void> {
+  await tx.update(day).set(dayColumns(content)).where(eq(day.id, dayId));
+  const rows = pieceRows(dayId, content);
+  for (const [table, pieces] of [
+    [card, rows.cards],
+    [dayInsert, rows.inserts],
+    [dayPhoto, rows.photos],
+  ] as const) {
+    const kept = pieces.map(({ id }) => id);
+    const leaving = and(eq(table.dayId, dayId), isNull(table.deletedAt), kept.length > 0 ? notInArray(table.id, kept) : undefined);
+    await tx.update(table).set({ deletedAt: at }).where(leaving);
+  }
+  const onDay = { deletedAt: null };
+  for (const { id, ...row } of rows.cards) {
+    await tx.insert(card).values({ id, ...row }).onConflictDoUpdate({ target: card.id, set: { ...row, ...onDay }, setWhere: eq(card.dayId, dayId) });
+  }
+  for (const { id, ...row } of rows.inserts) {
+    await tx.insert(dayInsert).values({ id, ...row }).onConflictDoUpdate({ target: dayInsert.id, set: { ...row, ...onDay }, setWhere: eq(dayInsert.dayId, dayId) });
+  }
+  for (const { id, ...row } of rows.photos) {
+    await tx.insert(dayPhoto).values({ id, ...row }).onConflictDoUpdate({ target: dayPhoto.id, set: { ...row, ...onDay }, setWhere: eq(dayPhoto.dayId, dayId) });
+  }
+}
+
+type Logged = { act: string; day: Slot & { version: number }; fields: Field[]; before: typeof dayChange.$inferInsert.before; settled?: boolean };
+
+/** Gives the day its next version and keeps what the save wrote and what was there before. */
+async function logChange(tx: Transaction, author: Author, { act, day: changed, fields, before, settled = false }: Logged): Promise<number> {
+  const version = changed.version + 1;
+  await tx.update(day).set({ version, updatedAt: author.at, updatedBy: author.memberId }).where(eq(day.id, changed.id));
+  await tx.insert(dayChange).values({ act, dayId: changed.id, version, memberId: author.memberId, at: author.at, fields, before, settled });
+  return version;
+}
+
+/**
+ * Applies one edit to a day. `base` is the version of the day that the keeper saw; when somebody has written the same
+ * field since, nothing is saved and the clash is told. `base` null means: whatever it is now, write this.
+ */
+export async function saveDayEdit(db: Db, author: Author, dayId: string, base: number | null, edit: DayEdit): Promise<SaveResult> {
+  return db.transaction(async (tx) => {
+    const found = await lockDay(tx, author, dayId);
+    if (!found) return { ok: false, reason: "not-found" };
+    if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId))) return { ok: false, reason: "not-found" };
+    const { content, version } = found.day;
+    const applied = applyEdit(content, edit, found.binding);
+    if (base !== null && base < version) {
+      const changes = await changesSince(tx, dayId, base);
+      const fields = applied.ok ? applied.fields : [`card:${"id" in edit ? edit.id : ""}`];
+      const change = clashingChange(changes, base, fields);
+      const alreadyThere = applied.ok && JSON.stringify(applied.content) === JSON.stringify(content);
+      if (change && !alreadyThere) return { ok: false, reason: "clash", clash: { change, current: content } };
+    }
+    if (!applied.ok) return applied;
+    if (JSON.stringify(applied.content) === JSON.stringify(content)) return { ok: true, version };
+    await writeContent(tx, dayId, applied.content, author.at);
+    const saved = await logChange(tx, author, { act: randomUUID(), day: found.day, fields: applied.fields, before: { content } });
+    return { ok: true, version: saved };
+  });
+}
+
+async function ownsPhoto(tx: Transaction, author: Author, photoId: string): Promise<boolean> {
+  const rows = await tx.select({ id: photo.id }).from(photo).where(and(eq(photo.id, photoId), eq(photo.householdId, author.householdId)));
+  return rows.length > 0;
+}
+
+export type MonthResult = { ok: true } | { ok: false; reason: SlotProblem | "not-found" };
+
+/** Changes where days stand in the month: skip, merge, split, move. `change` is one of core's functions of the slots. */
+export async function changeMonth(db: Db, author: Author, change: (slots: readonly Slot[], span: Span) => SlotChange): Promise<MonthResult> {
+  return db.transaction(async (tx) => {
+    const locked = await lockSlots(tx, author.householdId, author.albumId);
+    if (!locked) return { ok: false, reason: "not-found" };
+    const result = change(locked.slots, locked.span);
+    if (!result.ok) return result;
+    const act = randomUUID();
+    for (const after of result.slots) {
+      const was = locked.slots.find(({ id }) => id === after.id);
+      if (!was || (was.date === after.date && was.skipped === after.skipped && was.mergedInto === after.mergedInto)) continue;
+      await writeSlot(tx, after.id, after);
+      const { date, skipped, mergedInto } = was;
+      await logChange(tx, author, { act, day: was, fields: ["slot"], before: { slot: { date, skipped, mergedInto } } });
+    }
+    return { ok: true };
+  });
+}
+
+async function writeSlot(tx: Transaction, dayId: string, { date, skipped, mergedInto }: Omit<Slot, "id">): Promise<void> {
+  await tx.update(day).set({ date, skipped, mergedInto }).where(eq(day.id, dayId));
+}
+
+export type UndoResult = { ok: true; dayIds: string[] } | { ok: false; reason: "nothing-to-undo" | "changed-since" | "not-found" };
+
+/**
+ * Takes back the member's latest change in the album. Refused when somebody has written the same fields since: then
+ * taking back would undo their work, not the member's.
+ */
+export async function undoLastChange(db: Db, author: Author): Promise<UndoResult> {
+  try {
+    return await db.transaction(async (tx) => {
+      if (!(await lockSlots(tx, author.householdId, author.albumId))) return { ok: false, reason: "not-found" };
+      const [latest] = await tx
+        .select({ act: dayChange.act })
+        .from(dayChange)
+        .innerJoin(day, eq(day.id, dayChange.dayId))
+        .where(and(eq(day.albumId, author.albumId), eq(dayChange.memberId, author.memberId), eq(dayChange.settled, false)))
+        .orderBy(desc(dayChange.at), desc(dayChange.version))
+        .limit(1);
+      if (!latest) return { ok: false, reason: "nothing-to-undo" };
+      const changes = await tx.select().from(dayChange).where(eq(dayChange.act, latest.act));
+      for (const change of changes) {
+        const standing = await changesSince(tx, change.dayId, change.version, "standing");
+        if (clashingChange(standing, change.version, change.fields)) return { ok: false, reason: "changed-since" };
+      }
+      const act = randomUUID();
+      for (const change of changes) await takeBack(tx, author, act, change);
+      await tx.update(dayChange).set({ settled: true }).where(inArray(dayChange.id, changes.map(({ id }) => id)));
+      return { ok: true, dayIds: changes.map(({ dayId }) => dayId) };
+    });
+  } catch (error) {
+    if (isTaken(error)) return { ok: false, reason: "changed-since" };
+    throw error;
+  }
+}
+
+async function takeBack(tx: Transaction, author: Author, act: string, change: typeof dayChange.$inferSelect): Promise<void> {
+  const found = await lockDay(tx, author, change.dayId);
+  if (!found) throw new Error("the album's own day is not there");
+  const { date, skipped, mergedInto } = found.day;
+  if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
+  if (change.before.content) {
+    await writeContent(tx, change.dayId, restoreFields(found.day.content, change.before.content, change.fields), author.at);
+  }
+  const before = { slot: { date, skipped, mergedInto }, content: found.day.content };
+  await logChange(tx, author, { act, day: found.day, fields: change.fields, before, settled: true });
+}

@@ -1,0 +1,96 @@
+import { createHash, randomBytes } from "node:crypto";
+import { and, eq, gt, inArray, lt, sql } from "drizzle-orm";
+import { type Db, isTaken } from "./db.ts";
+import { household, member, session, signInTry } from "./schema/index.ts";
+
+export type Household = typeof household.$inferSelect;
+export type Member = { id: string; name: string; household: Household };
+
+const SESSION_DAYS = 30;
+const TRY_WINDOW_MINUTES = 15;
+const hashed = (value: string) => createHash("sha256").update(value).digest("hex");
+
+/** Makes a household and its first member; refuses a mail address that has one. */
+export async function createHousehold(
+  db: Db,
+  given: { mail: string; passphraseHash: string; name: string; timeZone: string },
+): Promise<{ ok: true; memberId: string } | { ok: false; reason: "mail-taken" }> {
+  try {
+    return await db.transaction(async (tx) => {
+      const [home] = await tx.insert(household).values({ name: `${given.name}’s household`, timeZone: given.timeZone }).returning();
+      if (!home) throw new Error("insert returned nothing");
+      const [person] = await tx
+        .insert(member)
+        .values({ householdId: home.id, name: given.name, mail: given.mail.toLowerCase(), passphraseHash: given.passphraseHash })
+        .returning();
+      if (!person) throw new Error("insert returned nothing");
+      return { ok: true as const, memberId: person.id };
+    });
+  } catch (error) {
+    if (isTaken(error)) return { ok: false, reason: "mail-taken" };
+    throw error;
+  }
+}
+
+export async function findByMail(db: Db, mail: string): Promise<{ id: string; passphraseHash: string } | null> {
+  const [found] = await db
+    .select({ id: member.id, passphraseHash: member.passphraseHash })
+    .from(member)
+    .where(eq(member.mail, mail.toLowerCase()));
+  return found?.passphraseHash ? { id: found.id, passphraseHash: found.passphraseHash } : null;
+}
+
+/** The keeper of the demo household, if the demo is in this database. */
+export async function findDemoMember(db: Db): Promise<string | null> {
+  const [found] = await db
+    .select({ id: member.id })
+    .from(member)
+    .innerJoin(household, eq(household.id, member.householdId))
+    .where(eq(household.isDemo, true))
+    .orderBy(member.name)
+    .limit(1);
+  return found?.id ?? null;
+}
+
+/** Starts a session and returns its token, which is shown to the browser once and never stored. */
+export async function startSession(db: Db, memberId: string, now: Date): Promise<{ token: string; expiresAt: Date }> {
+  const token = randomBytes(32).toString("base64url");
+  const expiresAt = new Date(now.getTime() + SESSION_DAYS * 86_400_000);
+  await db.insert(session).values({ tokenHash: hashed(token), memberId, expiresAt });
+  await db.delete(session).where(lt(session.expiresAt, now));
+  return { token, expiresAt };
+}
+
+export async function endSession(db: Db, token: string): Promise<void> {
+  await db.delete(session).where(eq(session.tokenHash, hashed(token)));
+}
+
+export async function memberOfSession(db: Db, token: string, now: Date): Promise<Member | null> {
+  const [found] = await db
+    .select({ id: member.id, name: member.name, household })
+    .from(session)
+    .innerJoin(member, eq(member.id, session.memberId))
+    .innerJoin(household, eq(household.id, member.householdId))
+    .where(and(eq(session.tokenHash, hashed(token)), gt(session.expiresAt, now)));
+  return found ?? null;
+}
+
+/** Failed tries within the window for any of these keys, the largest count; keys are hashed before they are stored. */
+export async function countTries(db: Db, keys: string[], now: Date): Promise<number> {
+  const since = new Date(now.getTime() - TRY_WINDOW_MINUTES * 60_000);
+  const rows = await db
+    .select({ count: sql<number>`count(*)::int` })
+    .from(signInTry)
+    .where(and(inArray(signInTry.key, keys.map(hashed)), gt(signInTry.at, since)))
+    .groupBy(signInTry.key);
+  return Math.max(0, ...rows.map(({ count }) => count));
+}
+
+export async function noteFailedTry(db: Db, keys: string[], now: Date): Promise<void> {
+  await db.insert(signInTry).values(keys.map((key) => ({ key: hashed(key), at: now })));
+  await db.delete(signInTry).where(lt(signInTry.at, new Date(now.getTime() - 86_400_000)));
+}
+
+export async function forgetTries(db: Db, key: string): Promise<void> {
+  await db.delete(signInTry).where(eq(signInTry.key, hashed(key)));
+}

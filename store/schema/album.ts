@@ -1,0 +1,148 @@
+import { sql } from "drizzle-orm";
+import { type AnyPgColumn, boolean, check, date, index, integer, jsonb, pgTable, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
+import type { Binding, DayContent, Foundation, InsertKind, NumeralStyle, Part, Step } from "../../core/album/model.ts";
+import type { Length, Unit } from "../../core/measure/length.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import type { Numbering } from "../../core/month/numbering.ts";
+import { household, member } from "./household.ts";
+import { photo } from "./photo.ts";
+
+const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
+const length = (name: string) => integer(name).$type<Length>();
+const calendarDate = (name: string) => date(name, { mode: "string" }).$type<CalendarDate>();
+
+export const album = pgTable(
+  "album",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    /** The id an album carries through its archives, by which a second reading knows it again. */
+    archiveId: uuid("archive_id").notNull().defaultRandom(),
+    title: text("title").notNull(),
+    unit: text("unit").$type<Unit>().notNull(),
+    numbering: text("numbering").$type<Numbering>().notNull(),
+    startsOn: calendarDate("starts_on").notNull(),
+    endsOn: calendarDate("ends_on").notNull(),
+    formatName: text("format_name").notNull(),
+    binding: text("binding").$type<Binding>().notNull(),
+    nominalW: length("nominal_w").notNull(),
+    nominalH: length("nominal_h").notNull(),
+    openingW: length("opening_w").notNull(),
+    openingH: length("opening_h").notNull(),
+    outerW: length("outer_w").notNull(),
+    outerH: length("outer_h").notNull(),
+    margin: length("margin").notNull(),
+    capacity: integer("capacity_micrometres").notNull(),
+    version: integer("version").notNull().default(1),
+    createdAt: instant("created_at").notNull().defaultNow(),
+    deletedAt: instant("deleted_at"),
+  },
+  (table) => [
+    index("album_household").on(table.householdId),
+    check("album_title_said", sql`${table.title} <> ''`),
+    check("album_span", sql`${table.endsOn} >= ${table.startsOn} and ${table.endsOn} - ${table.startsOn} < 62`),
+    check("album_sizes", sql`least(${table.nominalW}, ${table.nominalH}, ${table.openingW}, ${table.openingH}) > 0`),
+    check("album_outer", sql`${table.outerW} >= ${table.openingW} and ${table.outerH} >= ${table.openingH}`),
+    check("album_margin", sql`${table.margin} >= 0 and ${table.margin} < ${table.outerW}`),
+  ],
+);
+
+export const day = pgTable(
+  "day",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    albumId: uuid("album_id")
+      .notNull()
+      .references(() => album.id, { onDelete: "cascade" }),
+    date: calendarDate("date").notNull(),
+    skipped: boolean("skipped").notNull().default(false),
+    mergedInto: uuid("merged_into").references((): AnyPgColumn => day.id),
+    title: text("title").notNull().default(""),
+    note: text("note").notNull().default(""),
+    promptText: text("prompt_text").notNull().default(""),
+    promptSlip: text("prompt_slip"),
+    waived: text("waived").array().$type<Part[]>().notNull().default([]),
+    foundation: jsonb("foundation").$type<Foundation>(),
+    pageW: length("page_w"),
+    pageH: length("page_h"),
+    numeralStyle: text("numeral_style").$type<NumeralStyle>().notNull().default("printed"),
+    numeralNote: text("numeral_note").notNull().default(""),
+    done: text("done").array().$type<Step[]>().notNull().default([]),
+    version: integer("version").notNull().default(0),
+    updatedAt: instant("updated_at"),
+    updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),
+  },
+  (table) => [
+    // Deferred in the migration, so that two days can exchange dates within one transaction.
+    unique("day_date_once").on(table.albumId, table.date),
+    check("day_not_into_itself", sql`${table.mergedInto} <> ${table.id}`),
+    check("day_page_size", sql`(${table.pageW} is null) = (${table.pageH} is null) and coalesce(${table.pageW}, 1) > 0 and coalesce(${table.pageH}, 1) > 0`),
+  ],
+);
+
+const pieceColumns = {
+  id: uuid("id").primaryKey().defaultRandom(),
+  dayId: uuid("day_id")
+    .notNull()
+    .references(() => day.id, { onDelete: "cascade" }),
+  position: integer("position").notNull(),
+  w: length("w").notNull(),
+  h: length("h").notNull(),
+  /** In the tray since; null while on its day. */
+  deletedAt: instant("deleted_at"),
+};
+
+export const card = pgTable("card", { ...pieceColumns, text: text("text").notNull() }, (table) => [
+  index("card_day").on(table.dayId),
+  check("card_size", sql`${table.w} > 0 and ${table.h} > 0`),
+]);
+
+export const dayInsert = pgTable(
+  "day_insert",
+  { ...pieceColumns, kind: text("kind").$type<InsertKind>().notNull(), note: text("note").notNull() },
+  (table) => [index("day_insert_day").on(table.dayId), check("day_insert_size", sql`${table.w} > 0 and ${table.h} > 0`)],
+);
+
+export const dayPhoto = pgTable(
+  "day_photo",
+  {
+    ...pieceColumns,
+    photoId: uuid("photo_id")
+      .notNull()
+      .references(() => photo.id),
+    alt: text("alt").notNull().default(""),
+  },
+  (table) => [
+    index("day_photo_day").on(table.dayId),
+    index("day_photo_photo").on(table.photoId),
+    check("day_photo_size", sql`${table.w} > 0 and ${table.h} > 0`),
+  ],
+);
+
+/** Where a day stood before a change to the month. */
+export type SlotBefore = { date: CalendarDate; skipped: boolean; mergedInto: string | null };
+
+/**
+ * Every save of a day: what it wrote, who and when, and how the day was before. Tells a second window what changed under
+ * it, and takes a change back. Saves made in one act share an `act`.
+ */
+export const dayChange = pgTable(
+  "day_change",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    act: uuid("act").notNull(),
+    dayId: uuid("day_id")
+      .notNull()
+      .references(() => day.id, { onDelete: "cascade" }),
+    version: integer("version").notNull(),
+    memberId: uuid("member_id").references(() => member.id, { onDelete: "set null" }),
+    at: instant("at").notNull(),
+    fields: text("fields").array().notNull(),
+    before: jsonb("before").$type<{ content?: DayContent; slot?: SlotBefore }>().notNull(),
+    /** Set when this save was taken back, or is itself the taking back. */
+    settled: boolean("settled").notNull().default(false),
+  },
+  (table) => [unique("day_change_version").on(table.dayId, table.version), index("day_change_act").on(table.act)],
+);

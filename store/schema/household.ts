@@ -1,0 +1,58 @@
+import { sql } from "drizzle-orm";
+import { bigserial, boolean, check, index, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+
+const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
+
+export const household = pgTable("household", {
+  id: uuid("id").primaryKey().defaultRandom(),
+  name: text("name").notNull(),
+  timeZone: text("time_zone").notNull(),
+  /** A wall clock that stands still, `YYYY-MM-DDTHH:MM`: the demo's. Null for everyone else. */
+  fixedNow: text("fixed_now"),
+  isDemo: boolean("is_demo").notNull().default(false),
+  createdAt: instant("created_at").notNull().defaultNow(),
+});
+
+export const member = pgTable(
+  "member",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    name: text("name").notNull(),
+    /** Lower case. Null for a member of the demo, who signs in with the button. */
+    mail: text("mail"),
+    passphraseHash: text("passphrase_hash"),
+  },
+  (table) => [
+    uniqueIndex("member_mail_once").on(table.mail),
+    index("member_household").on(table.householdId),
+    check("member_mail_lower", sql`${table.mail} = lower(${table.mail})`),
+    check("member_mail_has_passphrase", sql`(${table.mail} is null) = (${table.passphraseHash} is null)`),
+  ],
+);
+
+/** Only a hash of the session token is kept, so that the database alone opens no door. */
+export const session = pgTable(
+  "session",
+  {
+    tokenHash: text("token_hash").primaryKey(),
+    memberId: uuid("member_id")
+      .notNull()
+      .references(() => member.id, { onDelete: "cascade" }),
+    expiresAt: instant("expires_at").notNull(),
+  },
+  (table) => [index("session_expiry").on(table.expiresAt)],
+);
+
+/** Failed sign-ins, keyed by a hash of the mail address or the caller's address; counted to slow guessing down. */
+export const signInTry = pgTable(
+  "sign_in_try",
+  {
+    id: bigserial("id", { mode: "number" }).primaryKey(),
+    key: text("key").notNull(),
+    at: instant("at").notNull(),
+  },
+  (table) => [index("sign_in_try_key").on(table.key, table.at)],
+);
