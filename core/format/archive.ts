@@ -67,6 +67,8 @@ export const ARCHIVE = z
     format: z.literal(ARCHIVE_FORMAT),
     formatVersion: z.literal(ARCHIVE_VERSION),
     lengths: z.literal("mm"),
+    /** Whether the photo files are byte for byte as added; false when places were taken out of them. */
+    photosAsAdded: z.boolean(),
     album: z.object({
       id: ID,
       title: LINE.min(1),

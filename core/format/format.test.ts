@@ -14,6 +14,7 @@ const anyArchive: fc.Arbitrary<Archive> = anyAlbum.map(({ plan, days }) => {
     format: "hearth-clock-album",
     formatVersion: ARCHIVE_VERSION,
     lengths: "mm",
+    photosAsAdded: true,
     album: {
       id: days[0]?.id ?? "",
       title: plan.title,

@@ -1,0 +1,117 @@
+import type { Readable } from "node:stream";
+import { ARCHIVE_ENTRY, ARCHIVE_FORMAT, ARCHIVE_VERSION, type Archive, type ArchiveProblem, readArchive, writeArchive } from "../core/format/archive.ts";
+import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
+import type { Db } from "../store/db.ts";
+import { importAlbum } from "../store/import.ts";
+import { findPhoto, keepPhoto, mimeOfPhotos, type PictureMime, readOriginal } from "../store/photo.ts";
+import { readPicture } from "./picture.ts";
+import { withoutPlace } from "./place.ts";
+import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused } from "./zip.ts";
+
+const ENDING: Record<PictureMime, string> = { "image/jpeg": "jpg", "image/png": "png", "image/webp": "webp" };
+
+/** The album as `album.json` says it. */
+function describe({ album, days, photos }: AlbumAggregate, mimes: ReadonlyMap<string, PictureMime>, photosAsAdded: boolean): Archive {
+  const { capacity, ...format } = album.format;
+  const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
+  return {
+    format: ARCHIVE_FORMAT,
+    formatVersion: ARCHIVE_VERSION,
+    lengths: "mm",
+    photosAsAdded,
+    album: {
+      id: album.archiveId,
+      title: album.title,
+      unit: album.unit,
+      numbering: album.numbering,
+      ...album.span,
+      format: { ...format, capacityMicrometres: capacity },
+    },
+    days: days.map(({ id, date, skipped, mergedInto, content }) => ({
+      ...{ id, date, skipped, mergedInto },
+      ...content,
+      waived: [...content.waived],
+      done: [...content.done],
+      cards: [...content.cards],
+      inserts: [...content.inserts],
+      photos: content.photos.map(({ photoId, ...use }) => ({ ...use, sha256: hashOfPhoto(photoId) })),
+    })),
+    photos: [...photos.values()].map(({ sha256, name, capturedAt, offset }) => ({
+      ...{ sha256, name, capturedAt, offset },
+      file: `photos/${sha256}.${ENDING[mimes.get(sha256) ?? "image/jpeg"]}`,
+    })),
+  };
+}
+
+/** Streams the album's archive. `places` false takes the place out of every photo on the way. */
+export async function packAlbum(db: Db, householdId: string, aggregate: AlbumAggregate, places: boolean, writtenAt: Date): Promise<Readable> {
+  const archive = describe(aggregate, await mimeOfPhotos(db, householdId), places);
+  const idOf = new Map([...aggregate.photos.values()].map(({ id, sha256 }) => [sha256, id]));
+  const originals = archive.photos.map(
+    ({ sha256, file }): PackedFile => ({
+      name: file,
+      packed: false,
+      bytes: async () => {
+        const original = await readOriginal(db, householdId, idOf.get(sha256) ?? "");
+        if (!original) throw new Error("a photo in use has no bytes");
+        return places ? original.bytes : withoutPlace(original.bytes, original.mime);
+      },
+    }),
+  );
+  const described: PackedFile = { name: ARCHIVE_ENTRY, packed: true, bytes: async () => Buffer.from(writeArchive(archive)) };
+  return writeZip([described, ...originals], writtenAt);
+}
+
+export type UnpackProblem = ZipProblem | ArchiveProblem | "photo-missing" | "photo-unreadable";
+export type Unpacked = { ok: true; albumId: string } | { ok: false; reason: UnpackProblem } | { ok: false; reason: "already-here"; albumId: string };
+
+/**
+ * Reads an archive into a household. Photos the household has already are not stored again; an album it has already is
+ * told and not doubled unless `asCopy`. The album appears complete or not at all.
+ */
+export async function unpackAlbum(db: Db, householdId: string, file: string, asCopy: boolean): Promise<Unpacked> {
+  const zip = await openZip(file);
+  if (!zip.ok) return zip;
+  try {
+    const described = zip.entries.get(ARCHIVE_ENTRY);
+    if (!described) return { ok: false, reason: "not-an-archive" };
+    const read = readArchive((await described.read()).toString("utf8"));
+    if (!read.ok) return read;
+    const { album, days, photos } = read.archive;
+    const present = await albumOfArchive(db, householdId, album.id);
+    if (present && !asCopy) return { ok: false, reason: "already-here", albumId: present };
+    const photoIds = new Map<string, string>();
+    for (const { sha256, file: name, name: given } of photos) {
+      const kept = await findPhoto(db, householdId, sha256);
+      if (kept) {
+        photoIds.set(sha256, kept.id);
+        continue;
+      }
+      const entry = zip.entries.get(name);
+      if (!entry) return { ok: false, reason: "photo-missing" };
+      const picture = await readPicture(await entry.read(), given);
+      if (!picture.ok) return { ok: false, reason: "photo-unreadable" };
+      if (read.archive.photosAsAdded && picture.photo.sha256 !== sha256) return { ok: false, reason: "damaged" };
+      photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo)).id);
+    }
+    const { capacityMicrometres, ...format } = album.format;
+    const plan = {
+      title: album.title,
+      unit: album.unit,
+      numbering: album.numbering,
+      span: { start: album.start, end: album.end },
+      format: { ...format, capacity: capacityMicrometres },
+    };
+    const imported = days.map(({ id, date, skipped, mergedInto, ...content }) => ({
+      ...{ id, date, skipped, mergedInto },
+      content: { ...content, photos: content.photos.map(({ sha256, ...use }) => ({ ...use, photoId: photoIds.get(sha256) ?? "" })) },
+    }));
+    const archiveId = present ? crypto.randomUUID() : album.id;
+    return { ok: true, albumId: await importAlbum(db, householdId, archiveId, plan, imported) };
+  } catch (error) {
+    if (error instanceof ZipRefused) return { ok: false, reason: error.reason };
+    throw error;
+  } finally {
+    zip.close();
+  }
+}

@@ -1,0 +1,23 @@
+import type { AlbumAggregate } from "../store/album.ts";
+import type { Db } from "../store/db.ts";
+import type { Member } from "../store/household.ts";
+import type { Auth } from "./auth.ts";
+import type { Wall } from "./clock.ts";
+
+/** What loaders and actions are given. Each reading is done once a request, however many loaders ask. */
+export type HearthContext = {
+  readonly db: Db;
+  readonly auth: Auth;
+  readonly now: Date;
+  readonly nonce: string;
+  /** Statements sent to the database so far in this request. */
+  readonly queries: () => number;
+  readonly member: () => Promise<Member | null>;
+  readonly album: (householdId: string, albumId: string) => Promise<AlbumAggregate | null>;
+  readonly wall: (member: Member) => Wall;
+  readonly logError: (error: unknown) => void;
+};
+
+declare module "react-router" {
+  interface AppLoadContext extends HearthContext {}
+}

@@ -1,0 +1,76 @@
+import type { Server } from "node:http";
+import path from "node:path";
+import { createRequestHandler } from "@react-router/express";
+import compression from "compression";
+import express, { type Express } from "express";
+import type { ServerBuild } from "react-router";
+import { countingQueries, migrateStore, openStore, type Store } from "../store/db.ts";
+import { dropExpired } from "../store/tray.ts";
+import { contextFor } from "./context.ts";
+import { describeError, log } from "./log.ts";
+import { bodyLimits, sameOriginWrites, securityHeaders } from "./security.ts";
+
+const DAY = 86_400_000;
+
+function requestLog(request: express.Request, response: express.Response, next: express.NextFunction): void {
+  const began = performance.now();
+  response.on("finish", () => {
+    // The path alone: a query may hold what somebody searched for.
+    log.info({ method: request.method, path: request.path, status: response.statusCode, ms: Math.round(performance.now() - began) });
+  });
+  next();
+}
+
+/** The Express application over an open store. `build` is the compiled app; `clientFiles` where its assets lie. */
+export function makeApp(store: Store, build: ServerBuild | (() => Promise<ServerBuild>), clientFiles: string | null): Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.set("trust proxy", "loopback");
+  app.use(compression(), ...securityHeaders());
+  if (clientFiles) {
+    app.use("/assets", express.static(path.join(clientFiles, "assets"), { immutable: true, maxAge: "1y" }));
+    app.use(express.static(clientFiles, { maxAge: "1h" }));
+  }
+  app.get("/ready", (_request, response) => {
+    store.pool.query("select 1").then(
+      () => response.type("text/plain").send("ready"),
+      () => response.status(503).type("text/plain").send("the database does not answer"),
+    );
+  });
+  app.use(requestLog, sameOriginWrites, bodyLimits);
+  app.use((request, response, next) => {
+    countingQueries((queries) => createRequestHandler({ build, getLoadContext: () => contextFor(store, request, response, queries) })(request, response, next));
+  });
+  app.use((error: unknown, _request: express.Request, response: express.Response, _next: express.NextFunction) => {
+    log.error(describeError(error), "request failed");
+    if (!response.headersSent) response.status(500).type("text/plain").send("Something went wrong here. Nothing you saved is lost. Go back and try again.");
+  });
+  return app;
+}
+
+export type HostSettings = { readonly databaseUrl: string; readonly port: number; readonly projectRoot: string };
+
+/** Opens the store, brings it up to date, and serves on loopback until told to end. */
+export async function startHost({ databaseUrl, port, projectRoot }: HostSettings): Promise<{ server: Server; close: () => Promise<void> }> {
+  const store = openStore(databaseUrl);
+  await migrateStore(store, path.join(projectRoot, "store/migrations"));
+  const build: ServerBuild = await import("virtual:react-router/server-build");
+  const app = makeApp(store, build, path.join(projectRoot, "build/client"));
+  const tidy = () => dropExpired(store.db, new Date()).catch((error: unknown) => log.error(describeError(error), "tidying the tray failed"));
+  const tidying = setInterval(tidy, DAY);
+  tidying.unref();
+  void tidy();
+  const server = await new Promise<Server>((resolve, reject) => {
+    const listening = app.listen(port, "127.0.0.1", () => resolve(listening));
+    listening.once("error", reject);
+  });
+  return {
+    server,
+    close: async () => {
+      clearInterval(tidying);
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await store.close();
+    },
+  };
+}

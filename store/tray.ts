@@ -1,0 +1,103 @@
+import { and, desc, eq, isNotNull, isNull, lt, notExists, sql } from "drizzle-orm";
+import type { CalendarDate } from "../core/month/dates.ts";
+import type { Db, Transaction } from "./db.ts";
+import type { Author } from "./day.ts";
+import { album, card, day, dayInsert, dayPhoto, photo, picture } from "./schema/index.ts";
+
+/** How long a thing stays in the tray. */
+export const TRAY_DAYS = 30;
+
+const PIECES = { card, insert: dayInsert, photo: dayPhoto } as const;
+export type TrayKind = keyof typeof PIECES;
+
+export type TrayPiece = {
+  readonly kind: TrayKind;
+  readonly id: string;
+  readonly albumId: string;
+  readonly albumTitle: string;
+  readonly date: CalendarDate;
+  readonly photoId: string | null;
+  readonly deletedAt: Date;
+};
+export type TrayAlbum = { readonly id: string; readonly title: string; readonly deletedAt: Date };
+
+/** What the household has put away in the last days, latest first. */
+export async function readTray(db: Db, householdId: string): Promise<{ albums: TrayAlbum[]; pieces: TrayPiece[] }> {
+  const albums = await db
+    .select({ id: album.id, title: album.title, deletedAt: album.deletedAt })
+    .from(album)
+    .where(and(eq(album.householdId, householdId), isNotNull(album.deletedAt)))
+    .orderBy(desc(album.deletedAt));
+  const pieces = await Promise.all(
+    (Object.keys(PIECES) as TrayKind[]).map(async (kind) => {
+      const table = PIECES[kind];
+      const rows = await db
+        .select({
+          id: table.id,
+          albumId: album.id,
+          albumTitle: album.title,
+          date: day.date,
+          deletedAt: table.deletedAt,
+          photoId: kind === "photo" ? dayPhoto.photoId : sql<null>`null`,
+        })
+        .from(table)
+        .innerJoin(day, eq(day.id, table.dayId))
+        .innerJoin(album, eq(album.id, day.albumId))
+        .where(and(eq(album.householdId, householdId), isNull(album.deletedAt), isNotNull(table.deletedAt)));
+      return rows.map((row) => ({ kind, ...row }));
+    }),
+  );
+  const dated = <T extends { deletedAt: Date | null }>(rows: T[]) => rows.flatMap((row) => (row.deletedAt ? [{ ...row, deletedAt: row.deletedAt }] : []));
+  return { albums: dated(albums), pieces: dated(pieces.flat()).sort((a, b) => b.deletedAt.getTime() - a.deletedAt.getTime()) };
+}
+
+/** Puts a piece back on its day, after the ones that are there. */
+export async function putBack(db: Db, householdId: string, kind: TrayKind, id: string, { memberId, at }: Pick<Author, "memberId" | "at">): Promise<boolean> {
+  const table = PIECES[kind];
+  return db.transaction(async (tx) => {
+    const [found] = await tx
+      .select({ dayId: table.dayId })
+      .from(table)
+      .innerJoin(day, eq(day.id, table.dayId))
+      .innerJoin(album, eq(album.id, day.albumId))
+      .where(and(eq(table.id, id), eq(album.householdId, householdId), isNotNull(table.deletedAt)));
+    if (!found) return false;
+    await tx.update(table).set({ deletedAt: null, position: 1_000_000 }).where(eq(table.id, id));
+    await tx.update(day).set({ updatedAt: at, updatedBy: memberId }).where(eq(day.id, found.dayId));
+    return true;
+  });
+}
+
+/** Photos no day uses any more, and bytes no household's roll holds. */
+async function dropUnused(tx: Transaction, before: Date): Promise<void> {
+  await tx.delete(photo).where(
+    and(lt(photo.addedAt, before), notExists(tx.select({ one: sql`1` }).from(dayPhoto).where(eq(dayPhoto.photoId, photo.id)))),
+  );
+  await tx.delete(picture).where(notExists(tx.select({ one: sql`1` }).from(photo).where(eq(photo.sha256, picture.sha256))));
+}
+
+/** Empties the tray of one household: gone for good. */
+export async function emptyTray(db: Db, householdId: string, now: Date): Promise<void> {
+  await db.transaction(async (tx) => {
+    for (const table of Object.values(PIECES)) {
+      await tx.delete(table).where(
+        and(
+          isNotNull(table.deletedAt),
+          sql`${table.dayId} in (select d.id from day d join album a on a.id = d.album_id where a.household_id = ${householdId})`,
+        ),
+      );
+    }
+    await tx.delete(album).where(and(eq(album.householdId, householdId), isNotNull(album.deletedAt)));
+    await dropUnused(tx, new Date(now.getTime() - 86_400_000));
+  });
+}
+
+/** Drops, in every household, what has lain in the tray for its time. */
+export async function dropExpired(db: Db, now: Date): Promise<void> {
+  const before = new Date(now.getTime() - TRAY_DAYS * 86_400_000);
+  await db.transaction(async (tx) => {
+    for (const table of Object.values(PIECES)) await tx.delete(table).where(lt(table.deletedAt, before));
+    await tx.delete(album).where(lt(album.deletedAt, before));
+    await dropUnused(tx, before);
+  });
+}
