@@ -1,0 +1,80 @@
+import { eq } from "drizzle-orm";
+import { presetById } from "../core/album/formats.ts";
+import type { AlbumPlan } from "../core/album/model.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { datesOf } from "../core/month/span.ts";
+import { findSlip } from "../core/words/decks.ts";
+import { readPicture } from "../press/picture.ts";
+import { type Db, openStore } from "../store/db.ts";
+import { importAlbum, type ImportedDay } from "../store/import.ts";
+import { keepPhoto } from "../store/photo.ts";
+import { household, member } from "../store/schema/index.ts";
+import { CIDER_MONTH, QUIET } from "./cider-month.ts";
+import { dayOf, type Story } from "./day-maker.ts";
+import { LANTERN_MONTH } from "./lantern-month.ts";
+import { paint } from "./pictures/paint.ts";
+
+/** The evening the demo stands still at. */
+const DEMO_NOW = "2026-12-09T18:40";
+const slipText = (id: string) => {
+  const slip = findSlip(id);
+  if (!slip) throw new Error(`the demo names a slip that no deck has: ${id}`);
+  return slip.text;
+};
+
+function planOf(presetId: string, given: Pick<AlbumPlan, "title" | "numbering"> & { start: string; end: string }): AlbumPlan {
+  const preset = presetById(presetId);
+  if (!preset) throw new Error(`no such preset: ${presetId}`);
+  const { id: _, unit, ...format } = preset;
+  const span = { start: given.start as CalendarDate, end: given.end as CalendarDate };
+  return { title: given.title, numbering: given.numbering, unit, span, format };
+}
+
+/** Paints and keeps a day's pictures, and returns their ids in order. */
+async function keepPictures(db: Db, householdId: string, story: Story, name: string): Promise<string[]> {
+  const ids: string[] = [];
+  for (const [at, { sitting }] of (story.photos ?? []).entries()) {
+    const read = await readPicture(await paint(sitting), `${name}-${at + 1}.jpg`);
+    if (!read.ok) throw new Error(`a painted picture was refused: ${read.reason}`);
+    ids.push((await keepPhoto(db, householdId, read.photo)).id);
+  }
+  return ids;
+}
+
+async function seedAlbum(db: Db, householdId: string, plan: AlbumPlan, stories: Record<string, Story>, shape: { skipped?: string[]; merged?: [string, string] }): Promise<void> {
+  const days: ImportedDay[] = await Promise.all(
+    datesOf(plan.span).map(async (date) => {
+      const key = date.slice(8);
+      const story = stories[key] ?? {};
+      const photoIds = await keepPictures(db, householdId, story, date);
+      const mergedInto = shape.merged?.[1] === key ? `day-${shape.merged[0]}` : null;
+      return { id: `day-${key}`, date, skipped: shape.skipped?.includes(key) ?? false, mergedInto, content: dayOf(story, slipText, photoIds) };
+    }),
+  );
+  await importAlbum(db, householdId, crypto.randomUUID(), plan, days);
+}
+
+/** Fills an empty database with the demo household and its three albums. Does nothing when it is there already. */
+export async function seedDemo(db: Db): Promise<"seeded" | "already-there"> {
+  const present = await db.select({ id: household.id }).from(household).where(eq(household.isDemo, true));
+  if (present.length > 0) return "already-there";
+  const [home] = await db.insert(household).values({ name: "Orrin Skerry", timeZone: "Europe/London", fixedNow: DEMO_NOW, isDemo: false }).returning();
+  if (!home) throw new Error("insert returned nothing");
+  await db.insert(member).values(["Petra Vane", "Tobiah"].map((name) => ({ householdId: home.id, name })));
+  await seedAlbum(db, home.id, planOf("ring-10x8", { title: "Cider Month", numbering: "story", start: "2026-10-01", end: "2026-10-31" }), CIDER_MONTH, { skipped: QUIET });
+  await seedAlbum(db, home.id, planOf("ring-6x8", { title: "Lantern Month", numbering: "date", start: "2026-12-01", end: "2026-12-31" }), LANTERN_MONTH, { skipped: ["20"], merged: ["13", "14"] });
+  await seedAlbum(db, home.id, planOf("a5-sewn", { title: "Twelve Tides", numbering: "countdown", start: "2026-12-26", end: "2027-01-06" }), {}, {});
+  // Marked last: a seed broken off half-way is not taken for the demo.
+  await db.update(household).set({ isDemo: true }).where(eq(household.id, home.id));
+  return "seeded";
+}
+
+/** Opens the store that DATABASE_URL names and seeds it. */
+export async function seedFromEnvironment(): Promise<void> {
+  const store = openStore(process.env.DATABASE_URL ?? "");
+  try {
+    process.stdout.write((await seedDemo(store.db)) === "seeded" ? "The demo household is in.\n" : "");
+  } finally {
+    await store.close();
+  }
+}
