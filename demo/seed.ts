@@ -5,7 +5,7 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { datesOf } from "../core/month/span.ts";
 import { findSlip } from "../core/words/decks.ts";
 import { readPicture } from "../press/picture.ts";
-import { type Db, openStore } from "../store/db.ts";
+import type { Db } from "../store/db.ts";
 import { importAlbum, type ImportedDay } from "../store/import.ts";
 import { keepPhoto } from "../store/photo.ts";
 import { household, member } from "../store/schema/index.ts";
@@ -54,10 +54,14 @@ async function seedAlbum(db: Db, householdId: string, plan: AlbumPlan, stories: 
   await importAlbum(db, householdId, crypto.randomUUID(), plan, days);
 }
 
-/** Fills an empty database with the demo household and its three albums. Does nothing when it is there already. */
-export async function seedDemo(db: Db): Promise<"seeded" | "already-there"> {
+/**
+ * Fills a database with the demo household and its three albums. Does nothing when they are there already; `begins` is
+ * called before the painting, which takes a while.
+ */
+export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<void> {
   const present = await db.select({ id: household.id }).from(household).where(eq(household.isDemo, true));
-  if (present.length > 0) return "already-there";
+  if (present.length > 0) return;
+  begins();
   const [home] = await db.insert(household).values({ name: "Orrin Skerry", timeZone: "Europe/London", fixedNow: DEMO_NOW, isDemo: false }).returning();
   if (!home) throw new Error("insert returned nothing");
   await db.insert(member).values(["Petra Vane", "Tobiah"].map((name) => ({ householdId: home.id, name })));
@@ -66,15 +70,4 @@ export async function seedDemo(db: Db): Promise<"seeded" | "already-there"> {
   await seedAlbum(db, home.id, planOf("a5-sewn", { title: "Twelve Tides", numbering: "countdown", start: "2026-12-26", end: "2027-01-06" }), {}, {});
   // Marked last: a seed broken off half-way is not taken for the demo.
   await db.update(household).set({ isDemo: true }).where(eq(household.id, home.id));
-  return "seeded";
-}
-
-/** Opens the store that DATABASE_URL names and seeds it. */
-export async function seedFromEnvironment(): Promise<void> {
-  const store = openStore(process.env.DATABASE_URL ?? "");
-  try {
-    process.stdout.write((await seedDemo(store.db)) === "seeded" ? "The demo household is in.\n" : "");
-  } finally {
-    await store.close();
-  }
 }

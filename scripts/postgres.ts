@@ -123,6 +123,13 @@ export async function startPostgres(name: string): Promise<Cluster> {
   };
 }
 
+/** Stops the cluster called `name` if it is there and running. */
+export async function stopPostgres(name: string): Promise<void> {
+  const data = path.join(dataRoot(), name, "data");
+  if (!existsSync(path.join(dataRoot(), name, "password"))) return;
+  await asServerUser(binary("pg_ctl"), ["stop", "-s", "-w", "-m", "fast", "-D", data]).catch(() => {});
+}
+
 async function createDatabase(url: string): Promise<void> {
   const { default: pg } = await import("pg");
   const client = new pg.Client({ connectionString: url.replace(/\/[^/]*$/, "/postgres") });

@@ -54,7 +54,7 @@ export type HostSettings = { readonly databaseUrl: string; readonly port: number
 export async function startHost({ databaseUrl, port, projectRoot }: HostSettings): Promise<{ server: Server; close: () => Promise<void> }> {
   const store = openStore(databaseUrl);
   await migrateStore(store, path.join(projectRoot, "store/migrations"));
-  const build: ServerBuild = await import("virtual:react-router/server-build");
+  const build = (await import("virtual:react-router/server-build")) as unknown as ServerBuild;
   const app = makeApp(store, build, path.join(projectRoot, "build/client"));
   const tidy = () => dropExpired(store.db, new Date()).catch((error: unknown) => log.error(describeError(error), "tidying the tray failed"));
   const tidying = setInterval(tidy, DAY);

@@ -3,6 +3,7 @@ import { and, desc, eq, gt, inArray, isNull, notInArray } from "drizzle-orm";
 import { type DayEdit, type EditProblem, type Field, applyEdit, clashingChange, type SavedChange } from "../core/album/edit.ts";
 import type { Binding, Day, DayContent } from "../core/album/model.ts";
 import { restoreFields } from "../core/album/restore.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
@@ -13,7 +14,8 @@ import { album, card, day, dayChange, dayInsert, dayPhoto, member, photo } from 
 /** Who is writing, in which album, and when. */
 export type Author = { readonly householdId: string; readonly albumId: string; readonly memberId: string; readonly at: Date };
 
-export type Clash = { readonly change: SavedChange; readonly current: DayContent };
+/** What stands in the way of a save: who wrote what since, and the day as it is now. */
+export type Clash = { readonly change: SavedChange; readonly current: DayContent; readonly version: number };
 export type SaveResult =
   | { ok: true; version: number }
   | { ok: false; reason: EditProblem | "not-found" }
@@ -93,13 +95,38 @@ export async function saveDayEdit(db: Db, author: Author, dayId: string, base: n
       const fields = applied.ok ? applied.fields : [`card:${"id" in edit ? edit.id : ""}`];
       const change = clashingChange(changes, base, fields);
       const alreadyThere = applied.ok && JSON.stringify(applied.content) === JSON.stringify(content);
-      if (change && !alreadyThere) return { ok: false, reason: "clash", clash: { change, current: content } };
+      if (change && !alreadyThere) return { ok: false, reason: "clash", clash: { change, current: content, version } };
     }
     if (!applied.ok) return applied;
     if (JSON.stringify(applied.content) === JSON.stringify(content)) return { ok: true, version };
     await writeContent(tx, dayId, applied.content, author.at);
     const saved = await logChange(tx, author, { act: randomUUID(), day: found.day, fields: applied.fields, before: { content } });
     return { ok: true, version: saved };
+  });
+}
+
+/**
+ * Carries a photo over to the day of another date, as one act: it is added there and leaves here, or neither. Its alt
+ * text and print size go with it.
+ */
+export async function movePhoto(db: Db, author: Author, dayId: string, useId: string, to: CalendarDate): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
+  return db.transaction(async (tx) => {
+    const [target] = await tx.select({ id: day.id }).from(day).where(and(eq(day.albumId, author.albumId), eq(day.date, to)));
+    if (!target || target.id === dayId) return { ok: false, reason: "no-such-day" };
+    const from = await lockDay(tx, author, dayId);
+    const there = await lockDay(tx, author, target.id);
+    if (!from || !there) return { ok: false, reason: "not-found" };
+    const use = from.day.content.photos.find(({ id }) => id === useId);
+    if (!use) return { ok: false, reason: "piece-gone" };
+    const act = randomUUID();
+    const added = applyEdit(there.day.content, { kind: "add-photo", photo: { ...use, id: randomUUID() } }, there.binding);
+    if (!added.ok) return added;
+    await writeContent(tx, target.id, added.content, author.at);
+    await logChange(tx, author, { act, day: there.day, fields: added.fields, before: { content: there.day.content } });
+    const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);
+    if (!removed.ok) return removed;
+    await writeContent(tx, dayId, removed.content, author.at);
+    return { ok: true, version: await logChange(tx, author, { act, day: from.day, fields: removed.fields, before: { content: from.day.content } }) };
   });
 }
 

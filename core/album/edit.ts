@@ -39,12 +39,14 @@ const without = (done: readonly Step[], ...steps: Step[]) => done.filter((step) 
 const reopened = (done: readonly Step[], ...steps: Step[]): Field[] => steps.filter((step) => done.includes(step)).map((step) => `step:${step}`);
 
 /**
- * Applies one edit and names the fields it wrote. A new photo, card or insert reopens the steps that make it: a print
+ * Applies one edit and names the fields it wrote. An edit sent twice, because its first answer was lost, does nothing the
+ * second time. A new photo, card or insert reopens the steps that make it: a print
  * not yet made is not done because another was.
  */
 export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding): EditResult {
   const wrote = (fields: Field[], change: Partial<DayContent>): EditResult => ({ ok: true, content: { ...content, ...change }, fields });
   const gone: EditResult = { ok: false, reason: "piece-gone" };
+  const unchanged: EditResult = { ok: true, content, fields: [] };
   switch (edit.kind) {
     case "title":
       return wrote(["title"], { title: edit.text });
@@ -63,6 +65,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
     case "numeral":
       return wrote(["numeral"], { numeral: { style: edit.style, note: edit.note } });
     case "add-card":
+      if (isStillThere(content.cards, edit.card.id)) return unchanged;
       return wrote([`card:${edit.card.id}`, ...reopened(content.done, "write", "letter")], { cards: [...content.cards, edit.card], done: without(content.done, "write", "letter") });
     case "card-text":
       if (!isStillThere(content.cards, edit.id)) return gone;
@@ -71,17 +74,19 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       if (!isStillThere(content.cards, edit.id)) return gone;
       return wrote([`card-size:${edit.id}`], { cards: content.cards.map((card) => (card.id === edit.id ? { ...card, size: edit.size } : card)) });
     case "remove-card":
-      if (!isStillThere(content.cards, edit.id)) return gone;
+      if (!isStillThere(content.cards, edit.id)) return unchanged;
       return wrote([`card:${edit.id}`], { cards: content.cards.filter(({ id }) => id !== edit.id) });
     case "add-insert":
+      if (isStillThere(content.inserts, edit.insert.id)) return unchanged;
       return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], { inserts: [...content.inserts, edit.insert], done: without(content.done, "insert") });
     case "change-insert":
       if (!isStillThere(content.inserts, edit.insert.id)) return gone;
       return wrote([`insert:${edit.insert.id}`], { inserts: content.inserts.map((insert) => (insert.id === edit.insert.id ? edit.insert : insert)) });
     case "remove-insert":
-      if (!isStillThere(content.inserts, edit.id)) return gone;
+      if (!isStillThere(content.inserts, edit.id)) return unchanged;
       return wrote([`insert:${edit.id}`], { inserts: content.inserts.filter(({ id }) => id !== edit.id) });
     case "add-photo":
+      if (isStillThere(content.photos, edit.photo.id)) return unchanged;
       if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId)) return { ok: false, reason: "already-there" };
       return wrote([`photo:${edit.photo.id}`, ...reopened(content.done, "choose", "print", "trim")], { photos: [...content.photos, edit.photo], done: without(content.done, "choose", "print", "trim") });
     case "photo-alt":
@@ -94,7 +99,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
         done: without(content.done, "print", "trim"),
       });
     case "remove-photo":
-      if (!isStillThere(content.photos, edit.id)) return gone;
+      if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });
     case "step":
       return wrote([`step:${edit.step}`], { done: edit.done ? [...without(content.done, edit.step), edit.step] : without(content.done, edit.step) });

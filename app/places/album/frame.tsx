@@ -1,0 +1,142 @@
+import { BookOpenCheck, CalendarDays, Library, NotebookPen, Settings2, Undo2 } from "lucide-react";
+import { type ReactNode, useEffect, useRef, useState } from "react";
+import { Link, NavLink, useFetcher, useLocation, useNavigate, useParams } from "react-router";
+import { DayStrip } from "#app/drawing/strip.tsx";
+import { Brand } from "#app/ui/brand.tsx";
+import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
+import { UNDO_PROBLEM } from "#app/ui/wording.ts";
+import { KeysDialog } from "./keys-dialog.tsx";
+import { OutboxProvider } from "./outbox-provider.tsx";
+import { SaveState } from "./save-state.tsx";
+import type { FrameView } from "./view.ts";
+
+const PLACES = [
+  { group: "Plan", name: "Month", to: "month", icon: CalendarDays },
+  { group: "Make", name: "Day", to: "days", icon: NotebookPen },
+  { group: "Keep", name: "Finish", to: "finish", icon: BookOpenCheck },
+  { group: "Keep", name: "Album", to: "settings", icon: Settings2 },
+] as const;
+
+const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+
+/** The mantel, the strip and the rail round every place of an album. */
+export function AlbumFrame({ view, look, children }: { view: FrameView; look: Look; children: ReactNode }) {
+  const params = useParams();
+  const path = `/albums/${view.albumId}`;
+  const onDay = params.date !== undefined;
+  const chosen = params.date ? (view.notches.findLast(({ date }) => date <= (params.date ?? ""))?.date ?? null) : null;
+  const [keysOpen, setKeysOpen] = useState(false);
+  const undo = useUndo(view.albumId);
+  const navigate = useNavigate();
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.altKey || document.querySelector("[role=dialog]")) return;
+      const command = event.ctrlKey || event.metaKey;
+      if (command && event.key.toLowerCase() === "z" && !event.shiftKey) {
+        event.preventDefault();
+        undo.take();
+      } else if (!command && event.key === "?") {
+        setKeysOpen(true);
+      } else if (!command && onDay && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
+        const at = view.notches.findIndex(({ date }) => date === chosen);
+        const next = view.notches[at + (event.key === "ArrowLeft" ? -1 : 1)];
+        if (next) navigate(`${path}/days/${next.date}`);
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [undo, onDay, view.notches, chosen, navigate, path]);
+
+  const hrefOf = (place: (typeof PLACES)[number]["to"]) => (place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`);
+  return (
+    <OutboxProvider albumId={view.albumId} memberId={view.memberId}>
+      <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
+        To the page itself
+      </a>
+      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh">
+        <header className="grid grid-cols-[auto_1fr_auto] items-center gap-x-4 bg-soot px-4 text-on-soot wide:grid-cols-[124px_auto_minmax(0,1fr)_auto] wide:gap-x-6 wide:pr-6">
+          <Brand to="/shelf" />
+          <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">{view.title}</p>
+          <div className="col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
+            <DayStrip notches={view.notches} hrefOf={(date) => `${path}/days/${date}`} chosen={chosen} today={view.today} />
+          </div>
+          <div className="grid justify-items-end text-sm">
+            <span className="text-on-soot-quiet">{view.clock}</span>
+            <SaveState />
+          </div>
+        </header>
+        <div className="grid min-h-0 wide:grid-cols-[148px_minmax(0,1fr)]">
+          <nav aria-label="Places" className="not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:static wide:flex-col wide:justify-start wide:border-t-0 wide:border-r wide:pt-4">
+            {PLACES.map(({ group, name, to, icon: Icon }, at) => (
+              <div key={to} className="contents wide:block">
+                {PLACES[at - 1]?.group !== group && <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>}
+                <PlaceLink to={hrefOf(to)} here={to === "days" ? onDay : undefined}>
+                  <Icon className="size-5 wide:hidden" aria-hidden="true" />
+                  {name}
+                </PlaceLink>
+              </div>
+            ))}
+            <div className="contents wide:mt-auto wide:block wide:px-5 wide:pb-4">
+              <button type="button" onClick={undo.take} className="hidden min-h-9 items-center gap-2 text-sm text-quiet hover:text-ember wide:flex">
+                <Undo2 className="size-4" aria-hidden="true" /> Take back
+              </button>
+              <div className="hidden wide:block">
+                <LookSwitch look={look} />
+              </div>
+              <button type="button" onClick={() => setKeysOpen(true)} className="hidden min-h-9 text-sm text-quiet hover:text-ember wide:block">
+                Keys
+              </button>
+              <Link to="/shelf" className="grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs text-quiet hover:text-ember wide:min-h-9 wide:justify-items-start wide:text-[15px]">
+                <Library className="size-5 wide:hidden" aria-hidden="true" />
+                Shelf
+              </Link>
+            </div>
+          </nav>
+          <main id="place" tabIndex={-1} className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0">
+            {undo.said && (
+              <p role="status" className="border-b border-line bg-panel px-5 py-2 text-sm">
+                {undo.said}
+              </p>
+            )}
+            {children}
+          </main>
+        </div>
+      </div>
+      <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} />
+    </OutboxProvider>
+  );
+}
+
+function PlaceLink({ to, here, children }: { to: string; here: boolean | undefined; children: ReactNode }) {
+  const look = (active: boolean) =>
+    `grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs wide:min-h-9 wide:justify-items-start wide:border-l-3 wide:px-[17px] wide:text-[15px] ${active ? "font-semibold text-text wide:border-ember" : "text-quiet hover:text-ember wide:border-transparent wide:text-text"}`;
+  return (
+    <NavLink to={to} className={({ isActive }) => look(here ?? isActive)} aria-current={here ? "page" : undefined}>
+      {children}
+    </NavLink>
+  );
+}
+
+/** Takes the member's last change in the album back, and says what came of it. */
+function useUndo(albumId: string) {
+  const fetcher = useFetcher<{ ok: true; dayIds: string[] } | { ok: false; reason: keyof typeof UNDO_PROBLEM | "unreachable" | "store-gone" }>();
+  const [said, setSaid] = useState<string | null>(null);
+  const { pathname } = useLocation();
+  const asked = useRef(false);
+  useEffect(() => {
+    if (!asked.current || fetcher.state !== "idle" || !fetcher.data) return;
+    asked.current = false;
+    const answer = fetcher.data;
+    setSaid(answer.ok ? "Your last change was taken back." : answer.reason in UNDO_PROBLEM ? UNDO_PROBLEM[answer.reason as keyof typeof UNDO_PROBLEM] : "The server does not answer. Nothing was taken back.");
+  }, [fetcher.state, fetcher.data]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the message belongs to the page it was said on
+  useEffect(() => setSaid(null), [pathname]);
+  return {
+    said,
+    take: () => {
+      asked.current = true;
+      void fetcher.submit(null, { method: "post", action: `/albums/${albumId}/undo` });
+    },
+  };
+}

@@ -1,0 +1,31 @@
+import { Dialog } from "radix-ui";
+
+const KEYS = [
+  ["← →", "The day before, the day after"],
+  ["Enter", "On the dial: open the chosen day"],
+  ["Home, End", "On the dial: first and last day"],
+  ["Ctrl or Cmd + Z", "Take your last change back"],
+  ["Tab", "From field to field"],
+  ["?", "This list"],
+] as const;
+
+export function KeysDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange} modal={false}>
+      <Dialog.Portal>
+        <Dialog.Content className="fixed top-1/2 left-1/2 z-30 w-[min(92vw,26rem)] -translate-1/2 rounded-md border border-edge bg-panel p-6" aria-describedby={undefined}>
+          <Dialog.Title className="mb-4 text-xl">Keys</Dialog.Title>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+            {KEYS.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt className="font-semibold">{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <Dialog.Close className="mt-5 min-h-10 underline decoration-edge underline-offset-3 hover:text-ember">Close</Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

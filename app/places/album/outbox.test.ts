@@ -1,0 +1,87 @@
+import { describe, expect, it } from "vitest";
+import { EMPTY_DAY } from "#core/album/model.ts";
+import { Outbox, pendingOf } from "./outbox.ts";
+
+const device = () => {
+  const kept = new Map<string, string>();
+  return { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) };
+};
+const title = (id: string, text: string, base = 3, due = 0) => ({ id, key: "day:title", due, sent: { what: "edit" as const, dayId: "day", base, edit: { kind: "title" as const, text } } });
+const wordsOf = (box: Outbox) => {
+  const sent = pendingOf(box.snapshot(), "day:title");
+  return sent?.what === "edit" && sent.edit.kind === "title" ? sent.edit.text : null;
+};
+
+describe("the outbox", () => {
+  it("keeps what was typed over a closed tab, until the server has it", () => {
+    const storage = device();
+    new Outbox(storage, "album").put(title("a", "Lit windows"));
+    const reopened = new Outbox(storage, "album");
+    expect(wordsOf(reopened)).toBe("Lit windows");
+    const entry = reopened.next(1);
+    reopened.depart(entry?.id ?? "");
+    reopened.answer({ ok: true, version: 4 }, 0);
+    expect(new Outbox(storage, "album").snapshot().entries).toEqual([]);
+  });
+
+  it("sends only the newest words of a field, from the version the typing began at", () => {
+    const box = new Outbox(device(), "album");
+    box.put(title("a", "L", 3));
+    box.put(title("b", "Li", 5));
+    expect(box.snapshot().entries.length).toBe(1);
+    expect(box.next(1)?.sent).toMatchObject({ base: 3, edit: { text: "Li" } });
+  });
+
+  it("waits for a pause in the typing, and sends one thing at a time", () => {
+    const box = new Outbox(device(), "album");
+    box.put(title("a", "Lit", 3, 500));
+    expect(box.next(499)).toBeNull();
+    expect(box.nextDue()).toBe(500);
+    box.depart(box.next(500)?.id ?? "");
+    expect(box.next(900)).toBeNull();
+  });
+
+  it("words typed while earlier ones are out follow them, on the version those made", () => {
+    const box = new Outbox(device(), "album");
+    box.put(title("a", "Lit"));
+    box.depart("a");
+    box.put(title("b", "Lit windows"));
+    box.answer({ ok: true, version: 9 }, 0);
+    expect(box.next(1)?.sent).toMatchObject({ base: 9, edit: { text: "Lit windows" } });
+  });
+
+  it("holds everything back while the server is away and tries again later", () => {
+    const box = new Outbox(device(), "album");
+    box.put(title("a", "Lit"));
+    box.depart("a");
+    box.answer({ ok: false, reason: "unreachable" }, 5000);
+    expect(box.snapshot().trouble).toBe("unreachable");
+    expect(box.next(4999)).toBeNull();
+    expect(box.next(5000)?.id).toBe("a");
+    box.depart("a");
+    box.answer(null, 9000);
+    expect(wordsOf(box)).toBe("Lit");
+  });
+
+  it("a clash keeps the words and stops sending them until the keeper chooses", () => {
+    const storage = device();
+    const box = new Outbox(storage, "album");
+    box.put(title("a", "Mine"));
+    box.depart("a");
+    const change = { version: 4, fields: ["title"], by: "Tobiah", at: "2026-12-09T18:40:00Z" };
+    box.answer({ ok: false, reason: "clash", clash: { change, current: { ...EMPTY_DAY, title: "Theirs" }, version: 4 } }, 0);
+    expect(box.next(1)).toBeNull();
+    expect(wordsOf(new Outbox(storage, "album"))).toBe("Mine");
+    box.put(title("b", "Mine", 4));
+    expect(box.snapshot().clashes).toEqual([]);
+    expect(box.next(1)?.sent).toMatchObject({ base: 4 });
+  });
+
+  it("lets go of a change that the server refuses for good, and says why", () => {
+    const box = new Outbox(device(), "album");
+    box.put(title("a", "Lit"));
+    box.depart("a");
+    box.answer({ ok: false, reason: "not-found" }, 0);
+    expect(box.snapshot()).toMatchObject({ entries: [], refused: "not-found" });
+  });
+});

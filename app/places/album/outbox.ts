@@ -1,0 +1,131 @@
+import type { Sent } from "#core/album/edit-schema.ts";
+import type { SavedChange } from "#core/album/edit.ts";
+import type { DayContent } from "#core/album/model.ts";
+
+/** A change on its way to the server, kept on this device until the server has said it is saved. */
+export type Entry = {
+  readonly id: string;
+  /** What it writes; a newer change of the same thing takes the older one's place. */
+  readonly key: string;
+  readonly sent: Sent;
+  /** Not before this time, in milliseconds: words wait until the typing pauses. */
+  readonly due: number;
+};
+
+export type Clash = { readonly entry: Entry; readonly change: SavedChange; readonly current: DayContent; readonly version: number };
+export type Trouble = "unreachable" | "store-gone";
+
+/** What the server may answer to a change. */
+export type Answer =
+  | { ok: true; version?: number }
+  | { ok: false; reason: Trouble }
+  | { ok: false; reason: "clash"; clash: { change: SavedChange; current: DayContent; version: number } }
+  | { ok: false; reason: string };
+
+export type Outboxed = {
+  readonly entries: readonly Entry[];
+  readonly clashes: readonly Clash[];
+  readonly flying: string | null;
+  readonly trouble: Trouble | null;
+  /** Why the last change was refused for good, until the next change. */
+  readonly refused: string | null;
+  readonly savedOnce: boolean;
+};
+
+export type Storage = { getItem: (key: string) => string | null; setItem: (key: string, value: string) => void };
+
+export const EMPTY: Outboxed = { entries: [], clashes: [], flying: null, trouble: null, refused: null, savedOnce: false };
+
+/**
+ * The changes of one album that are not yet known to be saved, in order. Every change of state is written to the
+ * device's storage first, so a closed tab, a reload or a dead server loses nothing.
+ */
+export class Outbox {
+  #state: Outboxed = EMPTY;
+  readonly #listeners = new Set<() => void>();
+  readonly #storage: Storage;
+  readonly #slot: string;
+
+  constructor(storage: Storage, slot: string) {
+    this.#storage = storage;
+    this.#slot = slot;
+    const kept = JSON.parse(storage.getItem(slot) ?? "null") as Pick<Outboxed, "entries" | "clashes"> | null;
+    if (kept) this.#state = { ...EMPTY, entries: kept.entries, clashes: kept.clashes };
+  }
+
+  readonly subscribe = (listener: () => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+  readonly snapshot = (): Outboxed => this.#state;
+
+  #set(change: Partial<Outboxed>): void {
+    this.#state = { ...this.#state, ...change };
+    const { entries, clashes } = this.#state;
+    this.#storage.setItem(this.#slot, JSON.stringify({ entries, clashes }));
+    for (const listener of this.#listeners) listener();
+  }
+
+  /** Puts a change in line. One of the same thing that has not left yet is replaced, but keeps the version it began from. */
+  put(entry: Entry): void {
+    const { entries, flying, clashes } = this.#state;
+    const waiting = entries.find(({ key, id }) => key === entry.key && id !== flying);
+    const sent = waiting?.sent.what === "edit" && entry.sent.what === "edit" ? { ...entry.sent, base: waiting.sent.base } : entry.sent;
+    const next = { ...entry, sent };
+    this.#set({
+      entries: waiting ? entries.map((each) => (each === waiting ? next : each)) : [...entries, next],
+      clashes: clashes.filter(({ entry: { key } }) => key !== entry.key),
+      refused: null,
+    });
+  }
+
+  /** The next change that may leave now, or null. Changes leave one at a time, in order. */
+  next(now: number): Entry | null {
+    const { entries, flying } = this.#state;
+    return flying === null ? (entries.find(({ due }) => due <= now) ?? null) : null;
+  }
+
+  /** When the next change may leave, or null when none waits. */
+  nextDue(): number | null {
+    const { entries, flying } = this.#state;
+    return flying !== null || entries.length === 0 ? null : Math.min(...entries.map(({ due }) => due));
+  }
+
+  depart(id: string): void {
+    this.#set({ flying: id });
+  }
+
+  /** What the server said to the change that is out; `null` when no answer came. `later` is when to try again. */
+  answer(answer: Answer | null, later: number): void {
+    const { entries, flying, clashes } = this.#state;
+    const entry = entries.find(({ id }) => id === flying);
+    if (!entry) return this.#set({ flying: null });
+    const rest = entries.filter((each) => each !== entry);
+    if (answer?.ok) {
+      const { version } = answer;
+      const caughtUp = rest.map((each) =>
+        version !== undefined && each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null ? { ...each, sent: { ...each.sent, base: version } } : each,
+      );
+      return this.#set({ entries: caughtUp, flying: null, trouble: null, savedOnce: true });
+    }
+    if (answer && "clash" in answer) {
+      return this.#set({ entries: rest, clashes: [...clashes.filter(({ entry: { key } }) => key !== entry.key), { entry, ...answer.clash }], flying: null, trouble: null });
+    }
+    if (!answer || answer.reason === "unreachable" || answer.reason === "store-gone") {
+      const trouble = answer?.reason === "store-gone" ? "store-gone" : "unreachable";
+      return this.#set({ entries: entries.map((each) => ({ ...each, due: Math.max(each.due, later) })), flying: null, trouble });
+    }
+    this.#set({ entries: rest, flying: null, trouble: null, refused: answer.reason });
+  }
+
+  /** Lets a clash go: what the other window wrote stands. */
+  dropClash(key: string): void {
+    this.#set({ clashes: this.#state.clashes.filter(({ entry }) => entry.key !== key) });
+  }
+}
+
+/** The words of a change still on its way, or in a clash, under this key. */
+export function pendingOf(state: Outboxed, key: string): Sent | null {
+  const waiting = state.entries.findLast((entry) => entry.key === key) ?? state.clashes.find(({ entry }) => entry.key === key)?.entry;
+  return waiting?.sent ?? null;
+}

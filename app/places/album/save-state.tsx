@@ -1,0 +1,16 @@
+import { useOutbox } from "./outbox-provider.tsx";
+
+/** In one word whether everything is safe on the server; said aloud when it is not. */
+export function SaveState() {
+  const { state } = useOutbox();
+  if (state.trouble) {
+    return (
+      <span role="status" className="font-semibold text-flame">
+        Kept here, not yet saved
+      </span>
+    );
+  }
+  if (state.clashes.length > 0) return <span className="font-semibold text-flame">Choose whose words</span>;
+  if (state.entries.length > 0) return <span className="text-on-soot-quiet">Saving</span>;
+  return <span className="text-on-soot-quiet">{state.savedOnce ? "Saved" : ""}</span>;
+}

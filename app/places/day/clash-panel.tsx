@@ -1,0 +1,83 @@
+import { inches } from "#core/measure/length.ts";
+import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import type { Clash } from "#app/places/album/outbox.ts";
+import { Button } from "#app/ui/button.tsx";
+
+const NAMED: Record<string, string> = {
+  title: "the title",
+  note: "the note",
+  prompt: "the prompt",
+  "card-text": "the words of a card",
+  "photo-alt": "a photo’s description",
+  foundation: "the foundation page",
+  "page-size": "the page size",
+  numeral: "the number",
+  "change-insert": "an insert",
+};
+
+/** Two windows wrote the same thing: who, what, when, both versions, and the choice. */
+export function ClashPanel() {
+  const { state } = useOutbox();
+  return state.clashes.map((clash) => <OneClash key={clash.entry.key} clash={clash} />);
+}
+
+const at = (iso: string) => new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
+
+function OneClash({ clash }: { clash: Clash }) {
+  const { put, dropClash } = useOutbox();
+  const { entry, change, current, version } = clash;
+  if (entry.sent.what !== "edit") return null;
+  const { edit, dayId } = entry.sent;
+  const theirs = saidNow(current, edit);
+  const mine = saidByEdit(edit);
+  const both = theirs ? withWords(edit, `${theirs}\n\n${mine}`) : null;
+  const keep = (kept: typeof edit) => put(entry.key, { what: "edit", dayId, base: version, edit: kept });
+  return (
+    <section role="alert" className="my-3 grid gap-3 rounded-md border-2 border-ember bg-panel p-4">
+      <h2 className="text-lg">
+        {change.by} {theirs === null ? "removed" : "changed"} {NAMED[edit.kind] ?? "this"} in another window
+      </h2>
+      <p className="text-sm text-quiet">On {at(change.at)}, after you opened this day. Your version is safe here; nothing is lost until you choose.</p>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <figure>
+          <figcaption className="text-sm font-medium">Now saved</figcaption>
+          <blockquote className="whitespace-pre-wrap border-l-2 border-line pl-3">{theirs === null ? "removed" : theirs || "nothing"}</blockquote>
+        </figure>
+        <figure>
+          <figcaption className="text-sm font-medium">Yours</figcaption>
+          <blockquote className="whitespace-pre-wrap border-l-2 border-ember pl-3">{mine || "nothing"}</blockquote>
+        </figure>
+      </div>
+      <div className="flex flex-wrap gap-3">
+        {theirs === null && edit.kind === "card-text" ? (
+          <Button
+            look="main"
+            small
+            onClick={() => {
+              dropClash(entry.key);
+              const id = crypto.randomUUID();
+              put(`${dayId}:add:${id}`, { what: "edit", dayId, base: null, edit: { kind: "add-card", card: { id, size: { w: inches(3), h: inches(4) }, text: mine } } });
+            }}
+          >
+            Put mine on a new card
+          </Button>
+        ) : (
+          theirs !== null && (
+            <Button look="main" small onClick={() => keep(edit)}>
+              Keep mine
+            </Button>
+          )
+        )}
+        <Button small onClick={() => dropClash(entry.key)}>
+          {theirs === null ? "Leave it removed" : "Take theirs"}
+        </Button>
+        {both && (
+          <Button small onClick={() => keep(both)}>
+            Keep both
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}

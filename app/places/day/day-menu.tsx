@@ -1,0 +1,76 @@
+import { Ellipsis } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import type { Sent } from "#core/album/edit-schema.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import type { DayView } from "./view.ts";
+
+/** What can be done with the day as a whole: let it go, share its page, move its story, take a change back. */
+export function DayMenu({ view }: { view: DayView }) {
+  const { put } = useOutbox();
+  const [open, setOpen] = useState(false);
+  const undo = useFetcher();
+  const lead = view.parts[0];
+  if (!lead) return null;
+  const act = (sent: Sent) => {
+    put(`${lead.id}:month`, sent);
+    setOpen(false);
+  };
+  const month = { what: "month", dayId: lead.id } as const;
+  const item = "min-h-10 w-full px-3 text-left hover:bg-ground hover:text-ember focus-visible:outline-offset-[-2px]";
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger className="grid size-10 shrink-0 place-content-center rounded-sm hover:bg-panel hover:text-ember" aria-label="More to do with this day">
+        <Ellipsis className="size-5" aria-hidden="true" />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="end" sideOffset={4} className="z-20 grid w-72 rounded-md border border-edge bg-panel py-1" aria-label="More to do with this day">
+          <button type="button" className={item} onClick={() => act({ ...month, how: "skip", on: !view.skipped })}>
+            {view.skipped ? "Take this day up again" : "Skip this day"}
+          </button>
+          {view.parts.length > 1 && (
+            <button type="button" className={item} onClick={() => act({ ...month, how: "split" })}>
+              Give each date its own page
+            </button>
+          )}
+          {view.before && !view.skipped && (
+            <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "before" })}>
+              Share a page with the day before
+            </button>
+          )}
+          {view.after && !view.skipped && (
+            <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "after" })}>
+              Share a page with the day after
+            </button>
+          )}
+          {view.moveTo.length > 0 && (
+            <label className="grid gap-1 border-t border-line px-3 py-2 text-sm">
+              Move the story to another day
+              <select
+                className="field"
+                value=""
+                onChange={(event) => {
+                  if (event.target.value) act({ ...month, how: "move", to: event.target.value });
+                }}
+              >
+                <option value="">Which day</option>
+                {view.moveTo.map(({ date, said }) => (
+                  <option key={date} value={date}>
+                    {said}
+                  </option>
+                ))}
+              </select>
+              <span className="text-quiet">What is there comes back here.</span>
+            </label>
+          )}
+          <undo.Form method="post" action={`/albums/${view.albumId}/undo`} onSubmit={() => setOpen(false)} className="border-t border-line">
+            <button type="submit" className={item}>
+              Take your last change back
+            </button>
+          </undo.Form>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

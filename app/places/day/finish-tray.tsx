@@ -1,0 +1,51 @@
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { pendingOf } from "#app/places/album/outbox.ts";
+import { Button } from "#app/ui/button.tsx";
+import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
+import { Tray } from "./tray.tsx";
+import type { DayView } from "./view.ts";
+
+/** The steps that follow from what the day has, ticked as they are done. */
+export function FinishTray({ view }: { view: DayView }) {
+  const { state, put } = useOutbox();
+  const [first] = view.parts;
+  if (!first) return null;
+  const steps = view.steps.map((step) => {
+    const pending = pendingOf(state, `${first.id}:step:${step.step}`);
+    return { ...step, done: pending?.what === "edit" && pending.edit.kind === "step" ? pending.edit.done : step.done };
+  });
+  const next = steps.find(({ done }) => !done);
+  const left = steps.filter(({ done }) => !done).reduce((sum, { minutes }) => sum + minutes, 0);
+  return (
+    <Tray id="finish" ring="book" state={view.states.book} name="Finish" aside={steps.length > 0 && `${steps.filter(({ done }) => done).length} of ${steps.length} steps${left > 0 ? `, about ${left} min` : ""}`}>
+      {steps.length === 0 && <p className="text-quiet">{view.skipped ? "A skipped day has nothing to finish." : "Steps appear as the day gets a page, photos or words."}</p>}
+      <ul className="flex flex-wrap gap-2">
+        {steps.map(({ step, done }) => (
+          <li key={step}>
+            <label className={`flex min-h-9 items-center gap-2 rounded-sm border px-2.5 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${done ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}>
+              <input
+                type="checkbox"
+                checked={done}
+                onChange={(event) => put(`${first.id}:step:${step}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "step", step, done: event.target.checked } })}
+                className="size-4 accent-ember"
+              />
+              {STEP_NAME[step]}
+            </label>
+          </li>
+        ))}
+      </ul>
+      {next && STEP_CAUTION[next.step] && <p className="border-l-2 border-edge pl-3 text-sm text-quiet">{STEP_CAUTION[next.step]}</p>}
+      {next && (
+        <div className="flex flex-wrap items-center justify-between gap-3">
+          <p>
+            Next: <strong className="font-semibold">{STEP_TO_DO[next.step]}</strong>
+          </p>
+          <Button look="main" small onClick={() => put(`${first.id}:finish`, { what: "edit", dayId: first.id, base: null, edit: { kind: "finish" } })}>
+            All done, in the book
+          </Button>
+        </div>
+      )}
+      {!next && steps.length > 0 && <p>Done, and in the book.</p>}
+    </Tray>
+  );
+}

@@ -1,0 +1,37 @@
+import type { DayEdit } from "#core/album/edit.ts";
+import { saidByEdit } from "#core/album/said.ts";
+import { useKeptWords } from "#app/places/album/outbox-provider.tsx";
+import type { DayPart } from "./view.ts";
+
+type Props = {
+  readonly part: DayPart;
+  /** What of the day the words are, unique within it. */
+  readonly name: string;
+  readonly label: string;
+  readonly saved: string;
+  readonly toEdit: (text: string) => DayEdit;
+  readonly placeholder?: string;
+  readonly className?: string;
+  readonly maxLength?: number;
+};
+
+/** One line that saves itself. */
+export function KeptLine({ part, name, label, saved, toEdit, placeholder, className = "", maxLength = 500 }: Props) {
+  const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
+  return (
+    <input
+      aria-label={label}
+      value={text}
+      onChange={(event) => change(event.target.value)}
+      placeholder={placeholder}
+      maxLength={maxLength}
+      className={`w-full min-w-0 rounded-sm border border-transparent bg-transparent px-1 py-0.5 hover:border-line focus:border-edge focus:bg-raised ${className}`}
+    />
+  );
+}
+
+/** Words over several lines that save themselves. */
+export function KeptText({ part, name, label, saved, toEdit, placeholder, className = "", maxLength = 100_000 }: Props) {
+  const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
+  return <textarea aria-label={label} value={text} onChange={(event) => change(event.target.value)} placeholder={placeholder} maxLength={maxLength} rows={2} className={`field ${className}`} />;
+}

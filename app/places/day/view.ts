@@ -1,0 +1,112 @@
+import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
+import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
+import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
+import type { PlannedStep, RingStates } from "#core/album/steps.ts";
+import { POCKET_LAYOUTS } from "#core/book/layout.ts";
+import type { Unit } from "#core/measure/length.ts";
+import { printSize, type Size } from "#core/measure/size.ts";
+import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import { deckOfSlip, NOTICING } from "#core/words/decks.ts";
+import type { LeafView } from "#app/drawing/leaf-view.ts";
+import { leadDate, pageOf } from "#app/places/album/view.ts";
+import { fitWords, leafOf } from "./leaf-of.ts";
+
+export type SizeChoice = { readonly size: Size; readonly said: string };
+export type PhotoInfo = { readonly name: string; readonly taken: string | null; readonly pixels: string };
+
+/** One date's own material on the page; a shared page has several. */
+export type DayPart = { readonly id: string; readonly dateSaid: string; readonly version: number; readonly content: DayContent };
+
+export type DayView = {
+  readonly albumId: string;
+  readonly date: CalendarDate;
+  readonly label: string;
+  readonly when: string;
+  readonly skipped: boolean;
+  readonly parts: readonly DayPart[];
+  readonly states: RingStates;
+  readonly steps: readonly PlannedStep[];
+  readonly leaf: LeafView;
+  readonly fit: readonly string[];
+  readonly unit: Unit;
+  readonly pageSize: Size;
+  readonly albumSize: SizeChoice;
+  readonly cardSizes: readonly SizeChoice[];
+  readonly printSizes: readonly SizeChoice[];
+  readonly layouts: readonly { id: string; name: string }[];
+  readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
+  readonly deck: { readonly name: string; readonly slips: readonly { id: string; text: string; usedOn: string | null }[] };
+  readonly promptFrom: string | null;
+  readonly before: CalendarDate | null;
+  readonly after: CalendarDate | null;
+  readonly moveTo: readonly { date: CalendarDate; said: string }[];
+  readonly lastWrite: string | null;
+};
+
+type Aggregate = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly photos: ReadonlyMap<string, { name: string; width: number; height: number; capturedAt: string | null }>;
+  readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
+};
+
+function resolution(pixels: { width: number; height: number }, print: Size): number {
+  const [long, short] = [Math.max(pixels.width, pixels.height), Math.min(pixels.width, pixels.height)];
+  const [longSide, shortSide] = [Math.max(print.w, print.h), Math.min(print.w, print.h)];
+  // The picture fills the print: the side that is short of pixels decides. 8128 ticks are an inch.
+  return Math.floor(Math.min(long / longSide, short / shortSide) * 8128);
+}
+
+/** Usual aims, common practice: 300 pixels per inch, 200 acceptable, below 150 soft. */
+const verdict = (ppi: number) => (ppi >= 300 ? "sharp" : ppi >= 200 ? "good" : ppi >= 150 ? "just acceptable" : "will look soft");
+
+function photoInfo({ photos }: Aggregate, page: Page): Record<string, PhotoInfo> {
+  return Object.fromEntries(
+    page.content.photos.flatMap((use) => {
+      const photo = photos.get(use.photoId);
+      if (!photo) return [];
+      const ppi = resolution(photo, use.print);
+      const date = photo.capturedAt?.slice(0, 10) as CalendarDate | undefined;
+      return [[use.id, { name: photo.name, taken: date ? `${printShort(date)}, ${photo.capturedAt?.slice(11, 16)}` : null, pixels: `${ppi} ppi, ${verdict(ppi)}` }]];
+    }),
+  );
+}
+
+/** Everything the Day place shows; null when the date is not in the album. */
+export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string) => string): DayView | null {
+  const { album, days, lastWrites } = aggregate;
+  const pages = pagesOf(album, days);
+  const page = pageOf(pages, date);
+  if (!page) return null;
+  const at = pages.indexOf(page);
+  const { unit } = album;
+  const choice = (size: Size): SizeChoice => ({ size, said: printSize(size, unit) });
+  const usedOn = new Map(pages.flatMap((each) => each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""] as const] : []))));
+  const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
+  return {
+    albumId: album.id,
+    date: leadDate(page),
+    label: page.label ?? `${dayOfMonth(leadDate(page))}`,
+    when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
+    skipped: page.skipped,
+    parts: page.days.map((day) => ({ id: day.id, dateSaid: printShort(day.date), version: day.version, content: day.content })),
+    states: page.states,
+    steps: page.steps,
+    leaf: leafOf(page, album),
+    fit: fitWords(page, album),
+    unit,
+    pageSize: pageSize(page.content, album.format),
+    albumSize: choice(album.format.nominal),
+    cardSizes: CARD_SIZES.map(choice),
+    printSizes: PRINT_SIZES.map(choice),
+    layouts: POCKET_LAYOUTS.map(({ id, name }) => ({ id, name })),
+    photoInfo: photoInfo(aggregate, page),
+    deck: { name: NOTICING.name, slips: NOTICING.slips.map(({ id, text }) => ({ id, text, usedOn: usedOn.get(id) ?? null })) },
+    promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
+    before: pages[at - 1] ? leadDate(pages[at - 1] as Page) : null,
+    after: pages[at + 1] ? leadDate(pages[at + 1] as Page) : null,
+    moveTo: page.days.length > 1 ? [] : pages.filter((each) => each !== page && each.days.length === 1).map((each) => ({ date: leadDate(each), said: `${each.label ?? "–"}, ${printShort(leadDate(each))}${each.skipped ? ", skipped" : ""}` })),
+    lastWrite: writes[0] ? `${writes[0].by}, ${saidAt(writes[0].at)}` : null,
+  };
+}
+

@@ -1,0 +1,59 @@
+import { Trash2 } from "lucide-react";
+import { countWords } from "#core/words/count.ts";
+import { printSize } from "#core/measure/size.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Button } from "#app/ui/button.tsx";
+import { KeptText } from "./kept-fields.tsx";
+import { SizePicker } from "./size-picker.tsx";
+import { Tray, Without } from "./tray.tsx";
+import type { DayView } from "./view.ts";
+
+export function WordsTray({ view }: { view: DayView }) {
+  const { put } = useOutbox();
+  const [first] = view.parts;
+  if (!first) return null;
+  const cards = view.parts.flatMap((part) => part.content.cards.map((card) => ({ part, card })));
+  const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
+  const usual = view.cardSizes[0];
+  return (
+    <Tray id="words" ring="words" state={view.states.words} name="Words" aside={cards.length > 0 && `${words} ${words === 1 ? "word" : "words"}`}>
+      {cards.map(({ part, card }, at) => (
+        <div key={card.id} className="grid gap-1.5">
+          <KeptText
+            part={part}
+            name={`card:${card.id}`}
+            label={`Words of card ${at + 1}`}
+            saved={card.text}
+            toEdit={(text) => ({ kind: "card-text", id: card.id, text })}
+            placeholder="What happened, who said it, what it smelled of"
+            className="font-typed"
+          />
+          <div className="flex flex-wrap items-center gap-3">
+            <SizePicker
+              label={`Size of card ${at + 1}`}
+              value={card.size}
+              choices={view.cardSizes}
+              unit={view.unit}
+              onPick={(size) => put(`${part.id}:card-size:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "card-size", id: card.id, size } })}
+            />
+            <Button look="quiet" small aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`} onClick={() => put(`${part.id}:remove:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-card", id: card.id } })}>
+              <Trash2 className="size-4" aria-hidden="true" /> Remove
+            </Button>
+          </div>
+        </div>
+      ))}
+      <div className="flex flex-wrap items-center gap-x-4">
+        <Button
+          small
+          onClick={() => {
+            const id = crypto.randomUUID();
+            if (usual) put(`${first.id}:add:${id}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "add-card", card: { id, size: usual.size, text: "" } } });
+          }}
+        >
+          {cards.length === 0 ? "Add a card" : "Another card"}
+        </Button>
+        {cards.length === 0 && <Without day={first} part="words" />}
+      </div>
+    </Tray>
+  );
+}

@@ -1,0 +1,63 @@
+import { Download } from "lucide-react";
+import { Link } from "react-router";
+import { buttonLook } from "#app/ui/button.tsx";
+import type { LooseEnd } from "./view.ts";
+
+type Props = { readonly albumId: string; readonly photos: number; readonly inBook: number; readonly wanted: number; readonly ends: readonly LooseEnd[] };
+
+/** What is loose, and the ways out of the program. */
+export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
+  return (
+    <div className="grid max-w-5xl gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_340px] wide:p-7">
+      <section aria-labelledby="ends">
+        <h1 className="text-3xl">Finish</h1>
+        <p className="pb-4 text-quiet">
+          {inBook} of {wanted} in the book. Finishing in April is still finishing.
+        </p>
+        <h2 id="ends" className="border-b border-line pb-2 text-xl">
+          Loose ends
+        </h2>
+        {ends.length === 0 ? (
+          <p className="py-3">None that were noted.</p>
+        ) : (
+          <ul>
+            {ends.map(({ date, name, said }) => (
+              <li key={`${date} ${said}`} className="border-b border-line">
+                <Link to={`/albums/${albumId}/days/${date}`} className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]">
+                  <span className="font-medium">{name}</span>
+                  <span>{said}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+      <section aria-labelledby="out" className="grid content-start gap-5">
+        <h2 id="out" className="border-b border-line pb-2 text-xl">
+          Take it with you
+        </h2>
+        <Way title="Archive to keep" href={`/albums/${albumId}/archive.zip`} action="Save the archive">
+          A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as they came, places included. It reads back into any Hearth Clock.
+        </Way>
+        <Way title="Archive to hand on" href={`/albums/${albumId}/archive.zip?places=out`} action="Save without places">
+          The same, with the place taken out of every photo. Names, faces and words are still in it: look before you share.
+        </Way>
+        <Way title="Day plan as a table" href={`/albums/${albumId}/day-plan.csv`} action="Save the table">
+          One row a day, as CSV for any spreadsheet.
+        </Way>
+      </section>
+    </div>
+  );
+}
+
+function Way({ title, href, action, children }: { title: string; href: string; action: string; children: React.ReactNode }) {
+  return (
+    <div className="grid justify-items-start gap-1.5">
+      <h3 className="font-medium">{title}</h3>
+      <p className="text-sm text-quiet">{children}</p>
+      <a href={href} download className={buttonLook("plain", true)}>
+        <Download className="size-4" aria-hidden="true" /> {action}
+      </a>
+    </div>
+  );
+}

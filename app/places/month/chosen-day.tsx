@@ -1,0 +1,51 @@
+import { Link } from "react-router";
+import { Mat } from "#app/drawing/mat.tsx";
+import { StateMark } from "#app/drawing/state-mark.tsx";
+import { matItems } from "#app/places/day/mat-items.tsx";
+import { buttonLook } from "#app/ui/button.tsx";
+import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import type { ChosenDay } from "./view.ts";
+
+/** The chosen day beside the dial: what it looks like, and how far each part of it is. */
+export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: ChosenDay; stale: boolean }) {
+  const href = `/albums/${albumId}/days/${day.date}`;
+  return (
+    <section aria-label="The chosen day" aria-busy={stale} className={stale ? "opacity-60" : ""}>
+      <div className="flex items-start gap-4">
+        <p className={`font-numeral leading-none font-semibold ${day.label.length > 2 ? "text-4xl" : "text-6xl"}`}>{day.label}</p>
+        <div className="min-w-0 flex-1">
+          <h2 className="text-2xl">{day.title || "No title yet"}</h2>
+          <p className="text-sm text-quiet">
+            {day.when}
+            {day.skipped && ", skipped"}
+          </p>
+        </div>
+        <Link to={href} className={buttonLook("main", true)}>
+          Open the day
+        </Link>
+      </div>
+      <div className="mt-4 grid items-start gap-4 sm:grid-cols-[minmax(150px,190px)_minmax(0,1fr)]">
+        <Link to={href} className="block h-48 overflow-hidden rounded-sm bg-mat" tabIndex={-1} aria-hidden="true">
+          <Mat items={matItems(day.leaf, "Page")} unit={day.leaf.unit} label="" />
+        </Link>
+        <dl className="border-t border-line">
+          {day.lines.map(({ ring, state, said }) => (
+            <div key={ring} className="grid grid-cols-[16px_82px_minmax(0,1fr)] items-center gap-3 border-b border-line py-1.5">
+              <StateMark ring={ring} state={state} />
+              <dt className="text-quiet">
+                {RING_NAME[ring]}
+                <span className="sr-only">, {RING_STATE[state]}</span>
+              </dt>
+              <dd className="min-w-0 leading-snug">{said}</dd>
+            </div>
+          ))}
+          <div className="grid grid-cols-[16px_82px_minmax(0,1fr)] items-center gap-3 border-b border-line py-1.5">
+            <span />
+            <dt className="text-quiet">Page size</dt>
+            <dd>{day.size}</dd>
+          </div>
+        </dl>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,64 @@
+import { Link } from "react-router";
+import { RINGS } from "#core/album/steps.ts";
+import { StateMark } from "#app/drawing/state-mark.tsx";
+import { stateNamed } from "#app/drawing/states.ts";
+import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import type { MonthView } from "./view.ts";
+
+type Props = { readonly view: MonthView; readonly chosen: number; readonly onChoose: (index: number) => void };
+
+/** The dial's equal twin: the same days and the same five rings, as rows. */
+export function DayTable({ view, chosen, onChoose }: Props) {
+  return (
+    <table className="w-full border-collapse text-left">
+      <caption className="pb-2 text-left">
+        <strong className="font-numeral text-2xl font-semibold">{view.inBook}</strong> of {view.wanted} in the book
+      </caption>
+      <thead className="text-xs text-quiet">
+        <tr className="border-b border-line">
+          <th scope="col" className="py-1.5 pr-3 font-medium">
+            Day
+          </th>
+          <th scope="col" className="py-1.5 font-medium">
+            Title
+          </th>
+          {RINGS.map((ring) => (
+            <th key={ring} scope="col" className="px-0.5 py-1.5 text-center font-medium">
+              <span className="max-wide:sr-only">{RING_NAME[ring]}</span>
+              <span aria-hidden="true" className="wide:hidden">
+                {{ prompt: "Pr", photos: "Ph", words: "Wo", paper: "Pa", book: "Bk" }[ring]}
+              </span>
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {view.rows.map((row, index) => (
+          <tr key={row.key} className={`border-b border-line ${index === chosen ? "bg-panel shadow-[inset_3px_0_0_var(--color-ember)]" : ""}`}>
+            <th scope="row" className="w-16 py-0 pr-3 pl-2 font-numeral text-lg font-semibold">
+              <button type="button" className="min-h-10 w-full text-left hover:text-ember" aria-label={`Show ${row.label} beside the list`} aria-pressed={index === chosen} onClick={() => onChoose(index)}>
+                {row.label}
+              </button>
+            </th>
+            <td className="min-w-0 py-1">
+              <Link to={`/albums/${view.albumId}/days/${row.key}`} className="block hover:text-ember">
+                {row.title || <span className="text-quiet">No title yet</span>}
+                <span className="block text-xs text-quiet">
+                  {row.weekday} {row.dateSaid}
+                </span>
+              </Link>
+            </td>
+            {RINGS.map((ring, at) => (
+              <td key={ring} className="px-0.5 wide:px-2">
+                <span className="grid justify-items-center">
+                  <StateMark ring={ring} state={stateNamed(row.states, at)} />
+                  <span className="sr-only">{RING_STATE[stateNamed(row.states, at)]}</span>
+                </span>
+              </td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

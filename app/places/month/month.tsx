@@ -1,0 +1,124 @@
+import { useEffect, useRef, useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import { Dial } from "#app/drawing/dial.tsx";
+import { StateMark } from "#app/drawing/state-mark.tsx";
+import { useMedia } from "#app/ui/use-media.ts";
+import { RING_NAME } from "#app/ui/wording.ts";
+import { DayTable } from "./day-table.tsx";
+import { ChosenDayPanel } from "./chosen-day.tsx";
+import { Tonight } from "./tonight.tsx";
+import type { MonthView } from "./view.ts";
+
+type Props = { readonly view: MonthView; readonly asTable: boolean; readonly asked: string | null; readonly minuteChoices: readonly number[] };
+
+/** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
+const SETTLE = 140;
+
+export function Month({ view, asTable, asked, minuteChoices }: Props) {
+  const narrow = useMedia("(max-width: 899.9px)", asTable);
+  const table = asked === "table" || (asked !== "dial" && narrow);
+  const fromUrl = view.rows.findIndex(({ key }) => key === view.chosen.date);
+  const [chosen, setChosen] = useState(fromUrl);
+  const [query, setQuery] = useSearchParams();
+  const settling = useRef<number>(undefined);
+  useEffect(() => setChosen(fromUrl), [fromUrl]);
+
+  const choose = (index: number) => {
+    const row = view.rows[index];
+    if (!row) return;
+    setChosen(index);
+    window.clearTimeout(settling.current);
+    settling.current = window.setTimeout(() => {
+      const next = new URLSearchParams(query);
+      next.set("day", row.key);
+      setQuery(next, { replace: true, preventScrollReset: true });
+    }, SETTLE);
+  };
+  const hrefAs = (as: "dial" | "table") => {
+    const next = new URLSearchParams(query);
+    next.set("as", as);
+    return `?${next}`;
+  };
+
+  return (
+    <div className={table ? "grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(340px,440px)] wide:p-7" : "grid gap-6 p-4 wide:grid-cols-[minmax(0,1.15fr)_minmax(380px,1fr)] wide:p-7"}>
+      <h1 className="sr-only">Month</h1>
+      <section aria-label="The days" className="min-w-0">
+        {table ? <DayTable view={view} chosen={chosen} onChoose={choose} /> : <DialWithKeys view={view} chosen={chosen} onChoose={choose} />}
+        <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
+          <Legend />
+          <Link to={hrefAs(table ? "dial" : "table")} replace preventScrollReset className="link">
+            {table ? "Show the dial" : "Show a list"}
+          </Link>
+        </div>
+        {view.setAside > 0 && (
+          <p className="mt-3 text-sm text-quiet">
+            {view.setAside} {view.setAside === 1 ? "day is" : "days are"} set aside with all they hold.{" "}
+            <Link to="../settings" relative="path" className="link">
+              Change the span to bring them back
+            </Link>
+          </p>
+        )}
+      </section>
+      <div className="grid content-start gap-6">
+        <ChosenDayPanel albumId={view.albumId} day={view.chosen} stale={fromUrl !== chosen} />
+        <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />
+      </div>
+    </div>
+  );
+}
+
+function Legend() {
+  return (
+    <details className="max-w-md">
+      <summary className="min-h-8">How to read it</summary>
+      <p className="pt-1">From the rim inward: prompt, photos, words, paper, in the book. Arrow keys turn the dial, Enter opens the day.</p>
+      <ul className="flex flex-wrap gap-x-5 gap-y-1 pt-2">
+        {(["done", "begun", "open", "not-needed"] as const).map((state) => (
+          <li key={state} className="flex items-center gap-2">
+            <StateMark ring="paper" state={state} />
+            {{ done: "filled: done", begun: "hatched: begun", open: "open: to come", "not-needed": "line: not needed" }[state]}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+type Choosing = { view: MonthView; chosen: number; onChoose: (index: number) => void };
+
+/** The dial as one widget for the keyboard and for readers: a list box whose options are the days. */
+function DialWithKeys({ view, chosen, onChoose }: Choosing) {
+  const navigate = useNavigate();
+  const last = view.rows.length - 1;
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    const row = view.rows[chosen];
+    if (step !== undefined) onChoose((chosen + step + view.rows.length) % view.rows.length);
+    else if (event.key === "Home") onChoose(0);
+    else if (event.key === "End") onChoose(last);
+    else if (event.key === "Enter" && row) navigate(`/albums/${view.albumId}/days/${row.key}`);
+    else return;
+    event.preventDefault();
+  };
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a native list box cannot be drawn as a dial
+    <div
+      role="listbox"
+      aria-label={`The month as a dial. Rings from the rim inward: ${Object.values(RING_NAME).join(", ")}`}
+      tabIndex={0}
+      aria-activedescendant={`dial-${view.rows[chosen]?.key}`}
+      onKeyDown={onKeyDown}
+      className="mx-auto aspect-square w-full max-w-[min(100%,calc(100dvh-150px))] rounded-full"
+    >
+      {view.rows.map((row, index) => (
+        // biome-ignore lint/a11y/useFocusableInteractive: the list box holds the focus and names its active option
+        // biome-ignore lint/a11y/useSemanticElements: see above
+        <div key={row.key} role="option" id={`dial-${row.key}`} aria-selected={index === chosen} className="sr-only">
+          {row.spoken}
+        </div>
+      ))}
+      <Dial wedges={view.rows} chosen={chosen} today={view.today} centre={{ big: String(view.inBook), small: [`of ${view.wanted}`, "in the book"] }} onChoose={onChoose} />
+    </div>
+  );
+}

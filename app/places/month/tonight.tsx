@@ -1,0 +1,54 @@
+import { Link, useSearchParams } from "react-router";
+import type { MonthView } from "./view.ts";
+
+type Props = { readonly albumId: string; readonly tonight: MonthView["tonight"]; readonly choices: readonly number[] };
+
+/** What can be done in the minutes there are. */
+export function Tonight({ albumId, tonight, choices }: Props) {
+  const [query] = useSearchParams();
+  const hrefFor = (minutes: number) => {
+    const next = new URLSearchParams(query);
+    next.set("minutes", String(minutes));
+    return `?${next}`;
+  };
+  return (
+    <section aria-labelledby="tonight" className="rounded-md border border-line bg-panel p-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="tonight" className="text-xl">
+          Tonight
+        </h2>
+        <nav aria-label="Minutes there are" className="flex gap-4 text-sm">
+          {choices.map((minutes) => (
+            <Link
+              key={minutes}
+              to={hrefFor(minutes)}
+              replace
+              preventScrollReset
+              aria-current={tonight.minutes === minutes ? "true" : undefined}
+              className={`py-1 ${tonight.minutes === minutes ? "border-b-2 border-ember font-semibold" : "text-quiet hover:text-ember"}`}
+            >
+              {minutes} min
+            </Link>
+          ))}
+        </nav>
+      </div>
+      {tonight.items.length === 0 ? (
+        <p className="pt-2 text-quiet">Nothing that fits is waiting. A day ahead, or an early night.</p>
+      ) : (
+        <ul className="grid gap-0.5 pt-2">
+          {tonight.items.map(({ date, label, minutes, said }) => (
+            <li key={`${date} ${said}`}>
+              <Link to={`/albums/${albumId}/days/${date}#finish`} className="grid grid-cols-[4rem_1fr] gap-2 py-0.5 hover:text-ember">
+                <span className="text-quiet">{minutes} min</span>
+                <span>
+                  <strong className="font-semibold">{label}</strong>: {said}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="pt-2 text-xs text-quiet">Minutes are typical, not yours yet.</p>
+    </section>
+  );
+}

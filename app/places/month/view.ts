@@ -1,0 +1,114 @@
+import type { AlbumPlan, Day } from "#core/album/model.ts";
+import { type Page, pageSize, pagesOf, progressOf } from "#core/album/page.ts";
+import { type Ring, RINGS, type RingState } from "#core/album/steps.ts";
+import { printSize } from "#core/measure/size.ts";
+import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import { slotsSetAside } from "#core/month/slots.ts";
+import { inSpan } from "#core/month/span.ts";
+import { tonight } from "#core/pace/tonight.ts";
+import { countWords } from "#core/words/count.ts";
+import type { Wedge } from "#app/drawing/dial.tsx";
+import type { LeafView } from "#app/drawing/leaf-view.ts";
+import { codeOf } from "#app/drawing/states.ts";
+import { leafOf } from "#app/places/day/leaf-of.ts";
+import { leadDate, pageOf, spokenPage } from "#app/places/album/view.ts";
+import { FOUNDATION_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
+
+export type DayRow = Wedge & { readonly weekday: string; readonly dateSaid: string; readonly title: string };
+export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };
+export type ChosenDay = {
+  readonly date: CalendarDate;
+  readonly label: string;
+  readonly title: string;
+  readonly when: string;
+  readonly skipped: boolean;
+  readonly leaf: LeafView;
+  readonly lines: readonly RingLine[];
+  readonly size: string;
+};
+export type MonthView = {
+  readonly albumId: string;
+  readonly rows: readonly DayRow[];
+  readonly chosen: ChosenDay;
+  /** Turn of the dial at which today lies. */
+  readonly today: number | null;
+  readonly inBook: number;
+  readonly wanted: number;
+  readonly tonight: { readonly minutes: number; readonly items: readonly { date: CalendarDate; label: string; minutes: number; said: string }[] };
+  readonly setAside: number;
+};
+
+const MOST_SAID = 60;
+const short = (text: string) => (text.length > MOST_SAID ? `${text.slice(0, MOST_SAID - 1).trimEnd()}…` : text);
+const many = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
+
+function ringSaid(page: Page, ring: Ring): string {
+  const { content } = page;
+  if (page.states[ring] === "not-needed") return page.skipped ? "Skipped" : "Done without";
+  const next = page.steps.find((step) => step.ring === ring && !step.done);
+  const left = next ? `; next: ${STEP_TO_DO[next.step].toLowerCase()}` : "";
+  switch (ring) {
+    case "prompt":
+      return short(content.prompt.text) || "None yet";
+    case "photos":
+      return content.photos.length > 0 ? `${many(content.photos.length, "photo")}${left}` : "None yet";
+    case "words": {
+      const words = content.cards.reduce((sum, { text }) => sum + countWords(text), 0);
+      return content.cards.length > 0 ? `${many(content.cards.length, "card")}, ${many(words, "word")}${left}` : "No card yet";
+    }
+    case "paper":
+      return content.foundation ? `${FOUNDATION_NAME[content.foundation.kind]}${content.foundation.basePaper ? ` over ${content.foundation.basePaper}` : ""}` : "No page chosen yet";
+    case "book":
+      return page.states.book === "done" ? "Yes" : next ? STEP_TO_DO[next.step] : "Not yet";
+  }
+}
+
+function chosenDay(page: Page, plan: AlbumPlan): ChosenDay {
+  return {
+    date: leadDate(page),
+    label: page.label ?? "",
+    title: page.days.map((day) => day.content.title).filter(Boolean).join(" / "),
+    when: page.days.map(({ date }) => `${weekdayName(date)}, ${printDate(date)}`).join(" and "),
+    skipped: page.skipped,
+    leaf: leafOf(page, plan),
+    lines: RINGS.map((ring) => ({ ring, state: page.states[ring], said: ringSaid(page, ring) })),
+    size: `${printSize(pageSize(page.content, plan.format), plan.unit)}${page.content.inserts.length > 0 ? `, ${many(page.content.inserts.length, "insert")}` : ""}`,
+  };
+}
+
+/** Where in the turn a date lies: the middle of its own part of the circle. */
+function turnOf(pages: readonly Page[], date: CalendarDate): number | null {
+  const dates = pages.flatMap(({ days }) => days.map((day) => day.date));
+  const at = dates.indexOf(date);
+  return at < 0 ? null : (at + 0.5) / dates.length;
+}
+
+export type MonthQuery = { readonly date: CalendarDate | null; readonly minutes: number };
+
+export function monthView({ album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] }, today: CalendarDate, { date, minutes }: MonthQuery): MonthView {
+  const pages = pagesOf(album, days);
+  const page = pageOf(pages, date) ?? (inSpan(album.span, today) ? pageOf(pages, today) : undefined) ?? pages[0];
+  if (!page) throw new Error("an album has at least one day");
+  return {
+    albumId: album.id,
+    rows: pages.map((each) => ({
+      key: leadDate(each),
+      label: each.label ?? "–",
+      dates: each.days.length,
+      states: codeOf(each.states),
+      spoken: spokenPage(each),
+      weekday: weekdayName(leadDate(each)).slice(0, 3),
+      dateSaid: each.days.map((day) => printShort(day.date)).join(", "),
+      title: each.days.map((day) => day.content.title).filter(Boolean).join(" / "),
+    })),
+    chosen: chosenDay(page, album),
+    today: turnOf(pages, today),
+    ...progressOf(pages),
+    tonight: {
+      minutes,
+      items: tonight(pages, today, minutes).map((item) => ({ date: leadDate(item.page), label: item.page.label ?? "", minutes: item.step.minutes, said: STEP_TO_DO[item.step.step] })),
+    },
+    setAside: slotsSetAside(days, album.span).length,
+  };
+}
+

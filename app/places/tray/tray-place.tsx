@@ -1,0 +1,61 @@
+import { Form } from "react-router";
+import { Button } from "#app/ui/button.tsx";
+
+type Piece = { readonly kind: "card" | "insert" | "photo"; readonly id: string; readonly albumTitle: string; readonly on: string; readonly photoId: string | null; readonly daysLeft: number };
+type Props = { readonly albums: readonly { id: string; title: string; daysLeft: number }[]; readonly pieces: readonly Piece[]; readonly unreachable: boolean };
+
+const NAME = { card: "A card", insert: "An insert", photo: "A photo" } as const;
+const left = (days: number) => (days === 1 ? "1 day left" : `${days} days left`);
+
+/** What was put away lately, and the way back. */
+export function TrayPlace({ albums, pieces, unreachable }: Props) {
+  const empty = albums.length === 0 && pieces.length === 0;
+  return (
+    <div className="mx-auto grid max-w-3xl gap-6">
+      <div>
+        <h1 className="text-3xl">The tray</h1>
+        <p className="text-quiet">What you take off a day or off the shelf lies here for 30 days.</p>
+      </div>
+      {unreachable && (
+        <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
+          The server or its database does not answer. Nothing was changed; try again in a moment.
+        </p>
+      )}
+      {empty && <p className="border-l-4 border-line py-1 pl-4">The tray is empty.</p>}
+      <ul>
+        {albums.map(({ id, title, daysLeft }) => (
+          <Row key={id} id={id} intent="album" name={`The album ${title}`} about={left(daysLeft)} />
+        ))}
+        {pieces.map(({ kind, id, albumTitle, on, photoId, daysLeft }) => (
+          <Row key={id} id={id} intent={kind} name={`${NAME[kind]} from ${on}, ${albumTitle}`} about={left(daysLeft)} photoId={photoId} />
+        ))}
+      </ul>
+      {!empty && (
+        <Form method="post" className="flex items-center justify-between gap-4">
+          <p className="text-sm text-quiet">Emptying cannot be taken back.</p>
+          <Button type="submit" name="intent" value="empty" small>
+            Empty the tray for good
+          </Button>
+        </Form>
+      )}
+    </div>
+  );
+}
+
+function Row({ id, intent, name, about, photoId = null }: { id: string; intent: string; name: string; about: string; photoId?: string | null }) {
+  return (
+    <li className="flex items-center gap-4 border-b border-line py-2">
+      {photoId && <img src={`/photos/${photoId}/96`} alt="" className="size-12 rounded-sm object-cover" />}
+      <span className="min-w-0 flex-1">
+        {name}
+        <span className="block text-sm text-quiet">{about}</span>
+      </span>
+      <Form method="post">
+        <input type="hidden" name="id" value={id} />
+        <Button type="submit" name="intent" value={intent} small aria-label={`Put back: ${name}`}>
+          Put back
+        </Button>
+      </Form>
+    </li>
+  );
+}

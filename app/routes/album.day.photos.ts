@@ -1,0 +1,70 @@
+import { randomUUID } from "node:crypto";
+import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
+import { redirect } from "react-router";
+import { usualPrint } from "#core/album/formats.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
+import { inSpan } from "#core/month/span.ts";
+import { sendOrKeep } from "#app/http/keep-page.ts";
+import { notFound, requireAlbum, writing } from "#app/http/page.ts";
+import { pageOf } from "#app/places/album/view.ts";
+import type { Added } from "#app/places/day/photos-tray.tsx";
+import { MOST_BYTES, readPicture } from "#press/picture.ts";
+import type { HearthContext } from "#server/context-type.ts";
+import type { AlbumAggregate } from "#store/album.ts";
+import { type Author, saveDayEdit } from "#store/day.ts";
+import { keepPhoto } from "#store/photo.ts";
+import type { Route } from "./+types/album.day.photos";
+
+const MOST_FILES = 60;
+
+type Handed = { name: string; bytes: Buffer | null };
+
+/** Reads the files of a form one after the other; one over the limit is noted by name and the rest still taken. */
+async function filesOf(request: Request): Promise<Handed[]> {
+  const handed: Handed[] = [];
+  const take = async (upload: FileUpload) => {
+    if (upload.fieldName !== "photo" || upload.name === "") return;
+    handed.push({ name: upload.name, bytes: Buffer.from(await upload.arrayBuffer()) });
+  };
+  try {
+    await parseFormData(request, { maxFileSize: MOST_BYTES + 1, maxFiles: MOST_FILES, maxTotalSize: 1024 ** 3 }, take);
+  } catch (error) {
+    if (!(error instanceof MaxFileSizeExceededError)) throw error;
+    handed.push({ name: "A picture", bytes: null });
+  }
+  return handed;
+}
+
+type Target = { context: HearthContext; author: Author; aggregate: AlbumAggregate; dayId: string; here: readonly CalendarDate[] };
+
+async function addOne({ context, author, aggregate, dayId, here }: Target, { name, bytes }: Handed): Promise<Added> {
+  if (!bytes) return { name, ok: false, reason: "too-large" };
+  const read = await readPicture(bytes, name);
+  if (!read.ok) return { name, ok: false, reason: read.reason };
+  const kept = await keepPhoto(context.db, author.householdId, read.photo);
+  const photo = { id: randomUUID(), photoId: kept.id, print: usualPrint(kept.width >= kept.height), alt: "" };
+  const saved = await saveDayEdit(context.db, author, dayId, null, { kind: "add-photo", photo });
+  if (!saved.ok) return { name, ok: false, reason: saved.reason === "already-there" ? "already-there" : "not-found" };
+  const taken = parseDate(kept.capturedAt?.slice(0, 10) ?? "");
+  const date = !taken ? "none" : here.includes(taken) ? "this-day" : inSpan(aggregate.album.span, taken) ? { other: taken, said: printShort(taken) } : "outside";
+  return { name, ok: true, useId: photo.id, dayId, date };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  return writing(async () => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const page = pageOf(pagesOf(aggregate.album, aggregate.days), parseDate(params.date));
+    const lead = page?.days[0];
+    if (!page || !lead) throw notFound();
+    const author = { householdId: member.household.id, albumId: aggregate.album.id, memberId: member.id, at: context.now };
+    const target = { context, author, aggregate, dayId: lead.id, here: page.days.map(({ date }) => date) };
+    const added: Added[] = [];
+    for (const file of await filesOf(request)) added.push(await addOne(target, file));
+    return { ok: true as const, added };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+
+export const loader = ({ params }: Route.LoaderArgs) => redirect(`/albums/${params.album}/days/${params.date}`);

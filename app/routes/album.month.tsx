@@ -1,0 +1,26 @@
+import { parseDate } from "#core/month/dates.ts";
+import { requireAlbum } from "#app/http/page.ts";
+import { revalidateWhenReached } from "#app/http/keep-page.ts";
+import { Month } from "#app/places/month/month.tsx";
+import { monthView } from "#app/places/month/view.ts";
+import type { Route } from "./+types/album.month";
+
+const MINUTES = [20, 45, 90] as const;
+
+export const meta: Route.MetaFunction = () => [{ title: "Month · Hearth Clock" }];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const query = new URL(request.url).searchParams;
+  const minutes = MINUTES.find((each) => String(each) === query.get("minutes")) ?? 45;
+  const view = monthView(aggregate, context.wall(member).date, { date: parseDate(query.get("day") ?? ""), minutes });
+  // A phone gets the list at once; the browser itself decides as soon as it runs.
+  const asTable = query.get("as") === "table" || (query.get("as") !== "dial" && request.headers.get("sec-ch-ua-mobile") === "?1");
+  return { view, asTable, asked: query.get("as") };
+}
+
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function MonthRoute({ loaderData }: Route.ComponentProps) {
+  return <Month {...loaderData} minuteChoices={MINUTES} />;
+}

@@ -1,0 +1,42 @@
+import { redirect } from "react-router";
+import { printShort } from "#core/month/dates.ts";
+import { slotsSetAside } from "#core/month/slots.ts";
+import { parseAlbumSettings } from "#app/http/album-form.ts";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { notFound, requireAlbum, writing } from "#app/http/page.ts";
+import { Settings } from "#app/places/settings/settings.tsx";
+import { settingsView } from "#app/places/settings/view.ts";
+import { setAlbumDeleted, updateAlbum } from "#store/album.ts";
+import type { Route } from "./+types/album.settings";
+
+export const meta: Route.MetaFunction = () => [{ title: "Album · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { aggregate } = await requireAlbum(context, params.album);
+  const aside = slotsSetAside(aggregate.days, aggregate.album.span).map(({ date }) => printShort(date));
+  return { ...settingsView(aggregate.album), aside };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  return writing(async () => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { id } = aggregate.album;
+    if (form.get("intent") === "put-away") {
+      await setAlbumDeleted(context.db, member.household.id, id, context.now);
+      throw redirect("/tray");
+    }
+    const parsed = parseAlbumSettings(form);
+    if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
+    const saved = await updateAlbum(context.db, member.household.id, id, Number(form.get("version")), parsed.plan);
+    if (!saved.ok && saved.reason === "not-found") throw notFound();
+    return saved.ok ? { ok: true as const } : { ok: false as const, reason: "changed-since" as const };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function SettingsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  return <Settings key={loaderData.version} view={loaderData} answer={actionData ?? null} />;
+}

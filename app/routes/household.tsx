@@ -1,0 +1,22 @@
+import { Outlet, useRouteLoaderData } from "react-router";
+import { requireMember } from "#app/http/page.ts";
+import { revalidateWhenReached } from "#app/http/keep-page.ts";
+import { HouseholdFrame } from "#app/places/household/frame.tsx";
+import type { loader as rootLoader } from "#app/root.tsx";
+import type { Route } from "./+types/household";
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const member = await requireMember(context);
+  return { household: member.household.name, member: member.name };
+}
+
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function Household({ loaderData }: Route.ComponentProps) {
+  const root = useRouteLoaderData<typeof rootLoader>("root");
+  return (
+    <HouseholdFrame {...loaderData} look={root?.look ?? "system"}>
+      <Outlet />
+    </HouseholdFrame>
+  );
+}

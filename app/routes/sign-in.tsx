@@ -1,0 +1,79 @@
+import { getFormProps, getInputProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, Link, redirect } from "react-router";
+import { z } from "zod";
+import { reading, writing } from "#app/http/page.ts";
+import { isUnreachable } from "#app/http/keep-page.ts";
+import { Door } from "#app/places/door/door.tsx";
+import { Button } from "#app/ui/button.tsx";
+import { TextField } from "#app/ui/field.tsx";
+import { UNREACHABLE } from "#app/ui/wording.ts";
+import type { Route } from "./+types/sign-in";
+
+const SIGN_IN = z.object({
+  mail: z.email({ error: "Give the mail address you signed up with." }).max(254),
+  passphrase: z.string({ error: "Give your passphrase." }).max(256),
+});
+const REFUSED = {
+  wrong: "That mail address and passphrase do not belong together.",
+  "too-many-tries": "Too many wrong tries. Wait a quarter of an hour, then try again.",
+} as const;
+
+export const meta: Route.MetaFunction = () => [{ title: "Sign in · Hearth Clock" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const [member, hasDemo] = await reading(() => Promise.all([context.member(), context.auth.hasDemo()]));
+  if (member) throw redirect("/shelf");
+  return { hasDemo };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  return writing(async () => {
+    if (form.get("intent") === "demo") {
+      const entered = await context.auth.enterDemo();
+      if (entered.ok) throw redirect("/shelf", { headers: { "Set-Cookie": entered.cookie } });
+      return parseWithZod(form, { schema: SIGN_IN }).reply({ formErrors: ["The demo is not in this database."] });
+    }
+    const submission = parseWithZod(form, { schema: SIGN_IN });
+    if (submission.status !== "success") return submission.reply({ hideFields: ["passphrase"] });
+    const signed = await context.auth.signIn(submission.value.mail, submission.value.passphrase);
+    if (signed.ok) throw redirect("/shelf", { headers: { "Set-Cookie": signed.cookie } });
+    return submission.reply({ formErrors: [REFUSED[signed.reason]], hideFields: ["passphrase"] });
+  });
+}
+
+export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
+  const unreachable = isUnreachable(actionData) ? actionData : null;
+  const [form, fields] = useForm<z.input<typeof SIGN_IN>>({ lastResult: actionData && "status" in actionData ? actionData : null, shouldRevalidate: "onInput" });
+  return (
+    <Door title="Come in">
+      {loaderData.hasDemo && (
+        <Form method="post" className="grid gap-2 border-b border-line pb-6">
+          <Button type="submit" name="intent" value="demo" look="main">
+            Look round the demo household
+          </Button>
+          <p className="text-sm text-quiet">Three albums on an invented island. Nothing to fill in.</p>
+        </Form>
+      )}
+      <Form method="post" {...getFormProps(form)} className="grid gap-4">
+        {(form.errors || unreachable) && (
+          <p role="alert" id={form.errorId} className="border-l-4 border-ember pl-3 font-medium">
+            {unreachable ? UNREACHABLE[unreachable.reason] : form.errors}
+          </p>
+        )}
+        <TextField label="Mail address" {...getInputProps(fields.mail, { type: "email" })} key="mail" autoComplete="username" error={fields.mail.errors?.[0]} />
+        <TextField label="Passphrase" {...getInputProps(fields.passphrase, { type: "password" })} key="passphrase" autoComplete="current-password" error={fields.passphrase.errors?.[0]} />
+        <Button type="submit" look={loaderData.hasDemo ? "plain" : "main"}>
+          Sign in
+        </Button>
+      </Form>
+      <p>
+        New here?{" "}
+        <Link to="/sign-up" className="link">
+          Start a household
+        </Link>
+      </p>
+    </Door>
+  );
+}

@@ -1,0 +1,16 @@
+import clsx from "clsx";
+import type { ComponentProps } from "react";
+
+const LOOK = {
+  main: "bg-text text-ground hover:bg-ember hover:text-on-ember",
+  plain: "bg-raised text-text border border-edge hover:border-ember hover:text-ember",
+  quiet: "text-text hover:text-ember underline decoration-edge underline-offset-3 hover:decoration-ember",
+} as const;
+
+/** The classes of a button, for links that act as one. */
+export const buttonLook = (look: keyof typeof LOOK = "plain", small = false) =>
+  clsx("inline-flex items-center justify-center gap-2 rounded-sm font-medium transition-colors disabled:opacity-55", small ? "min-h-8 px-2.5 text-sm" : "min-h-10 px-4", LOOK[look]);
+
+export function Button({ look = "plain", small = false, className, type = "button", ...rest }: ComponentProps<"button"> & { look?: keyof typeof LOOK; small?: boolean }) {
+  return <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
+}

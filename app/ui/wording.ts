@@ -1,0 +1,148 @@
+import type { EditProblem } from "#core/album/edit.ts";
+import type { FormatProblem } from "#core/album/formats.ts";
+import type { Binding, FoundationKind, InsertKind, NumeralStyle, Part, Step } from "#core/album/model.ts";
+import type { Ring, RingState } from "#core/album/steps.ts";
+import type { LengthProblem } from "#core/measure/length.ts";
+import type { Numbering } from "#core/month/numbering.ts";
+import type { SlotProblem } from "#core/month/slots.ts";
+import type { SpanProblem } from "#core/month/span.ts";
+
+/** Every word for a reason, a state or a kind stands here, once. */
+export const RING_NAME: Record<Ring, string> = { prompt: "Prompt", photos: "Photos", words: "Words", paper: "Paper", book: "In the book" };
+export const RING_STATE: Record<RingState, string> = { done: "done", begun: "begun", open: "to come", "not-needed": "not needed" };
+
+export const STEP_NAME: Record<Step, string> = {
+  choose: "Photos chosen",
+  print: "Printed",
+  trim: "Trimmed",
+  write: "Words written",
+  letter: "Words on the card",
+  base: "Base made",
+  number: "Number on",
+  insert: "Inserts made",
+  assemble: "Assembled",
+  punch: "Punched",
+  file: "In the book",
+};
+/** The same steps as something to do. */
+export const STEP_TO_DO: Record<Step, string> = {
+  choose: "Choose the photos",
+  print: "Print",
+  trim: "Trim the prints",
+  write: "Write the words",
+  letter: "Put the words on the card",
+  base: "Make the base",
+  number: "Put the number on",
+  insert: "Make the inserts",
+  assemble: "Lay out, then adhere",
+  punch: "Punch the holes",
+  file: "Put it in the book",
+};
+/** Cautions stand at the step that can hurt. Common practice. */
+export const STEP_CAUTION: Partial<Record<Step, string>> = {
+  trim: "Blades: metal ruler, cut away from your hand, close the blade after. Follow the trimmer’s label.",
+  base: "Blades, sprays and hot tools: keep fingers and children clear, open a window, follow the product’s label.",
+  assemble: "Glue and sprays: open a window. Use photo-safe adhesive on photos, and follow its label.",
+  punch: "Punches and eyelet setters: fingers clear, not where children reach. Check that no hole meets a face.",
+};
+
+export const FOUNDATION_NAME: Record<FoundationKind, string> = { full: "Full page", pocket: "Pocket page", paper: "Paper", clear: "Clear", vellum: "Vellum" };
+export const FOUNDATION_HINT: Record<FoundationKind, string> = {
+  full: "One page in a full-page protector",
+  pocket: "A protector divided into pockets",
+  paper: "Paper or cardstock, punched itself",
+  clear: "Transparency: the next page shows",
+  vellum: "Translucent: shapes show through",
+};
+export const NUMERAL_NAME: Record<NumeralStyle, string> = {
+  sticker: "Sticker",
+  chipboard: "Chipboard",
+  wood: "Wood",
+  acrylic: "Acrylic",
+  stamped: "Stamped",
+  cut: "Cut from paper",
+  printed: "Printed",
+  none: "No number",
+};
+export const INSERT_NAME: Record<InsertKind, string> = {
+  leaf: "Small leaf",
+  tag: "Tag",
+  envelope: "Envelope",
+  scrap: "Wrapping scrap",
+  menu: "Menu",
+  drawing: "Drawing",
+  packaging: "Packaging",
+  ticket: "Ticket",
+};
+export const BINDING_NAME: Record<Binding, string> = { ring: "Rings", "two-hole": "Two holes", sewn: "Sewn" };
+export const NUMBERING_NAME: Record<Numbering, string> = { date: "The date", countdown: "Days left", story: "The story" };
+export const NUMBERING_HINT: Record<Numbering, string> = {
+  date: "9 is the ninth of the month.",
+  countdown: "Counts down; the last day is 1.",
+  story: "1, 2, 3 in the order told. Skipped days have none.",
+};
+export const WITHOUT: Record<Part, string> = { prompt: "No prompt for this day", photos: "No photos for this day", words: "No words for this day", paper: "No page of its own" };
+
+export const LENGTH_PROBLEM: Record<LengthProblem, string> = {
+  empty: "Give a length, for example 4½ or 11.4 cm.",
+  "not-a-length": "That is not a length. Write 4½, 4 1/2, 4.5, 11.4 cm or 114 mm.",
+  "not-positive": "A length is more than nothing.",
+  "too-long": "That is over 2 metres. Check the unit.",
+};
+export const SPAN_PROBLEM: Record<SpanProblem, string> = {
+  "not-a-date": "Give both dates, as in 1 December 2026.",
+  reversed: "The last day is before the first. Swap them, or move one.",
+  "too-long": "An album takes up to 62 days. Split a longer time into two albums.",
+};
+export const FORMAT_PROBLEM: Record<FormatProblem, string> = {
+  "opening-over-outer": "The opening is larger than the whole leaf. Measure both again.",
+  "margin-over-outer": "The binding margin is as wide as the whole leaf. Measure both again.",
+};
+export const SLOT_PROBLEM: Record<SlotProblem, string> = {
+  "no-such-day": "That day is not in this album.",
+  "set-aside": "That day is set aside. Move the album’s last day to bring it back.",
+  "no-neighbour": "There is no day on that side to share a page with.",
+  "neighbour-skipped": "The neighbouring day is skipped. Take it up again first.",
+  "day-skipped": "This day is skipped. Take it up again first.",
+  "not-merged": "This day has its page to itself already.",
+  "merged-day": "A shared page cannot be moved. Split it first.",
+  "same-day": "It is on that day already.",
+};
+export const EDIT_PROBLEM: Record<EditProblem | "not-found", string> = {
+  "piece-gone": "That piece was removed in another window.",
+  "already-there": "This picture is on the day already. It was kept once.",
+  "nothing-to-finish": "There is nothing on this day to finish yet. Give it a page, a photo or words first.",
+  "not-found": "That day is not in this album any more.",
+};
+export const UNDO_PROBLEM = {
+  "nothing-to-undo": "Nothing left to take back.",
+  "changed-since": "Somebody has changed the same thing since, so it was not taken back.",
+  "not-found": "That album is not here.",
+} as const;
+
+export const PHOTO_PROBLEM = {
+  "not-a-picture": "is not a picture we can read. JPEG, PNG and WebP are.",
+  broken: "is damaged: the picture breaks off or cannot be decoded. Nothing was changed.",
+  "too-large": "is over 40 MB. Export a smaller copy and add that.",
+  "too-many-pixels": "has over 120 megapixels. Export a smaller copy and add that.",
+  "already-there": "is on this day already. It was kept once.",
+  "not-found": "could not be added: the day is not in this album any more.",
+} as const;
+
+export const ARCHIVE_PROBLEM = {
+  "no-file": "Choose an archive: a file ending in .zip that Hearth Clock wrote.",
+  "too-large": "That file is over 1 GB, more than an archive can be.",
+  "not-a-zip": "That file is not a whole ZIP archive. It may have been cut off on its way; copy it again.",
+  "not-an-archive": "That ZIP is not an album archive.",
+  "newer-format": "That archive was written by a newer Hearth Clock. Update this one, then read it again.",
+  damaged: "The archive is damaged, so nothing was read from it. Use another copy.",
+  "path-climbs": "The archive holds a file whose path leads outside it. It was refused.",
+  "too-much-inside": "The archive unpacks to far more than an album can hold. It was refused.",
+  "photo-missing": "A photo that the archive lists is not in it. Use another copy.",
+  "photo-unreadable": "A photo in the archive cannot be read. Use another copy.",
+} as const;
+
+export const UNREACHABLE = {
+  unreachable: "The server does not answer. What you wrote is kept on this device and sent when it is back.",
+  "store-gone": "The database does not answer. What you wrote is kept on this device and sent when it is back.",
+} as const;

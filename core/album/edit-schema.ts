@@ -1,0 +1,58 @@
+import { z } from "zod";
+import { type Length, LONGEST } from "../measure/length.ts";
+import type { DayEdit } from "./edit.ts";
+import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
+
+/** What an edit may look like when it comes from outside. */
+const LENGTH = z.int().positive().max(LONGEST).transform((n) => n as Length);
+const SIZE = z.object({ w: LENGTH, h: LENGTH });
+const ID = z.uuid();
+const LINE = z.string().max(500);
+const TEXT = z.string().max(100_000);
+
+const INSERT = z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT });
+
+export const DAY_EDIT: z.ZodType<DayEdit> = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("title"), text: LINE }),
+  z.object({ kind: z.literal("note"), text: TEXT }),
+  z.object({ kind: z.literal("prompt"), text: TEXT, slip: LINE.nullable() }),
+  z.object({ kind: z.literal("waive"), part: z.enum(PARTS), on: z.boolean() }),
+  z.object({
+    kind: z.literal("foundation"),
+    foundation: z.object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT }).nullable(),
+  }),
+  z.object({ kind: z.literal("page-size"), size: SIZE.nullable() }),
+  z.object({ kind: z.literal("numeral"), style: z.enum(NUMERAL_STYLES), note: LINE }),
+  z.object({ kind: z.literal("add-card"), card: z.object({ id: ID, size: SIZE, text: TEXT }) }),
+  z.object({ kind: z.literal("card-text"), id: ID, text: TEXT }),
+  z.object({ kind: z.literal("card-size"), id: ID, size: SIZE }),
+  z.object({ kind: z.literal("remove-card"), id: ID }),
+  z.object({ kind: z.literal("add-insert"), insert: INSERT }),
+  z.object({ kind: z.literal("change-insert"), insert: INSERT }),
+  z.object({ kind: z.literal("remove-insert"), id: ID }),
+  z.object({ kind: z.literal("photo-alt"), id: ID, alt: LINE }),
+  z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
+  z.object({ kind: z.literal("remove-photo"), id: ID }),
+  z.object({ kind: z.literal("step"), step: z.enum(STEPS), done: z.boolean() }),
+  z.object({ kind: z.literal("finish") }),
+]);
+
+/** An edit on its way to the album: which day, and the version of it that the keeper saw. */
+export const SENT_EDIT = z.object({ what: z.literal("edit"), dayId: ID, base: z.int().min(0).nullable(), edit: DAY_EDIT });
+
+/** A change to where days stand in the month. */
+export const SENT_MOVE = z.discriminatedUnion("how", [
+  z.object({ what: z.literal("month"), how: z.literal("skip"), dayId: ID, on: z.boolean() }),
+  z.object({ what: z.literal("month"), how: z.literal("merge"), dayId: ID, side: z.enum(["before", "after"]) }),
+  z.object({ what: z.literal("month"), how: z.literal("split"), dayId: ID }),
+  z.object({ what: z.literal("month"), how: z.literal("move"), dayId: ID, to: z.iso.date() }),
+]);
+
+/** A photo carried over to another day of the album. */
+export const SENT_PHOTO_MOVE = z.object({ what: z.literal("move-photo"), dayId: ID, useId: ID, to: z.iso.date() });
+
+export const SENT = z.union([SENT_EDIT, SENT_MOVE, SENT_PHOTO_MOVE]);
+export type SentEdit = z.output<typeof SENT_EDIT>;
+export type SentMove = z.output<typeof SENT_MOVE>;
+export type SentPhotoMove = z.output<typeof SENT_PHOTO_MOVE>;
+export type Sent = z.output<typeof SENT>;

@@ -1,0 +1,70 @@
+import type { DayEdit } from "./edit.ts";
+import type { DayContent } from "./model.ts";
+
+/**
+ * What a day now says where an edit would write, as text to show beside the edit's own; null when the piece the edit
+ * writes on is gone.
+ */
+export function saidNow(content: DayContent, edit: DayEdit): string | null {
+  const piece = <T extends { id: string }>(pieces: readonly T[], say: (piece: T) => string) => {
+    const found = "id" in edit ? pieces.find(({ id }) => id === edit.id) : undefined;
+    return found ? say(found) : null;
+  };
+  switch (edit.kind) {
+    case "title":
+      return content.title;
+    case "note":
+      return content.note;
+    case "prompt":
+      return content.prompt.text;
+    case "card-text":
+      return piece(content.cards, ({ text }) => text);
+    case "photo-alt":
+      return piece(content.photos, ({ alt }) => alt);
+    case "change-insert":
+      return content.inserts.find(({ id }) => id === edit.insert.id)?.note ?? null;
+    case "foundation":
+      return content.foundation ? [content.foundation.kind, content.foundation.basePaper, content.foundation.note].filter(Boolean).join(", ") : "no page chosen";
+    case "numeral":
+      return [content.numeral.style, content.numeral.note].filter(Boolean).join(", ");
+    default:
+      return "";
+  }
+}
+
+/** What an edit itself would say there. */
+export function saidByEdit(edit: DayEdit): string {
+  switch (edit.kind) {
+    case "title":
+    case "note":
+    case "prompt":
+    case "card-text":
+      return edit.text;
+    case "photo-alt":
+      return edit.alt;
+    case "change-insert":
+      return edit.insert.note;
+    case "foundation":
+      return edit.foundation ? [edit.foundation.kind, edit.foundation.basePaper, edit.foundation.note].filter(Boolean).join(", ") : "no page chosen";
+    case "numeral":
+      return [edit.style, edit.note].filter(Boolean).join(", ");
+    default:
+      return "";
+  }
+}
+
+/** The same edit with other words, for edits that are words; else null. */
+export function withWords(edit: DayEdit, text: string): DayEdit | null {
+  switch (edit.kind) {
+    case "title":
+    case "note":
+    case "card-text":
+      return { ...edit, text };
+    case "prompt":
+      return { ...edit, text, slip: null };
+    case "photo-alt":
+      return { ...edit, alt: text };
+    default:
+      return null;
+  }
+}

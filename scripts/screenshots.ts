@@ -1,0 +1,79 @@
+import { mkdirSync } from "node:fs";
+import path from "node:path";
+import { type BrowserContextOptions, chromium, type Page } from "@playwright/test";
+import { CHROMIUM } from "./chromium.ts";
+
+/**
+ * Takes one picture of each main view from a running demo: `node --import tsx scripts/screenshots.ts [ADDRESS] [FOLDER] [NAME …]`.
+ */
+const [address = "http://127.0.0.1:4100", folder = "docs/screenshots", ...only] = process.argv.slice(2);
+mkdirSync(folder, { recursive: true });
+
+const DESK: BrowserContextOptions = { viewport: { width: 1280, height: 800 }, colorScheme: "light" };
+const NIGHT: BrowserContextOptions = { ...DESK, colorScheme: "dark" };
+const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, isMobile: true, hasTouch: true, colorScheme: "light" };
+
+const open = (title: string) => async (page: Page) => {
+  await page.getByRole("link", { name: new RegExp(`^${title}|${title}`) }).first().click();
+  await page.waitForURL(/\/month/);
+};
+const lantern = open("Lantern Month");
+const day = (date: string) => async (page: Page) => {
+  await lantern(page);
+  await page.goto(page.url().replace(/month.*/, `days/${date}`));
+};
+const place = (name: string) => async (page: Page) => {
+  await lantern(page);
+  await page.goto(page.url().replace(/month.*/, name));
+};
+const go = (to: string) => async (page: Page) => void (await page.goto(address + to));
+
+const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Promise<void>; full?: boolean }> = {
+  shelf: { as: DESK, to: async () => {} },
+  "new-album": { as: DESK, to: go("/albums/new") },
+  "new-album-book": {
+    as: DESK,
+    to: async (page) => {
+      await go("/albums/new")(page);
+      await page.getByRole("button", { name: "Next" }).click();
+      await page.getByRole("button", { name: "Next" }).click();
+    },
+  },
+  month: { as: DESK, to: lantern },
+  "month-night": { as: NIGHT, to: lantern },
+  "month-list": { as: DESK, to: async (page) => { await lantern(page); await page.getByRole("link", { name: "Show a list" }).click(); } },
+  day: { as: DESK, to: day("2026-12-09") },
+  "day-night": { as: NIGHT, to: day("2026-12-04") },
+  "day-phone": { as: PHONE, to: day("2026-12-09") },
+  "month-phone": { as: PHONE, to: lantern },
+  "shelf-phone": { as: PHONE, to: async () => {} },
+  finish: { as: DESK, to: place("finish") },
+  album: { as: DESK, to: place("settings") },
+  "day-cider": { as: DESK, to: async (page) => { await open("Cider Month")(page); await page.goto(page.url().replace(/month.*/, "days/2026-10-02")); } },
+  "day-tides": { as: DESK, to: async (page) => { await open("Twelve Tides")(page); await page.goto(page.url().replace(/month.*/, "days/2026-12-30")); } },
+  "day-empty": { as: DESK, to: day("2026-12-29") },
+  "day-parade": { as: DESK, to: day("2026-12-12") },
+  "day-shared": { as: DESK, to: day("2026-12-13") },
+  tray: { as: DESK, to: go("/tray") },
+};
+
+const browser = await chromium.launch(CHROMIUM);
+for (const [name, { as, to }] of Object.entries(VIEWS)) {
+  if (only.length > 0 && !only.includes(name)) continue;
+  const context = await browser.newContext({ ...as, locale: "en-GB", timezoneId: "Europe/London" });
+  const page = await context.newPage();
+  const troubles: string[] = [];
+  page.on("console", (message) => message.type() === "error" && troubles.push(message.text()));
+  page.on("pageerror", (error) => troubles.push(String(error)));
+  await page.goto(`${address}/sign-in`);
+  if (name === "door") continue;
+  await page.getByRole("button", { name: /demo household/ }).click();
+  await page.waitForURL(/\/shelf/);
+  await to(page);
+  await page.waitForLoadState("networkidle");
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+  if (troubles.length > 0) process.stdout.write(`${name}: ${[...new Set(troubles)].join("\n  ").slice(0, 1500)}\n`);
+  await context.close();
+}
+await browser.close();
