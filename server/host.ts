@@ -26,7 +26,8 @@ export function makeApp(store: Store, build: ServerBuild | (() => Promise<Server
   const app = express();
   app.disable("x-powered-by");
   app.set("trust proxy", "loopback");
-  app.use(compression(), ...securityHeaders());
+  // A page is packed once for one reader: a light setting is soonest there.
+  app.use(compression({ level: 4 }), ...securityHeaders());
   if (clientFiles) {
     app.use("/assets", express.static(path.join(clientFiles, "assets"), { immutable: true, maxAge: "1y" }));
     app.use(express.static(clientFiles, { maxAge: "1h" }));

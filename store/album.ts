@@ -81,13 +81,35 @@ function toAggregate(row: AlbumRow & { days: DayRow[] }): AlbumAggregate {
 const ownAlbum = (householdId: string, albumId: string) =>
   and(eq(album.id, albumId), eq(album.householdId, householdId), isNull(album.deletedAt));
 
-/** The album with its days and their pieces, in one query; null when it is not this household's, or in the tray. */
+/** Albums as last read, the longest unread first; at most `MOST_REMEMBERED`. */
+const remembered = new Map<string, { revision: number; aggregate: AlbumAggregate }>();
+const MOST_REMEMBERED = 200;
+
+function remember(albumId: string, revision: number, aggregate: AlbumAggregate): AlbumAggregate {
+  remembered.delete(albumId);
+  remembered.set(albumId, { revision, aggregate });
+  for (const oldest of remembered.keys()) {
+    if (remembered.size <= MOST_REMEMBERED) break;
+    remembered.delete(oldest);
+  }
+  return aggregate;
+}
+
+/**
+ * The album with its days and their pieces; null when it is not this household's, or in the tray. An album whose
+ * revision has not moved since this process read it last is not read again: the database is asked every time, but only
+ * for that number.
+ */
 export async function readAlbum(db: Reader, householdId: string, albumId: string): Promise<AlbumAggregate | null> {
+  const [now] = await db.select({ revision: album.revision }).from(album).where(ownAlbum(householdId, albumId));
+  if (!now) return null;
+  const known = remembered.get(albumId);
+  if (known?.revision === now.revision) return remember(albumId, known.revision, known.aggregate);
   const row = await db.query.album.findFirst({
     where: ownAlbum(householdId, albumId),
     with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES } },
   });
-  return row ? toAggregate(row) : null;
+  return row ? remember(albumId, row.revision, toAggregate(row)) : null;
 }
 
 /** Every album on the household's shelf, latest month first. */

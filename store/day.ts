@@ -21,16 +21,15 @@ export type SaveResult =
   | { ok: false; reason: EditProblem | "not-found" }
   | { ok: false; reason: "clash"; clash: Clash };
 
-/** Locks a day of this household's album and reads it whole. */
+/** Locks a day of this household's album, the album first as every writer does, and reads it whole. */
 async function lockDay(tx: Transaction, author: Author, dayId: string): Promise<{ day: Day; binding: Binding } | null> {
   const [locked] = await tx
-    .select({ id: day.id, binding: album.binding })
-    .from(day)
-    .innerJoin(album, eq(album.id, day.albumId))
-    .where(and(eq(day.id, dayId), eq(album.id, author.albumId), eq(album.householdId, author.householdId), isNull(album.deletedAt)))
-    .for("update", { of: day });
+    .select({ binding: album.binding })
+    .from(album)
+    .where(and(eq(album.id, author.albumId), eq(album.householdId, author.householdId), isNull(album.deletedAt)))
+    .for("update");
   if (!locked) return null;
-  const row = await tx.query.day.findFirst({ where: eq(day.id, dayId), with: DAY_WITH_PIECES });
+  const row = await tx.query.day.findFirst({ where: and(eq(day.id, dayId), eq(day.albumId, author.albumId)), with: DAY_WITH_PIECES });
   return row ? { day: toDay(row), binding: locked.binding } : null;
 }
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { cell, DIAL, ringRadii, wedges } from "./dial-geometry.ts";
+import { cell, DIAL, point, ringRadii, wedgeAt, wedges } from "./dial-geometry.ts";
 
 describe("the dial", () => {
   it("goes once round from the top, clockwise, each wedge as wide as its dates", () => {
@@ -24,6 +24,18 @@ describe("the dial", () => {
       expect(outer - inner).toBe(DIAL.depth);
       if (ring > 0) expect(outer).toBeLessThan(ringRadii(ring - 1).inner);
     }
+  });
+
+  it("finds the wedge under every point that it draws it at", () => {
+    const turns = wedges([1, 2, 1, 3, 1]);
+    for (const [at, { from, to }] of turns.entries()) {
+      for (const turn of [from + 0.001, (from + to) / 2, to - 0.001]) {
+        const { x, y } = point(turn, 150);
+        expect(wedgeAt(turns, Number(x), Number(y), 60)).toBe(at);
+      }
+    }
+    expect(wedgeAt(turns, 300, 300, 60)).toBe(-1);
+    expect(wedgeAt(turns, 2, 2, 60)).toBe(-1);
   });
 
   it("draws every wedge inside its picture, even the only day of an album", () => {

@@ -52,3 +52,12 @@ export function wedges(dates: readonly number[]): { from: number; to: number }[]
     return { from, to: before / total };
   });
 }
+
+/** The wedge under a point of the picture, or -1 inside the hub and outside the labels. */
+export function wedgeAt(turns: readonly { from: number; to: number }[], x: number, y: number, hub: number): number {
+  const [dx, dy] = [x - DIAL.centre, y - DIAL.centre];
+  const radius = Math.hypot(dx, dy);
+  if (radius < hub || radius > DIAL.labels + 24) return -1;
+  const turn = (Math.atan2(dx, -dy) / (2 * Math.PI) + 1) % 1;
+  return turns.findIndex(({ from, to }) => from <= turn && turn < to);
+}

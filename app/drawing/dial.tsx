@@ -1,57 +1,46 @@
-import { memo } from "react";
 import { RINGS } from "#core/album/steps.ts";
-import { cell, DIAL, dash, point, ringRadii, wedges } from "./dial-geometry.ts";
-import { type StateCode, stateAt } from "./states.ts";
+import { cell, DIAL, dash, point, ringRadii, wedgeAt, wedges } from "./dial-geometry.ts";
+import { escaped, keptDrawing } from "./markup.ts";
+import { datesOn, isInBook, type PageRow } from "./page-row.ts";
+import { stateAt } from "./states.ts";
 
-/** One page's worth of days on the dial. */
-export type Wedge = {
-  readonly key: string;
-  readonly label: string;
-  /** How many dates it covers. */
-  readonly dates: number;
-  /** Five letters, rim inward. */
-  readonly states: StateCode;
-  readonly spoken: string;
-};
+const HUB = ringRadii(RINGS.length - 1).inner - 8;
+const turnsOf = (rows: readonly PageRow[]) => wedges(rows.map(datesOn));
 
-type Rings = { readonly wedges: readonly Wedge[]; readonly turns: readonly { from: number; to: number }[] };
+const hatches = RINGS.map(
+  (ring) =>
+    `<pattern id="begun-${ring}" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="6" height="6" class="fill-panel"/><rect width="2.6" height="6" class="fill-ring-${ring}"/></pattern>`,
+).join("");
 
-/** The rings themselves: all cells of one ring and state in one path, so that a redraw stays cheap. */
-const RingCells = memo(function RingCells({ wedges: all, turns }: Rings) {
-  return RINGS.map((ring, index) => {
+/** The rings and the numbers round them, as text: all cells of one ring and state are one path. */
+const faceMarkup = keptDrawing((rows: readonly PageRow[]) => {
+  const turns = turnsOf(rows);
+  const rings = RINGS.map((ring, index) => {
     const { outer, inner } = ringRadii(index);
     const paths = { d: "", b: "", o: "", n: "" };
-    for (const [at, wedge] of all.entries()) {
+    for (const [at, row] of rows.entries()) {
       const { from, to } = turns[at] ?? { from: 0, to: 0 };
-      const state = stateAt(wedge.states, index);
+      const state = stateAt(row.states, index);
       paths[state] += state === "n" ? dash(from, to, outer, inner) : cell(from, to, outer, inner);
     }
+    const path = (d: string, look: string) => (d ? `<path d="${d}" ${look}/>` : "");
     return (
-      <g key={ring}>
-        {paths.o && <path d={paths.o} className="fill-panel stroke-line" />}
-        {paths.b && <path d={paths.b} fill={`url(#begun-${ring})`} className={`stroke-ring-${ring}`} />}
-        {paths.d && <path d={paths.d} className={`fill-ring-${ring}`} />}
-        {paths.n && <path d={paths.n} className="stroke-edge" strokeWidth={1.5} />}
-      </g>
+      path(paths.o, 'class="fill-panel stroke-line"') +
+      path(paths.b, `fill="url(#begun-${ring})" class="stroke-ring-${ring}"`) +
+      path(paths.d, `class="fill-ring-${ring}"`) +
+      path(paths.n, 'class="stroke-edge" stroke-width="1.5"')
     );
   });
-});
-
-const Hatches = memo(function Hatches() {
-  return (
-    <defs>
-      {RINGS.map((ring) => (
-        <pattern key={ring} id={`begun-${ring}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" className="fill-panel" />
-          <rect width="2.6" height="6" className={`fill-ring-${ring}`} />
-        </pattern>
-      ))}
-    </defs>
-  );
+  const labels = rows.map((row, at) => {
+    const { from, to } = turns[at] ?? { from: 0, to: 0 };
+    const { x, y } = point((from + to) / 2, DIAL.labels);
+    return `<text x="${x}" y="${y}"${isInBook(row) ? ' class="fill-text font-semibold"' : ""}>${escaped(row.label || "–")}</text>`;
+  });
+  return `<defs>${hatches}</defs>${rings.join("")}<g text-anchor="middle" dominant-baseline="central" class="fill-quiet font-numeral" font-size="${rows.length > 40 ? 12 : 15}">${labels.join("")}</g>`;
 });
 
 type Props = {
-  readonly wedges: readonly Wedge[];
+  readonly rows: readonly PageRow[];
   readonly chosen: number;
   /** Where in the turn today is, or null when today is outside the album. */
   readonly today: number | null;
@@ -60,35 +49,25 @@ type Props = {
 };
 
 /** The hearth clock: the days as wedges clockwise from the top, five rings inward, the hand at today. */
-export function Dial({ wedges: all, chosen, today, centre, onChoose }: Props) {
-  const turns = wedges(all.map(({ dates }) => dates));
-  const hub = ringRadii(RINGS.length - 1).inner - 8;
+export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
+  const turns = turnsOf(rows);
   const marked = turns[chosen];
   return (
-    <svg viewBox={`0 0 ${DIAL.size} ${DIAL.size}`} className="block h-full w-full select-none" aria-hidden="true">
-      <Hatches />
-      <RingCells wedges={all} turns={turns} />
-      {all.map((wedge, index) => {
-        const { from, to } = turns[index] ?? { from: 0, to: 0 };
-        const is = index === chosen;
-        const inBook = stateAt(wedge.states, 4) === "d";
-        return (
-          <g key={wedge.key} onClick={() => onChoose(index)} className="cursor-pointer" data-day={wedge.key}>
-            <path d={cell(from, to, DIAL.rim + 34, hub)} className="fill-transparent hover:fill-edge/15" />
-            <text
-              {...point((from + to) / 2, DIAL.labels)}
-              textAnchor="middle"
-              dominantBaseline="central"
-              className={`font-numeral ${is ? "fill-ember font-bold" : inBook ? "fill-text font-semibold" : "fill-quiet"}`}
-              fontSize={is ? 20 : all.length > 40 ? 12 : 15}
-            >
-              {wedge.label}
-            </text>
-          </g>
-        );
-      })}
-      {marked && <path d={cell(marked.from, marked.to, DIAL.rim + 4, hub + 5)} fill="none" className="stroke-ember" strokeWidth={2.5} />}
-      {today !== null && <Hand turn={today} hub={hub} />}
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the pointer's way only; the list box round the dial has the keys
+    <svg
+      viewBox={`0 0 ${DIAL.size} ${DIAL.size}`}
+      className="block h-full w-full cursor-pointer select-none"
+      aria-hidden="true"
+      onClick={(event) => {
+        const box = event.currentTarget.getBoundingClientRect();
+        const hit = wedgeAt(turns, ((event.clientX - box.x) / box.width) * DIAL.size, ((event.clientY - box.y) / box.height) * DIAL.size, HUB);
+        if (hit >= 0) onChoose(hit);
+      }}
+    >
+      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by faceMarkup, every word escaped */}
+      <g dangerouslySetInnerHTML={faceMarkup(rows, "")} />
+      {marked && <Chosen label={rows[chosen]?.label ?? ""} from={marked.from} to={marked.to} />}
+      {today !== null && <Hand turn={today} />}
       <text x={DIAL.centre} y={DIAL.centre - 2} textAnchor="middle" className="fill-text font-numeral font-semibold" fontSize={46}>
         {centre.big}
       </text>
@@ -101,12 +80,22 @@ export function Dial({ wedges: all, chosen, today, centre, onChoose }: Props) {
   );
 }
 
-function Hand({ turn, hub }: { turn: number; hub: number }) {
-  const from = point(turn, hub - 8);
-  const to = point(turn, hub + 7);
+/** The chosen wedge's outline, and its number set over the quiet one. */
+function Chosen({ label, from, to }: { label: string; from: number; to: number }) {
+  const at = point((from + to) / 2, DIAL.labels);
   return (
-    <g className="stroke-ember">
-      <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} strokeWidth={5} strokeLinecap="round" />
+    <g textAnchor="middle" dominantBaseline="central">
+      <path d={cell(from, to, DIAL.rim + 4, HUB + 5)} fill="none" className="stroke-ember" strokeWidth={2.5} />
+      <circle cx={at.x} cy={at.y} r={17} className="fill-ground" />
+      <text {...at} className="fill-ember font-numeral font-bold" fontSize={20}>
+        {label}
+      </text>
     </g>
   );
+}
+
+function Hand({ turn }: { turn: number }) {
+  const from = point(turn, HUB - 8);
+  const to = point(turn, HUB + 7);
+  return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="stroke-ember" strokeWidth={5} strokeLinecap="round" />;
 }

@@ -1,38 +1,57 @@
-import { Link } from "react-router";
+import { useNavigate } from "react-router";
+import { escaped, keptDrawing } from "./markup.ts";
+import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
-/** One page's worth of days on the strip: banked ember, or glowing once it is in the book. */
-export type Notch = { readonly date: string; readonly label: string; readonly dates: number; /** 0 to 1 */ readonly full: number; readonly inBook: boolean; readonly skipped: boolean; readonly spoken: string };
+type Props = { readonly rows: readonly PageRow[]; readonly albumId: string; readonly chosen: string | null; readonly today: string | null };
 
-type Props = { readonly notches: readonly Notch[]; readonly hrefOf: (date: string) => string; readonly chosen: string | null; readonly today: string | null };
-
+const WIDE = 20;
 const TALL = 24;
+const FOOT = 34;
+
+/** The strip's bars and its links, as text. `variant` is `album chosen today`. */
+const stripMarkup = keptDrawing((rows: readonly PageRow[], variant) => {
+  const [albumId = "", chosen, today] = variant.split(" ");
+  const paths = { glow: "", warm: "", banked: "", foot: "", today: "", chosen: "" };
+  let x = 1;
+  for (const row of rows) {
+    const wide = datesOn(row) * WIDE - 2;
+    const full = fullnessOf(row);
+    const height = row.skipped ? 1 : Math.max(2, Math.round(full * TALL));
+    paths[isInBook(row) ? "glow" : full >= 0.5 ? "warm" : "banked"] += `M${x} ${FOOT}v-${height}h${wide}v${height}z`;
+    const mark = (tall: number) => `M${x} 35h${wide}v${tall}h-${wide}z`;
+    paths.foot += mark(1.4);
+    if (row.date === today) paths.today = mark(2.6);
+    if (row.date === chosen) paths.chosen = mark(4);
+    x += wide + 2;
+  }
+  const path = (d: string, look: string) => (d ? `<path d="${d}" class="${look}"/>` : "");
+  const links = rows.map(
+    (row) =>
+      `<a href="/albums/${albumId}/days/${row.date}" title="${escaped(briefly(row))}"${row.date === chosen ? ' aria-current="date"' : ""} class="notch${row.also.length > 0 ? " notch-wide" : ""}"></a>`,
+  );
+  return `<svg viewBox="0 0 ${x - 1} 44" preserveAspectRatio="none" class="absolute inset-0 h-full w-full" aria-hidden="true">${path(paths.glow, "fill-flame")}${path(paths.warm, "fill-[#b0541f]")}${path(paths.banked, "fill-[#765446]")}${path(paths.foot, "fill-on-soot-quiet/50")}${path(paths.today, "fill-flame")}${path(paths.chosen, "fill-on-soot")}</svg><div class="relative flex h-full">${links.join("")}</div>`;
+});
 
 /** The strip of days on the mantel: a notch a day, as tall as the day is full, and the way from day to day. */
-export function DayStrip({ notches, hrefOf, chosen, today }: Props) {
+export function DayStrip({ rows, albumId, chosen, today }: Props) {
+  const navigate = useNavigate();
+  /** Plain links for readers and for no script; one listener takes the clicks when there is one. */
+  const follow = (event: React.MouseEvent<HTMLElement>) => {
+    const link = event.target instanceof Element ? event.target.closest("a") : null;
+    const href = link?.getAttribute("href");
+    if (!href || event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return;
+    event.preventDefault();
+    navigate(href);
+  };
   return (
-    <nav aria-label="Days" className="flex h-11 min-w-0 flex-1 items-stretch">
-      {notches.map((notch) => {
-        const height = notch.skipped ? 1 : Math.max(2, Math.round(notch.full * TALL));
-        const glow = notch.inBook ? "fill-flame" : notch.full >= 0.5 ? "fill-[#b0541f]" : "fill-[#765446]";
-        const here = chosen === notch.date;
-        return (
-          <Link
-            key={notch.date}
-            to={hrefOf(notch.date)}
-            prefetch="none"
-            aria-label={notch.spoken}
-            aria-current={here ? "date" : undefined}
-            title={notch.spoken}
-            className={`group block min-w-0 outline-offset-[-2px] ${notch.dates > 1 ? "grow-[2]" : "grow"} basis-0`}
-          >
-            <svg viewBox="0 0 20 44" preserveAspectRatio="none" className="h-full w-full" aria-hidden="true">
-              <rect x="1" y="8" width="18" height="28" className="fill-transparent group-hover:fill-white/10" />
-              <rect x="1" y={34 - height} width="18" height={height} className={glow} />
-              <rect x="1" y="35" width="18" height={here ? 3.5 : 1.5} className={here ? "fill-on-soot" : today === notch.date ? "fill-flame" : "fill-on-soot-quiet/50"} />
-            </svg>
-          </Link>
-        );
-      })}
-    </nav>
+    // biome-ignore lint/a11y/noNoninteractiveElementInteractions: the links inside are what is clicked; this only spares each its own listener
+    // biome-ignore lint/a11y/useKeyWithClickEvents: a link's Enter arrives here as a click
+    <nav
+      aria-label="Days"
+      className="relative h-11 min-w-0 flex-1"
+      onClick={follow}
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by stripMarkup, every word escaped
+      dangerouslySetInnerHTML={stripMarkup(rows, `${albumId} ${chosen} ${today}`)}
+    />
   );
 }

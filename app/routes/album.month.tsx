@@ -1,8 +1,10 @@
+import { useRouteLoaderData } from "react-router";
 import { parseDate } from "#core/month/dates.ts";
 import { requireAlbum } from "#app/http/page.ts";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { Month } from "#app/places/month/month.tsx";
 import { monthView } from "#app/places/month/view.ts";
+import type { loader as albumLoader } from "./album.tsx";
 import type { Route } from "./+types/album.month";
 
 const MINUTES = [20, 45, 90] as const;
@@ -22,5 +24,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function MonthRoute({ loaderData }: Route.ComponentProps) {
-  return <Month {...loaderData} minuteChoices={MINUTES} />;
+  const album = useRouteLoaderData<typeof albumLoader>("routes/album");
+  return album ? <Month {...loaderData} rows={album.rows} minuteChoices={MINUTES} /> : null;
 }

@@ -20,8 +20,22 @@ export type Page = NumberedGroup & {
 /** The id of the piece that carries the number, among the pieces of a page. */
 export const NUMERAL_PIECE = "numeral";
 
-/** Reads every page of the album in order. Days outside the span are left out. */
-export function pagesOf(plan: AlbumPlan, days: readonly Day[]): Page[] {
+const read = new WeakMap<readonly Day[], { plan: AlbumPlan; pages: Page[] }>();
+
+/**
+ * Reads every page of the album in order. Days outside the span are left out. The same plan and days asked about again
+ * get the same answer without another reading.
+ */
+export function pagesOf(plan: AlbumPlan, days: readonly Day[]): readonly Page[] {
+  const known = read.get(days);
+  if (known?.plan === plan) return known.pages;
+  const pages = readPages(plan, days);
+  read.set(days, { plan, pages });
+  return pages;
+}
+
+/** The reading itself, every time anew. */
+export function readPages(plan: AlbumPlan, days: readonly Day[]): Page[] {
   const byId = new Map(days.map((day) => [day.id, day]));
   return numberDays(days, plan.span, plan.numbering).flatMap((numbered) => {
     const members = numbered.group.members.flatMap(({ id }) => byId.get(id) ?? []);

@@ -18,6 +18,7 @@ CREATE TABLE "album" (
 	"margin" integer NOT NULL,
 	"capacity_micrometres" integer NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
+	"revision" integer DEFAULT 1 NOT NULL,
 	"created_at" timestamp with time zone DEFAULT now() NOT NULL,
 	"deleted_at" timestamp with time zone,
 	CONSTRAINT "album_title_said" CHECK ("album"."title" <> ''),

@@ -36,6 +36,8 @@ export const album = pgTable(
     margin: length("margin").notNull(),
     capacity: integer("capacity_micrometres").notNull(),
     version: integer("version").notNull().default(1),
+    /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
+    revision: integer("revision").notNull().default(1),
     createdAt: instant("created_at").notNull().defaultNow(),
     deletedAt: instant("deleted_at"),
   },

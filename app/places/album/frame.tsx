@@ -24,7 +24,7 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
   const params = useParams();
   const path = `/albums/${view.albumId}`;
   const onDay = params.date !== undefined;
-  const chosen = params.date ? (view.notches.findLast(({ date }) => date <= (params.date ?? ""))?.date ?? null) : null;
+  const chosen = params.date ? (view.rows.findLast(({ date }) => date <= (params.date ?? ""))?.date ?? null) : null;
   const [keysOpen, setKeysOpen] = useState(false);
   const undo = useUndo(view.albumId);
   const navigate = useNavigate();
@@ -39,14 +39,14 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
       } else if (!command && event.key === "?") {
         setKeysOpen(true);
       } else if (!command && onDay && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
-        const at = view.notches.findIndex(({ date }) => date === chosen);
-        const next = view.notches[at + (event.key === "ArrowLeft" ? -1 : 1)];
+        const at = view.rows.findIndex(({ date }) => date === chosen);
+        const next = view.rows[at + (event.key === "ArrowLeft" ? -1 : 1)];
         if (next) navigate(`${path}/days/${next.date}`);
       }
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [undo, onDay, view.notches, chosen, navigate, path]);
+  }, [undo, onDay, view.rows, chosen, navigate, path]);
 
   const hrefOf = (place: (typeof PLACES)[number]["to"]) => (place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`);
   return (
@@ -59,7 +59,7 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
           <Brand to="/shelf" />
           <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">{view.title}</p>
           <div className="col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
-            <DayStrip notches={view.notches} hrefOf={(date) => `${path}/days/${date}`} chosen={chosen} today={view.today} />
+            <DayStrip rows={view.rows} albumId={view.albumId} chosen={chosen} today={view.today} />
           </div>
           <div className="grid justify-items-end text-sm">
             <span className="text-on-soot-quiet">{view.clock}</span>

@@ -1,16 +1,15 @@
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
-import { RINGS } from "#core/album/steps.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
-import type { Notch } from "#app/drawing/strip.tsx";
-import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import type { PageRow } from "#app/drawing/page-row.ts";
+import { codeOf } from "#app/drawing/states.ts";
 
 export type FrameView = {
   readonly albumId: string;
   readonly memberId: string;
   readonly title: string;
-  readonly notches: readonly Notch[];
+  readonly rows: readonly PageRow[];
   /** The date that today's page goes by, when today is in the album. */
   readonly today: CalendarDate | null;
   /** Where "Day" leads when no day is chosen. */
@@ -25,14 +24,28 @@ export function pageName(page: Page): string {
   return `${page.label ?? dates}${title ? `, ${title}` : ""}`;
 }
 
-/** A page and its rings, spoken. */
-export const spokenPage = (page: Page): string =>
-  page.skipped ? `${pageName(page)}: skipped` : `${pageName(page)}: ${RINGS.map((ring) => `${RING_NAME[ring].toLowerCase()} ${RING_STATE[page.states[ring]]}`).join(", ")}`;
-
 export const leadDate = (page: Page): CalendarDate => page.group.lead.date;
 
 export function pageOf(pages: readonly Page[], date: CalendarDate | null): Page | undefined {
   return pages.find(({ days }) => days.some((day) => day.date === date));
+}
+
+const known = new WeakMap<readonly Page[], readonly PageRow[]>();
+
+/** The album's pages as rows; the same pages always give the same rows, so that what is drawn of them can be kept. */
+export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
+  const rows =
+    known.get(pages) ??
+    pages.map((page) => ({
+      date: leadDate(page),
+      also: page.days.slice(1).map(({ date }) => date),
+      label: page.label ?? "",
+      title: page.days.map((day) => day.content.title).filter(Boolean).join(" / "),
+      states: codeOf(page.states),
+      skipped: page.skipped,
+    }));
+  known.set(pages, rows);
+  return rows;
 }
 
 export function frameView({ album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] }, wall: { date: CalendarDate; time: string }, memberId: string): FrameView {
@@ -42,15 +55,7 @@ export function frameView({ album, days }: { album: AlbumPlan & { id: string }; 
     albumId: album.id,
     memberId,
     title: album.title,
-    notches: pages.map((page) => ({
-      date: leadDate(page),
-      label: page.label ?? "",
-      dates: page.days.length,
-      full: Math.round(page.fullness * 100) / 100,
-      inBook: page.states.book === "done",
-      skipped: page.skipped,
-      spoken: pageName(page) + (page.skipped ? ", skipped" : page.states.book === "done" ? ", in the book" : `, ${Math.round(page.fullness * 100)} per cent`),
-    })),
+    rows: rowsOf(pages),
     today: todays ? leadDate(todays) : null,
     dayDate: todays ? leadDate(todays) : album.span.start,
     clock: `${weekdayName(wall.date).slice(0, 3)} ${printShort(wall.date)}, ${wall.time}`,

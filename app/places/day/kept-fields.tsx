@@ -15,17 +15,19 @@ type Props = {
   readonly maxLength?: number;
 };
 
-/** One line that saves itself. */
+/** One line that saves itself; a long one wraps, and Enter does not break it. */
 export function KeptLine({ part, name, label, saved, toEdit, placeholder, className = "", maxLength = 500 }: Props) {
   const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
   return (
-    <input
+    <textarea
       aria-label={label}
+      rows={1}
       value={text}
-      onChange={(event) => change(event.target.value)}
+      onChange={(event) => change(event.target.value.replaceAll("\n", " "))}
+      onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}
       placeholder={placeholder}
       maxLength={maxLength}
-      className={`w-full min-w-0 rounded-sm border border-transparent bg-transparent px-1 py-0.5 hover:border-line focus:border-edge focus:bg-raised ${className}`}
+      className={`field-sizing-content w-full min-w-0 resize-none rounded-sm border border-transparent bg-transparent px-1 py-0.5 leading-tight hover:border-line focus:border-edge focus:bg-raised ${className}`}
     />
   );
 }

@@ -1,9 +1,10 @@
-import { useState } from "react";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { lazy, Suspense, useState } from "react";
 import { Button } from "#app/ui/button.tsx";
 import { KeptText } from "./kept-fields.tsx";
 import { Tray, Without } from "./tray.tsx";
 import type { DayView } from "./view.ts";
+
+const DeckList = lazy(() => import("./deck-list.tsx").then((module) => ({ default: module.DeckList })));
 
 export function PromptTray({ view }: { view: DayView }) {
   const [first, ...others] = view.parts;
@@ -22,36 +23,15 @@ export function PromptTray({ view }: { view: DayView }) {
       )}
       <div className="flex flex-wrap items-center gap-x-4">
         <Button small onClick={() => setOpen(!open)} aria-expanded={open}>
-          {open ? "Close the deck" : `Take one from ${view.deck.name}`}
+          {open ? "Close the deck" : "Take one from the deck"}
         </Button>
         {first.content.prompt.text === "" && <Without day={first} part="prompt" />}
       </div>
-      {open && <Deck view={view} onTaken={() => setOpen(false)} />}
+      {open && (
+        <Suspense fallback={<p className="text-sm text-quiet">Fetching the deck</p>}>
+          <DeckList part={first} used={view.slipsUsed} onTaken={() => setOpen(false)} />
+        </Suspense>
+      )}
     </Tray>
-  );
-}
-
-function Deck({ view, onTaken }: { view: DayView; onTaken: () => void }) {
-  const { put } = useOutbox();
-  const [first] = view.parts;
-  if (!first) return null;
-  return (
-    <ul aria-label={`The deck ${view.deck.name}`} className="grid max-h-72 gap-px overflow-y-auto border border-line bg-line">
-      {view.deck.slips.map(({ id, text, usedOn }) => (
-        <li key={id} className="bg-raised">
-          <button
-            type="button"
-            className="min-h-10 w-full px-3 py-1.5 text-left hover:text-ember focus-visible:outline-offset-[-2px]"
-            onClick={() => {
-              put(`${first.id}:prompt`, { what: "edit", dayId: first.id, base: first.version, edit: { kind: "prompt", text, slip: id } });
-              onTaken();
-            }}
-          >
-            {text}
-            {usedOn && <span className="text-sm text-quiet"> On day {usedOn} already.</span>}
-          </button>
-        </li>
-      ))}
-    </ul>
   );
 }

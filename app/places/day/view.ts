@@ -6,7 +6,7 @@ import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
-import { deckOfSlip, NOTICING } from "#core/words/decks.ts";
+import { deckOfSlip } from "#core/words/decks.ts";
 import type { LeafView } from "#app/drawing/leaf-view.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { fitWords, leafOf } from "./leaf-of.ts";
@@ -35,7 +35,8 @@ export type DayView = {
   readonly printSizes: readonly SizeChoice[];
   readonly layouts: readonly { id: string; name: string }[];
   readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
-  readonly deck: { readonly name: string; readonly slips: readonly { id: string; text: string; usedOn: string | null }[] };
+  /** Slips that days of this album have taken, and the number of each day. */
+  readonly slipsUsed: Readonly<Record<string, string>>;
   readonly promptFrom: string | null;
   readonly before: CalendarDate | null;
   readonly after: CalendarDate | null;
@@ -81,7 +82,6 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
   const at = pages.indexOf(page);
   const { unit } = album;
   const choice = (size: Size): SizeChoice => ({ size, said: printSize(size, unit) });
-  const usedOn = new Map(pages.flatMap((each) => each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""] as const] : []))));
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
@@ -101,7 +101,7 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
     printSizes: PRINT_SIZES.map(choice),
     layouts: POCKET_LAYOUTS.map(({ id, name }) => ({ id, name })),
     photoInfo: photoInfo(aggregate, page),
-    deck: { name: NOTICING.name, slips: NOTICING.slips.map(({ id, text }) => ({ id, text, usedOn: usedOn.get(id) ?? null })) },
+    slipsUsed: Object.fromEntries(pages.flatMap((each) => each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""]] : [])))),
     promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
     before: pages[at - 1] ? leadDate(pages[at - 1] as Page) : null,
     after: pages[at + 1] ? leadDate(pages[at + 1] as Page) : null,

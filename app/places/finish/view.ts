@@ -13,7 +13,8 @@ export function looseEnds(pages: readonly Page[]): LooseEnd[] {
     const missing = undescribed > 0 ? [of(undescribed === 1 ? "A photo has no description." : `${undescribed} photos have no description.`)] : [];
     const left = page.steps.filter(({ done }) => !done).length;
     const next = nextStep(page);
-    const nearly = next && left <= 3 ? [of(`Nearly there: ${STEP_TO_DO[next.step].toLowerCase()}.`)] : [];
+    const told = page.content.photos.length > 0 || page.content.cards.length > 0;
+    const nearly = next && told && left <= 3 ? [of(`Nearly there: ${STEP_TO_DO[next.step].toLowerCase()}.`)] : [];
     return [...notes, ...missing, ...nearly];
   });
 }

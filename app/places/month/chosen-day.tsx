@@ -10,7 +10,7 @@ import type { ChosenDay } from "./view.ts";
 export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: ChosenDay; stale: boolean }) {
   const href = `/albums/${albumId}/days/${day.date}`;
   return (
-    <section aria-label="The chosen day" aria-busy={stale} className={stale ? "opacity-60" : ""}>
+    <section aria-label="The chosen day" aria-busy={stale} className={`@container ${stale ? "opacity-60" : ""}`}>
       <div className="flex items-start gap-4">
         <p className={`font-numeral leading-none font-semibold ${day.label.length > 2 ? "text-4xl" : "text-6xl"}`}>{day.label}</p>
         <div className="min-w-0 flex-1">
@@ -24,9 +24,9 @@ export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: 
           Open the day
         </Link>
       </div>
-      <div className="mt-4 grid items-start gap-4 sm:grid-cols-[minmax(150px,190px)_minmax(0,1fr)]">
+      <div className="mt-4 grid items-start gap-4 @[27rem]:grid-cols-[minmax(150px,190px)_minmax(0,1fr)]">
         <Link to={href} className="block h-48 overflow-hidden rounded-sm bg-mat" tabIndex={-1} aria-hidden="true">
-          <Mat items={matItems(day.leaf, "Page")} unit={day.leaf.unit} label="" />
+          <Mat items={matItems(day.leaf, "Page")} unit={day.leaf.unit} label="" small />
         </Link>
         <dl className="border-t border-line">
           {day.lines.map(({ ring, state, said }) => (

@@ -1,14 +1,16 @@
 import { Link } from "react-router";
 import { RINGS } from "#core/album/steps.ts";
+import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
 import { stateNamed } from "#app/drawing/states.ts";
+import { shortDate, shortWeekday } from "#app/ui/say-date.ts";
 import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
 import type { MonthView } from "./view.ts";
 
-type Props = { readonly view: MonthView; readonly chosen: number; readonly onChoose: (index: number) => void };
+type Props = { readonly view: MonthView; readonly rows: readonly PageRow[]; readonly chosen: number; readonly onChoose: (index: number) => void };
 
 /** The dial's equal twin: the same days and the same five rings, as rows. */
-export function DayTable({ view, chosen, onChoose }: Props) {
+export function DayTable({ view, rows, chosen, onChoose }: Props) {
   return (
     <table className="w-full border-collapse text-left">
       <caption className="pb-2 text-left">
@@ -33,18 +35,18 @@ export function DayTable({ view, chosen, onChoose }: Props) {
         </tr>
       </thead>
       <tbody>
-        {view.rows.map((row, index) => (
-          <tr key={row.key} className={`border-b border-line ${index === chosen ? "bg-panel shadow-[inset_3px_0_0_var(--color-ember)]" : ""}`}>
+        {rows.map((row, index) => (
+          <tr key={row.date} className={`border-b border-line ${index === chosen ? "bg-panel shadow-[inset_3px_0_0_var(--color-ember)]" : ""}`}>
             <th scope="row" className="w-16 py-0 pr-3 pl-2 font-numeral text-lg font-semibold">
               <button type="button" className="min-h-10 w-full text-left hover:text-ember" aria-label={`Show ${row.label} beside the list`} aria-pressed={index === chosen} onClick={() => onChoose(index)}>
-                {row.label}
+                {row.label || "–"}
               </button>
             </th>
             <td className="min-w-0 py-1">
-              <Link to={`/albums/${view.albumId}/days/${row.key}`} className="block hover:text-ember">
+              <Link to={`/albums/${view.albumId}/days/${row.date}`} className="block hover:text-ember">
                 {row.title || <span className="text-quiet">No title yet</span>}
                 <span className="block text-xs text-quiet">
-                  {row.weekday} {row.dateSaid}
+                  {shortWeekday(row.date)} {[row.date, ...row.also].map(shortDate).join(", ")}
                 </span>
               </Link>
             </td>

@@ -1,7 +1,9 @@
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
+import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
+import { useRunning } from "#app/ui/use-running.ts";
 import { useMedia } from "#app/ui/use-media.ts";
 import { RING_NAME } from "#app/ui/wording.ts";
 import { DayTable } from "./day-table.tsx";
@@ -9,28 +11,28 @@ import { ChosenDayPanel } from "./chosen-day.tsx";
 import { Tonight } from "./tonight.tsx";
 import type { MonthView } from "./view.ts";
 
-type Props = { readonly view: MonthView; readonly asTable: boolean; readonly asked: string | null; readonly minuteChoices: readonly number[] };
+type Props = { readonly view: MonthView; readonly rows: readonly PageRow[]; readonly asTable: boolean; readonly asked: string | null; readonly minuteChoices: readonly number[] };
 
 /** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
 const SETTLE = 140;
 
-export function Month({ view, asTable, asked, minuteChoices }: Props) {
+export function Month({ view, rows, asTable, asked, minuteChoices }: Props) {
   const narrow = useMedia("(max-width: 899.9px)", asTable);
   const table = asked === "table" || (asked !== "dial" && narrow);
-  const fromUrl = view.rows.findIndex(({ key }) => key === view.chosen.date);
+  const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
   const [chosen, setChosen] = useState(fromUrl);
   const [query, setQuery] = useSearchParams();
   const settling = useRef<number>(undefined);
   useEffect(() => setChosen(fromUrl), [fromUrl]);
 
   const choose = (index: number) => {
-    const row = view.rows[index];
+    const row = rows[index];
     if (!row) return;
     setChosen(index);
     window.clearTimeout(settling.current);
     settling.current = window.setTimeout(() => {
       const next = new URLSearchParams(query);
-      next.set("day", row.key);
+      next.set("day", row.date);
       setQuery(next, { replace: true, preventScrollReset: true });
     }, SETTLE);
   };
@@ -41,10 +43,10 @@ export function Month({ view, asTable, asked, minuteChoices }: Props) {
   };
 
   return (
-    <div className={table ? "grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(340px,440px)] wide:p-7" : "grid gap-6 p-4 wide:grid-cols-[minmax(0,1.15fr)_minmax(380px,1fr)] wide:p-7"}>
+    <div className={table ? "grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:p-7" : "grid gap-6 p-4 wide:grid-cols-[minmax(0,1.15fr)_minmax(380px,1fr)] wide:p-7"}>
       <h1 className="sr-only">Month</h1>
       <section aria-label="The days" className="min-w-0">
-        {table ? <DayTable view={view} chosen={chosen} onChoose={choose} /> : <DialWithKeys view={view} chosen={chosen} onChoose={choose} />}
+        {table ? <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} /> : <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} />}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
           <Link to={hrefAs(table ? "dial" : "table")} replace preventScrollReset className="link">
@@ -60,8 +62,10 @@ export function Month({ view, asTable, asked, minuteChoices }: Props) {
           </p>
         )}
       </section>
-      <div className="grid content-start gap-6">
-        <ChosenDayPanel albumId={view.albumId} day={view.chosen} stale={fromUrl !== chosen} />
+      <div className={`grid content-start gap-6 ${table ? "max-wide:order-first" : ""}`}>
+        <div className={table ? "max-wide:hidden" : ""}>
+          <ChosenDayPanel albumId={view.albumId} day={view.chosen} stale={fromUrl !== chosen} />
+        </div>
         <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />
       </div>
     </div>
@@ -85,19 +89,21 @@ function Legend() {
   );
 }
 
-type Choosing = { view: MonthView; chosen: number; onChoose: (index: number) => void };
+type Choosing = { view: MonthView; rows: readonly PageRow[]; chosen: number; onChoose: (index: number) => void };
 
 /** The dial as one widget for the keyboard and for readers: a list box whose options are the days. */
-function DialWithKeys({ view, chosen, onChoose }: Choosing) {
+function DialWithKeys({ view, rows, chosen, onChoose }: Choosing) {
   const navigate = useNavigate();
-  const last = view.rows.length - 1;
+  const last = rows.length - 1;
+  // Without a running script no key turns the dial, so its options would only be in the way; the list is for then.
+  const running = useRunning();
   const onKeyDown = (event: React.KeyboardEvent) => {
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
-    const row = view.rows[chosen];
-    if (step !== undefined) onChoose((chosen + step + view.rows.length) % view.rows.length);
+    const row = rows[chosen];
+    if (step !== undefined) onChoose((chosen + step + rows.length) % rows.length);
     else if (event.key === "Home") onChoose(0);
     else if (event.key === "End") onChoose(last);
-    else if (event.key === "Enter" && row) navigate(`/albums/${view.albumId}/days/${row.key}`);
+    else if (event.key === "Enter" && row) navigate(`/albums/${view.albumId}/days/${row.date}`);
     else return;
     event.preventDefault();
   };
@@ -107,18 +113,18 @@ function DialWithKeys({ view, chosen, onChoose }: Choosing) {
       role="listbox"
       aria-label={`The month as a dial. Rings from the rim inward: ${Object.values(RING_NAME).join(", ")}`}
       tabIndex={0}
-      aria-activedescendant={`dial-${view.rows[chosen]?.key}`}
+      aria-activedescendant={`dial-${rows[chosen]?.date}`}
       onKeyDown={onKeyDown}
       className="mx-auto aspect-square w-full max-w-[min(100%,calc(100dvh-150px))] rounded-full"
     >
-      {view.rows.map((row, index) => (
+      {running && rows.map((row, index) => (
         // biome-ignore lint/a11y/useFocusableInteractive: the list box holds the focus and names its active option
         // biome-ignore lint/a11y/useSemanticElements: see above
-        <div key={row.key} role="option" id={`dial-${row.key}`} aria-selected={index === chosen} className="sr-only">
-          {row.spoken}
+        <div key={row.date} role="option" id={`dial-${row.date}`} aria-selected={index === chosen} className="sr-only">
+          {spoken(row)}
         </div>
       ))}
-      <Dial wedges={view.rows} chosen={chosen} today={view.today} centre={{ big: String(view.inBook), small: [`of ${view.wanted}`, "in the book"] }} onChoose={onChoose} />
+      <Dial rows={rows} chosen={chosen} today={view.today} centre={{ big: String(view.inBook), small: [`of ${view.wanted}`, "in the book"] }} onChoose={onChoose} />
     </div>
   );
 }

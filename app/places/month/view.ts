@@ -2,19 +2,16 @@ import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf, progressOf } from "#core/album/page.ts";
 import { type Ring, RINGS, type RingState } from "#core/album/steps.ts";
 import { printSize } from "#core/measure/size.ts";
-import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
 import { inSpan } from "#core/month/span.ts";
 import { tonight } from "#core/pace/tonight.ts";
 import { countWords } from "#core/words/count.ts";
-import type { Wedge } from "#app/drawing/dial.tsx";
 import type { LeafView } from "#app/drawing/leaf-view.ts";
-import { codeOf } from "#app/drawing/states.ts";
 import { leafOf } from "#app/places/day/leaf-of.ts";
-import { leadDate, pageOf, spokenPage } from "#app/places/album/view.ts";
+import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { FOUNDATION_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
 
-export type DayRow = Wedge & { readonly weekday: string; readonly dateSaid: string; readonly title: string };
 export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };
 export type ChosenDay = {
   readonly date: CalendarDate;
@@ -28,7 +25,6 @@ export type ChosenDay = {
 };
 export type MonthView = {
   readonly albumId: string;
-  readonly rows: readonly DayRow[];
   readonly chosen: ChosenDay;
   /** Turn of the dial at which today lies. */
   readonly today: number | null;
@@ -91,16 +87,6 @@ export function monthView({ album, days }: { album: AlbumPlan & { id: string }; 
   if (!page) throw new Error("an album has at least one day");
   return {
     albumId: album.id,
-    rows: pages.map((each) => ({
-      key: leadDate(each),
-      label: each.label ?? "–",
-      dates: each.days.length,
-      states: codeOf(each.states),
-      spoken: spokenPage(each),
-      weekday: weekdayName(leadDate(each)).slice(0, 3),
-      dateSaid: each.days.map((day) => printShort(day.date)).join(", "),
-      title: each.days.map((day) => day.content.title).filter(Boolean).join(" / "),
-    })),
     chosen: chosenDay(page, album),
     today: turnOf(pages, today),
     ...progressOf(pages),

@@ -1,0 +1,8 @@
+const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"] as const;
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"] as const;
+
+/** `Wed`, of an ISO date; for lists drawn in the browser, without a calendar library there. */
+export const shortWeekday = (date: string): string => WEEKDAYS[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? "";
+
+/** `9 Dec`, of an ISO date. */
+export const shortDate = (date: string): string => `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1] ?? ""}`;
