@@ -9,8 +9,8 @@ export function loader({ request, context }: Route.LoaderArgs) {
   return { look: look ?? ("system" as Look), nonce: context.nonce };
 }
 
-/** Only the look switch changes what the root knows. */
-export const shouldRevalidate = ({ formAction }: { formAction?: string | undefined }) => formAction === "/look";
+/** The look changes with a whole new page. */
+export const shouldRevalidate = () => false;
 
 export const meta: Route.MetaFunction = () => [{ title: "Hearth Clock" }];
 

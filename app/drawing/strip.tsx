@@ -1,4 +1,3 @@
-import { useNavigate } from "react-router";
 import { escaped, keptDrawing } from "./markup.ts";
 import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
@@ -34,22 +33,10 @@ const stripMarkup = keptDrawing((rows: readonly PageRow[], variant) => {
 
 /** The strip of days on the mantel: a notch a day, as tall as the day is full, and the way from day to day. */
 export function DayStrip({ rows, albumId, chosen, today }: Props) {
-  const navigate = useNavigate();
-  /** Plain links for readers and for no script; one listener takes the clicks when there is one. */
-  const follow = (event: React.MouseEvent<HTMLElement>) => {
-    const link = event.target instanceof Element ? event.target.closest("a") : null;
-    const href = link?.getAttribute("href");
-    if (!href || event.metaKey || event.ctrlKey || event.shiftKey || event.button !== 0) return;
-    event.preventDefault();
-    navigate(href);
-  };
   return (
-    // biome-ignore lint/a11y/noNoninteractiveElementInteractions: the links inside are what is clicked; this only spares each its own listener
-    // biome-ignore lint/a11y/useKeyWithClickEvents: a link's Enter arrives here as a click
     <nav
       aria-label="Days"
       className="relative h-11 min-w-0 flex-1"
-      onClick={follow}
       // biome-ignore lint/security/noDangerouslySetInnerHtml: written by stripMarkup, every word escaped
       dangerouslySetInnerHTML={stripMarkup(rows, `${albumId} ${chosen} ${today}`)}
     />

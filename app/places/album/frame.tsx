@@ -1,11 +1,11 @@
 import { BookOpenCheck, CalendarDays, Library, NotebookPen, Settings2, Undo2 } from "lucide-react";
-import { type ReactNode, useEffect, useRef, useState } from "react";
-import { Link, NavLink, useFetcher, useLocation, useNavigate, useParams } from "react-router";
+import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
+import { useFetcher, useLocation, useNavigate, useParams } from "react-router";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
+import { usePlainLinks } from "#app/ui/use-plain-links.ts";
 import { UNDO_PROBLEM } from "#app/ui/wording.ts";
-import { KeysDialog } from "./keys-dialog.tsx";
 import { OutboxProvider } from "./outbox-provider.tsx";
 import { SaveState } from "./save-state.tsx";
 import type { FrameView } from "./view.ts";
@@ -16,6 +16,8 @@ const PLACES = [
   { group: "Keep", name: "Finish", to: "finish", icon: BookOpenCheck },
   { group: "Keep", name: "Album", to: "settings", icon: Settings2 },
 ] as const;
+
+const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ default: module.KeysDialog })));
 
 const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
@@ -28,6 +30,8 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
   const [keysOpen, setKeysOpen] = useState(false);
   const undo = useUndo(view.albumId);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const follow = usePlainLinks();
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -54,7 +58,9 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
       <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
         To the page itself
       </a>
-      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh">
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: only passes on the clicks of the links inside */}
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: a link's Enter arrives here as a click */}
+      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh" onClick={follow}>
         <header className="grid grid-cols-[auto_1fr_auto] items-center gap-x-4 bg-soot px-4 text-on-soot wide:grid-cols-[124px_auto_minmax(0,1fr)_auto] wide:gap-x-6 wide:pr-6">
           <Brand to="/shelf" />
           <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">{view.title}</p>
@@ -71,7 +77,7 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
             {PLACES.map(({ group, name, to, icon: Icon }, at) => (
               <div key={to} className="contents wide:block">
                 {PLACES[at - 1]?.group !== group && <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>}
-                <PlaceLink to={hrefOf(to)} here={to === "days" ? onDay : undefined}>
+                <PlaceLink href={hrefOf(to)} here={to === "days" ? onDay : pathname === `${path}/${to}`}>
                   <Icon className="size-5 wide:hidden" aria-hidden="true" />
                   {name}
                 </PlaceLink>
@@ -87,10 +93,10 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
               <button type="button" onClick={() => setKeysOpen(true)} className="hidden min-h-9 text-sm text-quiet hover:text-ember wide:block">
                 Keys
               </button>
-              <Link to="/shelf" className="grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs text-quiet hover:text-ember wide:min-h-9 wide:justify-items-start wide:text-[15px]">
+              <a href="/shelf" className="grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs text-quiet hover:text-ember wide:min-h-9 wide:justify-items-start wide:text-[15px]">
                 <Library className="size-5 wide:hidden" aria-hidden="true" />
                 Shelf
-              </Link>
+              </a>
             </div>
           </nav>
           <main id="place" tabIndex={-1} className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0">
@@ -103,18 +109,22 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
           </main>
         </div>
       </div>
-      <KeysDialog open={keysOpen} onOpenChange={setKeysOpen} />
+      {keysOpen && (
+        <Suspense>
+          <KeysDialog onClose={() => setKeysOpen(false)} />
+        </Suspense>
+      )}
     </OutboxProvider>
   );
 }
 
-function PlaceLink({ to, here, children }: { to: string; here: boolean | undefined; children: ReactNode }) {
-  const look = (active: boolean) =>
-    `grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs wide:min-h-9 wide:justify-items-start wide:border-l-3 wide:px-[17px] wide:text-[15px] ${active ? "font-semibold text-text wide:border-ember" : "text-quiet hover:text-ember wide:border-transparent wide:text-text"}`;
+const PLACE = "grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs wide:min-h-9 wide:justify-items-start wide:border-l-3 wide:px-[17px] wide:text-[15px]";
+
+function PlaceLink({ href, here, children }: { href: string; here: boolean; children: ReactNode }) {
   return (
-    <NavLink to={to} className={({ isActive }) => look(here ?? isActive)} aria-current={here ? "page" : undefined}>
+    <a href={href} aria-current={here ? "page" : undefined} className={`${PLACE} ${here ? "font-semibold text-text wide:border-ember" : "text-quiet hover:text-ember wide:border-transparent wide:text-text"}`}>
       {children}
-    </NavLink>
+    </a>
   );
 }
 

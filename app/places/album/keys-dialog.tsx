@@ -9,9 +9,9 @@ const KEYS = [
   ["?", "This list"],
 ] as const;
 
-export function KeysDialog({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+export function KeysDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange} modal={false}>
+    <Dialog.Root open onOpenChange={(open) => open || onClose()} modal={false}>
       <Dialog.Portal>
         <Dialog.Content className="fixed top-1/2 left-1/2 z-30 w-[min(92vw,26rem)] -translate-1/2 rounded-md border border-edge bg-panel p-6" aria-describedby={undefined}>
           <Dialog.Title className="mb-4 text-xl">Keys</Dialog.Title>

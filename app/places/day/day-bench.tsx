@@ -1,5 +1,4 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
-import { Link } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
@@ -110,17 +109,17 @@ function Foot({ view }: { view: DayView }) {
   return (
     <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
       {view.before ? (
-        <Link to={href(view.before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+        <a href={href(view.before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
           <ChevronLeft className="size-4" aria-hidden="true" /> The day before
-        </Link>
+        </a>
       ) : (
         <span />
       )}
       <span className="text-center text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
       {view.after ? (
-        <Link to={href(view.after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+        <a href={href(view.after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
           The day after <ChevronRight className="size-4" aria-hidden="true" />
-        </Link>
+        </a>
       ) : (
         <span />
       )}

@@ -1,5 +1,4 @@
 import { Download } from "lucide-react";
-import { Link } from "react-router";
 import { buttonLook } from "#app/ui/button.tsx";
 import type { LooseEnd } from "./view.ts";
 
@@ -23,10 +22,10 @@ export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
           <ul>
             {ends.map(({ date, name, said }) => (
               <li key={`${date} ${said}`} className="border-b border-line">
-                <Link to={`/albums/${albumId}/days/${date}`} className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]">
+                <a href={`/albums/${albumId}/days/${date}`} className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]">
                   <span className="font-medium">{name}</span>
                   <span>{said}</span>
-                </Link>
+                </a>
               </li>
             ))}
           </ul>

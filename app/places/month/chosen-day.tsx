@@ -1,4 +1,3 @@
-import { Link } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
 import { StateMark } from "#app/drawing/state-mark.tsx";
 import { matItems } from "#app/places/day/mat-items.tsx";
@@ -20,14 +19,14 @@ export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: 
             {day.skipped && ", skipped"}
           </p>
         </div>
-        <Link to={href} className={buttonLook("main", true)}>
+        <a href={href} className={buttonLook("main", true)}>
           Open the day
-        </Link>
+        </a>
       </div>
       <div className="mt-4 grid items-start gap-4 @[27rem]:grid-cols-[minmax(150px,190px)_minmax(0,1fr)]">
-        <Link to={href} className="block h-48 overflow-hidden rounded-sm bg-mat" tabIndex={-1} aria-hidden="true">
+        <a href={href} className="block h-48 overflow-hidden rounded-sm bg-mat" tabIndex={-1} aria-hidden="true">
           <Mat items={matItems(day.leaf, "Page")} unit={day.leaf.unit} label="" small />
-        </Link>
+        </a>
         <dl className="border-t border-line">
           {day.lines.map(({ ring, state, said }) => (
             <div key={ring} className="grid grid-cols-[16px_82px_minmax(0,1fr)] items-center gap-3 border-b border-line py-1.5">

@@ -1,4 +1,3 @@
-import { Link } from "react-router";
 import { RINGS } from "#core/album/steps.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
@@ -43,12 +42,12 @@ export function DayTable({ view, rows, chosen, onChoose }: Props) {
               </button>
             </th>
             <td className="min-w-0 py-1">
-              <Link to={`/albums/${view.albumId}/days/${row.date}`} className="block hover:text-ember">
+              <a href={`/albums/${view.albumId}/days/${row.date}`} className="block hover:text-ember">
                 {row.title || <span className="text-quiet">No title yet</span>}
                 <span className="block text-xs text-quiet">
                   {shortWeekday(row.date)} {[row.date, ...row.also].map(shortDate).join(", ")}
                 </span>
-              </Link>
+              </a>
             </td>
             {RINGS.map((ring, at) => (
               <td key={ring} className="px-0.5 wide:px-2">

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
@@ -49,16 +49,16 @@ export function Month({ view, rows, asTable, asked, minuteChoices }: Props) {
         {table ? <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} /> : <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} />}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
-          <Link to={hrefAs(table ? "dial" : "table")} replace preventScrollReset className="link">
+          <a href={hrefAs(table ? "dial" : "table")} data-in-place className="link">
             {table ? "Show the dial" : "Show a list"}
-          </Link>
+          </a>
         </div>
         {view.setAside > 0 && (
           <p className="mt-3 text-sm text-quiet">
             {view.setAside} {view.setAside === 1 ? "day is" : "days are"} set aside with all they hold.{" "}
-            <Link to="../settings" relative="path" className="link">
+            <a href={`/albums/${view.albumId}/settings`} className="link">
               Change the span to bring them back
-            </Link>
+            </a>
           </p>
         )}
       </section>

@@ -1,4 +1,4 @@
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import type { MonthView } from "./view.ts";
 
 type Props = { readonly albumId: string; readonly tonight: MonthView["tonight"]; readonly choices: readonly number[] };
@@ -19,16 +19,15 @@ export function Tonight({ albumId, tonight, choices }: Props) {
         </h2>
         <nav aria-label="Minutes there are" className="flex gap-4 text-sm">
           {choices.map((minutes) => (
-            <Link
+            <a
               key={minutes}
-              to={hrefFor(minutes)}
-              replace
-              preventScrollReset
+              href={hrefFor(minutes)}
+              data-in-place
               aria-current={tonight.minutes === minutes ? "true" : undefined}
               className={`py-1 ${tonight.minutes === minutes ? "border-b-2 border-ember font-semibold" : "text-quiet hover:text-ember"}`}
             >
               {minutes} min
-            </Link>
+            </a>
           ))}
         </nav>
       </div>
@@ -38,12 +37,12 @@ export function Tonight({ albumId, tonight, choices }: Props) {
         <ul className="grid gap-0.5 pt-2">
           {tonight.items.map(({ date, label, minutes, said }) => (
             <li key={`${date} ${said}`}>
-              <Link to={`/albums/${albumId}/days/${date}#finish`} className="grid grid-cols-[4rem_1fr] gap-2 py-0.5 hover:text-ember">
+              <a href={`/albums/${albumId}/days/${date}#finish`} className="grid grid-cols-[4rem_1fr] gap-2 py-0.5 hover:text-ember">
                 <span className="text-quiet">{minutes} min</span>
                 <span>
                   <strong className="font-semibold">{label}</strong>: {said}
                 </span>
-              </Link>
+              </a>
             </li>
           ))}
         </ul>
