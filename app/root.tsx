@@ -6,7 +6,9 @@ import "./styles/app.css";
 
 export function loader({ request, context }: Route.LoaderArgs) {
   const look = /(?:^|;\s*)look=(day|night)/.exec(request.headers.get("cookie") ?? "")?.[1] as Look | undefined;
-  return { look: look ?? ("system" as Look), nonce: context.nonce };
+  // A first guess at a small screen, until the browser itself has measured.
+  const phone = request.headers.get("sec-ch-ua-mobile") === "?1";
+  return { look: look ?? ("system" as Look), phone, nonce: context.nonce };
 }
 
 /** The look changes with a whole new page. */

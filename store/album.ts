@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, isNull } from "drizzle-orm";
+import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
 import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
@@ -81,6 +81,21 @@ function toAggregate(row: AlbumRow & { days: DayRow[] }): AlbumAggregate {
 const ownAlbum = (householdId: string, albumId: string) =>
   and(eq(album.id, albumId), eq(album.householdId, householdId), isNull(album.deletedAt));
 
+const prepareRevision = (db: Db) =>
+  db
+    .select({ revision: album.revision })
+    .from(album)
+    .where(and(eq(album.id, sql.placeholder("albumId")), eq(album.householdId, sql.placeholder("householdId")), isNull(album.deletedAt)))
+    .prepare("album_revision");
+const prepared = new WeakMap<Db, ReturnType<typeof prepareRevision>>();
+
+/** The one statement that every page of an album sends, written once for each pool. */
+function revisionQuery(db: Db): ReturnType<typeof prepareRevision> {
+  const query = prepared.get(db) ?? prepareRevision(db);
+  prepared.set(db, query);
+  return query;
+}
+
 /** Albums as last read, the longest unread first; at most `MOST_REMEMBERED`. */
 const remembered = new Map<string, { revision: number; aggregate: AlbumAggregate }>();
 const MOST_REMEMBERED = 200;
@@ -100,8 +115,8 @@ function remember(albumId: string, revision: number, aggregate: AlbumAggregate):
  * revision has not moved since this process read it last is not read again: the database is asked every time, but only
  * for that number.
  */
-export async function readAlbum(db: Reader, householdId: string, albumId: string): Promise<AlbumAggregate | null> {
-  const [now] = await db.select({ revision: album.revision }).from(album).where(ownAlbum(householdId, albumId));
+export async function readAlbum(db: Db, householdId: string, albumId: string): Promise<AlbumAggregate | null> {
+  const [now] = await revisionQuery(db).execute({ householdId, albumId });
   if (!now) return null;
   const known = remembered.get(albumId);
   if (known?.revision === now.revision) return remember(albumId, known.revision, known.aggregate);

@@ -39,9 +39,8 @@ export function Piece({ piece, w, h }: { piece: PieceView; w: number; h: number 
 
 function RuledLines({ w, h }: { w: number; h: number }) {
   const lines = Math.max(1, Math.floor((h * 0.8) / 8));
-  return Array.from({ length: lines }, (_, at) => at).map((at) => (
-    <line key={at} x1={w * 0.1} x2={w * 0.9} y1={h * 0.14 + at * 8} y2={h * 0.14 + at * 8} className="stroke-film" strokeWidth={0.5} />
-  ));
+  const d = Array.from({ length: lines }, (_, at) => `M${(w * 0.1).toFixed(1)} ${(h * 0.14 + at * 8).toFixed(1)}h${(w * 0.8).toFixed(1)}`).join("");
+  return <path d={d} fill="none" className="stroke-film" strokeWidth={0.5} />;
 }
 
 function Laid({ laid }: { laid: LaidPiece }) {
@@ -60,6 +59,12 @@ function Laid({ laid }: { laid: LaidPiece }) {
   );
 }
 
+/** To a tenth of a millimetre, the finest that is drawn. */
+const tenths = (n: number) => Math.round(n * 10) / 10;
+
+/** A punched hole as part of a path. */
+const hole = (x: number, y: number, r: number) => `M${(x - r).toFixed(1)} ${y.toFixed(1)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
+
 const PAPER = { full: "fill-paper", pocket: "fill-film", paper: "fill-[#efe9dd]", clear: "fill-white/25", vellum: "fill-white/60", none: "fill-white/10" } as const;
 
 /** A page at its size with everything laid on it; its left upper corner at 0, 0. */
@@ -68,11 +73,9 @@ export function Leaf({ leaf }: { leaf: LeafView }) {
   return (
     <g>
       {film && (
-        <g transform={`translate(${-film.margin - Math.max(0, (film.w - film.margin - w) / 2)} ${(h - film.h) / 2})`}>
+        <g transform={`translate(${tenths(-film.margin - Math.max(0, (film.w - film.margin - w) / 2))} ${tenths((h - film.h) / 2)})`}>
           <rect width={film.w} height={film.h} rx={1.2} className="fill-white/10 stroke-white/35" strokeWidth={0.4} />
-          {[0.18, 0.5, 0.82].map((at) => (
-            <circle key={at} cx={film.margin * 0.45} cy={film.h * at} r={2.6} className="fill-mat stroke-white/35" strokeWidth={0.4} />
-          ))}
+          <path d={[0.18, 0.5, 0.82].map((at) => hole(film.margin * 0.45, film.h * at, 2.6)).join("")} className="fill-mat stroke-white/35" strokeWidth={0.4} />
         </g>
       )}
       <rect x={0.8} y={1.2} width={w} height={h} className="fill-black/25" />

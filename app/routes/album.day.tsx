@@ -1,8 +1,10 @@
+import { useRouteLoaderData } from "react-router";
 import { parseDate, printShort, wallClock } from "#core/month/dates.ts";
 import { notFound, requireAlbum } from "#app/http/page.ts";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { DayBench } from "#app/places/day/day-bench.tsx";
 import { dayView } from "#app/places/day/view.ts";
+import type { loader as albumLoader } from "./album.tsx";
 import type { Route } from "./+types/album.day";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.label} ${loaderData.parts[0]?.content.title ?? ""} · Hearth Clock` : "Hearth Clock" }];
@@ -22,5 +24,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function DayRoute({ loaderData }: Route.ComponentProps) {
-  return <DayBench key={loaderData.date} view={loaderData} />;
+  const album = useRouteLoaderData<typeof albumLoader>("routes/album");
+  return album ? <DayBench key={loaderData.date} view={loaderData} rows={album.rows} /> : null;
 }

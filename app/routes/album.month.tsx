@@ -4,6 +4,7 @@ import { requireAlbum } from "#app/http/page.ts";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { Month } from "#app/places/month/month.tsx";
 import { monthView } from "#app/places/month/view.ts";
+import type { loader as rootLoader } from "#app/root.tsx";
 import type { loader as albumLoader } from "./album.tsx";
 import type { Route } from "./+types/album.month";
 
@@ -16,14 +17,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const query = new URL(request.url).searchParams;
   const minutes = MINUTES.find((each) => String(each) === query.get("minutes")) ?? 45;
   const view = monthView(aggregate, context.wall(member).date, { date: parseDate(query.get("day") ?? ""), minutes });
-  // A phone gets the list at once; the browser itself decides as soon as it runs.
-  const asTable = query.get("as") === "table" || (query.get("as") !== "dial" && request.headers.get("sec-ch-ua-mobile") === "?1");
-  return { view, asTable, asked: query.get("as") };
+  return { view, asked: query.get("as") };
 }
 
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function MonthRoute({ loaderData }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
-  return album ? <Month {...loaderData} rows={album.rows} minuteChoices={MINUTES} /> : null;
+  const root = useRouteLoaderData<typeof rootLoader>("root");
+  return album ? <Month {...loaderData} rows={album.rows} phone={root?.phone ?? false} minuteChoices={MINUTES} /> : null;
 }

@@ -52,7 +52,7 @@ export const shouldRevalidate = revalidateWhenReached;
 export default function AlbumRoute({ loaderData }: Route.ComponentProps) {
   const root = useRouteLoaderData<typeof rootLoader>("root");
   return (
-    <AlbumFrame view={loaderData} look={root?.look ?? "system"}>
+    <AlbumFrame view={loaderData} look={root?.look ?? "system"} phone={root?.phone ?? false}>
       <Outlet />
     </AlbumFrame>
   );

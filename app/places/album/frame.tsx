@@ -4,6 +4,7 @@ import { useFetcher, useLocation, useNavigate, useParams } from "react-router";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
+import { useMedia } from "#app/ui/use-media.ts";
 import { usePlainLinks } from "#app/ui/use-plain-links.ts";
 import { UNDO_PROBLEM } from "#app/ui/wording.ts";
 import { OutboxProvider } from "./outbox-provider.tsx";
@@ -22,7 +23,8 @@ const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ de
 const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
 /** The mantel, the strip and the rail round every place of an album. */
-export function AlbumFrame({ view, look, children }: { view: FrameView; look: Look; children: ReactNode }) {
+export function AlbumFrame({ view, look, phone, children }: { view: FrameView; look: Look; phone: boolean; children: ReactNode }) {
+  const narrow = useMedia("(max-width: 899.9px)", phone);
   const params = useParams();
   const path = `/albums/${view.albumId}`;
   const onDay = params.date !== undefined;
@@ -78,7 +80,7 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
               <div key={to} className="contents wide:block">
                 {PLACES[at - 1]?.group !== group && <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>}
                 <PlaceLink href={hrefOf(to)} here={to === "days" ? onDay : pathname === `${path}/${to}`}>
-                  <Icon className="size-5 wide:hidden" aria-hidden="true" />
+                  {narrow && <Icon className="size-5" aria-hidden="true" />}
                   {name}
                 </PlaceLink>
               </div>
@@ -93,8 +95,8 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
               <button type="button" onClick={() => setKeysOpen(true)} className="hidden min-h-9 text-sm text-quiet hover:text-ember wide:block">
                 Keys
               </button>
-              <a href="/shelf" className="grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs text-quiet hover:text-ember wide:min-h-9 wide:justify-items-start wide:text-[15px]">
-                <Library className="size-5 wide:hidden" aria-hidden="true" />
+              <a href="/shelf" className="place wide:-ml-5">
+                {narrow && <Library className="size-5" aria-hidden="true" />}
                 Shelf
               </a>
             </div>
@@ -118,11 +120,9 @@ export function AlbumFrame({ view, look, children }: { view: FrameView; look: Lo
   );
 }
 
-const PLACE = "grid min-h-14 flex-1 content-center justify-items-center gap-0.5 text-xs wide:min-h-9 wide:justify-items-start wide:border-l-3 wide:px-[17px] wide:text-[15px]";
-
 function PlaceLink({ href, here, children }: { href: string; here: boolean; children: ReactNode }) {
   return (
-    <a href={href} aria-current={here ? "page" : undefined} className={`${PLACE} ${here ? "font-semibold text-text wide:border-ember" : "text-quiet hover:text-ember wide:border-transparent wide:text-text"}`}>
+    <a href={href} aria-current={here ? "page" : undefined} className="place">
       {children}
     </a>
   );

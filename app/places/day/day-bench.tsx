@@ -1,5 +1,6 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { Mat } from "#app/drawing/mat.tsx";
+import type { PageRow } from "#app/drawing/page-row.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
 import { ClashPanel } from "./clash-panel.tsx";
@@ -15,7 +16,7 @@ import type { DayView } from "./view.ts";
 import { WordsTray } from "./words-tray.tsx";
 
 /** One day's bench: its leaves to scale on the mat, its trays in working order beside them. */
-export function DayBench({ view }: { view: DayView }) {
+export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   return (
     <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)]">
       <section aria-label="The mat" className="relative flex h-[46vh] flex-col overflow-hidden bg-mat wide:h-full">
@@ -29,7 +30,7 @@ export function DayBench({ view }: { view: DayView }) {
       </section>
       <div className="min-w-0 wide:overflow-y-auto">
         <div className="grid gap-0 px-4 pt-4 pb-8 wide:px-6">
-          <Heading view={view} />
+          <Heading view={view} rows={rows} />
           <Troubles />
           <ClashPanel />
           <PromptTray view={view} />
@@ -38,7 +39,7 @@ export function DayBench({ view }: { view: DayView }) {
           <PaperTray view={view} />
           <FinishTray view={view} />
           <NoteTray view={view} />
-          <Foot view={view} />
+          <Foot view={view} rows={rows} />
         </div>
       </div>
     </div>
@@ -61,7 +62,7 @@ function FitNotes({ view }: { view: DayView }) {
   );
 }
 
-function Heading({ view }: { view: DayView }) {
+function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const [first, ...others] = view.parts;
   if (!first) return null;
   return (
@@ -80,7 +81,7 @@ function Heading({ view }: { view: DayView }) {
           {view.skipped && <strong className="font-semibold text-text">, skipped</strong>}
         </p>
       </div>
-      <DayMenu view={view} />
+      <DayMenu view={view} rows={rows} />
     </header>
   );
 }
@@ -104,20 +105,22 @@ function Troubles() {
   );
 }
 
-function Foot({ view }: { view: DayView }) {
+function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+  const at = rows.findIndex(({ date }) => date === view.date);
+  const [before, after] = [rows[at - 1]?.date, rows[at + 1]?.date];
   const href = (date: string) => `/albums/${view.albumId}/days/${date}`;
   return (
     <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
-      {view.before ? (
-        <a href={href(view.before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+      {before ? (
+        <a href={href(before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
           <ChevronLeft className="size-4" aria-hidden="true" /> The day before
         </a>
       ) : (
         <span />
       )}
       <span className="text-center text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
-      {view.after ? (
-        <a href={href(view.after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+      {after ? (
+        <a href={href(after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
           The day after <ChevronRight className="size-4" aria-hidden="true" />
         </a>
       ) : (

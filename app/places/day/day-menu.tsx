@@ -3,16 +3,20 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import type { Sent } from "#core/album/edit-schema.ts";
+import type { PageRow } from "#app/drawing/page-row.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { shortDate } from "#app/ui/say-date.ts";
 import type { DayView } from "./view.ts";
 
 /** What can be done with the day as a whole: let it go, share its page, move its story, take a change back. */
-export function DayMenu({ view }: { view: DayView }) {
+export function DayMenu({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const { put } = useOutbox();
   const [open, setOpen] = useState(false);
   const undo = useFetcher();
   const lead = view.parts[0];
   if (!lead) return null;
+  const at = rows.findIndex(({ date }) => date === view.date);
+  const alone = rows.filter((row) => row.date !== view.date && row.also.length === 0);
   const act = (sent: Sent) => {
     put(`${lead.id}:month`, sent);
     setOpen(false);
@@ -34,17 +38,17 @@ export function DayMenu({ view }: { view: DayView }) {
               Give each date its own page
             </button>
           )}
-          {view.before && !view.skipped && (
+          {at > 0 && !view.skipped && (
             <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "before" })}>
               Share a page with the day before
             </button>
           )}
-          {view.after && !view.skipped && (
+          {at < rows.length - 1 && !view.skipped && (
             <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "after" })}>
               Share a page with the day after
             </button>
           )}
-          {view.moveTo.length > 0 && (
+          {view.parts.length === 1 && alone.length > 0 && (
             <label className="grid gap-1 border-t border-line px-3 py-2 text-sm">
               Move the story to another day
               <select
@@ -55,9 +59,9 @@ export function DayMenu({ view }: { view: DayView }) {
                 }}
               >
                 <option value="">Which day</option>
-                {view.moveTo.map(({ date, said }) => (
-                  <option key={date} value={date}>
-                    {said}
+                {alone.map((row) => (
+                  <option key={row.date} value={row.date}>
+                    {shortDate(row.date)}: {row.title || (row.skipped ? "skipped" : "no title yet")}
                   </option>
                 ))}
               </select>

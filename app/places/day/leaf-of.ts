@@ -5,7 +5,9 @@ import { printSize, type Size } from "#core/measure/size.ts";
 import type { LeafView, PieceView } from "#app/drawing/leaf-view.ts";
 import { INSERT_NAME } from "#app/ui/wording.ts";
 
-const mm = (length: Length) => Math.round(toMillimetres(length) * 100) / 100;
+/** Millimetres to a hundredth, as a drawing needs them. */
+const round = (n: number) => Math.round(n * 100) / 100;
+const mm = (length: Length) => round(toMillimetres(length));
 const inMm = ({ w, h }: Size) => ({ w: mm(w), h: mm(h) });
 
 /** Kinds that go into a protector; the others are punched or bound themselves. */
@@ -25,7 +27,7 @@ export function leafOf(page: Page, { format, unit }: Pick<AlbumPlan, "format" | 
     [NUMERAL_PIECE, numeral] as const,
   ]);
   // The opening is a little larger than the page; both are centred on each other.
-  const [dx, dy] = [(mm(plan.area.w) - mm(plan.page.w)) / 2, (mm(plan.area.h) - mm(plan.page.h)) / 2];
+  const [dx, dy] = [toMillimetres(plan.area.w - plan.page.w as Length) / 2, toMillimetres(plan.area.h - plan.page.h as Length) / 2];
   const kind = content.foundation?.kind ?? null;
   const film = kind && IN_PROTECTOR.includes(kind) && format.margin > 0;
   return {
@@ -34,12 +36,12 @@ export function leafOf(page: Page, { format, unit }: Pick<AlbumPlan, "format" | 
     ...inMm(plan.page),
     said: { w: printLength(plan.page.w, unit), h: printLength(plan.page.h, unit), size: printSize(plan.page, unit) },
     film: film
-      ? { w: mm(plan.page.w) + mm(format.outer.w) - mm(format.nominal.w), h: mm(plan.page.h) + mm(format.outer.h) - mm(format.nominal.h), margin: mm(format.margin) }
+      ? { w: round(mm(plan.page.w) + mm(format.outer.w) - mm(format.nominal.w)), h: round(mm(plan.page.h) + mm(format.outer.h) - mm(format.nominal.h)), margin: mm(format.margin) }
       : null,
-    pockets: plan.pockets.map(({ x, y, w, h }) => ({ x: mm(x) - dx, y: mm(y) - dy, w: mm(w), h: mm(h) })),
+    pockets: plan.pockets.map(({ x, y, w, h }) => ({ x: round(toMillimetres(x) - dx), y: round(toMillimetres(y) - dy), w: mm(w), h: mm(h) })),
     laid: plan.fit.laid.flatMap(({ id, rect, turned }) => {
       const piece = pieces.get(id);
-      return piece ? [{ piece, turned, x: mm(rect.x) - dx, y: mm(rect.y) - dy, w: mm(rect.w), h: mm(rect.h) }] : [];
+      return piece ? [{ piece, turned, x: round(toMillimetres(rect.x) - dx), y: round(toMillimetres(rect.y) - dy), w: mm(rect.w), h: mm(rect.h) }] : [];
     }),
     beside: plan.fit.beside.flatMap((id) => pieces.get(id) ?? []),
     inserts: content.inserts.map(({ id, kind: of, size, note }) => ({ id, kind: of, name: INSERT_NAME[of], note, said: printSize(size, unit), ...inMm(size) })),

@@ -1,10 +1,14 @@
 import { Trash2 } from "lucide-react";
+import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import { FOUNDATION_KINDS, type Foundation, INSERT_KINDS, type Insert, NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
+import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { inches, millimetres } from "#core/measure/length.ts";
+import { sameSize } from "#core/measure/size.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { pendingOf } from "#app/places/album/outbox.ts";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField } from "#app/ui/field.tsx";
+import { Options } from "#app/ui/options.tsx";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME, NUMERAL_NAME } from "#app/ui/wording.ts";
 import { KeptLine } from "./kept-fields.tsx";
 import { SizePicker } from "./size-picker.tsx";
@@ -24,11 +28,10 @@ export function PaperTray({ view }: { view: DayView }) {
           <SizePicker
             label="Page size"
             value={view.pageSize}
-            choices={[view.albumSize, ...view.printSizes.filter(({ said }) => said !== view.albumSize.said)]}
+            choices={[view.albumSize, ...PRINT_SIZES.filter((size) => !sameSize(size, view.albumSize))]}
             unit={view.unit}
             onPick={(size) => {
-              const own = size.w !== view.albumSize.size.w || size.h !== view.albumSize.size.h;
-              put(`${first.id}:page-size`, { what: "edit", dayId: first.id, base: first.version, edit: { kind: "page-size", size: own ? size : null } });
+              put(`${first.id}:page-size`, { what: "edit", dayId: first.id, base: first.version, edit: { kind: "page-size", size: sameSize(size, view.albumSize) ? null : size } });
             }}
           />
           <span className="text-sm text-quiet">{first.content.pageSize ? "this day’s own" : "the album’s"}</span>
@@ -55,23 +58,14 @@ function FoundationFields({ view, part }: { view: DayView; part: DayPart }) {
           value={now?.kind ?? ""}
           onChange={(event) => {
             const kind = FOUNDATION_KINDS.find((each) => each === event.target.value);
-            save(kind ? { kind, layout: kind === "pocket" ? (now?.layout ?? view.layouts[0]?.id ?? null) : null, basePaper: now?.basePaper ?? "", note: now?.note ?? "" } : null);
+            save(kind ? { kind, layout: kind === "pocket" ? (now?.layout ?? POCKET_LAYOUTS[0]?.id ?? null) : null, basePaper: now?.basePaper ?? "", note: now?.note ?? "" } : null);
           }}
         >
-          <option value="">None yet</option>
-          {FOUNDATION_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {FOUNDATION_NAME[kind]}
-            </option>
-          ))}
+          <Options chosen={now?.kind ?? ""} all={[["", "None yet"], ...FOUNDATION_KINDS.map((kind) => [kind, FOUNDATION_NAME[kind]] as const)]} />
         </SelectField>
         {now?.kind === "pocket" ? (
           <SelectField label="Pockets" value={now.layout ?? ""} onChange={(event) => save({ ...now, layout: event.target.value })}>
-            {view.layouts.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
+            <Options chosen={now.layout ?? ""} all={POCKET_LAYOUTS.map(({ id, name }) => [id, name] as const)} />
           </SelectField>
         ) : (
           <p className="self-end pb-2 text-sm text-quiet">{now ? FOUNDATION_HINT[now.kind] : "A page made ready leaves only words and a print for the day."}</p>
@@ -96,11 +90,7 @@ function NumeralFields({ view, part }: { view: DayView; part: DayPart }) {
   return (
     <div className="grid grid-cols-2 items-end gap-3">
       <SelectField label={`Number ${view.label}`} value={now.style} onChange={(event) => save(event.target.value as NumeralStyle, now.note)}>
-        {NUMERAL_STYLES.map((style) => (
-          <option key={style} value={style}>
-            {NUMERAL_NAME[style]}
-          </option>
-        ))}
+        <Options chosen={now.style} all={NUMERAL_STYLES.map((style) => [style, NUMERAL_NAME[style]] as const)} />
       </SelectField>
       <input aria-label="Note on the number" className="field" value={now.note} maxLength={500} placeholder="Which set, which colour" onChange={(event) => save(now.style, event.target.value, true)} />
     </div>
@@ -120,13 +110,9 @@ function Inserts({ view }: { view: DayView }) {
         <div key={insert.id} className="grid gap-1.5 border-l-2 border-line pl-3">
           <div className="flex flex-wrap items-center gap-2">
             <select aria-label={`Kind of insert ${at + 1}`} className="field w-auto py-1 text-sm" value={insert.kind} onChange={(event) => change(part, { ...insert, kind: event.target.value as Insert["kind"] })}>
-              {INSERT_KINDS.map((kind) => (
-                <option key={kind} value={kind}>
-                  {INSERT_NAME[kind]}
-                </option>
-              ))}
+              <Options chosen={insert.kind} all={INSERT_KINDS.map((kind) => [kind, INSERT_NAME[kind]] as const)} />
             </select>
-            <SizePicker label={`Size of insert ${at + 1}`} value={insert.size} choices={view.cardSizes} unit={view.unit} onPick={(size) => change(part, { ...insert, size })} />
+            <SizePicker label={`Size of insert ${at + 1}`} value={insert.size} choices={CARD_SIZES} unit={view.unit} onPick={(size) => change(part, { ...insert, size })} />
             <Button look="quiet" small aria-label={`Remove insert ${at + 1}`} onClick={() => put(`${part.id}:remove:${insert.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-insert", id: insert.id } })}>
               <Trash2 className="size-4" aria-hidden="true" /> Remove
             </Button>

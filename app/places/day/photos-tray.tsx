@@ -1,6 +1,7 @@
 import { ImagePlus, Trash2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
+import { PRINT_SIZES } from "#core/album/formats.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
@@ -37,7 +38,7 @@ export function PhotosTray({ view }: { view: DayView }) {
                 <SizePicker
                   label={`Print size of photo ${at + 1}`}
                   value={photo.print}
-                  choices={view.printSizes}
+                  choices={PRINT_SIZES}
                   unit={view.unit}
                   onPick={(print) => put(`${part.id}:photo-print:${photo.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "photo-print", id: photo.id, print } })}
                 />

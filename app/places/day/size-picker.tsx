@@ -2,15 +2,15 @@ import { useState } from "react";
 import { parseLength, printNumber, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize, size } from "#core/measure/size.ts";
 import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
-import type { SizeChoice } from "./view.ts";
+import { Options } from "#app/ui/options.tsx";
 
-type Props = { readonly label: string; readonly value: Size; readonly choices: readonly SizeChoice[]; readonly unit: Unit; readonly onPick: (size: Size) => void };
+type Props = { readonly label: string; readonly value: Size; readonly choices: readonly Size[]; readonly unit: Unit; readonly onPick: (size: Size) => void };
 
 const OWN = "own";
 
 /** A usual size, or any other by its width and height as people write lengths. */
 export function SizePicker({ label, value, choices, unit, onPick }: Props) {
-  const listed = choices.findIndex((choice) => sameSize(choice.size, value));
+  const listed = choices.findIndex((choice) => sameSize(choice, value));
   const [own, setOwn] = useState(false);
   return (
     <div className="flex flex-wrap items-center gap-2">
@@ -21,16 +21,13 @@ export function SizePicker({ label, value, choices, unit, onPick }: Props) {
         onChange={(event) => {
           const choice = choices[Number(event.target.value)];
           setOwn(event.target.value === OWN);
-          if (choice) onPick(choice.size);
+          if (choice) onPick(choice);
         }}
       >
-        {listed < 0 && <option value="now">{printSize(value, unit)}</option>}
-        {choices.map(({ said }, at) => (
-          <option key={said} value={String(at)}>
-            {said}
-          </option>
-        ))}
-        <option value={OWN}>Own size</option>
+        <Options
+          chosen={own ? OWN : listed >= 0 ? String(listed) : "now"}
+          all={[...(listed < 0 ? [["now", printSize(value, unit)] as const] : []), ...choices.map((choice, at) => [String(at), printSize(choice, unit)] as const), [OWN, "Own size"]]}
+        />
       </select>
       {own && <OwnSize label={label} value={value} unit={unit} onPick={onPick} onDone={() => setOwn(false)} />}
     </div>

@@ -1,17 +1,14 @@
-import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
-import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
-import { printSize, type Size } from "#core/measure/size.ts";
+import type { Size } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import type { LeafView } from "#app/drawing/leaf-view.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { fitWords, leafOf } from "./leaf-of.ts";
 
-export type SizeChoice = { readonly size: Size; readonly said: string };
 export type PhotoInfo = { readonly name: string; readonly taken: string | null; readonly pixels: string };
 
 /** One date's own material on the page; a shared page has several. */
@@ -30,17 +27,11 @@ export type DayView = {
   readonly fit: readonly string[];
   readonly unit: Unit;
   readonly pageSize: Size;
-  readonly albumSize: SizeChoice;
-  readonly cardSizes: readonly SizeChoice[];
-  readonly printSizes: readonly SizeChoice[];
-  readonly layouts: readonly { id: string; name: string }[];
+  readonly albumSize: Size;
   readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
   /** Slips that days of this album have taken, and the number of each day. */
   readonly slipsUsed: Readonly<Record<string, string>>;
   readonly promptFrom: string | null;
-  readonly before: CalendarDate | null;
-  readonly after: CalendarDate | null;
-  readonly moveTo: readonly { date: CalendarDate; said: string }[];
   readonly lastWrite: string | null;
 };
 
@@ -79,9 +70,7 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
   const pages = pagesOf(album, days);
   const page = pageOf(pages, date);
   if (!page) return null;
-  const at = pages.indexOf(page);
   const { unit } = album;
-  const choice = (size: Size): SizeChoice => ({ size, said: printSize(size, unit) });
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
@@ -96,16 +85,10 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
     fit: fitWords(page, album),
     unit,
     pageSize: pageSize(page.content, album.format),
-    albumSize: choice(album.format.nominal),
-    cardSizes: CARD_SIZES.map(choice),
-    printSizes: PRINT_SIZES.map(choice),
-    layouts: POCKET_LAYOUTS.map(({ id, name }) => ({ id, name })),
+    albumSize: album.format.nominal,
     photoInfo: photoInfo(aggregate, page),
     slipsUsed: Object.fromEntries(pages.flatMap((each) => each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""]] : [])))),
     promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
-    before: pages[at - 1] ? leadDate(pages[at - 1] as Page) : null,
-    after: pages[at + 1] ? leadDate(pages[at + 1] as Page) : null,
-    moveTo: page.days.length > 1 ? [] : pages.filter((each) => each !== page && each.days.length === 1).map((each) => ({ date: leadDate(each), said: `${each.label ?? "–"}, ${printShort(leadDate(each))}${each.skipped ? ", skipped" : ""}` })),
     lastWrite: writes[0] ? `${writes[0].by}, ${saidAt(writes[0].at)}` : null,
   };
 }

@@ -1,6 +1,7 @@
 import { Trash2 } from "lucide-react";
 import { countWords } from "#core/words/count.ts";
 import { printSize } from "#core/measure/size.ts";
+import { CARD_SIZES } from "#core/album/formats.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { KeptText } from "./kept-fields.tsx";
@@ -14,7 +15,7 @@ export function WordsTray({ view }: { view: DayView }) {
   if (!first) return null;
   const cards = view.parts.flatMap((part) => part.content.cards.map((card) => ({ part, card })));
   const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
-  const usual = view.cardSizes[0];
+  const [usual] = CARD_SIZES;
   return (
     <Tray id="words" ring="words" state={view.states.words} name="Words" aside={cards.length > 0 && `${words} ${words === 1 ? "word" : "words"}`}>
       {cards.map(({ part, card }, at) => (
@@ -32,7 +33,7 @@ export function WordsTray({ view }: { view: DayView }) {
             <SizePicker
               label={`Size of card ${at + 1}`}
               value={card.size}
-              choices={view.cardSizes}
+              choices={CARD_SIZES}
               unit={view.unit}
               onPick={(size) => put(`${part.id}:card-size:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "card-size", id: card.id, size } })}
             />
@@ -47,7 +48,7 @@ export function WordsTray({ view }: { view: DayView }) {
           small
           onClick={() => {
             const id = crypto.randomUUID();
-            if (usual) put(`${first.id}:add:${id}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "add-card", card: { id, size: usual.size, text: "" } } });
+            if (usual) put(`${first.id}:add:${id}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "add-card", card: { id, size: usual, text: "" } } });
           }}
         >
           {cards.length === 0 ? "Add a card" : "Another card"}

@@ -11,13 +11,13 @@ import { ChosenDayPanel } from "./chosen-day.tsx";
 import { Tonight } from "./tonight.tsx";
 import type { MonthView } from "./view.ts";
 
-type Props = { readonly view: MonthView; readonly rows: readonly PageRow[]; readonly asTable: boolean; readonly asked: string | null; readonly minuteChoices: readonly number[] };
+type Props = { readonly view: MonthView; readonly rows: readonly PageRow[]; /** The server's guess at a small screen, which gets the list. */ readonly phone: boolean; readonly asked: string | null; readonly minuteChoices: readonly number[] };
 
 /** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
 const SETTLE = 140;
 
-export function Month({ view, rows, asTable, asked, minuteChoices }: Props) {
-  const narrow = useMedia("(max-width: 899.9px)", asTable);
+export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
+  const narrow = useMedia("(max-width: 899.9px)", phone);
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
   const [chosen, setChosen] = useState(fromUrl);
