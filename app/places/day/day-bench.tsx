@@ -1,10 +1,9 @@
-import { ChevronLeft, ChevronRight } from "lucide-react";
 import { Mat } from "#app/drawing/mat.tsx";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
 import { ClashPanel } from "./clash-panel.tsx";
-import { DayMenu } from "./day-menu.tsx";
+import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishTray } from "./finish-tray.tsx";
 import { KeptLine } from "./kept-fields.tsx";
 import { matItems } from "./mat-items.tsx";
@@ -81,7 +80,7 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
           {view.skipped && <strong className="font-semibold text-text">, skipped</strong>}
         </p>
       </div>
-      <DayMenu view={view} rows={rows} />
+      <DayMenuButton view={view} rows={rows} />
     </header>
   );
 }
@@ -113,7 +112,7 @@ function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
     <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
       {before ? (
         <a href={href(before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
-          <ChevronLeft className="size-4" aria-hidden="true" /> The day before
+          <span aria-hidden="true">←</span> The day before
         </a>
       ) : (
         <span />
@@ -121,7 +120,7 @@ function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
       <span className="text-center text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
       {after ? (
         <a href={href(after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
-          The day after <ChevronRight className="size-4" aria-hidden="true" />
+          The day after <span aria-hidden="true">→</span>
         </a>
       ) : (
         <span />

@@ -1,6 +1,5 @@
-import { Ellipsis } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useFetcher } from "react-router";
 import type { Sent } from "#core/album/edit-schema.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
@@ -9,9 +8,10 @@ import { shortDate } from "#app/ui/say-date.ts";
 import type { DayView } from "./view.ts";
 
 /** What can be done with the day as a whole: let it go, share its page, move its story, take a change back. */
-export function DayMenu({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+export function DayMenu({ view, rows, trigger }: { view: DayView; rows: readonly PageRow[]; trigger: { face: ReactNode; look: string; name: string } }) {
   const { put } = useOutbox();
-  const [open, setOpen] = useState(false);
+  // It is first drawn because somebody asked for it.
+  const [open, setOpen] = useState(true);
   const undo = useFetcher();
   const lead = view.parts[0];
   if (!lead) return null;
@@ -25,11 +25,11 @@ export function DayMenu({ view, rows }: { view: DayView; rows: readonly PageRow[
   const item = "min-h-10 w-full px-3 text-left hover:bg-ground hover:text-ember focus-visible:outline-offset-[-2px]";
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="grid size-10 shrink-0 place-content-center rounded-sm hover:bg-panel hover:text-ember" aria-label="More to do with this day">
-        <Ellipsis className="size-5" aria-hidden="true" />
+      <Popover.Trigger className={trigger.look} aria-label={trigger.name}>
+        {trigger.face}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={4} className="z-20 grid w-72 rounded-md border border-edge bg-panel py-1" aria-label="More to do with this day">
+        <Popover.Content align="end" sideOffset={4} className="z-20 grid w-72 rounded-md border border-edge bg-panel py-1" aria-label={trigger.name}>
           <button type="button" className={item} onClick={() => act({ ...month, how: "skip", on: !view.skipped })}>
             {view.skipped ? "Take this day up again" : "Skip this day"}
           </button>

@@ -1,4 +1,3 @@
-import { Trash2 } from "lucide-react";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import { FOUNDATION_KINDS, type Foundation, INSERT_KINDS, type Insert, NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
@@ -114,7 +113,7 @@ function Inserts({ view }: { view: DayView }) {
             </select>
             <SizePicker label={`Size of insert ${at + 1}`} value={insert.size} choices={CARD_SIZES} unit={view.unit} onPick={(size) => change(part, { ...insert, size })} />
             <Button look="quiet" small aria-label={`Remove insert ${at + 1}`} onClick={() => put(`${part.id}:remove:${insert.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-insert", id: insert.id } })}>
-              <Trash2 className="size-4" aria-hidden="true" /> Remove
+                Remove
             </Button>
           </div>
           <KeptLine part={part} name={`insert:${insert.id}`} label={`Note on insert ${at + 1}`} saved={insert.note} toEdit={(note) => ({ kind: "change-insert", insert: { ...insert, note } })} placeholder="What it is, what it holds" className="text-sm" />

@@ -1,4 +1,4 @@
-import { ImagePlus, Trash2 } from "lucide-react";
+import { ImagePlus } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { PRINT_SIZES } from "#core/album/formats.ts";
@@ -43,7 +43,7 @@ export function PhotosTray({ view }: { view: DayView }) {
                   onPick={(print) => put(`${part.id}:photo-print:${photo.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "photo-print", id: photo.id, print } })}
                 />
                 <Button look="quiet" small aria-label={`Remove photo ${at + 1}`} onClick={() => put(`${part.id}:remove:${photo.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-photo", id: photo.id } })}>
-                  <Trash2 className="size-4" aria-hidden="true" /> Remove
+                Remove
                 </Button>
               </div>
             </div>

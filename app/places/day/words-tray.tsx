@@ -1,4 +1,3 @@
-import { Trash2 } from "lucide-react";
 import { countWords } from "#core/words/count.ts";
 import { printSize } from "#core/measure/size.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
@@ -38,7 +37,7 @@ export function WordsTray({ view }: { view: DayView }) {
               onPick={(size) => put(`${part.id}:card-size:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "card-size", id: card.id, size } })}
             />
             <Button look="quiet" small aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`} onClick={() => put(`${part.id}:remove:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-card", id: card.id } })}>
-              <Trash2 className="size-4" aria-hidden="true" /> Remove
+                Remove
             </Button>
           </div>
         </div>
