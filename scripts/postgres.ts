@@ -118,6 +118,7 @@ export async function startPostgres(name: string): Promise<Cluster> {
     url,
     start,
     stop: async (mode = "fast") => {
+      if (!(await running())) return;
       await asServerUser(binary("pg_ctl"), ["stop", "-s", "-w", "-m", mode, "-D", data]);
     },
   };

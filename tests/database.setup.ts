@@ -1,9 +1,12 @@
 import { startPostgres } from "../scripts/postgres.ts";
+import { migrateStore, openStore } from "../store/db.ts";
 
 /** Tests that touch the store use one cluster of their own, or the server that DATABASE_URL names. */
 export default async function setup() {
-  if (process.env.DATABASE_URL) return;
-  const cluster = await startPostgres("test");
-  process.env.DATABASE_URL = cluster.url;
-  return () => cluster.stop();
+  const cluster = process.env.DATABASE_URL ? null : await startPostgres("test");
+  process.env.DATABASE_URL ??= cluster?.url ?? "";
+  const store = openStore(process.env.DATABASE_URL);
+  await migrateStore(store, "store/migrations");
+  await store.close();
+  return () => cluster?.stop();
 }

@@ -27,7 +27,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc.record({
       layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
       basePaper: anyText,
       note: anyText,
-    }),
+    }, { noNullPrototype: true }),
   ),
   pageSize: fc.option(anySize),
   numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),

@@ -2,6 +2,7 @@ import { checkFormat, presetById } from "#core/album/formats.ts";
 import { type AlbumFormat, type AlbumPlan, BINDINGS } from "#core/album/model.ts";
 import { type Length, parseLength, type Unit } from "#core/measure/length.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
+import { clean } from "#core/words/clean.ts";
 import { parseSpan, type Span } from "#core/month/span.ts";
 import { FORMAT_PROBLEM, LENGTH_PROBLEM, SPAN_PROBLEM } from "#app/ui/wording.ts";
 
@@ -11,7 +12,7 @@ export type ParsedPlan = { ok: true; plan: AlbumPlan } | { ok: false; errors: Fi
 
 const text = (form: FormData, name: string): string => {
   const value = form.get(name);
-  return typeof value === "string" ? value.trim() : "";
+  return typeof value === "string" ? clean(value).trim() : "";
 };
 
 function readTitle(form: FormData, errors: Record<string, string>): string {

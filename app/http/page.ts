@@ -20,12 +20,15 @@ export async function reading<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
-/** Runs an action's writing; a database that is gone becomes an answer that keeps what was typed. */
+/** Whether something thrown is the page that says the database is gone. */
+const isGonePage = (thrown: unknown): boolean => thrown instanceof Object && "init" in thrown && (thrown.init as ResponseInit | null)?.status === STORE_GONE;
+
+/** Runs an action's writing, and the reading before it; a database that is gone becomes an answer that keeps what was typed. */
 export async function writing<T>(work: () => Promise<T>) {
   try {
     return await work();
   } catch (error) {
-    if (isStoreGone(error)) return data({ ok: false as const, reason: "store-gone" as const }, { status: STORE_GONE });
+    if (isStoreGone(error) || isGonePage(error)) return data({ ok: false as const, reason: "store-gone" as const }, { status: STORE_GONE });
     throw error;
   }
 }

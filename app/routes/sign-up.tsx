@@ -3,6 +3,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect, useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
+import { clean } from "#core/words/clean.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { reading, writing } from "#app/http/page.ts";
 import { Door } from "#app/places/door/door.tsx";
@@ -12,7 +13,7 @@ import { UNREACHABLE } from "#app/ui/wording.ts";
 import type { Route } from "./+types/sign-up";
 
 const SIGN_UP = z.object({
-  name: z.string({ error: "Say what to call you." }).trim().min(1).max(80, "Use at most 80 letters."),
+  name: z.string({ error: "Say what to call you." }).transform(clean).pipe(z.string().trim().min(1).max(80, "Use at most 80 letters.")),
   mail: z.email({ error: "Give a mail address, as in petra@example.org." }).max(254),
   passphrase: z.string({ error: "Choose a passphrase." }).min(12, "Use at least 12 letters. Four words you can remember do well.").max(256, "Use at most 256 letters."),
   timeZone: z.string().max(64).default("UTC"),

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Length, LONGEST } from "../measure/length.ts";
+import { clean } from "../words/clean.ts";
 import type { DayEdit } from "./edit.ts";
 import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
@@ -7,8 +8,8 @@ import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./
 const LENGTH = z.int().positive().max(LONGEST).transform((n) => n as Length);
 const SIZE = z.object({ w: LENGTH, h: LENGTH });
 const ID = z.uuid();
-const LINE = z.string().max(500);
-const TEXT = z.string().max(100_000);
+const LINE = z.string().max(500).transform(clean);
+const TEXT = z.string().max(100_000).transform(clean);
 
 const INSERT = z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT });
 

@@ -4,6 +4,7 @@ import { LONGEST, millimetres, type Length, toMillimetres } from "../measure/len
 import { parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
+import { clean } from "../words/clean.ts";
 
 /**
  * The album archive: a ZIP with `album.json`, described here, and the original photos under `photos/`.
@@ -15,8 +16,9 @@ export const ARCHIVE_VERSION = 1;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
-const TEXT = z.string().max(100_000);
-const LINE = z.string().max(500);
+const CLEAN = z.string().refine((text) => clean(text) === text, "a character that no text has");
+const TEXT = CLEAN.max(100_000);
+const LINE = CLEAN.max(500);
 const HASH = z.string().regex(/^[0-9a-f]{64}$/);
 
 const LENGTH = z.codec(z.number().min(0).max(2000), z.custom<Length>((v) => Number.isSafeInteger(v) && (v as number) <= LONGEST), {

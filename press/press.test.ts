@@ -1,0 +1,204 @@
+import { randomUUID } from "node:crypto";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { buffer } from "node:stream/consumers";
+import { crc32 } from "node:zlib";
+import exifr from "exifr";
+import { strToU8, unzipSync, zipSync } from "fflate";
+import sharp from "sharp";
+import { afterAll, describe, expect, it } from "vitest";
+import { inches } from "../core/measure/length.ts";
+import { mergeWithNeighbour } from "../core/month/slots.ts";
+import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
+import { readAlbum, readShelf } from "../store/album.ts";
+import { changeMonth, saveDayEdit } from "../store/day.ts";
+import { keepPhoto, readVersion } from "../store/photo.ts";
+import { packAlbum, unpackAlbum } from "./archive.ts";
+import { hashOf, MOST_BYTES, readPicture } from "./picture.ts";
+import { withoutPlace } from "./place.ts";
+import { openZip } from "./zip.ts";
+
+const store = openTestStore();
+afterAll(() => store.close());
+const folder = mkdtempSync(path.join(tmpdir(), "hearth-press-"));
+
+const plain = (width = 60, height = 40) => sharp({ create: { width, height, channels: 3, background: "#b8451b" } });
+const PLACE = { IFD2: { DateTimeOriginal: "2026:12:09 17:48:00" }, IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1", GPSLongitudeRef: "W", GPSLongitude: "3/1 12/1 0/1" } };
+const readReason = async (bytes: Buffer) => {
+  const read = await readPicture(bytes, "a picture");
+  return read.ok ? "read" : read.reason;
+};
+
+describe("a picture handed in", () => {
+  it("is refused, with the reason, when it is no picture, breaks off, or is too large", async () => {
+    const jpeg = await plain(600, 400).jpeg().toBuffer();
+    expect(await readReason(Buffer.from("not a picture at all"))).toBe("not-a-picture");
+    expect(await readReason(Buffer.from("<svg xmlns='http://www.w3.org/2000/svg'/>"))).toBe("not-a-picture");
+    expect(await readReason(await plain().gif().toBuffer())).toBe("not-a-picture");
+    expect(await readReason(jpeg.subarray(0, jpeg.length - 700))).toBe("broken");
+    expect(await readReason(jpeg.subarray(0, 20))).toBe("broken");
+    expect(await readReason(Buffer.alloc(MOST_BYTES + 1))).toBe("too-large");
+  });
+
+  it("is refused from its header when it would unpack to more than 120 megapixels", async () => {
+    const png = await plain(16, 16).png().toBuffer();
+    const bomb = Buffer.from(png);
+    bomb.writeUInt32BE(30_000, 16);
+    bomb.writeUInt32BE(30_000, 20);
+    bomb.writeUInt32BE(crc32(bomb.subarray(12, 29)), 29);
+    const before = process.memoryUsage().rss;
+    expect(await readReason(bomb)).toBe("too-many-pixels");
+    expect(process.memoryUsage().rss - before).toBeLessThan(200 * 1024 * 1024);
+  });
+
+  it("gets versions no larger than itself, and none with the camera's notes", async () => {
+    const bytes = await plain(700, 300).withExif(PLACE).jpeg().toBuffer();
+    const read = await readPicture(bytes, "a.jpg");
+    if (!read.ok) throw new Error(read.reason);
+    expect(read.photo).toMatchObject({ width: 700, height: 300, capturedAt: "2026-12-09T17:48:00", hasPlace: true, mime: "image/jpeg" });
+    const sizes = await Promise.all(read.photo.versions.map(({ bytes: version }) => sharp(version).metadata()));
+    expect(sizes.map(({ width, height }) => [width, height])).toEqual([[700, 300], [480, 206], [96, 41]]);
+    for (const version of sizes) expect(version.exif ?? version.xmp).toBeUndefined();
+  });
+
+  it("has no date when the camera wrote none, or a date that no calendar has", async () => {
+    for (const DateTimeOriginal of ["0000:00:00 00:00:00", "2026:13:40 10:00:00", "    :  :     :  :  "]) {
+      const read = await readPicture(await plain().withExif({ IFD2: { DateTimeOriginal } }).jpeg().toBuffer(), "a.jpg");
+      expect(read.ok && read.photo.capturedAt).toBeNull();
+    }
+  });
+});
+
+describe("taking the place out of a picture", () => {
+  it.each(["jpeg", "png", "webp"] as const)("leaves every pixel and the date of a %s, and no place", async (kind) => {
+    const bytes = await plain(90, 60).withExif(PLACE).withXmp('<x:xmpmeta xmlns:x="adobe:ns:meta/"><place>54.6 N</place></x:xmpmeta>')[kind]().toBuffer();
+    const mime = `image/${kind}` as const;
+    const cleaned = withoutPlace(bytes, mime);
+    const [was, is] = [await readPicture(bytes, "a"), await readPicture(cleaned, "a")];
+    if (!was.ok || !is.ok) throw new Error("a cleaned picture can be read");
+    expect(was.photo.hasPlace).toBe(true);
+    expect(is.photo).toMatchObject({ hasPlace: false, capturedAt: "2026-12-09T17:48:00", width: 90, height: 60 });
+    expect(cleaned.includes("54.6 N")).toBe(false);
+    expect(await sharp(cleaned).raw().toBuffer()).toEqual(await sharp(bytes).raw().toBuffer());
+    if (kind === "jpeg") expect(await exifr.gps(cleaned).catch(() => undefined)).toBeFalsy();
+  });
+});
+
+async function albumWithPhoto() {
+  const { keeper, albumId, author } = await newAlbum(store);
+  const read = await readPicture(await plain(320, 240).withExif(PLACE).jpeg().toBuffer(), "boat.jpg");
+  if (!read.ok) throw new Error(read.reason);
+  const kept = await keepPhoto(store.db, keeper.householdId, read.photo);
+  const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
+  const [one, two] = aggregate?.days ?? [];
+  const print = { w: inches(6), h: inches(4) };
+  for (const day of [one, two]) {
+    await saveDayEdit(store.db, author(), day?.id ?? "", null, { kind: "add-photo", photo: { id: randomUUID(), photoId: kept.id, print, alt: "A boat" } });
+  }
+  await saveDayEdit(store.db, author(), one?.id ?? "", null, { kind: "add-card", card: { id: randomUUID(), size: print, text: "Words, “quoted”; 4½″\nand a line" } });
+  await saveDayEdit(store.db, author(), one?.id ?? "", null, { kind: "finish" });
+  await changeMonth(store.db, author(), (slots, span) => mergeWithNeighbour(slots, span, two?.id ?? "", "after"));
+  return { keeper, albumId, original: read.photo };
+}
+
+async function pack(householdId: string, albumId: string, places = true): Promise<string> {
+  const aggregate = await readAlbum(store.db, householdId, albumId);
+  if (!aggregate) throw new Error("the album is not there");
+  const file = path.join(folder, `${randomUUID()}.zip`);
+  writeFileSync(file, await buffer(await packAlbum(store.db, householdId, aggregate, places, new Date("2026-12-09T18:40:00Z"))));
+  return file;
+}
+
+/** What an album says, apart from the ids that each household gives anew. */
+async function saidBy(householdId: string, albumId: string) {
+  const aggregate = await readAlbum(store.db, householdId, albumId);
+  if (!aggregate) throw new Error("the album is not there");
+  const { id: _, version: __, ...album } = aggregate.album;
+  const days = aggregate.days.map(({ date, skipped, mergedInto, content }) => ({
+    ...{ date, skipped, sharesWith: aggregate.days.find(({ id }) => id === mergedInto)?.date },
+    ...content,
+    cards: content.cards.map(({ id: _id, ...card }) => card),
+    inserts: content.inserts.map(({ id: _id, ...insert }) => insert),
+    photos: content.photos.map(({ id: _id, photoId, ...use }) => ({ ...use, sha256: aggregate.photos.get(photoId)?.sha256 })),
+  }));
+  return { album, days, photos: [...aggregate.photos.values()].map(({ id: _id, ...photo }) => photo) };
+}
+
+describe("an archive", () => {
+  it("read into another household is the same album, its photo kept once and used twice", async () => {
+    const { keeper, albumId, original } = await albumWithPhoto();
+    const other = await newKeeper(store);
+    const read = await unpackAlbum(store.db, other.householdId, await pack(keeper.householdId, albumId), false);
+    if (!read.ok) throw new Error(read.reason);
+    expect(await saidBy(other.householdId, read.albumId)).toEqual(await saidBy(keeper.householdId, albumId));
+    const there = await readAlbum(store.db, other.householdId, read.albumId);
+    expect(there?.photos.size).toBe(1);
+    const [photo] = there?.photos.values() ?? [];
+    expect(photo?.sha256).toBe(hashOf(original.bytes));
+    expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
+    expect(await readVersion(store.db, keeper.householdId, photo?.id ?? "", 480)).toBeNull();
+  });
+
+  it("is not read a second time unless asked for a copy", async () => {
+    const { keeper, albumId } = await albumWithPhoto();
+    const file = await pack(keeper.householdId, albumId);
+    expect(await unpackAlbum(store.db, keeper.householdId, file, false)).toEqual({ ok: false, reason: "already-here", albumId });
+    expect((await unpackAlbum(store.db, keeper.householdId, file, true)).ok).toBe(true);
+    expect((await readShelf(store.db, keeper.householdId)).length).toBe(2);
+  });
+
+  it("to hand on holds no place in any photo, and reads back all the same", async () => {
+    const { keeper, albumId } = await albumWithPhoto();
+    const file = await pack(keeper.householdId, albumId, false);
+    const other = await newKeeper(store);
+    const read = await unpackAlbum(store.db, other.householdId, file, false);
+    expect(read.ok).toBe(true);
+    const files = unzipSync(readFileSync(file));
+    const bytes = Buffer.from(Object.entries(files).find(([name]) => name.startsWith("photos/"))?.[1] ?? []);
+    const again = await readPicture(bytes, "a.jpg");
+    expect(again.ok && again.photo.hasPlace).toBe(false);
+    expect(again.ok && again.photo.capturedAt).toBe("2026-12-09T17:48:00");
+  });
+
+  it("is refused whole, and leaves nothing, when it is cut off, climbs, swells, is newer or has lost a photo", async () => {
+    const { keeper, albumId } = await albumWithPhoto();
+    const whole = readFileSync(await pack(keeper.householdId, albumId));
+    const other = await newKeeper(store);
+    const attempt = async (bytes: Uint8Array) => {
+      const name = path.join(folder, `${randomUUID()}.zip`);
+      writeFileSync(name, bytes);
+      const read = await unpackAlbum(store.db, other.householdId, name, false);
+      return read.ok ? "read" : read.reason;
+    };
+    const files = unzipSync(whole);
+    const described = Buffer.from(files["album.json"] ?? []).toString();
+    const changed = (text: string) => zipSync({ ...files, "album.json": strToU8(text) });
+    expect(await attempt(whole.subarray(0, whole.length - 400))).toBe("not-a-zip");
+    expect(await attempt(Buffer.from("PK and nothing more"))).toBe("not-a-zip");
+    expect(await attempt(zipSync({ "../../album.json": strToU8(described) }))).toBe("path-climbs");
+    expect(await attempt(zipSync({ "/etc/album.json": strToU8(described) }))).toBe("path-climbs");
+    expect(await attempt(zipSync({ "album.json": new Uint8Array(30_000_000) }))).toBe("too-much-inside");
+    expect(await attempt(changed(described.replace('"formatVersion": 1', '"formatVersion": 2')))).toBe("newer-format");
+    expect(await attempt(changed(described.slice(0, -50)))).toBe("damaged");
+    expect(await attempt(zipSync({ "readme.txt": strToU8("hello") }))).toBe("not-an-archive");
+    expect(await attempt(zipSync({ "album.json": strToU8(described) }))).toBe("photo-missing");
+    const photo = Object.keys(files).find((name) => name.startsWith("photos/")) ?? "";
+    expect(await attempt(zipSync({ ...files, [photo]: strToU8("no picture") }))).toBe("photo-unreadable");
+    expect(await readShelf(store.db, other.householdId)).toEqual([]);
+  });
+});
+
+describe("a ZIP", () => {
+  it("that lies about its unpacked size is stopped while it is unpacked", async () => {
+    const bytes = Buffer.from(zipSync({ "album.json": [new Uint8Array(400_000), { level: 9 }] }));
+    // The declared size stands in the local and in the central header; both are made to say 4000.
+    for (let at = bytes.indexOf(Buffer.from([0x80, 0x1a, 0x06, 0x00])); at >= 0; at = bytes.indexOf(Buffer.from([0x80, 0x1a, 0x06, 0x00]), at + 1)) bytes.writeUInt32LE(4000, at);
+    const file = path.join(folder, "liar.zip");
+    writeFileSync(file, bytes);
+    const zip = await openZip(file);
+    if (!zip.ok) throw new Error(zip.reason);
+    await expect(zip.entries.get("album.json")?.read()).rejects.toThrow("damaged");
+    zip.close();
+  });
+});

@@ -1,0 +1,237 @@
+import { randomUUID } from "node:crypto";
+import fc from "fast-check";
+import { afterAll, describe, expect, it } from "vitest";
+import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
+import { anyContent } from "../tests/samples.ts";
+import { EMPTY_DAY } from "../core/album/model.ts";
+import { pagesOf } from "../core/album/page.ts";
+import { inches } from "../core/measure/length.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { mergeWithNeighbour, moveStory, setSkipped, split } from "../core/month/slots.ts";
+import { readAlbum, readShelf, setAlbumDeleted, updateAlbum } from "./album.ts";
+import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
+import { createHousehold, findByMail, memberOfSession, startSession, endSession } from "./household.ts";
+import { importAlbum } from "./import.ts";
+import { dropExpired, emptyTray, putBack, readTray } from "./tray.ts";
+
+const store = openTestStore();
+afterAll(() => store.close());
+const { db } = store;
+const three = { w: inches(3), h: inches(4) };
+
+async function reread(householdId: string, albumId: string) {
+  const aggregate = await readAlbum(db, householdId, albumId);
+  if (!aggregate) throw new Error("the album is not there");
+  return aggregate;
+}
+async function dayOf(householdId: string, albumId: string, date: string) {
+  const day = (await reread(householdId, albumId)).days.find((each) => each.date === date);
+  if (!day) throw new Error(`no day ${date}`);
+  return day;
+}
+
+describe("a household", () => {
+  it("sees its own albums and no others, and cannot write into another's", async () => {
+    const { albumId, keeper } = await newAlbum(store);
+    const stranger = await newKeeper(store);
+    expect(await readAlbum(db, stranger.householdId, albumId)).toBeNull();
+    expect(await readShelf(db, stranger.householdId)).toEqual([]);
+    const { id } = await dayOf(keeper.householdId, albumId, "2026-12-02");
+    const author = { ...stranger, albumId, at: new Date() };
+    expect(await saveDayEdit(db, author, id, null, { kind: "title", text: "Not theirs" })).toEqual({ ok: false, reason: "not-found" });
+    expect(await changeMonth(db, author, (slots) => ({ ok: true, slots: [...slots] }))).toEqual({ ok: false, reason: "not-found" });
+    expect(await undoLastChange(db, author)).toEqual({ ok: false, reason: "not-found" });
+  });
+
+  it("has one member a mail address, whatever the letters' case", async () => {
+    const mail = `Somebody-${randomUUID()}@Example.org`;
+    const given = { mail, passphraseHash: "hash", name: "A", timeZone: "UTC" };
+    expect((await createHousehold(db, given)).ok).toBe(true);
+    expect(await createHousehold(db, { ...given, mail: mail.toLowerCase() })).toEqual({ ok: false, reason: "mail-taken" });
+    expect((await findByMail(db, mail.toUpperCase()))?.passphraseHash).toBe("hash");
+  });
+
+  it("opens its door to a session's token until it ends or runs out", async () => {
+    const keeper = await newKeeper(store);
+    const now = new Date();
+    const { token, expiresAt } = await startSession(db, keeper.memberId, now);
+    expect((await memberOfSession(db, token, now))?.id).toBe(keeper.memberId);
+    expect(await memberOfSession(db, token, expiresAt)).toBeNull();
+    expect(await memberOfSession(db, `${token}x`, now)).toBeNull();
+    await endSession(db, token);
+    expect(await memberOfSession(db, token, now)).toBeNull();
+  });
+});
+
+describe("an album", () => {
+  it("comes back from the database as it went in, whatever its days hold", async () => {
+    const keeper = await newKeeper(store);
+    await fc.assert(
+      fc.asyncProperty(anyContent, async (drawn) => {
+        const content = { ...drawn, photos: [] };
+        const plan = decemberPlan();
+        const id = await importAlbum(db, keeper.householdId, randomUUID(), plan, [{ id: "one", date: plan.span.start, skipped: false, mergedInto: null, content }]);
+        const { album, days } = await reread(keeper.householdId, id);
+        expect({ title: album.title, span: album.span, format: album.format }).toEqual({ title: plan.title, span: plan.span, format: plan.format });
+        const withoutIds = (pieces: readonly { id: string }[]) => pieces.map(({ id: _, ...piece }) => piece);
+        const read = days[0]?.content ?? EMPTY_DAY;
+        expect({ ...read, cards: withoutIds(read.cards), inserts: withoutIds(read.inserts) }).toEqual({
+          ...content,
+          cards: withoutIds(content.cards),
+          inserts: withoutIds(content.inserts),
+        });
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it("keeps days outside a shortened span and brings them back with all they hold", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const { id } = await dayOf(keeper.householdId, albumId, "2026-12-09");
+    await saveDayEdit(db, author(), id, null, { kind: "title", text: "Lit windows" });
+    const short = decemberPlan({ span: { start: "2026-12-01" as CalendarDate, end: "2026-12-05" as CalendarDate } });
+    expect(await updateAlbum(db, keeper.householdId, albumId, 1, short)).toEqual({ ok: true });
+    const shortened = await reread(keeper.householdId, albumId);
+    expect(pagesOf(shortened.album, shortened.days).length).toBe(5);
+    await updateAlbum(db, keeper.householdId, albumId, 2, decemberPlan());
+    const again = await reread(keeper.householdId, albumId);
+    expect(pagesOf(again.album, again.days).length).toBe(10);
+    expect(again.days.find((day) => day.id === id)?.content.title).toBe("Lit windows");
+  });
+
+  it("refuses settings written over settings the keeper has not seen", async () => {
+    const { keeper, albumId } = await newAlbum(store);
+    await updateAlbum(db, keeper.householdId, albumId, 1, decemberPlan({ title: "First" }));
+    expect(await updateAlbum(db, keeper.householdId, albumId, 1, decemberPlan({ title: "Second" }))).toEqual({ ok: false, reason: "changed-since" });
+    expect((await reread(keeper.householdId, albumId)).album.title).toBe("First");
+  });
+});
+
+describe("a day", () => {
+  it("tells the later of two windows who wrote the same field, and lets other fields through", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const tobiah = await secondMember(store, keeper, "Tobiah");
+    const { id, version } = await dayOf(keeper.householdId, albumId, "2026-12-03");
+    const first = await saveDayEdit(db, author(tobiah), id, version, { kind: "title", text: "His" });
+    expect(first).toEqual({ ok: true, version: version + 1 });
+    const second = await saveDayEdit(db, author(), id, version, { kind: "title", text: "Hers" });
+    expect(second).toMatchObject({ ok: false, reason: "clash", clash: { version: version + 1, change: { by: "Tobiah" }, current: { title: "His" } } });
+    expect(await saveDayEdit(db, author(), id, version, { kind: "note", text: "Hers" })).toMatchObject({ ok: true });
+    expect(await saveDayEdit(db, author(), id, version, { kind: "title", text: "His" })).toMatchObject({ ok: true });
+    expect(await saveDayEdit(db, author(), id, version + 1, { kind: "title", text: "Hers after all" })).toMatchObject({ ok: true });
+  });
+
+  it("tells a window whose card was removed under it", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const { id } = await dayOf(keeper.householdId, albumId, "2026-12-03");
+    const card = { id: randomUUID(), size: three, text: "" };
+    const added = await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
+    const base = added.ok ? added.version : -1;
+    await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
+    const late = await saveDayEdit(db, author(), id, base, { kind: "card-text", id: card.id, text: "still typing" });
+    expect(late).toMatchObject({ ok: false, reason: "clash" });
+  });
+
+  it("takes a change sent twice once", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const { id } = await dayOf(keeper.householdId, albumId, "2026-12-04");
+    const edit = { kind: "add-card", card: { id: randomUUID(), size: three, text: "once" } } as const;
+    await saveDayEdit(db, author(), id, null, edit);
+    await saveDayEdit(db, author(), id, null, edit);
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-04")).content.cards.length).toBe(1);
+  });
+
+  it("goes back step by step as its keeper takes changes back", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const day = await dayOf(keeper.householdId, albumId, "2026-12-05");
+    const card = { id: randomUUID(), size: three, text: "words" };
+    let at = Date.now();
+    const next = () => author(keeper, new Date((at += 1000)));
+    await saveDayEdit(db, next(), day.id, null, { kind: "add-card", card });
+    await saveDayEdit(db, next(), day.id, null, { kind: "title", text: "A title" });
+    await saveDayEdit(db, next(), day.id, null, { kind: "remove-card", id: card.id });
+    expect((await undoLastChange(db, next())).ok).toBe(true);
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toMatchObject({ title: "A title", cards: [card] });
+    await undoLastChange(db, next());
+    await undoLastChange(db, next());
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toEqual(day.content);
+    expect(await undoLastChange(db, next())).toEqual({ ok: false, reason: "nothing-to-undo" });
+  });
+
+  it("is not taken back over somebody else's later words", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const tobiah = await secondMember(store, keeper, "Tobiah");
+    const { id } = await dayOf(keeper.householdId, albumId, "2026-12-05");
+    await saveDayEdit(db, author(), id, null, { kind: "title", text: "Mine" });
+    await saveDayEdit(db, author(tobiah), id, null, { kind: "title", text: "His" });
+    expect(await undoLastChange(db, author())).toEqual({ ok: false, reason: "changed-since" });
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content.title).toBe("His");
+  });
+});
+
+describe("the month", () => {
+  it("skips, merges, splits and moves in the database as in the plan, and takes it back", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const [three3, four] = [await dayOf(keeper.householdId, albumId, "2026-12-03"), await dayOf(keeper.householdId, albumId, "2026-12-04")];
+    await saveDayEdit(db, author(), three3.id, null, { kind: "title", text: "The big story" });
+    expect(await changeMonth(db, author(), (slots, span) => moveStory(slots, span, three3.id, "2026-12-08" as CalendarDate))).toEqual({ ok: true });
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-08")).content.title).toBe("The big story");
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.title).toBe("");
+    await changeMonth(db, author(), (slots, span) => mergeWithNeighbour(slots, span, four.id, "after"));
+    await changeMonth(db, author(), (slots, span) => setSkipped(slots, span, four.id, true));
+    const merged = await reread(keeper.householdId, albumId);
+    expect(pagesOf(merged.album, merged.days).find(({ label }) => label === "4·5")?.skipped).toBe(true);
+    await undoLastChange(db, author(keeper, new Date(Date.now() + 5000)));
+    await changeMonth(db, author(), (slots, span) => split(slots, span, four.id));
+    const apart = await reread(keeper.householdId, albumId);
+    expect(pagesOf(apart.album, apart.days).map(({ label }) => label)).toEqual(["1", "2", "3", "4", "5", "6", "7", "8", "9", "10"]);
+  });
+
+  it("stays whole when many hands change it at once", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const { days } = await reread(keeper.householdId, albumId);
+    const ids = days.map(({ id }) => id);
+    await Promise.all(
+      Array.from({ length: 30 }, (_, at) => {
+        const [one, two] = [ids[at % 10] ?? "", days[(at * 7) % 10]?.date ?? ("" as CalendarDate)];
+        return at % 3 === 0
+          ? saveDayEdit(db, author(), one, null, { kind: "title", text: `Title ${at}` })
+          : changeMonth(db, author(), (slots, span) => moveStory(slots, span, one, two));
+      }),
+    );
+    const after = await reread(keeper.householdId, albumId);
+    expect(after.days.map(({ date }) => date)).toEqual(days.map(({ date }) => date));
+    expect(after.days.map(({ id }) => id).sort()).toEqual([...ids].sort());
+  });
+});
+
+describe("the tray", () => {
+  it("holds what was removed, puts it back on its day, and forgets it when emptied or after its time", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const { id } = await dayOf(keeper.householdId, albumId, "2026-12-06");
+    const card = { id: randomUUID(), size: three, text: "kept" };
+    await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
+    await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
+    expect((await readTray(db, keeper.householdId)).pieces).toMatchObject([{ kind: "card", id: card.id, date: "2026-12-06" }]);
+    const stranger = await newKeeper(store);
+    expect(await putBack(db, stranger.householdId, "card", card.id, { memberId: stranger.memberId, at: new Date() })).toBe(false);
+    expect(await putBack(db, keeper.householdId, "card", card.id, { memberId: keeper.memberId, at: new Date() })).toBe(true);
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-06")).content.cards).toEqual([card]);
+    await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
+    await dropExpired(db, new Date(Date.now() + 29 * 86_400_000));
+    expect((await readTray(db, keeper.householdId)).pieces.length).toBe(1);
+    await dropExpired(db, new Date(Date.now() + 31 * 86_400_000));
+    expect((await readTray(db, keeper.householdId)).pieces.length).toBe(0);
+  });
+
+  it("takes a whole album off the shelf and gives it back until it is emptied", async () => {
+    const { keeper, albumId } = await newAlbum(store);
+    await setAlbumDeleted(db, keeper.householdId, albumId, new Date());
+    expect(await readAlbum(db, keeper.householdId, albumId)).toBeNull();
+    await setAlbumDeleted(db, keeper.householdId, albumId, null);
+    expect(await readAlbum(db, keeper.householdId, albumId)).not.toBeNull();
+    await setAlbumDeleted(db, keeper.householdId, albumId, new Date());
+    await emptyTray(db, keeper.householdId, new Date());
+    expect((await readTray(db, keeper.householdId)).albums).toEqual([]);
+  });
+});
