@@ -1,5 +1,10 @@
 /** The five storeys: each imports only from those below it (docs/decisions/storeys.md). */
-const storey = (name, from, to) => ({ name, severity: "error", from: { path: from, pathNot: "\\.test\\.tsx?$" }, to: { path: to } });
+const storey = (name, from, to) => ({
+  name,
+  severity: "error",
+  from: { path: from, pathNot: "\\.test\\.tsx?$" },
+  to: { path: to },
+});
 module.exports = {
   forbidden: [
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
@@ -20,8 +25,13 @@ module.exports = {
   ],
   options: {
     doNotFollow: { path: "node_modules" },
+    exclude: { path: "^build/" },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: "tsconfig.json" },
-    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "types", "node"], extensions: [".ts", ".tsx", ".js"] },
+    enhancedResolveOptions: {
+      exportsFields: ["exports"],
+      conditionNames: ["import", "types", "node"],
+      extensions: [".ts", ".tsx", ".js"],
+    },
   },
 };

@@ -8,7 +8,13 @@ const RENDER_LIMIT = 10_000;
  * Our loaders wait for their data, so a page is ready as soon as it begins: it is gathered and sent whole, which spares
  * the many small writes of a stream.
  */
-export default function handleRequest(request: Request, status: number, headers: Headers, entry: EntryContext, context: AppLoadContext): Promise<Response> {
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  entry: EntryContext,
+  context: AppLoadContext,
+): Promise<Response> {
   return new Promise((resolve, reject) => {
     let answered = status;
     const parts: Buffer[] = [];
@@ -25,15 +31,18 @@ export default function handleRequest(request: Request, status: number, headers:
         done();
       },
     });
-    const { pipe, abort } = renderToPipeableStream(<ServerRouter context={entry} url={request.url} nonce={context.nonce} />, {
-      nonce: context.nonce,
-      onAllReady: () => pipe(gathering),
-      onShellError: reject,
-      onError: (error: unknown) => {
-        answered = 500;
-        context.logError(error);
+    const { pipe, abort } = renderToPipeableStream(
+      <ServerRouter context={entry} url={request.url} nonce={context.nonce} />,
+      {
+        nonce: context.nonce,
+        onAllReady: () => pipe(gathering),
+        onShellError: reject,
+        onError: (error: unknown) => {
+          answered = 500;
+          context.logError(error);
+        },
       },
-    });
+    );
     const limit = setTimeout(abort, RENDER_LIMIT);
     gathering.once("finish", () => clearTimeout(limit));
   });

@@ -1,4 +1,14 @@
-import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteError, useRouteLoaderData } from "react-router";
+import {
+  isRouteErrorResponse,
+  Link,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteError,
+  useRouteLoaderData,
+} from "react-router";
 import type { Route } from "./+types/root";
 import { buttonLook } from "./ui/button.tsx";
 import type { Look } from "./ui/look-switch.tsx";
@@ -45,9 +55,15 @@ function wordsFor(error: unknown): { title: string; text: string } {
     return { title: "Not found", text: "There is no such page, or it is not in your household." };
   }
   if (isRouteErrorResponse(error) && error.status === 503) {
-    return { title: "The database does not answer", text: "Nothing you saved is lost. Wait a moment, then load the page again." };
+    return {
+      title: "The database does not answer",
+      text: "Nothing you saved is lost. Wait a moment, then load the page again.",
+    };
   }
-  return { title: "Something went wrong here", text: "Nothing you saved is lost. Load the page again; if it happens again, tell whoever keeps this Hearth Clock running." };
+  return {
+    title: "Something went wrong here",
+    text: "Nothing you saved is lost. Load the page again; if it happens again, tell whoever keeps this Hearth Clock running.",
+  };
 }
 
 export function ErrorBoundary() {

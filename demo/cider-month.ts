@@ -42,10 +42,21 @@ const told = dates.filter((date) => !QUIET.includes(date));
 function story([title, subject, light, words]: Told, at: number): Story {
   const date = told[at] ?? "01";
   const hour = light === "dawn" ? "07" : light === "dusk" ? "17" : light === "night" ? "20" : "12";
-  const sitting = { subject, light, at: `2026-10-${date}T${hour}:1${at % 10}:00`, seed: at * 17 + 5, ...(at % 8 === 4 ? { shape: "camera" as const } : {}) };
+  const sitting = {
+    subject,
+    light,
+    at: `2026-10-${date}T${hour}:1${at % 10}:00`,
+    seed: at * 17 + 5,
+    ...(at % 8 === 4 ? { shape: "camera" as const } : {}),
+  };
   const photos = [{ sitting, print: by(6, 4), alt: title }];
   // Every fourth story has a second, upright picture from a little later.
-  if (at % 4 === 1) photos.push({ sitting: { ...sitting, seed: at * 17 + 6, at: sitting.at.replace(/:1\d:/, ":41:") }, print: by(4, 3), alt: `${title}, a little later` });
+  if (at % 4 === 1)
+    photos.push({
+      sitting: { ...sitting, seed: at * 17 + 6, at: sitting.at.replace(/:1\d:/, ":41:") },
+      print: by(4, 3),
+      alt: `${title}, a little later`,
+    });
   return {
     title,
     prompt: words,

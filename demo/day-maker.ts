@@ -1,5 +1,14 @@
 import { randomUUID } from "node:crypto";
-import { type DayContent, EMPTY_DAY, type Foundation, type FoundationKind, type InsertKind, type NumeralStyle, STEPS, type Step } from "../core/album/model.ts";
+import {
+  type DayContent,
+  EMPTY_DAY,
+  type Foundation,
+  type FoundationKind,
+  type InsertKind,
+  type NumeralStyle,
+  STEPS,
+  type Step,
+} from "../core/album/model.ts";
 import { poolContent, stepsFor } from "../core/album/steps.ts";
 import { inches } from "../core/measure/length.ts";
 import { type Size, size } from "../core/measure/size.ts";
@@ -24,7 +33,12 @@ export type Story = {
   waived?: DayContent["waived"];
 };
 
-export const page = (kind: FoundationKind, layout: string | null, basePaper: string, note = ""): Foundation => ({ kind, layout, basePaper, note });
+export const page = (kind: FoundationKind, layout: string | null, basePaper: string, note = ""): Foundation => ({
+  kind,
+  layout,
+  basePaper,
+  note,
+});
 
 /** Turns a story into a day's content; `photoIds` are the pictures it uses, in order, already in the roll. */
 export function dayOf(story: Story, slipText: (id: string) => string, photoIds: readonly string[]): DayContent {
@@ -37,7 +51,12 @@ export function dayOf(story: Story, slipText: (id: string) => string, photoIds: 
     foundation: story.page ?? null,
     pageSize: story.pageSize ?? null,
     numeral: story.numeral ?? EMPTY_DAY.numeral,
-    photos: (story.photos ?? []).map(({ print, alt }, at) => ({ id: randomUUID(), photoId: photoIds[at] ?? "", print, alt })),
+    photos: (story.photos ?? []).map(({ print, alt }, at) => ({
+      id: randomUUID(),
+      photoId: photoIds[at] ?? "",
+      print,
+      alt,
+    })),
     cards: (story.cards ?? []).map((card) => ({ id: randomUUID(), ...card })),
     inserts: (story.inserts ?? []).map((insert) => ({ id: randomUUID(), ...insert })),
   };

@@ -6,7 +6,7 @@ import { datesOf } from "../core/month/span.ts";
 import { findSlip } from "../core/words/decks.ts";
 import { readPicture } from "../press/picture.ts";
 import type { Db } from "../store/db.ts";
-import { importAlbum, type ImportedDay } from "../store/import.ts";
+import { type ImportedDay, importAlbum } from "../store/import.ts";
 import { keepPhoto } from "../store/photo.ts";
 import { household, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
@@ -22,7 +22,10 @@ const slipText = (id: string) => {
   return slip.text;
 };
 
-function planOf(presetId: string, given: Pick<AlbumPlan, "title" | "numbering"> & { start: string; end: string }): AlbumPlan {
+function planOf(
+  presetId: string,
+  given: Pick<AlbumPlan, "title" | "numbering"> & { start: string; end: string },
+): AlbumPlan {
   const preset = presetById(presetId);
   if (!preset) throw new Error(`no such preset: ${presetId}`);
   const { id: _, unit, ...format } = preset;
@@ -41,14 +44,26 @@ async function keepPictures(db: Db, householdId: string, story: Story, name: str
   return ids;
 }
 
-async function seedAlbum(db: Db, householdId: string, plan: AlbumPlan, stories: Record<string, Story>, shape: { skipped?: string[]; merged?: [string, string] }): Promise<void> {
+async function seedAlbum(
+  db: Db,
+  householdId: string,
+  plan: AlbumPlan,
+  stories: Record<string, Story>,
+  shape: { skipped?: string[]; merged?: [string, string] },
+): Promise<void> {
   const days: ImportedDay[] = await Promise.all(
     datesOf(plan.span).map(async (date) => {
       const key = date.slice(8);
       const story = stories[key] ?? {};
       const photoIds = await keepPictures(db, householdId, story, date);
       const mergedInto = shape.merged?.[1] === key ? `day-${shape.merged[0]}` : null;
-      return { id: `day-${key}`, date, skipped: shape.skipped?.includes(key) ?? false, mergedInto, content: dayOf(story, slipText, photoIds) };
+      return {
+        id: `day-${key}`,
+        date,
+        skipped: shape.skipped?.includes(key) ?? false,
+        mergedInto,
+        content: dayOf(story, slipText, photoIds),
+      };
     }),
   );
   await importAlbum(db, householdId, crypto.randomUUID(), plan, days);
@@ -62,12 +77,33 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   const present = await db.select({ id: household.id }).from(household).where(eq(household.isDemo, true));
   if (present.length > 0) return;
   begins();
-  const [home] = await db.insert(household).values({ name: "Orrin Skerry", timeZone: "Europe/London", fixedNow: DEMO_NOW, isDemo: false }).returning();
+  const [home] = await db
+    .insert(household)
+    .values({ name: "Orrin Skerry", timeZone: "Europe/London", fixedNow: DEMO_NOW, isDemo: false })
+    .returning();
   if (!home) throw new Error("insert returned nothing");
   await db.insert(member).values(["Petra Vane", "Tobiah"].map((name) => ({ householdId: home.id, name })));
-  await seedAlbum(db, home.id, planOf("ring-10x8", { title: "Cider Month", numbering: "story", start: "2026-10-01", end: "2026-10-31" }), CIDER_MONTH, { skipped: QUIET });
-  await seedAlbum(db, home.id, planOf("ring-6x8", { title: "Lantern Month", numbering: "date", start: "2026-12-01", end: "2026-12-31" }), LANTERN_MONTH, { skipped: ["20"], merged: ["13", "14"] });
-  await seedAlbum(db, home.id, planOf("a5-sewn", { title: "Twelve Tides", numbering: "countdown", start: "2026-12-26", end: "2027-01-06" }), {}, {});
+  await seedAlbum(
+    db,
+    home.id,
+    planOf("ring-10x8", { title: "Cider Month", numbering: "story", start: "2026-10-01", end: "2026-10-31" }),
+    CIDER_MONTH,
+    { skipped: QUIET },
+  );
+  await seedAlbum(
+    db,
+    home.id,
+    planOf("ring-6x8", { title: "Lantern Month", numbering: "date", start: "2026-12-01", end: "2026-12-31" }),
+    LANTERN_MONTH,
+    { skipped: ["20"], merged: ["13", "14"] },
+  );
+  await seedAlbum(
+    db,
+    home.id,
+    planOf("a5-sewn", { title: "Twelve Tides", numbering: "countdown", start: "2026-12-26", end: "2027-01-06" }),
+    {},
+    {},
+  );
   // Marked last: a seed broken off half-way is not taken for the demo.
   await db.update(household).set({ isDemo: true }).where(eq(household.id, home.id));
 }

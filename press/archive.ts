@@ -1,5 +1,13 @@
 import type { Readable } from "node:stream";
-import { ARCHIVE_ENTRY, ARCHIVE_FORMAT, ARCHIVE_VERSION, type Archive, type ArchiveProblem, readArchive, writeArchive } from "../core/format/archive.ts";
+import {
+  ARCHIVE_ENTRY,
+  ARCHIVE_FORMAT,
+  ARCHIVE_VERSION,
+  type Archive,
+  type ArchiveProblem,
+  readArchive,
+  writeArchive,
+} from "../core/format/archive.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import type { Db } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
@@ -11,7 +19,11 @@ import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused } from 
 const ENDING: Record<PictureMime, string> = { "image/jpeg": "jpg", "image/png": "png", "image/webp": "webp" };
 
 /** The album as `album.json` says it. */
-function describe({ album, days, photos }: AlbumAggregate, mimes: ReadonlyMap<string, PictureMime>, photosAsAdded: boolean): Archive {
+function wordsOf(
+  { album, days, photos }: AlbumAggregate,
+  mimes: ReadonlyMap<string, PictureMime>,
+  photosAsAdded: boolean,
+): Archive {
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
   return {
@@ -44,8 +56,14 @@ function describe({ album, days, photos }: AlbumAggregate, mimes: ReadonlyMap<st
 }
 
 /** Streams the album's archive. `places` false takes the place out of every photo on the way. */
-export async function packAlbum(db: Db, householdId: string, aggregate: AlbumAggregate, places: boolean, writtenAt: Date): Promise<Readable> {
-  const archive = describe(aggregate, await mimeOfPhotos(db, householdId), places);
+export async function packAlbum(
+  db: Db,
+  householdId: string,
+  aggregate: AlbumAggregate,
+  places: boolean,
+  writtenAt: Date,
+): Promise<Readable> {
+  const archive = wordsOf(aggregate, await mimeOfPhotos(db, householdId), places);
   const idOf = new Map([...aggregate.photos.values()].map(({ id, sha256 }) => [sha256, id]));
   const originals = archive.photos.map(
     ({ sha256, file }): PackedFile => ({
@@ -58,12 +76,19 @@ export async function packAlbum(db: Db, householdId: string, aggregate: AlbumAgg
       },
     }),
   );
-  const described: PackedFile = { name: ARCHIVE_ENTRY, packed: true, bytes: async () => Buffer.from(writeArchive(archive)) };
+  const described: PackedFile = {
+    name: ARCHIVE_ENTRY,
+    packed: true,
+    bytes: async () => Buffer.from(writeArchive(archive)),
+  };
   return writeZip([described, ...originals], writtenAt);
 }
 
 export type UnpackProblem = ZipProblem | ArchiveProblem | "photo-missing" | "photo-unreadable";
-export type Unpacked = { ok: true; albumId: string } | { ok: false; reason: UnpackProblem } | { ok: false; reason: "already-here"; albumId: string };
+export type Unpacked =
+  | { ok: true; albumId: string }
+  | { ok: false; reason: UnpackProblem }
+  | { ok: false; reason: "already-here"; albumId: string };
 
 /**
  * Reads an archive into a household. Photos the household has already are not stored again; an album it has already is
@@ -104,7 +129,10 @@ export async function unpackAlbum(db: Db, householdId: string, file: string, asC
     };
     const imported = days.map(({ id, date, skipped, mergedInto, ...content }) => ({
       ...{ id, date, skipped, mergedInto },
-      content: { ...content, photos: content.photos.map(({ sha256, ...use }) => ({ ...use, photoId: photoIds.get(sha256) ?? "" })) },
+      content: {
+        ...content,
+        photos: content.photos.map(({ sha256, ...use }) => ({ ...use, photoId: photoIds.get(sha256) ?? "" })),
+      },
     }));
     const archiveId = present ? crypto.randomUUID() : album.id;
     return { ok: true, albumId: await importAlbum(db, householdId, archiveId, plan, imported) };

@@ -48,14 +48,28 @@ async function cameraNotes(exif: Buffer | undefined): Promise<CameraNotes> {
  */
 export async function readPicture(bytes: Buffer, name: string): Promise<ReadPicture> {
   if (bytes.length > MOST_BYTES) return { ok: false, reason: "too-large" };
-  const header = await sharp(bytes, { limitInputPixels: false }).metadata().catch(() => null);
+  const header = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
   const mime = MIME[header?.format ?? ""];
   if (!header || !mime) return { ok: false, reason: looksLikePicture(bytes) ? "broken" : "not-a-picture" };
   if (header.width * header.height > MOST_PIXELS) return { ok: false, reason: "too-many-pixels" };
   const [width, height] = [header.autoOrient.width, header.autoOrient.height];
   try {
     const versions = await makeVersions(bytes);
-    return { ok: true, photo: { sha256: hashOf(bytes), mime, bytes, name: name.slice(0, 200), width, height, versions, ...(await cameraNotes(header.exif)) } };
+    return {
+      ok: true,
+      photo: {
+        sha256: hashOf(bytes),
+        mime,
+        bytes,
+        name: name.slice(0, 200),
+        width,
+        height,
+        versions,
+        ...(await cameraNotes(header.exif)),
+      },
+    };
   } catch {
     return { ok: false, reason: "broken" };
   }
@@ -64,7 +78,11 @@ export async function readPicture(bytes: Buffer, name: string): Promise<ReadPict
 /** The first bytes of JPEG, PNG and RIFF files, to tell a damaged picture from something else. */
 function looksLikePicture(bytes: Buffer): boolean {
   const start = bytes.subarray(0, 12).toString("latin1");
-  return start.startsWith("\xff\xd8\xff") || start.startsWith("\x89PNG") || (start.startsWith("RIFF") && start.endsWith("WEBP"));
+  return (
+    start.startsWith("\xff\xd8\xff") ||
+    start.startsWith("\x89PNG") ||
+    (start.startsWith("RIFF") && start.endsWith("WEBP"))
+  );
 }
 
 async function makeVersions(bytes: Buffer): Promise<NewPhoto["versions"]> {

@@ -26,7 +26,8 @@ function blankPosition(block: Buffer): Buffer {
   const little = tiff.subarray(0, 2).toString("latin1") === "II";
   const u16 = (at: number) => (little ? tiff.readUInt16LE(at) : tiff.readUInt16BE(at));
   const u32 = (at: number) => (little ? tiff.readUInt32LE(at) : tiff.readUInt32BE(at));
-  const entries = (directory: number) => Array.from({ length: u16(directory) }, (_, index) => directory + 2 + index * 12);
+  const entries = (directory: number) =>
+    Array.from({ length: u16(directory) }, (_, index) => directory + 2 + index * 12);
   try {
     for (const entry of entries(u32(4))) {
       if (u16(entry) !== GPS_POINTER) continue;
@@ -98,7 +99,11 @@ function cleanWebp(bytes: Buffer): Buffer {
       const body = chunk.subarray(8, 8 + length);
       const skip = body.subarray(0, 6).equals(EXIF_HEAD) ? 6 : 0;
       const tiff = blankPosition(body.subarray(skip));
-      parts.push(chunk.subarray(0, 8 + skip), tiff.length > 0 ? tiff : Buffer.alloc(length - skip), chunk.subarray(8 + length));
+      parts.push(
+        chunk.subarray(0, 8 + skip),
+        tiff.length > 0 ? tiff : Buffer.alloc(length - skip),
+        chunk.subarray(8 + length),
+      );
     } else if (type === "XMP ") {
       parts.push(chunk.subarray(0, 8), Buffer.alloc(chunk.length - 8, " "));
     } else {

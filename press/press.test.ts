@@ -10,10 +10,10 @@ import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
 import { inches } from "../core/measure/length.ts";
 import { mergeWithNeighbour } from "../core/month/slots.ts";
-import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { readAlbum, readShelf } from "../store/album.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
+import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { packAlbum, unpackAlbum } from "./archive.ts";
 import { hashOf, MOST_BYTES, readPicture } from "./picture.ts";
 import { withoutPlace } from "./place.ts";
@@ -24,7 +24,10 @@ afterAll(() => store.close());
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-press-"));
 
 const plain = (width = 60, height = 40) => sharp({ create: { width, height, channels: 3, background: "#b8451b" } });
-const PLACE = { IFD2: { DateTimeOriginal: "2026:12:09 17:48:00" }, IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1", GPSLongitudeRef: "W", GPSLongitude: "3/1 12/1 0/1" } };
+const PLACE = {
+  IFD2: { DateTimeOriginal: "2026:12:09 17:48:00" },
+  IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1", GPSLongitudeRef: "W", GPSLongitude: "3/1 12/1 0/1" },
+};
 const readReason = async (bytes: Buffer) => {
   const read = await readPicture(bytes, "a picture");
   return read.ok ? "read" : read.reason;
@@ -56,9 +59,19 @@ describe("a picture handed in", () => {
     const bytes = await plain(700, 300).withExif(PLACE).jpeg().toBuffer();
     const read = await readPicture(bytes, "a.jpg");
     if (!read.ok) throw new Error(read.reason);
-    expect(read.photo).toMatchObject({ width: 700, height: 300, capturedAt: "2026-12-09T17:48:00", hasPlace: true, mime: "image/jpeg" });
+    expect(read.photo).toMatchObject({
+      width: 700,
+      height: 300,
+      capturedAt: "2026-12-09T17:48:00",
+      hasPlace: true,
+      mime: "image/jpeg",
+    });
     const sizes = await Promise.all(read.photo.versions.map(({ bytes: version }) => sharp(version).metadata()));
-    expect(sizes.map(({ width, height }) => [width, height])).toEqual([[700, 300], [480, 206], [96, 41]]);
+    expect(sizes.map(({ width, height }) => [width, height])).toEqual([
+      [700, 300],
+      [480, 206],
+      [96, 41],
+    ]);
     for (const version of sizes) expect(version.exif ?? version.xmp).toBeUndefined();
   });
 
@@ -72,7 +85,11 @@ describe("a picture handed in", () => {
 
 describe("taking the place out of a picture", () => {
   it.each(["jpeg", "png", "webp"] as const)("leaves every pixel and the date of a %s, and no place", async (kind) => {
-    const bytes = await plain(90, 60).withExif(PLACE).withXmp('<x:xmpmeta xmlns:x="adobe:ns:meta/"><place>54.6 N</place></x:xmpmeta>')[kind]().toBuffer();
+    const bytes = await plain(90, 60)
+      .withExif(PLACE)
+      .withXmp('<x:xmpmeta xmlns:x="adobe:ns:meta/"><place>54.6 N</place></x:xmpmeta>')
+      [kind]()
+      .toBuffer();
     const mime = `image/${kind}` as const;
     const cleaned = withoutPlace(bytes, mime);
     const [was, is] = [await readPicture(bytes, "a"), await readPicture(cleaned, "a")];
@@ -94,9 +111,15 @@ async function albumWithPhoto() {
   const [one, two] = aggregate?.days ?? [];
   const print = { w: inches(6), h: inches(4) };
   for (const day of [one, two]) {
-    await saveDayEdit(store.db, author(), day?.id ?? "", null, { kind: "add-photo", photo: { id: randomUUID(), photoId: kept.id, print, alt: "A boat" } });
+    await saveDayEdit(store.db, author(), day?.id ?? "", null, {
+      kind: "add-photo",
+      photo: { id: randomUUID(), photoId: kept.id, print, alt: "A boat" },
+    });
   }
-  await saveDayEdit(store.db, author(), one?.id ?? "", null, { kind: "add-card", card: { id: randomUUID(), size: print, text: "Words, “quoted”; 4½″\nand a line" } });
+  await saveDayEdit(store.db, author(), one?.id ?? "", null, {
+    kind: "add-card",
+    card: { id: randomUUID(), size: print, text: "Words, “quoted”; 4½″\nand a line" },
+  });
   await saveDayEdit(store.db, author(), one?.id ?? "", null, { kind: "finish" });
   await changeMonth(store.db, author(), (slots, span) => mergeWithNeighbour(slots, span, two?.id ?? "", "after"));
   return { keeper, albumId, original: read.photo };
@@ -106,7 +129,10 @@ async function pack(householdId: string, albumId: string, places = true): Promis
   const aggregate = await readAlbum(store.db, householdId, albumId);
   if (!aggregate) throw new Error("the album is not there");
   const file = path.join(folder, `${randomUUID()}.zip`);
-  writeFileSync(file, await buffer(await packAlbum(store.db, householdId, aggregate, places, new Date("2026-12-09T18:40:00Z"))));
+  writeFileSync(
+    file,
+    await buffer(await packAlbum(store.db, householdId, aggregate, places, new Date("2026-12-09T18:40:00Z"))),
+  );
   return file;
 }
 
@@ -120,7 +146,10 @@ async function saidBy(householdId: string, albumId: string) {
     ...content,
     cards: content.cards.map(({ id: _id, ...card }) => card),
     inserts: content.inserts.map(({ id: _id, ...insert }) => insert),
-    photos: content.photos.map(({ id: _id, photoId, ...use }) => ({ ...use, sha256: aggregate.photos.get(photoId)?.sha256 })),
+    photos: content.photos.map(({ id: _id, photoId, ...use }) => ({
+      ...use,
+      sha256: aggregate.photos.get(photoId)?.sha256,
+    })),
   }));
   return { album, days, photos: [...aggregate.photos.values()].map(({ id: _id, ...photo }) => photo) };
 }
@@ -143,7 +172,11 @@ describe("an archive", () => {
   it("is not read a second time unless asked for a copy", async () => {
     const { keeper, albumId } = await albumWithPhoto();
     const file = await pack(keeper.householdId, albumId);
-    expect(await unpackAlbum(store.db, keeper.householdId, file, false)).toEqual({ ok: false, reason: "already-here", albumId });
+    expect(await unpackAlbum(store.db, keeper.householdId, file, false)).toEqual({
+      ok: false,
+      reason: "already-here",
+      albumId,
+    });
     expect((await unpackAlbum(store.db, keeper.householdId, file, true)).ok).toBe(true);
     expect((await readShelf(store.db, keeper.householdId)).length).toBe(2);
   });
@@ -193,7 +226,12 @@ describe("a ZIP", () => {
   it("that lies about its unpacked size is stopped while it is unpacked", async () => {
     const bytes = Buffer.from(zipSync({ "album.json": [new Uint8Array(400_000), { level: 9 }] }));
     // The declared size stands in the local and in the central header; both are made to say 4000.
-    for (let at = bytes.indexOf(Buffer.from([0x80, 0x1a, 0x06, 0x00])); at >= 0; at = bytes.indexOf(Buffer.from([0x80, 0x1a, 0x06, 0x00]), at + 1)) bytes.writeUInt32LE(4000, at);
+    for (
+      let at = bytes.indexOf(Buffer.from([0x80, 0x1a, 0x06, 0x00]));
+      at >= 0;
+      at = bytes.indexOf(Buffer.from([0x80, 0x1a, 0x06, 0x00]), at + 1)
+    )
+      bytes.writeUInt32LE(4000, at);
     const file = path.join(folder, "liar.zip");
     writeFileSync(file, bytes);
     const zip = await openZip(file);

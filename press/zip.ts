@@ -10,7 +10,9 @@ const MOST_ENTRIES = 25_000;
 
 export type ZipProblem = "not-a-zip" | "damaged" | "path-climbs" | "too-much-inside";
 export type ZipEntry = { readonly name: string; readonly read: () => Promise<Buffer> };
-export type OpenZip = { ok: true; entries: ReadonlyMap<string, ZipEntry>; close: () => void } | { ok: false; reason: ZipProblem };
+export type OpenZip =
+  | { ok: true; entries: ReadonlyMap<string, ZipEntry>; close: () => void }
+  | { ok: false; reason: ZipProblem };
 
 /** A refusal met while unpacking one entry. */
 export class ZipRefused extends Error {
@@ -23,7 +25,9 @@ export class ZipRefused extends Error {
 
 function openFile(file: string): Promise<yauzl.ZipFile> {
   return new Promise((resolve, reject) => {
-    yauzl.open(file, { lazyEntries: true, autoClose: false, strictFileNames: true }, (error, zip) => (error ? reject(error) : resolve(zip)));
+    yauzl.open(file, { lazyEntries: true, autoClose: false, strictFileNames: true }, (error, zip) =>
+      error ? reject(error) : resolve(zip),
+    );
   });
 }
 
@@ -71,7 +75,9 @@ export async function openZip(file: string): Promise<OpenZip> {
     const unpacked = listed.reduce((sum, entry) => sum + entry.uncompressedSize, 0);
     const swollen = listed.some((entry) => entry.uncompressedSize > 4096 + entry.compressedSize * MOST_TIMES_PACKED);
     if (swollen || unpacked > MOST_UNPACKED) return refuse("too-much-inside");
-    const entries = listed.map((entry) => [entry.fileName, { name: entry.fileName, read: () => unpack(zip, entry) }] as const);
+    const entries = listed.map(
+      (entry) => [entry.fileName, { name: entry.fileName, read: () => unpack(zip, entry) }] as const,
+    );
     return { ok: true, entries: new Map(entries), close: () => zip.close() };
   } catch (error) {
     if (error instanceof ZipRefused) return refuse(error.reason);

@@ -13,7 +13,12 @@ import { startServer } from "./running-server.ts";
 type Bound = { readonly at: "least" | "most"; readonly value: number; readonly judged: boolean; readonly what: string };
 
 const BOUNDS: Record<string, Bound> = {
-  "page.month.ratio": { at: "least", value: 0.5, judged: true, what: "throughput of Month over an empty page of this stack" },
+  "page.month.ratio": {
+    at: "least",
+    value: 0.5,
+    judged: true,
+    what: "throughput of Month over an empty page of this stack",
+  },
   "page.day.ratio": { at: "least", value: 0.5, judged: true, what: "throughput of Day over an empty page" },
   "page.queries.max": { at: "most", value: 6, judged: true, what: "database statements of the page that needs most" },
   "js.month.gzip_kb": { at: "most", value: 190, judged: true, what: "gzipped JavaScript of Month's first load, kB" },
@@ -58,8 +63,17 @@ if (wants("page.month.ratio", "page.day.ratio", "page.queries.max", "js.month.gz
   try {
     const { visit, lantern } = await signIn(server.base);
     const [month, day] = [`${lantern}/month`, `${lantern}/days/2026-12-09`];
-    if (wants("page.queries.max")) figures["page.queries.max"] = await mostQueries(visit, [month, day, "/shelf", "/tray", `${lantern}/finish`, `${lantern}/settings`]);
-    if (wants("js.month.gzip_kb")) figures["js.month.gzip_kb"] = await firstLoadKb(visit, month, path.join(root, "build/client"));
+    if (wants("page.queries.max"))
+      figures["page.queries.max"] = await mostQueries(visit, [
+        month,
+        day,
+        "/shelf",
+        "/tray",
+        `${lantern}/finish`,
+        `${lantern}/settings`,
+      ]);
+    if (wants("js.month.gzip_kb"))
+      figures["js.month.gzip_kb"] = await firstLoadKb(visit, month, path.join(root, "build/client"));
     if (wants("dial.redraw_ms")) figures["dial.redraw_ms"] = await dialRedraw(visit, month);
     if (wants("page.month.ratio", "page.day.ratio")) {
       const ratios = await pageRatios(visit, "/empty", { "page.month.ratio": month, "page.day.ratio": day });
@@ -78,7 +92,9 @@ for (const [name, bound] of Object.entries(BOUNDS)) {
   const holds = bound.at === "least" ? figure >= bound.value : figure <= bound.value;
   if (!holds && bound.judged) breached.push(name);
   const verdict = holds ? "holds" : bound.judged ? "BREACHED" : "over (told, not judged)";
-  process.stdout.write(`${name.padEnd(24)} ${figure.toFixed(2).padStart(8)}   at ${bound.at} ${String(bound.value).padEnd(5)} ${verdict.padEnd(9)} ${bound.what}\n`);
+  process.stdout.write(
+    `${name.padEnd(24)} ${figure.toFixed(2).padStart(8)}   at ${bound.at} ${String(bound.value).padEnd(5)} ${verdict.padEnd(9)} ${bound.what}\n`,
+  );
 }
 if (values.json) writeFileSync(values.json, `${JSON.stringify(figures, null, 2)}\n`);
 process.exitCode = breached.length > 0 ? 1 : 0;

@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import path from "node:path";
-import { migrateStore, openStore } from "../store/db.ts";
 import { seedDemo } from "../demo/seed.ts";
+import { migrateStore, openStore } from "../store/db.ts";
 import { startPostgres } from "./postgres.ts";
 
 /** Starts the database and the built program with the demo household in it, and keeps both until told to end. */
@@ -11,16 +11,28 @@ const databaseUrl = process.env.DATABASE_URL ?? cluster?.url ?? "";
 
 const store = openStore(databaseUrl);
 await migrateStore(store, path.resolve(import.meta.dirname, "../store/migrations"));
-await seedDemo(store.db, () => process.stdout.write("The demo's pictures are being painted, once; later starts are quick.\n"));
+await seedDemo(store.db, () =>
+  process.stdout.write("The demo's pictures are being painted, once; later starts are quick.\n"),
+);
 await store.close();
 
 const server = spawn(process.execPath, [path.resolve(import.meta.dirname, "serve.mjs")], {
   stdio: ["ignore", "pipe", "inherit"],
-  env: { ...process.env, NODE_ENV: "production", DATABASE_URL: databaseUrl, PORT: port, HEARTH_LOG: process.env.HEARTH_LOG ?? "warn" },
+  env: {
+    ...process.env,
+    NODE_ENV: "production",
+    DATABASE_URL: databaseUrl,
+    PORT: port,
+    HEARTH_LOG: process.env.HEARTH_LOG ?? "warn",
+  },
 });
 server.stdout.on("data", (text: Buffer) => {
   const said = text.toString();
-  process.stdout.write(said.startsWith("listening") ? `Hearth Clock is at http://127.0.0.1:${said.trim().split(" ").at(-1)}  (Ctrl+C ends it)\n` : said);
+  process.stdout.write(
+    said.startsWith("listening")
+      ? `Hearth Clock is at http://127.0.0.1:${said.trim().split(" ").at(-1)}  (Ctrl+C ends it)\n`
+      : said,
+  );
 });
 const end = () => server.kill("SIGTERM");
 process.once("SIGINT", end);

@@ -15,7 +15,9 @@ await seedDemo(store.db);
 const vite = await createServer({ server: { middlewareMode: true } });
 const app = express();
 app.use(vite.middlewares);
-app.use(makeApp(store, async () => (await vite.ssrLoadModule("virtual:react-router/server-build")) as ServerBuild, null));
+app.use(
+  makeApp(store, async () => (await vite.ssrLoadModule("virtual:react-router/server-build")) as ServerBuild, null),
+);
 const port = Number(process.env.PORT ?? 4100);
 app.listen(port, "127.0.0.1", () => process.stdout.write(`Hearth Clock, sources live, at http://127.0.0.1:${port}\n`));
 const end = async () => {

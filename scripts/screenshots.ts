@@ -11,10 +11,19 @@ mkdirSync(folder, { recursive: true });
 
 const DESK: BrowserContextOptions = { viewport: { width: 1280, height: 800 }, colorScheme: "light" };
 const NIGHT: BrowserContextOptions = { ...DESK, colorScheme: "dark" };
-const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, isMobile: true, hasTouch: true, colorScheme: "light" };
+const PHONE: BrowserContextOptions = {
+  viewport: { width: 390, height: 844 },
+  deviceScaleFactor: 2,
+  isMobile: true,
+  hasTouch: true,
+  colorScheme: "light",
+};
 
 const open = (title: string) => async (page: Page) => {
-  await page.getByRole("link", { name: new RegExp(`^${title}|${title}`) }).first().click();
+  await page
+    .getByRole("link", { name: new RegExp(`^${title}|${title}`) })
+    .first()
+    .click();
   await page.waitForURL(/\/month/);
 };
 const lantern = open("Lantern Month");
@@ -41,7 +50,13 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   },
   month: { as: DESK, to: lantern },
   "month-night": { as: NIGHT, to: lantern },
-  "month-list": { as: DESK, to: async (page) => { await lantern(page); await page.getByRole("link", { name: "Show a list" }).click(); } },
+  "month-list": {
+    as: DESK,
+    to: async (page) => {
+      await lantern(page);
+      await page.getByRole("link", { name: "Show a list" }).click();
+    },
+  },
   day: { as: DESK, to: day("2026-12-09") },
   "day-night": { as: NIGHT, to: day("2026-12-04") },
   "day-phone": { as: PHONE, to: day("2026-12-09") },
@@ -49,8 +64,20 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "shelf-phone": { as: PHONE, to: async () => {} },
   finish: { as: DESK, to: place("finish") },
   album: { as: DESK, to: place("settings") },
-  "day-cider": { as: DESK, to: async (page) => { await open("Cider Month")(page); await page.goto(page.url().replace(/month.*/, "days/2026-10-02")); } },
-  "day-tides": { as: DESK, to: async (page) => { await open("Twelve Tides")(page); await page.goto(page.url().replace(/month.*/, "days/2026-12-30")); } },
+  "day-cider": {
+    as: DESK,
+    to: async (page) => {
+      await open("Cider Month")(page);
+      await page.goto(page.url().replace(/month.*/, "days/2026-10-02"));
+    },
+  },
+  "day-tides": {
+    as: DESK,
+    to: async (page) => {
+      await open("Twelve Tides")(page);
+      await page.goto(page.url().replace(/month.*/, "days/2026-12-30"));
+    },
+  },
   "day-empty": { as: DESK, to: day("2026-12-29") },
   "day-parade": { as: DESK, to: day("2026-12-12") },
   "day-shared": { as: DESK, to: day("2026-12-13") },

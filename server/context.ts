@@ -16,7 +16,12 @@ function once<T>(read: () => Promise<T>): () => Promise<T> {
 
 export function contextFor(store: Store, request: Request, response: Response, queries: () => number): HearthContext {
   const now = new Date();
-  const auth = makeAuth(store.db, { cookieHeader: request.headers.cookie, caller: request.ip ?? "", secure: request.secure, now });
+  const auth = makeAuth(store.db, {
+    cookieHeader: request.headers.cookie,
+    caller: request.ip ?? "",
+    secure: request.secure,
+    now,
+  });
   const albums = new Map<string, Promise<AlbumAggregate | null>>();
   return {
     db: store.db,

@@ -16,13 +16,22 @@ function requestLog(request: express.Request, response: express.Response, next: 
   const began = performance.now();
   response.on("finish", () => {
     // The path alone: a query may hold what somebody searched for.
-    log.info({ method: request.method, path: request.path, status: response.statusCode, ms: Math.round(performance.now() - began) });
+    log.info({
+      method: request.method,
+      path: request.path,
+      status: response.statusCode,
+      ms: Math.round(performance.now() - began),
+    });
   });
   next();
 }
 
 /** The Express application over an open store. `build` is the compiled app; `clientFiles` where its assets lie. */
-export function makeApp(store: Store, build: ServerBuild | (() => Promise<ServerBuild>), clientFiles: string | null): Express {
+export function makeApp(
+  store: Store,
+  build: ServerBuild | (() => Promise<ServerBuild>),
+  clientFiles: string | null,
+): Express {
   const app = express();
   app.disable("x-powered-by");
   app.set("trust proxy", "loopback");
@@ -40,11 +49,21 @@ export function makeApp(store: Store, build: ServerBuild | (() => Promise<Server
   });
   app.use(requestLog, sameOriginWrites, bodyLimits);
   app.use((request, response, next) => {
-    countingQueries((queries) => createRequestHandler({ build, getLoadContext: () => contextFor(store, request, response, queries) })(request, response, next));
+    countingQueries((queries) =>
+      createRequestHandler({ build, getLoadContext: () => contextFor(store, request, response, queries) })(
+        request,
+        response,
+        next,
+      ),
+    );
   });
   app.use((error: unknown, _request: express.Request, response: express.Response, _next: express.NextFunction) => {
     log.error(describeError(error), "request failed");
-    if (!response.headersSent) response.status(500).type("text/plain").send("Something went wrong here. Nothing you saved is lost. Go back and try again.");
+    if (!response.headersSent)
+      response
+        .status(500)
+        .type("text/plain")
+        .send("Something went wrong here. Nothing you saved is lost. Go back and try again.");
   });
   return app;
 }
@@ -52,12 +71,19 @@ export function makeApp(store: Store, build: ServerBuild | (() => Promise<Server
 export type HostSettings = { readonly databaseUrl: string; readonly port: number; readonly projectRoot: string };
 
 /** Opens the store, brings it up to date, and serves on loopback until told to end. */
-export async function startHost({ databaseUrl, port, projectRoot }: HostSettings): Promise<{ server: Server; close: () => Promise<void> }> {
+export async function startHost({
+  databaseUrl,
+  port,
+  projectRoot,
+}: HostSettings): Promise<{ server: Server; close: () => Promise<void> }> {
   const store = openStore(databaseUrl);
   await migrateStore(store, path.join(projectRoot, "store/migrations"));
   const build = (await import("virtual:react-router/server-build")) as unknown as ServerBuild;
   const app = makeApp(store, build, path.join(projectRoot, "build/client"));
-  const tidy = () => dropExpired(store.db, new Date()).catch((error: unknown) => log.error(describeError(error), "tidying the tray failed"));
+  const tidy = () =>
+    dropExpired(store.db, new Date()).catch((error: unknown) =>
+      log.error(describeError(error), "tidying the tray failed"),
+    );
   const tidying = setInterval(tidy, DAY);
   tidying.unref();
   void tidy();

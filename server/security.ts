@@ -47,7 +47,10 @@ export function sameOriginWrites(request: Request, response: Response, next: Nex
   const { origin } = request.headers;
   const sameHost = origin !== undefined && URL.canParse(origin) && new URL(origin).host === request.headers.host;
   if (sameHost) return next();
-  response.status(403).type("text/plain").send("This form did not come from Hearth Clock. Nothing was changed. Open the page again and send it from there.");
+  response
+    .status(403)
+    .type("text/plain")
+    .send("This form did not come from Hearth Clock. Nothing was changed. Open the page again and send it from there.");
 }
 
 /** Refuses a body of unknown or unreasonable weight before any of it is read. */
@@ -60,5 +63,8 @@ export function bodyLimits(request: Request, response: Response, next: NextFunct
   }
   const most = request.headers["content-type"]?.startsWith("multipart/form-data") ? MOST_UPLOAD_BYTES : MOST_FORM_BYTES;
   if (length <= most) return next();
-  response.status(413).type("text/plain").send("That is too much at once. Nothing was changed. What you wrote is still on the page you came from.");
+  response
+    .status(413)
+    .type("text/plain")
+    .send("That is too much at once. Nothing was changed. What you wrote is still on the page you came from.");
 }

@@ -64,7 +64,11 @@ export const DAY_WITH_PIECES = {
   photos: {
     where: isNull(dayPhoto.deletedAt),
     orderBy: asc(dayPhoto.position),
-    with: { photo: { columns: { id: true, sha256: true, name: true, width: true, height: true, capturedAt: true, offset: true } } },
+    with: {
+      photo: {
+        columns: { id: true, sha256: true, name: true, width: true, height: true, capturedAt: true, offset: true },
+      },
+    },
   },
 } as const;
 
@@ -73,7 +77,8 @@ function toAggregate(row: AlbumRow & { days: DayRow[] }): AlbumAggregate {
   const lastWrites = new Map<string, LastWrite>();
   for (const each of row.days) {
     for (const { photo } of each.photos) photos.set(photo.id, photo);
-    if (each.updatedAt) lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });
+    if (each.updatedAt)
+      lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });
   }
   return { album: toRecord(row), days: row.days.map(toDay), photos, lastWrites };
 }
@@ -85,7 +90,13 @@ const prepareRevision = (db: Db) =>
   db
     .select({ revision: album.revision })
     .from(album)
-    .where(and(eq(album.id, sql.placeholder("albumId")), eq(album.householdId, sql.placeholder("householdId")), isNull(album.deletedAt)))
+    .where(
+      and(
+        eq(album.id, sql.placeholder("albumId")),
+        eq(album.householdId, sql.placeholder("householdId")),
+        isNull(album.deletedAt),
+      ),
+    )
     .prepare("album_revision");
 const prepared = new WeakMap<Db, ReturnType<typeof prepareRevision>>();
 
@@ -178,10 +189,17 @@ export async function updateAlbum(
   plan: AlbumPlan,
 ): Promise<{ ok: true } | { ok: false; reason: "not-found" | "changed-since" }> {
   return db.transaction(async (tx) => {
-    const [row] = await tx.select({ version: album.version }).from(album).where(ownAlbum(householdId, albumId)).for("update");
+    const [row] = await tx
+      .select({ version: album.version })
+      .from(album)
+      .where(ownAlbum(householdId, albumId))
+      .for("update");
     if (!row) return { ok: false as const, reason: "not-found" as const };
     if (row.version !== version) return { ok: false as const, reason: "changed-since" as const };
-    await tx.update(album).set({ ...planColumns(plan), version: version + 1 }).where(eq(album.id, albumId));
+    await tx
+      .update(album)
+      .set({ ...planColumns(plan), version: version + 1 })
+      .where(eq(album.id, albumId));
     await addMissingDays(tx, albumId, plan.span);
     return { ok: true as const };
   });
@@ -206,7 +224,11 @@ export async function albumOfArchive(db: Reader, householdId: string, archiveId:
 }
 
 /** Locks the album's days against other changes to the month and returns where each stands. */
-export async function lockSlots(tx: Transaction, householdId: string, albumId: string): Promise<{ span: Span; slots: (Slot & { version: number })[] } | null> {
+export async function lockSlots(
+  tx: Transaction,
+  householdId: string,
+  albumId: string,
+): Promise<{ span: Span; slots: (Slot & { version: number })[] } | null> {
   const [row] = await tx
     .select({ start: album.startsOn, end: album.endsOn })
     .from(album)
@@ -220,4 +242,3 @@ export async function lockSlots(tx: Transaction, householdId: string, albumId: s
     .for("update");
   return { span: row, slots };
 }
-

@@ -62,5 +62,12 @@ export const dayColumns = (content: DayContent) => ({
 export const pieceRows = (dayId: string, content: DayContent) => ({
   cards: content.cards.map(({ id, size, text }, position) => ({ id, dayId, position, ...size, text })),
   inserts: content.inserts.map(({ id, kind, size, note }, position) => ({ id, dayId, position, ...size, kind, note })),
-  photos: content.photos.map(({ id, photoId, print, alt }, position) => ({ id, dayId, position, ...print, photoId, alt })),
+  photos: content.photos.map(({ id, photoId, print, alt }, position) => ({
+    id,
+    dayId,
+    position,
+    ...print,
+    photoId,
+    alt,
+  })),
 });

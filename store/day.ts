@@ -1,6 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { and, desc, eq, gt, inArray, isNull, notInArray } from "drizzle-orm";
-import { type DayEdit, type EditProblem, type Field, applyEdit, clashingChange, type SavedChange } from "../core/album/edit.ts";
+import {
+  applyEdit,
+  clashingChange,
+  type DayEdit,
+  type EditProblem,
+  type Field,
+  type SavedChange,
+} from "../core/album/edit.ts";
 import type { Binding, Day, DayContent } from "../core/album/model.ts";
 import { restoreFields } from "../core/album/restore.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -12,7 +19,12 @@ import { type Db, isTaken, type Transaction } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, member, photo } from "./schema/index.ts";
 
 /** Who is writing, in which album, and when. */
-export type Author = { readonly householdId: string; readonly albumId: string; readonly memberId: string; readonly at: Date };
+export type Author = {
+  readonly householdId: string;
+  readonly albumId: string;
+  readonly memberId: string;
+  readonly at: Date;
+};
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
 export type Clash = { readonly change: SavedChange; readonly current: DayContent; readonly version: number };
@@ -29,17 +41,31 @@ async function lockDay(tx: Transaction, author: Author, dayId: string): Promise<
     .where(and(eq(album.id, author.albumId), eq(album.householdId, author.householdId), isNull(album.deletedAt)))
     .for("update");
   if (!locked) return null;
-  const row = await tx.query.day.findFirst({ where: and(eq(day.id, dayId), eq(day.albumId, author.albumId)), with: DAY_WITH_PIECES });
+  const row = await tx.query.day.findFirst({
+    where: and(eq(day.id, dayId), eq(day.albumId, author.albumId)),
+    with: DAY_WITH_PIECES,
+  });
   return row ? { day: toDay(row), binding: locked.binding } : null;
 }
 
 /** Saves of a day after version `base`; `standing` leaves out those that were taken back, and the takings back. */
-async function changesSince(tx: Transaction, dayId: string, base: number, which: "all" | "standing" = "all"): Promise<SavedChange[]> {
+async function changesSince(
+  tx: Transaction,
+  dayId: string,
+  base: number,
+  which: "all" | "standing" = "all",
+): Promise<SavedChange[]> {
   const rows = await tx
     .select({ version: dayChange.version, fields: dayChange.fields, by: member.name, at: dayChange.at })
     .from(dayChange)
     .leftJoin(member, eq(member.id, dayChange.memberId))
-    .where(and(eq(dayChange.dayId, dayId), gt(dayChange.version, base), which === "standing" ? eq(dayChange.settled, false) : undefined));
+    .where(
+      and(
+        eq(dayChange.dayId, dayId),
+        gt(dayChange.version, base),
+        which === "standing" ? eq(dayChange.settled, false) : undefined,
+      ),
+    );
   return rows.map((row) => ({ ...row, by: row.by ?? "somebody", at: row.at.toISOString() }));
 }
 
@@ -53,28 +79,53 @@ async function writeContent(tx: Transaction, dayId: string, content: DayContent,
     [dayPhoto, rows.photos],
   ] as const) {
     const kept = pieces.map(({ id }) => id);
-    const leaving = and(eq(table.dayId, dayId), isNull(table.deletedAt), kept.length > 0 ? notInArray(table.id, kept) : undefined);
+    const leaving = and(
+      eq(table.dayId, dayId),
+      isNull(table.deletedAt),
+      kept.length > 0 ? notInArray(table.id, kept) : undefined,
+    );
     await tx.update(table).set({ deletedAt: at }).where(leaving);
   }
   const onDay = { deletedAt: null };
   for (const { id, ...row } of rows.cards) {
-    await tx.insert(card).values({ id, ...row }).onConflictDoUpdate({ target: card.id, set: { ...row, ...onDay }, setWhere: eq(card.dayId, dayId) });
+    await tx
+      .insert(card)
+      .values({ id, ...row })
+      .onConflictDoUpdate({ target: card.id, set: { ...row, ...onDay }, setWhere: eq(card.dayId, dayId) });
   }
   for (const { id, ...row } of rows.inserts) {
-    await tx.insert(dayInsert).values({ id, ...row }).onConflictDoUpdate({ target: dayInsert.id, set: { ...row, ...onDay }, setWhere: eq(dayInsert.dayId, dayId) });
+    await tx
+      .insert(dayInsert)
+      .values({ id, ...row })
+      .onConflictDoUpdate({ target: dayInsert.id, set: { ...row, ...onDay }, setWhere: eq(dayInsert.dayId, dayId) });
   }
   for (const { id, ...row } of rows.photos) {
-    await tx.insert(dayPhoto).values({ id, ...row }).onConflictDoUpdate({ target: dayPhoto.id, set: { ...row, ...onDay }, setWhere: eq(dayPhoto.dayId, dayId) });
+    await tx
+      .insert(dayPhoto)
+      .values({ id, ...row })
+      .onConflictDoUpdate({ target: dayPhoto.id, set: { ...row, ...onDay }, setWhere: eq(dayPhoto.dayId, dayId) });
   }
 }
 
-type Logged = { act: string; day: Slot & { version: number }; fields: Field[]; before: typeof dayChange.$inferInsert.before; settled?: boolean };
+type Logged = {
+  act: string;
+  day: Slot & { version: number };
+  fields: Field[];
+  before: typeof dayChange.$inferInsert.before;
+  settled?: boolean;
+};
 
 /** Gives the day its next version and keeps what the save wrote and what was there before. */
-async function logChange(tx: Transaction, author: Author, { act, day: changed, fields, before, settled = false }: Logged): Promise<number> {
+async function logChange(
+  tx: Transaction,
+  author: Author,
+  { act, day: changed, fields, before, settled = false }: Logged,
+): Promise<number> {
   const version = changed.version + 1;
   await tx.update(day).set({ version, updatedAt: author.at, updatedBy: author.memberId }).where(eq(day.id, changed.id));
-  await tx.insert(dayChange).values({ act, dayId: changed.id, version, memberId: author.memberId, at: author.at, fields, before, settled });
+  await tx
+    .insert(dayChange)
+    .values({ act, dayId: changed.id, version, memberId: author.memberId, at: author.at, fields, before, settled });
   return version;
 }
 
@@ -82,11 +133,18 @@ async function logChange(tx: Transaction, author: Author, { act, day: changed, f
  * Applies one edit to a day. `base` is the version of the day that the keeper saw; when somebody has written the same
  * field since, nothing is saved and the clash is told. `base` null means: whatever it is now, write this.
  */
-export async function saveDayEdit(db: Db, author: Author, dayId: string, base: number | null, edit: DayEdit): Promise<SaveResult> {
+export async function saveDayEdit(
+  db: Db,
+  author: Author,
+  dayId: string,
+  base: number | null,
+  edit: DayEdit,
+): Promise<SaveResult> {
   return db.transaction(async (tx) => {
     const found = await lockDay(tx, author, dayId);
     if (!found) return { ok: false, reason: "not-found" };
-    if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId))) return { ok: false, reason: "not-found" };
+    if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId)))
+      return { ok: false, reason: "not-found" };
     const { content, version } = found.day;
     const applied = applyEdit(content, edit, found.binding);
     if (base !== null && base < version) {
@@ -99,7 +157,12 @@ export async function saveDayEdit(db: Db, author: Author, dayId: string, base: n
     if (!applied.ok) return applied;
     if (JSON.stringify(applied.content) === JSON.stringify(content)) return { ok: true, version };
     await writeContent(tx, dayId, applied.content, author.at);
-    const saved = await logChange(tx, author, { act: randomUUID(), day: found.day, fields: applied.fields, before: { content } });
+    const saved = await logChange(tx, author, {
+      act: randomUUID(),
+      day: found.day,
+      fields: applied.fields,
+      before: { content },
+    });
     return { ok: true, version: saved };
   });
 }
@@ -108,9 +171,18 @@ export async function saveDayEdit(db: Db, author: Author, dayId: string, base: n
  * Carries a photo over to the day of another date, as one act: it is added there and leaves here, or neither. Its alt
  * text and print size go with it.
  */
-export async function movePhoto(db: Db, author: Author, dayId: string, useId: string, to: CalendarDate): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
+export async function movePhoto(
+  db: Db,
+  author: Author,
+  dayId: string,
+  useId: string,
+  to: CalendarDate,
+): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
   return db.transaction(async (tx) => {
-    const [target] = await tx.select({ id: day.id }).from(day).where(and(eq(day.albumId, author.albumId), eq(day.date, to)));
+    const [target] = await tx
+      .select({ id: day.id })
+      .from(day)
+      .where(and(eq(day.albumId, author.albumId), eq(day.date, to)));
     if (!target || target.id === dayId) return { ok: false, reason: "no-such-day" };
     const from = await lockDay(tx, author, dayId);
     const there = await lockDay(tx, author, target.id);
@@ -118,26 +190,45 @@ export async function movePhoto(db: Db, author: Author, dayId: string, useId: st
     const use = from.day.content.photos.find(({ id }) => id === useId);
     if (!use) return { ok: false, reason: "piece-gone" };
     const act = randomUUID();
-    const added = applyEdit(there.day.content, { kind: "add-photo", photo: { ...use, id: randomUUID() } }, there.binding);
+    const added = applyEdit(
+      there.day.content,
+      { kind: "add-photo", photo: { ...use, id: randomUUID() } },
+      there.binding,
+    );
     if (!added.ok) return added;
     await writeContent(tx, target.id, added.content, author.at);
     await logChange(tx, author, { act, day: there.day, fields: added.fields, before: { content: there.day.content } });
     const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);
     if (!removed.ok) return removed;
     await writeContent(tx, dayId, removed.content, author.at);
-    return { ok: true, version: await logChange(tx, author, { act, day: from.day, fields: removed.fields, before: { content: from.day.content } }) };
+    return {
+      ok: true,
+      version: await logChange(tx, author, {
+        act,
+        day: from.day,
+        fields: removed.fields,
+        before: { content: from.day.content },
+      }),
+    };
   });
 }
 
 async function ownsPhoto(tx: Transaction, author: Author, photoId: string): Promise<boolean> {
-  const rows = await tx.select({ id: photo.id }).from(photo).where(and(eq(photo.id, photoId), eq(photo.householdId, author.householdId)));
+  const rows = await tx
+    .select({ id: photo.id })
+    .from(photo)
+    .where(and(eq(photo.id, photoId), eq(photo.householdId, author.householdId)));
   return rows.length > 0;
 }
 
 export type MonthResult = { ok: true } | { ok: false; reason: SlotProblem | "not-found" };
 
 /** Changes where days stand in the month: skip, merge, split, move. `change` is one of core's functions of the slots. */
-export async function changeMonth(db: Db, author: Author, change: (slots: readonly Slot[], span: Span) => SlotChange): Promise<MonthResult> {
+export async function changeMonth(
+  db: Db,
+  author: Author,
+  change: (slots: readonly Slot[], span: Span) => SlotChange,
+): Promise<MonthResult> {
   return db.transaction(async (tx) => {
     const locked = await lockSlots(tx, author.householdId, author.albumId);
     if (!locked) return { ok: false, reason: "not-found" };
@@ -146,7 +237,8 @@ export async function changeMonth(db: Db, author: Author, change: (slots: readon
     const act = randomUUID();
     for (const after of result.slots) {
       const was = locked.slots.find(({ id }) => id === after.id);
-      if (!was || (was.date === after.date && was.skipped === after.skipped && was.mergedInto === after.mergedInto)) continue;
+      if (!was || (was.date === after.date && was.skipped === after.skipped && was.mergedInto === after.mergedInto))
+        continue;
       await writeSlot(tx, after.id, after);
       const { date, skipped, mergedInto } = was;
       await logChange(tx, author, { act, day: was, fields: ["slot"], before: { slot: { date, skipped, mergedInto } } });
@@ -155,11 +247,17 @@ export async function changeMonth(db: Db, author: Author, change: (slots: readon
   });
 }
 
-async function writeSlot(tx: Transaction, dayId: string, { date, skipped, mergedInto }: Omit<Slot, "id">): Promise<void> {
+async function writeSlot(
+  tx: Transaction,
+  dayId: string,
+  { date, skipped, mergedInto }: Omit<Slot, "id">,
+): Promise<void> {
   await tx.update(day).set({ date, skipped, mergedInto }).where(eq(day.id, dayId));
 }
 
-export type UndoResult = { ok: true; dayIds: string[] } | { ok: false; reason: "nothing-to-undo" | "changed-since" | "not-found" };
+export type UndoResult =
+  | { ok: true; dayIds: string[] }
+  | { ok: false; reason: "nothing-to-undo" | "changed-since" | "not-found" };
 
 /**
  * Takes back the member's latest change in the album. Refused when somebody has written the same fields since: then
@@ -173,7 +271,9 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
         .select({ act: dayChange.act })
         .from(dayChange)
         .innerJoin(day, eq(day.id, dayChange.dayId))
-        .where(and(eq(day.albumId, author.albumId), eq(dayChange.memberId, author.memberId), eq(dayChange.settled, false)))
+        .where(
+          and(eq(day.albumId, author.albumId), eq(dayChange.memberId, author.memberId), eq(dayChange.settled, false)),
+        )
         .orderBy(desc(dayChange.at), desc(dayChange.version))
         .limit(1);
       if (!latest) return { ok: false, reason: "nothing-to-undo" };
@@ -184,7 +284,15 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
       }
       const act = randomUUID();
       for (const change of changes) await takeBack(tx, author, act, change);
-      await tx.update(dayChange).set({ settled: true }).where(inArray(dayChange.id, changes.map(({ id }) => id)));
+      await tx
+        .update(dayChange)
+        .set({ settled: true })
+        .where(
+          inArray(
+            dayChange.id,
+            changes.map(({ id }) => id),
+          ),
+        );
       return { ok: true, dayIds: changes.map(({ dayId }) => dayId) };
     });
   } catch (error) {
@@ -193,13 +301,23 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
   }
 }
 
-async function takeBack(tx: Transaction, author: Author, act: string, change: typeof dayChange.$inferSelect): Promise<void> {
+async function takeBack(
+  tx: Transaction,
+  author: Author,
+  act: string,
+  change: typeof dayChange.$inferSelect,
+): Promise<void> {
   const found = await lockDay(tx, author, change.dayId);
   if (!found) throw new Error("the album's own day is not there");
   const { date, skipped, mergedInto } = found.day;
   if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
   if (change.before.content) {
-    await writeContent(tx, change.dayId, restoreFields(found.day.content, change.before.content, change.fields), author.at);
+    await writeContent(
+      tx,
+      change.dayId,
+      restoreFields(found.day.content, change.before.content, change.fields),
+      author.at,
+    );
   }
   const before = { slot: { date, skipped, mergedInto }, content: found.day.content };
   await logChange(tx, author, { act, day: found.day, fields: change.fields, before, settled: true });

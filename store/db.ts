@@ -63,7 +63,8 @@ const GONE = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[123]|08...)$/;
 export function isStoreGone(error: unknown): boolean {
   for (let cause: unknown = error; cause instanceof Error; cause = cause.cause) {
     const code = "code" in cause ? String(cause.code) : "";
-    if (GONE.test(code) || /connection terminated|timeout exceeded when trying to connect/i.test(cause.message)) return true;
+    if (GONE.test(code) || /connection terminated|timeout exceeded when trying to connect/i.test(cause.message))
+      return true;
     if (cause instanceof AggregateError && cause.errors.some(isStoreGone)) return true;
   }
   return false;

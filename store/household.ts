@@ -17,11 +17,19 @@ export async function createHousehold(
 ): Promise<{ ok: true; memberId: string } | { ok: false; reason: "mail-taken" }> {
   try {
     return await db.transaction(async (tx) => {
-      const [home] = await tx.insert(household).values({ name: `${given.name}’s household`, timeZone: given.timeZone }).returning();
+      const [home] = await tx
+        .insert(household)
+        .values({ name: `${given.name}’s household`, timeZone: given.timeZone })
+        .returning();
       if (!home) throw new Error("insert returned nothing");
       const [person] = await tx
         .insert(member)
-        .values({ householdId: home.id, name: given.name, mail: given.mail.toLowerCase(), passphraseHash: given.passphraseHash })
+        .values({
+          householdId: home.id,
+          name: given.name,
+          mail: given.mail.toLowerCase(),
+          passphraseHash: given.passphraseHash,
+        })
         .returning();
       if (!person) throw new Error("insert returned nothing");
       return { ok: true as const, memberId: person.id };

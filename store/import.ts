@@ -12,12 +12,22 @@ export type ImportedDay = Slot & { readonly content: DayContent };
  * Writes a whole album that was read from elsewhere, under ids of its own, in one transaction: it is there complete or
  * not at all. `content.photos` name photos already in the household's roll.
  */
-export async function importAlbum(db: Db, householdId: string, archiveId: string, plan: AlbumPlan, days: readonly ImportedDay[]): Promise<string> {
+export async function importAlbum(
+  db: Db,
+  householdId: string,
+  archiveId: string,
+  plan: AlbumPlan,
+  days: readonly ImportedDay[],
+): Promise<string> {
   return db.transaction(async (tx) => {
-    const [row] = await tx.insert(album).values({ householdId, archiveId, ...planColumns(plan) }).returning({ id: album.id });
+    const [row] = await tx
+      .insert(album)
+      .values({ householdId, archiveId, ...planColumns(plan) })
+      .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
     const newIds = new Map(days.map(({ id }) => [id, randomUUID() as string]));
-    const renamed = <T extends { id: string }>(pieces: readonly T[]): T[] => pieces.map((piece) => ({ ...piece, id: randomUUID() }));
+    const renamed = <T extends { id: string }>(pieces: readonly T[]): T[] =>
+      pieces.map((piece) => ({ ...piece, id: randomUUID() }));
     if (days.length > 0) {
       await tx.insert(day).values(
         days.map(({ id, date, skipped, mergedInto, content }) => ({
@@ -31,9 +41,18 @@ export async function importAlbum(db: Db, householdId: string, archiveId: string
       );
     }
     const rows = days.map(({ id, content }) =>
-      pieceRows(newIds.get(id) ?? id, { ...content, cards: renamed(content.cards), inserts: renamed(content.inserts), photos: renamed(content.photos) }),
+      pieceRows(newIds.get(id) ?? id, {
+        ...content,
+        cards: renamed(content.cards),
+        inserts: renamed(content.inserts),
+        photos: renamed(content.photos),
+      }),
     );
-    const [cards, inserts, photos] = [rows.flatMap((each) => each.cards), rows.flatMap((each) => each.inserts), rows.flatMap((each) => each.photos)];
+    const [cards, inserts, photos] = [
+      rows.flatMap((each) => each.cards),
+      rows.flatMap((each) => each.inserts),
+      rows.flatMap((each) => each.photos),
+    ];
     if (cards.length > 0) await tx.insert(card).values(cards);
     if (inserts.length > 0) await tx.insert(dayInsert).values(inserts);
     if (photos.length > 0) await tx.insert(dayPhoto).values(photos);

@@ -18,7 +18,12 @@ export type NewPhoto = {
   readonly versions: readonly { readonly longSide: number; readonly bytes: Buffer }[];
 };
 
-export type KeptPhoto = { readonly id: string; readonly capturedAt: string | null; readonly width: number; readonly height: number };
+export type KeptPhoto = {
+  readonly id: string;
+  readonly capturedAt: string | null;
+  readonly width: number;
+  readonly height: number;
+};
 
 /** The household's photo with these bytes, if it has it. */
 export async function findPhoto(db: Reader, householdId: string, sha256: string): Promise<KeptPhoto | null> {
@@ -30,11 +35,21 @@ export async function findPhoto(db: Reader, householdId: string, sha256: string)
 }
 
 /** Keeps a photo: its bytes once by content, and one entry in the household's roll however often it is added. */
-export async function keepPhoto(db: Db, householdId: string, { bytes, versions, mime, sha256, ...rest }: NewPhoto): Promise<KeptPhoto> {
+export async function keepPhoto(
+  db: Db,
+  householdId: string,
+  { bytes, versions, mime, sha256, ...rest }: NewPhoto,
+): Promise<KeptPhoto> {
   return db.transaction(async (tx) => {
     await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();
-    await tx.insert(pictureVersion).values(versions.map((version) => ({ sha256, ...version }))).onConflictDoNothing();
-    await tx.insert(photo).values({ householdId, sha256, ...rest }).onConflictDoNothing();
+    await tx
+      .insert(pictureVersion)
+      .values(versions.map((version) => ({ sha256, ...version })))
+      .onConflictDoNothing();
+    await tx
+      .insert(photo)
+      .values({ householdId, sha256, ...rest })
+      .onConflictDoNothing();
     const kept = await findPhoto(tx, householdId, sha256);
     if (!kept) throw new Error("the photo just kept is not there");
     return kept;
@@ -42,7 +57,12 @@ export async function keepPhoto(db: Db, householdId: string, { bytes, versions, 
 }
 
 /** A screen version of the household's photo, or null when there is none or it is another household's. */
-export async function readVersion(db: Reader, householdId: string, photoId: string, longSide: number): Promise<Buffer | null> {
+export async function readVersion(
+  db: Reader,
+  householdId: string,
+  photoId: string,
+  longSide: number,
+): Promise<Buffer | null> {
   const [found] = await db
     .select({ bytes: pictureVersion.bytes })
     .from(photo)
@@ -52,7 +72,11 @@ export async function readVersion(db: Reader, householdId: string, photoId: stri
 }
 
 /** The bytes as they were added. */
-export async function readOriginal(db: Reader, householdId: string, photoId: string): Promise<{ bytes: Buffer; mime: PictureMime } | null> {
+export async function readOriginal(
+  db: Reader,
+  householdId: string,
+  photoId: string,
+): Promise<{ bytes: Buffer; mime: PictureMime } | null> {
   const [found] = await db
     .select({ bytes: picture.bytes, mime: picture.mime })
     .from(photo)

@@ -1,16 +1,16 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, describe, expect, it } from "vitest";
-import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
-import { anyContent } from "../tests/samples.ts";
 import { EMPTY_DAY } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, setSkipped, split } from "../core/month/slots.ts";
+import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
+import { anyContent } from "../tests/samples.ts";
 import { readAlbum, readShelf, setAlbumDeleted, updateAlbum } from "./album.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
-import { createHousehold, findByMail, memberOfSession, startSession, endSession } from "./household.ts";
+import { createHousehold, endSession, findByMail, memberOfSession, startSession } from "./household.ts";
 import { importAlbum } from "./import.ts";
 import { dropExpired, emptyTray, putBack, readTray } from "./tray.ts";
 
@@ -38,8 +38,14 @@ describe("a household", () => {
     expect(await readShelf(db, stranger.householdId)).toEqual([]);
     const { id } = await dayOf(keeper.householdId, albumId, "2026-12-02");
     const author = { ...stranger, albumId, at: new Date() };
-    expect(await saveDayEdit(db, author, id, null, { kind: "title", text: "Not theirs" })).toEqual({ ok: false, reason: "not-found" });
-    expect(await changeMonth(db, author, (slots) => ({ ok: true, slots: [...slots] }))).toEqual({ ok: false, reason: "not-found" });
+    expect(await saveDayEdit(db, author, id, null, { kind: "title", text: "Not theirs" })).toEqual({
+      ok: false,
+      reason: "not-found",
+    });
+    expect(await changeMonth(db, author, (slots) => ({ ok: true, slots: [...slots] }))).toEqual({
+      ok: false,
+      reason: "not-found",
+    });
     expect(await undoLastChange(db, author)).toEqual({ ok: false, reason: "not-found" });
   });
 
@@ -47,7 +53,10 @@ describe("a household", () => {
     const mail = `Somebody-${randomUUID()}@Example.org`;
     const given = { mail, passphraseHash: "hash", name: "A", timeZone: "UTC" };
     expect((await createHousehold(db, given)).ok).toBe(true);
-    expect(await createHousehold(db, { ...given, mail: mail.toLowerCase() })).toEqual({ ok: false, reason: "mail-taken" });
+    expect(await createHousehold(db, { ...given, mail: mail.toLowerCase() })).toEqual({
+      ok: false,
+      reason: "mail-taken",
+    });
     expect((await findByMail(db, mail.toUpperCase()))?.passphraseHash).toBe("hash");
   });
 
@@ -70,9 +79,15 @@ describe("an album", () => {
       fc.asyncProperty(anyContent, async (drawn) => {
         const content = { ...drawn, photos: [] };
         const plan = decemberPlan();
-        const id = await importAlbum(db, keeper.householdId, randomUUID(), plan, [{ id: "one", date: plan.span.start, skipped: false, mergedInto: null, content }]);
+        const id = await importAlbum(db, keeper.householdId, randomUUID(), plan, [
+          { id: "one", date: plan.span.start, skipped: false, mergedInto: null, content },
+        ]);
         const { album, days } = await reread(keeper.householdId, id);
-        expect({ title: album.title, span: album.span, format: album.format }).toEqual({ title: plan.title, span: plan.span, format: plan.format });
+        expect({ title: album.title, span: album.span, format: album.format }).toEqual({
+          title: plan.title,
+          span: plan.span,
+          format: plan.format,
+        });
         const withoutIds = (pieces: readonly { id: string }[]) => pieces.map(({ id: _, ...piece }) => piece);
         const read = days[0]?.content ?? EMPTY_DAY;
         expect({ ...read, cards: withoutIds(read.cards), inserts: withoutIds(read.inserts) }).toEqual({
@@ -102,7 +117,10 @@ describe("an album", () => {
   it("refuses settings written over settings the keeper has not seen", async () => {
     const { keeper, albumId } = await newAlbum(store);
     await updateAlbum(db, keeper.householdId, albumId, 1, decemberPlan({ title: "First" }));
-    expect(await updateAlbum(db, keeper.householdId, albumId, 1, decemberPlan({ title: "Second" }))).toEqual({ ok: false, reason: "changed-since" });
+    expect(await updateAlbum(db, keeper.householdId, albumId, 1, decemberPlan({ title: "Second" }))).toEqual({
+      ok: false,
+      reason: "changed-since",
+    });
     expect((await reread(keeper.householdId, albumId)).album.title).toBe("First");
   });
 });
@@ -115,10 +133,16 @@ describe("a day", () => {
     const first = await saveDayEdit(db, author(tobiah), id, version, { kind: "title", text: "His" });
     expect(first).toEqual({ ok: true, version: version + 1 });
     const second = await saveDayEdit(db, author(), id, version, { kind: "title", text: "Hers" });
-    expect(second).toMatchObject({ ok: false, reason: "clash", clash: { version: version + 1, change: { by: "Tobiah" }, current: { title: "His" } } });
+    expect(second).toMatchObject({
+      ok: false,
+      reason: "clash",
+      clash: { version: version + 1, change: { by: "Tobiah" }, current: { title: "His" } },
+    });
     expect(await saveDayEdit(db, author(), id, version, { kind: "note", text: "Hers" })).toMatchObject({ ok: true });
     expect(await saveDayEdit(db, author(), id, version, { kind: "title", text: "His" })).toMatchObject({ ok: true });
-    expect(await saveDayEdit(db, author(), id, version + 1, { kind: "title", text: "Hers after all" })).toMatchObject({ ok: true });
+    expect(await saveDayEdit(db, author(), id, version + 1, { kind: "title", text: "Hers after all" })).toMatchObject({
+      ok: true,
+    });
   });
 
   it("tells a window whose card was removed under it", async () => {
@@ -146,12 +170,18 @@ describe("a day", () => {
     const day = await dayOf(keeper.householdId, albumId, "2026-12-05");
     const card = { id: randomUUID(), size: three, text: "words" };
     let at = Date.now();
-    const next = () => author(keeper, new Date((at += 1000)));
+    const next = () => {
+      at += 1000;
+      return author(keeper, new Date(at));
+    };
     await saveDayEdit(db, next(), day.id, null, { kind: "add-card", card });
     await saveDayEdit(db, next(), day.id, null, { kind: "title", text: "A title" });
     await saveDayEdit(db, next(), day.id, null, { kind: "remove-card", id: card.id });
     expect((await undoLastChange(db, next())).ok).toBe(true);
-    expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toMatchObject({ title: "A title", cards: [card] });
+    expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toMatchObject({
+      title: "A title",
+      cards: [card],
+    });
     await undoLastChange(db, next());
     await undoLastChange(db, next());
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toEqual(day.content);
@@ -172,9 +202,14 @@ describe("a day", () => {
 describe("the month", () => {
   it("skips, merges, splits and moves in the database as in the plan, and takes it back", async () => {
     const { keeper, albumId, author } = await newAlbum(store);
-    const [three3, four] = [await dayOf(keeper.householdId, albumId, "2026-12-03"), await dayOf(keeper.householdId, albumId, "2026-12-04")];
+    const [three3, four] = [
+      await dayOf(keeper.householdId, albumId, "2026-12-03"),
+      await dayOf(keeper.householdId, albumId, "2026-12-04"),
+    ];
     await saveDayEdit(db, author(), three3.id, null, { kind: "title", text: "The big story" });
-    expect(await changeMonth(db, author(), (slots, span) => moveStory(slots, span, three3.id, "2026-12-08" as CalendarDate))).toEqual({ ok: true });
+    expect(
+      await changeMonth(db, author(), (slots, span) => moveStory(slots, span, three3.id, "2026-12-08" as CalendarDate)),
+    ).toEqual({ ok: true });
     expect((await dayOf(keeper.householdId, albumId, "2026-12-08")).content.title).toBe("The big story");
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.title).toBe("");
     await changeMonth(db, author(), (slots, span) => mergeWithNeighbour(slots, span, four.id, "after"));
@@ -184,7 +219,18 @@ describe("the month", () => {
     await undoLastChange(db, author(keeper, new Date(Date.now() + 5000)));
     await changeMonth(db, author(), (slots, span) => split(slots, span, four.id));
     const apart = await reread(keeper.householdId, albumId);
-    expect(pagesOf(apart.album, apart.days).map(({ label }) => label)).toEqual(["1", "2", "3", "4", "5", "6", "7", "8", "9", "10"]);
+    expect(pagesOf(apart.album, apart.days).map(({ label }) => label)).toEqual([
+      "1",
+      "2",
+      "3",
+      "4",
+      "5",
+      "6",
+      "7",
+      "8",
+      "9",
+      "10",
+    ]);
   });
 
   it("stays whole when many hands change it at once", async () => {
@@ -212,10 +258,16 @@ describe("the tray", () => {
     const card = { id: randomUUID(), size: three, text: "kept" };
     await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
     await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
-    expect((await readTray(db, keeper.householdId)).pieces).toMatchObject([{ kind: "card", id: card.id, date: "2026-12-06" }]);
+    expect((await readTray(db, keeper.householdId)).pieces).toMatchObject([
+      { kind: "card", id: card.id, date: "2026-12-06" },
+    ]);
     const stranger = await newKeeper(store);
-    expect(await putBack(db, stranger.householdId, "card", card.id, { memberId: stranger.memberId, at: new Date() })).toBe(false);
-    expect(await putBack(db, keeper.householdId, "card", card.id, { memberId: keeper.memberId, at: new Date() })).toBe(true);
+    expect(
+      await putBack(db, stranger.householdId, "card", card.id, { memberId: stranger.memberId, at: new Date() }),
+    ).toBe(false);
+    expect(await putBack(db, keeper.householdId, "card", card.id, { memberId: keeper.memberId, at: new Date() })).toBe(
+      true,
+    );
     expect((await dayOf(keeper.householdId, albumId, "2026-12-06")).content.cards).toEqual([card]);
     await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
     await dropExpired(db, new Date(Date.now() + 29 * 86_400_000));

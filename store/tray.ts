@@ -1,7 +1,7 @@
 import { and, desc, eq, isNotNull, isNull, lt, notExists, sql } from "drizzle-orm";
 import type { CalendarDate } from "../core/month/dates.ts";
-import type { Db, Transaction } from "./db.ts";
 import type { Author } from "./day.ts";
+import type { Db, Transaction } from "./db.ts";
 import { album, card, day, dayInsert, dayPhoto, photo, picture } from "./schema/index.ts";
 
 /** How long a thing stays in the tray. */
@@ -47,12 +47,22 @@ export async function readTray(db: Db, householdId: string): Promise<{ albums: T
       return rows.map((row) => ({ kind, ...row }));
     }),
   );
-  const dated = <T extends { deletedAt: Date | null }>(rows: T[]) => rows.flatMap((row) => (row.deletedAt ? [{ ...row, deletedAt: row.deletedAt }] : []));
-  return { albums: dated(albums), pieces: dated(pieces.flat()).sort((a, b) => b.deletedAt.getTime() - a.deletedAt.getTime()) };
+  const dated = <T extends { deletedAt: Date | null }>(rows: T[]) =>
+    rows.flatMap((row) => (row.deletedAt ? [{ ...row, deletedAt: row.deletedAt }] : []));
+  return {
+    albums: dated(albums),
+    pieces: dated(pieces.flat()).sort((a, b) => b.deletedAt.getTime() - a.deletedAt.getTime()),
+  };
 }
 
 /** Puts a piece back on its day, after the ones that are there. */
-export async function putBack(db: Db, householdId: string, kind: TrayKind, id: string, { memberId, at }: Pick<Author, "memberId" | "at">): Promise<boolean> {
+export async function putBack(
+  db: Db,
+  householdId: string,
+  kind: TrayKind,
+  id: string,
+  { memberId, at }: Pick<Author, "memberId" | "at">,
+): Promise<boolean> {
   const table = PIECES[kind];
   return db.transaction(async (tx) => {
     const [found] = await tx
@@ -70,22 +80,31 @@ export async function putBack(db: Db, householdId: string, kind: TrayKind, id: s
 
 /** Photos no day uses any more, and bytes no household's roll holds. */
 async function dropUnused(tx: Transaction, before: Date): Promise<void> {
-  await tx.delete(photo).where(
-    and(lt(photo.addedAt, before), notExists(tx.select({ one: sql`1` }).from(dayPhoto).where(eq(dayPhoto.photoId, photo.id)))),
-  );
-  await tx.delete(picture).where(notExists(tx.select({ one: sql`1` }).from(photo).where(eq(photo.sha256, picture.sha256))));
+  await tx
+    .delete(photo)
+    .where(
+      and(
+        lt(photo.addedAt, before),
+        notExists(tx.select({ one: sql`1` }).from(dayPhoto).where(eq(dayPhoto.photoId, photo.id))),
+      ),
+    );
+  await tx
+    .delete(picture)
+    .where(notExists(tx.select({ one: sql`1` }).from(photo).where(eq(photo.sha256, picture.sha256))));
 }
 
 /** Empties the tray of one household: gone for good. */
 export async function emptyTray(db: Db, householdId: string, now: Date): Promise<void> {
   await db.transaction(async (tx) => {
     for (const table of Object.values(PIECES)) {
-      await tx.delete(table).where(
-        and(
-          isNotNull(table.deletedAt),
-          sql`${table.dayId} in (select d.id from day d join album a on a.id = d.album_id where a.household_id = ${householdId})`,
-        ),
-      );
+      await tx
+        .delete(table)
+        .where(
+          and(
+            isNotNull(table.deletedAt),
+            sql`${table.dayId} in (select d.id from day d join album a on a.id = d.album_id where a.household_id = ${householdId})`,
+          ),
+        );
     }
     await tx.delete(album).where(and(eq(album.householdId, householdId), isNotNull(album.deletedAt)));
     await dropUnused(tx, new Date(now.getTime() - 86_400_000));

@@ -15,14 +15,26 @@ export function decemberPlan(change: Partial<AlbumPlan> = {}): AlbumPlan {
   const preset = presetById("ring-6x8");
   if (!preset) throw new Error("shipped");
   const { id: _, unit, ...format } = preset;
-  return { title: "A December", unit, numbering: "date", span: { start: "2026-12-01" as CalendarDate, end: "2026-12-10" as CalendarDate }, format, ...change };
+  return {
+    title: "A December",
+    unit,
+    numbering: "date",
+    span: { start: "2026-12-01" as CalendarDate, end: "2026-12-10" as CalendarDate },
+    format,
+    ...change,
+  };
 }
 
 export type Keeper = { readonly householdId: string; readonly memberId: string };
 
 /** A household of its own for one test. */
 export async function newKeeper({ db }: Store, name = "Keeper"): Promise<Keeper> {
-  const made = await createHousehold(db, { mail: `${randomUUID()}@example.org`, passphraseHash: "not a real hash", name, timeZone: "UTC" });
+  const made = await createHousehold(db, {
+    mail: `${randomUUID()}@example.org`,
+    passphraseHash: "not a real hash",
+    name,
+    timeZone: "UTC",
+  });
   if (!made.ok) throw new Error("a new address is never taken");
   const [row] = await db.select({ householdId: member.householdId }).from(member).where(eq(member.id, made.memberId));
   if (!row) throw new Error("the member just made is not there");

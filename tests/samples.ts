@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { FORMAT_PRESETS } from "../core/album/formats.ts";
-import { type AlbumPlan, type Day, type DayContent, EMPTY_DAY, FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "../core/album/model.ts";
+import {
+  type AlbumPlan,
+  type Day,
+  type DayContent,
+  EMPTY_DAY,
+  FOUNDATION_KINDS,
+  INSERT_KINDS,
+  NUMERAL_STYLES,
+  PARTS,
+  STEPS,
+} from "../core/album/model.ts";
 import { POCKET_LAYOUTS } from "../core/book/layout.ts";
 import { inches, LONGEST, ticks } from "../core/measure/length.ts";
 import type { Size } from "../core/measure/size.ts";
@@ -22,18 +32,23 @@ export const anyContent: fc.Arbitrary<DayContent> = fc.record({
   prompt: fc.record({ text: anyText, slip: fc.option(fc.constant("noticing/count-1")) }),
   waived: fc.uniqueArray(fc.constantFrom(...PARTS)),
   foundation: fc.option(
-    fc.record({
-      kind: fc.constantFrom(...FOUNDATION_KINDS),
-      layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
-      basePaper: anyText,
-      note: anyText,
-    }, { noNullPrototype: true }),
+    fc.record(
+      {
+        kind: fc.constantFrom(...FOUNDATION_KINDS),
+        layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
+        basePaper: anyText,
+        note: anyText,
+      },
+      { noNullPrototype: true },
+    ),
   ),
   pageSize: fc.option(anySize),
   numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),
   photos: fc.array(fc.record({ id: anyId, photoId: anyId, print: anySize, alt: anyText }), { maxLength: 4 }),
   cards: fc.array(fc.record({ id: anyId, size: anySize, text: anyText }), { maxLength: 4 }),
-  inserts: fc.array(fc.record({ id: anyId, kind: fc.constantFrom(...INSERT_KINDS), size: anySize, note: anyText }), { maxLength: 3 }),
+  inserts: fc.array(fc.record({ id: anyId, kind: fc.constantFrom(...INSERT_KINDS), size: anySize, note: anyText }), {
+    maxLength: 3,
+  }),
   done: fc.uniqueArray(fc.constantFrom(...STEPS)),
 });
 
@@ -55,15 +70,22 @@ export const anyPlan: fc.Arbitrary<AlbumPlan> = fc
 export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[] }> = anyPlan.chain((plan) => {
   const count = Math.round((Date.parse(plan.span.end) - Date.parse(plan.span.start)) / 86_400_000) + 1;
   return fc
-    .array(fc.record({ id: anyId, skipped: fc.boolean(), joins: fc.boolean(), content: anyContent, version: fc.nat(50) }), {
-      minLength: count,
-      maxLength: count,
-    })
+    .array(
+      fc.record({ id: anyId, skipped: fc.boolean(), joins: fc.boolean(), content: anyContent, version: fc.nat(50) }),
+      {
+        minLength: count,
+        maxLength: count,
+      },
+    )
     .map((drawn) => {
       const days: Day[] = [];
       for (const [at, { joins, ...day }] of drawn.entries()) {
         const before = days.at(-1);
-        days.push({ ...day, date: addDays(plan.span.start, at), mergedInto: joins && before ? (before.mergedInto ?? before.id) : null });
+        days.push({
+          ...day,
+          date: addDays(plan.span.start, at),
+          mergedInto: joins && before ? (before.mergedInto ?? before.id) : null,
+        });
       }
       return { plan, days };
     });

@@ -10,7 +10,8 @@ type Props = {
 
 /** Book cloth, picked by the title so that an album keeps its own. */
 const CLOTHS = ["#343d43", "#2f4a5c", "#4a3b3f", "#3f5242"] as const;
-const clothOf = (title: string) => CLOTHS[[...title].reduce((sum, letter) => sum + (letter.codePointAt(0) ?? 0), 0) % CLOTHS.length];
+const clothOf = (title: string) =>
+  CLOTHS[[...title].reduce((sum, letter) => sum + (letter.codePointAt(0) ?? 0), 0) % CLOTHS.length];
 
 /**
  * A closed album standing on the shelf, to scale with its neighbours: the spine as thick as its pages make it, the
@@ -35,14 +36,32 @@ export function AlbumBook({ title, photoId, cover, done, days }: Props) {
         <g transform={`translate(${x + (w - window.w) / 2 + 4} ${h * 0.13})`}>
           <rect x="-3" y="-3" width={window.w + 6} height={window.h + 6} className="fill-paper" />
           {photoId ? (
-            <image href={`/photos/${photoId}/480`} width={window.w} height={window.h} preserveAspectRatio="xMidYMid slice" />
+            <image
+              href={`/photos/${photoId}/480`}
+              width={window.w}
+              height={window.h}
+              preserveAspectRatio="xMidYMid slice"
+            />
           ) : (
-            <text x={window.w / 2} y={window.h / 2} textAnchor="middle" dominantBaseline="central" className="fill-brass font-numeral font-semibold" fontSize={window.h * 0.6}>
+            <text
+              x={window.w / 2}
+              y={window.h / 2}
+              textAnchor="middle"
+              dominantBaseline="central"
+              className="fill-brass font-numeral font-semibold"
+              fontSize={window.h * 0.6}
+            >
               {days}
             </text>
           )}
         </g>
-        <text x={x + w / 2 + 4} y={h * 0.13 + window.h + 24} textAnchor="middle" className="fill-[#eef1f0] font-numeral font-semibold" fontSize="15">
+        <text
+          x={x + w / 2 + 4}
+          y={h * 0.13 + window.h + 24}
+          textAnchor="middle"
+          className="fill-[#eef1f0] font-numeral font-semibold"
+          fontSize="15"
+        >
           {words.slice(0, 3).join(" ")}
         </text>
         <rect x={x + w - 16} y="-4" width="6" height={Math.max(8, (h + 4) * done)} className="fill-flame" />

@@ -31,7 +31,8 @@ export function cell(from: number, to: number, outer: number, inner: number): st
 
 /** An album of one day: its wedge is the whole ring, drawn as two half turns. */
 function wholeRing(outer: number, inner: number): string {
-  const circle = (radius: number, sweep: 0 | 1) => `M${at(0, radius)}A${radius} ${radius} 0 1 ${sweep} ${at(0.5, radius)}A${radius} ${radius} 0 1 ${sweep} ${at(0, radius)}Z`;
+  const circle = (radius: number, sweep: 0 | 1) =>
+    `M${at(0, radius)}A${radius} ${radius} 0 1 ${sweep} ${at(0.5, radius)}A${radius} ${radius} 0 1 ${sweep} ${at(0, radius)}Z`;
   return circle(outer, 1) + circle(inner, 0);
 }
 

@@ -53,14 +53,18 @@ export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
   const turns = turnsOf(rows);
   const marked = turns[chosen];
   return (
-    // biome-ignore lint/a11y/useKeyWithClickEvents: the pointer's way only; the list box round the dial has the keys
     <svg
       viewBox={`0 0 ${DIAL.size} ${DIAL.size}`}
       className="block h-full w-full cursor-pointer select-none"
       aria-hidden="true"
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
-        const hit = wedgeAt(turns, ((event.clientX - box.x) / box.width) * DIAL.size, ((event.clientY - box.y) / box.height) * DIAL.size, HUB);
+        const hit = wedgeAt(
+          turns,
+          ((event.clientX - box.x) / box.width) * DIAL.size,
+          ((event.clientY - box.y) / box.height) * DIAL.size,
+          HUB,
+        );
         if (hit >= 0) onChoose(hit);
       }}
     >
@@ -68,11 +72,24 @@ export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
       <g dangerouslySetInnerHTML={faceMarkup(rows, "")} />
       {marked && <Chosen label={rows[chosen]?.label ?? ""} from={marked.from} to={marked.to} />}
       {today !== null && <Hand turn={today} />}
-      <text x={DIAL.centre} y={DIAL.centre - 2} textAnchor="middle" className="fill-text font-numeral font-semibold" fontSize={46}>
+      <text
+        x={DIAL.centre}
+        y={DIAL.centre - 2}
+        textAnchor="middle"
+        className="fill-text font-numeral font-semibold"
+        fontSize={46}
+      >
         {centre.big}
       </text>
       {centre.small.map((line, at) => (
-        <text key={line} x={DIAL.centre} y={DIAL.centre + 18 + at * 16} textAnchor="middle" className="fill-quiet" fontSize={13}>
+        <text
+          key={line}
+          x={DIAL.centre}
+          y={DIAL.centre + 18 + at * 16}
+          textAnchor="middle"
+          className="fill-quiet"
+          fontSize={13}
+        >
           {line}
         </text>
       ))}
@@ -97,5 +114,7 @@ function Chosen({ label, from, to }: { label: string; from: number; to: number }
 function Hand({ turn }: { turn: number }) {
   const from = point(turn, HUB - 8);
   const to = point(turn, HUB + 7);
-  return <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="stroke-ember" strokeWidth={5} strokeLinecap="round" />;
+  return (
+    <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className="stroke-ember" strokeWidth={5} strokeLinecap="round" />
+  );
 }

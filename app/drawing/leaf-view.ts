@@ -11,8 +11,23 @@ export type PieceView = {
   | { readonly kind: "numeral"; readonly label: string }
 );
 
-export type LaidPiece = { readonly piece: PieceView; readonly x: number; readonly y: number; readonly w: number; readonly h: number; readonly turned: boolean };
-export type InsertView = { readonly id: string; readonly name: string; readonly w: number; readonly h: number; readonly said: string; readonly note: string; readonly kind: string };
+export type LaidPiece = {
+  readonly piece: PieceView;
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+  readonly turned: boolean;
+};
+export type InsertView = {
+  readonly id: string;
+  readonly name: string;
+  readonly w: number;
+  readonly h: number;
+  readonly said: string;
+  readonly note: string;
+  readonly kind: string;
+};
 
 export type LeafView = {
   readonly kind: "full" | "pocket" | "paper" | "clear" | "vellum" | null;

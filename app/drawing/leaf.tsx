@@ -7,7 +7,12 @@ export function Piece({ piece, w, h }: { piece: PieceView; w: number; h: number 
       return (
         <>
           <rect width={w} height={h} className="fill-paper" />
-          <image href={`/photos/${piece.photoId}/${w > 60 ? 1600 : 480}`} width={w} height={h} preserveAspectRatio="xMidYMid slice">
+          <image
+            href={`/photos/${piece.photoId}/${w > 60 ? 1600 : 480}`}
+            width={w}
+            height={h}
+            preserveAspectRatio="xMidYMid slice"
+          >
             <title>{piece.alt || "A photo without a description yet"}</title>
           </image>
         </>
@@ -18,7 +23,9 @@ export function Piece({ piece, w, h }: { piece: PieceView; w: number; h: number 
           <rect width={w} height={h} className="fill-paper stroke-line" strokeWidth={0.25} />
           {piece.text ? (
             <foreignObject x={w * 0.07} y={h * 0.07} width={w * 0.86} height={h * 0.86}>
-              <p className="h-full overflow-hidden font-typed text-[4.1px] leading-[5.4px] whitespace-pre-wrap text-ink">{piece.text}</p>
+              <p className="h-full overflow-hidden font-typed text-[4.1px] leading-[5.4px] whitespace-pre-wrap text-ink">
+                {piece.text}
+              </p>
             </foreignObject>
           ) : (
             <RuledLines w={w} h={h} />
@@ -29,7 +36,14 @@ export function Piece({ piece, w, h }: { piece: PieceView; w: number; h: number 
       return (
         <>
           <rect width={w} height={h} className="fill-film" />
-          <text x={w / 2} y={h / 2} textAnchor="middle" dominantBaseline="central" className="fill-brass font-numeral font-semibold" fontSize={piece.label.length > 2 ? h * 0.26 : Math.min(w, h) * 0.56}>
+          <text
+            x={w / 2}
+            y={h / 2}
+            textAnchor="middle"
+            dominantBaseline="central"
+            className="fill-brass font-numeral font-semibold"
+            fontSize={piece.label.length > 2 ? h * 0.26 : Math.min(w, h) * 0.56}
+          >
             {piece.label}
           </text>
         </>
@@ -39,7 +53,10 @@ export function Piece({ piece, w, h }: { piece: PieceView; w: number; h: number 
 
 function RuledLines({ w, h }: { w: number; h: number }) {
   const lines = Math.max(1, Math.floor((h * 0.8) / 8));
-  const d = Array.from({ length: lines }, (_, at) => `M${(w * 0.1).toFixed(1)} ${(h * 0.14 + at * 8).toFixed(1)}h${(w * 0.8).toFixed(1)}`).join("");
+  const d = Array.from(
+    { length: lines },
+    (_, at) => `M${(w * 0.1).toFixed(1)} ${(h * 0.14 + at * 8).toFixed(1)}h${(w * 0.8).toFixed(1)}`,
+  ).join("");
   return <path d={d} fill="none" className="stroke-film" strokeWidth={0.5} />;
 }
 
@@ -63,9 +80,17 @@ function Laid({ laid }: { laid: LaidPiece }) {
 const tenths = (n: number) => Math.round(n * 10) / 10;
 
 /** A punched hole as part of a path. */
-const hole = (x: number, y: number, r: number) => `M${(x - r).toFixed(1)} ${y.toFixed(1)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
+const hole = (x: number, y: number, r: number) =>
+  `M${(x - r).toFixed(1)} ${y.toFixed(1)}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`;
 
-const PAPER = { full: "fill-paper", pocket: "fill-film", paper: "fill-[#efe9dd]", clear: "fill-white/25", vellum: "fill-white/60", none: "fill-white/10" } as const;
+const PAPER = {
+  full: "fill-paper",
+  pocket: "fill-film",
+  paper: "fill-[#efe9dd]",
+  clear: "fill-white/25",
+  vellum: "fill-white/60",
+  none: "fill-white/10",
+} as const;
 
 /** A page at its size with everything laid on it; its left upper corner at 0, 0. */
 export function Leaf({ leaf }: { leaf: LeafView }) {
@@ -73,15 +98,32 @@ export function Leaf({ leaf }: { leaf: LeafView }) {
   return (
     <g>
       {film && (
-        <g transform={`translate(${tenths(-film.margin - Math.max(0, (film.w - film.margin - w) / 2))} ${tenths((h - film.h) / 2)})`}>
+        <g
+          transform={`translate(${tenths(-film.margin - Math.max(0, (film.w - film.margin - w) / 2))} ${tenths((h - film.h) / 2)})`}
+        >
           <rect width={film.w} height={film.h} rx={1.2} className="fill-white/10 stroke-white/35" strokeWidth={0.4} />
-          <path d={[0.18, 0.5, 0.82].map((at) => hole(film.margin * 0.45, film.h * at, 2.6)).join("")} className="fill-mat stroke-white/35" strokeWidth={0.4} />
+          <path
+            d={[0.18, 0.5, 0.82].map((at) => hole(film.margin * 0.45, film.h * at, 2.6)).join("")}
+            className="fill-mat stroke-white/35"
+            strokeWidth={0.4}
+          />
         </g>
       )}
       <rect x={0.8} y={1.2} width={w} height={h} className="fill-black/25" />
-      <rect width={w} height={h} className={`${PAPER[leaf.kind ?? "none"]} ${leaf.kind ? "stroke-white/40" : "stroke-on-mat"}`} strokeWidth={0.4} strokeDasharray={leaf.kind ? undefined : "3 2"} />
+      <rect
+        width={w}
+        height={h}
+        className={`${PAPER[leaf.kind ?? "none"]} ${leaf.kind ? "stroke-white/40" : "stroke-on-mat"}`}
+        strokeWidth={0.4}
+        strokeDasharray={leaf.kind ? undefined : "3 2"}
+      />
       {leaf.pockets.map((pocket) => (
-        <rect key={`${pocket.x} ${pocket.y}`} {...{ x: pocket.x, y: pocket.y, width: pocket.w, height: pocket.h }} className="fill-white/40 stroke-edge" strokeWidth={0.3} />
+        <rect
+          key={`${pocket.x} ${pocket.y}`}
+          {...{ x: pocket.x, y: pocket.y, width: pocket.w, height: pocket.h }}
+          className="fill-white/40 stroke-edge"
+          strokeWidth={0.3}
+        />
       ))}
       {leaf.laid.map((laid) => (
         <Laid key={laid.piece.id} laid={laid} />
@@ -100,7 +142,9 @@ export function InsertDrawing({ insert }: { insert: InsertView }) {
       <path d={outline} transform="translate(0.8 1.2)" className="fill-black/25" />
       <path d={outline} className={kind === "scrap" || kind === "packaging" ? "fill-[#d8c3a0]" : "fill-paper"} />
       {kind === "tag" && <circle cx={w / 2} cy={corner * 0.8} r={2.4} className="fill-mat" />}
-      {kind === "envelope" && <path d={`M0 0L${w / 2} ${h * 0.42}L${w} 0`} fill="none" className="stroke-edge" strokeWidth={0.5} />}
+      {kind === "envelope" && (
+        <path d={`M0 0L${w / 2} ${h * 0.42}L${w} 0`} fill="none" className="stroke-edge" strokeWidth={0.5} />
+      )}
       {kind !== "envelope" && (
         <g transform={`translate(0 ${kind === "tag" ? corner : 0})`}>
           <RuledLines w={w} h={h - corner} />

@@ -5,7 +5,9 @@
 export const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** Keeps what `draw` wrote for as long as the data lives, one drawing for each variant of it. */
-export function keptDrawing<T extends object>(draw: (data: T, variant: string) => string): (data: T, variant: string) => { __html: string } {
+export function keptDrawing<T extends object>(
+  draw: (data: T, variant: string) => string,
+): (data: T, variant: string) => { __html: string } {
   const drawn = new WeakMap<T, Map<string, { __html: string }>>();
   return (data, variant) => {
     const variants = drawn.get(data) ?? new Map<string, { __html: string }>();

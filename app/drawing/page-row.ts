@@ -1,6 +1,6 @@
-import { fullness, RINGS } from "#core/album/steps.ts";
 import { shortDate } from "#app/ui/say-date.ts";
 import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import { fullness, RINGS } from "#core/album/steps.ts";
 import { type StateCode, stateAt, stateNamed } from "./states.ts";
 
 /** One page's worth of days in one line: all that the strip, the dial and the list need to draw it. */
@@ -20,16 +20,29 @@ export const isInBook = (row: PageRow): boolean => stateAt(row.states, 4) === "d
 
 /** Share of the page that is done, 0 to 1. */
 export const fullnessOf = ({ states }: PageRow): number => {
-  const [prompt, photos, words, paper, book] = RINGS.map((_, at) => stateNamed(states, at)) as [never, never, never, never, never];
+  const [prompt, photos, words, paper, book] = RINGS.map((_, at) => stateNamed(states, at)) as [
+    never,
+    never,
+    never,
+    never,
+    never,
+  ];
   return fullness({ prompt, photos, words, paper, book });
 };
 
-export const nameOf = (row: PageRow): string => `${row.label || shortDate(row.date)}${row.title ? `, ${row.title}` : ""}`;
+export const nameOf = (row: PageRow): string =>
+  `${row.label || shortDate(row.date)}${row.title ? `, ${row.title}` : ""}`;
 
 /** A page and how far it is, for a tooltip. */
 export const briefly = (row: PageRow): string =>
-  row.skipped ? `${nameOf(row)}, skipped` : isInBook(row) ? `${nameOf(row)}, in the book` : `${nameOf(row)}, ${Math.round(fullnessOf(row) * 100)} per cent`;
+  row.skipped
+    ? `${nameOf(row)}, skipped`
+    : isInBook(row)
+      ? `${nameOf(row)}, in the book`
+      : `${nameOf(row)}, ${Math.round(fullnessOf(row) * 100)} per cent`;
 
 /** A page and its five rings, for a reader. */
 export const spoken = (row: PageRow): string =>
-  row.skipped ? `${nameOf(row)}: skipped` : `${nameOf(row)}: ${RINGS.map((ring, at) => `${RING_NAME[ring].toLowerCase()} ${RING_STATE[stateNamed(row.states, at)]}`).join(", ")}`;
+  row.skipped
+    ? `${nameOf(row)}: skipped`
+    : `${nameOf(row)}: ${RINGS.map((ring, at) => `${RING_NAME[ring].toLowerCase()} ${RING_STATE[stateNamed(row.states, at)]}`).join(", ")}`;

@@ -8,8 +8,17 @@ export function StateMark({ ring, state }: { ring: Ring; state: RingState }) {
         <line x1="3" y1="8" x2="13" y2="8" className="stroke-edge" strokeWidth="2" />
       ) : (
         <>
-          <rect x="1" y="1" width="14" height="14" className={`${state === "done" ? `fill-ring-${ring}` : "fill-panel"} ${state === "open" ? "stroke-edge" : `stroke-ring-${ring}`}`} strokeWidth="1.4" />
-          {state === "begun" && <path d="M1 9 9 1M1 15 15 1M7 15 15 7" className={`stroke-ring-${ring}`} strokeWidth="2" />}
+          <rect
+            x="1"
+            y="1"
+            width="14"
+            height="14"
+            className={`${state === "done" ? `fill-ring-${ring}` : "fill-panel"} ${state === "open" ? "stroke-edge" : `stroke-ring-${ring}`}`}
+            strokeWidth="1.4"
+          />
+          {state === "begun" && (
+            <path d="M1 9 9 1M1 15 15 1M7 15 15 7" className={`stroke-ring-${ring}`} strokeWidth="2" />
+          )}
         </>
       )}
     </svg>

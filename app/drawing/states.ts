@@ -7,6 +7,7 @@ export type StateLetter = "d" | "b" | "o" | "n";
 const LETTER: Record<RingState, StateLetter> = { done: "d", begun: "b", open: "o", "not-needed": "n" };
 const STATE: Record<StateLetter, RingState> = { d: "done", b: "begun", o: "open", n: "not-needed" };
 
-export const codeOf = (states: RingStates): StateCode => RINGS.map((ring) => LETTER[states[ring]]).join("") as StateCode;
+export const codeOf = (states: RingStates): StateCode =>
+  RINGS.map((ring) => LETTER[states[ring]]).join("") as StateCode;
 export const stateAt = (code: StateCode, ring: number): StateLetter => (code[ring] ?? "o") as StateLetter;
 export const stateNamed = (code: StateCode, ring: number): RingState => STATE[stateAt(code, ring)];

@@ -1,7 +1,12 @@
 import { escaped, keptDrawing } from "./markup.ts";
 import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
-type Props = { readonly rows: readonly PageRow[]; readonly albumId: string; readonly chosen: string | null; readonly today: string | null };
+type Props = {
+  readonly rows: readonly PageRow[];
+  readonly albumId: string;
+  readonly chosen: string | null;
+  readonly today: string | null;
+};
 
 const WIDE = 20;
 const TALL = 24;

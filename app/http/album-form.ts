@@ -1,10 +1,10 @@
+import { FORMAT_PROBLEM, LENGTH_PROBLEM, SPAN_PROBLEM } from "#app/ui/wording.ts";
 import { checkFormat, presetById } from "#core/album/formats.ts";
 import { type AlbumFormat, type AlbumPlan, BINDINGS } from "#core/album/model.ts";
 import { type Length, parseLength, type Unit } from "#core/measure/length.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
-import { clean } from "#core/words/clean.ts";
 import { parseSpan, type Span } from "#core/month/span.ts";
-import { FORMAT_PROBLEM, LENGTH_PROBLEM, SPAN_PROBLEM } from "#app/ui/wording.ts";
+import { clean } from "#core/words/clean.ts";
 
 /** What is wrong, by the name of the field it is wrong in. */
 export type FieldErrors = Readonly<Record<string, string>>;
@@ -40,7 +40,12 @@ const readUnit = (form: FormData): Unit => (text(form, "unit") === "cm" ? "cm" :
 /** A new album: a preset book, everything else as typed. */
 export function parseNewAlbum(form: FormData): ParsedPlan {
   const errors: Record<string, string> = {};
-  const [title, span, numbering, preset] = [readTitle(form, errors), readSpan(form, errors), readNumbering(form, errors), presetById(text(form, "book"))];
+  const [title, span, numbering, preset] = [
+    readTitle(form, errors),
+    readSpan(form, errors),
+    readNumbering(form, errors),
+    presetById(text(form, "book")),
+  ];
   if (!preset) errors.book = "Choose a book.";
   if (!preset || !span || Object.keys(errors).length > 0) return { ok: false, errors };
   const { id: _, unit: __, ...format } = preset;
@@ -56,11 +61,19 @@ function readFormat(form: FormData, unit: Unit, errors: Record<string, string>):
     if (!parsed.ok) errors[name] = LENGTH_PROBLEM[parsed.reason];
     return parsed.ok ? parsed.length : (0 as Length);
   };
-  const [nominalW, nominalH, openingW, openingH, outerW, outerH] = FORMAT_LENGTHS.map(length) as [Length, Length, Length, Length, Length, Length];
+  const [nominalW, nominalH, openingW, openingH, outerW, outerH] = FORMAT_LENGTHS.map(length) as [
+    Length,
+    Length,
+    Length,
+    Length,
+    Length,
+    Length,
+  ];
   const noMargin = /^0*([.,]0*)?$/.test(text(form, "margin"));
   const margin = noMargin ? (0 as Length) : length("margin");
   const capacityMm = Number(text(form, "capacity").replace(",", "."));
-  if (!(capacityMm > 0 && capacityMm <= 1000)) errors.capacity = "Give what the rings or the spine hold, in millimetres.";
+  if (!(capacityMm > 0 && capacityMm <= 1000))
+    errors.capacity = "Give what the rings or the spine hold, in millimetres.";
   const binding = BINDINGS.find((each) => each === text(form, "binding"));
   if (!binding) errors.binding = "Say how the leaves are held.";
   const name = text(form, "formatName");
@@ -84,7 +97,12 @@ function readFormat(form: FormData, unit: Unit, errors: Record<string, string>):
 export function parseAlbumSettings(form: FormData): ParsedPlan {
   const errors: Record<string, string> = {};
   const unit = readUnit(form);
-  const [title, span, numbering, format] = [readTitle(form, errors), readSpan(form, errors), readNumbering(form, errors), readFormat(form, unit, errors)];
+  const [title, span, numbering, format] = [
+    readTitle(form, errors),
+    readSpan(form, errors),
+    readNumbering(form, errors),
+    readFormat(form, unit, errors),
+  ];
   if (!span || !format || Object.keys(errors).length > 0) return { ok: false, errors };
   return { ok: true, plan: { title, span, numbering, unit, format } };
 }

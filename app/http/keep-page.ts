@@ -4,7 +4,10 @@ import type { ShouldRevalidateFunctionArgs } from "react-router";
 export type Unreachable = { ok: false; reason: "unreachable" | "store-gone" };
 
 export const isUnreachable = (answer: unknown): answer is Unreachable =>
-  typeof answer === "object" && answer !== null && "reason" in answer && (answer.reason === "unreachable" || answer.reason === "store-gone");
+  typeof answer === "object" &&
+  answer !== null &&
+  "reason" in answer &&
+  (answer.reason === "unreachable" || answer.reason === "store-gone");
 
 /** Sends an action to the server; a server that does not answer is told to the page instead of replacing it. */
 export async function sendOrKeep<T>({ serverAction }: { serverAction: () => Promise<T> }): Promise<T | Unreachable> {
@@ -17,6 +20,9 @@ export async function sendOrKeep<T>({ serverAction }: { serverAction: () => Prom
 }
 
 /** After a save that did not reach the server there is nothing new to read, and no server to read it from. */
-export function revalidateWhenReached({ actionResult, defaultShouldRevalidate }: ShouldRevalidateFunctionArgs): boolean {
+export function revalidateWhenReached({
+  actionResult,
+  defaultShouldRevalidate,
+}: ShouldRevalidateFunctionArgs): boolean {
   return isUnreachable(actionResult) ? false : defaultShouldRevalidate;
 }

@@ -21,14 +21,16 @@ export async function reading<T>(work: () => Promise<T>): Promise<T> {
 }
 
 /** Whether something thrown is the page that says the database is gone. */
-const isGonePage = (thrown: unknown): boolean => thrown instanceof Object && "init" in thrown && (thrown.init as ResponseInit | null)?.status === STORE_GONE;
+const isGonePage = (thrown: unknown): boolean =>
+  thrown instanceof Object && "init" in thrown && (thrown.init as ResponseInit | null)?.status === STORE_GONE;
 
 /** Runs an action's writing, and the reading before it; a database that is gone becomes an answer that keeps what was typed. */
 export async function writing<T>(work: () => Promise<T>) {
   try {
     return await work();
   } catch (error) {
-    if (isStoreGone(error) || isGonePage(error)) return data({ ok: false as const, reason: "store-gone" as const }, { status: STORE_GONE });
+    if (isStoreGone(error) || isGonePage(error))
+      return data({ ok: false as const, reason: "store-gone" as const }, { status: STORE_GONE });
     throw error;
   }
 }
@@ -44,7 +46,10 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export const isId = (text: string | undefined): text is string => text !== undefined && UUID.test(text);
 
 /** The member and one of their household's albums. */
-export async function requireAlbum(context: HearthContext, albumId: string | undefined): Promise<{ member: Member; aggregate: AlbumAggregate }> {
+export async function requireAlbum(
+  context: HearthContext,
+  albumId: string | undefined,
+): Promise<{ member: Member; aggregate: AlbumAggregate }> {
   const member = await requireMember(context);
   if (!isId(albumId)) throw notFound();
   const aggregate = await reading(() => context.album(member.household.id, albumId));

@@ -1,7 +1,7 @@
 import { redirect } from "react-router";
 import { parseNewAlbum } from "#app/http/album-form.ts";
-import { requireMember, writing } from "#app/http/page.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
+import { requireMember, writing } from "#app/http/page.ts";
 import { NewAlbum } from "#app/places/new-album/new-album.tsx";
 import { newAlbumView } from "#app/places/new-album/view.ts";
 import { createAlbum } from "#store/album.ts";

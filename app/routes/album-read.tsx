@@ -34,7 +34,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   };
   try {
     const member = await requireMember(context);
-    const form = await parseFormData(request, { maxFileSize: MOST_BYTES, maxFiles: 1, maxTotalSize: MOST_BYTES + 1_000_000 }, take);
+    const form = await parseFormData(
+      request,
+      { maxFileSize: MOST_BYTES, maxFiles: 1, maxTotalSize: MOST_BYTES + 1_000_000 },
+      take,
+    );
     if (!given) return { ok: false as const, reason: "no-file" as const };
     return await writing(async () => {
       const read = await unpackAlbum(context.db, member.household.id, file, form.get("copy") === "yes");

@@ -10,6 +10,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const places = new URL(request.url).searchParams.get("places") !== "out";
   const zip = await reading(() => packAlbum(context.db, member.household.id, aggregate, places, context.now));
   return new Response(createReadableStreamFromReadable(zip), {
-    headers: { "Content-Type": "application/zip", "Content-Disposition": attachment(aggregate.album.title, "zip"), "Cache-Control": "private, no-store" },
+    headers: {
+      "Content-Type": "application/zip",
+      "Content-Disposition": attachment(aggregate.album.title, "zip"),
+      "Cache-Control": "private, no-store",
+    },
   });
 }

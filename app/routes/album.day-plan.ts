@@ -1,7 +1,7 @@
-import { pagesOf } from "#core/album/page.ts";
-import { dayPlanRows } from "#core/format/day-plan.ts";
 import { attachment } from "#app/http/download.ts";
 import { requireAlbum } from "#app/http/page.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { dayPlanRows } from "#core/format/day-plan.ts";
 import { writeCsv } from "#press/csv.ts";
 import type { Route } from "./+types/album.day-plan";
 
@@ -9,6 +9,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { aggregate } = await requireAlbum(context, params.album);
   const rows = dayPlanRows(aggregate.album, pagesOf(aggregate.album, aggregate.days));
   return new Response(writeCsv(rows), {
-    headers: { "Content-Type": "text/csv; charset=utf-8; header=present", "Content-Disposition": attachment(aggregate.album.title, "csv"), "Cache-Control": "private, no-store" },
+    headers: {
+      "Content-Type": "text/csv; charset=utf-8; header=present",
+      "Content-Disposition": attachment(aggregate.album.title, "csv"),
+      "Cache-Control": "private, no-store",
+    },
   });
 }

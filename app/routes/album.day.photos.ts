@@ -1,14 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
 import { redirect } from "react-router";
-import { usualPrint } from "#core/album/formats.ts";
-import { pagesOf } from "#core/album/page.ts";
-import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
-import { inSpan } from "#core/month/span.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { pageOf } from "#app/places/album/view.ts";
 import type { Added } from "#app/places/day/photos-tray.tsx";
+import { usualPrint } from "#core/album/formats.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
+import { inSpan } from "#core/month/span.ts";
 import { MOST_BYTES, readPicture } from "#press/picture.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
@@ -36,7 +36,13 @@ async function filesOf(request: Request): Promise<Handed[]> {
   return handed;
 }
 
-type Target = { context: HearthContext; author: Author; aggregate: AlbumAggregate; dayId: string; here: readonly CalendarDate[] };
+type Target = {
+  context: HearthContext;
+  author: Author;
+  aggregate: AlbumAggregate;
+  dayId: string;
+  here: readonly CalendarDate[];
+};
 
 async function addOne({ context, author, aggregate, dayId, here }: Target, { name, bytes }: Handed): Promise<Added> {
   if (!bytes) return { name, ok: false, reason: "too-large" };
@@ -47,7 +53,13 @@ async function addOne({ context, author, aggregate, dayId, here }: Target, { nam
   const saved = await saveDayEdit(context.db, author, dayId, null, { kind: "add-photo", photo });
   if (!saved.ok) return { name, ok: false, reason: saved.reason === "already-there" ? "already-there" : "not-found" };
   const taken = parseDate(kept.capturedAt?.slice(0, 10) ?? "");
-  const date = !taken ? "none" : here.includes(taken) ? "this-day" : inSpan(aggregate.album.span, taken) ? { other: taken, said: printShort(taken) } : "outside";
+  const date = !taken
+    ? "none"
+    : here.includes(taken)
+      ? "this-day"
+      : inSpan(aggregate.album.span, taken)
+        ? { other: taken, said: printShort(taken) }
+        : "outside";
   return { name, ok: true, useId: photo.id, dayId, date };
 }
 
@@ -57,7 +69,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const page = pageOf(pagesOf(aggregate.album, aggregate.days), parseDate(params.date));
     const lead = page?.days[0];
     if (!page || !lead) throw notFound();
-    const author = { householdId: member.household.id, albumId: aggregate.album.id, memberId: member.id, at: context.now };
+    const author = {
+      householdId: member.household.id,
+      albumId: aggregate.album.id,
+      memberId: member.id,
+      at: context.now,
+    };
     const target = { context, author, aggregate, dayId: lead.id, here: page.days.map(({ date }) => date) };
     const added: Added[] = [];
     for (const file of await filesOf(request)) added.push(await addOne(target, file));

@@ -1,13 +1,19 @@
 import { useRouteLoaderData } from "react-router";
-import { parseDate, printShort, wallClock } from "#core/month/dates.ts";
-import { notFound, requireAlbum } from "#app/http/page.ts";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
+import { notFound, requireAlbum } from "#app/http/page.ts";
 import { DayBench } from "#app/places/day/day-bench.tsx";
 import { dayView } from "#app/places/day/view.ts";
-import type { loader as albumLoader } from "./album.tsx";
+import { parseDate, printShort, wallClock } from "#core/month/dates.ts";
 import type { Route } from "./+types/album.day";
+import type { loader as albumLoader } from "./album.tsx";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: loaderData ? `${loaderData.label} ${loaderData.parts[0]?.content.title ?? ""} · Hearth Clock` : "Hearth Clock" }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  {
+    title: loaderData
+      ? `${loaderData.label} ${loaderData.parts[0]?.content.title ?? ""} · Hearth Clock`
+      : "Hearth Clock",
+  },
+];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);

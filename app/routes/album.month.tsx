@@ -1,12 +1,12 @@
 import { useRouteLoaderData } from "react-router";
-import { parseDate } from "#core/month/dates.ts";
-import { requireAlbum } from "#app/http/page.ts";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
+import { requireAlbum } from "#app/http/page.ts";
 import { Month } from "#app/places/month/month.tsx";
 import { monthView } from "#app/places/month/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
-import type { loader as albumLoader } from "./album.tsx";
+import { parseDate } from "#core/month/dates.ts";
 import type { Route } from "./+types/album.month";
+import type { loader as albumLoader } from "./album.tsx";
 
 const MINUTES = [20, 45, 90] as const;
 
@@ -25,5 +25,7 @@ export const shouldRevalidate = revalidateWhenReached;
 export default function MonthRoute({ loaderData }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
   const root = useRouteLoaderData<typeof rootLoader>("root");
-  return album ? <Month {...loaderData} rows={album.rows} phone={root?.phone ?? false} minuteChoices={MINUTES} /> : null;
+  return album ? (
+    <Month {...loaderData} rows={album.rows} phone={root?.phone ?? false} minuteChoices={MINUTES} />
+  ) : null;
 }

@@ -1,11 +1,11 @@
 import { redirect } from "react-router";
-import { printShort } from "#core/month/dates.ts";
-import { slotsSetAside } from "#core/month/slots.ts";
 import { parseAlbumSettings } from "#app/http/album-form.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { Settings } from "#app/places/settings/settings.tsx";
 import { settingsView } from "#app/places/settings/view.ts";
+import { printShort } from "#core/month/dates.ts";
+import { slotsSetAside } from "#core/month/slots.ts";
 import { setAlbumDeleted, updateAlbum } from "#store/album.ts";
 import type { Route } from "./+types/album.settings";
 

@@ -1,12 +1,12 @@
 import { data, Outlet, useRouteLoaderData } from "react-router";
-import { SENT } from "#core/album/edit-schema.ts";
-import { mergeWithNeighbour, moveStory, setSkipped, split } from "#core/month/slots.ts";
-import { parseDate } from "#core/month/dates.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum, requireMember, writing } from "#app/http/page.ts";
 import { AlbumFrame } from "#app/places/album/frame.tsx";
 import { frameView } from "#app/places/album/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
+import { SENT } from "#core/album/edit-schema.ts";
+import { parseDate } from "#core/month/dates.ts";
+import { mergeWithNeighbour, moveStory, setSkipped, split } from "#core/month/slots.ts";
 import { changeMonth, movePhoto, saveDayEdit } from "#store/day.ts";
 import type { Route } from "./+types/album";
 
@@ -27,7 +27,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (asked.what === "edit") return saveDayEdit(context.db, author, asked.dayId, asked.base, asked.edit);
     if (asked.what === "move-photo") {
       const to = parseDate(asked.to);
-      return to ? movePhoto(context.db, author, asked.dayId, asked.useId, to) : { ok: false as const, reason: "no-such-day" as const };
+      return to
+        ? movePhoto(context.db, author, asked.dayId, asked.useId, to)
+        : { ok: false as const, reason: "no-such-day" as const };
     }
     return changeMonth(context.db, author, (slots, span) => {
       switch (asked.how) {

@@ -8,7 +8,12 @@ export async function action({ params, context }: Route.ActionArgs) {
   return writing(async () => {
     const member = await requireMember(context);
     if (!isId(params.album)) throw notFound();
-    return undoLastChange(context.db, { householdId: member.household.id, albumId: params.album, memberId: member.id, at: context.now });
+    return undoLastChange(context.db, {
+      householdId: member.household.id,
+      albumId: params.album,
+      memberId: member.id,
+      at: context.now,
+    });
   });
 }
 

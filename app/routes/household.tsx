@@ -1,6 +1,6 @@
 import { Outlet, useRouteLoaderData } from "react-router";
-import { requireMember } from "#app/http/page.ts";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
+import { requireMember } from "#app/http/page.ts";
 import { HouseholdFrame } from "#app/places/household/frame.tsx";
 import type { loader as rootLoader } from "#app/root.tsx";
 import type { Route } from "./+types/household";

@@ -12,7 +12,9 @@ function cameFrom(request: Request): string {
 /** Remembers the look on this device for a year, and goes back. */
 export async function action({ request }: Route.ActionArgs) {
   const look = (await request.formData()).get("look") === "night" ? "night" : "day";
-  return redirect(cameFrom(request), { headers: { "Set-Cookie": `look=${look}; Path=/; Max-Age=31536000; SameSite=Lax` } });
+  return redirect(cameFrom(request), {
+    headers: { "Set-Cookie": `look=${look}; Path=/; Max-Age=31536000; SameSite=Lax` },
+  });
 }
 
 export const loader = () => redirect("/");

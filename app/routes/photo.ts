@@ -6,9 +6,15 @@ import type { Route } from "./+types/photo";
 export async function loader({ params, context }: Route.LoaderArgs) {
   const member = await requireMember(context);
   const side = Number(params.side);
-  const bytes = isId(params.photo) ? await reading(() => readVersion(context.db, member.household.id, params.photo, side)) : null;
+  const bytes = isId(params.photo)
+    ? await reading(() => readVersion(context.db, member.household.id, params.photo, side))
+    : null;
   if (!bytes) throw notFound();
   return new Response(new Uint8Array(bytes), {
-    headers: { "Content-Type": "image/webp", "Cache-Control": "private, max-age=31536000, immutable", "X-Content-Type-Options": "nosniff" },
+    headers: {
+      "Content-Type": "image/webp",
+      "Cache-Control": "private, max-age=31536000, immutable",
+      "X-Content-Type-Options": "nosniff",
+    },
   });
 }

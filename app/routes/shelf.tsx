@@ -1,4 +1,4 @@
-import { requireMember, reading } from "#app/http/page.ts";
+import { reading, requireMember } from "#app/http/page.ts";
 import { Shelf } from "#app/places/shelf/shelf.tsx";
 import { shelfView } from "#app/places/shelf/view.ts";
 import { readShelf } from "#store/album.ts";

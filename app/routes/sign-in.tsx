@@ -2,8 +2,8 @@ import { getFormProps, getInputProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
-import { reading, writing } from "#app/http/page.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
+import { reading, writing } from "#app/http/page.ts";
 import { Door } from "#app/places/door/door.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
@@ -45,7 +45,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
   const unreachable = isUnreachable(actionData) ? actionData : null;
-  const [form, fields] = useForm<z.input<typeof SIGN_IN>>({ lastResult: actionData && "status" in actionData ? actionData : null, shouldRevalidate: "onInput" });
+  const [form, fields] = useForm<z.input<typeof SIGN_IN>>({
+    lastResult: actionData && "status" in actionData ? actionData : null,
+    shouldRevalidate: "onInput",
+  });
   return (
     <Door title="Come in">
       {loaderData.hasDemo && (
@@ -62,8 +65,20 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
             {unreachable ? UNREACHABLE[unreachable.reason] : form.errors}
           </p>
         )}
-        <TextField label="Mail address" {...getInputProps(fields.mail, { type: "email" })} key="mail" autoComplete="username" error={fields.mail.errors?.[0]} />
-        <TextField label="Passphrase" {...getInputProps(fields.passphrase, { type: "password" })} key="passphrase" autoComplete="current-password" error={fields.passphrase.errors?.[0]} />
+        <TextField
+          label="Mail address"
+          {...getInputProps(fields.mail, { type: "email" })}
+          key="mail"
+          autoComplete="username"
+          error={fields.mail.errors?.[0]}
+        />
+        <TextField
+          label="Passphrase"
+          {...getInputProps(fields.passphrase, { type: "password" })}
+          key="passphrase"
+          autoComplete="current-password"
+          error={fields.passphrase.errors?.[0]}
+        />
         <Button type="submit" look={loaderData.hasDemo ? "plain" : "main"}>
           Sign in
         </Button>

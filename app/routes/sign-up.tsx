@@ -3,19 +3,26 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect, useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
-import { clean } from "#core/words/clean.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { reading, writing } from "#app/http/page.ts";
 import { Door } from "#app/places/door/door.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
 import { UNREACHABLE } from "#app/ui/wording.ts";
+import { clean } from "#core/words/clean.ts";
 import type { Route } from "./+types/sign-up";
 
+/** Length over composition, no forced change: NIST SP 800-63B. */
 const SIGN_UP = z.object({
-  name: z.string({ error: "Say what to call you." }).transform(clean).pipe(z.string().trim().min(1).max(80, "Use at most 80 letters.")),
+  name: z
+    .string({ error: "Say what to call you." })
+    .transform(clean)
+    .pipe(z.string().trim().min(1).max(80, "Use at most 80 letters.")),
   mail: z.email({ error: "Give a mail address, as in petra@example.org." }).max(254),
-  passphrase: z.string({ error: "Choose a passphrase." }).min(12, "Use at least 12 letters. Four words you can remember do well.").max(256, "Use at most 256 letters."),
+  passphrase: z
+    .string({ error: "Choose a passphrase." })
+    .min(12, "Use at least 12 letters. Four words you can remember do well.")
+    .max(256, "Use at most 256 letters."),
   timeZone: z.string().max(64).default("UTC"),
 });
 
@@ -32,13 +39,19 @@ export async function action({ request, context }: Route.ActionArgs) {
   return writing(async () => {
     const signed = await context.auth.signUp(submission.value);
     if (signed.ok) throw redirect("/shelf", { headers: { "Set-Cookie": signed.cookie } });
-    return submission.reply({ fieldErrors: { mail: ["That address has a household here already. Sign in instead."] }, hideFields: ["passphrase"] });
+    return submission.reply({
+      fieldErrors: { mail: ["That address has a household here already. Sign in instead."] },
+      hideFields: ["passphrase"],
+    });
   });
 }
 
 export default function SignUp({ actionData }: Route.ComponentProps) {
   const unreachable = isUnreachable(actionData) ? actionData : null;
-  const [form, fields] = useForm<z.input<typeof SIGN_UP>>({ lastResult: actionData && "status" in actionData ? actionData : null, shouldRevalidate: "onInput" });
+  const [form, fields] = useForm<z.input<typeof SIGN_UP>>({
+    lastResult: actionData && "status" in actionData ? actionData : null,
+    shouldRevalidate: "onInput",
+  });
   const [zone, setZone] = useState("UTC");
   useEffect(() => setZone(Intl.DateTimeFormat().resolvedOptions().timeZone), []);
   return (
@@ -49,8 +62,21 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
             {UNREACHABLE[unreachable.reason]}
           </p>
         )}
-        <TextField label="Your name" {...getInputProps(fields.name, { type: "text" })} key="name" autoComplete="name" error={fields.name.errors?.[0]} />
-        <TextField label="Mail address" {...getInputProps(fields.mail, { type: "email" })} key="mail" autoComplete="username" error={fields.mail.errors?.[0]} hint="Only to sign in. No mail is sent." />
+        <TextField
+          label="Your name"
+          {...getInputProps(fields.name, { type: "text" })}
+          key="name"
+          autoComplete="name"
+          error={fields.name.errors?.[0]}
+        />
+        <TextField
+          label="Mail address"
+          {...getInputProps(fields.mail, { type: "email" })}
+          key="mail"
+          autoComplete="username"
+          error={fields.mail.errors?.[0]}
+          hint="Only to sign in. No mail is sent."
+        />
         <TextField
           label="Passphrase"
           {...getInputProps(fields.passphrase, { type: "password" })}

@@ -1,7 +1,7 @@
-import { printShort } from "#core/month/dates.ts";
 import { isUnreachable, revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, reading, requireMember, writing } from "#app/http/page.ts";
 import { TrayPlace } from "#app/places/tray/tray-place.tsx";
+import { printShort } from "#core/month/dates.ts";
 import { setAlbumDeleted } from "#store/album.ts";
 import { emptyTray, putBack, readTray, TRAY_DAYS } from "#store/tray.ts";
 import type { Route } from "./+types/tray";
@@ -11,10 +11,15 @@ export const meta: Route.MetaFunction = () => [{ title: "Tray · Hearth Clock" }
 export async function loader({ context }: Route.LoaderArgs) {
   const member = await requireMember(context);
   const { albums, pieces } = await reading(() => readTray(context.db, member.household.id));
-  const daysLeft = (deletedAt: Date) => Math.max(0, TRAY_DAYS - Math.floor((context.now.getTime() - deletedAt.getTime()) / 86_400_000));
+  const daysLeft = (deletedAt: Date) =>
+    Math.max(0, TRAY_DAYS - Math.floor((context.now.getTime() - deletedAt.getTime()) / 86_400_000));
   return {
     albums: albums.map(({ id, title, deletedAt }) => ({ id, title, daysLeft: daysLeft(deletedAt) })),
-    pieces: pieces.map(({ deletedAt, date, ...piece }) => ({ ...piece, on: printShort(date), daysLeft: daysLeft(deletedAt) })),
+    pieces: pieces.map(({ deletedAt, date, ...piece }) => ({
+      ...piece,
+      on: printShort(date),
+      daysLeft: daysLeft(deletedAt),
+    })),
   };
 }
 
@@ -34,7 +39,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       case "insert":
       case "photo": {
         const kind = form.get("intent") as "card" | "insert" | "photo";
-        return { ok: isId(id) && (await putBack(context.db, household.id, kind, id, { memberId: member.id, at: context.now })) };
+        return {
+          ok: isId(id) && (await putBack(context.db, household.id, kind, id, { memberId: member.id, at: context.now })),
+        };
       }
       default:
         return { ok: false as const };

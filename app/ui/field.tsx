@@ -1,6 +1,11 @@
 import { type ComponentProps, type ReactNode, useId } from "react";
 
-type Wrapped = { label: string; hint?: string | undefined; error?: string | undefined; children: (props: { id: string; "aria-describedby"?: string; "aria-invalid"?: true }) => ReactNode };
+type Wrapped = {
+  label: string;
+  hint?: string | undefined;
+  error?: string | undefined;
+  children: (props: { id: string; "aria-describedby"?: string; "aria-invalid"?: true }) => ReactNode;
+};
 
 /** A label, its control, a hint, and what is wrong, tied together for every reader. */
 export function Labelled({ label, hint, error, children }: Wrapped) {

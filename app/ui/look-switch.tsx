@@ -8,7 +8,12 @@ export function LookSwitch({ look, onSoot = false }: { look: Look; onSoot?: bool
   const Icon = next === "day" ? Sun : Moon;
   return (
     <form method="post" action="/look">
-      <button type="submit" name="look" value={next} className={`flex min-h-9 items-center gap-2 text-sm ${onSoot ? "text-on-soot-quiet hover:text-on-soot" : "text-quiet hover:text-ember"}`}>
+      <button
+        type="submit"
+        name="look"
+        value={next}
+        className={`flex min-h-9 items-center gap-2 text-sm ${onSoot ? "text-on-soot-quiet hover:text-on-soot" : "text-quiet hover:text-ember"}`}
+      >
         <Icon className="size-4" aria-hidden="true" />
         {next === "day" ? "Day look" : "Night look"}
       </button>

@@ -5,4 +5,5 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 export const shortWeekday = (date: string): string => WEEKDAYS[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? "";
 
 /** `9 Dec`, of an ISO date. */
-export const shortDate = (date: string): string => `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1] ?? ""}`;
+export const shortDate = (date: string): string =>
+  `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1] ?? ""}`;

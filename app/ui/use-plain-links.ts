@@ -10,9 +10,19 @@ export function usePlainLinks(): (event: MouseEvent<HTMLElement>) => void {
   const navigate = useNavigate();
   return (event) => {
     const link = event.target instanceof Element ? event.target.closest("a") : null;
-    if (!link || event.defaultPrevented || event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+    if (
+      !link ||
+      event.defaultPrevented ||
+      event.button !== 0 ||
+      event.metaKey ||
+      event.ctrlKey ||
+      event.shiftKey ||
+      event.altKey
+    )
+      return;
     if (link.target || link.hasAttribute("download") || link.origin !== window.location.origin) return;
-    const inPage = link.hash !== "" && link.pathname === window.location.pathname && link.search === window.location.search;
+    const inPage =
+      link.hash !== "" && link.pathname === window.location.pathname && link.search === window.location.search;
     if (inPage) return;
     event.preventDefault();
     const inPlace = link.hasAttribute("data-in-place");

@@ -8,8 +8,19 @@ import type { SlotProblem } from "#core/month/slots.ts";
 import type { SpanProblem } from "#core/month/span.ts";
 
 /** Every word for a reason, a state or a kind stands here, once. */
-export const RING_NAME: Record<Ring, string> = { prompt: "Prompt", photos: "Photos", words: "Words", paper: "Paper", book: "In the book" };
-export const RING_STATE: Record<RingState, string> = { done: "done", begun: "begun", open: "to come", "not-needed": "not needed" };
+export const RING_NAME: Record<Ring, string> = {
+  prompt: "Prompt",
+  photos: "Photos",
+  words: "Words",
+  paper: "Paper",
+  book: "In the book",
+};
+export const RING_STATE: Record<RingState, string> = {
+  done: "done",
+  begun: "begun",
+  open: "to come",
+  "not-needed": "not needed",
+};
 
 export const STEP_NAME: Record<Step, string> = {
   choose: "Photos chosen",
@@ -46,7 +57,13 @@ export const STEP_CAUTION: Partial<Record<Step, string>> = {
   punch: "Punches and eyelet setters: fingers clear, not where children reach. Check that no hole meets a face.",
 };
 
-export const FOUNDATION_NAME: Record<FoundationKind, string> = { full: "Full page", pocket: "Pocket page", paper: "Paper", clear: "Clear", vellum: "Vellum" };
+export const FOUNDATION_NAME: Record<FoundationKind, string> = {
+  full: "Full page",
+  pocket: "Pocket page",
+  paper: "Paper",
+  clear: "Clear",
+  vellum: "Vellum",
+};
 export const FOUNDATION_HINT: Record<FoundationKind, string> = {
   full: "One page in a full-page protector",
   pocket: "A protector divided into pockets",
@@ -75,13 +92,22 @@ export const INSERT_NAME: Record<InsertKind, string> = {
   ticket: "Ticket",
 };
 export const BINDING_NAME: Record<Binding, string> = { ring: "Rings", "two-hole": "Two holes", sewn: "Sewn" };
-export const NUMBERING_NAME: Record<Numbering, string> = { date: "The date", countdown: "Days left", story: "The story" };
+export const NUMBERING_NAME: Record<Numbering, string> = {
+  date: "The date",
+  countdown: "Days left",
+  story: "The story",
+};
 export const NUMBERING_HINT: Record<Numbering, string> = {
   date: "9 is the ninth of the month.",
   countdown: "Counts down; the last day is 1.",
   story: "1, 2, 3 in the order told. Skipped days have none.",
 };
-export const WITHOUT: Record<Part, string> = { prompt: "No prompt for this day", photos: "No photos for this day", words: "No words for this day", paper: "No page of its own" };
+export const WITHOUT: Record<Part, string> = {
+  prompt: "No prompt for this day",
+  photos: "No photos for this day",
+  words: "No words for this day",
+  paper: "No page of its own",
+};
 
 export const LENGTH_PROBLEM: Record<LengthProblem, string> = {
   empty: "Give a length, for example 4½ or 11.4 cm.",

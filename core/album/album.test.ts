@@ -2,14 +2,15 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum, anyContent, fullDay } from "../../tests/samples.ts";
 import { inches } from "../measure/length.ts";
-import { FORMAT_PRESETS } from "./formats.ts";
 import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
+import { FORMAT_PRESETS } from "./formats.ts";
 import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, PARTS, STEPS } from "./model.ts";
 import { closedThickness, pagesOf, planLeaf, progressOf } from "./page.ts";
 import { restoreFields } from "./restore.ts";
 import { fullness, poolContent, ringStates, stepsFor } from "./steps.ts";
 
-const steps = (content: DayContent, binding: "ring" | "sewn" = "ring") => stepsFor(poolContent(content, []), binding).map(({ step }) => step);
+const steps = (content: DayContent, binding: "ring" | "sewn" = "ring") =>
+  stepsFor(poolContent(content, []), binding).map(({ step }) => step);
 const states = (content: DayContent, skipped = false) => ringStates(poolContent(content, []), "ring", skipped);
 
 const anyEdit: fc.Arbitrary<DayEdit> = fc.oneof(
@@ -19,22 +20,54 @@ const anyEdit: fc.Arbitrary<DayEdit> = fc.oneof(
   fc.record({ kind: fc.constant("finish" as const) }),
   fc.record({
     kind: fc.constant("foundation" as const),
-    foundation: fc.option(fc.record({ kind: fc.constantFrom(...FOUNDATION_KINDS), layout: fc.constant(null), basePaper: fc.string(), note: fc.string() })),
+    foundation: fc.option(
+      fc.record({
+        kind: fc.constantFrom(...FOUNDATION_KINDS),
+        layout: fc.constant(null),
+        basePaper: fc.string(),
+        note: fc.string(),
+      }),
+    ),
   }),
-  fc.record({ kind: fc.constant("add-card" as const), card: fc.record({ id: fc.uuid(), size: fc.constant({ w: inches(3), h: inches(4) }), text: fc.string() }) }),
+  fc.record({
+    kind: fc.constant("add-card" as const),
+    card: fc.record({ id: fc.uuid(), size: fc.constant({ w: inches(3), h: inches(4) }), text: fc.string() }),
+  }),
 );
 
 describe("the steps of a day", () => {
   it("follow from what it has: no photo, no photo steps; no words, no word steps", () => {
     expect(steps(EMPTY_DAY)).toEqual([]);
     const { photos: _, ...rest } = fullDay();
-    expect(steps({ ...EMPTY_DAY, ...rest, photos: [] })).toEqual(["write", "letter", "base", "number", "insert", "assemble", "punch", "file"]);
-    expect(steps({ ...fullDay(), cards: [], inserts: [] })).toEqual(["choose", "print", "trim", "base", "number", "assemble", "punch", "file"]);
+    expect(steps({ ...EMPTY_DAY, ...rest, photos: [] })).toEqual([
+      "write",
+      "letter",
+      "base",
+      "number",
+      "insert",
+      "assemble",
+      "punch",
+      "file",
+    ]);
+    expect(steps({ ...fullDay(), cards: [], inserts: [] })).toEqual([
+      "choose",
+      "print",
+      "trim",
+      "base",
+      "number",
+      "assemble",
+      "punch",
+      "file",
+    ]);
   });
 
   it("never punch a sewn book, nor a protector that comes punched", () => {
     expect(steps(fullDay(), "sewn")).not.toContain("punch");
-    const pocket = { ...fullDay(), inserts: [], foundation: { kind: "pocket" as const, layout: "four", basePaper: "", note: "" } };
+    const pocket = {
+      ...fullDay(),
+      inserts: [],
+      foundation: { kind: "pocket" as const, layout: "four", basePaper: "", note: "" },
+    };
     expect(steps(pocket)).not.toContain("punch");
   });
 
@@ -62,7 +95,8 @@ describe("the rings of a day", () => {
         if (!finished.ok) return;
         const after = states(finished.content);
         expect(after.book).toBe("done");
-        for (const ring of ["photos", "words", "paper"] as const) expect(["done", "open", "not-needed"]).toContain(after[ring]);
+        for (const ring of ["photos", "words", "paper"] as const)
+          expect(["done", "open", "not-needed"]).toContain(after[ring]);
       }),
     );
   });
@@ -106,10 +140,16 @@ describe("an edit of a day", () => {
   });
 
   it("says so when its piece is gone, and when the picture is on the day already", () => {
-    expect(applyEdit(EMPTY_DAY, { kind: "card-text", id: "nobody", text: "words" }, "ring")).toEqual({ ok: false, reason: "piece-gone" });
+    expect(applyEdit(EMPTY_DAY, { kind: "card-text", id: "nobody", text: "words" }, "ring")).toEqual({
+      ok: false,
+      reason: "piece-gone",
+    });
     const [photo] = fullDay().photos;
     if (!photo) throw new Error("a full day has a photo");
-    expect(applyEdit(fullDay(), { kind: "add-photo", photo: { ...photo, id: "second" } }, "ring")).toEqual({ ok: false, reason: "already-there" });
+    expect(applyEdit(fullDay(), { kind: "add-photo", photo: { ...photo, id: "second" } }, "ring")).toEqual({
+      ok: false,
+      reason: "already-there",
+    });
     expect(applyEdit(EMPTY_DAY, { kind: "finish" }, "ring")).toEqual({ ok: false, reason: "nothing-to-finish" });
   });
 });
@@ -137,7 +177,12 @@ describe("taking a save back", () => {
 });
 
 describe("two windows on one day", () => {
-  const saved = (version: number, ...fields: string[]) => ({ version, fields, by: "Tobiah", at: "2026-12-09T18:40:00Z" });
+  const saved = (version: number, ...fields: string[]) => ({
+    version,
+    fields,
+    by: "Tobiah",
+    at: "2026-12-09T18:40:00Z",
+  });
 
   it("clash only on the field both wrote, and only after the version the later one saw", () => {
     const changes = [saved(3, "title"), saved(4, "note"), saved(5, "title", "prompt")];
@@ -184,10 +229,13 @@ describe("a whole album", () => {
 });
 
 describe("the presets", () => {
-  it.each(FORMAT_PRESETS.map((preset) => [preset.name, preset] as const))("%s: its page goes in its opening, and that in its leaf", (_, preset) => {
-    expect(preset.opening.w).toBeGreaterThanOrEqual(preset.nominal.w);
-    expect(preset.opening.h).toBeGreaterThanOrEqual(preset.nominal.h);
-    expect(preset.outer.w).toBeGreaterThanOrEqual(preset.nominal.w + preset.margin);
-    expect(preset.outer.h).toBeGreaterThanOrEqual(preset.opening.h);
-  });
+  it.each(FORMAT_PRESETS.map((preset) => [preset.name, preset] as const))(
+    "%s: its page goes in its opening, and that in its leaf",
+    (_, preset) => {
+      expect(preset.opening.w).toBeGreaterThanOrEqual(preset.nominal.w);
+      expect(preset.opening.h).toBeGreaterThanOrEqual(preset.nominal.h);
+      expect(preset.outer.w).toBeGreaterThanOrEqual(preset.nominal.w + preset.margin);
+      expect(preset.outer.h).toBeGreaterThanOrEqual(preset.opening.h);
+    },
+  );
 });

@@ -5,7 +5,11 @@ import type { DayEdit } from "./edit.ts";
 import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
 /** What an edit may look like when it comes from outside. */
-const LENGTH = z.int().positive().max(LONGEST).transform((n) => n as Length);
+const LENGTH = z
+  .int()
+  .positive()
+  .max(LONGEST)
+  .transform((n) => n as Length);
 const SIZE = z.object({ w: LENGTH, h: LENGTH });
 const ID = z.uuid();
 const LINE = z.string().max(500).transform(clean);
@@ -20,7 +24,9 @@ export const DAY_EDIT: z.ZodType<DayEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("waive"), part: z.enum(PARTS), on: z.boolean() }),
   z.object({
     kind: z.literal("foundation"),
-    foundation: z.object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT }).nullable(),
+    foundation: z
+      .object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT })
+      .nullable(),
   }),
   z.object({ kind: z.literal("page-size"), size: SIZE.nullable() }),
   z.object({ kind: z.literal("numeral"), style: z.enum(NUMERAL_STYLES), note: LINE }),
@@ -39,7 +45,12 @@ export const DAY_EDIT: z.ZodType<DayEdit> = z.discriminatedUnion("kind", [
 ]);
 
 /** An edit on its way to the album: which day, and the version of it that the keeper saw. */
-export const SENT_EDIT = z.object({ what: z.literal("edit"), dayId: ID, base: z.int().min(0).nullable(), edit: DAY_EDIT });
+export const SENT_EDIT = z.object({
+  what: z.literal("edit"),
+  dayId: ID,
+  base: z.int().min(0).nullable(),
+  edit: DAY_EDIT,
+});
 
 /** A change to where days stand in the month. */
 export const SENT_MOVE = z.discriminatedUnion("how", [

@@ -31,12 +31,14 @@ export type Field = string;
 export type EditProblem = "piece-gone" | "already-there" | "nothing-to-finish";
 export type EditResult = { ok: true; content: DayContent; fields: Field[] } | { ok: false; reason: EditProblem };
 
-const isStillThere = (pieces: readonly { readonly id: string }[], id: string) => pieces.some((piece) => piece.id === id);
+const isStillThere = (pieces: readonly { readonly id: string }[], id: string) =>
+  pieces.some((piece) => piece.id === id);
 
 const without = (done: readonly Step[], ...steps: Step[]) => done.filter((step) => !steps.includes(step));
 
 /** The fields of the steps that were ticked and are no longer. */
-const reopened = (done: readonly Step[], ...steps: Step[]): Field[] => steps.filter((step) => done.includes(step)).map((step) => `step:${step}`);
+const reopened = (done: readonly Step[], ...steps: Step[]): Field[] =>
+  steps.filter((step) => done.includes(step)).map((step) => `step:${step}`);
 
 /**
  * Applies one edit and names the fields it wrote. An edit sent twice, because its first answer was lost, does nothing the
@@ -44,7 +46,11 @@ const reopened = (done: readonly Step[], ...steps: Step[]): Field[] => steps.fil
  * not yet made is not done because another was.
  */
 export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding): EditResult {
-  const wrote = (fields: Field[], change: Partial<DayContent>): EditResult => ({ ok: true, content: { ...content, ...change }, fields });
+  const wrote = (fields: Field[], change: Partial<DayContent>): EditResult => ({
+    ok: true,
+    content: { ...content, ...change },
+    fields,
+  });
   const gone: EditResult = { ok: false, reason: "piece-gone" };
   const unchanged: EditResult = { ok: true, content, fields: [] };
   switch (edit.kind) {
@@ -66,32 +72,50 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       return wrote(["numeral"], { numeral: { style: edit.style, note: edit.note } });
     case "add-card":
       if (isStillThere(content.cards, edit.card.id)) return unchanged;
-      return wrote([`card:${edit.card.id}`, ...reopened(content.done, "write", "letter")], { cards: [...content.cards, edit.card], done: without(content.done, "write", "letter") });
+      return wrote([`card:${edit.card.id}`, ...reopened(content.done, "write", "letter")], {
+        cards: [...content.cards, edit.card],
+        done: without(content.done, "write", "letter"),
+      });
     case "card-text":
       if (!isStillThere(content.cards, edit.id)) return gone;
-      return wrote([`card:${edit.id}`], { cards: content.cards.map((card) => (card.id === edit.id ? { ...card, text: edit.text } : card)) });
+      return wrote([`card:${edit.id}`], {
+        cards: content.cards.map((card) => (card.id === edit.id ? { ...card, text: edit.text } : card)),
+      });
     case "card-size":
       if (!isStillThere(content.cards, edit.id)) return gone;
-      return wrote([`card-size:${edit.id}`], { cards: content.cards.map((card) => (card.id === edit.id ? { ...card, size: edit.size } : card)) });
+      return wrote([`card-size:${edit.id}`], {
+        cards: content.cards.map((card) => (card.id === edit.id ? { ...card, size: edit.size } : card)),
+      });
     case "remove-card":
       if (!isStillThere(content.cards, edit.id)) return unchanged;
       return wrote([`card:${edit.id}`], { cards: content.cards.filter(({ id }) => id !== edit.id) });
     case "add-insert":
       if (isStillThere(content.inserts, edit.insert.id)) return unchanged;
-      return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], { inserts: [...content.inserts, edit.insert], done: without(content.done, "insert") });
+      return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], {
+        inserts: [...content.inserts, edit.insert],
+        done: without(content.done, "insert"),
+      });
     case "change-insert":
       if (!isStillThere(content.inserts, edit.insert.id)) return gone;
-      return wrote([`insert:${edit.insert.id}`], { inserts: content.inserts.map((insert) => (insert.id === edit.insert.id ? edit.insert : insert)) });
+      return wrote([`insert:${edit.insert.id}`], {
+        inserts: content.inserts.map((insert) => (insert.id === edit.insert.id ? edit.insert : insert)),
+      });
     case "remove-insert":
       if (!isStillThere(content.inserts, edit.id)) return unchanged;
       return wrote([`insert:${edit.id}`], { inserts: content.inserts.filter(({ id }) => id !== edit.id) });
     case "add-photo":
       if (isStillThere(content.photos, edit.photo.id)) return unchanged;
-      if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId)) return { ok: false, reason: "already-there" };
-      return wrote([`photo:${edit.photo.id}`, ...reopened(content.done, "choose", "print", "trim")], { photos: [...content.photos, edit.photo], done: without(content.done, "choose", "print", "trim") });
+      if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId))
+        return { ok: false, reason: "already-there" };
+      return wrote([`photo:${edit.photo.id}`, ...reopened(content.done, "choose", "print", "trim")], {
+        photos: [...content.photos, edit.photo],
+        done: without(content.done, "choose", "print", "trim"),
+      });
     case "photo-alt":
       if (!isStillThere(content.photos, edit.id)) return gone;
-      return wrote([`photo:${edit.id}`], { photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, alt: edit.alt } : photo)) });
+      return wrote([`photo:${edit.id}`], {
+        photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, alt: edit.alt } : photo)),
+      });
     case "photo-print":
       if (!isStillThere(content.photos, edit.id)) return gone;
       return wrote([`photo-print:${edit.id}`, ...reopened(content.done, "print", "trim")], {
@@ -102,23 +126,42 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });
     case "step":
-      return wrote([`step:${edit.step}`], { done: edit.done ? [...without(content.done, edit.step), edit.step] : without(content.done, edit.step) });
+      return wrote([`step:${edit.step}`], {
+        done: edit.done ? [...without(content.done, edit.step), edit.step] : without(content.done, edit.step),
+      });
     case "finish": {
       const steps = stepsFor(poolContent(content, []), binding).map(({ step }) => step);
       if (steps.length === 0) return { ok: false, reason: "nothing-to-finish" };
-      return wrote(steps.map((step) => `step:${step}`), { done: [...new Set([...content.done, ...steps])] });
+      return wrote(
+        steps.map((step) => `step:${step}`),
+        { done: [...new Set([...content.done, ...steps])] },
+      );
     }
   }
 }
 
 /** Somebody's earlier save of a day: which version it made, what it wrote, who and when. */
-export type SavedChange = { readonly version: number; readonly fields: readonly Field[]; readonly by: string; readonly at: string };
+export type SavedChange = {
+  readonly version: number;
+  readonly fields: readonly Field[];
+  readonly by: string;
+  readonly at: string;
+};
 
 /**
  * The latest save made after `base` that wrote a field this edit writes too, or null. Saves of other fields of the same
  * day are not in each other's way.
  */
-export function clashingChange(changes: readonly SavedChange[], base: number, fields: readonly Field[]): SavedChange | null {
-  const later = changes.filter(({ version, fields: wrote }) => version > base && wrote.some((field) => fields.includes(field)));
-  return later.reduce<SavedChange | null>((last, change) => (!last || change.version > last.version ? change : last), null);
+export function clashingChange(
+  changes: readonly SavedChange[],
+  base: number,
+  fields: readonly Field[],
+): SavedChange | null {
+  const later = changes.filter(
+    ({ version, fields: wrote }) => version > base && wrote.some((field) => fields.includes(field)),
+  );
+  return later.reduce<SavedChange | null>(
+    (last, change) => (!last || change.version > last.version ? change : last),
+    null,
+  );
 }

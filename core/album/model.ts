@@ -57,7 +57,7 @@ export const STEPS = [
 ];
 export type Step = (typeof STEPS)[number];
 
-export type Prompt = { readonly text: string; /** The deck's slip it was taken from. */ readonly slip: string | null };
+export type Prompt = { readonly text: string /** The deck's slip it was taken from. */; readonly slip: string | null };
 
 /** Everything a day holds, apart from where it stands in the month. */
 export type DayContent = {

@@ -5,7 +5,15 @@ import { inches, ticks } from "../measure/length.ts";
 import { type Size, size } from "../measure/size.ts";
 import { type NumberedGroup, numberDays } from "../month/numbering.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "./model.ts";
-import { fullness, type PageContent, type PlannedStep, poolContent, type RingStates, ringStates, stepsFor } from "./steps.ts";
+import {
+  fullness,
+  type PageContent,
+  type PlannedStep,
+  poolContent,
+  type RingStates,
+  ringStates,
+  stepsFor,
+} from "./steps.ts";
 
 /** One page's worth of days, read: its number, what it holds, how far it is. */
 export type Page = NumberedGroup & {
@@ -41,10 +49,23 @@ export function readPages(plan: AlbumPlan, days: readonly Day[]): Page[] {
     const members = numbered.group.members.flatMap(({ id }) => byId.get(id) ?? []);
     const [first, ...others] = members;
     if (!first) return [];
-    const content = poolContent(first.content, others.map((day) => day.content));
+    const content = poolContent(
+      first.content,
+      others.map((day) => day.content),
+    );
     const { skipped } = numbered.group.lead;
     const states = ringStates(content, plan.format.binding, skipped);
-    return [{ ...numbered, days: members, content, skipped, states, steps: skipped ? [] : stepsFor(content, plan.format.binding), fullness: fullness(states) }];
+    return [
+      {
+        ...numbered,
+        days: members,
+        content,
+        skipped,
+        states,
+        steps: skipped ? [] : stepsFor(content, plan.format.binding),
+        fullness: fullness(states),
+      },
+    ];
   });
 }
 
@@ -100,4 +121,3 @@ export function closedThickness(pages: readonly Page[], format: AlbumFormat): nu
 
 /** The next thing to do on a page, in the order of the work. */
 export const nextStep = (page: Page): PlannedStep | undefined => page.steps.find(({ done }) => !done);
-

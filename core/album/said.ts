@@ -24,7 +24,9 @@ export function saidNow(content: DayContent, edit: DayEdit): string | null {
     case "change-insert":
       return content.inserts.find(({ id }) => id === edit.insert.id)?.note ?? null;
     case "foundation":
-      return content.foundation ? [content.foundation.kind, content.foundation.basePaper, content.foundation.note].filter(Boolean).join(", ") : "no page chosen";
+      return content.foundation
+        ? [content.foundation.kind, content.foundation.basePaper, content.foundation.note].filter(Boolean).join(", ")
+        : "no page chosen";
     case "numeral":
       return [content.numeral.style, content.numeral.note].filter(Boolean).join(", ");
     default:
@@ -45,7 +47,9 @@ export function saidByEdit(edit: DayEdit): string {
     case "change-insert":
       return edit.insert.note;
     case "foundation":
-      return edit.foundation ? [edit.foundation.kind, edit.foundation.basePaper, edit.foundation.note].filter(Boolean).join(", ") : "no page chosen";
+      return edit.foundation
+        ? [edit.foundation.kind, edit.foundation.basePaper, edit.foundation.note].filter(Boolean).join(", ")
+        : "no page chosen";
     case "numeral":
       return [edit.style, edit.note].filter(Boolean).join(", ");
     default:

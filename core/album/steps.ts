@@ -19,7 +19,12 @@ const MINUTES: Record<Step, number> = {
   file: 2,
 };
 
-export type PlannedStep = { readonly step: Step; readonly ring: Exclude<Ring, "prompt">; readonly minutes: number; readonly done: boolean };
+export type PlannedStep = {
+  readonly step: Step;
+  readonly ring: Exclude<Ring, "prompt">;
+  readonly minutes: number;
+  readonly done: boolean;
+};
 
 /** What a page's worth of days holds together; a day on its own is a page of one. */
 export type PageContent = Omit<DayContent, "note" | "title">;
@@ -53,7 +58,8 @@ const needsPunch = (content: PageContent, binding: Binding): boolean => {
  */
 export function stepsFor(content: PageContent, binding: Binding): PlannedStep[] {
   const steps: [Step, PlannedStep["ring"]][] = [];
-  const add = (ring: PlannedStep["ring"], ...names: Step[]) => steps.push(...names.map((name) => [name, ring] as [Step, PlannedStep["ring"]]));
+  const add = (ring: PlannedStep["ring"], ...names: Step[]) =>
+    steps.push(...names.map((name) => [name, ring] as [Step, PlannedStep["ring"]]));
   if (content.photos.length > 0) add("photos", "choose", "print", "trim");
   if (content.cards.length > 0) add("words", "write", "letter");
   if (content.foundation) add("paper", "base");
@@ -71,7 +77,13 @@ export function stepsFor(content: PageContent, binding: Binding): PlannedStep[] 
 export type RingState = "done" | "begun" | "open" | "not-needed";
 export type RingStates = Record<Ring, RingState>;
 
-const NOTHING: RingStates = { prompt: "not-needed", photos: "not-needed", words: "not-needed", paper: "not-needed", book: "not-needed" };
+const NOTHING: RingStates = {
+  prompt: "not-needed",
+  photos: "not-needed",
+  words: "not-needed",
+  paper: "not-needed",
+  book: "not-needed",
+};
 
 /** How far each part of a page is. A part said to be done without is not needed, unless it has something after all. */
 export function ringStates(content: PageContent, binding: Binding, skipped = false): RingStates {
@@ -89,7 +101,11 @@ export function ringStates(content: PageContent, binding: Binding, skipped = fal
     photos: fromSteps("photos"),
     words: fromSteps("words"),
     paper: fromSteps("paper"),
-    book: book.some(({ step, done }) => step === "file" && done) ? "done" : book.some(({ done }) => done) ? "begun" : "open",
+    book: book.some(({ step, done }) => step === "file" && done)
+      ? "done"
+      : book.some(({ done }) => done)
+        ? "begun"
+        : "open",
   };
 }
 

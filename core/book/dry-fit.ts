@@ -1,11 +1,16 @@
 import { type Length, ticks } from "../measure/length.ts";
 import { type Size, turned } from "../measure/size.ts";
-import { type Rect } from "./layout.ts";
+import type { Rect } from "./layout.ts";
 
 /** Something to lay on a page: a print, a card or the numeral's own card. */
 export type LoosePiece = { readonly id: string; readonly size: Size };
 
-export type Laid = { readonly id: string; readonly rect: Rect; readonly turned: boolean; /** Room left in its pocket. */ readonly play: Size };
+export type Laid = {
+  readonly id: string;
+  readonly rect: Rect;
+  readonly turned: boolean /** Room left in its pocket. */;
+  readonly play: Size;
+};
 export type DryFit = { readonly laid: readonly Laid[]; readonly beside: readonly string[] };
 
 export type PocketFit = { readonly turned: boolean; readonly play: Size };

@@ -22,7 +22,8 @@ export const POCKET_LAYOUTS: readonly PocketLayout[] = [
   { id: "one", name: "One pocket", rows: [row(1)] },
 ];
 
-export const layoutById = (id: string | null): PocketLayout | undefined => POCKET_LAYOUTS.find((layout) => layout.id === id);
+export const layoutById = (id: string | null): PocketLayout | undefined =>
+  POCKET_LAYOUTS.find((layout) => layout.id === id);
 
 /** Cuts `total` into shares that add up to it exactly. */
 function cut(total: Length, shares: readonly number[]): Length[] {
@@ -42,9 +43,15 @@ function cut(total: Length, shares: readonly number[]): Length[] {
 export function pocketsOf(layout: PocketLayout, opening: Size): Rect[] {
   const pockets: Rect[] = [];
   let y = 0;
-  for (const [at, h] of cut(opening.h, layout.rows.map(({ share }) => share)).entries()) {
+  for (const [at, h] of cut(
+    opening.h,
+    layout.rows.map(({ share }) => share),
+  ).entries()) {
     let x = 0;
-    for (const w of cut(opening.w, Array.from({ length: layout.rows[at]?.columns ?? 1 }, () => 1))) {
+    for (const w of cut(
+      opening.w,
+      Array.from({ length: layout.rows[at]?.columns ?? 1 }, () => 1),
+    )) {
       pockets.push({ x: ticks(x), y: ticks(y), w, h });
       x += w;
     }

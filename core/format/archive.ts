@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { BINDINGS, FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
-import { LONGEST, millimetres, type Length, toMillimetres } from "../measure/length.ts";
+import { type Length, LONGEST, millimetres, toMillimetres } from "../measure/length.ts";
 import { parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
@@ -21,21 +21,29 @@ const TEXT = CLEAN.max(100_000);
 const LINE = CLEAN.max(500);
 const HASH = z.string().regex(/^[0-9a-f]{64}$/);
 
-const LENGTH = z.codec(z.number().min(0).max(2000), z.custom<Length>((v) => Number.isSafeInteger(v) && (v as number) <= LONGEST), {
-  decode: (mm) => millimetres(mm),
-  encode: (length) => toMillimetres(length),
-});
+const LENGTH = z.codec(
+  z.number().min(0).max(2000),
+  z.custom<Length>((v) => Number.isSafeInteger(v) && (v as number) <= LONGEST),
+  {
+    decode: (mm) => millimetres(mm),
+    encode: (length) => toMillimetres(length),
+  },
+);
 const SIDE = LENGTH.refine((length) => length > 0, "a size of nothing");
 const SIZE = z.object({ w: SIDE, h: SIDE });
-const DATE = z.codec(z.string(), z.custom<NonNullable<ReturnType<typeof parseDate>>>((v) => typeof v === "string" && parseDate(v) !== null), {
-  decode: (text, issue) => {
-    const date = parseDate(text);
-    if (date) return date;
-    issue.issues.push({ code: "custom", message: "not a date", input: text });
-    return z.NEVER;
+const DATE = z.codec(
+  z.string(),
+  z.custom<NonNullable<ReturnType<typeof parseDate>>>((v) => typeof v === "string" && parseDate(v) !== null),
+  {
+    decode: (text, issue) => {
+      const date = parseDate(text);
+      if (date) return date;
+      issue.issues.push({ code: "custom", message: "not a date", input: text });
+      return z.NEVER;
+    },
+    encode: (date) => date,
   },
-  encode: (date) => date,
-});
+);
 
 const DAY = z.object({
   id: ID,
@@ -46,7 +54,9 @@ const DAY = z.object({
   note: TEXT,
   prompt: z.object({ text: TEXT, slip: LINE.nullable() }),
   waived: z.array(z.enum(PARTS)),
-  foundation: z.object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT }).nullable(),
+  foundation: z
+    .object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT })
+    .nullable(),
   pageSize: SIZE.nullable(),
   numeral: z.object({ style: z.enum(NUMERAL_STYLES), note: LINE }),
   photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE })),
@@ -60,8 +70,14 @@ const PHOTO = z.object({
   sha256: HASH,
   file: z.string().regex(/^photos\/[0-9a-f]{64}\.(jpg|png|webp)$/),
   name: LINE,
-  capturedAt: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}$/).nullable(),
-  offset: z.string().regex(/^[+-]\d{2}:\d{2}$/).nullable(),
+  capturedAt: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}$/)
+    .nullable(),
+  offset: z
+    .string()
+    .regex(/^[+-]\d{2}:\d{2}$/)
+    .nullable(),
 });
 
 export const ARCHIVE = z
@@ -95,14 +111,25 @@ export const ARCHIVE = z
     const problem = (message: string) => context.addIssue({ code: "custom", message });
     const { start, end } = archive.album;
     if (end < start || spanLength({ start, end }) > LONGEST_SPAN) problem("the span is not 1 to 62 days");
-    const unique = (name: string, values: string[]) => new Set(values).size === values.length || problem(`${name} twice`);
-    unique("a date", archive.days.map(({ date }) => date));
-    unique("a photo", archive.photos.map(({ sha256 }) => sha256));
-    unique("an id", archive.days.flatMap((day) => [day.id, ...[...day.photos, ...day.cards, ...day.inserts].map(({ id }) => id)]));
+    const unique = (name: string, values: string[]) =>
+      new Set(values).size === values.length || problem(`${name} twice`);
+    unique(
+      "a date",
+      archive.days.map(({ date }) => date),
+    );
+    unique(
+      "a photo",
+      archive.photos.map(({ sha256 }) => sha256),
+    );
+    unique(
+      "an id",
+      archive.days.flatMap((day) => [day.id, ...[...day.photos, ...day.cards, ...day.inserts].map(({ id }) => id)]),
+    );
     const ids = new Set(archive.days.map(({ id }) => id));
     const hashes = new Set(archive.photos.map(({ sha256 }) => sha256));
     for (const day of archive.days) {
-      if (day.mergedInto !== null && !ids.has(day.mergedInto)) problem("a day shares a page with a day that is not there");
+      if (day.mergedInto !== null && !ids.has(day.mergedInto))
+        problem("a day shares a page with a day that is not there");
       for (const { sha256 } of day.photos) if (!hashes.has(sha256)) problem("a day uses a photo that is not there");
     }
   });

@@ -5,11 +5,23 @@ import { weekdayName } from "../month/dates.ts";
 
 /** Column heads of the day plan, in order. */
 export const DAY_PLAN_HEAD = [
-  ...(["number", "dates", "weekday", "title", "prompt", "photos", "cards", "words", "foundation", "base paper"] as const),
+  ...([
+    "number",
+    "dates",
+    "weekday",
+    "title",
+    "prompt",
+    "photos",
+    "cards",
+    "words",
+    "foundation",
+    "base paper",
+  ] as const),
   ...(["page size", "inserts", "steps done", "steps", "state", "note"] as const),
 ];
 
-const state = (page: Page): string => (page.skipped ? "skipped" : page.states.book === "done" ? "in the book" : page.fullness > 0 ? "begun" : "to come");
+const state = (page: Page): string =>
+  page.skipped ? "skipped" : page.states.book === "done" ? "in the book" : page.fullness > 0 ? "begun" : "to come";
 
 /**
  * A spreadsheet runs a cell that begins like a formula; a leading apostrophe keeps it text. Common practice.
@@ -25,7 +37,10 @@ export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[]): string[][]
       page.label ?? "",
       days.map(({ date }) => date).join(" "),
       days.map(({ date }) => weekdayName(date)).join(" "),
-      days.map((day) => day.content.title).filter(Boolean).join(" / "),
+      days
+        .map((day) => day.content.title)
+        .filter(Boolean)
+        .join(" / "),
       content.prompt.text,
       String(content.photos.length),
       content.cards.map(({ size }) => printSize(size, plan.unit)).join("; "),
@@ -37,7 +52,10 @@ export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[]): string[][]
       String(page.steps.filter(({ done }) => done).length),
       String(page.steps.length),
       state(page),
-      days.map((day) => day.content.note).filter(Boolean).join("\n"),
+      days
+        .map((day) => day.content.note)
+        .filter(Boolean)
+        .join("\n"),
     ].map(asText);
   });
   return [[...DAY_PLAN_HEAD], ...rows];

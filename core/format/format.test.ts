@@ -5,6 +5,14 @@ import { pagesOf } from "../album/page.ts";
 import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 import { DAY_PLAN_HEAD, dayPlanRows } from "./day-plan.ts";
 
+/** An archive as parsed JSON, to be spoilt in one place. */
+type Raw = {
+  formatVersion: number;
+  album: { id: string; start: string; format: { nominal: { w: number } } };
+  days: { photos: unknown[] }[];
+  photos: unknown[];
+};
+
 const hashOf = (id: string) => id.replaceAll("-", "").padEnd(64, "0");
 
 const anyArchive: fc.Arbitrary<Archive> = anyAlbum.map(({ plan, days }) => {
@@ -33,7 +41,13 @@ const anyArchive: fc.Arbitrary<Archive> = anyAlbum.map(({ plan, days }) => {
       inserts: [...content.inserts],
       photos: photos.map(({ photoId, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
     })),
-    photos: used.map(({ photoId }) => ({ sha256: hashOf(photoId), file: `photos/${hashOf(photoId)}.jpg`, name: "a.jpg", capturedAt: null, offset: null })),
+    photos: used.map(({ photoId }) => ({
+      sha256: hashOf(photoId),
+      file: `photos/${hashOf(photoId)}.jpg`,
+      name: "a.jpg",
+      capturedAt: null,
+      offset: null,
+    })),
   } as Archive;
 });
 
@@ -51,19 +65,43 @@ describe("the archive", () => {
     const [sample] = fc.sample(anyArchive, 1);
     if (!sample) throw new Error("no sample");
     const text = writeArchive(sample);
-    const changed = (change: (raw: Record<string, never>) => void) => {
+    const changed = (change: (raw: Raw) => void) => {
       const raw = JSON.parse(text);
       change(raw);
       return readArchive(JSON.stringify(raw));
     };
     expect(readArchive("{}")).toEqual({ ok: false, reason: "not-an-archive" });
     expect(readArchive(text.slice(0, -20))).toEqual({ ok: false, reason: "damaged" });
-    expect(changed((raw: any) => { raw.formatVersion = ARCHIVE_VERSION + 1; })).toEqual({ ok: false, reason: "newer-format" });
-    expect(changed((raw: any) => { raw.album.start = "2026-13-01"; })).toEqual({ ok: false, reason: "damaged" });
-    expect(changed((raw: any) => { raw.album.format.nominal.w = -4; })).toEqual({ ok: false, reason: "damaged" });
-    expect(changed((raw: any) => { raw.days.push(raw.days[0]); })).toEqual({ ok: false, reason: "damaged" });
-    expect(changed((raw: any) => { raw.days[0].photos = [{ id: raw.album.id, sha256: "f".repeat(64), print: { w: 1, h: 1 }, alt: "" }]; })).toEqual({ ok: false, reason: "damaged" });
-    expect(changed((raw: any) => { raw.photos = [{ sha256: "f".repeat(64), file: "../../climbs.jpg", name: "", capturedAt: null, offset: null }]; })).toEqual({ ok: false, reason: "damaged" });
+    expect(
+      changed((raw) => {
+        raw.formatVersion = ARCHIVE_VERSION + 1;
+      }),
+    ).toEqual({ ok: false, reason: "newer-format" });
+    expect(
+      changed((raw) => {
+        raw.album.start = "2026-13-01";
+      }),
+    ).toEqual({ ok: false, reason: "damaged" });
+    expect(
+      changed((raw) => {
+        raw.album.format.nominal.w = -4;
+      }),
+    ).toEqual({ ok: false, reason: "damaged" });
+    expect(
+      changed((raw) => {
+        raw.days.push(raw.days[0]);
+      }),
+    ).toEqual({ ok: false, reason: "damaged" });
+    expect(
+      changed((raw) => {
+        raw.days[0].photos = [{ id: raw.album.id, sha256: "f".repeat(64), print: { w: 1, h: 1 }, alt: "" }];
+      }),
+    ).toEqual({ ok: false, reason: "damaged" });
+    expect(
+      changed((raw) => {
+        raw.photos = [{ sha256: "f".repeat(64), file: "../../climbs.jpg", name: "", capturedAt: null, offset: null }];
+      }),
+    ).toEqual({ ok: false, reason: "damaged" });
   });
 });
 

@@ -50,8 +50,14 @@ const VULGAR: Record<string, string> = {
 };
 const SUPERSCRIPT = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 const SUBSCRIPT = "₀₁₂₃₄₅₆₇₈₉";
-const TICKS_IN: Record<string, number> = { in: TICKS_PER_INCH, cm: TICKS_PER_CM, mm: TICKS_PER_MM, m: TICKS_PER_MM * 1000 };
-const SHAPE = /^(-?)(?:(\d{1,6})(?:[.,](\d{0,9}))?|[.,](\d{1,9}))?(?:(?:^|[ -]+|(?<=^-))(\d{1,4})\/(\d{1,4}))?(in|cm|mm|m)?$/;
+const TICKS_IN: Record<string, number> = {
+  in: TICKS_PER_INCH,
+  cm: TICKS_PER_CM,
+  mm: TICKS_PER_MM,
+  m: TICKS_PER_MM * 1000,
+};
+const SHAPE =
+  /^(-?)(?:(\d{1,6})(?:[.,](\d{0,9}))?|[.,](\d{1,9}))?(?:(?:^|[ -]+|(?<=^-))(\d{1,4})\/(\d{1,4}))?(in|cm|mm|m)?$/;
 
 /** Brings typographic fractions, primes and unit words down to the few forms that SHAPE reads. */
 function plain(text: string): string {
@@ -81,7 +87,8 @@ export function parseLength(text: string, unit: Unit): ParsedLength {
   const match = SHAPE.exec(plain(text));
   if (!match) return { ok: false, reason: "not-a-length" };
   const [, sign, whole, decimals, bareDecimals, over, under, said] = match;
-  if (whole === undefined && bareDecimals === undefined && over === undefined) return { ok: false, reason: "not-a-length" };
+  if (whole === undefined && bareDecimals === undefined && over === undefined)
+    return { ok: false, reason: "not-a-length" };
   if (over !== undefined && (Number(under) === 0 || decimals !== undefined || bareDecimals !== undefined)) {
     return { ok: false, reason: "not-a-length" };
   }
@@ -122,7 +129,7 @@ function shortestDecimal(length: Length, ticksPerUnit: number): string {
 
 /** The number alone, in `unit`: `4½`, `³⁄₁₆`, `11.4`. Reads back through `parseLength(…, unit)` as the same length. */
 export function printNumber(length: Length, unit: Unit): string {
-  if (length < 0) return `−${printNumber((-length) as Length, unit)}`;
+  if (length < 0) return `−${printNumber(-length as Length, unit)}`;
   if (unit === "cm") return shortestDecimal(length, TICKS_PER_CM);
   if (length % TICKS_PER_64TH !== 0) return shortestDecimal(length, TICKS_PER_INCH);
   const sixtyFourths = length / TICKS_PER_64TH;

@@ -1,4 +1,4 @@
-import { inches, millimetres, toMillimetres } from "./length.ts";
+import { inches, millimetres } from "./length.ts";
 import { type Size, size } from "./size.ts";
 
 /**
@@ -17,6 +17,3 @@ export function aSeries(n: number): Size {
 export const LETTER = size(inches(8.5), inches(11));
 export const TABLOID = size(inches(11), inches(17));
 export const LEGAL = size(inches(8.5), inches(14));
-
-/** Width over height, for drawing. */
-export const aspect = ({ w, h }: Size): number => toMillimetres(w) / toMillimetres(h);

@@ -6,7 +6,6 @@ export type Size = { readonly w: Length; readonly h: Length };
 export const size = (w: Length, h: Length): Size => ({ w, h });
 export const turned = ({ w, h }: Size): Size => ({ w: h, h: w });
 export const sameSize = (a: Size, b: Size): boolean => a.w === b.w && a.h === b.h;
-export const isLandscape = ({ w, h }: Size): boolean => w > h;
 
 /** `6 × 8` in inches, `14.8 × 21 cm` in centimetres. */
 export function printSize({ w, h }: Size, unit: Unit): string {

@@ -25,7 +25,9 @@ export const dayOfMonth = (date: CalendarDate): number => Number(date.slice(8));
 export const monthOf = (date: CalendarDate): number => Number(date.slice(5, 7));
 
 export const lastOfMonth = (date: CalendarDate): CalendarDate =>
-  plain(date).with({ day: plain(date).daysInMonth }).toString() as CalendarDate;
+  plain(date)
+    .with({ day: plain(date).daysInMonth })
+    .toString() as CalendarDate;
 
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
 const MONTHS = [

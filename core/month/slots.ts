@@ -68,11 +68,22 @@ function findGroup(slots: readonly Slot[], span: Span, id: string) {
 export function setSkipped(slots: readonly Slot[], span: Span, id: string, skipped: boolean): SlotChange {
   const { group } = findGroup(slots, span, id);
   if (!group) return { ok: false, reason: slots.some((slot) => slot.id === id) ? "set-aside" : "no-such-day" };
-  return { ok: true, slots: replace(slots, group.members.map((member) => ({ ...member, skipped }))) };
+  return {
+    ok: true,
+    slots: replace(
+      slots,
+      group.members.map((member) => ({ ...member, skipped })),
+    ),
+  };
 }
 
 /** Puts a day and the one before or after it on one page. Each keeps its own material. */
-export function mergeWithNeighbour(slots: readonly Slot[], span: Span, id: string, side: "before" | "after"): SlotChange {
+export function mergeWithNeighbour(
+  slots: readonly Slot[],
+  span: Span,
+  id: string,
+  side: "before" | "after",
+): SlotChange {
   const { groups, index, group } = findGroup(slots, span, id);
   if (!group) return { ok: false, reason: "no-such-day" };
   const neighbour = groups[side === "before" ? index - 1 : index + 1];
@@ -89,7 +100,13 @@ export function split(slots: readonly Slot[], span: Span, id: string): SlotChang
   const { group } = findGroup(slots, span, id);
   if (!group) return { ok: false, reason: "no-such-day" };
   if (group.members.length === 1) return { ok: false, reason: "not-merged" };
-  return { ok: true, slots: replace(slots, group.members.map((member) => ({ ...member, mergedInto: null }))) };
+  return {
+    ok: true,
+    slots: replace(
+      slots,
+      group.members.map((member) => ({ ...member, mergedInto: null })),
+    ),
+  };
 }
 
 /**

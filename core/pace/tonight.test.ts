@@ -15,7 +15,8 @@ describe("tonight", () => {
           expect(step.done).toBe(false);
           expect((page.days[0]?.date ?? "") <= today).toBe(true);
           const before = page.steps.slice(0, page.steps.indexOf(step)).filter(({ done }) => !done);
-          for (const earlier of before) expect(items.some((item) => item.page === page && item.step === earlier)).toBe(true);
+          for (const earlier of before)
+            expect(items.some((item) => item.page === page && item.step === earlier)).toBe(true);
         }
       }),
       { numRuns: 30 },

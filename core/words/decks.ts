@@ -3,7 +3,9 @@ export type Slip = { readonly id: string; readonly kind: string; readonly text: 
 export type Deck = { readonly id: string; readonly name: string; readonly slips: readonly Slip[] };
 
 const slips = (deck: string, kinds: Record<string, readonly string[]>): Slip[] =>
-  Object.entries(kinds).flatMap(([kind, texts]) => texts.map((text, at) => ({ id: `${deck}/${kind}-${at + 1}`, kind, text })));
+  Object.entries(kinds).flatMap(([kind, texts]) =>
+    texts.map((text, at) => ({ id: `${deck}/${kind}-${at + 1}`, kind, text })),
+  );
 
 /** The shipped deck: thirty-one cues of our own writing. A prompt never obliges. */
 export const NOTICING: Deck = {
@@ -60,5 +62,7 @@ export const NOTICING: Deck = {
 
 export const DECKS: readonly Deck[] = [NOTICING];
 
-export const findSlip = (id: string): Slip | undefined => DECKS.flatMap(({ slips: all }) => all).find((slip) => slip.id === id);
-export const deckOfSlip = (id: string | null): Deck | undefined => DECKS.find(({ slips: all }) => all.some((slip) => slip.id === id));
+export const findSlip = (id: string): Slip | undefined =>
+  DECKS.flatMap(({ slips: all }) => all).find((slip) => slip.id === id);
+export const deckOfSlip = (id: string | null): Deck | undefined =>
+  DECKS.find(({ slips: all }) => all.some((slip) => slip.id === id));

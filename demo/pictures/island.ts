@@ -1,4 +1,27 @@
-import { between, boat, type Canvas, curve, disc, dog, halo, house, lantern, line, moon, oval, person, pick, rect, ridge, sea, shape, sky, sun, times, wash } from "./brush.ts";
+import {
+  between,
+  boat,
+  type Canvas,
+  curve,
+  disc,
+  dog,
+  halo,
+  house,
+  lantern,
+  line,
+  moon,
+  oval,
+  person,
+  pick,
+  rect,
+  ridge,
+  sea,
+  shape,
+  sky,
+  sun,
+  times,
+  wash,
+} from "./brush.ts";
 
 /** Scenes of the tidal island: each paints one picture on the canvas it is given. */
 const COATS = ["#a63d2f", "#2f5d73", "#c98a2b", "#4f6b45", "#6b4a6e"];
@@ -8,7 +31,16 @@ function shore(c: Canvas, top: number): string {
 }
 
 function cottages(c: Canvas, foot: number, count: number, size: number): string {
-  return times(count, (i) => house(c, c.w * (0.04 + (i / count) * 0.94) + between(c.rnd, -0.01, 0.01) * c.w, foot + between(c.rnd, -0.01, 0.015) * c.h, c.w * size * between(c.rnd, 0.8, 1.15), c.w * size * between(c.rnd, 0.6, 0.9), pick(c.rnd, ["#d9d3c4", "#b9b2a6", "#c7a98f", "#a7b0b3"])));
+  return times(count, (i) =>
+    house(
+      c,
+      c.w * (0.04 + (i / count) * 0.94) + between(c.rnd, -0.01, 0.01) * c.w,
+      foot + between(c.rnd, -0.01, 0.015) * c.h,
+      c.w * size * between(c.rnd, 0.8, 1.15),
+      c.w * size * between(c.rnd, 0.6, 0.9),
+      pick(c.rnd, ["#d9d3c4", "#b9b2a6", "#c7a98f", "#a7b0b3"]),
+    ),
+  );
 }
 
 export function litWindows(c: Canvas): string {
@@ -17,31 +49,96 @@ export function litWindows(c: Canvas): string {
   const panes = times(34, () => {
     const [x, y] = [rnd() * w, level - between(rnd, 0.005, 0.1) * h];
     const s = between(rnd, 0.005, 0.011) * w;
-    return halo(x, y, s * 5, p.glow, 0.6) + rect(x - s / 2, y - s / 2, s, s * 1.2, p.glow) + rect(x - s * 0.4, level + (level - y) * 0.6 + 6, s * 0.8, between(rnd, 0.04, 0.12) * h, p.glow, 'opacity="0.34"');
+    return (
+      halo(x, y, s * 5, p.glow, 0.6) +
+      rect(x - s / 2, y - s / 2, s, s * 1.2, p.glow) +
+      rect(x - s * 0.4, level + (level - y) * 0.6 + 6, s * 0.8, between(rnd, 0.04, 0.12) * h, p.glow, 'opacity="0.34"')
+    );
   });
-  return sky(c) + moon(c) + ridge(c, level, h * 0.16, p.far, 4) + sea(c, level) + ridge({ ...c, h: level }, level, h * 0.09, p.near, 7) + panes + rect(0, h * 0.9, w, h * 0.1, p.near) + lantern(w * 0.2, h * 0.86, w * 0.018);
+  return (
+    sky(c) +
+    moon(c) +
+    ridge(c, level, h * 0.16, p.far, 4) +
+    sea(c, level) +
+    ridge({ ...c, h: level }, level, h * 0.09, p.near, 7) +
+    panes +
+    rect(0, h * 0.9, w, h * 0.1, p.near) +
+    lantern(w * 0.2, h * 0.86, w * 0.018)
+  );
 }
 
 export function fogBell(c: Canvas): string {
   const { w, h, p } = c;
   const x = w * 0.56;
-  return sky(c) + sea(c, h * 0.56) + shore(c, h * 0.56) + sea(c, h * 0.6) +
-    shape([[x - w * 0.13, h * 0.92], [x - w * 0.05, h * 0.3], [x + w * 0.05, h * 0.3], [x + w * 0.13, h * 0.92]], "none", `stroke="#5b3a2c" stroke-width="${w * 0.016}" stroke-linejoin="round"`) +
-    line(x - w * 0.09, h * 0.62, x + w * 0.09, h * 0.62, "#5b3a2c", w * 0.012) + line(x - w * 0.13, h * 0.9, x + w * 0.08, h * 0.62, "#5b3a2c", w * 0.008) +
-    curve(`M${x - w * 0.055},${h * 0.53} Q${x - w * 0.045},${h * 0.36} ${x},${h * 0.35} Q${x + w * 0.045},${h * 0.36} ${x + w * 0.055},${h * 0.53} L${x + w * 0.07},${h * 0.56} L${x - w * 0.07},${h * 0.56} Z`, "#b88a3c") +
-    curve(`M${x - w * 0.03},${h * 0.52} Q${x - w * 0.028},${h * 0.4} ${x - w * 0.005},${h * 0.37}`, "none", `stroke="#e7c478" stroke-width="${w * 0.008}" stroke-linecap="round"`) +
-    disc(x, h * 0.575, w * 0.014, "#6e5222") + person(w * 0.3, h * 0.95, h * 0.36, "#2f5d73", "#a63d2f") + line(w * 0.32, h * 0.72, x - w * 0.01, h * 0.58, "#d8cbb0", 3) +
-    times(6, (i) => oval(w * (0.1 + i * 0.18), h * between(c.rnd, 0.5, 0.7), w * 0.2, h * 0.025, p.low, 'opacity="0.28"'));
+  return (
+    sky(c) +
+    sea(c, h * 0.56) +
+    shore(c, h * 0.56) +
+    sea(c, h * 0.6) +
+    shape(
+      [
+        [x - w * 0.13, h * 0.92],
+        [x - w * 0.05, h * 0.3],
+        [x + w * 0.05, h * 0.3],
+        [x + w * 0.13, h * 0.92],
+      ],
+      "none",
+      `stroke="#5b3a2c" stroke-width="${w * 0.016}" stroke-linejoin="round"`,
+    ) +
+    line(x - w * 0.09, h * 0.62, x + w * 0.09, h * 0.62, "#5b3a2c", w * 0.012) +
+    line(x - w * 0.13, h * 0.9, x + w * 0.08, h * 0.62, "#5b3a2c", w * 0.008) +
+    curve(
+      `M${x - w * 0.055},${h * 0.53} Q${x - w * 0.045},${h * 0.36} ${x},${h * 0.35} Q${x + w * 0.045},${h * 0.36} ${x + w * 0.055},${h * 0.53} L${x + w * 0.07},${h * 0.56} L${x - w * 0.07},${h * 0.56} Z`,
+      "#b88a3c",
+    ) +
+    curve(
+      `M${x - w * 0.03},${h * 0.52} Q${x - w * 0.028},${h * 0.4} ${x - w * 0.005},${h * 0.37}`,
+      "none",
+      `stroke="#e7c478" stroke-width="${w * 0.008}" stroke-linecap="round"`,
+    ) +
+    disc(x, h * 0.575, w * 0.014, "#6e5222") +
+    person(w * 0.3, h * 0.95, h * 0.36, "#2f5d73", "#a63d2f") +
+    line(w * 0.32, h * 0.72, x - w * 0.01, h * 0.58, "#d8cbb0", 3) +
+    times(6, (i) =>
+      oval(w * (0.1 + i * 0.18), h * between(c.rnd, 0.5, 0.7), w * 0.2, h * 0.025, p.low, 'opacity="0.28"'),
+    )
+  );
 }
 
 export function slipRail(c: Canvas): string {
   const { w, h } = c;
   const rail = (dx: number) => line(w * (0.3 + dx), h, w * (0.52 + dx * 0.35), h * 0.55, "#8a4b2e", w * 0.014);
-  return sky(c) + sun(c) + shore(c, h * 0.5) + sea(c, h * 0.52) +
-    shape([[w * 0.06, h], [w * 0.46, h * 0.54], [w * 0.66, h * 0.54], [w * 0.94, h]], "#9c978c") +
-    times(9, (i) => line(w * (0.1 + i * 0.043), h * (0.98 - i * 0.05), w * (0.9 - i * 0.027), h * (0.98 - i * 0.05), "#6f6a61", 3 + (9 - i) * 0.5)) +
-    rail(0) + rail(0.36) + person(w * 0.64, h * 0.93, h * 0.34, "#c98a2b", "#2a2d38") + person(w * 0.75, h * 0.9, h * 0.24, "#a63d2f", "#e9e2d2") +
-    rect(w * 0.14, h * 0.82, w * 0.13, h * 0.09, "#7a3d2a") + line(w * 0.15, h * 0.8, w * 0.26, h * 0.77, "#4b4f55", w * 0.009);
+  return (
+    sky(c) +
+    sun(c) +
+    shore(c, h * 0.5) +
+    sea(c, h * 0.52) +
+    shape(
+      [
+        [w * 0.06, h],
+        [w * 0.46, h * 0.54],
+        [w * 0.66, h * 0.54],
+        [w * 0.94, h],
+      ],
+      "#9c978c",
+    ) +
+    times(9, (i) =>
+      line(
+        w * (0.1 + i * 0.043),
+        h * (0.98 - i * 0.05),
+        w * (0.9 - i * 0.027),
+        h * (0.98 - i * 0.05),
+        "#6f6a61",
+        3 + (9 - i) * 0.5,
+      ),
+    ) +
+    rail(0) +
+    rail(0.36) +
+    person(w * 0.64, h * 0.93, h * 0.34, "#c98a2b", "#2a2d38") +
+    person(w * 0.75, h * 0.9, h * 0.24, "#a63d2f", "#e9e2d2") +
+    rect(w * 0.14, h * 0.82, w * 0.13, h * 0.09, "#7a3d2a") +
+    line(w * 0.15, h * 0.8, w * 0.26, h * 0.77, "#4b4f55", w * 0.009)
+  );
 }
 
 export function frostNets(c: Canvas): string {
@@ -49,32 +146,105 @@ export function frostNets(c: Canvas): string {
   const posts = [0.08, 0.36, 0.66, 0.94];
   const nets = posts.slice(1).map((to, i) => {
     const from = posts[i] ?? 0;
-    return times(9, (k) => curve(`M${w * from},${h * (0.4 + k * 0.05)} Q${(w * (from + to)) / 2},${h * (0.5 + k * 0.055)} ${w * to},${h * (0.4 + k * 0.05)}`, "none", `stroke="#eef4f6" stroke-width="2.4" opacity="0.85"`)) +
-      times(12, (k) => line(w * (from + ((to - from) * (k + 0.5)) / 12), h * 0.44, w * (from + ((to - from) * (k + 0.7)) / 12), h * 0.9, "#dfe9ee", 1.8, 'opacity="0.75"'));
+    return (
+      times(9, (k) =>
+        curve(
+          `M${w * from},${h * (0.4 + k * 0.05)} Q${(w * (from + to)) / 2},${h * (0.5 + k * 0.055)} ${w * to},${h * (0.4 + k * 0.05)}`,
+          "none",
+          `stroke="#eef4f6" stroke-width="2.4" opacity="0.85"`,
+        ),
+      ) +
+      times(12, (k) =>
+        line(
+          w * (from + ((to - from) * (k + 0.5)) / 12),
+          h * 0.44,
+          w * (from + ((to - from) * (k + 0.7)) / 12),
+          h * 0.9,
+          "#dfe9ee",
+          1.8,
+          'opacity="0.75"',
+        ),
+      )
+    );
   });
-  return sky(c) + sun(c) + shore(c, h * 0.5) + sea(c, h * 0.52) + ridge(c, h * 0.86, h * 0.05, "#c9d3d6", 4) +
-    posts.map((x) => line(w * x, h * 0.96, w * x, h * 0.36, "#4d4036", w * 0.014)).join("") + nets.join("") +
-    times(120, () => disc(rnd() * w, between(rnd, 0.4, 0.95) * h, between(rnd, 1, 3.4), "#ffffff", 'opacity="0.8"')) + times(5, (i) => disc(w * (0.2 + i * 0.17), h * 0.6, w * 0.016, pick(rnd, ["#d0632f", "#e0b23c", p.mid])));
+  return (
+    sky(c) +
+    sun(c) +
+    shore(c, h * 0.5) +
+    sea(c, h * 0.52) +
+    ridge(c, h * 0.86, h * 0.05, "#c9d3d6", 4) +
+    posts.map((x) => line(w * x, h * 0.96, w * x, h * 0.36, "#4d4036", w * 0.014)).join("") +
+    nets.join("") +
+    times(120, () => disc(rnd() * w, between(rnd, 0.4, 0.95) * h, between(rnd, 1, 3.4), "#ffffff", 'opacity="0.8"')) +
+    times(5, (i) => disc(w * (0.2 + i * 0.17), h * 0.6, w * 0.016, pick(rnd, ["#d0632f", "#e0b23c", p.mid])))
+  );
 }
 
 function room(c: Canvas, wall: string, table: string): string {
   const { w, h, rnd, p } = c;
   const boards = times(6, (i) => line(0, h * (0.7 + i * 0.055), w, h * (0.7 + i * 0.055 + 0.004), "#00000022", 3));
-  return rect(0, 0, w, h, wall) + rect(w * 0.58, h * 0.07, w * 0.32, h * 0.4, "#5a4332") + wash(w * 0.6, h * 0.095, w * 0.28, h * 0.35, p.top, p.low) +
-    line(w * 0.74, h * 0.09, w * 0.74, h * 0.45, "#5a4332", w * 0.008) + line(w * 0.6, h * 0.27, w * 0.88, h * 0.27, "#5a4332", w * 0.008) +
-    rect(0, h * 0.66, w, h * 0.34, table) + boards + times(40, () => line(rnd() * w, h * between(rnd, 0.67, 0.99), rnd() * w * 0.02 + w * rnd(), h * between(rnd, 0.67, 0.99), "#00000012", 2));
+  return (
+    rect(0, 0, w, h, wall) +
+    rect(w * 0.58, h * 0.07, w * 0.32, h * 0.4, "#5a4332") +
+    wash(w * 0.6, h * 0.095, w * 0.28, h * 0.35, p.top, p.low) +
+    line(w * 0.74, h * 0.09, w * 0.74, h * 0.45, "#5a4332", w * 0.008) +
+    line(w * 0.6, h * 0.27, w * 0.88, h * 0.27, "#5a4332", w * 0.008) +
+    rect(0, h * 0.66, w, h * 0.34, table) +
+    boards +
+    times(40, () =>
+      line(
+        rnd() * w,
+        h * between(rnd, 0.67, 0.99),
+        rnd() * w * 0.02 + w * rnd(),
+        h * between(rnd, 0.67, 0.99),
+        "#00000012",
+        2,
+      ),
+    )
+  );
 }
 
 export function saffronLoaves(c: Canvas): string {
   const { w, h, rnd } = c;
   const loaf = (x: number, y: number, r: number) =>
-    oval(x, y + r * 0.62, r * 1.25, r * 0.2, "#00000030") + oval(x, y, r * 1.2, r * 0.68, "#d9962f") + oval(x - r * 0.1, y - r * 0.14, r * 1.02, r * 0.5, "#ecb44b") +
-    times(3, (i) => curve(`M${x - r * 0.7 + i * r * 0.6},${y - r * 0.42} q${r * 0.22},${r * 0.3} ${r * 0.02},${r * 0.6}`, "none", `stroke="#b06f1e" stroke-width="${r * 0.09}" stroke-linecap="round"`)) +
+    oval(x, y + r * 0.62, r * 1.25, r * 0.2, "#00000030") +
+    oval(x, y, r * 1.2, r * 0.68, "#d9962f") +
+    oval(x - r * 0.1, y - r * 0.14, r * 1.02, r * 0.5, "#ecb44b") +
+    times(3, (i) =>
+      curve(
+        `M${x - r * 0.7 + i * r * 0.6},${y - r * 0.42} q${r * 0.22},${r * 0.3} ${r * 0.02},${r * 0.6}`,
+        "none",
+        `stroke="#b06f1e" stroke-width="${r * 0.09}" stroke-linecap="round"`,
+      ),
+    ) +
     times(5, () => disc(x + between(rnd, -0.7, 0.7) * r, y + between(rnd, -0.35, 0.3) * r, r * 0.06, "#4a2318"));
-  return room(c, "#b8694a", "#a47148") + rect(w * 0.1, h * 0.16, w * 0.36, h * 0.025, "#5a4332") + times(5, (i) => rect(w * (0.12 + i * 0.068), h * 0.085, w * 0.046, h * 0.075, pick(rnd, ["#e4dbc6", "#7c9a92", "#d6a85c"]), 'rx="6"')) +
-    person(w * 0.26, h * 0.82, h * 0.62, "#7b5f86", "#ece7dc") + rect(w * 0.17, h * 0.56, w * 0.18, h * 0.2, "#efe6d4", 'rx="10"') +
-    oval(w * 0.6, h * 0.84, w * 0.34, h * 0.11, "#6f4a31") + loaf(w * 0.44, h * 0.79, w * 0.075) + loaf(w * 0.61, h * 0.83, w * 0.085) + loaf(w * 0.78, h * 0.8, w * 0.07) +
-    times(6, (i) => curve(`M${w * (0.45 + i * 0.06)},${h * 0.68} q-14,-40 6,-74 q16,-32 -2,-64`, "none", 'stroke="#fff6e6" stroke-width="6" opacity="0.22" stroke-linecap="round"'));
+  return (
+    room(c, "#b8694a", "#a47148") +
+    rect(w * 0.1, h * 0.16, w * 0.36, h * 0.025, "#5a4332") +
+    times(5, (i) =>
+      rect(
+        w * (0.12 + i * 0.068),
+        h * 0.085,
+        w * 0.046,
+        h * 0.075,
+        pick(rnd, ["#e4dbc6", "#7c9a92", "#d6a85c"]),
+        'rx="6"',
+      ),
+    ) +
+    person(w * 0.26, h * 0.82, h * 0.62, "#7b5f86", "#ece7dc") +
+    rect(w * 0.17, h * 0.56, w * 0.18, h * 0.2, "#efe6d4", 'rx="10"') +
+    oval(w * 0.6, h * 0.84, w * 0.34, h * 0.11, "#6f4a31") +
+    loaf(w * 0.44, h * 0.79, w * 0.075) +
+    loaf(w * 0.61, h * 0.83, w * 0.085) +
+    loaf(w * 0.78, h * 0.8, w * 0.07) +
+    times(6, (i) =>
+      curve(
+        `M${w * (0.45 + i * 0.06)},${h * 0.68} q-14,-40 6,-74 q16,-32 -2,-64`,
+        "none",
+        'stroke="#fff6e6" stroke-width="6" opacity="0.22" stroke-linecap="round"',
+      ),
+    )
+  );
 }
 
 export function causeway(c: Canvas): string {
@@ -82,11 +252,44 @@ export function causeway(c: Canvas): string {
   const stones = times(46, () => {
     const t = rnd();
     const side = rnd() < 0.5 ? -1 : 1;
-    return oval(w * (0.52 + side * (0.03 + (1 - t) * 0.3)) , h * (0.56 + (1 - t) * 0.42), 6 + (1 - t) * 20, 4 + (1 - t) * 9, pick(rnd, [p.near, p.mid, "#6b6f70"]));
+    return oval(
+      w * (0.52 + side * (0.03 + (1 - t) * 0.3)),
+      h * (0.56 + (1 - t) * 0.42),
+      6 + (1 - t) * 20,
+      4 + (1 - t) * 9,
+      pick(rnd, [p.near, p.mid, "#6b6f70"]),
+    );
   });
-  return sky(c) + sun(c) + ridge(c, h * 0.54, h * 0.14, p.far, 3) + cottages({ ...c, w: c.w * 0.5 }, h * 0.53, 5, 0.06) + sea(c, h * 0.54) +
-    shape([[w * 0.16, h], [w * 0.5, h * 0.55], [w * 0.55, h * 0.55], [w * 0.86, h]], "#cbb893") + shape([[w * 0.36, h], [w * 0.51, h * 0.55], [w * 0.53, h * 0.55], [w * 0.62, h]], "#dccba8") + stones +
-    person(w * 0.5, h * 0.83, h * 0.2, pick(rnd, COATS), "#2a2d38") + person(w * 0.56, h * 0.85, h * 0.15, pick(rnd, COATS), "#e9e2d2") + person(w * 0.605, h * 0.85, h * 0.145, pick(rnd, COATS), "#c98a2b") + dog(w * 0.38, h * 0.84, w * 0.06);
+  return (
+    sky(c) +
+    sun(c) +
+    ridge(c, h * 0.54, h * 0.14, p.far, 3) +
+    cottages({ ...c, w: c.w * 0.5 }, h * 0.53, 5, 0.06) +
+    sea(c, h * 0.54) +
+    shape(
+      [
+        [w * 0.16, h],
+        [w * 0.5, h * 0.55],
+        [w * 0.55, h * 0.55],
+        [w * 0.86, h],
+      ],
+      "#cbb893",
+    ) +
+    shape(
+      [
+        [w * 0.36, h],
+        [w * 0.51, h * 0.55],
+        [w * 0.53, h * 0.55],
+        [w * 0.62, h],
+      ],
+      "#dccba8",
+    ) +
+    stones +
+    person(w * 0.5, h * 0.83, h * 0.2, pick(rnd, COATS), "#2a2d38") +
+    person(w * 0.56, h * 0.85, h * 0.15, pick(rnd, COATS), "#e9e2d2") +
+    person(w * 0.605, h * 0.85, h * 0.145, pick(rnd, COATS), "#c98a2b") +
+    dog(w * 0.38, h * 0.84, w * 0.06)
+  );
 }
 
 export function dogBath(c: Canvas): string {
@@ -94,66 +297,325 @@ export function dogBath(c: Canvas): string {
   const spray = times(90, () => {
     const angle = between(rnd, 3.3, 6.1);
     const reach = between(rnd, 0.08, 0.34) * w;
-    return disc(w * 0.5 + Math.cos(angle) * reach, h * 0.7 + Math.sin(angle) * reach * 0.8, between(rnd, 2, 9), "#f4fbfc", `opacity="${between(rnd, 0.4, 0.95).toFixed(2)}"`);
+    return disc(
+      w * 0.5 + Math.cos(angle) * reach,
+      h * 0.7 + Math.sin(angle) * reach * 0.8,
+      between(rnd, 2, 9),
+      "#f4fbfc",
+      `opacity="${between(rnd, 0.4, 0.95).toFixed(2)}"`,
+    );
   });
-  return sky(c) + shore(c, h * 0.44) + sea(c, h * 0.46) + oval(w * 0.5, h * 0.8, w * 0.36, h * 0.07, p.glint, 'opacity="0.5"') + dog(w * 0.32, h * 0.8, w * 0.3) + spray + oval(w * 0.5, h * 0.82, w * 0.27, h * 0.035, "#eef8f9", 'opacity="0.75"') + sea(c, h * 0.86);
+  return (
+    sky(c) +
+    shore(c, h * 0.44) +
+    sea(c, h * 0.46) +
+    oval(w * 0.5, h * 0.8, w * 0.36, h * 0.07, p.glint, 'opacity="0.5"') +
+    dog(w * 0.32, h * 0.8, w * 0.3) +
+    spray +
+    oval(w * 0.5, h * 0.82, w * 0.27, h * 0.035, "#eef8f9", 'opacity="0.75"') +
+    sea(c, h * 0.86)
+  );
 }
 
 export function parcels(c: Canvas): string {
   const { w, h, rnd } = c;
   const box = (x: number, y: number, s: number) => {
     const paper = pick(rnd, ["#b98d5e", "#c9a173", "#a77a4d", "#8b5a3c"]);
-    return rect(x, y - s * 0.7, s, s * 0.7, paper) + shape([[x, y - s * 0.7], [x + s * 0.14, y - s * 0.84], [x + s * 1.14, y - s * 0.84], [x + s, y - s * 0.7]], "#d6b68c") +
-      shape([[x + s, y - s * 0.7], [x + s * 1.14, y - s * 0.84], [x + s * 1.14, y - s * 0.14], [x + s, y]], "#7d5636") + line(x + s / 2, y, x + s / 2, y - s * 0.7, pick(rnd, ["#a63d2f", "#e9e2d2"]), s * 0.05) + line(x, y - s * 0.35, x + s, y - s * 0.35, "#e9e2d2", s * 0.04);
+    return (
+      rect(x, y - s * 0.7, s, s * 0.7, paper) +
+      shape(
+        [
+          [x, y - s * 0.7],
+          [x + s * 0.14, y - s * 0.84],
+          [x + s * 1.14, y - s * 0.84],
+          [x + s, y - s * 0.7],
+        ],
+        "#d6b68c",
+      ) +
+      shape(
+        [
+          [x + s, y - s * 0.7],
+          [x + s * 1.14, y - s * 0.84],
+          [x + s * 1.14, y - s * 0.14],
+          [x + s, y],
+        ],
+        "#7d5636",
+      ) +
+      line(x + s / 2, y, x + s / 2, y - s * 0.7, pick(rnd, ["#a63d2f", "#e9e2d2"]), s * 0.05) +
+      line(x, y - s * 0.35, x + s, y - s * 0.35, "#e9e2d2", s * 0.04)
+    );
   };
-  return sky(c) + shore(c, h * 0.46) + sea(c, h * 0.48) + boat(c, w * 0.62, h * 0.64, w * 0.5, "#a63d2f") + rect(0, h * 0.78, w, h * 0.22, "#7c6a56") + times(9, (i) => line(w * i * 0.125, h * 0.78, w * (i * 0.16 - 0.14), h, "#5c4d3e", 4)) +
-    box(w * 0.08, h * 0.93, w * 0.13) + box(w * 0.24, h * 0.95, w * 0.1) + box(w * 0.12, h * 0.82, w * 0.09) + box(w * 0.37, h * 0.92, w * 0.08) + person(w * 0.56, h * 0.95, h * 0.36, "#2f5d73", "#2a2d38") + person(w * 0.72, h * 0.94, h * 0.22, "#c98a2b", "#a63d2f");
+  return (
+    sky(c) +
+    shore(c, h * 0.46) +
+    sea(c, h * 0.48) +
+    boat(c, w * 0.62, h * 0.64, w * 0.5, "#a63d2f") +
+    rect(0, h * 0.78, w, h * 0.22, "#7c6a56") +
+    times(9, (i) => line(w * i * 0.125, h * 0.78, w * (i * 0.16 - 0.14), h, "#5c4d3e", 4)) +
+    box(w * 0.08, h * 0.93, w * 0.13) +
+    box(w * 0.24, h * 0.95, w * 0.1) +
+    box(w * 0.12, h * 0.82, w * 0.09) +
+    box(w * 0.37, h * 0.92, w * 0.08) +
+    person(w * 0.56, h * 0.95, h * 0.36, "#2f5d73", "#2a2d38") +
+    person(w * 0.72, h * 0.94, h * 0.22, "#c98a2b", "#a63d2f")
+  );
 }
 
 export function schoolPlay(c: Canvas): string {
   const { w, h, rnd } = c;
-  const curtain = (side: number) => times(6, (i) => rect(side < 0 ? w * i * 0.026 : w * (1 - (i + 1) * 0.026), 0, w * 0.027, h * 0.8, i % 2 ? "#8c2a2a" : "#a63434"));
-  const wave = (y: number, fill: string, shift: number) => curve(`M0,${h * y} ${times(9, (i) => `q${w * 0.03},${-h * 0.05} ${w * 0.06},0 q${w * 0.03},${h * 0.045} ${w * 0.06},0 `)} L${w},${h * 0.82} L0,${h * 0.82} Z`, fill, `transform="translate(${shift},0)"`);
-  return rect(0, 0, w, h, "#1f1a22") + wash(w * 0.12, h * 0.05, w * 0.76, h * 0.72, "#34507a", "#c98a5a") + halo(w * 0.5, h * 0.3, w * 0.4, "#ffe2a6", 0.55) + disc(w * 0.7, h * 0.2, w * 0.045, "#f3ead2") +
-    times(14, () => shape([[0, -9], [3, -3], [9, -2], [4, 3], [6, 9], [0, 5], [-6, 9], [-4, 3], [-9, -2], [-3, -3]], "#f6d98a", `transform="translate(${w * between(rnd, 0.15, 0.85)},${h * between(rnd, 0.08, 0.34)})"`)) +
-    wave(0.58, "#2c5d7c", 0) + boat(c, w * 0.5, h * 0.62, w * 0.36, "#7a4a2c") + person(w * 0.42, h * 0.62, h * 0.22, "#e9e2d2", "#2f5d73") + person(w * 0.56, h * 0.62, h * 0.22, "#c98a2b", "#a63d2f") + wave(0.67, "#3f7896", -w * 0.06) +
-    rect(0, h * 0.78, w, h * 0.06, "#6b452c") + curtain(-1) + curtain(1) + times(11, (i) => disc(w * (0.05 + i * 0.092), h * between(rnd, 0.93, 0.98), w * 0.036, pick(rnd, ["#2b2430", "#352a33", "#241f2a"])) + rect(w * (0.02 + i * 0.092), h * 0.97, w * 0.065, h * 0.1, "#2b2430"));
+  const curtain = (side: number) =>
+    times(6, (i) =>
+      rect(side < 0 ? w * i * 0.026 : w * (1 - (i + 1) * 0.026), 0, w * 0.027, h * 0.8, i % 2 ? "#8c2a2a" : "#a63434"),
+    );
+  const wave = (y: number, fill: string, shift: number) =>
+    curve(
+      `M0,${h * y} ${times(9, () => `q${w * 0.03},${-h * 0.05} ${w * 0.06},0 q${w * 0.03},${h * 0.045} ${w * 0.06},0 `)} L${w},${h * 0.82} L0,${h * 0.82} Z`,
+      fill,
+      `transform="translate(${shift},0)"`,
+    );
+  return (
+    rect(0, 0, w, h, "#1f1a22") +
+    wash(w * 0.12, h * 0.05, w * 0.76, h * 0.72, "#34507a", "#c98a5a") +
+    halo(w * 0.5, h * 0.3, w * 0.4, "#ffe2a6", 0.55) +
+    disc(w * 0.7, h * 0.2, w * 0.045, "#f3ead2") +
+    times(14, () =>
+      shape(
+        [
+          [0, -9],
+          [3, -3],
+          [9, -2],
+          [4, 3],
+          [6, 9],
+          [0, 5],
+          [-6, 9],
+          [-4, 3],
+          [-9, -2],
+          [-3, -3],
+        ],
+        "#f6d98a",
+        `transform="translate(${w * between(rnd, 0.15, 0.85)},${h * between(rnd, 0.08, 0.34)})"`,
+      ),
+    ) +
+    wave(0.58, "#2c5d7c", 0) +
+    boat(c, w * 0.5, h * 0.62, w * 0.36, "#7a4a2c") +
+    person(w * 0.42, h * 0.62, h * 0.22, "#e9e2d2", "#2f5d73") +
+    person(w * 0.56, h * 0.62, h * 0.22, "#c98a2b", "#a63d2f") +
+    wave(0.67, "#3f7896", -w * 0.06) +
+    rect(0, h * 0.78, w, h * 0.06, "#6b452c") +
+    curtain(-1) +
+    curtain(1) +
+    times(
+      11,
+      (i) =>
+        disc(
+          w * (0.05 + i * 0.092),
+          h * between(rnd, 0.93, 0.98),
+          w * 0.036,
+          pick(rnd, ["#2b2430", "#352a33", "#241f2a"]),
+        ) + rect(w * (0.02 + i * 0.092), h * 0.97, w * 0.065, h * 0.1, "#2b2430"),
+    )
+  );
 }
 
 export function stormCandle(c: Canvas): string {
   const { w, h, rnd } = c;
   const [x, y] = [w * 0.34, h * 0.44];
-  return room(c, "#2c2a33", "#4a3427") + times(26, () => line(w * between(rnd, 0.6, 0.86), h * between(rnd, 0.1, 0.4), w * between(rnd, 0.6, 0.88), h * between(rnd, 0.14, 0.44), "#c3d2da", 2.5, 'opacity="0.4"')) +
-    halo(x, y, w * 0.52, "#ffb347", 0.75) + rect(x - w * 0.035, y + h * 0.05, w * 0.07, h * 0.27, "#f1e4c6", 'rx="8"') + oval(x, h * 0.77, w * 0.12, h * 0.03, "#8a6a3a") + curve(`M${x - w * 0.035},${y + h * 0.07} q12,26 4,60 q12,22 14,-10 z`, "#fff3d8") +
-    curve(`M${x},${y - h * 0.09} Q${x + w * 0.03},${y} ${x},${y + h * 0.045} Q${x - w * 0.03},${y} ${x},${y - h * 0.09} Z`, "#fff0b8") + curve(`M${x},${y - h * 0.03} Q${x + w * 0.014},${y + h * 0.02} ${x},${y + h * 0.045} Q${x - w * 0.014},${y + h * 0.02} ${x},${y - h * 0.03} Z`, "#ff9d3a") +
-    rect(w * 0.5, h * 0.7, w * 0.12, h * 0.11, "#6f8f94", 'rx="14"') + curve(`M${w * 0.62},${h * 0.725} q${w * 0.045},${h * 0.02} 0,${h * 0.06}`, "none", `stroke="#6f8f94" stroke-width="${w * 0.012}"`) + shape([[w * 0.68, h * 0.8], [w * 0.9, h * 0.78], [w * 0.94, h * 0.88], [w * 0.71, h * 0.91]], "#e5ddc9") + times(5, (i) => line(w * 0.72, h * (0.815 + i * 0.016), w * 0.89, h * (0.803 + i * 0.016), "#7b7467", 3));
+  return (
+    room(c, "#2c2a33", "#4a3427") +
+    times(26, () =>
+      line(
+        w * between(rnd, 0.6, 0.86),
+        h * between(rnd, 0.1, 0.4),
+        w * between(rnd, 0.6, 0.88),
+        h * between(rnd, 0.14, 0.44),
+        "#c3d2da",
+        2.5,
+        'opacity="0.4"',
+      ),
+    ) +
+    halo(x, y, w * 0.52, "#ffb347", 0.75) +
+    rect(x - w * 0.035, y + h * 0.05, w * 0.07, h * 0.27, "#f1e4c6", 'rx="8"') +
+    oval(x, h * 0.77, w * 0.12, h * 0.03, "#8a6a3a") +
+    curve(`M${x - w * 0.035},${y + h * 0.07} q12,26 4,60 q12,22 14,-10 z`, "#fff3d8") +
+    curve(
+      `M${x},${y - h * 0.09} Q${x + w * 0.03},${y} ${x},${y + h * 0.045} Q${x - w * 0.03},${y} ${x},${y - h * 0.09} Z`,
+      "#fff0b8",
+    ) +
+    curve(
+      `M${x},${y - h * 0.03} Q${x + w * 0.014},${y + h * 0.02} ${x},${y + h * 0.045} Q${x - w * 0.014},${y + h * 0.02} ${x},${y - h * 0.03} Z`,
+      "#ff9d3a",
+    ) +
+    rect(w * 0.5, h * 0.7, w * 0.12, h * 0.11, "#6f8f94", 'rx="14"') +
+    curve(
+      `M${w * 0.62},${h * 0.725} q${w * 0.045},${h * 0.02} 0,${h * 0.06}`,
+      "none",
+      `stroke="#6f8f94" stroke-width="${w * 0.012}"`,
+    ) +
+    shape(
+      [
+        [w * 0.68, h * 0.8],
+        [w * 0.9, h * 0.78],
+        [w * 0.94, h * 0.88],
+        [w * 0.71, h * 0.91],
+      ],
+      "#e5ddc9",
+    ) +
+    times(5, (i) => line(w * 0.72, h * (0.815 + i * 0.016), w * 0.89, h * (0.803 + i * 0.016), "#7b7467", 3))
+  );
 }
 
 export function lanternParade(c: Canvas): string {
   const { w, h, rnd, p } = c;
   const walkers = times(9, (i) => {
     const [x, y, tall] = [w * (0.05 + i * 0.112), h * (0.9 + (i % 3) * 0.025), h * between(rnd, 0.16, 0.27)];
-    return person(x, y, tall, pick(rnd, COATS), pick(rnd, ["#2a2d38", "#e9e2d2", "#7a3d2a"])) + line(x + tall * 0.14, y - tall * 0.5, x + tall * 0.3, y - tall * 1.05, "#3b3128", 5) + lantern(x + tall * 0.3, y - tall * 0.95, tall * 0.11, pick(rnd, ["#ffc75e", "#ff9d4d", "#ffe08a"]));
+    return (
+      person(x, y, tall, pick(rnd, COATS), pick(rnd, ["#2a2d38", "#e9e2d2", "#7a3d2a"])) +
+      line(x + tall * 0.14, y - tall * 0.5, x + tall * 0.3, y - tall * 1.05, "#3b3128", 5) +
+      lantern(x + tall * 0.3, y - tall * 0.95, tall * 0.11, pick(rnd, ["#ffc75e", "#ff9d4d", "#ffe08a"]))
+    );
   });
-  const strings = times(2, (k) => curve(`M0,${h * (0.16 + k * 0.08)} Q${w * 0.5},${h * (0.34 + k * 0.07)} ${w},${h * (0.12 + k * 0.08)}`, "none", 'stroke="#2a2230" stroke-width="4"') +
-    times(10, (i) => { const t = (i + 0.5) / 10; return lantern(w * t, h * ((1 - t) ** 2 * (0.16 + k * 0.08) + 2 * t * (1 - t) * (0.34 + k * 0.07) + t * t * (0.12 + k * 0.08)) + 16, w * 0.011, pick(rnd, ["#ffc75e", "#ff8d4d", "#ffe08a"])); }));
-  return sky(c) + ridge(c, h * 0.5, h * 0.1, p.far, 4) + cottages(c, h * 0.6, 7, 0.11) + sea(c, h * 0.62) + boat(c, w * 0.66, h * 0.7, w * 0.34, "#7a3d2a") + lantern(w * 0.71, h * 0.5, w * 0.014) + lantern(w * 0.55, h * 0.62, w * 0.012) + rect(0, h * 0.86, w, h * 0.14, p.near) + strings + walkers;
+  const strings = times(
+    2,
+    (k) =>
+      curve(
+        `M0,${h * (0.16 + k * 0.08)} Q${w * 0.5},${h * (0.34 + k * 0.07)} ${w},${h * (0.12 + k * 0.08)}`,
+        "none",
+        'stroke="#2a2230" stroke-width="4"',
+      ) +
+      times(10, (i) => {
+        const t = (i + 0.5) / 10;
+        return lantern(
+          w * t,
+          h * ((1 - t) ** 2 * (0.16 + k * 0.08) + 2 * t * (1 - t) * (0.34 + k * 0.07) + t * t * (0.12 + k * 0.08)) + 16,
+          w * 0.011,
+          pick(rnd, ["#ffc75e", "#ff8d4d", "#ffe08a"]),
+        );
+      }),
+  );
+  return (
+    sky(c) +
+    ridge(c, h * 0.5, h * 0.1, p.far, 4) +
+    cottages(c, h * 0.6, 7, 0.11) +
+    sea(c, h * 0.62) +
+    boat(c, w * 0.66, h * 0.7, w * 0.34, "#7a3d2a") +
+    lantern(w * 0.71, h * 0.5, w * 0.014) +
+    lantern(w * 0.55, h * 0.62, w * 0.012) +
+    rect(0, h * 0.86, w, h * 0.14, p.near) +
+    strings +
+    walkers
+  );
 }
 
 export function signalTower(c: Canvas): string {
   const { w, h, rnd, p } = c;
   const x = w * between(rnd, 0.36, 0.6);
   const lit = c.light !== "day";
-  return sky(c) + (c.light === "night" ? moon(c) : sun(c)) + sea(c, h * 0.7) + ridge(c, h * 0.8, h * 0.12, p.mid, 4) + ridge(c, h * 0.92, h * 0.08, p.near, 3) +
-    (lit ? shape([[x, h * 0.225], [w * 1.05, h * 0.08], [w * 1.05, h * 0.3]], p.glow, 'opacity="0.22"') : "") +
-    shape([[x - w * 0.06, h * 0.84], [x - w * 0.038, h * 0.29], [x + w * 0.038, h * 0.29], [x + w * 0.06, h * 0.84]], "#e9e4d8") + shape([[x + w * 0.01, h * 0.84], [x + w * 0.008, h * 0.29], [x + w * 0.038, h * 0.29], [x + w * 0.06, h * 0.84]], "#c4bcae") +
-    shape([[x - w * 0.05, h * 0.6], [x - w * 0.044, h * 0.46], [x + w * 0.044, h * 0.46], [x + w * 0.05, h * 0.6]], "#a63d2f") + rect(x - w * 0.05, h * 0.27, w * 0.1, h * 0.022, "#3a3f47") + rect(x - w * 0.028, h * 0.185, w * 0.056, h * 0.085, lit ? p.glow : "#9fb8c2") + (lit ? halo(x, h * 0.226, w * 0.16, p.glow, 0.8) : "") +
-    shape([[x - w * 0.038, h * 0.188], [x, h * 0.135], [x + w * 0.038, h * 0.188]], "#3a3f47") + house(c, x + w * 0.09, h * 0.86, w * 0.14, w * 0.1, "#d9d3c4") + person(x - w * 0.14, h * 0.9, h * 0.13, "#2f5d73", "#a63d2f");
+  return (
+    sky(c) +
+    (c.light === "night" ? moon(c) : sun(c)) +
+    sea(c, h * 0.7) +
+    ridge(c, h * 0.8, h * 0.12, p.mid, 4) +
+    ridge(c, h * 0.92, h * 0.08, p.near, 3) +
+    (lit
+      ? shape(
+          [
+            [x, h * 0.225],
+            [w * 1.05, h * 0.08],
+            [w * 1.05, h * 0.3],
+          ],
+          p.glow,
+          'opacity="0.22"',
+        )
+      : "") +
+    shape(
+      [
+        [x - w * 0.06, h * 0.84],
+        [x - w * 0.038, h * 0.29],
+        [x + w * 0.038, h * 0.29],
+        [x + w * 0.06, h * 0.84],
+      ],
+      "#e9e4d8",
+    ) +
+    shape(
+      [
+        [x + w * 0.01, h * 0.84],
+        [x + w * 0.008, h * 0.29],
+        [x + w * 0.038, h * 0.29],
+        [x + w * 0.06, h * 0.84],
+      ],
+      "#c4bcae",
+    ) +
+    shape(
+      [
+        [x - w * 0.05, h * 0.6],
+        [x - w * 0.044, h * 0.46],
+        [x + w * 0.044, h * 0.46],
+        [x + w * 0.05, h * 0.6],
+      ],
+      "#a63d2f",
+    ) +
+    rect(x - w * 0.05, h * 0.27, w * 0.1, h * 0.022, "#3a3f47") +
+    rect(x - w * 0.028, h * 0.185, w * 0.056, h * 0.085, lit ? p.glow : "#9fb8c2") +
+    (lit ? halo(x, h * 0.226, w * 0.16, p.glow, 0.8) : "") +
+    shape(
+      [
+        [x - w * 0.038, h * 0.188],
+        [x, h * 0.135],
+        [x + w * 0.038, h * 0.188],
+      ],
+      "#3a3f47",
+    ) +
+    house(c, x + w * 0.09, h * 0.86, w * 0.14, w * 0.1, "#d9d3c4") +
+    person(x - w * 0.14, h * 0.9, h * 0.13, "#2f5d73", "#a63d2f")
+  );
 }
 
 export function paperStars(c: Canvas): string {
   const { w, h, rnd } = c;
-  const star = (x: number, y: number, r: number, fill: string) => shape(Array.from({ length: 10 }, (_, i) => [x + Math.sin((i * Math.PI) / 5) * (i % 2 ? r * 0.45 : r), y - Math.cos((i * Math.PI) / 5) * (i % 2 ? r * 0.45 : r)] as const), fill);
-  return room(c, "#41606a", "#c19a6b") + times(6, (i) => line(w * (0.06 + i * 0.085), 0, w * (0.06 + i * 0.085), h * (0.1 + (i % 3) * 0.07), "#e9e2d2", 2) + star(w * (0.06 + i * 0.085), h * (0.13 + (i % 3) * 0.07), w * 0.033, pick(rnd, ["#f2e3b8", "#e9e2d2", "#e2a35c"]))) +
-    person(w * 0.28, h * 0.84, h * 0.48, "#c98a2b", "#7a3d2a") + person(w * 0.5, h * 0.84, h * 0.46, "#a63d2f", "#4a3427") + rect(0, h * 0.78, w, h * 0.22, "#c19a6b") + times(11, () => star(w * between(rnd, 0.08, 0.92), h * between(rnd, 0.83, 0.95), w * between(rnd, 0.02, 0.042), pick(rnd, ["#f2e3b8", "#d97b4f", "#7c9a92", "#e9e2d2"]))) + shape([[w * 0.7, h * 0.86], [w * 0.84, h * 0.83], [w * 0.845, h * 0.845], [w * 0.71, h * 0.88]], "#8d949a");
+  const star = (x: number, y: number, r: number, fill: string) =>
+    shape(
+      Array.from(
+        { length: 10 },
+        (_, i) =>
+          [
+            x + Math.sin((i * Math.PI) / 5) * (i % 2 ? r * 0.45 : r),
+            y - Math.cos((i * Math.PI) / 5) * (i % 2 ? r * 0.45 : r),
+          ] as const,
+      ),
+      fill,
+    );
+  return (
+    room(c, "#41606a", "#c19a6b") +
+    times(
+      6,
+      (i) =>
+        line(w * (0.06 + i * 0.085), 0, w * (0.06 + i * 0.085), h * (0.1 + (i % 3) * 0.07), "#e9e2d2", 2) +
+        star(
+          w * (0.06 + i * 0.085),
+          h * (0.13 + (i % 3) * 0.07),
+          w * 0.033,
+          pick(rnd, ["#f2e3b8", "#e9e2d2", "#e2a35c"]),
+        ),
+    ) +
+    person(w * 0.28, h * 0.84, h * 0.48, "#c98a2b", "#7a3d2a") +
+    person(w * 0.5, h * 0.84, h * 0.46, "#a63d2f", "#4a3427") +
+    rect(0, h * 0.78, w, h * 0.22, "#c19a6b") +
+    times(11, () =>
+      star(
+        w * between(rnd, 0.08, 0.92),
+        h * between(rnd, 0.83, 0.95),
+        w * between(rnd, 0.02, 0.042),
+        pick(rnd, ["#f2e3b8", "#d97b4f", "#7c9a92", "#e9e2d2"]),
+      ),
+    ) +
+    shape(
+      [
+        [w * 0.7, h * 0.86],
+        [w * 0.84, h * 0.83],
+        [w * 0.845, h * 0.845],
+        [w * 0.71, h * 0.88],
+      ],
+      "#8d949a",
+    )
+  );
 }

@@ -4,6 +4,7 @@ import * as island from "./island.ts";
 import * as orchard from "./orchard.ts";
 
 const SCENES = { ...island, ...orchard };
+
 export type { Light };
 export type Subject = keyof typeof SCENES;
 
@@ -21,14 +22,28 @@ export type Sitting = {
   readonly sideways?: boolean;
 };
 
-const SHAPES = { wide: [1400, 1050], upright: [1050, 1400], square: [1160, 1160], camera: [1440, 960], small: [600, 450] } as const;
+const SHAPES = {
+  wide: [1400, 1050],
+  upright: [1050, 1400],
+  square: [1160, 1160],
+  camera: [1440, 960],
+  small: [600, 450],
+} as const;
 
 const TOOTH = 1440;
 let grain: Promise<Buffer> | undefined;
 /** The tooth of the paper, the same under every picture: raw RGB, `TOOTH` pixels square. */
 function paperGrain(): Promise<Buffer> {
   const side = TOOTH / 2;
-  grain ??= sharp({ create: { width: side, height: side, channels: 3, background: "#808080", noise: { type: "gaussian", mean: 128, sigma: 13 } } })
+  grain ??= sharp({
+    create: {
+      width: side,
+      height: side,
+      channels: 3,
+      background: "#808080",
+      noise: { type: "gaussian", mean: 128, sigma: 13 },
+    },
+  })
     .resize(TOOTH, TOOTH)
     .raw()
     .toBuffer();
@@ -36,11 +51,23 @@ function paperGrain(): Promise<Buffer> {
 }
 
 /** Paints a picture and writes it as a camera would: JPEG with date, orientation and, if asked, a place. */
-export async function paint({ subject, seed, light, at, shape = "wide", grey = false, place = false, sideways = false }: Sitting): Promise<Buffer> {
+export async function paint({
+  subject,
+  seed,
+  light,
+  at,
+  shape = "wide",
+  grey = false,
+  place = false,
+  sideways = false,
+}: Sitting): Promise<Buffer> {
   const [w, h] = SHAPES[shape];
   const canvas: Canvas = { w, h, rnd: chance(seed), light, p: PALETTES[light] };
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${w}" height="${h}" viewBox="0 0 ${w} ${h}">${SCENES[subject](canvas)}</svg>`;
-  const tooth = await sharp(await paperGrain(), { raw: { width: TOOTH, height: TOOTH, channels: 3 } }).extract({ left: 0, top: 0, width: w, height: h }).raw().toBuffer();
+  const tooth = await sharp(await paperGrain(), { raw: { width: TOOTH, height: TOOTH, channels: 3 } })
+    .extract({ left: 0, top: 0, width: w, height: h })
+    .raw()
+    .toBuffer();
   const { data, info } = await sharp(Buffer.from(svg))
     .composite([{ input: tooth, raw: { width: w, height: h, channels: 3 }, blend: "soft-light" }])
     .removeAlpha()
@@ -56,7 +83,16 @@ export async function paint({ subject, seed, light, at, shape = "wide", grey = f
     .withExif({
       IFD0: { Orientation: sideways ? "6" : "1", Make: "Lamp and Box", Model: "Pocket One" },
       IFD2: { DateTimeOriginal: taken, DateTimeDigitized: taken, OffsetTimeOriginal: "+00:00" },
-      ...(place ? { IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1", GPSLongitudeRef: "W", GPSLongitude: "3/1 12/1 0/1" } } : {}),
+      ...(place
+        ? {
+            IFD3: {
+              GPSLatitudeRef: "N",
+              GPSLatitude: "54/1 36/1 0/1",
+              GPSLongitudeRef: "W",
+              GPSLongitude: "3/1 12/1 0/1",
+            },
+          }
+        : {}),
     })
     .toBuffer();
 }

@@ -1,5 +1,18 @@
 import { sql } from "drizzle-orm";
-import { type AnyPgColumn, boolean, check, date, index, integer, jsonb, pgTable, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
+import {
+  type AnyPgColumn,
+  boolean,
+  check,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { Binding, DayContent, Foundation, InsertKind, NumeralStyle, Part, Step } from "../../core/album/model.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
@@ -80,7 +93,10 @@ export const day = pgTable(
     // Deferred in the migration, so that two days can exchange dates within one transaction.
     unique("day_date_once").on(table.albumId, table.date),
     check("day_not_into_itself", sql`${table.mergedInto} <> ${table.id}`),
-    check("day_page_size", sql`(${table.pageW} is null) = (${table.pageH} is null) and coalesce(${table.pageW}, 1) > 0 and coalesce(${table.pageH}, 1) > 0`),
+    check(
+      "day_page_size",
+      sql`(${table.pageW} is null) = (${table.pageH} is null) and coalesce(${table.pageW}, 1) > 0 and coalesce(${table.pageH}, 1) > 0`,
+    ),
   ],
 );
 
@@ -104,7 +120,10 @@ export const card = pgTable("card", { ...pieceColumns, text: text("text").notNul
 export const dayInsert = pgTable(
   "day_insert",
   { ...pieceColumns, kind: text("kind").$type<InsertKind>().notNull(), note: text("note").notNull() },
-  (table) => [index("day_insert_day").on(table.dayId), check("day_insert_size", sql`${table.w} > 0 and ${table.h} > 0`)],
+  (table) => [
+    index("day_insert_day").on(table.dayId),
+    check("day_insert_size", sql`${table.w} > 0 and ${table.h} > 0`),
+  ],
 );
 
 export const dayPhoto = pgTable(

@@ -15,8 +15,12 @@ export const dayRelations = relations(day, ({ one, many }) => ({
   inserts: many(dayInsert),
   photos: many(dayPhoto),
 }));
-export const cardRelations = relations(card, ({ one }) => ({ day: one(day, { fields: [card.dayId], references: [day.id] }) }));
-export const insertRelations = relations(dayInsert, ({ one }) => ({ day: one(day, { fields: [dayInsert.dayId], references: [day.id] }) }));
+export const cardRelations = relations(card, ({ one }) => ({
+  day: one(day, { fields: [card.dayId], references: [day.id] }),
+}));
+export const insertRelations = relations(dayInsert, ({ one }) => ({
+  day: one(day, { fields: [dayInsert.dayId], references: [day.id] }),
+}));
 export const dayPhotoRelations = relations(dayPhoto, ({ one }) => ({
   day: one(day, { fields: [dayPhoto.dayId], references: [day.id] }),
   photo: one(photo, { fields: [dayPhoto.photoId], references: [photo.id] }),

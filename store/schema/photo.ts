@@ -1,5 +1,17 @@
 import { sql } from "drizzle-orm";
-import { boolean, check, customType, index, integer, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  check,
+  customType,
+  index,
+  integer,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from "drizzle-orm/pg-core";
 import { household } from "./household.ts";
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });

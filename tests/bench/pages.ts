@@ -7,11 +7,15 @@ const SECONDS = 3;
 
 function throughput({ base, cookie }: Visit, path: string, seconds: number): Promise<number> {
   return new Promise((resolve, reject) => {
-    autocannon({ url: base + path, connections: 6, duration: seconds, headers: { cookie, "accept-encoding": "gzip" } }, (error, result) => {
-      if (error) return reject(error);
-      if (result.non2xx > 0 || result.errors > 0) return reject(new Error(`${path}: ${result.non2xx} refused, ${result.errors} failed`));
-      resolve(result.requests.average);
-    });
+    autocannon(
+      { url: base + path, connections: 6, duration: seconds, headers: { cookie, "accept-encoding": "gzip" } },
+      (error, result) => {
+        if (error) return reject(error);
+        if (result.non2xx > 0 || result.errors > 0)
+          return reject(new Error(`${path}: ${result.non2xx} refused, ${result.errors} failed`));
+        resolve(result.requests.average);
+      },
+    );
   });
 }
 
@@ -21,7 +25,11 @@ const median = (values: number[]): number => values.sort((a, b) => a - b)[Math.f
  * Throughput of each page over that of an empty page of the same stack, the pages taken in turn within every round so
  * that a busy machine slows all of them; the median over the rounds.
  */
-export async function pageRatios(visit: Visit, empty: string, pages: Readonly<Record<string, string>>): Promise<Record<string, number>> {
+export async function pageRatios(
+  visit: Visit,
+  empty: string,
+  pages: Readonly<Record<string, string>>,
+): Promise<Record<string, number>> {
   for (const path of [empty, ...Object.values(pages)]) await throughput(visit, path, 2);
   const ratios: Record<string, number[]> = {};
   for (let round = 0; round < ROUNDS; round++) {

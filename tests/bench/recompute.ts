@@ -9,24 +9,37 @@ function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
   const preset = presetById("ring-6x8");
   if (!preset) throw new Error("shipped");
   const start = "2026-12-01" as CalendarDate;
-  const pieces = <T>(make: (id: string) => T, day: number, many: number) => Array.from({ length: many }, (_, at) => make(`${day}-${at}`));
+  const pieces = <T>(make: (id: string) => T, day: number, many: number) =>
+    Array.from({ length: many }, (_, at) => make(`${day}-${at}`));
   const three = { w: inches(3), h: inches(4) };
-  const days = Array.from({ length: count }, (_, at): Day => ({
-    id: `day-${at}`,
-    date: addDays(start, at),
-    skipped: at % 13 === 12,
-    mergedInto: at % 7 === 6 ? `day-${at - 1}` : null,
-    version: 1,
-    content: {
-      ...EMPTY_DAY,
-      foundation: { kind: at % 2 ? "pocket" : "full", layout: at % 2 ? "twelve" : null, basePaper: "", note: "" },
-      photos: pieces((id) => ({ id: `p${id}`, photoId: id, print: three, alt: "" }), at, 10),
-      cards: pieces((id) => ({ id: `c${id}`, size: three, text: "words" }), at, 10),
-      inserts: pieces((id) => ({ id: `i${id}`, kind: "tag" as const, size: three, note: "" }), at, 6),
-      done: ["choose", "base"],
+  const days = Array.from(
+    { length: count },
+    (_, at): Day => ({
+      id: `day-${at}`,
+      date: addDays(start, at),
+      skipped: at % 13 === 12,
+      mergedInto: at % 7 === 6 ? `day-${at - 1}` : null,
+      version: 1,
+      content: {
+        ...EMPTY_DAY,
+        foundation: { kind: at % 2 ? "pocket" : "full", layout: at % 2 ? "twelve" : null, basePaper: "", note: "" },
+        photos: pieces((id) => ({ id: `p${id}`, photoId: id, print: three, alt: "" }), at, 10),
+        cards: pieces((id) => ({ id: `c${id}`, size: three, text: "words" }), at, 10),
+        inserts: pieces((id) => ({ id: `i${id}`, kind: "tag" as const, size: three, note: "" }), at, 6),
+        done: ["choose", "base"],
+      },
+    }),
+  );
+  return {
+    plan: {
+      title: "Bench",
+      unit: "inch",
+      numbering: "date",
+      span: { start, end: addDays(start, count - 1) },
+      format: preset,
     },
-  }));
-  return { plan: { title: "Bench", unit: "inch", numbering: "date", span: { start, end: addDays(start, count - 1) }, format: preset }, days };
+    days,
+  };
 }
 
 function recompute({ plan, days }: { plan: AlbumPlan; days: Day[] }): number {

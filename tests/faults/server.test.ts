@@ -17,16 +17,35 @@ afterAll(async () => {
 
 const FORM = { "content-type": "application/x-www-form-urlencoded" };
 const post = (path: string, body: string, headers: Record<string, string> = {}) =>
-  fetch(server.base + path, { method: "POST", redirect: "manual", body, headers: { origin: server.base, ...FORM, ...headers } });
+  fetch(server.base + path, {
+    method: "POST",
+    redirect: "manual",
+    body,
+    headers: { origin: server.base, ...FORM, ...headers },
+  });
 const get = (path: string, cookie = "") => fetch(server.base + path, { redirect: "manual", headers: { cookie } });
 const passphrase = "four plain words here";
 
 async function signUp(mail = `${randomUUID()}@example.org`) {
-  const answer = await post("/sign-up", new URLSearchParams({ name: "Keeper", mail, passphrase, timeZone: "UTC" }).toString());
-  return { mail, cookie: answer.headers.get("set-cookie")?.split(";")[0] ?? "", setCookie: answer.headers.get("set-cookie") ?? "" };
+  const answer = await post(
+    "/sign-up",
+    new URLSearchParams({ name: "Keeper", mail, passphrase, timeZone: "UTC" }).toString(),
+  );
+  return {
+    mail,
+    cookie: answer.headers.get("set-cookie")?.split(";")[0] ?? "",
+    setCookie: answer.headers.get("set-cookie") ?? "",
+  };
 }
 async function makeAlbum(cookie: string) {
-  const form = { title: "Mine", start: "2026-12-01", end: "2026-12-31", numbering: "date", book: "ring-6x8", unit: "inch" };
+  const form = {
+    title: "Mine",
+    start: "2026-12-01",
+    end: "2026-12-31",
+    numbering: "date",
+    book: "ring-6x8",
+    unit: "inch",
+  };
   const answer = await post("/albums/new", new URLSearchParams(form).toString(), { cookie });
   return answer.headers.get("location")?.replace("/month", "") ?? "";
 }
@@ -36,7 +55,12 @@ async function dayId(album: string, date: string, cookie: string) {
   return /"([0-9a-f-]{36})","dateSaid"/.exec(page)?.[1] ?? "";
 }
 const edit = (album: string, cookie: string, sent: unknown) =>
-  fetch(`${server.base}${album}.data`, { method: "POST", redirect: "manual", body: JSON.stringify(sent), headers: { origin: server.base, "content-type": "application/json", cookie } });
+  fetch(`${server.base}${album}.data`, {
+    method: "POST",
+    redirect: "manual",
+    body: JSON.stringify(sent),
+    headers: { origin: server.base, "content-type": "application/json", cookie },
+  });
 
 describe("the door", () => {
   it("gives a session cookie that no script can read and no other site can send", async () => {
@@ -47,7 +71,10 @@ describe("the door", () => {
 
   it("says the same of a wrong passphrase and an unknown address, and shuts for a while after too many", async () => {
     const { mail } = await signUp();
-    const attempt = async (address: string) => (await post("/sign-in", new URLSearchParams({ mail: address, passphrase: "a wrong passphrase" }).toString())).text();
+    const attempt = async (address: string) =>
+      (
+        await post("/sign-in", new URLSearchParams({ mail: address, passphrase: "a wrong passphrase" }).toString())
+      ).text();
     const wrong = "do not belong together";
     expect(await attempt(mail)).toContain(wrong);
     expect(await attempt(`${randomUUID()}@example.org`)).toContain(wrong);
@@ -58,7 +85,13 @@ describe("the door", () => {
   });
 
   it("leads everybody without a session away from every place", async () => {
-    for (const path of ["/shelf", "/albums/new", "/tray", `/albums/${randomUUID()}/month`, `/photos/${randomUUID()}/480`]) {
+    for (const path of [
+      "/shelf",
+      "/albums/new",
+      "/tray",
+      `/albums/${randomUUID()}/month`,
+      `/photos/${randomUUID()}/480`,
+    ]) {
       const answer = await get(path);
       expect([answer.status, answer.headers.get("location")]).toEqual([302, "/sign-in"]);
     }
@@ -68,9 +101,18 @@ describe("the door", () => {
 describe("a request that is not one of ours", () => {
   it("is refused when it comes from another site or from nowhere, and changes nothing", async () => {
     const { cookie } = await signUp();
-    const body = new URLSearchParams({ title: "Forged", start: "2026-12-01", end: "2026-12-02", numbering: "date", book: "ring-6x8", unit: "inch" }).toString();
+    const body = new URLSearchParams({
+      title: "Forged",
+      start: "2026-12-01",
+      end: "2026-12-02",
+      numbering: "date",
+      book: "ring-6x8",
+      unit: "inch",
+    }).toString();
     expect((await post("/albums/new", body, { cookie, origin: "https://elsewhere.example" })).status).toBe(403);
-    expect((await fetch(`${server.base}/albums/new`, { method: "POST", body, headers: { ...FORM, cookie } })).status).toBe(403);
+    expect(
+      (await fetch(`${server.base}/albums/new`, { method: "POST", body, headers: { ...FORM, cookie } })).status,
+    ).toBe(403);
     expect(await (await get("/shelf", cookie)).text()).not.toContain("Forged");
   });
 
@@ -81,7 +123,8 @@ describe("a request that is not one of ours", () => {
     for (const place of ["/month", "/days/2026-12-09", "/finish", "/settings", "/archive.zip", "/day-plan.csv"]) {
       const [theirs, none] = [await get(album + place, stranger.cookie), await get(nowhere + place, stranger.cookie)];
       expect([theirs.status, none.status]).toEqual([404, 404]);
-      const plain = (html: string) => html.replaceAll(/nonce="[^"]*"|[0-9a-f-]{36}|nonce[^,]*,"[^"]*"|\\"[A-Za-z0-9+/=]{24}\\"/g, "");
+      const plain = (html: string) =>
+        html.replaceAll(/nonce="[^"]*"|[0-9a-f-]{36}|nonce[^,]*,"[^"]*"|\\"[A-Za-z0-9+/=]{24}\\"/g, "");
       expect(plain(await theirs.text())).toBe(plain(await none.text()));
     }
     expect((await get(`${album}/days/2027-03-01`, owner.cookie)).status).toBe(404);
@@ -91,13 +134,29 @@ describe("a request that is not one of ours", () => {
   it("with a forged or broken body changes nothing and is told so", async () => {
     const { cookie } = await signUp();
     const album = await makeAlbum(cookie);
-    for (const sent of [{}, { what: "edit" }, { what: "edit", dayId: randomUUID(), base: 0, edit: { kind: "page-size", size: { w: -4, h: 9 } } }, "nonsense"]) {
+    for (const sent of [
+      {},
+      { what: "edit" },
+      { what: "edit", dayId: randomUUID(), base: 0, edit: { kind: "page-size", size: { w: -4, h: 9 } } },
+      "nonsense",
+    ]) {
       expect((await edit(album, cookie, sent)).status).toBe(400);
     }
-    const span = { title: "X", start: "2026-12-31", end: "2026-12-01", numbering: "date", book: "ring-6x8", unit: "inch" };
-    expect(await (await post("/albums/new", new URLSearchParams(span).toString(), { cookie })).text()).toContain("The last day is before the first");
+    const span = {
+      title: "X",
+      start: "2026-12-31",
+      end: "2026-12-01",
+      numbering: "date",
+      book: "ring-6x8",
+      unit: "inch",
+    };
+    expect(await (await post("/albums/new", new URLSearchParams(span).toString(), { cookie })).text()).toContain(
+      "The last day is before the first",
+    );
     const long = { ...span, start: "2026-01-01", end: "2026-12-31" };
-    expect(await (await post("/albums/new", new URLSearchParams(long).toString(), { cookie })).text()).toContain("up to 62 days");
+    expect(await (await post("/albums/new", new URLSearchParams(long).toString(), { cookie })).text()).toContain(
+      "up to 62 days",
+    );
   });
 
   it("that weighs too much is refused before it is read", async () => {
@@ -147,7 +206,12 @@ describe("the plug pulled out", () => {
     let acknowledged = "";
     const saving = (async () => {
       for (const text of titles) {
-        const answer = await edit(album, cookie, { what: "edit", dayId: id, base: null, edit: { kind: "title", text } }).catch(() => null);
+        const answer = await edit(album, cookie, {
+          what: "edit",
+          dayId: id,
+          base: null,
+          edit: { kind: "title", text },
+        }).catch(() => null);
         if (answer?.status !== 200) return;
         acknowledged = text;
         if (text === "Told 7") server.process.kill("SIGKILL");

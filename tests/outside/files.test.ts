@@ -18,7 +18,14 @@ describe("files read by another program", () => {
   it("the day plan is CSV as RFC 4180 has it: quotes, commas and line breaks inside a cell survive (csv-parse)", () => {
     const plan = decemberPlan({ span: { start: "2026-12-09" as CalendarDate, end: "2026-12-09" as CalendarDate } });
     const title = 'Gran’s "first", and last\r\nof all; 4½″ × é';
-    const day = { id: "d", date: plan.span.start, skipped: false, mergedInto: null, version: 0, content: { ...EMPTY_DAY, title, note: "=1+1" } };
+    const day = {
+      id: "d",
+      date: plan.span.start,
+      skipped: false,
+      mergedInto: null,
+      version: 0,
+      content: { ...EMPTY_DAY, title, note: "=1+1" },
+    };
     const text = writeCsv(dayPlanRows(plan, pagesOf(plan, [day])));
     expect(text.endsWith("\r\n")).toBe(true);
     const rows: Record<string, string>[] = parse(text, { columns: true, bom: true, record_delimiter: "\r\n" });
@@ -34,7 +41,12 @@ describe("files read by another program", () => {
     const files = unzipSync(bytes);
     expect(Object.keys(files)).toEqual(["album.json"]);
     const said = JSON.parse(Buffer.from(files["album.json"] ?? []).toString("utf8"));
-    expect(said).toMatchObject({ format: "hearth-clock-album", formatVersion: 1, lengths: "mm", album: { title: "A December", start: "2026-12-01" } });
+    expect(said).toMatchObject({
+      format: "hearth-clock-album",
+      formatVersion: 1,
+      lengths: "mm",
+      album: { title: "A December", start: "2026-12-01" },
+    });
     // 6 × 8 inches of 25.4 mm (international inch).
     expect(said.album.format.nominal).toEqual({ w: 152.4, h: 203.2 });
     expect(said.days.length).toBe(10);

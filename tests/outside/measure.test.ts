@@ -4,9 +4,9 @@ import { layoutById, pocketsOf } from "../../core/book/layout.ts";
 import { inches, millimetres, minus, TICKS_PER_INCH, TICKS_PER_MM, toMillimetres } from "../../core/measure/length.ts";
 import { aSeries, LEGAL, LETTER, TABLOID } from "../../core/measure/sheets.ts";
 import type { Size } from "../../core/measure/size.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
 import { numberDays } from "../../core/month/numbering.ts";
 import { datesOf } from "../../core/month/span.ts";
-import type { CalendarDate } from "../../core/month/dates.ts";
 
 const mm = ({ w, h }: Size) => [toMillimetres(w), toMillimetres(h)];
 
@@ -56,22 +56,33 @@ describe("facts of the trade (common practice)", () => {
 
   it("a 6 × 8 holds four 3 × 4, or twelve 2 × 2 three across and four down, or a 6 × 4 over two 3 × 4", () => {
     const page = { w: inches(6), h: inches(8) };
-    const sizes = (id: string) => pocketsOf(layoutById(id) ?? { id: "", name: "", rows: [] }, page).map(({ w, h }) => [w / TICKS_PER_INCH, h / TICKS_PER_INCH]);
+    const sizes = (id: string) =>
+      pocketsOf(layoutById(id) ?? { id: "", name: "", rows: [] }, page).map(({ w, h }) => [
+        w / TICKS_PER_INCH,
+        h / TICKS_PER_INCH,
+      ]);
     expect(sizes("four")).toEqual(Array(4).fill([3, 4]));
     expect(sizes("twelve")).toEqual(Array(12).fill([2, 2]));
-    expect(sizes("one-over-two")).toEqual([[6, 4], [3, 4], [3, 4]]);
+    expect(sizes("one-over-two")).toEqual([
+      [6, 4],
+      [3, 4],
+      [3, 4],
+    ]);
     expect(sizes("one-over-six")).toEqual([[6, 4], ...Array(6).fill([2, 2])]);
     expect(sizes("two-columns")).toEqual(Array(2).fill([3, 8]));
   });
 
   it("the A5 books take a page of 148 × 210 mm (ISO 216)", () => {
-    for (const { nominal } of FORMAT_PRESETS.filter(({ id }) => id.startsWith("a5"))) expect(mm(nominal)).toEqual([148, 210]);
+    for (const { nominal } of FORMAT_PRESETS.filter(({ id }) => id.startsWith("a5")))
+      expect(mm(nominal)).toEqual([148, 210]);
   });
 
   it("days 1 to 25 need 41 digits: thirteen 1s, nine 2s, three each of 3, 4 and 5, two each of 6, 7, 8, 9 and 0", () => {
     const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-25" as CalendarDate };
     const slots = datesOf(span).map((date) => ({ id: date, date, skipped: false, mergedInto: null }));
-    const digits = numberDays(slots, span, "date").flatMap(({ numerals }) => numerals.flatMap((numeral) => [...String(numeral)]));
+    const digits = numberDays(slots, span, "date").flatMap(({ numerals }) =>
+      numerals.flatMap((numeral) => [...String(numeral)]),
+    );
     const count = (digit: string) => digits.filter((each) => each === digit).length;
     expect(digits.length).toBe(41);
     expect([..."1234567890"].map(count)).toEqual([13, 9, 3, 3, 3, 2, 2, 2, 2, 2]);

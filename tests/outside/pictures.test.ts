@@ -72,24 +72,32 @@ async function stored(orientation: number): Promise<Buffer> {
     const place = STORED[orientation]?.(at % W, Math.floor(at / W)) ?? [0, 0];
     raw.set(colour, (place[1] * w + place[0]) * 3);
   }
-  const jpeg = await sharp(raw, { raw: { width: w, height: h, channels: 3 } }).jpeg({ quality: 95, chromaSubsampling: "4:4:4" }).toBuffer();
+  const jpeg = await sharp(raw, { raw: { width: w, height: h, channels: 3 } })
+    .jpeg({ quality: 95, chromaSubsampling: "4:4:4" })
+    .toBuffer();
   return withExif(jpeg, exifBlock(orientation, "2026:12:09 17:48:12", "+01:00"));
 }
 
 describe("camera files", () => {
-  it.each([1, 2, 3, 4, 5, 6, 7, 8])("orientation %i is shown the right way up (Exif 2.32, CIPA DC-008)", async (orientation) => {
-    const read = await readPicture(await stored(orientation), "a.jpg");
-    if (!read.ok) throw new Error(read.reason);
-    expect([read.photo.width, read.photo.height]).toEqual([W, H]);
-    const { data, info } = await sharp(read.photo.versions[0]?.bytes).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-    expect([info.width, info.height]).toEqual([W, H]);
-    const seen = (x: number, y: number) => [...data.subarray((y * W + x) * 3, (y * W + x) * 3 + 3)];
-    const near = (a: number[], b: number[]) => a.every((value, at) => Math.abs(value - (b[at] ?? 0)) < 40);
-    expect(near(seen(5, 5), RED)).toBe(true);
-    expect(near(seen(W - 6, 5), GREEN)).toBe(true);
-    expect(near(seen(5, H - 6), [240, 240, 240])).toBe(true);
-    expect(near(seen(W - 6, H - 6), [240, 240, 240])).toBe(true);
-  });
+  it.each([1, 2, 3, 4, 5, 6, 7, 8])(
+    "orientation %i is shown the right way up (Exif 2.32, CIPA DC-008)",
+    async (orientation) => {
+      const read = await readPicture(await stored(orientation), "a.jpg");
+      if (!read.ok) throw new Error(read.reason);
+      expect([read.photo.width, read.photo.height]).toEqual([W, H]);
+      const { data, info } = await sharp(read.photo.versions[0]?.bytes)
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      expect([info.width, info.height]).toEqual([W, H]);
+      const seen = (x: number, y: number) => [...data.subarray((y * W + x) * 3, (y * W + x) * 3 + 3)];
+      const near = (a: number[], b: number[]) => a.every((value, at) => Math.abs(value - (b[at] ?? 0)) < 40);
+      expect(near(seen(5, 5), RED)).toBe(true);
+      expect(near(seen(W - 6, 5), GREEN)).toBe(true);
+      expect(near(seen(5, H - 6), [240, 240, 240])).toBe(true);
+      expect(near(seen(W - 6, H - 6), [240, 240, 240])).toBe(true);
+    },
+  );
 
   it("carry their date as YYYY:MM:DD HH:MM:SS and its offset in a tag of its own (Exif 2.32, CIPA DC-008)", async () => {
     const read = await readPicture(await stored(6), "a.jpg");

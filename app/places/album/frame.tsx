@@ -20,10 +20,22 @@ const PLACES = [
 
 const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ default: module.KeysDialog })));
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
 /** The mantel, the strip and the rail round every place of an album. */
-export function AlbumFrame({ view, look, phone, children }: { view: FrameView; look: Look; phone: boolean; children: ReactNode }) {
+export function AlbumFrame({
+  view,
+  look,
+  phone,
+  children,
+}: {
+  view: FrameView;
+  look: Look;
+  phone: boolean;
+  children: ReactNode;
+}) {
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const params = useParams();
   const path = `/albums/${view.albumId}`;
@@ -54,7 +66,8 @@ export function AlbumFrame({ view, look, phone, children }: { view: FrameView; l
     return () => window.removeEventListener("keydown", onKey);
   }, [undo, onDay, view.rows, chosen, navigate, path]);
 
-  const hrefOf = (place: (typeof PLACES)[number]["to"]) => (place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`);
+  const hrefOf = (place: (typeof PLACES)[number]["to"]) =>
+    place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`;
   return (
     <OutboxProvider albumId={view.albumId} memberId={view.memberId}>
       <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
@@ -65,7 +78,9 @@ export function AlbumFrame({ view, look, phone, children }: { view: FrameView; l
       <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh" onClick={follow}>
         <header className="grid grid-cols-[auto_1fr_auto] items-center gap-x-4 bg-soot px-4 text-on-soot wide:grid-cols-[124px_auto_minmax(0,1fr)_auto] wide:gap-x-6 wide:pr-6">
           <Brand to="/shelf" />
-          <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">{view.title}</p>
+          <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">
+            {view.title}
+          </p>
           <div className="col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
             <DayStrip rows={view.rows} albumId={view.albumId} chosen={chosen} today={view.today} />
           </div>
@@ -75,10 +90,15 @@ export function AlbumFrame({ view, look, phone, children }: { view: FrameView; l
           </div>
         </header>
         <div className="grid min-h-0 wide:grid-cols-[148px_minmax(0,1fr)]">
-          <nav aria-label="Places" className="not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:static wide:flex-col wide:justify-start wide:border-t-0 wide:border-r wide:pt-4">
+          <nav
+            aria-label="Places"
+            className="not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:static wide:flex-col wide:justify-start wide:border-t-0 wide:border-r wide:pt-4"
+          >
             {PLACES.map(({ group, name, to, icon: Icon }, at) => (
               <div key={to} className="contents wide:block">
-                {PLACES[at - 1]?.group !== group && <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>}
+                {PLACES[at - 1]?.group !== group && (
+                  <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>
+                )}
                 <PlaceLink href={hrefOf(to)} here={to === "days" ? onDay : pathname === `${path}/${to}`}>
                   {narrow && <Icon className="size-5" aria-hidden="true" />}
                   {name}
@@ -86,13 +106,21 @@ export function AlbumFrame({ view, look, phone, children }: { view: FrameView; l
               </div>
             ))}
             <div className="contents wide:mt-auto wide:block wide:px-5 wide:pb-4">
-              <button type="button" onClick={undo.take} className="hidden min-h-9 items-center gap-2 text-sm text-quiet hover:text-ember wide:flex">
+              <button
+                type="button"
+                onClick={undo.take}
+                className="hidden min-h-9 items-center gap-2 text-sm text-quiet hover:text-ember wide:flex"
+              >
                 <Undo2 className="size-4" aria-hidden="true" /> Take back
               </button>
               <div className="hidden wide:block">
                 <LookSwitch look={look} />
               </div>
-              <button type="button" onClick={() => setKeysOpen(true)} className="hidden min-h-9 text-sm text-quiet hover:text-ember wide:block">
+              <button
+                type="button"
+                onClick={() => setKeysOpen(true)}
+                className="hidden min-h-9 text-sm text-quiet hover:text-ember wide:block"
+              >
                 Keys
               </button>
               <a href="/shelf" className="place wide:-ml-5">
@@ -101,7 +129,11 @@ export function AlbumFrame({ view, look, phone, children }: { view: FrameView; l
               </a>
             </div>
           </nav>
-          <main id="place" tabIndex={-1} className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0">
+          <main
+            id="place"
+            tabIndex={-1}
+            className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0"
+          >
             {undo.said && (
               <p role="status" className="border-b border-line bg-panel px-5 py-2 text-sm">
                 {undo.said}
@@ -130,7 +162,9 @@ function PlaceLink({ href, here, children }: { href: string; here: boolean; chil
 
 /** Takes the member's last change in the album back, and says what came of it. */
 function useUndo(albumId: string) {
-  const fetcher = useFetcher<{ ok: true; dayIds: string[] } | { ok: false; reason: keyof typeof UNDO_PROBLEM | "unreachable" | "store-gone" }>();
+  const fetcher = useFetcher<
+    { ok: true; dayIds: string[] } | { ok: false; reason: keyof typeof UNDO_PROBLEM | "unreachable" | "store-gone" }
+  >();
   const [said, setSaid] = useState<string | null>(null);
   const { pathname } = useLocation();
   const asked = useRef(false);
@@ -138,7 +172,13 @@ function useUndo(albumId: string) {
     if (!asked.current || fetcher.state !== "idle" || !fetcher.data) return;
     asked.current = false;
     const answer = fetcher.data;
-    setSaid(answer.ok ? "Your last change was taken back." : answer.reason in UNDO_PROBLEM ? UNDO_PROBLEM[answer.reason as keyof typeof UNDO_PROBLEM] : "The server does not answer. Nothing was taken back.");
+    setSaid(
+      answer.ok
+        ? "Your last change was taken back."
+        : answer.reason in UNDO_PROBLEM
+          ? UNDO_PROBLEM[answer.reason as keyof typeof UNDO_PROBLEM]
+          : "The server does not answer. Nothing was taken back.",
+    );
   }, [fetcher.state, fetcher.data]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the message belongs to the page it was said on
   useEffect(() => setSaid(null), [pathname]);

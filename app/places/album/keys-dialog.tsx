@@ -13,7 +13,10 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog.Root open onOpenChange={(open) => open || onClose()} modal={false}>
       <Dialog.Portal>
-        <Dialog.Content className="fixed top-1/2 left-1/2 z-30 w-[min(92vw,26rem)] -translate-1/2 rounded-md border border-edge bg-panel p-6" aria-describedby={undefined}>
+        <Dialog.Content
+          className="fixed top-1/2 left-1/2 z-30 w-[min(92vw,26rem)] -translate-1/2 rounded-md border border-edge bg-panel p-6"
+          aria-describedby={undefined}
+        >
           <Dialog.Title className="mb-4 text-xl">Keys</Dialog.Title>
           <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
             {KEYS.map(([key, what]) => (
@@ -23,7 +26,9 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
               </div>
             ))}
           </dl>
-          <Dialog.Close className="mt-5 min-h-10 underline decoration-edge underline-offset-3 hover:text-ember">Close</Dialog.Close>
+          <Dialog.Close className="mt-5 min-h-10 underline decoration-edge underline-offset-3 hover:text-ember">
+            Close
+          </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

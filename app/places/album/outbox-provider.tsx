@@ -1,19 +1,41 @@
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import {
+  createContext,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+} from "react";
 import { useFetcher } from "react-router";
-import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayEdit } from "#core/album/edit.ts";
+import type { Sent } from "#core/album/edit-schema.ts";
 import { type Answer, EMPTY, Outbox, type Outboxed, pendingOf } from "./outbox.ts";
 
 const TYPING_PAUSE = 700;
 const TRY_AGAIN = 3000;
 
-type Held = { readonly state: Outboxed; readonly put: (key: string, sent: Sent, pause?: boolean) => void; readonly dropClash: (key: string) => void };
+type Held = {
+  readonly state: Outboxed;
+  readonly put: (key: string, sent: Sent, pause?: boolean) => void;
+  readonly dropClash: (key: string) => void;
+};
 const Context = createContext<Held | null>(null);
 
 const nothing = () => () => {};
 
 /** Sends the album's changes to the server one after the other, and keeps them on the device until they are saved. */
-export function OutboxProvider({ albumId, memberId, children }: { albumId: string; memberId: string; children: ReactNode }) {
+export function OutboxProvider({
+  albumId,
+  memberId,
+  children,
+}: {
+  albumId: string;
+  memberId: string;
+  children: ReactNode;
+}) {
   const [box, setBox] = useState<Outbox | null>(null);
   useEffect(() => setBox(new Outbox(window.localStorage, `hearth:${memberId}:${albumId}`)), [albumId, memberId]);
   const state = useSyncExternalStore(
@@ -34,18 +56,26 @@ export function OutboxProvider({ albumId, memberId, children }: { albumId: strin
     if (!box || state.flying !== null) return;
     const due = box.nextDue();
     if (due === null) return;
-    const timer = window.setTimeout(() => {
-      const entry = box.next(Date.now());
-      if (!entry || out.current) return;
-      out.current = true;
-      box.depart(entry.id);
-      void fetcher.submit(entry.sent as never, { method: "post", action: `/albums/${albumId}`, encType: "application/json" });
-    }, Math.max(0, due - Date.now()));
+    const timer = window.setTimeout(
+      () => {
+        const entry = box.next(Date.now());
+        if (!entry || out.current) return;
+        out.current = true;
+        box.depart(entry.id);
+        void fetcher.submit(entry.sent as never, {
+          method: "post",
+          action: `/albums/${albumId}`,
+          encType: "application/json",
+        });
+      },
+      Math.max(0, due - Date.now()),
+    );
     return () => window.clearTimeout(timer);
   }, [box, state, fetcher.submit, albumId]);
 
   const put = useCallback(
-    (key: string, sent: Sent, pause = false) => box?.put({ id: crypto.randomUUID(), key, sent, due: Date.now() + (pause ? TYPING_PAUSE : 0) }),
+    (key: string, sent: Sent, pause = false) =>
+      box?.put({ id: crypto.randomUUID(), key, sent, due: Date.now() + (pause ? TYPING_PAUSE : 0) }),
     [box],
   );
   const dropClash = useCallback((key: string) => box?.dropClash(key), [box]);
@@ -60,7 +90,14 @@ export function useOutbox(): Held {
 }
 
 /** Words that save themselves: what is shown, and what to do when they change. `read` finds the words in a pending edit. */
-export function useKeptWords(key: string, saved: string, dayId: string, base: number, toEdit: (text: string) => DayEdit, read: (edit: DayEdit) => string) {
+export function useKeptWords(
+  key: string,
+  saved: string,
+  dayId: string,
+  base: number,
+  toEdit: (text: string) => DayEdit,
+  read: (edit: DayEdit) => string,
+) {
   const { state, put } = useOutbox();
   const pending = pendingOf(state, key);
   const text = pending?.what === "edit" ? read(pending.edit) : saved;

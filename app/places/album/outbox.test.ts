@@ -4,9 +4,17 @@ import { Outbox, pendingOf } from "./outbox.ts";
 
 const device = () => {
   const kept = new Map<string, string>();
-  return { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) };
+  return {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+  };
 };
-const title = (id: string, text: string, base = 3, due = 0) => ({ id, key: "day:title", due, sent: { what: "edit" as const, dayId: "day", base, edit: { kind: "title" as const, text } } });
+const title = (id: string, text: string, base = 3, due = 0) => ({
+  id,
+  key: "day:title",
+  due,
+  sent: { what: "edit" as const, dayId: "day", base, edit: { kind: "title" as const, text } },
+});
 const wordsOf = (box: Outbox) => {
   const sent = pendingOf(box.snapshot(), "day:title");
   return sent?.what === "edit" && sent.edit.kind === "title" ? sent.edit.text : null;
@@ -69,7 +77,10 @@ describe("the outbox", () => {
     box.put(title("a", "Mine"));
     box.depart("a");
     const change = { version: 4, fields: ["title"], by: "Tobiah", at: "2026-12-09T18:40:00Z" };
-    box.answer({ ok: false, reason: "clash", clash: { change, current: { ...EMPTY_DAY, title: "Theirs" }, version: 4 } }, 0);
+    box.answer(
+      { ok: false, reason: "clash", clash: { change, current: { ...EMPTY_DAY, title: "Theirs" }, version: 4 } },
+      0,
+    );
     expect(box.next(1)).toBeNull();
     expect(wordsOf(new Outbox(storage, "album"))).toBe("Mine");
     box.put(title("b", "Mine", 4));

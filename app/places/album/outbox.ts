@@ -1,5 +1,5 @@
-import type { Sent } from "#core/album/edit-schema.ts";
 import type { SavedChange } from "#core/album/edit.ts";
+import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayContent } from "#core/album/model.ts";
 
 /** A change on its way to the server, kept on this device until the server has said it is saved. */
@@ -12,7 +12,12 @@ export type Entry = {
   readonly due: number;
 };
 
-export type Clash = { readonly entry: Entry; readonly change: SavedChange; readonly current: DayContent; readonly version: number };
+export type Clash = {
+  readonly entry: Entry;
+  readonly change: SavedChange;
+  readonly current: DayContent;
+  readonly version: number;
+};
 export type Trouble = "unreachable" | "store-gone";
 
 /** What the server may answer to a change. */
@@ -34,7 +39,14 @@ export type Outboxed = {
 
 export type Storage = { getItem: (key: string) => string | null; setItem: (key: string, value: string) => void };
 
-export const EMPTY: Outboxed = { entries: [], clashes: [], flying: null, trouble: null, refused: null, savedOnce: false };
+export const EMPTY: Outboxed = {
+  entries: [],
+  clashes: [],
+  flying: null,
+  trouble: null,
+  refused: null,
+  savedOnce: false,
+};
 
 /**
  * The changes of one album that are not yet known to be saved, in order. Every change of state is written to the
@@ -70,7 +82,10 @@ export class Outbox {
   put(entry: Entry): void {
     const { entries, flying, clashes } = this.#state;
     const waiting = entries.find(({ key, id }) => key === entry.key && id !== flying);
-    const sent = waiting?.sent.what === "edit" && entry.sent.what === "edit" ? { ...entry.sent, base: waiting.sent.base } : entry.sent;
+    const sent =
+      waiting?.sent.what === "edit" && entry.sent.what === "edit"
+        ? { ...entry.sent, base: waiting.sent.base }
+        : entry.sent;
     const next = { ...entry, sent };
     this.#set({
       entries: waiting ? entries.map((each) => (each === waiting ? next : each)) : [...entries, next],
@@ -104,16 +119,27 @@ export class Outbox {
     if (answer?.ok) {
       const { version } = answer;
       const caughtUp = rest.map((each) =>
-        version !== undefined && each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null ? { ...each, sent: { ...each.sent, base: version } } : each,
+        version !== undefined && each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null
+          ? { ...each, sent: { ...each.sent, base: version } }
+          : each,
       );
       return this.#set({ entries: caughtUp, flying: null, trouble: null, savedOnce: true });
     }
     if (answer && "clash" in answer) {
-      return this.#set({ entries: rest, clashes: [...clashes.filter(({ entry: { key } }) => key !== entry.key), { entry, ...answer.clash }], flying: null, trouble: null });
+      return this.#set({
+        entries: rest,
+        clashes: [...clashes.filter(({ entry: { key } }) => key !== entry.key), { entry, ...answer.clash }],
+        flying: null,
+        trouble: null,
+      });
     }
     if (!answer || answer.reason === "unreachable" || answer.reason === "store-gone") {
       const trouble = answer?.reason === "store-gone" ? "store-gone" : "unreachable";
-      return this.#set({ entries: entries.map((each) => ({ ...each, due: Math.max(each.due, later) })), flying: null, trouble });
+      return this.#set({
+        entries: entries.map((each) => ({ ...each, due: Math.max(each.due, later) })),
+        flying: null,
+        trouble,
+      });
     }
     this.#set({ entries: rest, flying: null, trouble: null, refused: answer.reason });
   }
@@ -126,6 +152,7 @@ export class Outbox {
 
 /** The words of a change still on its way, or in a clash, under this key. */
 export function pendingOf(state: Outboxed, key: string): Sent | null {
-  const waiting = state.entries.findLast((entry) => entry.key === key) ?? state.clashes.find(({ entry }) => entry.key === key)?.entry;
+  const waiting =
+    state.entries.findLast((entry) => entry.key === key) ?? state.clashes.find(({ entry }) => entry.key === key)?.entry;
   return waiting?.sent ?? null;
 }

@@ -1,9 +1,9 @@
+import type { PageRow } from "#app/drawing/page-row.ts";
+import { codeOf } from "#app/drawing/states.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
-import type { PageRow } from "#app/drawing/page-row.ts";
-import { codeOf } from "#app/drawing/states.ts";
 
 export type FrameView = {
   readonly albumId: string;
@@ -40,7 +40,10 @@ export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
       date: leadDate(page),
       also: page.days.slice(1).map(({ date }) => date),
       label: page.label ?? "",
-      title: page.days.map((day) => day.content.title).filter(Boolean).join(" / "),
+      title: page.days
+        .map((day) => day.content.title)
+        .filter(Boolean)
+        .join(" / "),
       states: codeOf(page.states),
       skipped: page.skipped,
     }));
@@ -48,7 +51,11 @@ export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
   return rows;
 }
 
-export function frameView({ album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] }, wall: { date: CalendarDate; time: string }, memberId: string): FrameView {
+export function frameView(
+  { album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] },
+  wall: { date: CalendarDate; time: string },
+  memberId: string,
+): FrameView {
   const pages = pagesOf(album, days);
   const todays = inSpan(album.span, wall.date) ? pageOf(pages, wall.date) : undefined;
   return {

@@ -1,8 +1,8 @@
-import { inches } from "#core/measure/length.ts";
-import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import type { Clash } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
+import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
+import { inches } from "#core/measure/length.ts";
 
 const NAMED: Record<string, string> = {
   title: "the title",
@@ -22,7 +22,8 @@ export function ClashPanel() {
   return state.clashes.map((clash) => <OneClash key={clash.entry.key} clash={clash} />);
 }
 
-const at = (iso: string) => new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
+const at = (iso: string) =>
+  new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
 
 function OneClash({ clash }: { clash: Clash }) {
   const { put, dropClash } = useOutbox();
@@ -38,11 +39,15 @@ function OneClash({ clash }: { clash: Clash }) {
       <h2 className="text-lg">
         {change.by} {theirs === null ? "removed" : "changed"} {NAMED[edit.kind] ?? "this"} in another window
       </h2>
-      <p className="text-sm text-quiet">On {at(change.at)}, after you opened this day. Your version is safe here; nothing is lost until you choose.</p>
+      <p className="text-sm text-quiet">
+        On {at(change.at)}, after you opened this day. Your version is safe here; nothing is lost until you choose.
+      </p>
       <div className="grid gap-3 sm:grid-cols-2">
         <figure>
           <figcaption className="text-sm font-medium">Now saved</figcaption>
-          <blockquote className="whitespace-pre-wrap border-l-2 border-line pl-3">{theirs === null ? "removed" : theirs || "nothing"}</blockquote>
+          <blockquote className="whitespace-pre-wrap border-l-2 border-line pl-3">
+            {theirs === null ? "removed" : theirs || "nothing"}
+          </blockquote>
         </figure>
         <figure>
           <figcaption className="text-sm font-medium">Yours</figcaption>
@@ -57,7 +62,12 @@ function OneClash({ clash }: { clash: Clash }) {
             onClick={() => {
               dropClash(entry.key);
               const id = crypto.randomUUID();
-              put(`${dayId}:add:${id}`, { what: "edit", dayId, base: null, edit: { kind: "add-card", card: { id, size: { w: inches(3), h: inches(4) }, text: mine } } });
+              put(`${dayId}:add:${id}`, {
+                what: "edit",
+                dayId,
+                base: null,
+                edit: { kind: "add-card", card: { id, size: { w: inches(3), h: inches(4) }, text: mine } },
+              });
             }}
           >
             Put mine on a new card

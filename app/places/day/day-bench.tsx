@@ -7,10 +7,10 @@ import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishTray } from "./finish-tray.tsx";
 import { KeptLine } from "./kept-fields.tsx";
 import { matItems } from "./mat-items.tsx";
+import { NoteTray } from "./note-tray.tsx";
 import { PaperTray } from "./paper-tray.tsx";
 import { PhotosTray } from "./photos-tray.tsx";
 import { PromptTray } from "./prompt-tray.tsx";
-import { NoteTray } from "./note-tray.tsx";
 import type { DayView } from "./view.ts";
 import { WordsTray } from "./words-tray.tsx";
 
@@ -66,14 +66,35 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   if (!first) return null;
   return (
     <header className="flex items-start gap-4 border-b border-line pb-3">
-      <p className={`shrink-0 pt-0.5 font-numeral leading-none font-semibold ${view.label.length > 2 ? "text-3xl" : "text-6xl"}`}>{view.label}</p>
+      <p
+        className={`shrink-0 pt-0.5 font-numeral leading-none font-semibold ${view.label.length > 2 ? "text-3xl" : "text-6xl"}`}
+      >
+        {view.label}
+      </p>
       <div className="min-w-0 flex-1">
         <h1 className="sr-only">
           Day {view.label}: {first.content.title || "no title yet"}
         </h1>
-        <KeptLine part={first} name="title" label="Title" saved={first.content.title} toEdit={(text) => ({ kind: "title", text })} placeholder="A title, when there is one" className="font-numeral text-2xl font-medium" />
+        <KeptLine
+          part={first}
+          name="title"
+          label="Title"
+          saved={first.content.title}
+          toEdit={(text) => ({ kind: "title", text })}
+          placeholder="A title, when there is one"
+          className="font-numeral text-2xl font-medium"
+        />
         {others.map((part) => (
-          <KeptLine key={part.id} part={part} name="title" label={`Title of ${part.dateSaid}`} saved={part.content.title} toEdit={(text) => ({ kind: "title", text })} placeholder={`A title for ${part.dateSaid}`} className="font-numeral text-lg" />
+          <KeptLine
+            key={part.id}
+            part={part}
+            name="title"
+            label={`Title of ${part.dateSaid}`}
+            saved={part.content.title}
+            toEdit={(text) => ({ kind: "title", text })}
+            placeholder={`A title for ${part.dateSaid}`}
+            className="font-numeral text-lg"
+          />
         ))}
         <p className="px-1 text-sm text-quiet">
           {view.when}

@@ -12,7 +12,14 @@ export function DayMenuButton({ view, rows }: { view: DayView; rows: readonly Pa
   const look = "grid size-10 shrink-0 place-content-center rounded-sm hover:bg-panel hover:text-ember";
   const name = "More to do with this day";
   const still = (
-    <button type="button" className={look} aria-label={name} aria-haspopup="dialog" aria-expanded={false} onClick={() => setWanted(true)}>
+    <button
+      type="button"
+      className={look}
+      aria-label={name}
+      aria-haspopup="dialog"
+      aria-expanded={false}
+      onClick={() => setWanted(true)}
+    >
       {face}
     </button>
   );

@@ -1,14 +1,22 @@
 import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { useFetcher } from "react-router";
-import type { Sent } from "#core/album/edit-schema.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { shortDate } from "#app/ui/say-date.ts";
+import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayView } from "./view.ts";
 
 /** What can be done with the day as a whole: let it go, share its page, move its story, take a change back. */
-export function DayMenu({ view, rows, trigger }: { view: DayView; rows: readonly PageRow[]; trigger: { face: ReactNode; look: string; name: string } }) {
+export function DayMenu({
+  view,
+  rows,
+  trigger,
+}: {
+  view: DayView;
+  rows: readonly PageRow[];
+  trigger: { face: ReactNode; look: string; name: string };
+}) {
   const { put } = useOutbox();
   // It is first drawn because somebody asked for it.
   const [open, setOpen] = useState(true);
@@ -29,7 +37,12 @@ export function DayMenu({ view, rows, trigger }: { view: DayView; rows: readonly
         {trigger.face}
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={4} className="z-20 grid w-72 rounded-md border border-edge bg-panel py-1" aria-label={trigger.name}>
+        <Popover.Content
+          align="end"
+          sideOffset={4}
+          className="z-20 grid w-72 rounded-md border border-edge bg-panel py-1"
+          aria-label={trigger.name}
+        >
           <button type="button" className={item} onClick={() => act({ ...month, how: "skip", on: !view.skipped })}>
             {view.skipped ? "Take this day up again" : "Skip this day"}
           </button>
@@ -68,7 +81,12 @@ export function DayMenu({ view, rows, trigger }: { view: DayView; rows: readonly
               <span className="text-quiet">What is there comes back here.</span>
             </label>
           )}
-          <undo.Form method="post" action={`/albums/${view.albumId}/undo`} onSubmit={() => setOpen(false)} className="border-t border-line">
+          <undo.Form
+            method="post"
+            action={`/albums/${view.albumId}/undo`}
+            onSubmit={() => setOpen(false)}
+            className="border-t border-line"
+          >
             <button type="submit" className={item}>
               Take your last change back
             </button>

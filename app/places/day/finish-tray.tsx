@@ -1,5 +1,5 @@
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { pendingOf } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
 import { Tray } from "./tray.tsx";
@@ -17,16 +17,40 @@ export function FinishTray({ view }: { view: DayView }) {
   const next = steps.find(({ done }) => !done);
   const left = steps.filter(({ done }) => !done).reduce((sum, { minutes }) => sum + minutes, 0);
   return (
-    <Tray id="finish" ring="book" state={view.states.book} name="Finish" aside={steps.length > 0 && `${steps.filter(({ done }) => done).length} of ${steps.length} steps${left > 0 ? `, about ${left} min` : ""}`}>
-      {steps.length === 0 && <p className="text-quiet">{view.skipped ? "A skipped day has nothing to finish." : "Steps appear as the day gets a page, photos or words."}</p>}
+    <Tray
+      id="finish"
+      ring="book"
+      state={view.states.book}
+      name="Finish"
+      aside={
+        steps.length > 0 &&
+        `${steps.filter(({ done }) => done).length} of ${steps.length} steps${left > 0 ? `, about ${left} min` : ""}`
+      }
+    >
+      {steps.length === 0 && (
+        <p className="text-quiet">
+          {view.skipped
+            ? "A skipped day has nothing to finish."
+            : "Steps appear as the day gets a page, photos or words."}
+        </p>
+      )}
       <ul className="flex flex-wrap gap-2">
         {steps.map(({ step, done }) => (
           <li key={step}>
-            <label className={`flex min-h-9 items-center gap-2 rounded-sm border px-2.5 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${done ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}>
+            <label
+              className={`flex min-h-9 items-center gap-2 rounded-sm border px-2.5 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${done ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
+            >
               <input
                 type="checkbox"
                 checked={done}
-                onChange={(event) => put(`${first.id}:step:${step}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "step", step, done: event.target.checked } })}
+                onChange={(event) =>
+                  put(`${first.id}:step:${step}`, {
+                    what: "edit",
+                    dayId: first.id,
+                    base: null,
+                    edit: { kind: "step", step, done: event.target.checked },
+                  })
+                }
                 className="size-4 accent-ember"
               />
               {STEP_NAME[step]}
@@ -34,13 +58,21 @@ export function FinishTray({ view }: { view: DayView }) {
           </li>
         ))}
       </ul>
-      {next && STEP_CAUTION[next.step] && <p className="border-l-2 border-edge pl-3 text-sm text-quiet">{STEP_CAUTION[next.step]}</p>}
+      {next && STEP_CAUTION[next.step] && (
+        <p className="border-l-2 border-edge pl-3 text-sm text-quiet">{STEP_CAUTION[next.step]}</p>
+      )}
       {next && (
         <div className="flex flex-wrap items-center justify-between gap-3">
           <p>
             Next: <strong className="font-semibold">{STEP_TO_DO[next.step]}</strong>
           </p>
-          <Button look="main" small onClick={() => put(`${first.id}:finish`, { what: "edit", dayId: first.id, base: null, edit: { kind: "finish" } })}>
+          <Button
+            look="main"
+            small
+            onClick={() =>
+              put(`${first.id}:finish`, { what: "edit", dayId: first.id, base: null, edit: { kind: "finish" } })
+            }
+          >
             All done, in the book
           </Button>
         </div>

@@ -1,6 +1,6 @@
+import { useKeptWords } from "#app/places/album/outbox-provider.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
 import { saidByEdit } from "#core/album/said.ts";
-import { useKeptWords } from "#app/places/album/outbox-provider.tsx";
 import type { DayPart } from "./view.ts";
 
 type Props = {
@@ -33,7 +33,26 @@ export function KeptLine({ part, name, label, saved, toEdit, placeholder, classN
 }
 
 /** Words over several lines that save themselves. */
-export function KeptText({ part, name, label, saved, toEdit, placeholder, className = "", maxLength = 100_000 }: Props) {
+export function KeptText({
+  part,
+  name,
+  label,
+  saved,
+  toEdit,
+  placeholder,
+  className = "",
+  maxLength = 100_000,
+}: Props) {
   const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
-  return <textarea aria-label={label} value={text} onChange={(event) => change(event.target.value)} placeholder={placeholder} maxLength={maxLength} rows={2} className={`field ${className}`} />;
+  return (
+    <textarea
+      aria-label={label}
+      value={text}
+      onChange={(event) => change(event.target.value)}
+      placeholder={placeholder}
+      maxLength={maxLength}
+      rows={2}
+      className={`field ${className}`}
+    />
+  );
 }

@@ -9,7 +9,15 @@ export function NoteTray({ view }: { view: DayView }) {
         Note to self
       </h2>
       {view.parts.map((part) => (
-        <KeptText key={part.id} part={part} name="note" label={view.parts.length > 1 ? `Note for ${part.dateSaid}` : "Note"} saved={part.content.note} toEdit={(text) => ({ kind: "note", text })} placeholder="A loose end, a name to ask for" />
+        <KeptText
+          key={part.id}
+          part={part}
+          name="note"
+          label={view.parts.length > 1 ? `Note for ${part.dateSaid}` : "Note"}
+          saved={part.content.note}
+          toEdit={(text) => ({ kind: "note", text })}
+          placeholder="A loose end, a name to ask for"
+        />
       ))}
     </section>
   );

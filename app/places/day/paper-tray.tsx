@@ -1,14 +1,21 @@
-import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
-import { FOUNDATION_KINDS, type Foundation, INSERT_KINDS, type Insert, NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
-import { POCKET_LAYOUTS } from "#core/book/layout.ts";
-import { inches, millimetres } from "#core/measure/length.ts";
-import { sameSize } from "#core/measure/size.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { pendingOf } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField } from "#app/ui/field.tsx";
 import { Options } from "#app/ui/options.tsx";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME, NUMERAL_NAME } from "#app/ui/wording.ts";
+import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
+import {
+  FOUNDATION_KINDS,
+  type Foundation,
+  INSERT_KINDS,
+  type Insert,
+  NUMERAL_STYLES,
+  type NumeralStyle,
+} from "#core/album/model.ts";
+import { POCKET_LAYOUTS } from "#core/book/layout.ts";
+import { inches, millimetres } from "#core/measure/length.ts";
+import { sameSize } from "#core/measure/size.ts";
 import { KeptLine } from "./kept-fields.tsx";
 import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
@@ -20,7 +27,7 @@ export function PaperTray({ view }: { view: DayView }) {
   if (!first) return null;
   return (
     <Tray id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.leaf.said.size}>
-      <FoundationFields view={view} part={first} />
+      <FoundationFields part={first} />
       <div className="grid gap-1">
         <span className="text-sm font-medium">Page size</span>
         <div className="flex flex-wrap items-center gap-3">
@@ -30,7 +37,12 @@ export function PaperTray({ view }: { view: DayView }) {
             choices={[view.albumSize, ...PRINT_SIZES.filter((size) => !sameSize(size, view.albumSize))]}
             unit={view.unit}
             onPick={(size) => {
-              put(`${first.id}:page-size`, { what: "edit", dayId: first.id, base: first.version, edit: { kind: "page-size", size: sameSize(size, view.albumSize) ? null : size } });
+              put(`${first.id}:page-size`, {
+                what: "edit",
+                dayId: first.id,
+                base: first.version,
+                edit: { kind: "page-size", size: sameSize(size, view.albumSize) ? null : size },
+              });
             }}
           />
           <span className="text-sm text-quiet">{first.content.pageSize ? "this day’s own" : "the album’s"}</span>
@@ -43,12 +55,14 @@ export function PaperTray({ view }: { view: DayView }) {
   );
 }
 
-function FoundationFields({ view, part }: { view: DayView; part: DayPart }) {
+function FoundationFields({ part }: { part: DayPart }) {
   const { state, put } = useOutbox();
   const key = `${part.id}:foundation`;
   const pending = pendingOf(state, key);
-  const now = pending?.what === "edit" && pending.edit.kind === "foundation" ? pending.edit.foundation : part.content.foundation;
-  const save = (foundation: Foundation | null, pause = false) => put(key, { what: "edit", dayId: part.id, base: part.version, edit: { kind: "foundation", foundation } }, pause);
+  const now =
+    pending?.what === "edit" && pending.edit.kind === "foundation" ? pending.edit.foundation : part.content.foundation;
+  const save = (foundation: Foundation | null, pause = false) =>
+    put(key, { what: "edit", dayId: part.id, base: part.version, edit: { kind: "foundation", foundation } }, pause);
   return (
     <>
       <div className="grid grid-cols-2 gap-3">
@@ -57,23 +71,55 @@ function FoundationFields({ view, part }: { view: DayView; part: DayPart }) {
           value={now?.kind ?? ""}
           onChange={(event) => {
             const kind = FOUNDATION_KINDS.find((each) => each === event.target.value);
-            save(kind ? { kind, layout: kind === "pocket" ? (now?.layout ?? POCKET_LAYOUTS[0]?.id ?? null) : null, basePaper: now?.basePaper ?? "", note: now?.note ?? "" } : null);
+            save(
+              kind
+                ? {
+                    kind,
+                    layout: kind === "pocket" ? (now?.layout ?? POCKET_LAYOUTS[0]?.id ?? null) : null,
+                    basePaper: now?.basePaper ?? "",
+                    note: now?.note ?? "",
+                  }
+                : null,
+            );
           }}
         >
-          <Options chosen={now?.kind ?? ""} all={[["", "None yet"], ...FOUNDATION_KINDS.map((kind) => [kind, FOUNDATION_NAME[kind]] as const)]} />
+          <Options
+            chosen={now?.kind ?? ""}
+            all={[["", "None yet"], ...FOUNDATION_KINDS.map((kind) => [kind, FOUNDATION_NAME[kind]] as const)]}
+          />
         </SelectField>
         {now?.kind === "pocket" ? (
-          <SelectField label="Pockets" value={now.layout ?? ""} onChange={(event) => save({ ...now, layout: event.target.value })}>
+          <SelectField
+            label="Pockets"
+            value={now.layout ?? ""}
+            onChange={(event) => save({ ...now, layout: event.target.value })}
+          >
             <Options chosen={now.layout ?? ""} all={POCKET_LAYOUTS.map(({ id, name }) => [id, name] as const)} />
           </SelectField>
         ) : (
-          <p className="self-end pb-2 text-sm text-quiet">{now ? FOUNDATION_HINT[now.kind] : "A page made ready leaves only words and a print for the day."}</p>
+          <p className="self-end pb-2 text-sm text-quiet">
+            {now ? FOUNDATION_HINT[now.kind] : "A page made ready leaves only words and a print for the day."}
+          </p>
         )}
       </div>
       {now && (
         <div className="grid grid-cols-2 gap-3">
-          <input aria-label="Base paper" className="field" value={now.basePaper} maxLength={500} placeholder="Base paper" onChange={(event) => save({ ...now, basePaper: event.target.value }, true)} />
-          <input aria-label="Note on the page" className="field" value={now.note} maxLength={500} placeholder="Note on the page" onChange={(event) => save({ ...now, note: event.target.value }, true)} />
+          <input
+            aria-label="Base paper"
+            className="field"
+            value={now.basePaper}
+            maxLength={500}
+            placeholder="Base paper"
+            onChange={(event) => save({ ...now, basePaper: event.target.value }, true)}
+          />
+          <input
+            aria-label="Note on the page"
+            className="field"
+            value={now.note}
+            maxLength={500}
+            placeholder="Note on the page"
+            onChange={(event) => save({ ...now, note: event.target.value }, true)}
+          />
         </div>
       )}
     </>
@@ -85,13 +131,25 @@ function NumeralFields({ view, part }: { view: DayView; part: DayPart }) {
   const key = `${part.id}:numeral`;
   const pending = pendingOf(state, key);
   const now = pending?.what === "edit" && pending.edit.kind === "numeral" ? pending.edit : part.content.numeral;
-  const save = (style: NumeralStyle, note: string, pause = false) => put(key, { what: "edit", dayId: part.id, base: part.version, edit: { kind: "numeral", style, note } }, pause);
+  const save = (style: NumeralStyle, note: string, pause = false) =>
+    put(key, { what: "edit", dayId: part.id, base: part.version, edit: { kind: "numeral", style, note } }, pause);
   return (
     <div className="grid grid-cols-2 items-end gap-3">
-      <SelectField label={`Number ${view.label}`} value={now.style} onChange={(event) => save(event.target.value as NumeralStyle, now.note)}>
+      <SelectField
+        label={`Number ${view.label}`}
+        value={now.style}
+        onChange={(event) => save(event.target.value as NumeralStyle, now.note)}
+      >
         <Options chosen={now.style} all={NUMERAL_STYLES.map((style) => [style, NUMERAL_NAME[style]] as const)} />
       </SelectField>
-      <input aria-label="Note on the number" className="field" value={now.note} maxLength={500} placeholder="Which set, which colour" onChange={(event) => save(now.style, event.target.value, true)} />
+      <input
+        aria-label="Note on the number"
+        className="field"
+        value={now.note}
+        maxLength={500}
+        placeholder="Which set, which colour"
+        onChange={(event) => save(now.style, event.target.value, true)}
+      />
     </div>
   );
 }
@@ -100,23 +158,63 @@ function Inserts({ view }: { view: DayView }) {
   const { put } = useOutbox();
   const [first] = view.parts;
   const inserts = view.parts.flatMap((part) => part.content.inserts.map((insert) => ({ part, insert })));
-  const change = (part: DayPart, insert: Insert) => put(`${part.id}:insert:${insert.id}`, { what: "edit", dayId: part.id, base: part.version, edit: { kind: "change-insert", insert } });
-  const usual = { w: view.unit === "inch" ? inches(3) : millimetres(70), h: view.unit === "inch" ? inches(8) : millimetres(148) };
+  const change = (part: DayPart, insert: Insert) =>
+    put(`${part.id}:insert:${insert.id}`, {
+      what: "edit",
+      dayId: part.id,
+      base: part.version,
+      edit: { kind: "change-insert", insert },
+    });
+  const usual = {
+    w: view.unit === "inch" ? inches(3) : millimetres(70),
+    h: view.unit === "inch" ? inches(8) : millimetres(148),
+  };
   return (
     <div className="grid gap-2">
       <span className="text-sm font-medium">Inserts</span>
       {inserts.map(({ part, insert }, at) => (
         <div key={insert.id} className="grid gap-1.5 border-l-2 border-line pl-3">
           <div className="flex flex-wrap items-center gap-2">
-            <select aria-label={`Kind of insert ${at + 1}`} className="field w-auto py-1 text-sm" value={insert.kind} onChange={(event) => change(part, { ...insert, kind: event.target.value as Insert["kind"] })}>
+            <select
+              aria-label={`Kind of insert ${at + 1}`}
+              className="field w-auto py-1 text-sm"
+              value={insert.kind}
+              onChange={(event) => change(part, { ...insert, kind: event.target.value as Insert["kind"] })}
+            >
               <Options chosen={insert.kind} all={INSERT_KINDS.map((kind) => [kind, INSERT_NAME[kind]] as const)} />
             </select>
-            <SizePicker label={`Size of insert ${at + 1}`} value={insert.size} choices={CARD_SIZES} unit={view.unit} onPick={(size) => change(part, { ...insert, size })} />
-            <Button look="quiet" small aria-label={`Remove insert ${at + 1}`} onClick={() => put(`${part.id}:remove:${insert.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-insert", id: insert.id } })}>
-                Remove
+            <SizePicker
+              label={`Size of insert ${at + 1}`}
+              value={insert.size}
+              choices={CARD_SIZES}
+              unit={view.unit}
+              onPick={(size) => change(part, { ...insert, size })}
+            />
+            <Button
+              look="quiet"
+              small
+              aria-label={`Remove insert ${at + 1}`}
+              onClick={() =>
+                put(`${part.id}:remove:${insert.id}`, {
+                  what: "edit",
+                  dayId: part.id,
+                  base: null,
+                  edit: { kind: "remove-insert", id: insert.id },
+                })
+              }
+            >
+              Remove
             </Button>
           </div>
-          <KeptLine part={part} name={`insert:${insert.id}`} label={`Note on insert ${at + 1}`} saved={insert.note} toEdit={(note) => ({ kind: "change-insert", insert: { ...insert, note } })} placeholder="What it is, what it holds" className="text-sm" />
+          <KeptLine
+            part={part}
+            name={`insert:${insert.id}`}
+            label={`Note on insert ${at + 1}`}
+            saved={insert.note}
+            toEdit={(note) => ({ kind: "change-insert", insert: { ...insert, note } })}
+            placeholder="What it is, what it holds"
+            className="text-sm"
+          />
         </div>
       ))}
       {first && (
@@ -125,7 +223,12 @@ function Inserts({ view }: { view: DayView }) {
           className="justify-self-start"
           onClick={() => {
             const id = crypto.randomUUID();
-            put(`${first.id}:add:${id}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "add-insert", insert: { id, kind: "leaf", size: usual, note: "" } } });
+            put(`${first.id}:add:${id}`, {
+              what: "edit",
+              dayId: first.id,
+              base: null,
+              edit: { kind: "add-insert", insert: { id, kind: "leaf", size: usual, note: "" } },
+            });
           }}
         >
           Add an insert

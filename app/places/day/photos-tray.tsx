@@ -1,10 +1,10 @@
 import { ImagePlus } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
-import { PRINT_SIZES } from "#core/album/formats.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { PRINT_SIZES } from "#core/album/formats.ts";
 import { KeptText } from "./kept-fields.tsx";
 import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
@@ -12,7 +12,13 @@ import type { DayView } from "./view.ts";
 
 /** What came of one file handed in. */
 export type Added =
-  | { readonly name: string; readonly ok: true; readonly useId: string; readonly dayId: string; readonly date: "this-day" | "none" | "outside" | { readonly other: string; readonly said: string } }
+  | {
+      readonly name: string;
+      readonly ok: true;
+      readonly useId: string;
+      readonly dayId: string;
+      readonly date: "this-day" | "none" | "outside" | { readonly other: string; readonly said: string };
+    }
   | { readonly name: string; readonly ok: false; readonly reason: keyof typeof PHOTO_PROBLEM };
 type Answer = { ok: true; added: readonly Added[] } | { ok: false; reason: "unreachable" | "store-gone" };
 
@@ -22,14 +28,33 @@ export function PhotosTray({ view }: { view: DayView }) {
   if (!first) return null;
   const photos = view.parts.flatMap((part) => part.content.photos.map((photo) => ({ part, photo })));
   return (
-    <Tray id="photos" ring="photos" state={view.states.photos} name="Photos" aside={photos.length > 0 && `${photos.length} on this day`}>
+    <Tray
+      id="photos"
+      ring="photos"
+      state={view.states.photos}
+      name="Photos"
+      aside={photos.length > 0 && `${photos.length} on this day`}
+    >
       {photos.map(({ part, photo }, at) => {
         const info = view.photoInfo[photo.id];
         return (
           <div key={photo.id} className="grid grid-cols-[96px_minmax(0,1fr)] gap-3">
-            <img src={`/photos/${photo.photoId}/480`} alt={photo.alt || `Photo ${at + 1}, not described yet`} className="aspect-square w-full rounded-sm object-cover" />
+            <img
+              src={`/photos/${photo.photoId}/480`}
+              alt={photo.alt || `Photo ${at + 1}, not described yet`}
+              className="aspect-square w-full rounded-sm object-cover"
+            />
             <div className="grid content-start gap-1">
-              <KeptText part={part} maxLength={500} className="text-sm" name={`photo:${photo.id}`} label={`Description of photo ${at + 1}`} saved={photo.alt} toEdit={(alt) => ({ kind: "photo-alt", id: photo.id, alt })} placeholder="What it shows, for who cannot see it" />
+              <KeptText
+                part={part}
+                maxLength={500}
+                className="text-sm"
+                name={`photo:${photo.id}`}
+                label={`Description of photo ${at + 1}`}
+                saved={photo.alt}
+                toEdit={(alt) => ({ kind: "photo-alt", id: photo.id, alt })}
+                placeholder="What it shows, for who cannot see it"
+              />
               <p className="px-1 text-sm text-quiet">
                 {info?.taken ? `Taken ${info.taken}. ` : "No date in the picture. "}
                 {info?.pixels}
@@ -40,10 +65,29 @@ export function PhotosTray({ view }: { view: DayView }) {
                   value={photo.print}
                   choices={PRINT_SIZES}
                   unit={view.unit}
-                  onPick={(print) => put(`${part.id}:photo-print:${photo.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "photo-print", id: photo.id, print } })}
+                  onPick={(print) =>
+                    put(`${part.id}:photo-print:${photo.id}`, {
+                      what: "edit",
+                      dayId: part.id,
+                      base: null,
+                      edit: { kind: "photo-print", id: photo.id, print },
+                    })
+                  }
                 />
-                <Button look="quiet" small aria-label={`Remove photo ${at + 1}`} onClick={() => put(`${part.id}:remove:${photo.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-photo", id: photo.id } })}>
-                Remove
+                <Button
+                  look="quiet"
+                  small
+                  aria-label={`Remove photo ${at + 1}`}
+                  onClick={() =>
+                    put(`${part.id}:remove:${photo.id}`, {
+                      what: "edit",
+                      dayId: part.id,
+                      base: null,
+                      edit: { kind: "remove-photo", id: photo.id },
+                    })
+                  }
+                >
+                  Remove
                 </Button>
               </div>
             </div>
@@ -74,9 +118,14 @@ function AddPhotos({ view }: { view: DayView }) {
     setKept(files);
     const form = new FormData();
     for (const file of files) form.append("photo", file);
-    void fetcher.submit(form, { method: "post", action: `/albums/${view.albumId}/days/${view.date}/photos`, encType: "multipart/form-data" });
+    void fetcher.submit(form, {
+      method: "post",
+      action: `/albums/${view.albumId}/days/${view.date}/photos`,
+      encType: "multipart/form-data",
+    });
   };
   return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the button inside does the same
     <div
       className="grid gap-2"
       onDragOver={(event) => event.preventDefault()}
@@ -103,14 +152,20 @@ function AddPhotos({ view }: { view: DayView }) {
       </label>
       {trouble && (
         <p role="alert" className="text-sm font-medium text-ember">
-          {UNREACHABLE[trouble].replace("What you wrote is kept on this device and sent when it is back.", "The pictures are still here.")}{" "}
+          {UNREACHABLE[trouble].replace(
+            "What you wrote is kept on this device and sent when it is back.",
+            "The pictures are still here.",
+          )}{" "}
           <button type="button" className="underline" onClick={() => send(kept)}>
             Try again
           </button>
         </p>
       )}
       <div role="status" className="grid gap-1 text-sm">
-        {answer?.ok && answer.added.map((added) => <AddedLine key={added.ok ? added.useId : added.name} added={added} view={view} />)}
+        {answer?.ok &&
+          answer.added.map((added) => (
+            <AddedLine key={added.ok ? added.useId : added.name} added={added} view={view} />
+          ))}
       </div>
     </div>
   );
@@ -128,12 +183,23 @@ function AddedLine({ added, view }: { added: Added; view: DayView }) {
   if (!view.parts.some(({ content }) => content.photos.some(({ id }) => id === added.useId))) return null;
   if (added.date === "this-day") return null;
   if (added.date === "none") return <p>{added.name} carries no date. It is on this day.</p>;
-  if (added.date === "outside") return <p>{added.name} was taken outside this album’s days. It is on this day all the same.</p>;
+  if (added.date === "outside")
+    return <p>{added.name} was taken outside this album’s days. It is on this day all the same.</p>;
   const { other, said } = added.date;
   return (
     <p className="flex flex-wrap items-center gap-x-3">
       {added.name} was taken on {said}.
-      <Button small onClick={() => put(`${added.dayId}:move-photo:${added.useId}`, { what: "move-photo", dayId: added.dayId, useId: added.useId, to: other })}>
+      <Button
+        small
+        onClick={() =>
+          put(`${added.dayId}:move-photo:${added.useId}`, {
+            what: "move-photo",
+            dayId: added.dayId,
+            useId: added.useId,
+            to: other,
+          })
+        }
+      >
         Put it on {said}
       </Button>
       <span className="text-quiet">or leave it here.</span>

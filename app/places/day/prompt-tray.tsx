@@ -11,8 +11,21 @@ export function PromptTray({ view }: { view: DayView }) {
   const [open, setOpen] = useState(false);
   if (!first) return null;
   return (
-    <Tray id="prompt" ring="prompt" state={view.states.prompt} name="Prompt" aside={view.promptFrom && `from ${view.promptFrom}`}>
-      <KeptText part={first} name="prompt" label="Prompt" saved={first.content.prompt.text} toEdit={(text) => ({ kind: "prompt", text, slip: null })} placeholder="A cue for the day, or take one from the deck" />
+    <Tray
+      id="prompt"
+      ring="prompt"
+      state={view.states.prompt}
+      name="Prompt"
+      aside={view.promptFrom && `from ${view.promptFrom}`}
+    >
+      <KeptText
+        part={first}
+        name="prompt"
+        label="Prompt"
+        saved={first.content.prompt.text}
+        toEdit={(text) => ({ kind: "prompt", text, slip: null })}
+        placeholder="A cue for the day, or take one from the deck"
+      />
       {others.map(
         (part) =>
           part.content.prompt.text && (

@@ -1,10 +1,16 @@
 import { useState } from "react";
+import { Options } from "#app/ui/options.tsx";
+import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
 import { parseLength, printNumber, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize, size } from "#core/measure/size.ts";
-import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
-import { Options } from "#app/ui/options.tsx";
 
-type Props = { readonly label: string; readonly value: Size; readonly choices: readonly Size[]; readonly unit: Unit; readonly onPick: (size: Size) => void };
+type Props = {
+  readonly label: string;
+  readonly value: Size;
+  readonly choices: readonly Size[];
+  readonly unit: Unit;
+  readonly onPick: (size: Size) => void;
+};
 
 const OWN = "own";
 
@@ -26,7 +32,11 @@ export function SizePicker({ label, value, choices, unit, onPick }: Props) {
       >
         <Options
           chosen={own ? OWN : listed >= 0 ? String(listed) : "now"}
-          all={[...(listed < 0 ? [["now", printSize(value, unit)] as const] : []), ...choices.map((choice, at) => [String(at), printSize(choice, unit)] as const), [OWN, "Own size"]]}
+          all={[
+            ...(listed < 0 ? [["now", printSize(value, unit)] as const] : []),
+            ...choices.map((choice, at) => [String(at), printSize(choice, unit)] as const),
+            [OWN, "Own size"],
+          ]}
         />
       </select>
       {own && <OwnSize label={label} value={value} unit={unit} onPick={onPick} onDone={() => setOwn(false)} />}
@@ -58,7 +68,11 @@ function OwnSize({ label, value, unit, onPick, onDone }: Omit<Props, "choices"> 
       <input aria-label="Width" value={w} onChange={(event) => setW(event.target.value)} {...box} />
       <span aria-hidden="true">×</span>
       <input aria-label="Height" value={h} onChange={(event) => setH(event.target.value)} {...box} />
-      <button type="button" onClick={take} className="min-h-9 px-2 text-sm font-medium underline decoration-edge underline-offset-3 hover:text-ember">
+      <button
+        type="button"
+        onClick={take}
+        className="min-h-9 px-2 text-sm font-medium underline decoration-edge underline-offset-3 hover:text-ember"
+      >
         Use it
       </button>
       {problem && (

@@ -1,13 +1,20 @@
 import type { ReactNode } from "react";
+import { StateMark } from "#app/drawing/state-mark.tsx";
+import { pendingOf } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { RING_STATE, WITHOUT } from "#app/ui/wording.ts";
 import type { Part } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
-import { StateMark } from "#app/drawing/state-mark.tsx";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { RING_STATE, WITHOUT } from "#app/ui/wording.ts";
 import type { DayPart } from "./view.ts";
 
-type Props = { readonly id: string; readonly ring: Ring; readonly state: RingState; readonly name: string; readonly aside?: ReactNode; readonly children: ReactNode };
+type Props = {
+  readonly id: string;
+  readonly ring: Ring;
+  readonly state: RingState;
+  readonly name: string;
+  readonly aside?: ReactNode;
+  readonly children: ReactNode;
+};
 
 /** One tray of the day: its ring's mark, its name, what it holds. */
 export function Tray({ id, ring, state, name, aside, children }: Props) {
@@ -31,10 +38,18 @@ export function Without({ day, part }: { day: DayPart; part: Part }) {
   const { state, put } = useOutbox();
   const key = `${day.id}:waive:${part}`;
   const pending = pendingOf(state, key);
-  const on = pending?.what === "edit" && pending.edit.kind === "waive" ? pending.edit.on : day.content.waived.includes(part);
+  const on =
+    pending?.what === "edit" && pending.edit.kind === "waive" ? pending.edit.on : day.content.waived.includes(part);
   return (
     <label className="flex min-h-8 items-center gap-2 text-sm text-quiet">
-      <input type="checkbox" checked={on} onChange={(event) => put(key, { what: "edit", dayId: day.id, base: null, edit: { kind: "waive", part, on: event.target.checked } })} className="size-4 accent-ember" />
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(event) =>
+          put(key, { what: "edit", dayId: day.id, base: null, edit: { kind: "waive", part, on: event.target.checked } })
+        }
+        className="size-4 accent-ember"
+      />
       {WITHOUT[part]}
     </label>
   );

@@ -1,3 +1,5 @@
+import type { LeafView } from "#app/drawing/leaf-view.ts";
+import { leadDate, pageOf } from "#app/places/album/view.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
@@ -5,14 +7,17 @@ import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
-import type { LeafView } from "#app/drawing/leaf-view.ts";
-import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { fitWords, leafOf } from "./leaf-of.ts";
 
 export type PhotoInfo = { readonly name: string; readonly taken: string | null; readonly pixels: string };
 
 /** One date's own material on the page; a shared page has several. */
-export type DayPart = { readonly id: string; readonly dateSaid: string; readonly version: number; readonly content: DayContent };
+export type DayPart = {
+  readonly id: string;
+  readonly dateSaid: string;
+  readonly version: number;
+  readonly content: DayContent;
+};
 
 export type DayView = {
   readonly albumId: string;
@@ -50,7 +55,8 @@ function resolution(pixels: { width: number; height: number }, print: Size): num
 }
 
 /** Usual aims, common practice: 300 pixels per inch, 200 acceptable, below 150 soft. */
-const verdict = (ppi: number) => (ppi >= 300 ? "sharp" : ppi >= 200 ? "good" : ppi >= 150 ? "just acceptable" : "will look soft");
+const verdict = (ppi: number) =>
+  ppi >= 300 ? "sharp" : ppi >= 200 ? "good" : ppi >= 150 ? "just acceptable" : "will look soft";
 
 function photoInfo({ photos }: Aggregate, page: Page): Record<string, PhotoInfo> {
   return Object.fromEntries(
@@ -59,7 +65,16 @@ function photoInfo({ photos }: Aggregate, page: Page): Record<string, PhotoInfo>
       if (!photo) return [];
       const ppi = resolution(photo, use.print);
       const date = photo.capturedAt?.slice(0, 10) as CalendarDate | undefined;
-      return [[use.id, { name: photo.name, taken: date ? `${printShort(date)}, ${photo.capturedAt?.slice(11, 16)}` : null, pixels: `${ppi} ppi, ${verdict(ppi)}` }]];
+      return [
+        [
+          use.id,
+          {
+            name: photo.name,
+            taken: date ? `${printShort(date)}, ${photo.capturedAt?.slice(11, 16)}` : null,
+            pixels: `${ppi} ppi, ${verdict(ppi)}`,
+          },
+        ],
+      ];
     }),
   );
 }
@@ -78,7 +93,12 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
     label: page.label ?? `${dayOfMonth(leadDate(page))}`,
     when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
     skipped: page.skipped,
-    parts: page.days.map((day) => ({ id: day.id, dateSaid: printShort(day.date), version: day.version, content: day.content })),
+    parts: page.days.map((day) => ({
+      id: day.id,
+      dateSaid: printShort(day.date),
+      version: day.version,
+      content: day.content,
+    })),
     states: page.states,
     steps: page.steps,
     leaf: leafOf(page, album),
@@ -87,9 +107,12 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
     pageSize: pageSize(page.content, album.format),
     albumSize: album.format.nominal,
     photoInfo: photoInfo(aggregate, page),
-    slipsUsed: Object.fromEntries(pages.flatMap((each) => each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""]] : [])))),
+    slipsUsed: Object.fromEntries(
+      pages.flatMap((each) =>
+        each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""]] : [])),
+      ),
+    ),
     promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
     lastWrite: writes[0] ? `${writes[0].by}, ${saidAt(writes[0].at)}` : null,
   };
 }
-

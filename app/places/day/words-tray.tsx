@@ -1,8 +1,8 @@
-import { countWords } from "#core/words/count.ts";
-import { printSize } from "#core/measure/size.ts";
-import { CARD_SIZES } from "#core/album/formats.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
+import { CARD_SIZES } from "#core/album/formats.ts";
+import { printSize } from "#core/measure/size.ts";
+import { countWords } from "#core/words/count.ts";
 import { KeptText } from "./kept-fields.tsx";
 import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
@@ -16,7 +16,13 @@ export function WordsTray({ view }: { view: DayView }) {
   const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
   const [usual] = CARD_SIZES;
   return (
-    <Tray id="words" ring="words" state={view.states.words} name="Words" aside={cards.length > 0 && `${words} ${words === 1 ? "word" : "words"}`}>
+    <Tray
+      id="words"
+      ring="words"
+      state={view.states.words}
+      name="Words"
+      aside={cards.length > 0 && `${words} ${words === 1 ? "word" : "words"}`}
+    >
       {cards.map(({ part, card }, at) => (
         <div key={card.id} className="grid gap-1.5">
           <KeptText
@@ -34,10 +40,29 @@ export function WordsTray({ view }: { view: DayView }) {
               value={card.size}
               choices={CARD_SIZES}
               unit={view.unit}
-              onPick={(size) => put(`${part.id}:card-size:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "card-size", id: card.id, size } })}
+              onPick={(size) =>
+                put(`${part.id}:card-size:${card.id}`, {
+                  what: "edit",
+                  dayId: part.id,
+                  base: null,
+                  edit: { kind: "card-size", id: card.id, size },
+                })
+              }
             />
-            <Button look="quiet" small aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`} onClick={() => put(`${part.id}:remove:${card.id}`, { what: "edit", dayId: part.id, base: null, edit: { kind: "remove-card", id: card.id } })}>
-                Remove
+            <Button
+              look="quiet"
+              small
+              aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`}
+              onClick={() =>
+                put(`${part.id}:remove:${card.id}`, {
+                  what: "edit",
+                  dayId: part.id,
+                  base: null,
+                  edit: { kind: "remove-card", id: card.id },
+                })
+              }
+            >
+              Remove
             </Button>
           </div>
         </div>
@@ -47,7 +72,13 @@ export function WordsTray({ view }: { view: DayView }) {
           small
           onClick={() => {
             const id = crypto.randomUUID();
-            if (usual) put(`${first.id}:add:${id}`, { what: "edit", dayId: first.id, base: null, edit: { kind: "add-card", card: { id, size: usual, text: "" } } });
+            if (usual)
+              put(`${first.id}:add:${id}`, {
+                what: "edit",
+                dayId: first.id,
+                base: null,
+                edit: { kind: "add-card", card: { id, size: usual, text: "" } },
+              });
           }}
         >
           {cards.length === 0 ? "Add a card" : "Another card"}

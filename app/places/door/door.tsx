@@ -1,12 +1,13 @@
 import type { ReactNode } from "react";
 
-const BARS = [24, 24, 24, 24, 18, 14, 10, 8, 14, 10, 7, 12, 6, 8, 4, 3, 6, 2];
+const HEIGHTS = [24, 24, 24, 24, 18, 14, 10, 8, 14, 10, 7, 12, 6, 8, 4, 3, 6, 2];
+const BARS = HEIGHTS.map((tall, at) => ({ tall, x: at * 20 }));
 
 /** The page before the house: what this is on the left, the way in on the right. */
 export function Door({ title, children }: { title: string; children: ReactNode }) {
   return (
     <div className="grid min-h-dvh wide:grid-cols-[1.1fr_1fr]">
-      <div className="flex flex-col justify-between gap-8 bg-soot p-6 text-on-soot wide:p-12">
+      <header className="flex flex-col justify-between gap-8 bg-soot p-6 text-on-soot wide:p-12">
         <p className="flex items-center gap-3 font-numeral text-xl font-semibold">
           <svg viewBox="0 0 24 24" className="size-7" aria-hidden="true">
             <circle cx="12" cy="12" r="10.4" fill="none" className="stroke-on-soot" strokeWidth="1.6" />
@@ -17,16 +18,24 @@ export function Door({ title, children }: { title: string; children: ReactNode }
         <div className="grid max-w-md gap-4">
           <h1 className="text-3xl wide:text-5xl">One month, one album, one evening at a time.</h1>
           <p className="text-on-soot-quiet wide:text-lg">
-            A workshop for a numbered daily album. It keeps every day’s prompt, photos, words and page, does the measuring, and says what is left to do in the minutes there are tonight.
+            A workshop for a numbered daily album. It keeps every day’s prompt, photos, words and page, does the
+            measuring, and says what is left to do in the minutes there are tonight.
           </p>
         </div>
         <svg viewBox="0 0 360 30" className="hidden w-full max-w-md wide:block" aria-hidden="true">
-          {BARS.map((tall, at) => (
-            <rect key={`${at}-${tall}`} x={at * 20} y={26 - tall} width="17" height={tall} className={tall === 24 ? "fill-flame" : tall > 12 ? "fill-[#b0541f]" : "fill-[#765446]"} />
+          {BARS.map(({ tall, x }) => (
+            <rect
+              key={x}
+              x={x}
+              y={26 - tall}
+              width="17"
+              height={tall}
+              className={tall === 24 ? "fill-flame" : tall > 12 ? "fill-[#b0541f]" : "fill-[#765446]"}
+            />
           ))}
           <rect x="0" y="28" width="357" height="1.5" className="fill-on-soot-quiet/50" />
         </svg>
-      </div>
+      </header>
       <main className="grid content-center p-6 wide:p-12">
         <div className="grid w-full max-w-sm gap-6">
           <h2 className="text-2xl">{title}</h2>

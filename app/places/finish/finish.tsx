@@ -2,7 +2,13 @@ import { Download } from "lucide-react";
 import { buttonLook } from "#app/ui/button.tsx";
 import type { LooseEnd } from "./view.ts";
 
-type Props = { readonly albumId: string; readonly photos: number; readonly inBook: number; readonly wanted: number; readonly ends: readonly LooseEnd[] };
+type Props = {
+  readonly albumId: string;
+  readonly photos: number;
+  readonly inBook: number;
+  readonly wanted: number;
+  readonly ends: readonly LooseEnd[];
+};
 
 /** What is loose, and the ways out of the program. */
 export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
@@ -22,7 +28,10 @@ export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
           <ul>
             {ends.map(({ date, name, said }) => (
               <li key={`${date} ${said}`} className="border-b border-line">
-                <a href={`/albums/${albumId}/days/${date}`} className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]">
+                <a
+                  href={`/albums/${albumId}/days/${date}`}
+                  className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]"
+                >
                   <span className="font-medium">{name}</span>
                   <span>{said}</span>
                 </a>
@@ -36,10 +45,12 @@ export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
           Take it with you
         </h2>
         <Way title="Archive to keep" href={`/albums/${albumId}/archive.zip`} action="Save the archive">
-          A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as they came, places included. It reads back into any Hearth Clock.
+          A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
+          they came, places included. It reads back into any Hearth Clock.
         </Way>
         <Way title="Archive to hand on" href={`/albums/${albumId}/archive.zip?places=out`} action="Save without places">
-          The same, with the place taken out of every photo. Names, faces and words are still in it: look before you share.
+          The same, with the place taken out of every photo. Names, faces and words are still in it: look before you
+          share.
         </Way>
         <Way title="Day plan as a table" href={`/albums/${albumId}/day-plan.csv`} action="Save the table">
           One row a day, as CSV for any spreadsheet.
@@ -49,7 +60,17 @@ export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
   );
 }
 
-function Way({ title, href, action, children }: { title: string; href: string; action: string; children: React.ReactNode }) {
+function Way({
+  title,
+  href,
+  action,
+  children,
+}: {
+  title: string;
+  href: string;
+  action: string;
+  children: React.ReactNode;
+}) {
   return (
     <div className="grid justify-items-start gap-1.5">
       <h3 className="font-medium">{title}</h3>

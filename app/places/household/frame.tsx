@@ -3,10 +3,21 @@ import { Form, NavLink } from "react-router";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
 
-const link = ({ isActive }: { isActive: boolean }) => `flex min-h-11 items-center border-b-2 px-1 ${isActive ? "border-flame text-on-soot" : "border-transparent text-on-soot-quiet hover:text-on-soot"}`;
+const link = ({ isActive }: { isActive: boolean }) =>
+  `flex min-h-11 items-center border-b-2 px-1 ${isActive ? "border-flame text-on-soot" : "border-transparent text-on-soot-quiet hover:text-on-soot"}`;
 
 /** The mantel over the places outside any album: the shelf, a new album, reading an archive, the tray. */
-export function HouseholdFrame({ household, member, look, children }: { household: string; member: string; look: Look; children: ReactNode }) {
+export function HouseholdFrame({
+  household,
+  member,
+  look,
+  children,
+}: {
+  household: string;
+  member: string;
+  look: Look;
+  children: ReactNode;
+}) {
   return (
     <div className="grid min-h-dvh grid-rows-[auto_1fr]">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-1 bg-soot px-4 py-1.5 wide:px-6">

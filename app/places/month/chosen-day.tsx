@@ -11,7 +11,9 @@ export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: 
   return (
     <section aria-label="The chosen day" aria-busy={stale} className={`@container ${stale ? "opacity-60" : ""}`}>
       <div className="flex items-start gap-4">
-        <p className={`font-numeral leading-none font-semibold ${day.label.length > 2 ? "text-4xl" : "text-6xl"}`}>{day.label}</p>
+        <p className={`font-numeral leading-none font-semibold ${day.label.length > 2 ? "text-4xl" : "text-6xl"}`}>
+          {day.label}
+        </p>
         <div className="min-w-0 flex-1">
           <h2 className="text-2xl">{day.title || "No title yet"}</h2>
           <p className="text-sm text-quiet">
@@ -24,23 +26,27 @@ export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: 
         </a>
       </div>
       <div className="mt-4 grid items-start gap-4 @[27rem]:grid-cols-[minmax(150px,190px)_minmax(0,1fr)]">
-        <a href={href} className="block h-48 overflow-hidden rounded-sm bg-mat" tabIndex={-1} aria-hidden="true">
-          <Mat items={matItems(day.leaf, "Page")} unit={day.leaf.unit} label="" small />
-        </a>
+        <div className="h-48 overflow-hidden rounded-sm bg-mat">
+          <Mat
+            items={matItems(day.leaf, "Page")}
+            unit={day.leaf.unit}
+            label={`The page of day ${day.label}, to scale`}
+            small
+          />
+        </div>
         <dl className="border-t border-line">
           {day.lines.map(({ ring, state, said }) => (
-            <div key={ring} className="grid grid-cols-[16px_82px_minmax(0,1fr)] items-center gap-3 border-b border-line py-1.5">
-              <StateMark ring={ring} state={state} />
-              <dt className="text-quiet">
+            <div key={ring} className="ring-line">
+              <dt>
+                <StateMark ring={ring} state={state} />
                 {RING_NAME[ring]}
                 <span className="sr-only">, {RING_STATE[state]}</span>
               </dt>
-              <dd className="min-w-0 leading-snug">{said}</dd>
+              <dd>{said}</dd>
             </div>
           ))}
-          <div className="grid grid-cols-[16px_82px_minmax(0,1fr)] items-center gap-3 border-b border-line py-1.5">
-            <span />
-            <dt className="text-quiet">Page size</dt>
+          <div className="ring-line">
+            <dt className="pl-7">Page size</dt>
             <dd>{day.size}</dd>
           </div>
         </dl>

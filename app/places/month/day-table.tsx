@@ -1,12 +1,17 @@
-import { RINGS } from "#core/album/steps.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
 import { stateNamed } from "#app/drawing/states.ts";
 import { shortDate, shortWeekday } from "#app/ui/say-date.ts";
 import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import { RINGS } from "#core/album/steps.ts";
 import type { MonthView } from "./view.ts";
 
-type Props = { readonly view: MonthView; readonly rows: readonly PageRow[]; readonly chosen: number; readonly onChoose: (index: number) => void };
+type Props = {
+  readonly view: MonthView;
+  readonly rows: readonly PageRow[];
+  readonly chosen: number;
+  readonly onChoose: (index: number) => void;
+};
 
 /** The dial's equal twin: the same days and the same five rings, as rows. */
 export function DayTable({ view, rows, chosen, onChoose }: Props) {
@@ -35,9 +40,18 @@ export function DayTable({ view, rows, chosen, onChoose }: Props) {
       </thead>
       <tbody>
         {rows.map((row, index) => (
-          <tr key={row.date} className={`border-b border-line ${index === chosen ? "bg-panel shadow-[inset_3px_0_0_var(--color-ember)]" : ""}`}>
+          <tr
+            key={row.date}
+            className={`border-b border-line ${index === chosen ? "bg-panel shadow-[inset_3px_0_0_var(--color-ember)]" : ""}`}
+          >
             <th scope="row" className="w-16 py-0 pr-3 pl-2 font-numeral text-lg font-semibold">
-              <button type="button" className="min-h-10 w-full text-left hover:text-ember" aria-label={`Show ${row.label} beside the list`} aria-pressed={index === chosen} onClick={() => onChoose(index)}>
+              <button
+                type="button"
+                className="min-h-10 w-full text-left hover:text-ember"
+                aria-label={`Show ${row.label} beside the list`}
+                aria-pressed={index === chosen}
+                onClick={() => onChoose(index)}
+              >
                 {row.label || "–"}
               </button>
             </th>

@@ -3,15 +3,21 @@ import { useNavigate, useSearchParams } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { useRunning } from "#app/ui/use-running.ts";
 import { useMedia } from "#app/ui/use-media.ts";
+import { useRunning } from "#app/ui/use-running.ts";
 import { RING_NAME } from "#app/ui/wording.ts";
-import { DayTable } from "./day-table.tsx";
 import { ChosenDayPanel } from "./chosen-day.tsx";
+import { DayTable } from "./day-table.tsx";
 import { Tonight } from "./tonight.tsx";
 import type { MonthView } from "./view.ts";
 
-type Props = { readonly view: MonthView; readonly rows: readonly PageRow[]; /** The server's guess at a small screen, which gets the list. */ readonly phone: boolean; readonly asked: string | null; readonly minuteChoices: readonly number[] };
+type Props = {
+  readonly view: MonthView;
+  readonly rows: readonly PageRow[] /** The server's guess at a small screen, which gets the list. */;
+  readonly phone: boolean;
+  readonly asked: string | null;
+  readonly minuteChoices: readonly number[];
+};
 
 /** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
 const SETTLE = 140;
@@ -43,10 +49,20 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
   };
 
   return (
-    <div className={table ? "grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:p-7" : "grid gap-6 p-4 wide:grid-cols-[minmax(0,1.15fr)_minmax(380px,1fr)] wide:p-7"}>
+    <div
+      className={
+        table
+          ? "grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:p-7"
+          : "grid gap-6 p-4 wide:grid-cols-[minmax(0,1.15fr)_minmax(380px,1fr)] wide:p-7"
+      }
+    >
       <h1 className="sr-only">Month</h1>
       <section aria-label="The days" className="min-w-0">
-        {table ? <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} /> : <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} />}
+        {table ? (
+          <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} />
+        ) : (
+          <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} />
+        )}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
           <a href={hrefAs(table ? "dial" : "table")} data-in-place className="link">
@@ -76,12 +92,21 @@ function Legend() {
   return (
     <details className="max-w-md">
       <summary className="min-h-8">How to read it</summary>
-      <p className="pt-1">From the rim inward: prompt, photos, words, paper, in the book. Arrow keys turn the dial, Enter opens the day.</p>
+      <p className="pt-1">
+        From the rim inward: prompt, photos, words, paper, in the book. Arrow keys turn the dial, Enter opens the day.
+      </p>
       <ul className="flex flex-wrap gap-x-5 gap-y-1 pt-2">
         {(["done", "begun", "open", "not-needed"] as const).map((state) => (
           <li key={state} className="flex items-center gap-2">
             <StateMark ring="paper" state={state} />
-            {{ done: "filled: done", begun: "hatched: begun", open: "open: to come", "not-needed": "line: not needed" }[state]}
+            {
+              {
+                done: "filled: done",
+                begun: "hatched: begun",
+                open: "open: to come",
+                "not-needed": "line: not needed",
+              }[state]
+            }
           </li>
         ))}
       </ul>
@@ -108,7 +133,6 @@ function DialWithKeys({ view, rows, chosen, onChoose }: Choosing) {
     event.preventDefault();
   };
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a native list box cannot be drawn as a dial
     <div
       role="listbox"
       aria-label={`The month as a dial. Rings from the rim inward: ${Object.values(RING_NAME).join(", ")}`}
@@ -117,14 +141,26 @@ function DialWithKeys({ view, rows, chosen, onChoose }: Choosing) {
       onKeyDown={onKeyDown}
       className="mx-auto aspect-square w-full max-w-[min(100%,calc(100dvh-150px))] rounded-full"
     >
-      {running && rows.map((row, index) => (
-        // biome-ignore lint/a11y/useFocusableInteractive: the list box holds the focus and names its active option
-        // biome-ignore lint/a11y/useSemanticElements: see above
-        <div key={row.date} role="option" id={`dial-${row.date}`} aria-selected={index === chosen} className="sr-only">
-          {spoken(row)}
-        </div>
-      ))}
-      <Dial rows={rows} chosen={chosen} today={view.today} centre={{ big: String(view.inBook), small: [`of ${view.wanted}`, "in the book"] }} onChoose={onChoose} />
+      {running &&
+        rows.map((row, index) => (
+          // biome-ignore lint/a11y/useFocusableInteractive: the list box holds the focus and names its active option
+          <div
+            key={row.date}
+            role="option"
+            id={`dial-${row.date}`}
+            aria-selected={index === chosen}
+            className="sr-only"
+          >
+            {spoken(row)}
+          </div>
+        ))}
+      <Dial
+        rows={rows}
+        chosen={chosen}
+        today={view.today}
+        centre={{ big: String(view.inBook), small: [`of ${view.wanted}`, "in the book"] }}
+        onChoose={onChoose}
+      />
     </div>
   );
 }

@@ -37,7 +37,10 @@ export function Tonight({ albumId, tonight, choices }: Props) {
         <ul className="grid gap-0.5 pt-2">
           {tonight.items.map(({ date, label, minutes, said }) => (
             <li key={`${date} ${said}`}>
-              <a href={`/albums/${albumId}/days/${date}#finish`} className="grid grid-cols-[4rem_1fr] gap-2 py-0.5 hover:text-ember">
+              <a
+                href={`/albums/${albumId}/days/${date}#finish`}
+                className="grid grid-cols-[4rem_1fr] gap-2 py-0.5 hover:text-ember"
+              >
                 <span className="text-quiet">{minutes} min</span>
                 <span>
                   <strong className="font-semibold">{label}</strong>: {said}

@@ -1,16 +1,16 @@
+import type { LeafView } from "#app/drawing/leaf-view.ts";
+import { leadDate, pageOf } from "#app/places/album/view.ts";
+import { leafOf } from "#app/places/day/leaf-of.ts";
+import { FOUNDATION_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf, progressOf } from "#core/album/page.ts";
-import { type Ring, RINGS, type RingState } from "#core/album/steps.ts";
+import { RINGS, type Ring, type RingState } from "#core/album/steps.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
 import { inSpan } from "#core/month/span.ts";
 import { tonight } from "#core/pace/tonight.ts";
 import { countWords } from "#core/words/count.ts";
-import type { LeafView } from "#app/drawing/leaf-view.ts";
-import { leafOf } from "#app/places/day/leaf-of.ts";
-import { leadDate, pageOf } from "#app/places/album/view.ts";
-import { FOUNDATION_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
 
 export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };
 export type ChosenDay = {
@@ -30,7 +30,10 @@ export type MonthView = {
   readonly today: number | null;
   readonly inBook: number;
   readonly wanted: number;
-  readonly tonight: { readonly minutes: number; readonly items: readonly { date: CalendarDate; label: string; minutes: number; said: string }[] };
+  readonly tonight: {
+    readonly minutes: number;
+    readonly items: readonly { date: CalendarDate; label: string; minutes: number; said: string }[];
+  };
   readonly setAside: number;
 };
 
@@ -50,10 +53,14 @@ function ringSaid(page: Page, ring: Ring): string {
       return content.photos.length > 0 ? `${many(content.photos.length, "photo")}${left}` : "None yet";
     case "words": {
       const words = content.cards.reduce((sum, { text }) => sum + countWords(text), 0);
-      return content.cards.length > 0 ? `${many(content.cards.length, "card")}, ${many(words, "word")}${left}` : "No card yet";
+      return content.cards.length > 0
+        ? `${many(content.cards.length, "card")}, ${many(words, "word")}${left}`
+        : "No card yet";
     }
     case "paper":
-      return content.foundation ? `${FOUNDATION_NAME[content.foundation.kind]}${content.foundation.basePaper ? ` over ${content.foundation.basePaper}` : ""}` : "No page chosen yet";
+      return content.foundation
+        ? `${FOUNDATION_NAME[content.foundation.kind]}${content.foundation.basePaper ? ` over ${content.foundation.basePaper}` : ""}`
+        : "No page chosen yet";
     case "book":
       return page.states.book === "done" ? "Yes" : next ? STEP_TO_DO[next.step] : "Not yet";
   }
@@ -63,7 +70,10 @@ function chosenDay(page: Page, plan: AlbumPlan): ChosenDay {
   return {
     date: leadDate(page),
     label: page.label ?? "",
-    title: page.days.map((day) => day.content.title).filter(Boolean).join(" / "),
+    title: page.days
+      .map((day) => day.content.title)
+      .filter(Boolean)
+      .join(" / "),
     when: page.days.map(({ date }) => `${weekdayName(date)}, ${printDate(date)}`).join(" and "),
     skipped: page.skipped,
     leaf: leafOf(page, plan),
@@ -81,7 +91,11 @@ function turnOf(pages: readonly Page[], date: CalendarDate): number | null {
 
 export type MonthQuery = { readonly date: CalendarDate | null; readonly minutes: number };
 
-export function monthView({ album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] }, today: CalendarDate, { date, minutes }: MonthQuery): MonthView {
+export function monthView(
+  { album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] },
+  today: CalendarDate,
+  { date, minutes }: MonthQuery,
+): MonthView {
   const pages = pagesOf(album, days);
   const page = pageOf(pages, date) ?? (inSpan(album.span, today) ? pageOf(pages, today) : undefined) ?? pages[0];
   if (!page) throw new Error("an album has at least one day");
@@ -92,9 +106,13 @@ export function monthView({ album, days }: { album: AlbumPlan & { id: string }; 
     ...progressOf(pages),
     tonight: {
       minutes,
-      items: tonight(pages, today, minutes).map((item) => ({ date: leadDate(item.page), label: item.page.label ?? "", minutes: item.step.minutes, said: STEP_TO_DO[item.step.step] })),
+      items: tonight(pages, today, minutes).map((item) => ({
+        date: leadDate(item.page),
+        label: item.page.label ?? "",
+        minutes: item.step.minutes,
+        said: STEP_TO_DO[item.step.step],
+      })),
     },
     setAside: slotsSetAside(days, album.span).length,
   };
 }
-

@@ -1,14 +1,21 @@
 import { useEffect, useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
-import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import { Button } from "#app/ui/button.tsx";
 import { ChoiceCard } from "#app/ui/choice-card.tsx";
 import { TextField } from "#app/ui/field.tsx";
 import { NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import type { BookChoice, MonthChoice } from "./view.ts";
 
-type Answer = { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> } | { ok: false; reason: "unreachable" | "store-gone" };
-type Props = { readonly months: readonly MonthChoice[]; readonly usual: number; readonly books: readonly BookChoice[]; readonly answer: Answer | null };
+type Answer =
+  | { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> }
+  | { ok: false; reason: "unreachable" | "store-gone" };
+type Props = {
+  readonly months: readonly MonthChoice[];
+  readonly usual: number;
+  readonly books: readonly BookChoice[];
+  readonly answer: Answer | null;
+};
 
 const STEPS = ["Which days", "What the number means", "Which book"] as const;
 /** Which step a field stands on, to go back to when it is refused. */
@@ -64,36 +71,99 @@ export function NewAlbum({ months, usual, books, answer }: Props) {
           <legend className="sr-only">Month</legend>
           <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
             {months.map((each) => (
-              <ChoiceCard key={each.start} name="month" value={each.start} checked={month === each} onChoose={() => setSpan({ start: each.start, end: each.end })} label={each.name} />
+              <ChoiceCard
+                key={each.start}
+                name="month"
+                value={each.start}
+                checked={month === each}
+                onChoose={() => setSpan({ start: each.start, end: each.end })}
+                label={each.name}
+              />
             ))}
-            <ChoiceCard name="month" value="own" checked={!month} onChoose={() => setSpan({ start: span.start, end: "" })} label="Other days" hint="1 to 62 of them" />
+            <ChoiceCard
+              name="month"
+              value="own"
+              checked={!month}
+              onChoose={() => setSpan({ start: span.start, end: "" })}
+              label="Other days"
+              hint="1 to 62 of them"
+            />
           </div>
         </fieldset>
         <div className="grid gap-4 sm:grid-cols-3">
-          <TextField label="First day" type="date" name="start" value={span.start} onChange={(event) => setSpan({ ...span, start: event.target.value })} required error={errors.start} />
-          <TextField label="Last day" type="date" name="end" value={span.end} onChange={(event) => setSpan({ ...span, end: event.target.value })} required error={errors.end} />
-          <TextField label="Title" name="title" value={titleShown} onChange={(event) => setTitle(event.target.value)} maxLength={120} required error={errors.title} />
+          <TextField
+            label="First day"
+            type="date"
+            name="start"
+            value={span.start}
+            onChange={(event) => setSpan({ ...span, start: event.target.value })}
+            required
+            error={errors.start}
+          />
+          <TextField
+            label="Last day"
+            type="date"
+            name="end"
+            value={span.end}
+            onChange={(event) => setSpan({ ...span, end: event.target.value })}
+            required
+            error={errors.end}
+          />
+          <TextField
+            label="Title"
+            name="title"
+            value={titleShown}
+            onChange={(event) => setTitle(event.target.value)}
+            maxLength={120}
+            required
+            error={errors.title}
+          />
         </div>
       </div>
       <fieldset className={step === 1 ? "grid gap-2 sm:grid-cols-3" : "hidden"}>
         <legend className="sr-only">What the number means</legend>
         {NUMBERINGS.map((each) => (
-          <ChoiceCard key={each} name="numbering" value={each} checked={numbering === each} onChoose={() => setNumbering(each)} label={NUMBERING_NAME[each]} hint={NUMBERING_HINT[each]} />
+          <ChoiceCard
+            key={each}
+            name="numbering"
+            value={each}
+            checked={numbering === each}
+            onChoose={() => setNumbering(each)}
+            label={NUMBERING_NAME[each]}
+            hint={NUMBERING_HINT[each]}
+          />
         ))}
       </fieldset>
       <div className={step === 2 ? "grid gap-5" : "hidden"}>
         <fieldset className="grid grid-cols-2 gap-2 sm:grid-cols-3 wide:grid-cols-5">
           <legend className="sr-only">Book</legend>
           {books.map((each) => (
-            <ChoiceCard key={each.id} name="book" value={each.id} checked={book === each.id} onChoose={() => setBook(each.id)} label={each.name} picture={<BookOutline book={each} />} />
+            <ChoiceCard
+              key={each.id}
+              name="book"
+              value={each.id}
+              checked={book === each.id}
+              onChoose={() => setBook(each.id)}
+              label={each.name}
+              picture={<BookOutline book={each} />}
+            />
           ))}
         </fieldset>
-        <p className="text-sm text-quiet">Sizes are typical. Makers differ: measure your own protector later under Album, and the plan follows.</p>
+        <p className="text-sm text-quiet">
+          Sizes are typical. Makers differ: measure your own protector later under Album, and the plan follows.
+        </p>
         <fieldset className="flex gap-6">
           <legend className="mb-1 text-sm font-medium">Measure in</legend>
           {(["inch", "cm"] as const).map((each) => (
             <label key={each} className="flex min-h-9 items-center gap-2">
-              <input type="radio" name="unit" value={each} checked={(unit ?? books.find(({ id }) => id === book)?.unit ?? "inch") === each} onChange={() => setUnit(each)} className="size-4 accent-ember" />
+              <input
+                type="radio"
+                name="unit"
+                value={each}
+                checked={(unit ?? books.find(({ id }) => id === book)?.unit ?? "inch") === each}
+                onChange={() => setUnit(each)}
+                className="size-4 accent-ember"
+              />
               {each === "inch" ? "Inches, with fractions" : "Centimetres"}
             </label>
           ))}
@@ -123,12 +193,21 @@ function BookOutline({ book }: { book: BookChoice }) {
     <svg viewBox="0 0 100 84" className="h-20 w-full" aria-hidden="true">
       <g transform={`translate(${(100 - w) / 2} ${80 - h})`}>
         <rect width={w} height={h} rx="1" className="fill-raised stroke-edge" />
-        {book.margin > 0 && <line x1={book.margin * scale} x2={book.margin * scale} y1="0" y2={h} className="stroke-line" />}
+        {book.margin > 0 && (
+          <line x1={book.margin * scale} x2={book.margin * scale} y1="0" y2={h} className="stroke-line" />
+        )}
         {book.binding === "sewn" && <path d={`M2.5 3V${h - 3}`} className="stroke-edge" strokeDasharray="4 2" />}
         {(book.binding === "ring" ? [0.18, 0.5, 0.82] : book.binding === "two-hole" ? [0.31, 0.69] : []).map((at) => (
           <circle key={at} cx={book.margin * scale * 0.5} cy={h * at} r="1.6" className="fill-edge" />
         ))}
-        <text x={(w + book.margin * scale) / 2} y={h / 2} textAnchor="middle" dominantBaseline="central" className="fill-text font-numeral font-semibold" fontSize="10">
+        <text
+          x={(w + book.margin * scale) / 2}
+          y={h / 2}
+          textAnchor="middle"
+          dominantBaseline="central"
+          className="fill-text font-numeral font-semibold"
+          fontSize="10"
+        >
           {book.size.replace(" cm", "")}
         </text>
       </g>

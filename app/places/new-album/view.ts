@@ -4,7 +4,16 @@ import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, dayOfMonth, lastOfMonth, monthName, parseDate } from "#core/month/dates.ts";
 
 export type MonthChoice = { readonly name: string; readonly start: string; readonly end: string };
-export type BookChoice = { readonly id: string; readonly name: string; readonly size: string; readonly unit: "inch" | "cm"; readonly w: number; readonly h: number; readonly margin: number; readonly binding: string };
+export type BookChoice = {
+  readonly id: string;
+  readonly name: string;
+  readonly size: string;
+  readonly unit: "inch" | "cm";
+  readonly w: number;
+  readonly h: number;
+  readonly margin: number;
+  readonly binding: string;
+};
 
 const firstOf = (date: CalendarDate): CalendarDate => addDays(date, 1 - dayOfMonth(date));
 

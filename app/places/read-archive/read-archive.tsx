@@ -3,7 +3,9 @@ import { Button } from "#app/ui/button.tsx";
 import { Labelled } from "#app/ui/field.tsx";
 import { ARCHIVE_PROBLEM } from "#app/ui/wording.ts";
 
-type Answer = { ok: false; reason: keyof typeof ARCHIVE_PROBLEM | "unreachable" | "store-gone" } | { ok: false; reason: "already-here"; albumId: string };
+type Answer =
+  | { ok: false; reason: keyof typeof ARCHIVE_PROBLEM | "unreachable" | "store-gone" }
+  | { ok: false; reason: "already-here"; albumId: string };
 
 export function ReadArchive({ answer }: { answer: Answer | null }) {
   const busy = useNavigation().state !== "idle";
@@ -17,11 +19,16 @@ export function ReadArchive({ answer }: { answer: Answer | null }) {
     <div className="mx-auto grid max-w-xl gap-6">
       <div>
         <h1 className="text-3xl">Read an archive</h1>
-        <p className="text-quiet">An album that was saved from here or from another Hearth Clock comes back whole: every day, word, photo and tick.</p>
+        <p className="text-quiet">
+          An album that was saved from here or from another Hearth Clock comes back whole: every day, word, photo and
+          tick.
+        </p>
       </div>
       <Form method="post" encType="multipart/form-data" className="grid gap-5">
         <Labelled label="The archive" hint="A file ending in .zip, up to 1 GB" error={error}>
-          {(props) => <input type="file" name="archive" accept=".zip,application/zip" required className="field" {...props} />}
+          {(props) => (
+            <input type="file" name="archive" accept=".zip,application/zip" required className="field" {...props} />
+          )}
         </Labelled>
         {answer?.reason === "already-here" && (
           <div role="alert" className="grid gap-2 border-l-4 border-ember pl-4">
@@ -33,7 +40,8 @@ export function ReadArchive({ answer }: { answer: Answer | null }) {
               , or choose the file again and read it as a second album.
             </p>
             <label className="flex min-h-9 items-center gap-2">
-              <input type="checkbox" name="copy" value="yes" className="size-4 accent-ember" /> Read it as a second album
+              <input type="checkbox" name="copy" value="yes" className="size-4 accent-ember" /> Read it as a second
+              album
             </label>
           </div>
         )}

@@ -1,18 +1,24 @@
 import { Form, useNavigation } from "react-router";
-import { BINDINGS } from "#core/album/model.ts";
-import { NUMBERINGS } from "#core/month/numbering.ts";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { BINDING_NAME, NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { BINDINGS } from "#core/album/model.ts";
+import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
 
-type Answer = { ok: true } | { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> } | { ok: false; reason: "changed-since" | "unreachable" | "store-gone" };
+type Answer =
+  | { ok: true }
+  | { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> }
+  | { ok: false; reason: "changed-since" | "unreachable" | "store-gone" };
 
 /** Everything about the album that the first three steps asked, and the measured sizes behind its name. */
 export function Settings({ view, answer }: { view: SettingsView; answer: Answer | null }) {
   const busy = useNavigation().state !== "idle";
-  const errors: Readonly<Record<string, string>> = answer && !answer.ok && answer.reason === "fields" ? answer.errors : {};
-  const length = (name: keyof SettingsView["lengths"], label: string) => <TextField label={label} name={name} defaultValue={view.lengths[name]} error={errors[name]} inputMode="text" />;
+  const errors: Readonly<Record<string, string>> =
+    answer && !answer.ok && answer.reason === "fields" ? answer.errors : {};
+  const length = (name: keyof SettingsView["lengths"], label: string) => (
+    <TextField label={label} name={name} defaultValue={view.lengths[name]} error={errors[name]} inputMode="text" />
+  );
   return (
     <div className="grid max-w-3xl gap-8 p-4 wide:p-7">
       <h1 className="text-3xl">Album</h1>
@@ -26,12 +32,17 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
           <div className="grid gap-4 sm:grid-cols-3">
             <TextField label="Title" name="title" defaultValue={view.title} maxLength={120} error={errors.title} />
             <TextField label="First day" type="date" name="start" defaultValue={view.start} error={errors.start} />
-            <TextField label="Last day" type="date" name="end" defaultValue={view.end} error={errors.end} hint="Days left out are set aside with all they hold." />
+            <TextField
+              label="Last day"
+              type="date"
+              name="end"
+              defaultValue={view.end}
+              error={errors.end}
+              hint="Days left out are set aside with all they hold."
+            />
           </div>
           {view.aside.length > 0 && (
-            <p>
-              Set aside now: {view.aside.join(", ")}. Move the first or last day to bring them back.
-            </p>
+            <p>Set aside now: {view.aside.join(", ")}. Move the first or last day to bring them back.</p>
           )}
           <div className="grid gap-4 sm:grid-cols-2">
             <SelectField label="The number is" name="numbering" defaultValue={view.numbering} error={errors.numbering}>
@@ -51,10 +62,17 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
           <h2 id="book" className="border-b border-line pb-2 text-xl">
             The book, measured
           </h2>
-          <p className="text-sm text-quiet">Presets are typical. Put a ruler to your own: 4½, 4 1/2, 4.5, 11.4 cm and 114 mm are all understood.</p>
+          <p className="text-sm text-quiet">
+            Presets are typical. Put a ruler to your own: 4½, 4 1/2, 4.5, 11.4 cm and 114 mm are all understood.
+          </p>
           <div className="grid grid-cols-2 gap-4 sm:grid-cols-3">
             <div className="col-span-2">
-              <TextField label="What it is called" name="formatName" defaultValue={view.formatName} error={errors.formatName} />
+              <TextField
+                label="What it is called"
+                name="formatName"
+                defaultValue={view.formatName}
+                error={errors.formatName}
+              />
             </div>
             <SelectField label="Held by" name="binding" defaultValue={view.binding} error={errors.binding}>
               {BINDINGS.map((each) => (
@@ -65,7 +83,13 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
             </SelectField>
             {length("nominalW", "Page width")}
             {length("nominalH", "Page height")}
-            <TextField label="Rings or spine hold, mm" name="capacity" defaultValue={view.capacity} error={errors.capacity} inputMode="decimal" />
+            <TextField
+              label="Rings or spine hold, mm"
+              name="capacity"
+              defaultValue={view.capacity}
+              error={errors.capacity}
+              inputMode="decimal"
+            />
             {length("openingW", "Opening width")}
             {length("openingH", "Opening height")}
             {length("margin", "Binding margin")}
@@ -97,9 +121,15 @@ function Said({ answer }: { answer: Answer | null }) {
       ? "Something below needs another look. Nothing was changed yet."
       : answer.reason === "changed-since"
         ? "Somebody changed these settings after you opened them. Yours are still in the form; load the page in another window to compare, then save again there."
-        : UNREACHABLE[answer.reason].replace("What you wrote is kept on this device and sent when it is back.", "What you wrote is still in the form. Save again in a moment.");
+        : UNREACHABLE[answer.reason].replace(
+            "What you wrote is kept on this device and sent when it is back.",
+            "What you wrote is still in the form. Save again in a moment.",
+          );
   return (
-    <p role={answer.ok ? "status" : "alert"} className={`border-l-4 pl-3 font-medium ${answer.ok ? "border-ring-words" : "border-ember"}`}>
+    <p
+      role={answer.ok ? "status" : "alert"}
+      className={`border-l-4 pl-3 font-medium ${answer.ok ? "border-ring-words" : "border-ember"}`}
+    >
       {text}
     </p>
   );

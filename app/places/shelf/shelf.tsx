@@ -10,7 +10,11 @@ export function Shelf({ albums }: { albums: readonly ShelfAlbum[] }) {
       <div className="mb-6 flex flex-wrap items-end justify-between gap-4">
         <div>
           <h1 className="text-3xl">The shelf</h1>
-          {albums.length > 0 && <p className="text-quiet">Albums to one scale. The spine is as thick as the pages make it, the ribbon as long as the album is done.</p>}
+          {albums.length > 0 && (
+            <p className="text-quiet">
+              Albums to one scale. The spine is as thick as the pages make it, the ribbon as long as the album is done.
+            </p>
+          )}
         </div>
         <div className="flex flex-wrap gap-3">
           <Link to="/albums/read" className={buttonLook("plain")}>
@@ -30,7 +34,10 @@ function EmptyShelf() {
   return (
     <div className="grid max-w-lg gap-3 border-l-4 border-line py-2 pl-5">
       <h2 className="text-xl">Nothing on the shelf yet</h2>
-      <p>Make an album for a month: pick its days, say what the number means, choose the book. Four clicks, and everything can be changed later.</p>
+      <p>
+        Make an album for a month: pick its days, say what the number means, choose the book. Four clicks, and
+        everything can be changed later.
+      </p>
     </div>
   );
 }
@@ -41,7 +48,13 @@ function Albums({ albums }: { albums: readonly ShelfAlbum[] }) {
       {albums.map((album) => (
         <li key={album.id}>
           <Link to={`/albums/${album.id}/month`} className="group block">
-            <AlbumBook days={album.wanted} title={album.title} photoId={album.photoId} cover={album.cover} done={album.wanted === 0 ? 0 : album.inBook / album.wanted} />
+            <AlbumBook
+              days={album.wanted}
+              title={album.title}
+              photoId={album.photoId}
+              cover={album.cover}
+              done={album.wanted === 0 ? 0 : album.inBook / album.wanted}
+            />
             <h2 className="mt-3 text-xl group-hover:text-ember">{album.title}</h2>
             <p>
               <strong className="font-semibold">{album.inBook}</strong> of {album.wanted} in the book

@@ -1,8 +1,8 @@
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { closedThickness, pagesOf, progressOf } from "#core/album/page.ts";
+import { toMillimetres } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import { printDate } from "#core/month/dates.ts";
-import { toMillimetres } from "#core/measure/length.ts";
 
 /** One album on the shelf: its cover picture, its proportions closed, how far it is. */
 export type ShelfAlbum = {
@@ -25,7 +25,9 @@ export function shelfView({ album, days }: { album: AlbumPlan & { id: string }; 
   const pages = pagesOf(album, days);
   const inside = closedThickness(pages, album.format) / 1000;
   const { inBook, wanted } = progressOf(pages);
-  const best = pages.find((page) => page.states.book === "done" && page.content.photos.length > 0) ?? pages.find((page) => page.content.photos.length > 0);
+  const best =
+    pages.find((page) => page.states.book === "done" && page.content.photos.length > 0) ??
+    pages.find((page) => page.content.photos.length > 0);
   return {
     id: album.id,
     title: album.title,
@@ -33,7 +35,12 @@ export function shelfView({ album, days }: { album: AlbumPlan & { id: string }; 
     book: `${album.format.name}, ${printSize(album.format.nominal, album.unit)}`,
     inBook,
     wanted,
-    cover: { w: toMillimetres(album.format.outer.w), h: toMillimetres(album.format.outer.h), thick: inside + BOARDS, spine: album.format.capacity / 1000 },
+    cover: {
+      w: toMillimetres(album.format.outer.w),
+      h: toMillimetres(album.format.outer.h),
+      thick: inside + BOARDS,
+      spine: album.format.capacity / 1000,
+    },
     thickSaid: `about ${Math.round(inside + BOARDS)} mm closed; holds ${Math.round(album.format.capacity / 1000)}`,
     photoId: best?.content.photos[0]?.photoId ?? null,
   };

@@ -1,8 +1,19 @@
 import { Form } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 
-type Piece = { readonly kind: "card" | "insert" | "photo"; readonly id: string; readonly albumTitle: string; readonly on: string; readonly photoId: string | null; readonly daysLeft: number };
-type Props = { readonly albums: readonly { id: string; title: string; daysLeft: number }[]; readonly pieces: readonly Piece[]; readonly unreachable: boolean };
+type Piece = {
+  readonly kind: "card" | "insert" | "photo";
+  readonly id: string;
+  readonly albumTitle: string;
+  readonly on: string;
+  readonly photoId: string | null;
+  readonly daysLeft: number;
+};
+type Props = {
+  readonly albums: readonly { id: string; title: string; daysLeft: number }[];
+  readonly pieces: readonly Piece[];
+  readonly unreachable: boolean;
+};
 
 const NAME = { card: "A card", insert: "An insert", photo: "A photo" } as const;
 const left = (days: number) => (days === 1 ? "1 day left" : `${days} days left`);
@@ -27,7 +38,14 @@ export function TrayPlace({ albums, pieces, unreachable }: Props) {
           <Row key={id} id={id} intent="album" name={`The album ${title}`} about={left(daysLeft)} />
         ))}
         {pieces.map(({ kind, id, albumTitle, on, photoId, daysLeft }) => (
-          <Row key={id} id={id} intent={kind} name={`${NAME[kind]} from ${on}, ${albumTitle}`} about={left(daysLeft)} photoId={photoId} />
+          <Row
+            key={id}
+            id={id}
+            intent={kind}
+            name={`${NAME[kind]} from ${on}, ${albumTitle}`}
+            about={left(daysLeft)}
+            photoId={photoId}
+          />
         ))}
       </ul>
       {!empty && (
@@ -42,7 +60,19 @@ export function TrayPlace({ albums, pieces, unreachable }: Props) {
   );
 }
 
-function Row({ id, intent, name, about, photoId = null }: { id: string; intent: string; name: string; about: string; photoId?: string | null }) {
+function Row({
+  id,
+  intent,
+  name,
+  about,
+  photoId = null,
+}: {
+  id: string;
+  intent: string;
+  name: string;
+  about: string;
+  photoId?: string | null;
+}) {
   return (
     <li className="flex items-center gap-4 border-b border-line py-2">
       {photoId && <img src={`/photos/${photoId}/96`} alt="" className="size-12 rounded-sm object-cover" />}

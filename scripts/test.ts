@@ -1,0 +1,39 @@
+import { spawnSync } from "node:child_process";
+import { readFileSync, rmSync } from "node:fs";
+import path from "node:path";
+
+/** Runs the unit, outside and fault tests, then the browser tests, and ends with one line that counts them all. */
+const root = path.resolve(import.meta.dirname, "..");
+const report = (name: string) => path.join(root, ".hearth", name);
+const run = (...command: string[]) =>
+  spawnSync("npx", ["--no-install", ...command], { cwd: root, stdio: "inherit" }).status ?? 1;
+
+type Vitest = {
+  numPassedTests: number;
+  numFailedTests: number;
+  testResults: { status: string; assertionResults: unknown[] }[];
+};
+type Playwright = { stats: { expected: number; unexpected: number; flaky: number }; errors: unknown[] };
+const read = <T>(name: string): T | null => {
+  try {
+    return JSON.parse(readFileSync(report(name), "utf8")) as T;
+  } catch {
+    return null;
+  }
+};
+
+for (const name of ["unit.json", "browser.json"]) rmSync(report(name), { force: true });
+const statuses = [
+  run("vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${report("unit.json")}`),
+  run("playwright", "test", "--config=tests/browser/playwright.config.ts"),
+];
+const unit = read<Vitest>("unit.json");
+const browser = read<Playwright>("browser.json");
+const passed = (unit?.numPassedTests ?? 0) + (browser ? browser.stats.expected + browser.stats.flaky : 0);
+// A file that could not be run at all holds no test to fail, and a runner that left no report failed as a whole.
+const unread =
+  unit?.testResults.filter(({ status, assertionResults }) => status === "failed" && assertionResults.length === 0)
+    .length ?? 1;
+const failed = (unit?.numFailedTests ?? 0) + unread + (browser ? browser.stats.unexpected + browser.errors.length : 1);
+process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+process.exitCode = statuses.every((status) => status === 0) && failed === 0 ? 0 : 1;

@@ -1,0 +1,105 @@
+import { expect, type Page, test } from "@playwright/test";
+import { makeDecember, saved, signIn, signUp } from "./keeper.ts";
+
+const title = (page: Page) => page.getByLabel("Title", { exact: true });
+
+test("two windows on one day: the later is told who wrote what, keeps its words, and chooses", async ({
+  page,
+  browser,
+}) => {
+  const mail = await signUp(page, "Maren");
+  const album = await makeDecember(page);
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, mail);
+  await page.goto(`${album}/days/2026-12-09`);
+  await other.goto(`${album}/days/2026-12-09`);
+  await title(page).fill("Lit windows");
+  await saved(page);
+  await title(other).fill("Windows, counted");
+  const clash = other.getByRole("alert").filter({ hasText: "Maren changed the title in another window" });
+  await expect(clash).toContainText("Lit windows");
+  await expect(clash).toContainText("Windows, counted");
+  await other.reload();
+  await expect(clash).toContainText("Windows, counted");
+  await other.getByRole("button", { name: "Keep mine" }).click();
+  await saved(other);
+  await page.reload();
+  await expect(title(page)).toHaveValue("Windows, counted");
+
+  await page.getByRole("textbox", { name: "Note" }).fill("From the first window");
+  await saved(page);
+  await other.getByRole("textbox", { name: "Note" }).fill("From the second");
+  await other.getByRole("button", { name: "Keep both" }).click();
+  await saved(other);
+  await expect(other.getByRole("textbox", { name: "Note" })).toHaveValue("From the first window\n\nFrom the second");
+});
+
+test("a day is skipped, taken up, merged, split and moved, and each is taken back", async ({ page }) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-13`);
+  await title(page).fill("The parade");
+  await saved(page);
+  const menu = async (name: string | RegExp) => {
+    await page.getByRole("button", { name: "More to do with this day" }).click();
+    await page.getByRole("button", { name }).click();
+    await saved(page);
+  };
+  await menu("Skip this day");
+  await expect(page.getByText(", skipped")).toBeVisible();
+  await menu("Take this day up again");
+  await menu("Share a page with the day after");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("13·14");
+  await menu("Give each date its own page");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Day 13:");
+  await page.getByRole("button", { name: "More to do with this day" }).click();
+  await page.getByLabel("Move the story to another day").selectOption("2026-12-15");
+  await expect(title(page)).toHaveValue("");
+  await page.goto(`${album}/days/2026-12-15`);
+  await expect(title(page)).toHaveValue("The parade");
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText("Your last change was taken back.")).toBeVisible();
+  await page.goto(`${album}/days/2026-12-13`);
+  await expect(title(page)).toHaveValue("The parade");
+});
+
+test("a shorter span sets days aside and a longer one brings them back", async ({ page }) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-30`);
+  await title(page).fill("Nearly over");
+  await saved(page);
+  await page.goto(`${album}/settings`);
+  await page.getByLabel("Last day", { exact: true }).fill("2026-12-24");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Set aside now: 25 Dec, 26 Dec")).toBeVisible();
+  await page.getByLabel("Last day", { exact: true }).fill("2026-11-24");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("The last day is before the first")).toBeVisible();
+  await page.getByLabel("Last day", { exact: true }).fill("2026-12-31");
+  await page.getByLabel("Page width").fill("wide");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("That is not a length.")).toBeVisible();
+  await page.getByLabel("Page width").fill("6");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Set aside now")).toBeHidden();
+  await page.goto(`${album}/days/2026-12-30`);
+  await expect(title(page)).toHaveValue("Nearly over");
+});
+
+test("what is removed lies in the tray and comes back", async ({ page }) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-02`);
+  await page.getByRole("button", { name: "Add a card" }).click();
+  await page.getByLabel("Words of card 1").fill("Not for the bin");
+  await saved(page);
+  await page.getByRole("button", { name: /Remove card 1/ }).click();
+  await expect(page.getByLabel("Words of card 1")).toBeHidden();
+  await saved(page);
+  await page.goto(album.replace(/albums.*/, "tray"));
+  await page.getByRole("button", { name: /Put back: A card from 2 Dec/ }).click();
+  await expect(page.getByText("The tray is empty.")).toBeVisible();
+  await page.goto(`${album}/days/2026-12-02`);
+  await expect(page.getByLabel("Words of card 1")).toHaveValue("Not for the bin");
+});

@@ -1,0 +1,55 @@
+import { randomUUID } from "node:crypto";
+import { expect, type Page } from "@playwright/test";
+import sharp from "sharp";
+
+export const base = () => process.env.BROWSER_BASE ?? "";
+export const PASSPHRASE = "four plain words here";
+
+/** A newcomer signs up through the door; returns the address used. */
+export async function signUp(page: Page, name = "Maren", at = base()): Promise<string> {
+  const mail = `${randomUUID()}@example.org`;
+  await page.goto(`${at}/sign-up`);
+  await page.getByLabel("Your name").fill(name);
+  await page.getByLabel("Mail address").fill(mail);
+  await page.getByLabel("Passphrase").fill(PASSPHRASE);
+  await page.getByRole("button", { name: "Start" }).click();
+  await expect(page.getByRole("heading", { name: "The shelf", exact: true })).toBeVisible();
+  return mail;
+}
+
+export async function signIn(page: Page, mail: string, at = base()): Promise<void> {
+  await page.goto(`${at}/sign-in`);
+  await page.getByLabel("Mail address").fill(mail);
+  await page.getByLabel("Passphrase").fill(PASSPHRASE);
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await expect(page.getByRole("heading", { name: "The shelf", exact: true })).toBeVisible();
+}
+
+/** Makes the December album that is offered first; returns its address. */
+export async function makeDecember(page: Page): Promise<string> {
+  await page.getByRole("link", { name: "New album" }).click();
+  await page.getByLabel("First day").fill("2026-12-01");
+  await page.getByLabel("Last day", { exact: true }).fill("2026-12-31");
+  await page.getByLabel("Title", { exact: true }).fill("Our December");
+  await page.getByRole("button", { name: "Next" }).click();
+  await page.getByRole("button", { name: "Next" }).click();
+  await page.getByRole("button", { name: "Make the album" }).click();
+  await page.waitForURL(/\/month$/);
+  return page.url().replace(/\/month$/, "");
+}
+
+export async function enterDemo(page: Page): Promise<void> {
+  await page.goto(`${base()}/sign-in`);
+  await page.getByRole("button", { name: "Look round the demo household" }).click();
+  await expect(page.getByRole("heading", { name: "The shelf", exact: true })).toBeVisible();
+}
+
+/** Waits until the server has everything. */
+export const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
+
+/** A real JPEG with a camera's date. */
+export const photo = (date: string, colour = "#b8451b") =>
+  sharp({ create: { width: 1200, height: 900, channels: 3, background: colour } })
+    .withExif({ IFD2: { DateTimeOriginal: `${date.replaceAll("-", ":")} 17:48:00` } })
+    .jpeg()
+    .toBuffer();

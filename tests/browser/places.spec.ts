@@ -1,0 +1,137 @@
+import AxeBuilder from "@axe-core/playwright";
+import { type BrowserContextOptions, expect, type Page, test } from "@playwright/test";
+import { base, enterDemo } from "./keeper.ts";
+
+/** Every place, from the demo. */
+async function places(page: Page): Promise<string[]> {
+  const href = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
+  const album = `${base()}${href?.replace("/month", "")}`;
+  const own = [
+    "/month?as=dial",
+    "/month?as=table",
+    "/days/2026-12-09",
+    "/days/2026-12-13",
+    "/days/2026-12-20",
+    "/days/2026-12-29",
+    "/finish",
+    "/settings",
+  ].map((place) => album + place);
+  return [...["/shelf", "/albums/new", "/albums/read", "/tray"].map((place) => base() + place), ...own];
+}
+
+const SCREENS: Record<string, BrowserContextOptions> = {
+  "a laptop by day": { viewport: { width: 1280, height: 800 }, colorScheme: "light" },
+  "a laptop by night": { viewport: { width: 1280, height: 800 }, colorScheme: "dark" },
+  "a phone by day": { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, colorScheme: "light" },
+  "a phone by night": { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true, colorScheme: "dark" },
+};
+
+for (const [name, options] of Object.entries(SCREENS)) {
+  test(`on ${name} axe finds nothing on any place, none scrolls sideways, and none complains`, async ({ browser }) => {
+    test.setTimeout(180_000);
+    const context = await browser.newContext(options);
+    const page = await context.newPage();
+    const complaints: string[] = [];
+    page.on("console", (message) => message.type() === "error" && complaints.push(message.text()));
+    page.on("pageerror", (error) => complaints.push(error.message));
+    for (const path of ["/sign-in", "/sign-up"]) {
+      await page.goto(base() + path);
+      expect((await new AxeBuilder({ page }).analyze()).violations, path).toEqual([]);
+    }
+    await enterDemo(page);
+    for (const place of await places(page)) {
+      await page.goto(place, { waitUntil: "networkidle" });
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+        .analyze();
+      expect(violations.map(({ id, nodes }) => `${place} ${id}: ${nodes.map(({ html }) => html).join(" | ")}`)).toEqual(
+        [],
+      );
+      const sideways = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(sideways, `${place} scrolls sideways`).toBeLessThanOrEqual(0);
+    }
+    expect(complaints).toEqual([]);
+    await context.close();
+  });
+}
+
+test("with the keyboard alone: into the demo, through the month to a day, a tick, and back", async ({ page }) => {
+  const tabTo = async (name: string | RegExp) => {
+    for (let step = 0; step < 90; step++) {
+      await page.keyboard.press("Tab");
+      const said = await page.evaluate(() => {
+        const at = document.activeElement;
+        return at && at !== document.body
+          ? `${at.getAttribute("aria-label") ?? ""} ${at.getAttribute("title") ?? ""} ${at.textContent ?? ""} ${at.closest("label")?.textContent ?? ""}`
+          : "";
+      });
+      if (typeof name === "string" ? said.includes(name) : name.test(said)) return;
+    }
+    throw new Error(`Tab never reached ${name}`);
+  };
+  await page.goto(`${base()}/sign-in`);
+  await tabTo("Look round the demo");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/shelf/);
+  await tabTo(/Lantern Month/);
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/month/);
+  await tabTo("The month as a dial");
+  await page.keyboard.press("Home");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("region", { name: "The chosen day" }).getByRole("heading")).toHaveText(
+    "First frost on the nets",
+  );
+  await page.keyboard.press("ArrowLeft");
+  await page.keyboard.press("Enter");
+  await page.waitForURL(/days\/2026-12-02/);
+  await page.locator("#place").focus();
+  await page.keyboard.press("ArrowRight");
+  await page.waitForURL(/days\/2026-12-03/);
+  await page.keyboard.press("ArrowLeft");
+  await page.waitForURL(/days\/2026-12-02/);
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await tabTo("Trimmed");
+  await expect(page.getByLabel("Trimmed")).toBeChecked();
+  await page.keyboard.press("Space");
+  await expect(page.getByLabel("Trimmed")).not.toBeChecked();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.locator("#place").focus();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("Your last change was taken back.")).toBeVisible();
+  await expect(page.getByLabel("Trimmed")).toBeChecked();
+});
+
+test("a wedge under the pointer is the day that opens", async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole("link", { name: /Lantern Month/ }).click();
+  await page.waitForURL(/month/);
+  const dial = page.getByRole("listbox").locator("svg");
+  const box = await dial.boundingBox();
+  if (!box) throw new Error("no dial");
+  // Of 31 dates round from the top, the middle of the fourth lies at three and a half thirty-firsts of a turn.
+  const angle = (3.5 / 31) * 2 * Math.PI;
+  const radius = box.width * 0.3;
+  await page.mouse.click(
+    box.x + box.width / 2 + Math.sin(angle) * radius,
+    box.y + box.height / 2 - Math.cos(angle) * radius,
+  );
+  await expect(page.getByRole("region", { name: "The chosen day" }).getByRole("heading")).toHaveText("Saffron Friday");
+  await page.getByRole("link", { name: "Show a list" }).click();
+  await expect(page.getByRole("row", { name: /Saffron Friday/ })).toBeVisible();
+  await page.getByRole("link", { name: "90 min" }).click();
+  await expect(page).toHaveURL(/minutes=90/);
+});
+
+test("the look turns to night and stays", async ({ page }) => {
+  await enterDemo(page);
+  await page.getByRole("button", { name: "Night look" }).click();
+  await expect(page.locator("html")).toHaveAttribute("data-look", "night");
+  await page.goto(`${base()}/albums/new`);
+  await expect(page.locator("html")).toHaveAttribute("data-look", "night");
+});
