@@ -26,12 +26,14 @@ test("two windows on one day: the later is told who wrote what, keeps its words,
   await page.reload();
   await expect(title(page)).toHaveValue("Windows, counted");
 
-  await page.getByRole("textbox", { name: "Note" }).fill("From the first window");
+  await page.getByRole("textbox", { name: "Note", exact: true }).fill("From the first window");
   await saved(page);
-  await other.getByRole("textbox", { name: "Note" }).fill("From the second");
+  await other.getByRole("textbox", { name: "Note", exact: true }).fill("From the second");
   await other.getByRole("button", { name: "Keep both" }).click();
   await saved(other);
-  await expect(other.getByRole("textbox", { name: "Note" })).toHaveValue("From the first window\n\nFrom the second");
+  await expect(other.getByRole("textbox", { name: "Note", exact: true })).toHaveValue(
+    "From the first window\n\nFrom the second",
+  );
 });
 
 test("a day is skipped, taken up, merged, split and moved, and each is taken back", async ({ page }) => {

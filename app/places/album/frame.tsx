@@ -57,14 +57,16 @@ export function AlbumFrame({
       } else if (!command && event.key === "?") {
         setKeysOpen(true);
       } else if (!command && onDay && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
-        const at = view.rows.findIndex(({ date }) => date === chosen);
+        // From the address as it is now: a second key may come before the first one's page is drawn.
+        const here = window.location.pathname.split("/").at(-1) ?? "";
+        const at = view.rows.findLastIndex(({ date }) => date <= here);
         const next = view.rows[at + (event.key === "ArrowLeft" ? -1 : 1)];
         if (next) navigate(`${path}/days/${next.date}`);
       }
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [undo, onDay, view.rows, chosen, navigate, path]);
+  }, [undo, onDay, view.rows, navigate, path]);
 
   const hrefOf = (place: (typeof PLACES)[number]["to"]) =>
     place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`;
