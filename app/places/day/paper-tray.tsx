@@ -155,9 +155,16 @@ function NumeralFields({ view, part }: { view: DayView; part: DayPart }) {
 }
 
 function Inserts({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const { state, put } = useOutbox();
   const [first] = view.parts;
-  const inserts = view.parts.flatMap((part) => part.content.inserts.map((insert) => ({ part, insert })));
+  // What was changed a moment ago counts, though the server has not answered yet: the next change builds on it.
+  const latest = (part: DayPart, insert: Insert): Insert => {
+    const pending = pendingOf(state, `${part.id}:insert:${insert.id}`);
+    return pending?.what === "edit" && pending.edit.kind === "change-insert" ? pending.edit.insert : insert;
+  };
+  const inserts = view.parts.flatMap((part) =>
+    part.content.inserts.map((insert) => ({ part, saved: insert.note, insert: latest(part, insert) })),
+  );
   const change = (part: DayPart, insert: Insert) =>
     put(`${part.id}:insert:${insert.id}`, {
       what: "edit",
@@ -172,7 +179,7 @@ function Inserts({ view }: { view: DayView }) {
   return (
     <div className="grid gap-2">
       <span className="text-sm font-medium">Inserts</span>
-      {inserts.map(({ part, insert }, at) => (
+      {inserts.map(({ part, saved, insert }, at) => (
         <div key={insert.id} className="grid gap-1.5 border-l-2 border-line pl-3">
           <div className="flex flex-wrap items-center gap-2">
             <select
@@ -210,7 +217,7 @@ function Inserts({ view }: { view: DayView }) {
             part={part}
             name={`insert:${insert.id}`}
             label={`Note on insert ${at + 1}`}
-            saved={insert.note}
+            saved={saved}
             toEdit={(note) => ({ kind: "change-insert", insert: { ...insert, note } })}
             placeholder="What it is, what it holds"
             className="text-sm"
