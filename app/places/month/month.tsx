@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useLocation, useNavigate, useNavigation, useSearchParams } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
@@ -30,6 +30,13 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
   const [query, setQuery] = useSearchParams();
   const settling = useRef<number>(undefined);
   useEffect(() => setChosen(fromUrl), [fromUrl]);
+  // Whoever leaves while the dial still settles must not be called back by it.
+  const { pathname } = useLocation();
+  const heading = useNavigation().location?.pathname ?? pathname;
+  useEffect(() => {
+    if (heading !== pathname) window.clearTimeout(settling.current);
+  }, [heading, pathname]);
+  useEffect(() => () => window.clearTimeout(settling.current), []);
 
   const choose = (index: number) => {
     const row = rows[index];
