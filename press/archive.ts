@@ -1,4 +1,5 @@
 import type { Readable } from "node:stream";
+import type { Leaf } from "../core/book/leaf.ts";
 import {
   ARCHIVE_ENTRY,
   ARCHIVE_FORMAT,
@@ -18,9 +19,26 @@ import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused } from 
 
 const ENDING: Record<PictureMime, string> = { "image/jpeg": "jpg", "image/png": "png", "image/webp": "webp" };
 
+/** The book as `album.json` says it, with those of the household's layouts that the album uses. */
+function bookOf(
+  { leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "tryOuts" | "layouts">,
+  days: AlbumAggregate["days"],
+) {
+  const used = new Set([
+    ...days.map(({ content }) => content.foundation?.layout),
+    ...leaves.map(({ of }) => (of.kind === "own" ? of.stock.layout : null)),
+  ]);
+  const side = ({ owner, pieces }: Leaf["front"]) => ({ owner, pieces: pieces && [...pieces] });
+  return {
+    leaves: leaves.map(({ version: _, ...leaf }) => ({ ...leaf, front: side(leaf.front), back: side(leaf.back) })),
+    tryOuts: tryOuts.map(({ version: _, ...each }) => ({ ...each, pieces: [...each.pieces] })),
+    layouts: layouts.filter(({ id }) => used.has(id)),
+  };
+}
+
 /** The album as `album.json` says it. */
 function wordsOf(
-  { album, days, photos }: AlbumAggregate,
+  { album, days, photos, leaves, tryOuts, layouts }: AlbumAggregate,
   mimes: ReadonlyMap<string, PictureMime>,
   photosAsAdded: boolean,
 ): Archive {
@@ -37,7 +55,11 @@ function wordsOf(
       unit: album.unit,
       numbering: album.numbering,
       ...album.span,
-      format: { ...format, capacityMicrometres: capacity },
+      format: {
+        ...format,
+        holes: { ...format.holes, positions: [...format.holes.positions] },
+        capacityMicrometres: capacity,
+      },
     },
     days: days.map(({ id, date, skipped, mergedInto, content }) => ({
       ...{ id, date, skipped, mergedInto },
@@ -52,6 +74,7 @@ function wordsOf(
       ...{ sha256, name, capturedAt, offset },
       file: `photos/${sha256}.${ENDING[mimes.get(sha256) ?? "image/jpeg"]}`,
     })),
+    book: bookOf({ leaves, tryOuts, layouts }, days),
   };
 }
 
@@ -135,7 +158,11 @@ export async function unpackAlbum(db: Db, householdId: string, file: string, asC
       },
     }));
     const archiveId = present ? crypto.randomUUID() : album.id;
-    return { ok: true, albumId: await importAlbum(db, householdId, archiveId, plan, imported) };
+    const book = read.archive.book && {
+      ...read.archive.book,
+      leaves: read.archive.book.leaves.map((leaf) => ({ ...leaf, version: 0 })),
+    };
+    return { ok: true, albumId: await importAlbum(db, householdId, archiveId, plan, imported, book) };
   } catch (error) {
     if (error instanceof ZipRefused) return { ok: false, reason: error.reason };
     throw error;

@@ -1,11 +1,14 @@
-import { and, asc, desc, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
+import type { Leaf } from "../core/book/leaf.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
 import { type AlbumPhoto, type DayRow, toDay } from "./day-row.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto } from "./schema/index.ts";
+import { type OwnLayout, toLayout } from "./layout-row.ts";
+import { type LeafRow, type TryOut, toLeaf, toTryOuts } from "./leaf-row.ts";
+import { album, card, day, dayInsert, dayPhoto, leaf, pocketLayout, tryOut } from "./schema/index.ts";
 
 type AlbumRow = typeof album.$inferSelect;
 
@@ -20,6 +23,11 @@ export type AlbumAggregate = {
   readonly days: Day[];
   readonly photos: ReadonlyMap<string, AlbumPhoto>;
   readonly lastWrites: ReadonlyMap<string, LastWrite>;
+  /** The leaves of the book in order. */
+  readonly leaves: readonly Leaf[];
+  readonly tryOuts: readonly TryOut[];
+  /** The household's own pocket layouts. */
+  readonly layouts: readonly OwnLayout[];
 };
 
 function toRecord(row: AlbumRow): AlbumRecord {
@@ -38,6 +46,9 @@ function toRecord(row: AlbumRow): AlbumRecord {
       opening: { w: row.openingW, h: row.openingH },
       outer: { w: row.outerW, h: row.outerH },
       margin: row.margin,
+      bindingEdge: row.bindingEdge,
+      holes: { positions: row.holePositions, inset: row.holeInset, diameter: row.holeDiameter },
+      cover: { w: row.coverW, h: row.coverH },
       capacity: row.capacity,
     },
   };
@@ -53,6 +64,12 @@ const formatColumns = (format: AlbumFormat) => ({
   outerW: format.outer.w,
   outerH: format.outer.h,
   margin: format.margin,
+  bindingEdge: format.bindingEdge,
+  holePositions: [...format.holes.positions],
+  holeInset: format.holes.inset,
+  holeDiameter: format.holes.diameter,
+  coverW: format.cover.w,
+  coverH: format.cover.h,
   capacity: format.capacity,
 });
 
@@ -72,7 +89,26 @@ export const DAY_WITH_PIECES = {
   },
 } as const;
 
-function toAggregate(row: AlbumRow & { days: DayRow[] }): AlbumAggregate {
+/** How the album's book comes out of the database, its household's layouts with it. */
+const BOOK = {
+  leaves: {
+    where: isNotNull(leaf.position),
+    orderBy: asc(leaf.position),
+    with: {
+      lastWriter: { columns: { name: true } },
+      sides: { with: { tryOuts: { where: isNull(tryOut.deletedAt), orderBy: asc(tryOut.name) } } },
+    },
+  },
+  household: { columns: {}, with: { layouts: { orderBy: asc(pocketLayout.name) } } },
+} as const;
+
+type WholeRow = AlbumRow & {
+  days: DayRow[];
+  leaves: LeafRow[];
+  household: { layouts: (typeof pocketLayout.$inferSelect)[] };
+};
+
+function toAggregate(row: WholeRow): AlbumAggregate {
   const photos = new Map<string, AlbumPhoto>();
   const lastWrites = new Map<string, LastWrite>();
   for (const each of row.days) {
@@ -80,7 +116,15 @@ function toAggregate(row: AlbumRow & { days: DayRow[] }): AlbumAggregate {
     if (each.updatedAt)
       lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });
   }
-  return { album: toRecord(row), days: row.days.map(toDay), photos, lastWrites };
+  return {
+    album: toRecord(row),
+    days: row.days.map(toDay),
+    photos,
+    lastWrites,
+    leaves: row.leaves.map(toLeaf),
+    tryOuts: row.leaves.flatMap(toTryOuts),
+    layouts: row.household.layouts.map(toLayout),
+  };
 }
 
 const ownAlbum = (householdId: string, albumId: string) =>
@@ -133,7 +177,7 @@ export async function readAlbum(db: Db, householdId: string, albumId: string): P
   if (known?.revision === now.revision) return remember(albumId, known.revision, known.aggregate);
   const row = await db.query.album.findFirst({
     where: ownAlbum(householdId, albumId),
-    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES } },
+    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK },
   });
   return row ? remember(albumId, row.revision, toAggregate(row)) : null;
 }
@@ -143,7 +187,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<AlbumA
   const rows = await db.query.album.findMany({
     where: and(eq(album.householdId, householdId), isNull(album.deletedAt)),
     orderBy: [desc(album.startsOn), asc(album.title)],
-    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES } },
+    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK },
   });
   return rows.map(toAggregate);
 }

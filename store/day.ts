@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { isDeepStrictEqual } from "node:util";
 import { and, desc, eq, gt, inArray, isNull, notInArray } from "drizzle-orm";
 import {
   applyEdit,
@@ -14,17 +15,11 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
+import type { Author } from "./author.ts";
+import { followDay, latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, isTaken, type Transaction } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, member, photo } from "./schema/index.ts";
-
-/** Who is writing, in which album, and when. */
-export type Author = {
-  readonly householdId: string;
-  readonly albumId: string;
-  readonly memberId: string;
-  readonly at: Date;
-};
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
 export type Clash = { readonly change: SavedChange; readonly current: DayContent; readonly version: number };
@@ -34,7 +29,11 @@ export type SaveResult =
   | { ok: false; reason: "clash"; clash: Clash };
 
 /** Locks a day of this household's album, the album first as every writer does, and reads it whole. */
-async function lockDay(tx: Transaction, author: Author, dayId: string): Promise<{ day: Day; binding: Binding } | null> {
+export async function lockDay(
+  tx: Transaction,
+  author: Author,
+  dayId: string,
+): Promise<{ day: Day; binding: Binding } | null> {
   const [locked] = await tx
     .select({ binding: album.binding })
     .from(album)
@@ -70,7 +69,7 @@ async function changesSince(
 }
 
 /** Writes a day's columns and pieces; pieces no longer on it go to the tray. */
-async function writeContent(tx: Transaction, dayId: string, content: DayContent, at: Date): Promise<void> {
+export async function writeContent(tx: Transaction, dayId: string, content: DayContent, at: Date): Promise<void> {
   await tx.update(day).set(dayColumns(content)).where(eq(day.id, dayId));
   const rows = pieceRows(dayId, content);
   for (const [table, pieces] of [
@@ -116,7 +115,7 @@ type Logged = {
 };
 
 /** Gives the day its next version and keeps what the save wrote and what was there before. */
-async function logChange(
+export async function logChange(
   tx: Transaction,
   author: Author,
   { act, day: changed, fields, before, settled = false }: Logged,
@@ -151,12 +150,13 @@ export async function saveDayEdit(
       const changes = await changesSince(tx, dayId, base);
       const fields = applied.ok ? applied.fields : [`card:${"id" in edit ? edit.id : ""}`];
       const change = clashingChange(changes, base, fields);
-      const alreadyThere = applied.ok && JSON.stringify(applied.content) === JSON.stringify(content);
+      const alreadyThere = applied.ok && isDeepStrictEqual(applied.content, content);
       if (change && !alreadyThere) return { ok: false, reason: "clash", clash: { change, current: content, version } };
     }
     if (!applied.ok) return applied;
-    if (JSON.stringify(applied.content) === JSON.stringify(content)) return { ok: true, version };
+    if (isDeepStrictEqual(applied.content, content)) return { ok: true, version };
     await writeContent(tx, dayId, applied.content, author.at);
+    await followDay(tx, author, dayId, content, applied.content);
     const saved = await logChange(tx, author, {
       act: randomUUID(),
       day: found.day,
@@ -260,7 +260,7 @@ export type UndoResult =
   | { ok: false; reason: "nothing-to-undo" | "changed-since" | "not-found" };
 
 /**
- * Takes back the member's latest change in the album. Refused when somebody has written the same fields since: then
+ * Takes back the member's latest change in the album, to a day or to the book. Refused when somebody has written the same fields since: then
  * taking back would undo their work, not the member's.
  */
 export async function undoLastChange(db: Db, author: Author): Promise<UndoResult> {
@@ -268,7 +268,7 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
     return await db.transaction(async (tx) => {
       if (!(await lockSlots(tx, author.householdId, author.albumId))) return { ok: false, reason: "not-found" };
       const [latest] = await tx
-        .select({ act: dayChange.act })
+        .select({ act: dayChange.act, at: dayChange.at })
         .from(dayChange)
         .innerJoin(day, eq(day.id, dayChange.dayId))
         .where(
@@ -276,6 +276,12 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
         )
         .orderBy(desc(dayChange.at), desc(dayChange.version))
         .limit(1);
+      const inBook = await latestBookChange(tx, author);
+      if (inBook && (!latest || inBook.at >= latest.at)) {
+        if (!(await undoBookChange(tx, author, inBook.id))) return { ok: false, reason: "changed-since" };
+        // Days changed in the same act go back with the book.
+        if (!latest || latest.act !== inBook.act) return { ok: true, dayIds: [] };
+      }
       if (!latest) return { ok: false, reason: "nothing-to-undo" };
       const changes = await tx.select().from(dayChange).where(eq(dayChange.act, latest.act));
       for (const change of changes) {
@@ -312,12 +318,9 @@ async function takeBack(
   const { date, skipped, mergedInto } = found.day;
   if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
   if (change.before.content) {
-    await writeContent(
-      tx,
-      change.dayId,
-      restoreFields(found.day.content, change.before.content, change.fields),
-      author.at,
-    );
+    const restored = restoreFields(found.day.content, change.before.content, change.fields);
+    await writeContent(tx, change.dayId, restored, author.at);
+    await followDay(tx, author, change.dayId, found.day.content, restored);
   }
   const before = { slot: { date, skipped, mergedInto }, content: found.day.content };
   await logChange(tx, author, { act, day: found.day, fields: change.fields, before, settled: true });

@@ -70,10 +70,15 @@ export function isStoreGone(error: unknown): boolean {
   return false;
 }
 
-/** Whether an error is a broken uniqueness rule. */
-export function isTaken(error: unknown): boolean {
+function hasCode(error: unknown, code: string): boolean {
   for (let cause: unknown = error; cause instanceof Error; cause = cause.cause) {
-    if ("code" in cause && cause.code === "23505") return true;
+    if ("code" in cause && cause.code === code) return true;
   }
   return false;
 }
+
+/** Whether an error is a broken uniqueness rule. */
+export const isTaken = (error: unknown): boolean => hasCode(error, "23505");
+
+/** Whether an error is a broken reference: something named that is not there, or not in this album. */
+export const isForeign = (error: unknown): boolean => hasCode(error, "23503");

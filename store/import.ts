@@ -1,16 +1,116 @@
 import { randomUUID } from "node:crypto";
+import { isDeepStrictEqual } from "node:util";
+import { eq } from "drizzle-orm";
 import type { AlbumPlan, DayContent } from "../core/album/model.ts";
+import { firstLeaves } from "../core/book/first-leaves.ts";
+import type { Leaf, Owner, Piece, Side } from "../core/book/leaf.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { planColumns } from "./album.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
-import type { Db } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto } from "./schema/index.ts";
+import type { Db, Transaction } from "./db.ts";
+import { type OwnLayout, toLayout } from "./layout-row.ts";
+import { leafColumns, sideRows, type TryOut } from "./leaf-row.ts";
+import { album, card, day, dayInsert, dayPhoto, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };
+/** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
+export type ImportedBook = {
+  readonly leaves: readonly Leaf[];
+  readonly tryOuts: readonly Omit<TryOut, "version">[];
+  readonly layouts: readonly OwnLayout[];
+};
+
+/** New ids for old ones; an id met for the first time gets one. */
+function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {
+  const names = new Map<string, string>(known);
+  return (old) => {
+    const now = names.get(old) ?? randomUUID();
+    names.set(old, now);
+    return now;
+  };
+}
+type Rename = ReturnType<typeof renamer>;
+
+/** A piece under the new names of what it stands for. Its own name is kept where it is no such thing's. */
+function renamePiece(piece: Piece, rename: Rename): Piece {
+  const { what } = piece;
+  if (what.kind === "photo")
+    return { ...piece, id: what.cut ? piece.id : rename(what.use), what: { ...what, use: rename(what.use) } };
+  if (what.kind === "card") return { ...piece, id: rename(what.card), what: { ...what, card: rename(what.card) } };
+  return piece;
+}
+
+function renameLeaf({ id, of, front, back, ...rest }: Leaf, rename: Rename): Leaf {
+  const owner = (was: Owner): Owner => (was.kind === "day" ? { kind: "day", dayId: rename(was.dayId) } : was);
+  const face = (was: Side): Side => ({
+    owner: owner(was.owner),
+    pieces: was.pieces?.map((piece) => renamePiece(piece, rename)) ?? null,
+  });
+  const layout = (was: string | null) => (was && UUID.test(was) ? rename(was) : was);
+  const material: Leaf["of"] =
+    of.kind === "own"
+      ? { kind: "own", stock: { ...of.stock, layout: layout(of.stock.layout) } }
+      : of.kind === "page"
+        ? { kind: "page", dayId: rename(of.dayId) }
+        : { kind: "insert", dayId: rename(of.dayId), insertId: rename(of.insertId) };
+  return { ...rest, id: rename(id), of: material, front: face(front), back: face(back) };
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+/** The archive's layouts that the household has already, line for line, with its own names for them. */
+async function sameLayouts(
+  tx: Transaction,
+  householdId: string,
+  layouts: readonly OwnLayout[],
+): Promise<Map<string, string>> {
+  const own = (await tx.select().from(pocketLayout).where(eq(pocketLayout.householdId, householdId))).map(toLayout);
+  return new Map(
+    layouts.flatMap((layout) => {
+      const twin = own.find((each) => isDeepStrictEqual({ ...each, id: layout.id }, layout));
+      return twin ? [[layout.id, twin.id] as const] : [];
+    }),
+  );
+}
+
+async function importBook(
+  tx: Transaction,
+  householdId: string,
+  albumId: string,
+  book: ImportedBook,
+  rename: Rename,
+): Promise<void> {
+  const leaves = book.leaves.map((each) => renameLeaf(each, rename));
+  if (leaves.length > 0) {
+    await tx
+      .insert(leaf)
+      .values(leaves.map((each, position) => ({ id: each.id, albumId, position, version: 0, ...leafColumns(each) })));
+    await tx.insert(side).values(leaves.flatMap((each) => sideRows(albumId, each)));
+  }
+  if (book.tryOuts.length > 0) {
+    await tx.insert(tryOut).values(
+      book.tryOuts.map(({ leafId, face, name, pieces }) => ({
+        id: randomUUID(),
+        leafId: rename(leafId),
+        ...{ face, name, madeAt: new Date() },
+        pieces: pieces.map((piece) => renamePiece(piece, rename)),
+      })),
+    );
+  }
+  if (book.layouts.length > 0) {
+    await tx.insert(pocketLayout).values(
+      book.layouts.map(({ id, name, page, margin, root }) => ({
+        id: rename(id),
+        householdId,
+        ...{ name, margin, root, pageW: page.w, pageH: page.h },
+      })),
+    );
+  }
+}
 
 /**
  * Writes a whole album that was read from elsewhere, under ids of its own, in one transaction: it is there complete or
- * not at all. `content.photos` name photos already in the household's roll.
+ * not at all. `content.photos` name photos already in the household's roll. Without a book, its leaves follow from the days.
  */
 export async function importAlbum(
   db: Db,
@@ -18,6 +118,7 @@ export async function importAlbum(
   archiveId: string,
   plan: AlbumPlan,
   days: readonly ImportedDay[],
+  book: ImportedBook | null = null,
 ): Promise<string> {
   return db.transaction(async (tx) => {
     const [row] = await tx
@@ -25,29 +126,33 @@ export async function importAlbum(
       .values({ householdId, archiveId, ...planColumns(plan) })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
-    const newIds = new Map(days.map(({ id }) => [id, randomUUID() as string]));
+    const known = await sameLayouts(tx, householdId, book?.layouts ?? []);
+    const rename = renamer(known);
     const renamed = <T extends { id: string }>(pieces: readonly T[]): T[] =>
-      pieces.map((piece) => ({ ...piece, id: randomUUID() }));
-    if (days.length > 0) {
-      await tx.insert(day).values(
-        days.map(({ id, date, skipped, mergedInto, content }) => ({
-          id: newIds.get(id),
-          albumId: row.id,
-          date,
-          skipped,
-          mergedInto: mergedInto === null ? null : (newIds.get(mergedInto) ?? null),
-          ...dayColumns(content),
-        })),
-      );
+      pieces.map((piece) => ({ ...piece, id: rename(piece.id) }));
+    const under = days.map(({ content, id, mergedInto, ...slot }) => {
+      const { foundation } = content;
+      const layout =
+        foundation?.layout && UUID.test(foundation.layout) ? rename(foundation.layout) : (foundation?.layout ?? null);
+      return {
+        ...slot,
+        id: rename(id),
+        mergedInto: mergedInto === null ? null : rename(mergedInto),
+        content: {
+          ...content,
+          foundation: foundation && { ...foundation, layout },
+          cards: renamed(content.cards),
+          inserts: renamed(content.inserts),
+          photos: renamed(content.photos),
+        },
+      };
+    });
+    if (under.length > 0) {
+      await tx
+        .insert(day)
+        .values(under.map(({ content, ...slot }) => ({ ...slot, albumId: row.id, ...dayColumns(content) })));
     }
-    const rows = days.map(({ id, content }) =>
-      pieceRows(newIds.get(id) ?? id, {
-        ...content,
-        cards: renamed(content.cards),
-        inserts: renamed(content.inserts),
-        photos: renamed(content.photos),
-      }),
-    );
+    const rows = under.map(({ id, content }) => pieceRows(id, content));
     const [cards, inserts, photos] = [
       rows.flatMap((each) => each.cards),
       rows.flatMap((each) => each.inserts),
@@ -56,6 +161,16 @@ export async function importAlbum(
     if (cards.length > 0) await tx.insert(card).values(cards);
     if (inserts.length > 0) await tx.insert(dayInsert).values(inserts);
     if (photos.length > 0) await tx.insert(dayPhoto).values(photos);
+    const leaves = firstLeaves(under, randomUUID);
+    await (book
+      ? importBook(
+          tx,
+          householdId,
+          row.id,
+          { ...book, layouts: book.layouts.filter(({ id }) => !known.has(id)) },
+          rename,
+        )
+      : importBook(tx, householdId, row.id, { leaves, tryOuts: [], layouts: [] }, (same) => same));
     return row.id;
   });
 }

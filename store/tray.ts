@@ -1,8 +1,9 @@
 import { and, desc, eq, isNotNull, isNull, lt, notExists, sql } from "drizzle-orm";
 import type { CalendarDate } from "../core/month/dates.ts";
-import type { Author } from "./day.ts";
+import type { Author } from "./author.ts";
+import { followDay, putLeafBack } from "./book.ts";
 import type { Db, Transaction } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto, photo, picture } from "./schema/index.ts";
+import { album, card, day, dayInsert, dayPhoto, leaf, photo, picture, tryOut } from "./schema/index.ts";
 
 /** How long a thing stays in the tray. */
 export const TRAY_DAYS = 30;
@@ -19,10 +20,22 @@ export type TrayPiece = {
   readonly photoId: string | null;
   readonly deletedAt: Date;
 };
+/** A leaf taken out of a book, or a try-out that was not kept; `dayDate` is null where it belongs to no day. */
+export type TrayLeaf = {
+  readonly kind: "leaf" | "try-out";
+  readonly id: string;
+  readonly albumId: string;
+  readonly albumTitle: string;
+  readonly date: CalendarDate | null;
+  readonly deletedAt: Date;
+};
 export type TrayAlbum = { readonly id: string; readonly title: string; readonly deletedAt: Date };
 
 /** What the household has put away in the last days, latest first. */
-export async function readTray(db: Db, householdId: string): Promise<{ albums: TrayAlbum[]; pieces: TrayPiece[] }> {
+export async function readTray(
+  db: Db,
+  householdId: string,
+): Promise<{ albums: TrayAlbum[]; pieces: TrayPiece[]; leaves: TrayLeaf[] }> {
   const albums = await db
     .select({ id: album.id, title: album.title, deletedAt: album.deletedAt })
     .from(album)
@@ -47,11 +60,34 @@ export async function readTray(db: Db, householdId: string): Promise<{ albums: T
       return rows.map((row) => ({ kind, ...row }));
     }),
   );
+  const mine = and(eq(album.householdId, householdId), isNull(album.deletedAt));
+  const columns = { albumId: album.id, albumTitle: album.title, date: day.date };
+  const leaves = await db
+    .select({ ...columns, id: leaf.id, kind: sql<"leaf">`'leaf'`, deletedAt: leaf.deletedAt })
+    .from(leaf)
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .leftJoin(day, eq(day.id, leaf.dayId))
+    // The leaf of an insert, or of a page its day gave up, comes back with them.
+    .where(
+      and(
+        mine,
+        isNotNull(leaf.deletedAt),
+        sql`(${leaf.kind} = 'own' or (${leaf.kind} = 'page' and ${day.foundation} is not null))`,
+      ),
+    );
+  const tries = await db
+    .select({ ...columns, id: tryOut.id, kind: sql<"try-out">`'try-out'`, deletedAt: tryOut.deletedAt })
+    .from(tryOut)
+    .innerJoin(leaf, and(eq(leaf.id, tryOut.leafId), isNull(leaf.deletedAt)))
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .leftJoin(day, eq(day.id, leaf.dayId))
+    .where(and(mine, isNotNull(tryOut.deletedAt)));
   const dated = <T extends { deletedAt: Date | null }>(rows: T[]) =>
     rows.flatMap((row) => (row.deletedAt ? [{ ...row, deletedAt: row.deletedAt }] : []));
   return {
     albums: dated(albums),
     pieces: dated(pieces.flat()).sort((a, b) => b.deletedAt.getTime() - a.deletedAt.getTime()),
+    leaves: dated([...leaves, ...tries]).sort((a, b) => b.deletedAt.getTime() - a.deletedAt.getTime()),
   };
 }
 
@@ -66,7 +102,7 @@ export async function putBack(
   const table = PIECES[kind];
   return db.transaction(async (tx) => {
     const [found] = await tx
-      .select({ dayId: table.dayId })
+      .select({ dayId: table.dayId, albumId: album.id })
       .from(table)
       .innerJoin(day, eq(day.id, table.dayId))
       .innerJoin(album, eq(album.id, day.albumId))
@@ -74,6 +110,40 @@ export async function putBack(
     if (!found) return false;
     await tx.update(table).set({ deletedAt: null, position: 1_000_000 }).where(eq(table.id, id));
     await tx.update(day).set({ updatedAt: at, updatedBy: memberId }).where(eq(day.id, found.dayId));
+    if (kind === "insert") {
+      const author = { householdId, albumId: found.albumId, memberId, at };
+      await followDay(
+        tx,
+        author,
+        found.dayId,
+        { foundation: null, inserts: [] },
+        { foundation: null, inserts: [{ id }] },
+      );
+    }
+    return true;
+  });
+}
+
+/** Puts a leaf back into its book, or a try-out beside its side again. */
+export async function putLeafOrTryOutBack(
+  db: Db,
+  householdId: string,
+  kind: TrayLeaf["kind"],
+  id: string,
+  { memberId, at }: Pick<Author, "memberId" | "at">,
+): Promise<boolean> {
+  const leafId =
+    kind === "leaf" ? sql`${id}::uuid` : sql`(select leaf_id from try_out where id = ${id} and deleted_at is not null)`;
+  const [found] = await db
+    .select({ leafId: leaf.id, albumId: album.id })
+    .from(leaf)
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .where(and(sql`${leaf.id} = ${leafId}`, eq(album.householdId, householdId), isNull(album.deletedAt)));
+  if (!found) return false;
+  if (kind === "leaf") return putLeafBack(db, { householdId, albumId: found.albumId, memberId, at }, id);
+  return db.transaction(async (tx) => {
+    await tx.update(tryOut).set({ deletedAt: null }).where(eq(tryOut.id, id));
+    await tx.update(leaf).set({ updatedAt: at, updatedBy: memberId }).where(eq(leaf.id, found.leafId));
     return true;
   });
 }
@@ -106,6 +176,9 @@ export async function emptyTray(db: Db, householdId: string, now: Date): Promise
           ),
         );
     }
+    const ofHousehold = sql`(select l.id from leaf l join album a on a.id = l.album_id where a.household_id = ${householdId})`;
+    await tx.delete(tryOut).where(and(isNotNull(tryOut.deletedAt), sql`${tryOut.leafId} in ${ofHousehold}`));
+    await tx.delete(leaf).where(and(isNotNull(leaf.deletedAt), sql`${leaf.id} in ${ofHousehold}`));
     await tx.delete(album).where(and(eq(album.householdId, householdId), isNotNull(album.deletedAt)));
     await dropUnused(tx, new Date(now.getTime() - 86_400_000));
   });
@@ -116,6 +189,8 @@ export async function dropExpired(db: Db, now: Date): Promise<void> {
   const before = new Date(now.getTime() - TRAY_DAYS * 86_400_000);
   await db.transaction(async (tx) => {
     for (const table of Object.values(PIECES)) await tx.delete(table).where(lt(table.deletedAt, before));
+    await tx.delete(tryOut).where(lt(tryOut.deletedAt, before));
+    await tx.delete(leaf).where(lt(leaf.deletedAt, before));
     await tx.delete(album).where(lt(album.deletedAt, before));
     await dropUnused(tx, before);
   });

@@ -11,7 +11,16 @@ import {
   PARTS,
   STEPS,
 } from "../core/album/model.ts";
-import { POCKET_LAYOUTS } from "../core/book/layout.ts";
+import { type LayoutNode, POCKET_LAYOUTS } from "../core/book/layout.ts";
+import {
+  type Leaf,
+  MADE_KINDS,
+  MATTERS,
+  type Owner,
+  type Piece,
+  type PieceWhat,
+  type Turn,
+} from "../core/book/leaf.ts";
 import { inches, LONGEST, ticks } from "../core/measure/length.ts";
 import type { Size } from "../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
@@ -99,3 +108,75 @@ export const fullDay = (suffix = ""): DayContent => ({
   cards: [{ id: `card${suffix}`, size: { w: inches(3), h: inches(4) }, text: "" }],
   inserts: [{ id: `insert${suffix}`, kind: "tag", size: { w: inches(2), h: inches(4) }, note: "" }],
 });
+
+/** A layout of up to three splits deep, whose seams and margin its opening may or may not have room for. */
+const anyNode: fc.Arbitrary<LayoutNode> = fc.letrec<{ node: LayoutNode }>((tie) => ({
+  node: fc.oneof(
+    { maxDepth: 3, withCrossShrink: true },
+    fc.constant<LayoutNode>({ kind: "pocket" }),
+    fc.record({
+      kind: fc.constantFrom("rows" as const, "columns" as const),
+      seam: fc.integer({ min: 0, max: 4000 }).map(ticks),
+      parts: fc.array(fc.record({ share: fc.integer({ min: 1, max: 9 }), node: tie("node") }), {
+        minLength: 1,
+        maxLength: 4,
+      }),
+    }),
+  ),
+})).node;
+export const anyLayout = fc.record({ margin: fc.integer({ min: 0, max: 2000 }).map(ticks), root: anyNode });
+
+/** A page as albums have them: a hand's breadth to a large sheet. */
+export const anyPageSize: fc.Arbitrary<Size> = fc.record({
+  w: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
+  h: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
+});
+
+const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
+  fc.record({
+    kind: fc.constant("room" as const),
+    keeps: fc.constantFrom("photo" as const, "card" as const),
+    size: anyPageSize,
+  }),
+  fc.record({ kind: fc.constant("numeral" as const), size: anyPageSize }),
+  fc.record({ kind: fc.constantFrom(...MADE_KINDS), size: anyPageSize, name: anyText }),
+);
+export const anyPiece: fc.Arbitrary<Piece> = fc.record({
+  id: anyId,
+  what: anyWhat,
+  at: fc.record({
+    x: fc.integer({ min: -9000, max: 90_000 }).map(ticks),
+    y: fc.integer({ min: -9000, max: 90_000 }).map(ticks),
+  }),
+  turn: fc.constantFrom<Turn[]>(0, 1, 2, 3),
+  outside: fc.boolean(),
+});
+
+const anySide = fc.record({
+  owner: fc.oneof(
+    fc.constant<Owner>({ kind: "nobody" }),
+    fc.constantFrom(...MATTERS).map((matter): Owner => ({ kind: "matter", matter })),
+    anyId.map((dayId): Owner => ({ kind: "day", dayId })),
+  ),
+  pieces: fc.option(fc.array(anyPiece, { maxLength: 4 })),
+});
+const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
+  id: anyId,
+  version: fc.nat(9),
+  of: fc.record({
+    kind: fc.constant("own" as const),
+    stock: fc.record({
+      kind: fc.constantFrom(...FOUNDATION_KINDS),
+      layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
+      basePaper: anyText,
+      note: anyText,
+      size: fc.option(anyPageSize),
+    }),
+  }),
+  drop: fc.option(fc.integer({ min: -2000, max: 9000 }).map(ticks)),
+  liftsOff: fc.boolean(),
+  front: anySide,
+  back: anySide,
+});
+/** A book of a few leaves of every kind, in any order. */
+export const anyLeaves = fc.uniqueArray(anyLeaf, { selector: ({ id }) => id, minLength: 1, maxLength: 8 });

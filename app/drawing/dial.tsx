@@ -1,6 +1,7 @@
 import { RINGS } from "#core/album/steps.ts";
+import { escaped } from "#core/draw/svg.ts";
 import { cell, DIAL, dash, point, ringRadii, wedgeAt, wedges } from "./dial-geometry.ts";
-import { escaped, keptDrawing } from "./markup.ts";
+import { keptDrawing } from "./markup.ts";
 import { datesOn, isInBook, type PageRow } from "./page-row.ts";
 import { stateAt } from "./states.ts";
 

@@ -2,7 +2,6 @@
  * Drawings that hold still between two changes of the plan are written as text once and kept with the data they show.
  * A page then sends a whole dial at the price of one element. See docs/decisions/still-drawings.md.
  */
-export const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 /** Keeps what `draw` wrote for as long as the data lives, one drawing for each variant of it. */
 export function keptDrawing<T extends object>(

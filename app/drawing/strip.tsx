@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
-import { escaped, keptDrawing } from "./markup.ts";
+import { escaped } from "#core/draw/svg.ts";
+import { keptDrawing } from "./markup.ts";
 import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
 type Props = {

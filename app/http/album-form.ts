@@ -1,7 +1,7 @@
-import { FORMAT_PROBLEM, LENGTH_PROBLEM, SPAN_PROBLEM } from "#app/ui/wording.ts";
-import { checkFormat, presetById } from "#core/album/formats.ts";
-import { type AlbumFormat, type AlbumPlan, BINDINGS } from "#core/album/model.ts";
-import { type Length, parseLength, type Unit } from "#core/measure/length.ts";
+import { SPAN_PROBLEM } from "#app/ui/wording.ts";
+import { presetById } from "#core/album/formats.ts";
+import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
+import type { Unit } from "#core/measure/length.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import { parseSpan, type Span } from "#core/month/span.ts";
 import { clean } from "#core/words/clean.ts";
@@ -37,72 +37,31 @@ function readNumbering(form: FormData, errors: Record<string, string>): Numberin
 
 const readUnit = (form: FormData): Unit => (text(form, "unit") === "cm" ? "cm" : "inch");
 
-/** A new album: a preset book, everything else as typed. */
-export function parseNewAlbum(form: FormData): ParsedPlan {
+/** A new album: a preset or measured book, everything else as typed. */
+export function parseNewAlbum(form: FormData, measured: readonly { id: string; format: AlbumFormat }[]): ParsedPlan {
   const errors: Record<string, string> = {};
-  const [title, span, numbering, preset] = [
-    readTitle(form, errors),
-    readSpan(form, errors),
-    readNumbering(form, errors),
-    presetById(text(form, "book")),
-  ];
-  if (!preset) errors.book = "Choose a book.";
-  if (!preset || !span || Object.keys(errors).length > 0) return { ok: false, errors };
-  const { id: _, unit: __, ...format } = preset;
-  return { ok: true, plan: { title, span, numbering, unit: readUnit(form), format } };
-}
-
-/** The length fields of a measured format, as the settings form names them. */
-export const FORMAT_LENGTHS = ["nominalW", "nominalH", "openingW", "openingH", "outerW", "outerH"] as const;
-
-function readFormat(form: FormData, unit: Unit, errors: Record<string, string>): AlbumFormat | null {
-  const length = (name: string): Length => {
-    const parsed = parseLength(text(form, name), unit);
-    if (!parsed.ok) errors[name] = LENGTH_PROBLEM[parsed.reason];
-    return parsed.ok ? parsed.length : (0 as Length);
-  };
-  const [nominalW, nominalH, openingW, openingH, outerW, outerH] = FORMAT_LENGTHS.map(length) as [
-    Length,
-    Length,
-    Length,
-    Length,
-    Length,
-    Length,
-  ];
-  const noMargin = /^0*([.,]0*)?$/.test(text(form, "margin"));
-  const margin = noMargin ? (0 as Length) : length("margin");
-  const capacityMm = Number(text(form, "capacity").replace(",", "."));
-  if (!(capacityMm > 0 && capacityMm <= 1000))
-    errors.capacity = "Give what the rings or the spine hold, in millimetres.";
-  const binding = BINDINGS.find((each) => each === text(form, "binding"));
-  if (!binding) errors.binding = "Say how the leaves are held.";
-  const name = text(form, "formatName");
-  if (name === "" || name.length > 120) errors.formatName = "Give the book a name of up to 120 letters.";
-  if (!binding || Object.keys(errors).length > 0) return null;
-  const format: AlbumFormat = {
-    name,
-    binding,
-    nominal: { w: nominalW, h: nominalH },
-    opening: { w: openingW, h: openingH },
-    outer: { w: outerW, h: outerH },
-    margin,
-    capacity: Math.round(capacityMm * 1000),
-  };
-  const problem = checkFormat(format);
-  if (problem) errors[problem === "margin-over-outer" ? "margin" : "openingW"] = FORMAT_PROBLEM[problem];
-  return problem ? null : format;
-}
-
-/** Everything about an album, as its settings form sends it. */
-export function parseAlbumSettings(form: FormData): ParsedPlan {
-  const errors: Record<string, string> = {};
-  const unit = readUnit(form);
   const [title, span, numbering, format] = [
     readTitle(form, errors),
     readSpan(form, errors),
     readNumbering(form, errors),
-    readFormat(form, unit, errors),
+    bookNamed(text(form, "book"), measured),
   ];
-  if (!span || !format || Object.keys(errors).length > 0) return { ok: false, errors };
-  return { ok: true, plan: { title, span, numbering, unit, format } };
+  if (!format) errors.book = "Choose a book.";
+  if (!format || !span || Object.keys(errors).length > 0) return { ok: false, errors };
+  return { ok: true, plan: { title, span, numbering, unit: readUnit(form), format } };
+}
+
+function bookNamed(id: string, measured: readonly { id: string; format: AlbumFormat }[]): AlbumFormat | undefined {
+  const preset = presetById(id);
+  if (!preset) return measured.find((each) => each.id === id)?.format;
+  const { id: _, unit: __, ...format } = preset;
+  return format;
+}
+
+/** Days, numbers and unit, as the settings form sends them; the book's measures stay as they are. */
+export function parseAlbumSettings(form: FormData, format: AlbumFormat): ParsedPlan {
+  const errors: Record<string, string> = {};
+  const [title, span, numbering] = [readTitle(form, errors), readSpan(form, errors), readNumbering(form, errors)];
+  if (!span || Object.keys(errors).length > 0) return { ok: false, errors };
+  return { ok: true, plan: { title, span, numbering, unit: readUnit(form), format } };
 }

@@ -1,23 +1,27 @@
 import { redirect } from "react-router";
 import { parseNewAlbum } from "#app/http/album-form.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
-import { requireMember, writing } from "#app/http/page.ts";
+import { reading, requireMember, writing } from "#app/http/page.ts";
 import { NewAlbum } from "#app/places/new-album/new-album.tsx";
 import { newAlbumView } from "#app/places/new-album/view.ts";
 import { createAlbum } from "#store/album.ts";
+import { readFormats } from "#store/page-stash.ts";
 import type { Route } from "./+types/album-new";
 
 export const meta: Route.MetaFunction = () => [{ title: "New album · Hearth Clock" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return newAlbumView(context.wall(await requireMember(context)).date);
+  const member = await requireMember(context);
+  const measured = await reading(() => readFormats(context.db, member.household.id));
+  return newAlbumView(context.wall(member).date, measured);
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const parsed = parseNewAlbum(await request.formData());
-  if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
+  const form = await request.formData();
   return writing(async () => {
     const member = await requireMember(context);
+    const parsed = parseNewAlbum(form, await readFormats(context.db, member.household.id));
+    if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
     throw redirect(`/albums/${await createAlbum(context.db, member.household.id, parsed.plan)}/month`);
   });
 }

@@ -12,7 +12,8 @@ import { inSpan } from "#core/month/span.ts";
 import { MOST_BYTES, readPicture } from "#press/picture.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
-import { type Author, saveDayEdit } from "#store/day.ts";
+import type { Author } from "#store/author.ts";
+import { saveDayEdit } from "#store/day.ts";
 import { keepPhoto } from "#store/photo.ts";
 import type { Route } from "./+types/album.day.photos";
 

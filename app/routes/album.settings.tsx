@@ -26,7 +26,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       await setAlbumDeleted(context.db, member.household.id, id, context.now);
       throw redirect("/tray");
     }
-    const parsed = parseAlbumSettings(form);
+    const parsed = parseAlbumSettings(form, aggregate.album.format);
     if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
     const saved = await updateAlbum(context.db, member.household.id, id, Number(form.get("version")), parsed.plan);
     if (!saved.ok && saved.reason === "not-found") throw notFound();

@@ -3,18 +3,23 @@ import { isId, reading, requireMember, writing } from "#app/http/page.ts";
 import { TrayPlace } from "#app/places/tray/tray-place.tsx";
 import { printShort } from "#core/month/dates.ts";
 import { setAlbumDeleted } from "#store/album.ts";
-import { emptyTray, putBack, readTray, TRAY_DAYS } from "#store/tray.ts";
+import { emptyTray, putBack, putLeafOrTryOutBack, readTray, TRAY_DAYS } from "#store/tray.ts";
 import type { Route } from "./+types/tray";
 
 export const meta: Route.MetaFunction = () => [{ title: "Tray · Hearth Clock" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
   const member = await requireMember(context);
-  const { albums, pieces } = await reading(() => readTray(context.db, member.household.id));
+  const { albums, pieces, leaves } = await reading(() => readTray(context.db, member.household.id));
   const daysLeft = (deletedAt: Date) =>
     Math.max(0, TRAY_DAYS - Math.floor((context.now.getTime() - deletedAt.getTime()) / 86_400_000));
   return {
     albums: albums.map(({ id, title, deletedAt }) => ({ id, title, daysLeft: daysLeft(deletedAt) })),
+    leaves: leaves.map(({ deletedAt, date, ...leaf }) => ({
+      ...leaf,
+      on: date && printShort(date),
+      daysLeft: daysLeft(deletedAt),
+    })),
     pieces: pieces.map(({ deletedAt, date, ...piece }) => ({
       ...piece,
       on: printShort(date),
@@ -35,6 +40,12 @@ export async function action({ request, context }: Route.ActionArgs) {
         return { ok: true as const };
       case "album":
         return { ok: isId(id) && (await setAlbumDeleted(context.db, household.id, id, null)) };
+      case "leaf":
+      case "try-out": {
+        const kind = form.get("intent") as "leaf" | "try-out";
+        const writer = { memberId: member.id, at: context.now };
+        return { ok: isId(id) && (await putLeafOrTryOutBack(context.db, household.id, kind, id, writer)) };
+      }
       case "card":
       case "insert":
       case "photo": {

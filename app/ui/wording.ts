@@ -1,7 +1,11 @@
 import type { EditProblem } from "#core/album/edit.ts";
 import type { FormatProblem } from "#core/album/formats.ts";
+import type { HolePresetId } from "#core/album/holes.ts";
 import type { Binding, FoundationKind, InsertKind, NumeralStyle, Part, Step } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
+import type { BookProblem } from "#core/book/edit.ts";
+import type { LayoutProblem } from "#core/book/layout.ts";
+import type { Face, Matter } from "#core/book/leaf.ts";
 import type { LengthProblem } from "#core/measure/length.ts";
 import type { Numbering } from "#core/month/numbering.ts";
 import type { SlotProblem } from "#core/month/slots.ts";
@@ -123,6 +127,41 @@ export const SPAN_PROBLEM: Record<SpanProblem, string> = {
 export const FORMAT_PROBLEM: Record<FormatProblem, string> = {
   "opening-over-outer": "The opening is larger than the whole leaf. Measure both again.",
   "margin-over-outer": "The binding margin is as wide as the whole leaf. Measure both again.",
+  "hole-outside": "A hole lies off the leaf. Measure from the upper end of the whole leaf, and from its binding edge.",
+  "holes-overlap": "Two holes run into each other. Check their places.",
+  "hole-of-nothing": "A hole is more than nothing across.",
+};
+export const LAYOUT_PROBLEM: Record<LayoutProblem, string> = {
+  "parts-over-whole": "The seams and margins leave no room for the pockets. Make them narrower, or the pockets fewer.",
+  "no-pockets": "A layout has at least one pocket.",
+  "too-many-pockets": "That is more than 72 pockets. Split less.",
+  "bad-share": "A part’s share is a whole number from 1.",
+};
+export const CUT_PROBLEM = {
+  "not-smaller": "That cuts nothing off. Give a size smaller than the protector.",
+  ...LAYOUT_PROBLEM,
+} as const;
+export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs", string> = {
+  "leaf-gone": "That leaf is not in the book any more. It may lie in the tray.",
+  "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
+  "material-elsewhere": "This leaf’s material is said on its day: change it there.",
+  "already-there": "That is in the book already.",
+  "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
+};
+export const MATTER_NAME: Record<Matter, string> = {
+  title: "Title page",
+  "opening-note": "Opening note",
+  "month-calendar": "Month calendar",
+  closing: "Closing page",
+};
+export const FACE_NAME: Record<Face, string> = { front: "Front", back: "Back" };
+export const HOLE_PRESET_NAME: Record<HolePresetId, string> = {
+  "iso-838": "Two holes, 80 mm apart",
+  "us-three": "Three holes, 4¼″ apart",
+  "two-ring": "Two rings",
+  "three-ring": "Three rings",
+  "four-ring": "Four rings",
+  none: "No holes",
 };
 export const SLOT_PROBLEM: Record<SlotProblem, string> = {
   "no-such-day": "That day is not in this album.",

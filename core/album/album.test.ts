@@ -5,7 +5,7 @@ import { inches } from "../measure/length.ts";
 import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
 import { FORMAT_PRESETS } from "./formats.ts";
 import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, PARTS, STEPS } from "./model.ts";
-import { closedThickness, pagesOf, planLeaf, progressOf } from "./page.ts";
+import { closedThickness, pagesOf, progressOf } from "./page.ts";
 import { restoreFields } from "./restore.ts";
 import { fullness, poolContent, ringStates, stepsFor } from "./steps.ts";
 
@@ -202,26 +202,6 @@ describe("a whole album", () => {
         const { inBook, wanted } = progressOf(pages);
         expect(inBook).toBeLessThanOrEqual(wanted);
         expect(closedThickness(pages, plan.format)).toBeGreaterThanOrEqual(0);
-      }),
-      { numRuns: 30 },
-    );
-  });
-
-  it("lays every piece of a page on it or beside it, inside its area, none over another", () => {
-    fc.assert(
-      fc.property(anyAlbum, ({ plan, days }) => {
-        for (const page of pagesOf(plan, days)) {
-          const leaf = planLeaf(page, plan.format);
-          const laid = leaf.fit.laid.map(({ rect }) => rect);
-          const pieces = page.content.photos.length + page.content.cards.length;
-          expect(laid.length + leaf.fit.beside.length - pieces).toBeLessThanOrEqual(1);
-          for (const [at, a] of laid.entries()) {
-            expect(a.x >= 0 && a.y >= 0 && a.x + a.w <= leaf.area.w && a.y + a.h <= leaf.area.h).toBe(true);
-            for (const b of laid.slice(at + 1)) {
-              expect(a.x + a.w <= b.x || b.x + b.w <= a.x || a.y + a.h <= b.y || b.y + b.h <= a.y).toBe(true);
-            }
-          }
-        }
       }),
       { numRuns: 30 },
     );

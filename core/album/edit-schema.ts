@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { SENT_BOOK, SENT_PLACE, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { type Length, LONGEST } from "../measure/length.ts";
 import { clean } from "../words/clean.ts";
 import type { DayEdit } from "./edit.ts";
@@ -63,7 +64,7 @@ export const SENT_MOVE = z.discriminatedUnion("how", [
 /** A photo carried over to another day of the album. */
 export const SENT_PHOTO_MOVE = z.object({ what: z.literal("move-photo"), dayId: ID, useId: ID, to: z.iso.date() });
 
-export const SENT = z.union([SENT_EDIT, SENT_MOVE, SENT_PHOTO_MOVE]);
+export const SENT = z.union([SENT_EDIT, SENT_MOVE, SENT_PHOTO_MOVE, SENT_BOOK, SENT_TRY_OUT, SENT_PLACE]);
 export type SentEdit = z.output<typeof SENT_EDIT>;
 export type SentMove = z.output<typeof SENT_MOVE>;
 export type SentPhotoMove = z.output<typeof SENT_PHOTO_MOVE>;

@@ -1,6 +1,7 @@
 import { inches, type Length, millimetres, plus, type Unit } from "../measure/length.ts";
 import { aSeries } from "../measure/sheets.ts";
 import { type Size, size } from "../measure/size.ts";
+import { checkHoles, type HolePresetId, type HoleProblem, holePreset, NO_HOLES } from "./holes.ts";
 import type { AlbumFormat } from "./model.ts";
 
 /**
@@ -12,8 +13,12 @@ export type FormatPreset = AlbumFormat & { readonly id: string; readonly unit: U
 /** Room round a page in its protector. */
 const EASE = inches(1 / 8);
 
-function ringAlbum(id: string, w: number, h: number, margin: Length): FormatPreset {
+/** A board stands a quarter inch beyond the leaves at the free edge, an eighth above and below. */
+const coverOf = (outer: Size): Size => size(plus(outer.w, inches(1 / 4)), plus(outer.h, inches(1 / 4)));
+
+function ringAlbum(id: string, w: number, h: number, margin: Length, rings: HolePresetId = "three-ring"): FormatPreset {
   const nominal = size(inches(w), inches(h));
+  const outer = size(plus(nominal.w, margin), plus(nominal.h, inches(1 / 4)));
   return {
     id,
     unit: "inch",
@@ -21,13 +26,17 @@ function ringAlbum(id: string, w: number, h: number, margin: Length): FormatPres
     binding: "ring",
     nominal,
     opening: size(plus(nominal.w, EASE), plus(nominal.h, EASE)),
-    outer: size(plus(nominal.w, margin), plus(nominal.h, inches(1 / 4))),
+    outer,
     margin,
+    bindingEdge: "left",
+    holes: holePreset(rings, outer.h),
+    cover: coverOf(outer),
     capacity: 50_000,
   };
 }
 
 const A5 = aSeries(5);
+const A5_BINDER_LEAF = size(plus(A5.w, millimetres(20)), plus(A5.h, millimetres(8)));
 
 export const FORMAT_PRESETS: readonly FormatPreset[] = [
   ringAlbum("ring-6x8", 6, 8, inches(1)),
@@ -40,8 +49,11 @@ export const FORMAT_PRESETS: readonly FormatPreset[] = [
     binding: "two-hole",
     nominal: A5,
     opening: A5,
-    outer: size(plus(A5.w, millimetres(20)), plus(A5.h, millimetres(8))),
+    outer: A5_BINDER_LEAF,
     margin: millimetres(20),
+    bindingEdge: "left",
+    holes: holePreset("iso-838", A5_BINDER_LEAF.h),
+    cover: size(plus(A5_BINDER_LEAF.w, millimetres(6)), plus(A5_BINDER_LEAF.h, millimetres(8))),
     capacity: 35_000,
   },
   {
@@ -53,6 +65,9 @@ export const FORMAT_PRESETS: readonly FormatPreset[] = [
     opening: A5,
     outer: A5,
     margin: millimetres(0),
+    bindingEdge: "left",
+    holes: NO_HOLES,
+    cover: size(plus(A5.w, millimetres(3)), plus(A5.h, millimetres(6))),
     capacity: 22_000,
   },
 ];
@@ -85,10 +100,13 @@ export const PRINT_SIZES: readonly Size[] = [
 export const usualPrint = (landscape: boolean): Size =>
   landscape ? size(inches(6), inches(4)) : size(inches(3), inches(4));
 
-export type FormatProblem = "opening-over-outer" | "margin-over-outer";
+export type FormatProblem = "opening-over-outer" | "margin-over-outer" | HoleProblem;
 
-/** What cannot be true of a measured format: a page wider than its leaf, a margin that leaves no page. */
+/** What cannot be true of a measured format: a page wider than its leaf, a margin that leaves no page, a hole off the leaf. */
 export function checkFormat(format: AlbumFormat): FormatProblem | null {
-  if (format.opening.w > format.outer.w || format.opening.h > format.outer.h) return "opening-over-outer";
-  return format.margin >= format.outer.w ? "margin-over-outer" : null;
+  const { opening, outer, margin, bindingEdge, holes } = format;
+  if (opening.w > outer.w || opening.h > outer.h) return "opening-over-outer";
+  const [across, along] = bindingEdge === "left" ? [outer.w, outer.h] : [outer.h, outer.w];
+  if (margin >= across) return "margin-over-outer";
+  return checkHoles(holes, across, along);
 }

@@ -8,6 +8,17 @@ import type { Span } from "../month/span.ts";
 export const BINDINGS = ["ring", "two-hole", "sewn"] as const;
 export type Binding = (typeof BINDINGS)[number];
 
+/** The edge of a leaf that the book holds. */
+export const BINDING_EDGES = ["left", "top"] as const;
+export type BindingEdge = (typeof BINDING_EDGES)[number];
+
+/** Holes along the binding edge of a whole leaf: centres from its upper (or left) end, and from the edge itself. */
+export type HolePattern = {
+  readonly positions: readonly Length[];
+  readonly inset: Length;
+  readonly diameter: Length;
+};
+
 /** A page size is measured, not named: what it is called, what really goes in, and what stands out of the book. */
 export type AlbumFormat = {
   readonly name: string;
@@ -19,6 +30,10 @@ export type AlbumFormat = {
   /** The whole leaf, binding margin included. */
   readonly outer: Size;
   readonly margin: Length;
+  readonly bindingEdge: BindingEdge;
+  readonly holes: HolePattern;
+  /** The front board, beyond which nothing should stand. */
+  readonly cover: Size;
   /** What the rings or the spine hold, in micrometres. */
   readonly capacity: number;
 };

@@ -1,8 +1,5 @@
-import { type DryFit, type LoosePiece, layInPockets, layOnPage } from "../book/dry-fit.ts";
-import { layoutById, pocketsOf, type Rect } from "../book/layout.ts";
 import { meanThickness } from "../book/thickness.ts";
-import { inches, ticks } from "../measure/length.ts";
-import { type Size, size } from "../measure/size.ts";
+import type { Size } from "../measure/size.ts";
 import { type NumberedGroup, numberDays } from "../month/numbering.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "./model.ts";
 import {
@@ -24,9 +21,6 @@ export type Page = NumberedGroup & {
   readonly steps: readonly PlannedStep[];
   readonly fullness: number;
 };
-
-/** The id of the piece that carries the number, among the pieces of a page. */
-export const NUMERAL_PIECE = "numeral";
 
 const read = new WeakMap<readonly Day[], { plan: AlbumPlan; pages: Page[] }>();
 
@@ -71,40 +65,6 @@ export function readPages(plan: AlbumPlan, days: readonly Day[]): Page[] {
 
 /** The size of a day's page: its own, or the album's. */
 export const pageSize = (content: PageContent, format: AlbumFormat): Size => content.pageSize ?? format.nominal;
-
-/** The opening behind a page of its own size has the same ease as the album's. */
-function openingOf(page: Size, format: AlbumFormat): Size {
-  return size(ticks(page.w + format.opening.w - format.nominal.w), ticks(page.h + format.opening.h - format.nominal.h));
-}
-
-export type LeafPlan = {
-  readonly page: Size;
-  /** The area that takes pieces: the opening of a pocket page, else the page itself. */
-  readonly area: Size;
-  readonly pockets: readonly Rect[];
-  readonly fit: DryFit;
-};
-
-const NUMERAL_CARD = size(inches(3), inches(4));
-const NUMERAL_SPOT = size(inches(2), inches(2));
-
-/** The page of a day with its pockets, and a first dry fit of its prints, cards and number on it. */
-export function planLeaf(page: Page, format: AlbumFormat): LeafPlan {
-  const { content } = page;
-  const paper = pageSize(content, format);
-  const layout = content.foundation?.kind === "pocket" ? layoutById(content.foundation.layout) : undefined;
-  const area = layout ? openingOf(paper, format) : paper;
-  const pockets = layout ? pocketsOf(layout, area) : [];
-  const pieces: LoosePiece[] = [
-    ...content.photos.map(({ id, print }) => ({ id, size: print })),
-    ...content.cards.map((card) => ({ id: card.id, size: card.size })),
-  ];
-  if (content.foundation && content.numeral.style !== "none" && page.label !== null) {
-    pieces.push({ id: NUMERAL_PIECE, size: layout ? NUMERAL_CARD : NUMERAL_SPOT });
-  }
-  const fit = layout ? layInPockets(pieces, pockets) : layOnPage(pieces, area);
-  return { page: paper, area, pockets, fit };
-}
 
 export type Progress = { readonly inBook: number; readonly wanted: number };
 

@@ -1,42 +1,116 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anySize } from "../../tests/samples.ts";
-import { inches } from "../measure/length.ts";
-import { turned } from "../measure/size.ts";
-import { fitInPocket } from "./dry-fit.ts";
-import { POCKET_LAYOUTS, pocketsOf } from "./layout.ts";
+import { anyLayout, anyPageSize } from "../../tests/samples.ts";
+import { inches, ticks } from "../measure/length.ts";
+import { areaOf, contains, overlap, type Rect, rectOf } from "../measure/rect.ts";
+import {
+  cutDown,
+  grid,
+  heightWithoutLastRow,
+  POCKET,
+  POCKET_LAYOUTS,
+  pocketPaths,
+  pocketsOf,
+  readLayout,
+  replaceNode,
+  resizePocket,
+} from "./layout.ts";
+
+const total = (rects: readonly Rect[]) => rects.reduce((sum, each) => sum + areaOf(each), 0);
+const six = { w: inches(6), h: inches(8) };
 
 describe("a pocket layout", () => {
-  it("fills its opening exactly, without gap or overlap", () => {
+  it("fills its rectangle exactly: pockets, seams and margin, without gap or overlap", () => {
     fc.assert(
-      fc.property(fc.constantFrom(...POCKET_LAYOUTS), anySize, (layout, opening) => {
-        const pockets = pocketsOf(layout, opening);
-        expect(pockets.reduce((sum, { w, h }) => sum + w * h, 0)).toBe(opening.w * opening.h);
-        for (const { x, y, w, h } of pockets) {
-          expect(x + w).toBeLessThanOrEqual(opening.w);
-          expect(y + h).toBeLessThanOrEqual(opening.h);
+      fc.property(anyLayout, anyPageSize, (layout, opening) => {
+        const read = readLayout(layout, opening);
+        if (!read.ok) return;
+        const parts = [...read.pockets, ...read.seams];
+        expect(total(parts)).toBe(areaOf(read.inside));
+        const margin = areaOf(opening) - areaOf(read.inside);
+        expect(margin).toBe(2 * layout.margin * (opening.w + opening.h) - 4 * layout.margin * layout.margin);
+        for (const [at, part] of parts.entries()) {
+          expect(contains(rectOf(opening), part)).toBe(true);
+          for (const other of parts.slice(at + 1)) expect(overlap(part, other)).toBeNull();
         }
       }),
     );
   });
 
-  it("makes four 3 × 4 pockets of a 6 × 8 (common practice)", () => {
-    const four = POCKET_LAYOUTS.find(({ id }) => id === "four");
-    if (!four) throw new Error("shipped");
-    for (const pocket of pocketsOf(four, { w: inches(6), h: inches(8) })) {
-      expect([pocket.w, pocket.h]).toEqual([inches(3), inches(4)]);
+  it("is refused with its reason when its parts exceed the whole, when it has none, and when it has too many", () => {
+    const wide = {
+      kind: "columns" as const,
+      seam: inches(4),
+      parts: [1, 1, 1].map((share) => ({ share, node: POCKET })),
+    };
+    expect(readLayout({ margin: ticks(0), root: wide }, six)).toEqual({ ok: false, reason: "parts-over-whole" });
+    expect(readLayout({ margin: inches(3), root: POCKET }, six)).toEqual({ ok: false, reason: "parts-over-whole" });
+    const none = { kind: "rows" as const, seam: ticks(0), parts: [] };
+    expect(readLayout({ margin: ticks(0), root: none }, six)).toEqual({ ok: false, reason: "no-pockets" });
+    expect(readLayout({ margin: ticks(0), root: grid(10, 10) }, six)).toEqual({
+      ok: false,
+      reason: "too-many-pockets",
+    });
+    const nothing = { ...wide, parts: [{ share: 0, node: POCKET }] };
+    expect(readLayout({ margin: ticks(0), root: nothing }, six)).toEqual({ ok: false, reason: "bad-share" });
+  });
+
+  it("names the path of every pocket, and a pocket split at its path becomes that many more", () => {
+    for (const layout of POCKET_LAYOUTS) {
+      const paths = pocketPaths(layout.root);
+      expect(paths.length).toBe(pocketsOf(layout, six).length);
+      const split = replaceNode(layout.root, paths.at(-1) ?? [], () => grid(1, 3));
+      expect(pocketPaths(split).length).toBe(paths.length + 2);
     }
   });
 });
 
-describe("fit in a pocket", () => {
-  it("is the same for a turned piece in the turned pocket", () => {
+describe("a pocket made larger", () => {
+  it("has the asked size, its neighbours the rest, and the whole is still filled", () => {
+    const layout = { margin: ticks(0), root: grid(2, 3) };
+    const root = resizePocket(layout, six, [0, 1], "w", inches(3));
+    const read = root && readLayout({ ...layout, root }, six);
+    if (!read?.ok) throw new Error("it has room");
+    expect(read.pockets.slice(0, 3).map(({ w }) => w)).toEqual([inches(1.5), inches(3), inches(1.5)]);
+    expect(read.pockets.slice(3).map(({ w }) => w)).toEqual([inches(2), inches(2), inches(2)]);
+    expect(total(read.pockets)).toBe(areaOf(six));
+  });
+
+  it("is refused where no weld can move, or nothing would be left", () => {
+    expect(resizePocket({ margin: ticks(0), root: POCKET }, six, [], "w", inches(3))).toBeNull();
+    expect(resizePocket({ margin: ticks(0), root: grid(1, 2) }, six, [0], "h", inches(3))).toBeNull();
+    expect(resizePocket({ margin: ticks(0), root: grid(1, 2) }, six, [0], "w", inches(6))).toBeNull();
+  });
+});
+
+describe("a protector cut down", () => {
+  const twelve = POCKET_LAYOUTS.find(({ id }) => id === "twelve");
+  if (!twelve) throw new Error("shipped");
+
+  it("loses its last row, and the pockets that stay are as they were", () => {
+    const h = heightWithoutLastRow(twelve, six);
+    expect(h).toBe(inches(6));
+    const cut = cutDown(twelve, six, { w: six.w, h: h ?? six.h });
+    if (!cut.ok) throw new Error(cut.reason);
+    expect([cut.lost, cut.opened]).toEqual([3, 0]);
+    expect(pocketsOf({ ...twelve, ...cut.layout }, cut.size)).toEqual(pocketsOf(twelve, six).slice(0, 9));
+  });
+
+  it("cut through a pocket says how many are open, and is refused when nothing is cut off", () => {
+    const cut = cutDown(twelve, six, { w: inches(3), h: six.h });
+    if (!cut.ok) throw new Error(cut.reason);
+    expect([cut.lost, cut.opened]).toEqual([4, 4]);
+    expect(cutDown(twelve, six, six)).toEqual({ ok: false, reason: "not-smaller" });
+  });
+
+  it("always fills what is left of it", () => {
     fc.assert(
-      fc.property(anySize, anySize, (piece, pocket) => {
-        const fit = fitInPocket(piece, pocket);
-        const mirrored = fitInPocket(turned(piece), turned(pocket));
-        expect(fit?.turned).toBe(mirrored?.turned);
-        expect(fit?.play.w).toBe(mirrored?.play.h);
+      fc.property(anyLayout, anyPageSize, fc.double({ min: 0.3, max: 0.95, noNaN: true }), (layout, from, share) => {
+        const to = { w: ticks(Math.round(from.w * share)), h: from.h };
+        const cut = cutDown(layout, from, to);
+        if (!cut.ok) return;
+        const read = readLayout(cut.layout, cut.size);
+        expect(read.ok && total([...read.pockets, ...read.seams])).toBe(areaOf(cut.size));
       }),
     );
   });

@@ -1,10 +1,20 @@
 import { z } from "zod";
-import { BINDINGS, FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
-import { type Length, LONGEST, millimetres, toMillimetres } from "../measure/length.ts";
+import { type HolePresetId, holePreset } from "../album/holes.ts";
+import {
+  BINDING_EDGES,
+  BINDINGS,
+  FOUNDATION_KINDS,
+  INSERT_KINDS,
+  NUMERAL_STYLES,
+  PARTS,
+  STEPS,
+} from "../album/model.ts";
+import { millimetres, toMillimetres } from "../measure/length.ts";
 import { parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
-import { clean } from "../words/clean.ts";
+import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
+import { ID, LENGTH, LINE, SIZE, TEXT } from "./archive-parts.ts";
 
 /**
  * The album archive: a ZIP with `album.json`, described here, and the original photos under `photos/`.
@@ -12,25 +22,10 @@ import { clean } from "../words/clean.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_VERSION = 2;
 export const ARCHIVE_ENTRY = "album.json";
 
-const ID = z.uuid();
-const CLEAN = z.string().refine((text) => clean(text) === text, "a character that no text has");
-const TEXT = CLEAN.max(100_000);
-const LINE = CLEAN.max(500);
 const HASH = z.string().regex(/^[0-9a-f]{64}$/);
-
-const LENGTH = z.codec(
-  z.number().min(0).max(2000),
-  z.custom<Length>((v) => Number.isSafeInteger(v) && (v as number) <= LONGEST),
-  {
-    decode: (mm) => millimetres(mm),
-    encode: (length) => toMillimetres(length),
-  },
-);
-const SIDE = LENGTH.refine((length) => length > 0, "a size of nothing");
-const SIZE = z.object({ w: SIDE, h: SIDE });
 const DATE = z.codec(
   z.string(),
   z.custom<NonNullable<ReturnType<typeof parseDate>>>((v) => typeof v === "string" && parseDate(v) !== null),
@@ -101,11 +96,16 @@ export const ARCHIVE = z
         opening: SIZE,
         outer: SIZE,
         margin: LENGTH,
+        bindingEdge: z.enum(BINDING_EDGES),
+        holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),
+        cover: SIZE,
         capacityMicrometres: z.int().min(0).max(1_000_000),
       }),
     }),
     days: z.array(DAY).max(2000),
     photos: z.array(PHOTO).max(20_000),
+    /** Null where the archive is from before books were laid out: the leaves follow from the days. */
+    book: ARCHIVE_BOOK.nullable(),
   })
   .superRefine((archive, context) => {
     const problem = (message: string) => context.addIssue({ code: "custom", message });
@@ -132,6 +132,8 @@ export const ARCHIVE = z
         problem("a day shares a page with a day that is not there");
       for (const { sha256 } of day.photos) if (!hashes.has(sha256)) problem("a day uses a photo that is not there");
     }
+    const inserts = new Set(archive.days.flatMap((day) => day.inserts.map(({ id }) => id)));
+    if (archive.book) for (const each of bookProblems(archive.book, ids, inserts)) problem(each);
   });
 
 /** An archive read: lengths in ticks, dates checked. */
@@ -142,6 +144,41 @@ export type ReadArchive = { ok: true; archive: Archive } | { ok: false; reason: 
 
 /** The JSON text of `album.json`, indented, for people to read too. */
 export const writeArchive = (archive: Archive): string => JSON.stringify(z.encode(ARCHIVE, archive), null, 2);
+
+const FIRST_FORMAT = z.object({
+  formatVersion: z.literal(1),
+  album: z.object({
+    format: z.looseObject({
+      binding: z.enum(BINDINGS),
+      outer: z.object({ w: z.number().positive().max(2000), h: z.number().positive().max(2000) }),
+    }),
+  }),
+});
+const FIRST_HOLES: Record<(typeof BINDINGS)[number], HolePresetId> = {
+  ring: "three-ring",
+  "two-hole": "iso-838",
+  sewn: "none",
+};
+
+/** A first-version archive as one of today: typical holes for its binding, a cover a quarter inch larger, no book yet. */
+function fromFirst(raw: unknown): unknown {
+  const first = FIRST_FORMAT.safeParse(raw);
+  if (!first.success) return raw;
+  const { binding, outer } = first.data.album.format;
+  const { positions, inset, diameter } = holePreset(FIRST_HOLES[binding], millimetres(outer.h));
+  const measured = {
+    bindingEdge: "left",
+    holes: { positions: positions.map(toMillimetres), inset: toMillimetres(inset), diameter: toMillimetres(diameter) },
+    cover: { w: outer.w + 6.35, h: outer.h + 6.35 },
+  };
+  const old = raw as { album: { format: object } };
+  return {
+    ...old,
+    formatVersion: ARCHIVE_VERSION,
+    album: { ...old.album, format: { ...old.album.format, ...measured } },
+    book: null,
+  };
+}
 
 /** Reads the text of `album.json`. */
 export function readArchive(text: string): ReadArchive {
@@ -154,6 +191,6 @@ export function readArchive(text: string): ReadArchive {
   const head = z.object({ format: z.literal(ARCHIVE_FORMAT), formatVersion: z.int().positive() }).safeParse(raw);
   if (!head.success) return { ok: false, reason: "not-an-archive" };
   if (head.data.formatVersion > ARCHIVE_VERSION) return { ok: false, reason: "newer-format" };
-  const archive = ARCHIVE.safeDecode(raw as z.input<typeof ARCHIVE>);
+  const archive = ARCHIVE.safeDecode(fromFirst(raw) as z.input<typeof ARCHIVE>);
   return archive.success ? { ok: true, archive: archive.data } : { ok: false, reason: "damaged" };
 }

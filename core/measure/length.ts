@@ -143,3 +143,12 @@ export function printNumber(length: Length, unit: Unit): string {
 export function printLength(length: Length, unit: Unit): string {
   return unit === "inch" ? `${printNumber(length, unit)}″` : `${printNumber(length, unit)} cm`;
 }
+
+const SAID_TO: Record<Unit, number> = { inch: TICKS_PER_64TH, cm: TICKS_PER_MM / 10 };
+
+/** To the nearest 64th of an inch or tenth of a millimetre, as a ruler says it; never nothing for something. */
+export function sayLength(length: Length, unit: Unit): string {
+  const step = SAID_TO[unit];
+  const near = Math.round(length / step) * step;
+  return printLength(ticks(near === 0 && length !== 0 ? Math.sign(length) * step : near), unit);
+}

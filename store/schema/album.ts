@@ -13,7 +13,16 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { Binding, DayContent, Foundation, InsertKind, NumeralStyle, Part, Step } from "../../core/album/model.ts";
+import type {
+  Binding,
+  BindingEdge,
+  DayContent,
+  Foundation,
+  InsertKind,
+  NumeralStyle,
+  Part,
+  Step,
+} from "../../core/album/model.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
@@ -47,6 +56,12 @@ export const album = pgTable(
     outerW: length("outer_w").notNull(),
     outerH: length("outer_h").notNull(),
     margin: length("margin").notNull(),
+    bindingEdge: text("binding_edge").$type<BindingEdge>().notNull(),
+    holePositions: integer("hole_positions").array().$type<Length[]>().notNull(),
+    holeInset: length("hole_inset").notNull(),
+    holeDiameter: length("hole_diameter").notNull(),
+    coverW: length("cover_w").notNull(),
+    coverH: length("cover_h").notNull(),
     capacity: integer("capacity_micrometres").notNull(),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
@@ -92,6 +107,8 @@ export const day = pgTable(
   (table) => [
     // Deferred in the migration, so that two days can exchange dates within one transaction.
     unique("day_date_once").on(table.albumId, table.date),
+    // A leaf or a side names its day together with the album, so that it can only be a day of its own album.
+    unique("day_of_album").on(table.id, table.albumId),
     check("day_not_into_itself", sql`${table.mergedInto} <> ${table.id}`),
     check(
       "day_page_size",

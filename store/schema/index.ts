@@ -1,13 +1,35 @@
 import { relations } from "drizzle-orm";
 import { album, card, day, dayInsert, dayPhoto } from "./album.ts";
-import { member } from "./household.ts";
+import { leaf, pocketLayout, side, tryOut } from "./book.ts";
+import { household, member } from "./household.ts";
 import { photo } from "./photo.ts";
 
 export * from "./album.ts";
+export * from "./book.ts";
 export * from "./household.ts";
 export * from "./photo.ts";
 
-export const albumRelations = relations(album, ({ many }) => ({ days: many(day) }));
+export const albumRelations = relations(album, ({ one, many }) => ({
+  household: one(household, { fields: [album.householdId], references: [household.id] }),
+  days: many(day),
+  leaves: many(leaf),
+}));
+export const householdRelations = relations(household, ({ many }) => ({ layouts: many(pocketLayout) }));
+export const pocketLayoutRelations = relations(pocketLayout, ({ one }) => ({
+  household: one(household, { fields: [pocketLayout.householdId], references: [household.id] }),
+}));
+export const leafRelations = relations(leaf, ({ one, many }) => ({
+  album: one(album, { fields: [leaf.albumId], references: [album.id] }),
+  lastWriter: one(member, { fields: [leaf.updatedBy], references: [member.id] }),
+  sides: many(side),
+}));
+export const sideRelations = relations(side, ({ one, many }) => ({
+  leaf: one(leaf, { fields: [side.leafId], references: [leaf.id] }),
+  tryOuts: many(tryOut),
+}));
+export const tryOutRelations = relations(tryOut, ({ one }) => ({
+  side: one(side, { fields: [tryOut.leafId, tryOut.face], references: [side.leafId, side.face] }),
+}));
 export const dayRelations = relations(day, ({ one, many }) => ({
   album: one(album, { fields: [day.albumId], references: [album.id] }),
   lastWriter: one(member, { fields: [day.updatedBy], references: [member.id] }),

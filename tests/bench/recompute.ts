@@ -1,6 +1,6 @@
 import { presetById } from "../../core/album/formats.ts";
 import { type AlbumPlan, type Day, EMPTY_DAY } from "../../core/album/model.ts";
-import { closedThickness, planLeaf, readPages } from "../../core/album/page.ts";
+import { closedThickness, readPages } from "../../core/album/page.ts";
 import { inches } from "../../core/measure/length.ts";
 import { addDays, type CalendarDate } from "../../core/month/dates.ts";
 
@@ -44,7 +44,6 @@ function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
 
 function recompute({ plan, days }: { plan: AlbumPlan; days: Day[] }): number {
   const pages = readPages(plan, days);
-  for (const page of pages) planLeaf(page, plan.format);
   return closedThickness(pages, plan.format);
 }
 

@@ -57,10 +57,10 @@ describe("facts of the trade (common practice)", () => {
   it("a 6 × 8 holds four 3 × 4, or twelve 2 × 2 three across and four down, or a 6 × 4 over two 3 × 4", () => {
     const page = { w: inches(6), h: inches(8) };
     const sizes = (id: string) =>
-      pocketsOf(layoutById(id) ?? { id: "", name: "", rows: [] }, page).map(({ w, h }) => [
-        w / TICKS_PER_INCH,
-        h / TICKS_PER_INCH,
-      ]);
+      pocketsOf(
+        layoutById(id) ?? { id: "", name: "", margin: inches(0), root: { kind: "rows", seam: inches(0), parts: [] } },
+        page,
+      ).map(({ w, h }) => [w / TICKS_PER_INCH, h / TICKS_PER_INCH]);
     expect(sizes("four")).toEqual(Array(4).fill([3, 4]));
     expect(sizes("twelve")).toEqual(Array(12).fill([2, 2]));
     expect(sizes("one-over-two")).toEqual([

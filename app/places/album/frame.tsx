@@ -1,4 +1,4 @@
-import { BookOpenCheck, CalendarDays, Library, NotebookPen, Settings2, Undo2 } from "lucide-react";
+import { BookOpen, BookOpenCheck, CalendarDays, Library, NotebookPen, Settings2, Undo2 } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
 import { useFetcher, useLocation, useNavigate, useParams } from "react-router";
 import { DayStrip } from "#app/drawing/strip.tsx";
@@ -14,9 +14,13 @@ import type { FrameView } from "./view.ts";
 const PLACES = [
   { group: "Plan", name: "Month", to: "month", icon: CalendarDays },
   { group: "Make", name: "Day", to: "days", icon: NotebookPen },
+  { group: "Keep", name: "Book", to: "book", icon: BookOpen },
   { group: "Keep", name: "Finish", to: "finish", icon: BookOpenCheck },
   { group: "Keep", name: "Album", to: "settings", icon: Settings2 },
 ] as const;
+
+/** Addresses that are parts of the Book. */
+const IN_BOOK = ["book", "rhythm", "foundations", "layouts", "measure", "leaves"] as const;
 
 const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ default: module.KeysDialog })));
 
@@ -101,7 +105,16 @@ export function AlbumFrame({
                 {PLACES[at - 1]?.group !== group && (
                   <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>
                 )}
-                <PlaceLink href={hrefOf(to)} here={to === "days" ? onDay : pathname === `${path}/${to}`}>
+                <PlaceLink
+                  href={hrefOf(to)}
+                  here={
+                    to === "days"
+                      ? onDay
+                      : to === "book"
+                        ? IN_BOOK.some((place) => pathname.startsWith(`${path}/${place}`))
+                        : pathname === `${path}/${to}`
+                  }
+                >
                   {narrow && <Icon className="size-5" aria-hidden="true" />}
                   {name}
                 </PlaceLink>

@@ -5,7 +5,15 @@ const KEYS = [
   ["Enter", "On the dial: open the chosen day"],
   ["Home, End", "On the dial: first and last day"],
   ["Ctrl or Cmd + Z", "Take your last change back"],
-  ["Tab", "From field to field"],
+  ["Tab", "From field to field, from piece to piece"],
+  ["← → ↑ ↓", "On a piece: a sixteenth of an inch or a millimetre; with Shift, eight times that"],
+  ["T", "On a piece: turn it by a quarter"],
+  ["[ ]", "On a piece: back, forward"],
+  ["P", "On a piece: into the next pocket"],
+  ["Enter", "On something beside the page: put it on"],
+  ["Delete", "On a piece: take it off the page"],
+  ["Alt", "Held while dragging: no snapping"],
+  ["Space, ← →", "On a leaf of the strip: take it up, carry it"],
   ["?", "This list"],
 ] as const;
 

@@ -1,6 +1,8 @@
 import type { SavedChange } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayContent } from "#core/album/model.ts";
+import { applyBookEdit, leavesTouched } from "#core/book/edit.ts";
+import type { Leaf } from "#core/book/leaf.ts";
 
 /** A change on its way to the server, kept on this device until the server has said it is saved. */
 export type Entry = {
@@ -12,12 +14,21 @@ export type Entry = {
   readonly due: number;
 };
 
-export type Clash = {
-  readonly entry: Entry;
-  readonly change: SavedChange;
-  readonly current: DayContent;
-  readonly version: number;
-};
+export type Clash =
+  | {
+      readonly kind: "day";
+      readonly entry: Entry;
+      readonly change: SavedChange;
+      readonly current: DayContent;
+      readonly version: number;
+    }
+  | {
+      readonly kind: "leaf";
+      readonly entry: Entry;
+      readonly by: string;
+      readonly at: string;
+      readonly version: number;
+    };
 export type Trouble = "unreachable" | "store-gone";
 
 /** What the server may answer to a change. */
@@ -25,6 +36,7 @@ export type Answer =
   | { ok: true; version?: number }
   | { ok: false; reason: Trouble }
   | { ok: false; reason: "clash"; clash: { change: SavedChange; current: DayContent; version: number } }
+  | { ok: false; reason: "leaf-clash"; bookClash: { by: string; at: string; version: number } }
   | { ok: false; reason: string };
 
 export type Outboxed = {
@@ -48,6 +60,14 @@ export const EMPTY: Outboxed = {
   savedOnce: false,
 };
 
+/** The leaf that a change of the book writes first. */
+const leafOf = (sent: Extract<Sent, { what: "book" }>): string => leavesTouched(sent.edit)[0] ?? "";
+
+function clashOf(entry: Entry, answer: Answer | null): Clash | null {
+  if (answer && "clash" in answer) return { kind: "day", entry, ...answer.clash };
+  return answer && "bookClash" in answer ? { kind: "leaf", entry, ...answer.bookClash } : null;
+}
+
 /**
  * The changes of one album that are not yet known to be saved, in order. Every change of state is written to the
  * device's storage first, so a closed tab, a reload or a dead server loses nothing.
@@ -57,6 +77,8 @@ export class Outbox {
   readonly #listeners = new Set<() => void>();
   readonly #storage: Storage;
   readonly #slot: string;
+  /** The version that this window's own saves gave each leaf: the page may not have been read anew yet. */
+  readonly #made = new Map<string, number>();
 
   constructor(storage: Storage, slot: string) {
     this.#storage = storage;
@@ -82,16 +104,21 @@ export class Outbox {
   put(entry: Entry): void {
     const { entries, flying, clashes } = this.#state;
     const waiting = entries.find(({ key, id }) => key === entry.key && id !== flying);
-    const sent =
-      waiting?.sent.what === "edit" && entry.sent.what === "edit"
-        ? { ...entry.sent, base: waiting.sent.base }
-        : entry.sent;
+    const sent = this.#based(entry.sent, waiting?.sent);
     const next = { ...entry, sent };
     this.#set({
       entries: waiting ? entries.map((each) => (each === waiting ? next : each)) : [...entries, next],
       clashes: clashes.filter(({ entry: { key } }) => key !== entry.key),
       refused: null,
     });
+  }
+
+  /** A change with the version it began from: that of the waiting change it replaces, or of this window's last save of its leaf. */
+  #based(sent: Sent, waiting: Sent | undefined): Sent {
+    if (waiting?.what === "edit" && sent.what === "edit") return { ...sent, base: waiting.base };
+    if (sent.what !== "book" || sent.base === null) return sent;
+    if (waiting?.what === "book" && waiting.edit.kind !== "arrange-many") return { ...sent, base: waiting.base };
+    return { ...sent, base: Math.max(sent.base, this.#made.get(leafOf(sent)) ?? 0) };
   }
 
   /** The next change that may leave now, or null. Changes leave one at a time, in order. */
@@ -118,17 +145,26 @@ export class Outbox {
     const rest = entries.filter((each) => each !== entry);
     if (answer?.ok) {
       const { version } = answer;
-      const caughtUp = rest.map((each) =>
-        version !== undefined && each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null
+      const { sent } = entry;
+      if (sent.what === "book" && version !== undefined) this.#made.set(leafOf(sent), version);
+      const caughtUp = rest.map((each): Entry => {
+        if (version === undefined) return each;
+        if (each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null)
+          return { ...each, sent: { ...each.sent, base: version } };
+        return each.sent.what === "book" &&
+          sent.what === "book" &&
+          each.sent.base !== null &&
+          leafOf(each.sent) === leafOf(sent)
           ? { ...each, sent: { ...each.sent, base: version } }
-          : each,
-      );
+          : each;
+      });
       return this.#set({ entries: caughtUp, flying: null, trouble: null, savedOnce: true });
     }
-    if (answer && "clash" in answer) {
+    const clash = clashOf(entry, answer);
+    if (clash) {
       return this.#set({
         entries: rest,
-        clashes: [...clashes.filter(({ entry: { key } }) => key !== entry.key), { entry, ...answer.clash }],
+        clashes: [...clashes.filter(({ entry: { key } }) => key !== entry.key), clash],
         flying: null,
         trouble: null,
       });
@@ -155,4 +191,13 @@ export function pendingOf(state: Outboxed, key: string): Sent | null {
   const waiting =
     state.entries.findLast((entry) => entry.key === key) ?? state.clashes.find(({ entry }) => entry.key === key)?.entry;
   return waiting?.sent ?? null;
+}
+
+/** The leaves with every change of the book that is still on its way, or in a clash, already made. */
+export function withPendingBook(leaves: readonly Leaf[], { entries, clashes }: Outboxed): readonly Leaf[] {
+  return [...clashes.map(({ entry }) => entry), ...entries].reduce<readonly Leaf[]>((now, { sent }) => {
+    if (sent.what !== "book") return now;
+    const applied = applyBookEdit(now, sent.edit);
+    return applied.ok ? applied.leaves : now;
+  }, leaves);
 }

@@ -26,6 +26,35 @@ const at = (iso: string) =>
   new Date(iso).toLocaleString("en-GB", { day: "numeric", month: "long", hour: "2-digit", minute: "2-digit" });
 
 function OneClash({ clash }: { clash: Clash }) {
+  return clash.kind === "leaf" ? <LeafClash clash={clash} /> : <DayClash clash={clash} />;
+}
+
+/** Two windows laid out one leaf: whose arrangement stays. The other's is seen as soon as one is chosen. */
+function LeafClash({ clash }: { clash: Extract<Clash, { kind: "leaf" }> }) {
+  const { put, dropClash } = useOutbox();
+  const { entry, by, version } = clash;
+  const { sent } = entry;
+  if (sent.what !== "book") return null;
+  return (
+    <section role="alert" className="my-3 grid gap-3 rounded-md border-2 border-ember bg-panel p-4">
+      <h2 className="text-lg">{by} changed this leaf in another window</h2>
+      <p className="text-sm text-quiet">
+        On {at(clash.at)}, after you opened it. What you did is safe here and not yet in the book; nothing is lost until
+        you choose.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <Button look="main" small onClick={() => put(entry.key, { ...sent, base: version })}>
+          Keep mine
+        </Button>
+        <Button small onClick={() => dropClash(entry.key)}>
+          Take theirs
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+function DayClash({ clash }: { clash: Extract<Clash, { kind: "day" }> }) {
   const { put, dropClash } = useOutbox();
   const { entry, change, current, version } = clash;
   if (entry.sent.what !== "edit") return null;

@@ -1,12 +1,10 @@
-import { Mat } from "#app/drawing/mat.tsx";
 import type { PageRow } from "#app/drawing/page-row.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { Troubles } from "#app/places/album/troubles.tsx";
 import { ClashPanel } from "./clash-panel.tsx";
+import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishTray } from "./finish-tray.tsx";
 import { KeptLine } from "./kept-fields.tsx";
-import { matItems } from "./mat-items.tsx";
 import { NoteTray } from "./note-tray.tsx";
 import { PaperTray } from "./paper-tray.tsx";
 import { PhotosTray } from "./photos-tray.tsx";
@@ -18,14 +16,8 @@ import { WordsTray } from "./words-tray.tsx";
 export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   return (
     <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)]">
-      <section aria-label="The mat" className="relative flex h-[46vh] flex-col overflow-hidden bg-mat wide:h-full">
-        <div className="min-h-0 flex-1 p-2 wide:p-5">
-          <Mat items={matItems(view.leaf, `Page ${view.label}`)} unit={view.unit} label={matLabel(view)} />
-        </div>
-        <div className="relative flex flex-wrap justify-between gap-x-6 gap-y-1 bg-soot/80 px-4 py-2 text-sm text-on-mat">
-          <FitNotes view={view} />
-          <p className="text-on-soot-quiet">One square is {view.unit === "inch" ? "1″" : "1 cm"}. A first dry fit.</p>
-        </div>
+      <section aria-label="The mat" className="relative flex h-[58vh] flex-col overflow-hidden bg-mat wide:h-full">
+        <DayMat view={view} />
       </section>
       <div className="min-w-0 wide:overflow-y-auto">
         <div className="grid gap-0 px-4 pt-4 pb-8 wide:px-6">
@@ -42,22 +34,6 @@ export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow
         </div>
       </div>
     </div>
-  );
-}
-
-const matLabel = (view: DayView) =>
-  `The page of day ${view.label}, ${view.leaf.said.size}, with ${view.leaf.laid.length} pieces laid on it, ${view.leaf.beside.length} beside it and ${view.leaf.inserts.length} inserts, to scale`;
-
-function FitNotes({ view }: { view: DayView }) {
-  if (!view.leaf.kind) return <p>No page chosen yet: the outline is the album’s page size.</p>;
-  if (view.fit.length === 0) return <p>Nothing to lay on it yet.</p>;
-  return (
-    <ul>
-      {view.fit.slice(0, 4).map((line) => (
-        <li key={line}>{line}</li>
-      ))}
-      {view.fit.length > 4 && <li>And {view.fit.length - 4} more.</li>}
-    </ul>
   );
 }
 
@@ -103,25 +79,6 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
       </div>
       <DayMenuButton view={view} rows={rows} />
     </header>
-  );
-}
-
-/** What could not be saved and why, in the place it was tried. */
-function Troubles() {
-  const { state } = useOutbox();
-  if (state.trouble) {
-    return (
-      <p role="alert" className="my-3 border-l-4 border-ember pl-3 font-medium">
-        {UNREACHABLE[state.trouble]}
-      </p>
-    );
-  }
-  if (!state.refused) return null;
-  const words: Record<string, string> = { ...SLOT_PROBLEM, ...EDIT_PROBLEM };
-  return (
-    <p role="alert" className="my-3 border-l-4 border-ember pl-3 font-medium">
-      {words[state.refused] ?? "That could not be done. Nothing was changed."}
-    </p>
   );
 }
 

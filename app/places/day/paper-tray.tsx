@@ -26,8 +26,8 @@ export function PaperTray({ view }: { view: DayView }) {
   const { put } = useOutbox();
   if (!first) return null;
   return (
-    <Tray id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.leaf.said.size}>
-      <FoundationFields part={first} />
+    <Tray id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.sizeSaid}>
+      <FoundationFields part={first} view={view} />
       <div className="grid gap-1">
         <span className="text-sm font-medium">Page size</span>
         <div className="flex flex-wrap items-center gap-3">
@@ -50,12 +50,20 @@ export function PaperTray({ view }: { view: DayView }) {
       </div>
       <NumeralFields view={view} part={first} />
       <Inserts view={view} />
+      <p className="flex flex-wrap gap-x-5 text-sm">
+        <a href={`/albums/${view.albumId}/foundations?days=${view.date}`} className="link flex min-h-9 items-center">
+          Take a template
+        </a>
+        <a href={`/albums/${view.albumId}/layouts`} className="link flex min-h-9 items-center">
+          Other pockets
+        </a>
+      </p>
       {!first.content.foundation && <Without day={first} part="paper" />}
     </Tray>
   );
 }
 
-function FoundationFields({ part }: { part: DayPart }) {
+function FoundationFields({ part, view }: { part: DayPart; view: DayView }) {
   const { state, put } = useOutbox();
   const key = `${part.id}:foundation`;
   const pending = pendingOf(state, key);
@@ -94,7 +102,10 @@ function FoundationFields({ part }: { part: DayPart }) {
             value={now.layout ?? ""}
             onChange={(event) => save({ ...now, layout: event.target.value })}
           >
-            <Options chosen={now.layout ?? ""} all={POCKET_LAYOUTS.map(({ id, name }) => [id, name] as const)} />
+            <Options
+              chosen={now.layout ?? ""}
+              all={[...POCKET_LAYOUTS, ...view.ownLayouts].map(({ id, name }) => [id, name] as const)}
+            />
           </SelectField>
         ) : (
           <p className="self-end pb-2 text-sm text-quiet">

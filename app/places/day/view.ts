@@ -1,13 +1,15 @@
-import type { LeafView } from "#app/drawing/leaf-view.ts";
+import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
+import type { PocketLayout } from "#core/book/layout.ts";
+import type { Leaf } from "#core/book/leaf.ts";
 import type { Unit } from "#core/measure/length.ts";
-import type { Size } from "#core/measure/size.ts";
+import { printSize, type Size, sameSize } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
-import { fitWords, leafOf } from "./leaf-of.ts";
+import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 
 export type PhotoInfo = { readonly name: string; readonly taken: string | null; readonly pixels: string };
 
@@ -28,9 +30,14 @@ export type DayView = {
   readonly parts: readonly DayPart[];
   readonly states: RingStates;
   readonly steps: readonly PlannedStep[];
-  readonly leaf: LeafView;
-  readonly fit: readonly string[];
+  /** The day's leaves as they lie, holding still. */
+  readonly mat: StillMat;
+  readonly sizeSaid: string;
+  /** What the arranger works on. */
+  readonly bench: DayBenchData;
   readonly unit: Unit;
+  /** The household's own pocket layouts for a page of this size. */
+  readonly ownLayouts: readonly { readonly id: string; readonly name: string }[];
   readonly pageSize: Size;
   readonly albumSize: Size;
   readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
@@ -41,6 +48,8 @@ export type DayView = {
 };
 
 type Aggregate = {
+  readonly leaves: readonly Leaf[];
+  readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
   readonly photos: ReadonlyMap<string, { name: string; width: number; height: number; capturedAt: string | null }>;
@@ -79,13 +88,24 @@ function photoInfo({ photos }: Aggregate, page: Page): Record<string, PhotoInfo>
   );
 }
 
-/** Everything the Day place shows; null when the date is not in the album. */
+const known = new WeakMap<Aggregate, Map<CalendarDate, DayView | null>>();
+
+/** Everything the Day place shows; null when the date is not in the album. Read once for as long as the album stands. */
 export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string) => string): DayView | null {
+  const days = known.get(aggregate) ?? new Map<CalendarDate, DayView | null>();
+  known.set(aggregate, days);
+  const view = days.get(date) ?? readDay(aggregate, date, saidAt);
+  days.set(date, view);
+  return view;
+}
+
+function readDay(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string) => string): DayView | null {
   const { album, days, lastWrites } = aggregate;
   const pages = pagesOf(album, days);
   const page = pageOf(pages, date);
   if (!page) return null;
   const { unit } = album;
+  const bench = benchOf(aggregate, page);
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
@@ -101,9 +121,13 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
     })),
     states: page.states,
     steps: page.steps,
-    leaf: leafOf(page, album),
-    fit: fitWords(page, album),
+    mat: dayMat(page, bench, unit, "day"),
+    sizeSaid: printSize(pageSize(page.content, album.format), unit),
+    bench,
     unit,
+    ownLayouts: aggregate.layouts
+      .filter((layout) => sameSize(layout.page, pageSize(page.content, album.format)))
+      .map(({ id, name }) => ({ id, name })),
     pageSize: pageSize(page.content, album.format),
     albumSize: album.format.nominal,
     photoInfo: photoInfo(aggregate, page),

@@ -1,6 +1,5 @@
 import { Mat } from "#app/drawing/mat.tsx";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { matItems } from "#app/places/day/mat-items.tsx";
 import { buttonLook } from "#app/ui/button.tsx";
 import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
 import type { ChosenDay } from "./view.ts";
@@ -27,12 +26,7 @@ export function ChosenDayPanel({ albumId, day, stale }: { albumId: string; day: 
       </div>
       <div className="mt-4 grid items-start gap-4 @[27rem]:grid-cols-[minmax(150px,190px)_minmax(0,1fr)]">
         <div className="h-48 overflow-hidden rounded-sm bg-mat">
-          <Mat
-            items={matItems(day.leaf, "Page")}
-            unit={day.leaf.unit}
-            label={`The page of day ${day.label}, to scale`}
-            small
-          />
+          <Mat mat={day.mat} label={`The page of day ${day.label}, to scale`} />
         </div>
         <dl className="border-t border-line">
           {day.lines.map(({ ring, state, said }) => (

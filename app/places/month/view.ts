@@ -1,10 +1,12 @@
-import type { LeafView } from "#app/drawing/leaf-view.ts";
+import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
-import { leafOf } from "#app/places/day/leaf-of.ts";
+import { benchOf, dayMat } from "#app/places/day/day-book.ts";
 import { FOUNDATION_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf, progressOf } from "#core/album/page.ts";
 import { RINGS, type Ring, type RingState } from "#core/album/steps.ts";
+import type { PocketLayout } from "#core/book/layout.ts";
+import type { Leaf } from "#core/book/leaf.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
@@ -19,7 +21,7 @@ export type ChosenDay = {
   readonly title: string;
   readonly when: string;
   readonly skipped: boolean;
-  readonly leaf: LeafView;
+  readonly mat: StillMat;
   readonly lines: readonly RingLine[];
   readonly size: string;
 };
@@ -66,7 +68,14 @@ function ringSaid(page: Page, ring: Ring): string {
   }
 }
 
-function chosenDay(page: Page, plan: AlbumPlan): ChosenDay {
+type Source = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly leaves: readonly Leaf[];
+  readonly layouts: readonly PocketLayout[];
+};
+
+function chosenDay(page: Page, { album: plan, leaves, layouts }: Source): ChosenDay {
   return {
     date: leadDate(page),
     label: page.label ?? "",
@@ -76,7 +85,7 @@ function chosenDay(page: Page, plan: AlbumPlan): ChosenDay {
       .join(" / "),
     when: page.days.map(({ date }) => `${weekdayName(date)}, ${printDate(date)}`).join(" and "),
     skipped: page.skipped,
-    leaf: leafOf(page, plan),
+    mat: dayMat(page, benchOf({ album: plan, leaves, layouts }, page), plan.unit, "chosen", true),
     lines: RINGS.map((ring) => ({ ring, state: page.states[ring], said: ringSaid(page, ring) })),
     size: `${printSize(pageSize(page.content, plan.format), plan.unit)}${page.content.inserts.length > 0 ? `, ${many(page.content.inserts.length, "insert")}` : ""}`,
   };
@@ -91,17 +100,14 @@ function turnOf(pages: readonly Page[], date: CalendarDate): number | null {
 
 export type MonthQuery = { readonly date: CalendarDate | null; readonly minutes: number };
 
-export function monthView(
-  { album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] },
-  today: CalendarDate,
-  { date, minutes }: MonthQuery,
-): MonthView {
+export function monthView(source: Source, today: CalendarDate, { date, minutes }: MonthQuery): MonthView {
+  const { album, days } = source;
   const pages = pagesOf(album, days);
   const page = pageOf(pages, date) ?? (inSpan(album.span, today) ? pageOf(pages, today) : undefined) ?? pages[0];
   if (!page) throw new Error("an album has at least one day");
   return {
     albumId: album.id,
-    chosen: chosenDay(page, album),
+    chosen: chosenDay(page, source),
     today: turnOf(pages, today),
     ...progressOf(pages),
     tonight: {

@@ -1,8 +1,7 @@
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
-import { BINDING_NAME, NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
-import { BINDINGS } from "#core/album/model.ts";
+import { NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
 import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
 
@@ -16,9 +15,6 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
   const busy = useNavigation().state !== "idle";
   const errors: Readonly<Record<string, string>> =
     answer && !answer.ok && answer.reason === "fields" ? answer.errors : {};
-  const length = (name: keyof SettingsView["lengths"], label: string) => (
-    <TextField label={label} name={name} defaultValue={view.lengths[name]} error={errors[name]} inputMode="text" />
-  );
   return (
     <div className="grid max-w-3xl gap-8 p-4 wide:p-7">
       <h1 className="text-3xl">Album</h1>
@@ -52,49 +48,10 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
                 </option>
               ))}
             </SelectField>
-            <SelectField label="Measure in" name="unit" defaultValue={view.unit} hint="A bare number below is in this.">
+            <SelectField label="Measure in" name="unit" defaultValue={view.unit} hint="A bare number means this.">
               <option value="inch">Inches, with fractions</option>
               <option value="cm">Centimetres</option>
             </SelectField>
-          </div>
-        </section>
-        <section className="grid gap-4" aria-labelledby="book">
-          <h2 id="book" className="border-b border-line pb-2 text-xl">
-            The book, measured
-          </h2>
-          <p className="text-sm text-quiet">
-            Presets are typical. Put a ruler to your own: 4½, 4 1/2, 4.5, 11.4 cm and 114 mm are all understood.
-          </p>
-          <div className="grid grid-cols-2 gap-4 sm:grid-cols-3">
-            <div className="col-span-2">
-              <TextField
-                label="What it is called"
-                name="formatName"
-                defaultValue={view.formatName}
-                error={errors.formatName}
-              />
-            </div>
-            <SelectField label="Held by" name="binding" defaultValue={view.binding} error={errors.binding}>
-              {BINDINGS.map((each) => (
-                <option key={each} value={each}>
-                  {BINDING_NAME[each]}
-                </option>
-              ))}
-            </SelectField>
-            {length("nominalW", "Page width")}
-            {length("nominalH", "Page height")}
-            <TextField
-              label="Rings or spine hold, mm"
-              name="capacity"
-              defaultValue={view.capacity}
-              error={errors.capacity}
-              inputMode="decimal"
-            />
-            {length("openingW", "Opening width")}
-            {length("openingH", "Opening height")}
-            {length("margin", "Binding margin")}
-            {length("outerW", "Whole leaf width")}
-            {length("outerH", "Whole leaf height")}
           </div>
         </section>
         <div>
@@ -103,6 +60,13 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
           </Button>
         </div>
       </Form>
+      <p className="border-t border-line pt-5">
+        The book itself, <strong className="font-semibold">{view.formatName}</strong>, is measured on{" "}
+        <a href="measure" className="link">
+          a page of its own
+        </a>
+        : page, opening, leaf, cover and holes.
+      </p>
       <Form method="post" className="flex flex-wrap items-center justify-between gap-4 border-t border-line pt-5">
         <p className="text-sm text-quiet">Put the album away: it lies in the tray for 30 days and can be put back.</p>
         <Button type="submit" name="intent" value="put-away" small>

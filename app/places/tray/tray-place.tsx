@@ -9,18 +9,26 @@ type Piece = {
   readonly photoId: string | null;
   readonly daysLeft: number;
 };
+type Leaf = {
+  readonly kind: "leaf" | "try-out";
+  readonly id: string;
+  readonly albumTitle: string;
+  readonly on: string | null;
+  readonly daysLeft: number;
+};
 type Props = {
+  readonly leaves: readonly Leaf[];
   readonly albums: readonly { id: string; title: string; daysLeft: number }[];
   readonly pieces: readonly Piece[];
   readonly unreachable: boolean;
 };
 
-const NAME = { card: "A card", insert: "An insert", photo: "A photo" } as const;
+const NAME = { card: "A card", insert: "An insert", photo: "A photo", leaf: "A leaf", "try-out": "A try-out" } as const;
 const left = (days: number) => (days === 1 ? "1 day left" : `${days} days left`);
 
 /** What was put away lately, and the way back. */
-export function TrayPlace({ albums, pieces, unreachable }: Props) {
-  const empty = albums.length === 0 && pieces.length === 0;
+export function TrayPlace({ albums, pieces, leaves, unreachable }: Props) {
+  const empty = albums.length === 0 && pieces.length === 0 && leaves.length === 0;
   return (
     <div className="mx-auto grid max-w-3xl gap-6">
       <div>
@@ -36,6 +44,15 @@ export function TrayPlace({ albums, pieces, unreachable }: Props) {
       <ul>
         {albums.map(({ id, title, daysLeft }) => (
           <Row key={id} id={id} intent="album" name={`The album ${title}`} about={left(daysLeft)} />
+        ))}
+        {leaves.map(({ kind, id, albumTitle, on, daysLeft }) => (
+          <Row
+            key={id}
+            id={id}
+            intent={kind}
+            name={`${NAME[kind]} ${on ? `of ${on}` : "of its own"}, ${albumTitle}`}
+            about={left(daysLeft)}
+          />
         ))}
         {pieces.map(({ kind, id, albumTitle, on, photoId, daysLeft }) => (
           <Row

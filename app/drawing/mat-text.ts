@@ -1,0 +1,80 @@
+import type { Mark } from "#core/draw/marks.ts";
+import { escaped, type PictureHref, svgMarks } from "#core/draw/svg.ts";
+import { type Length, toMillimetres, type Unit } from "#core/measure/length.ts";
+
+/** Something that lies on the mat, in millimetres from the mat's zero; its drawing has its own zero at `x`, `y`. */
+export type MatThing = {
+  readonly key: string;
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+  readonly caption: string;
+  /** SVG elements. */
+  readonly drawing: string;
+};
+export type MatBox = { readonly x: number; readonly y: number; readonly w: number; readonly h: number };
+
+export const mm = (length: Length): number => Math.round(toMillimetres(length) * 100) / 100;
+
+/** Screen versions of a picture: the large one where it is shown wider than two inches. */
+export const screenPicture: PictureHref = (photoId, at) => `/photos/${photoId}/${mm(at.w) > 60 ? 1600 : 480}`;
+/** The small version, for thumbnails. */
+export const thumbPicture: PictureHref = (photoId) => `/photos/${photoId}/480`;
+
+export const drawingOf = (marks: readonly Mark[], href: PictureHref = screenPicture): string => svgMarks(marks, href);
+
+const STEP = { inch: 25.4, cm: 10 } as const;
+const BEYOND = 600;
+const MARGIN = 15;
+
+/** The part of the mat that shows everything on it, with room for the ruler and the captions. */
+export function matBox(things: readonly Pick<MatThing, "x" | "y" | "w" | "h">[]): MatBox {
+  const left = Math.min(0, ...things.map(({ x }) => x));
+  const top = Math.min(0, ...things.map(({ y }) => y));
+  const right = Math.max(60, ...things.map(({ x, w }) => x + w));
+  const foot = Math.max(60, ...things.map(({ y, h }) => y + h));
+  return { x: left - MARGIN, y: top - MARGIN, w: right - left + MARGIN * 1.7, h: foot - top + MARGIN * 2 };
+}
+
+export const letterOn = (box: MatBox): number => Math.max(3.2, box.h * 0.018, box.w * 0.0125);
+
+/** The cutting mat itself: one grid, one ruler. `name` tells two mats of one page apart. */
+export function matGround(box: MatBox, unit: Unit, small: boolean, name: string): string {
+  const step = STEP[unit];
+  const half = unit === "inch" ? `M${step / 2} 0V${step}M0 ${step / 2}H${step}` : "";
+  const grid = `<defs><pattern id="grid-${name}" width="${step}" height="${step}" patternUnits="userSpaceOnUse"><path d="M${step} 0H0V${step}" fill="none" class="stroke-mat-line" stroke-width="0.5"/><path d="${half}" fill="none" class="stroke-mat-line" stroke-width="0.18"/></pattern></defs><rect x="${box.x - BEYOND}" y="${box.y - BEYOND}" width="${box.w + 2 * BEYOND}" height="${box.h + 2 * BEYOND}" fill="url(#grid-${name})"/>`;
+  if (small) return grid;
+  const marks = (from: number, long: number) => {
+    const first = Math.ceil(from / step);
+    return Array.from({ length: Math.floor((from + long) / step) - first + 1 }, (_, at) => first + at).filter(
+      (at) => unit === "inch" || at % 2 === 0,
+    );
+  };
+  const letter = letterOn(box) * 0.85;
+  const number = (x: number, y: number, text: number) => `<text x="${x}" y="${y}">${text}</text>`;
+  const across = marks(box.x + 9, box.w).map((at) => number(at * step + 0.8, box.y + 4.5, at));
+  const down = marks(box.y + 9, box.h).map((at) => number(box.x + 1, at * step + 4, at));
+  return `${grid}<g class="fill-on-mat" font-size="${letter}">${across.join("")}${down.join("")}</g>`;
+}
+
+/** A whole mat that holds still. */
+export function matMarkup(things: readonly MatThing[], unit: Unit, small: boolean, name: string): string {
+  const box = matBox(things);
+  const letter = letterOn(box);
+  const drawn = things.map(({ x, y, h, caption, drawing }) => {
+    const words =
+      small || !caption
+        ? ""
+        : `<text y="${h + 3 + letter}" class="fill-on-mat" font-size="${letter}">${escaped(caption)}</text>`;
+    return `<g transform="translate(${x} ${y})">${drawing}${words}</g>`;
+  });
+  return matGround(box, unit, small, name) + drawn.join("");
+}
+
+/** A mat as one piece of data: what to look at and what is drawn there. */
+export type StillMat = { readonly box: MatBox; readonly drawing: string };
+export const stillMat = (things: readonly MatThing[], unit: Unit, small: boolean, name: string): StillMat => ({
+  box: matBox(things),
+  drawing: matMarkup(things, unit, small, name),
+});

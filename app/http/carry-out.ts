@@ -1,0 +1,62 @@
+import type { Sent, SentMove } from "#core/album/edit-schema.ts";
+import type { SentTryOut } from "#core/book/edit-schema.ts";
+import { parseDate } from "#core/month/dates.ts";
+import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
+import type { Author } from "#store/author.ts";
+import { givePlace, saveBookEdit } from "#store/book.ts";
+import { changeMonth, movePhoto, saveDayEdit } from "#store/day.ts";
+import type { Db } from "#store/db.ts";
+import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
+
+/** Does one change that was sent to an album, and answers what came of it. */
+export async function carryOut(db: Db, author: Author, sent: Sent) {
+  switch (sent.what) {
+    case "edit":
+      return saveDayEdit(db, author, sent.dayId, sent.base, sent.edit);
+    case "book":
+      return saveBookEdit(db, author, sent.base, sent.edit);
+    case "try-out":
+      return tryOut(db, author, sent);
+    case "give-place":
+      return (await givePlace(db, author, sent.dayId))
+        ? { ok: true as const }
+        : { ok: false as const, reason: "not-found" as const };
+    case "move-photo": {
+      const to = parseDate(sent.to);
+      return to
+        ? movePhoto(db, author, sent.dayId, sent.useId, to)
+        : { ok: false as const, reason: "no-such-day" as const };
+    }
+    case "month":
+      return changeMonth(db, author, (slots, span) => moved(slots, span, sent));
+  }
+}
+
+type Slots = Parameters<Parameters<typeof changeMonth>[2]>;
+function moved(slots: Slots[0], span: Slots[1], sent: SentMove): SlotChange {
+  switch (sent.how) {
+    case "skip":
+      return setSkipped(slots, span, sent.dayId, sent.on);
+    case "merge":
+      return mergeWithNeighbour(slots, span, sent.dayId, sent.side);
+    case "split":
+      return split(slots, span, sent.dayId);
+    case "move": {
+      const to = parseDate(sent.to);
+      return to ? moveStory(slots, span, sent.dayId, to) : { ok: false, reason: "no-such-day" };
+    }
+  }
+}
+
+async function tryOut(db: Db, author: Author, sent: SentTryOut) {
+  switch (sent.how) {
+    case "add":
+      return addTryOut(db, author, { id: sent.id, leafId: sent.leafId, face: sent.face, pieces: sent.pieces });
+    case "arrange":
+      return arrangeTryOut(db, author, sent.id, sent.base, sent.pieces);
+    case "drop":
+      return dropTryOut(db, author, sent.id);
+    case "keep":
+      return keepTryOut(db, author, sent.leafId, sent.face, sent.id);
+  }
+}

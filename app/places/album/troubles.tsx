@@ -1,0 +1,21 @@
+import { BOOK_PROBLEM, EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { useOutbox } from "./outbox-provider.tsx";
+
+/** What could not be saved and why, in the place it was tried. */
+export function Troubles() {
+  const { state } = useOutbox();
+  if (state.trouble) {
+    return (
+      <p role="alert" className="my-3 border-l-4 border-ember pl-3 font-medium">
+        {UNREACHABLE[state.trouble]}
+      </p>
+    );
+  }
+  if (!state.refused) return null;
+  const words: Record<string, string> = { ...SLOT_PROBLEM, ...EDIT_PROBLEM, ...BOOK_PROBLEM };
+  return (
+    <p role="alert" className="my-3 border-l-4 border-ember pl-3 font-medium">
+      {words[state.refused] ?? "That could not be done. Nothing was changed."}
+    </p>
+  );
+}

@@ -1,0 +1,317 @@
+import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { viewBoxOf } from "#app/drawing/mat.tsx";
+import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
+import { fitWords, pieceName } from "#app/ui/fit-words.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
+import { movePiece, nudgePiece, putInto, restack, turnPiece, withoutPiece } from "#core/book/arrange.ts";
+import type { Arrangement } from "#core/book/edit.ts";
+import { type Piece, pieceSize } from "#core/book/leaf.ts";
+import { type PlacedPiece, pieceFrom } from "#core/book/read.ts";
+import { drawnFor, placedMarks } from "#core/draw/side.ts";
+import { inches, millimetres, ticks, type Unit } from "#core/measure/length.ts";
+import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
+import { type BesideItem, type Board, groundDrawing, looseDrawing, paperShadow } from "./boards.ts";
+import { LiveMeasures } from "./live-measures.tsx";
+import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
+
+/** What is under the hand: a piece on a board, something beside, or a board itself. */
+export type Selection =
+  | { readonly kind: "piece"; readonly board: string; readonly id: string }
+  | { readonly kind: "loose"; readonly id: string }
+  | { readonly kind: "board"; readonly board: string };
+
+type Props = {
+  readonly boards: readonly Board[];
+  readonly beside: readonly BesideItem[];
+  readonly box: MatBox;
+  readonly format: AlbumFormat;
+  readonly unit: Unit;
+  readonly label: string;
+  /** Tells two mats of one page apart. */
+  readonly name: string;
+  readonly onArrange: (changes: readonly Arrangement[]) => void;
+  /** What stands under the mat, for what is selected. */
+  readonly bar: (selection: Selection | null, select: (selection: Selection | null) => void) => ReactNode;
+  readonly small?: boolean;
+};
+
+/** A keeper's nudge: a sixteenth of an inch or a millimetre. */
+const nudgeOf = (unit: Unit) => (unit === "inch" ? inches(1 / 16) : millimetres(1));
+const FAR = 8;
+
+export const piecesOf = (board: Board): Piece[] => board.read[board.face].pieces.map(({ piece }) => piece);
+export const arrangement = (board: Board, pieces: readonly Piece[]): Arrangement => ({
+  leaf: board.read.leaf.id,
+  face: board.face,
+  pieces,
+});
+
+/** The mat with pieces that can be taken up: by pointer, or by keys alone. */
+export function Arranger({ boards, beside, box, format, unit, label, name, onArrange, bar, small = false }: Props) {
+  const [selection, select] = useState<Selection | null>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  const focusOn = useRef<string | null>(null);
+  const byKey = useMemo(() => new Map(boards.map((board) => [board.key, board])), [boards]);
+
+  const onDrop = ({ grabbed, board, at }: Drop) => {
+    if (grabbed.kind === "loose") {
+      const item = beside.find(({ loose }) => loose.id === grabbed.id);
+      if (!item || !board) return;
+      const lies = rect(at.x, at.y, item.loose.size.w, item.loose.size.h);
+      onArrange([arrangement(board, [...piecesOf(board), pieceFrom(item.loose, lies, false)])]);
+      take(board.key, item.loose.id);
+      return;
+    }
+    const from = byKey.get(grabbed.board);
+    if (!from) return;
+    const piece = piecesOf(from).find(({ id }) => id === grabbed.id);
+    if (!piece) return;
+    const rest = withoutPiece(piecesOf(from), grabbed.id);
+    if (board && board.key !== from.key) {
+      // What stands for a day's print or card means nothing on another day's side.
+      if (board.read[board.face].page !== from.read[from.face].page) return;
+      onArrange([arrangement(from, rest), arrangement(board, [...piecesOf(board), { ...piece, at }])]);
+      take(board.key, piece.id);
+    } else if (board) onArrange([arrangement(board, movePiece(piecesOf(board), grabbed.id, at))]);
+    else {
+      onArrange([arrangement(from, rest)]);
+      select(null);
+    }
+  };
+  const { drag, begin } = useDrag({ svg, boards, onDrop });
+
+  const take = (board: string, id: string) => {
+    select({ kind: "piece", board, id });
+    focusOn.current = `${name}-${id}`;
+  };
+  // A piece that came onto a board is another element than it was beside it: the focus follows it.
+  useEffect(() => {
+    const id = focusOn.current;
+    const element = id ? svg.current?.querySelector<SVGElement>(`[data-piece="${CSS.escape(id)}"]`) : null;
+    if (!element) return;
+    focusOn.current = null;
+    element.focus();
+  });
+
+  const onPieceKey = (event: React.KeyboardEvent, board: Board, placed: PlacedPiece) => {
+    const pieces = piecesOf(board);
+    const { id } = placed.piece;
+    const content = board.read[board.face].page?.content ?? null;
+    const step = nudgeOf(unit) * (event.shiftKey ? FAR : 1);
+    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const arrange = (next: readonly Piece[]) => onArrange([arrangement(board, next)]);
+    if (by) arrange(nudgePiece(pieces, id, by[0] ?? 0, by[1] ?? 0));
+    else if (event.key === "t" || event.key === "T") arrange(turnPiece(pieces, id, content));
+    else if (event.key === "]") arrange(restack(pieces, id, 1));
+    else if (event.key === "[") arrange(restack(pieces, id, -1));
+    else if (event.key === "p" || event.key === "P") arrange(putInto(pieces, id, nextPlace(board, placed), content));
+    else if (event.key === "Delete" || event.key === "Backspace") {
+      arrange(withoutPiece(pieces, id));
+      select(null);
+    } else if (event.key === "Escape") select(null);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const onLooseKey = (event: React.KeyboardEvent, item: BesideItem) => {
+    if (event.key !== "Enter" && event.key !== " ") return;
+    event.preventDefault();
+    event.stopPropagation();
+    const board = homeFor(boards, selection);
+    if (!board) return;
+    const piece = pieceFrom(item.loose, rect(0, 0, item.loose.size.w, item.loose.size.h), false);
+    const side = board.read[board.face];
+    onArrange([
+      arrangement(board, putInto([...piecesOf(board), piece], piece.id, freePlace(board), side.page?.content ?? null)),
+    ]);
+    take(board.key, piece.id);
+  };
+
+  const ground = useMemo(() => matGround(box, unit, small, name), [box, unit, small, name]);
+  const held = drag?.grabbed;
+  const letter = letterOn(box);
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <div className={`min-h-0 flex-1 ${small ? "p-1" : "p-2 wide:p-4"}`}>
+        <svg
+          ref={svg}
+          viewBox={viewBoxOf(box)}
+          preserveAspectRatio="xMidYMid meet"
+          className="block h-full w-full touch-pan-y overflow-visible select-none"
+          role="group"
+          aria-label={label}
+        >
+          <Still markup={ground} />
+          {boards.map((board) => {
+            const side = board.read[board.face];
+            const drawn = drawnFor(side);
+            return (
+              <g key={board.key} transform={`translate(${board.x} ${board.y})`}>
+                <g
+                  data-board={board.key}
+                  onPointerDown={() => select({ kind: "board", board: board.key })}
+                  className={selection?.kind === "board" && selection.board === board.key ? "mat-chosen" : ""}
+                >
+                  <BoardGround board={board} format={format} />
+                </g>
+                {side.pieces.map((placed) => {
+                  const { piece, rect: lies } = placed;
+                  const chosen =
+                    selection?.kind === "piece" && selection.id === piece.id && selection.board === board.key;
+                  const away = held?.kind === "piece" && held.id === piece.id && held.board === board.key;
+                  const made = pieceSize(piece.what, drawn.content);
+                  return (
+                    <g
+                      key={piece.id}
+                      data-piece={`${name}-${piece.id}`}
+                      transform={`translate(${mm(lies.x)} ${mm(lies.y)})`}
+                      opacity={away ? 0.25 : 1}
+                      role="button"
+                      tabIndex={0}
+                      aria-pressed={chosen}
+                      aria-label={`${made ? pieceName(piece, made, unit) : ""}. ${fitWords(placed.fit, unit)}`}
+                      className="mat-piece"
+                      onFocus={() => select({ kind: "piece", board: board.key, id: piece.id })}
+                      onKeyDown={(event) => onPieceKey(event, board, placed)}
+                      onPointerDown={(event) => {
+                        select({ kind: "piece", board: board.key, id: piece.id });
+                        begin(event, { kind: "piece", board: board.key, id: piece.id }, lies, board);
+                      }}
+                    >
+                      <PieceDrawing piece={piece} drawn={drawn} />
+                      {chosen && <Outline of={lies} tone={placed.fit.kind} />}
+                    </g>
+                  );
+                })}
+                {!small && (
+                  <text
+                    x={mm(board.whole.x)}
+                    y={mm(ticks(board.whole.y + board.whole.h)) + 3 + letter}
+                    className="fill-on-mat"
+                    fontSize={letter}
+                    aria-hidden="true"
+                  >
+                    {board.name}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+          {beside.map((item) => (
+            <g
+              key={item.loose.id}
+              data-piece={`${name}-beside-${item.loose.id}`}
+              transform={`translate(${item.x} ${item.y})`}
+              opacity={held?.kind === "loose" && held.id === item.loose.id ? 0.25 : 1}
+              role="button"
+              tabIndex={0}
+              aria-label={`${item.name}, beside the page. Enter puts it on`}
+              className="mat-piece"
+              onFocus={() => select({ kind: "loose", id: item.loose.id })}
+              onKeyDown={(event) => onLooseKey(event, item)}
+              onPointerDown={(event) => {
+                select({ kind: "loose", id: item.loose.id });
+                const { w, h } = item.loose.size;
+                begin(event, { kind: "loose", id: item.loose.id }, rect(0, 0, w, h), { x: item.x, y: item.y });
+              }}
+            >
+              <Still markup={looseDrawing(item.loose, drawnForBeside(boards))} />
+              {selection?.kind === "loose" && selection.id === item.loose.id && (
+                <Outline of={rectOf(item.loose.size)} tone="beside" />
+              )}
+              {!small && (
+                <text
+                  y={mm(item.loose.size.h) + 3 + letter}
+                  className="fill-on-mat"
+                  fontSize={letter}
+                  aria-hidden="true"
+                >
+                  {item.name}, beside
+                </text>
+              )}
+            </g>
+          ))}
+          {drag && (
+            <LiveMeasures drag={drag} drawing={heldDrawing(drag.grabbed, boards, beside)} unit={unit} letter={letter} />
+          )}
+        </svg>
+      </div>
+      {bar(selection, select)}
+    </div>
+  );
+}
+
+const Still = memo(({ markup }: { markup: string }) => (
+  // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
+  <g dangerouslySetInnerHTML={{ __html: markup }} />
+));
+
+const BoardGround = memo(
+  ({ board, format }: { board: Board; format: AlbumFormat }) => (
+    <Still markup={paperShadow(board.whole) + groundDrawing(board, format)} />
+  ),
+  (was, is) =>
+    was.board.read.sheet === is.board.read.sheet &&
+    was.board.read.leaf === is.board.read.leaf &&
+    was.board.face === is.board.face,
+);
+
+const PieceDrawing = memo(
+  ({ piece, drawn }: { piece: Piece; drawn: ReturnType<typeof drawnFor> }) => (
+    <Still markup={drawingOf(placedMarks({ ...piece, at: ZERO }, drawn))} />
+  ),
+  (was, is) => was.piece === is.piece && was.drawn.content === is.drawn.content && was.drawn.label === is.drawn.label,
+);
+
+const ZERO = { x: ticks(0), y: ticks(0) };
+
+/** The chosen piece's edge, drawn over whatever is next to it. A piece that wants cutting has a broken one. */
+function Outline({ of, tone }: { of: Rect; tone: string }) {
+  return (
+    <rect
+      width={mm(of.w)}
+      height={mm(of.h)}
+      fill="none"
+      className="stroke-flame"
+      strokeWidth={0.9}
+      strokeDasharray={tone === "trim" || tone === "split" || tone === "turn" ? "3 1.6" : undefined}
+      pointerEvents="none"
+    />
+  );
+}
+
+const drawnForBeside = (boards: readonly Board[]) => {
+  const board = boards.find(({ read, face }) => read[face].page !== null);
+  return board ? drawnFor(board.read[board.face]) : { content: null, label: "" };
+};
+
+function heldDrawing(grabbed: Grabbed, boards: readonly Board[], beside: readonly BesideItem[]): string {
+  if (grabbed.kind === "loose") {
+    const item = beside.find(({ loose }) => loose.id === grabbed.id);
+    return item ? looseDrawing(item.loose, drawnForBeside(boards)) : "";
+  }
+  const board = boards.find(({ key }) => key === grabbed.board);
+  const side = board?.read[board.face];
+  const placed = side?.pieces.find(({ piece }) => piece.id === grabbed.id);
+  return side && placed ? drawingOf(placedMarks({ ...placed.piece, at: ZERO }, drawnFor(side))) : "";
+}
+
+/** The board a thing beside goes to: the chosen one, or the first page that can be arranged. */
+function homeFor(boards: readonly Board[], selection: Selection | null): Board | undefined {
+  const chosen = selection && "board" in selection ? boards.find(({ key }) => key === selection.board) : undefined;
+  return chosen ?? boards.find(({ read }) => read.sheet.insert === null) ?? boards[0];
+}
+
+/** The first pocket nothing lies in, or the whole page. */
+function freePlace(board: Board): Rect {
+  const side = board.read[board.face];
+  const taken = new Set(side.pieces.map(({ pocket }) => pocket));
+  return side.pockets.find((_, at) => !taken.has(at)) ?? rectOf(board.read.sheet.page);
+}
+
+/** The pocket after the one a piece lies in; on an open page, the page. */
+function nextPlace(board: Board, { pocket }: PlacedPiece): Rect {
+  const { pockets } = board.read[board.face];
+  return pockets[((pocket ?? -1) + 1) % Math.max(1, pockets.length)] ?? rectOf(board.read.sheet.page);
+}

@@ -1,0 +1,28 @@
+import type { ReactNode } from "react";
+
+/** A small button on the dark bar under the mat; `keys` is the key that does the same on the piece itself. */
+export function MatButton({
+  onClick,
+  children,
+  keys,
+  strong = false,
+  pressed,
+}: {
+  onClick: () => void;
+  children: ReactNode;
+  keys?: string;
+  strong?: boolean;
+  pressed?: boolean;
+}) {
+  return (
+    <button
+      type="button"
+      onClick={onClick}
+      aria-keyshortcuts={keys}
+      aria-pressed={pressed}
+      className={strong ? "mat-button mat-button-strong" : "mat-button"}
+    >
+      {children}
+    </button>
+  );
+}

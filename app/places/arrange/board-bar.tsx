@@ -1,0 +1,170 @@
+import { DropdownMenu } from "radix-ui";
+import { fitWords, holeWords, KIND_NAME, pieceName, TONE_OF, troubles } from "#app/ui/fit-words.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
+import { beyondCover, holeTroubles } from "#core/book/holes.ts";
+import { MADE_KINDS, type MadeKind, type Piece, pieceSize } from "#core/book/leaf.ts";
+import { inches, type Length, millimetres, sayLength, type Unit } from "#core/measure/length.ts";
+import { centredIn, rectOf } from "#core/measure/rect.ts";
+import { type Size, size } from "#core/measure/size.ts";
+import { piecesOf } from "./arranger.tsx";
+import { MatButton } from "./bar.tsx";
+import type { Board } from "./boards.ts";
+
+type Props = {
+  readonly board: Board;
+  readonly albumId: string;
+  readonly format: AlbumFormat;
+  readonly unit: Unit;
+  readonly onArrange: (pieces: readonly Piece[] | null) => void;
+  readonly onFlip?: (() => void) | undefined;
+  readonly onTryOut?: (() => void) | undefined;
+  readonly onTemplate?: (() => void) | undefined;
+};
+
+/** What can be done with a side, what on it wants doing first. */
+export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, onTryOut, onTemplate }: Props) {
+  const { read, face } = board;
+  const side = read[face];
+  const { id } = read.leaf;
+  const pieces = piecesOf(board);
+  const add = (kind: MadeKind) => {
+    const made = usual(kind, unit);
+    const page = rectOf(read.sheet.page);
+    const { x, y } = kind === "tab" ? { x: page.w, y: inches(1 / 2) } : centredIn(page, made);
+    const piece: Piece = {
+      id: crypto.randomUUID(),
+      what: { kind, size: made, name: "" },
+      at: { x, y },
+      turn: 0,
+      outside: false,
+    };
+    onArrange([...pieces, piece]);
+  };
+  const real = id !== "ghost";
+  const file = (ending: string) => `/albums/${albumId}/leaves/${id}/print/${face}.${ending}`;
+  return (
+    <div className="mat-bar">
+      <SideNotes board={board} format={format} unit={unit} />
+      {real && onFlip && <MatButton onClick={onFlip}>{face === "front" ? "See the back" : "See the front"}</MatButton>}
+      {real && (
+        <DropdownMenu.Root modal={false}>
+          <DropdownMenu.Trigger className="mat-button">Add a piece</DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content className="menu" side="top" align="start" sideOffset={6}>
+              {MADE_KINDS.map((kind) => (
+                <DropdownMenu.Item key={kind} className="menu-item" onSelect={() => add(kind)}>
+                  {KIND_NAME[kind]}
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+      )}
+      {real && side.page && (
+        <a href={`/albums/${albumId}/foundations?copy=${id}.${face}`} className="mat-button">
+          Copy to other days
+        </a>
+      )}
+      {real && onTemplate && <MatButton onClick={onTemplate}>Keep as a template</MatButton>}
+      {real && onTryOut && <MatButton onClick={onTryOut}>Try another</MatButton>}
+      {real && !side.auto && <MatButton onClick={() => onArrange(null)}>Lay it out anew</MatButton>}
+      {real && (
+        <a href={file("pdf")} download className="mat-button">
+          Print, PDF
+        </a>
+      )}
+      {real && (
+        <a href={file("svg")} download className="mat-button">
+          SVG
+        </a>
+      )}
+    </div>
+  );
+}
+
+const MOST_NOTES = 3;
+
+/** What on a side wants doing before paper is cut; how well everything else lies, in one line. */
+export function SideNotes({
+  board,
+  format,
+  unit,
+  most = MOST_NOTES,
+}: Pick<Props, "board" | "format" | "unit"> & { most?: number }) {
+  const { read, face } = board;
+  const side = read[face];
+  const content = side.page?.content ?? null;
+  const holes = holeTroubles(read, face, format).map((trouble) => ({
+    key: `hole-${trouble.piece.piece.id}`,
+    act: true,
+    words: `${named(trouble.piece.piece)}: ${holeWords(trouble, unit)}`,
+  }));
+  const tabs = side.pieces.flatMap(({ piece, rect: lies }) => {
+    if (piece.what.kind !== "tab") return [];
+    const beyond = beyondCover(lies, read, format, face);
+    const high = Math.max(beyond.top, beyond.bottom) as Length;
+    return high > 0
+      ? [
+          {
+            key: `tab-${piece.id}`,
+            act: true,
+            words: `${named(piece)}: stands ${sayLength(high, unit)} above the cover’s edge.`,
+          },
+        ]
+      : [];
+  });
+  function named(piece: Piece): string {
+    const made = pieceSize(piece.what, content);
+    return made ? pieceName(piece, made, unit) : "";
+  }
+  const fits = troubles(side.pieces).map(({ piece, fit }) => ({
+    key: piece.id,
+    act: TONE_OF[fit.kind] === "act",
+    words: `${named(piece)}: ${fitWords(fit, unit)}`,
+  }));
+  const notes = [...holes, ...tabs, ...fits].sort((a, b) => Number(b.act) - Number(a.act));
+  const well = side.pieces.length - fits.length;
+  return (
+    <div className="basis-full">
+      {notes.slice(0, most).map(({ key, act, words }) => (
+        <p key={key} className={act ? "font-semibold text-flame" : ""}>
+          {words}
+        </p>
+      ))}
+      {notes.length > most && <p>And {notes.length - most} more.</p>}
+      {notes.length === 0 && (
+        <p>
+          {side.pieces.length === 0
+            ? "Nothing on this side yet."
+            : `Everything fits: ${side.pieces.length} ${side.pieces.length === 1 ? "piece" : "pieces"}.`}
+          {side.auto && side.pieces.length > 0 && " A first dry fit; move anything."}
+        </p>
+      )}
+      {notes.length > 0 && well > 0 && notes.length <= most && (
+        <p className="text-on-soot-quiet">{well} more fit as they lie.</p>
+      )}
+    </div>
+  );
+}
+
+/** Sizes that made pieces usually have. From memory, all to be changed. */
+function usual(kind: MadeKind, unit: Unit): Size {
+  const by = (w: number, h: number, wMm: number, hMm: number) =>
+    unit === "inch" ? size(inches(w), inches(h)) : size(millimetres(wMm), millimetres(hMm));
+  switch (kind) {
+    case "filler":
+      return by(3, 4, 75, 100);
+    case "tag":
+      return by(2, 4, 50, 100);
+    case "flip":
+      return by(3, 4, 75, 100);
+    case "tab":
+      return by(0.5, 1, 12, 25);
+    case "embellishment":
+      return by(1, 1, 25, 25);
+    case "mat":
+      return by(4.25, 3.25, 105, 80);
+    case "overlay":
+      return by(6, 8, 148, 210);
+  }
+}

@@ -1,0 +1,160 @@
+import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
+import { INSERT_NAME } from "#app/ui/wording.ts";
+import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
+import type { Face } from "#core/book/leaf.ts";
+import { type LeafRead, type Loose, pieceFrom, type Sheet, wholeLeaf } from "#core/book/read.ts";
+import { type DrawnFor, leafMarks, placedMarks, sideMarks } from "#core/draw/side.ts";
+import type { Unit } from "#core/measure/length.ts";
+import { type Rect, rect } from "#core/measure/rect.ts";
+import { printSize } from "#core/measure/size.ts";
+
+/** One side of a leaf as it lies on the mat: its page's left upper corner in millimetres from the mat's zero. */
+export type Board = {
+  readonly key: string;
+  readonly read: LeafRead;
+  readonly face: Face;
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  /** The whole leaf, in the page's ticks. */
+  readonly whole: Rect;
+};
+/** Something of a day that lies beside its leaves. */
+export type BesideItem = { readonly loose: Loose; readonly x: number; readonly y: number; readonly name: string };
+
+export const boardKey = (leafId: string, face: Face): string => `${leafId}/${face}`;
+
+const GAP = 12;
+/** Room for the caption under each thing on the mat. */
+const CAPTION = 13;
+
+export function leafName({ sheet, front, back }: LeafRead, unit: Unit): string {
+  const size = printSize(sheet.page, unit);
+  if (sheet.insert) return `${INSERT_NAME[sheet.insert]}. ${size}`;
+  const label = front.page?.label ?? back.page?.label;
+  return `${label ? `Page ${label}` : "Leaf"}. ${size}`;
+}
+
+/** What a loose thing is called where it lies beside. */
+export const looseName = ({ what, size }: Loose, label: string, unit: Unit): string =>
+  what === "numeral" ? `Number ${label}` : `${what === "photo" ? "Print" : "Card"} ${printSize(size, unit)}`;
+
+type Boxed = { readonly w: number; readonly h: number };
+
+/** Stacks small things into columns no taller than `tall`, beginning at `x`; gives each its place and where the next may begin. */
+function columns<T extends Boxed>(
+  things: readonly T[],
+  x: number,
+  tall: number,
+): { placed: (T & { x: number; y: number })[]; end: number } {
+  const placed: (T & { x: number; y: number })[] = [];
+  let [left, y, wide] = [x, 0, 0];
+  for (const thing of things) {
+    if (y > 0 && y + thing.h > tall) {
+      left += wide + GAP;
+      [y, wide] = [0, 0];
+    }
+    placed.push({ ...thing, x: left, y });
+    y += thing.h + CAPTION;
+    wide = Math.max(wide, thing.w);
+  }
+  return { placed, end: things.length > 0 ? left + wide + GAP : x };
+}
+
+/** Which face of each leaf is up; the front where nothing is said. */
+export type Faces = Readonly<Record<string, Face>>;
+
+/** Lays a day's leaves out on the mat: inserts on the left, pages in the middle, what lies beside on the right. */
+export function layOut(
+  leaves: readonly LeafRead[],
+  beside: readonly Loose[],
+  label: string,
+  { format, unit }: Pick<AlbumPlan, "format" | "unit">,
+  faces: Faces = {},
+): { boards: Board[]; beside: BesideItem[] } {
+  const board = (read: LeafRead) => {
+    const face = faces[read.leaf.id] ?? "front";
+    const whole = wholeLeaf(read.sheet, format, face);
+    const name = `${leafName(read, unit)}${face === "back" ? ", back" : ""}`;
+    return { key: boardKey(read.leaf.id, face), read, face, name, whole, w: mm(whole.w), h: mm(whole.h) };
+  };
+  const all = leaves.map(board);
+  const pages = all.filter(({ read }) => read.sheet.insert === null);
+  const tall = Math.max(80, ...pages.map(({ h }) => h));
+  const left = columns(
+    all.filter(({ read }) => read.sheet.insert !== null),
+    0,
+    tall,
+  );
+  let x = left.end;
+  const middle = pages.map((page) => {
+    const placed = { ...page, x, y: 0 };
+    x += page.w + GAP;
+    return placed;
+  });
+  const right = columns(
+    beside.map((loose) => ({ loose, name: looseName(loose, label, unit), w: mm(loose.size.w), h: mm(loose.size.h) })),
+    x,
+    tall,
+  );
+  return {
+    boards: [...left.placed, ...middle].map(({ w: _, h: __, ...each }) => ({
+      ...each,
+      x: each.x - mm(each.whole.x),
+      y: each.y - mm(each.whole.y),
+    })),
+    beside: right.placed.map(({ w: _, h: __, ...each }) => each),
+  };
+}
+
+/** What stands where a loose thing would be drawn. */
+export function looseDrawing(loose: Loose, drawn: DrawnFor): string {
+  return drawingOf(placedMarks(pieceFrom(loose, rect(0, 0, loose.size.w, loose.size.h), false), drawn));
+}
+
+/** The leaf without its pieces, for a mat on which those can be moved. */
+export const groundDrawing = ({ read, face }: Pick<Board, "read" | "face">, format: AlbumFormat): string =>
+  drawingOf(leafMarks(read, face, format));
+
+/** Boards and what lies beside them, holding still. */
+export function stillThings(
+  laid: { boards: readonly Board[]; beside: readonly BesideItem[] },
+  format: AlbumFormat,
+  drawn: DrawnFor,
+): MatThing[] {
+  return [
+    ...laid.boards.map(({ key, read, face, x, y, whole, name }) => {
+      const [left, top] = [mm(whole.x), mm(whole.y)];
+      return {
+        ...{ key, caption: name, x: x + left, y: y + top, w: mm(whole.w), h: mm(whole.h) },
+        drawing: `<g transform="translate(${-left} ${-top})">${paperShadow(whole)}${drawingOf(sideMarks(read, face, format))}</g>`,
+      };
+    }),
+    ...laid.beside.map(({ loose, x, y, name }) => ({
+      ...{ key: loose.id, caption: `${name}, beside`, x, y, w: mm(loose.size.w), h: mm(loose.size.h) },
+      drawing: looseDrawing(loose, drawn),
+    })),
+  ];
+}
+
+/** The only shadow there is: under paper on the mat. */
+export const paperShadow = (whole: Rect): string =>
+  `<rect x="${mm(whole.x) + 0.8}" y="${mm(whole.y) + 1.2}" width="${mm(whole.w)}" height="${mm(whole.h)}" rx="1" fill="#000" fill-opacity="0.22"/>`;
+
+/** A page that no leaf was chosen for yet, as a board that cannot be arranged. */
+export function ghostLeaf(sheet: Sheet, side: LeafRead["front"]): LeafRead {
+  return {
+    leaf: {
+      id: "ghost",
+      version: 0,
+      of: { kind: "own", stock: { kind: "paper", layout: null, basePaper: "", note: "", size: null } },
+      drop: null,
+      liftsOff: false,
+      front: { owner: side.owner, pieces: null },
+      back: { owner: side.owner, pieces: null },
+    },
+    sheet,
+    front: side,
+    back: { ...side, face: "back", pieces: [] },
+  };
+}

@@ -1,0 +1,27 @@
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import type { Arrangement, BookEdit } from "#core/book/edit.ts";
+import { leavesTouched } from "#core/book/edit.ts";
+import type { Leaf } from "#core/book/leaf.ts";
+
+/** Sends changes of the book through the outbox: only what changed of a leaf, from the version that was seen. */
+export function useBookEdits() {
+  const { put } = useOutbox();
+  const change = (leaves: readonly Leaf[], edit: BookEdit, key: string = crypto.randomUUID()) => {
+    const [touched] = leavesTouched(edit);
+    const seen = leaves.find(({ id }) => id === touched)?.version ?? null;
+    put(`book:${key}`, { what: "book", base: edit.kind === "move-leaf" ? null : seen, edit });
+  };
+  return {
+    change,
+    /** New arrangements of one or more sides, as one act. */
+    arrange: (leaves: readonly Leaf[], changes: readonly Arrangement[]) => {
+      const [only] = changes;
+      if (changes.length === 1 && only) change(leaves, { kind: "arrange", ...only }, `${only.leaf}:${only.face}`);
+      else change(leaves, { kind: "arrange-many", sides: changes });
+    },
+    addTryOut: (leafId: string, face: Arrangement["face"], pieces: Leaf["front"]["pieces"]) => {
+      const id = crypto.randomUUID();
+      put(`try-out:${id}`, { what: "try-out", how: "add", id, leafId, face, pieces: [...(pieces ?? [])] });
+    },
+  };
+}

@@ -1,0 +1,225 @@
+import { useState } from "react";
+import { fitWords, pieceName, TONE_OF } from "#app/ui/fit-words.ts";
+import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
+import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
+import { type Piece, pieceSize, turnedBy } from "#core/book/leaf.ts";
+import type { PlacedPiece } from "#core/book/read.ts";
+import { splitOver } from "#core/fit/fit.ts";
+import { type Length, minus, parseLength, printNumber, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { centredIn, rectOf } from "#core/measure/rect.ts";
+import { printSize, type Size } from "#core/measure/size.ts";
+import { piecesOf } from "./arranger.tsx";
+import { MatButton } from "./bar.tsx";
+import type { Board } from "./boards.ts";
+
+type Props = {
+  readonly board: Board;
+  readonly placed: PlacedPiece;
+  readonly unit: Unit;
+  readonly onArrange: (pieces: readonly Piece[]) => void;
+  readonly onDone: () => void;
+  /** Orders a print of another size for a photo of the day. */
+  readonly onPrint?: ((use: string, print: Size) => void) | undefined;
+};
+
+/** What can be done with the piece under the hand, its verdict first. */
+export function PieceBar({ board, placed, unit, onArrange, onDone, onPrint }: Props) {
+  const { piece, rect: lies, fit, pocket } = placed;
+  const { id, what } = piece;
+  const side = board.read[board.face];
+  const content = side.page?.content ?? null;
+  const pieces = piecesOf(board);
+  const made = pieceSize(what, content);
+  if (!made) return null;
+  const page = rectOf(board.read.sheet.page);
+  const area = pocket === null ? page : (side.pockets[pocket] ?? page);
+  const tone = TONE_OF[fit.kind];
+  const to = (next: { x?: Length; y?: Length }) => onArrange(movePiece(pieces, id, { ...piece.at, ...next }));
+  const change = (next: Partial<Piece>) =>
+    onArrange(pieces.map((each) => (each.id === id ? { ...each, ...next } : each)));
+  return (
+    <div className="mat-bar">
+      <p className="basis-full">
+        <strong className="font-semibold">{pieceName(piece, made, unit)}.</strong>{" "}
+        <span className={tone === "act" ? "font-semibold text-flame" : ""}>{fitWords(fit, unit)}</span>
+      </p>
+      <LengthBox key={`x${lies.x}`} label="From left" value={lies.x} unit={unit} onTake={(x) => to({ x })} />
+      <LengthBox key={`y${lies.y}`} label="From top" value={lies.y} unit={unit} onTake={(y) => to({ y })} />
+      {"name" in what && (
+        <MadeSize key={id} made={what.size} unit={unit} onTake={(size) => change({ what: { ...what, size } })} />
+      )}
+      {fit.kind === "turn" && (
+        <MatButton strong onClick={() => onArrange(putInto(pieces, id, area, content))}>
+          Turn it to fit
+        </MatButton>
+      )}
+      {fit.kind === "trim" && what.kind === "photo" && !what.cut && fit.largest && onPrint && (
+        <MatButton strong onClick={() => fit.largest && onPrint(what.use, turnedBy(fit.largest, piece.turn))}>
+          Print at {printSize(turnedBy(fit.largest, piece.turn), unit)}
+        </MatButton>
+      )}
+      {fit.kind === "wanders" && (
+        <MatButton strong onClick={() => onArrange(withBacking(pieces, placed, fit.backing, area))}>
+          Mount on {printSize(fit.backing, unit)}
+        </MatButton>
+      )}
+      {fit.kind === "split" && what.kind === "photo" && (
+        <SplitOffer board={board} placed={placed} unit={unit} onArrange={onArrange} />
+      )}
+      <MatButton onClick={() => onArrange(turnPiece(pieces, id, content))} keys="t">
+        Turn
+      </MatButton>
+      <MatButton onClick={() => onArrange(putInto(pieces, id, area, content))}>
+        {pocket === null ? "Centre" : "Into the pocket"}
+      </MatButton>
+      <MatButton onClick={() => onArrange(restack(pieces, id, 1))} keys="]">
+        Forward
+      </MatButton>
+      <MatButton onClick={() => onArrange(restack(pieces, id, -1))} keys="[">
+        Back
+      </MatButton>
+      {board.read.sheet.inProtector && (
+        <MatButton pressed={piece.outside} onClick={() => change({ outside: !piece.outside })}>
+          On the outside
+        </MatButton>
+      )}
+      <MatButton
+        onClick={() => {
+          onArrange(withoutPiece(pieces, id));
+          onDone();
+        }}
+        keys="Delete"
+      >
+        Take off
+      </MatButton>
+    </div>
+  );
+}
+
+/** A backing of pocket size under a piece that would wander. */
+function withBacking(
+  pieces: readonly Piece[],
+  { piece }: PlacedPiece,
+  size: Size,
+  area: ReturnType<typeof rectOf>,
+): Piece[] {
+  const { x, y } = centredIn(area, size);
+  const backing: Piece = {
+    id: crypto.randomUUID(),
+    what: { kind: "mat", size, name: "backing" },
+    at: { x, y },
+    turn: 0,
+    outside: false,
+  };
+  const at = pieces.findIndex(({ id }) => id === piece.id);
+  return [...pieces.slice(0, at), backing, ...pieces.slice(at)];
+}
+
+/** Both ways to cut a print over a seam, with where to cut. */
+function SplitOffer({ board, placed, unit, onArrange }: Pick<Props, "board" | "placed" | "unit" | "onArrange">) {
+  const side = board.read[board.face];
+  if (placed.fit.kind !== "split") return null;
+  const [a, b] = placed.fit.pockets.map((at) => side.pockets[at]);
+  if (!a || !b) return null;
+  const ways = (["kept", "dropped"] as const).flatMap((way) => {
+    const split = splitOver(placed.rect, a, b, way);
+    return split.ok && (way === "kept" || split.cuts.length === 2) ? [{ way, cuts: split.cuts }] : [];
+  });
+  if (ways.length === 0)
+    return <p className="basis-full text-sm">Too large for these two pockets: print it smaller to split it.</p>;
+  return ways.map(({ way, cuts }) => (
+    <MatButton
+      key={way}
+      strong
+      onClick={() => {
+        const split = splitPiece(
+          piecesOf(board),
+          placed.piece.id,
+          [a, b],
+          way,
+          side.page?.content ?? null,
+          crypto.randomUUID(),
+        );
+        if (split.ok) onArrange(split.pieces);
+      }}
+    >
+      {way === "kept"
+        ? `Cut at ${sayLength(cuts[0] ?? ticks(0), unit)}`
+        : `Cut at ${sayLength(cuts[0] ?? ticks(0), unit)} and ${sayLength(cuts[1] ?? ticks(0), unit)}, drop ${sayLength(minus(cuts[1] ?? ticks(0), cuts[0] ?? ticks(0)), unit)}`}
+    </MatButton>
+  ));
+}
+
+const zero = /^-?0*([.,]0*)?$/;
+
+/** A place or a size that can be typed; taken on Enter or when left. */
+export function LengthBox({
+  label,
+  value,
+  unit,
+  onTake,
+  mayBeNothing = true,
+}: {
+  label: string;
+  value: Length;
+  unit: Unit;
+  onTake: (length: Length) => void;
+  mayBeNothing?: boolean;
+}) {
+  const said = value === 0 ? "0" : sayLength(value, unit).replace(/″| cm/, "");
+  const [text, setText] = useState(said);
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = () => {
+    if (text === said) return setProblem(null);
+    const bare = text.trim().replace(/^[-−]/, "");
+    const parsed =
+      mayBeNothing && zero.test(bare) && bare !== ""
+        ? { ok: true as const, length: ticks(0) }
+        : parseLength(bare, unit);
+    if (!parsed.ok) return setProblem(LENGTH_PROBLEM[parsed.reason]);
+    setProblem(null);
+    onTake(mayBeNothing && /^[-−]/.test(text.trim()) ? ticks(-parsed.length) : parsed.length);
+  };
+  return (
+    <label className="flex items-center gap-1.5 text-sm">
+      {label}
+      <input
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === "Enter" && take()}
+        aria-invalid={problem !== null}
+        title={problem ?? printNumber(value, unit)}
+        className="mat-field"
+      />
+      {problem && (
+        <span role="alert" className="text-flame">
+          {problem}
+        </span>
+      )}
+    </label>
+  );
+}
+
+function MadeSize({ made, unit, onTake }: { made: Size; unit: Unit; onTake: (size: Size) => void }) {
+  return (
+    <>
+      <LengthBox
+        key={`w${made.w}`}
+        label="Wide"
+        value={made.w}
+        unit={unit}
+        mayBeNothing={false}
+        onTake={(w) => onTake({ ...made, w })}
+      />
+      <LengthBox
+        key={`h${made.h}`}
+        label="High"
+        value={made.h}
+        unit={unit}
+        mayBeNothing={false}
+        onTake={(h) => onTake({ ...made, h })}
+      />
+    </>
+  );
+}

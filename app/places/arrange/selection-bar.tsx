@@ -1,0 +1,88 @@
+import { useNavigate } from "react-router";
+import type { AlbumFormat } from "#core/album/model.ts";
+import type { Arrangement } from "#core/book/edit.ts";
+import type { Unit } from "#core/measure/length.ts";
+import type { Size } from "#core/measure/size.ts";
+import { arrangement, piecesOf, type Selection } from "./arranger.tsx";
+import { BoardBar } from "./board-bar.tsx";
+import type { Board } from "./boards.ts";
+import { useBookEdits } from "./book-edits.ts";
+import { PieceBar } from "./piece-bar.tsx";
+
+type Props = {
+  readonly selection: Selection | null;
+  readonly select: (selection: Selection | null) => void;
+  readonly boards: readonly Board[];
+  readonly albumId: string;
+  readonly format: AlbumFormat;
+  readonly unit: Unit;
+  readonly onArrange: (changes: readonly Arrangement[]) => void;
+  readonly onPrint?: (use: string, print: Size) => void;
+  readonly onFlip?: (board: Board) => void;
+  /** The day has no page yet: say so instead of offering what needs one. */
+  readonly noPage?: boolean;
+};
+
+/** The bar under the mat: for the piece under the hand, or for the side. */
+export function SelectionBar({
+  selection,
+  select,
+  boards,
+  albumId,
+  format,
+  unit,
+  onArrange,
+  onPrint,
+  onFlip,
+  noPage = false,
+}: Props) {
+  const navigate = useNavigate();
+  const { addTryOut } = useBookEdits();
+  const chosen = selection && "board" in selection ? boards.find(({ key }) => key === selection.board) : undefined;
+  const board = chosen ?? boards.find(({ read }) => read.sheet.insert === null) ?? boards[0];
+  if (!board) return <div className="mat-bar">No leaf here yet.</div>;
+  if (noPage && board.read.leaf.id === "ghost")
+    return (
+      <div className="mat-bar">
+        <p>
+          No page chosen yet: this is the outline of the album’s page. Choose a foundation page under Paper, and
+          everything here can be moved.
+        </p>
+      </div>
+    );
+  const placed =
+    selection?.kind === "piece" && board.key === selection.board
+      ? board.read[board.face].pieces.find(({ piece }) => piece.id === selection.id)
+      : undefined;
+  if (placed) {
+    return (
+      <PieceBar
+        key={placed.piece.id}
+        board={board}
+        placed={placed}
+        unit={unit}
+        onArrange={(pieces) => onArrange([arrangement(board, pieces)])}
+        onDone={() => select(null)}
+        onPrint={onPrint}
+      />
+    );
+  }
+  const { id } = board.read.leaf;
+  return (
+    <BoardBar
+      board={board}
+      albumId={albumId}
+      format={format}
+      unit={unit}
+      onArrange={(pieces) =>
+        onArrange([pieces ? arrangement(board, pieces) : { leaf: id, face: board.face, pieces: null }])
+      }
+      onFlip={onFlip && (() => onFlip(board))}
+      onTryOut={() => {
+        addTryOut(id, board.face, piecesOf(board));
+        void navigate(`/albums/${albumId}/leaves/${id}/${board.face}`);
+      }}
+      onTemplate={() => void navigate(`/albums/${albumId}/foundations?keep=${id}.${board.face}`)}
+    />
+  );
+}

@@ -1,0 +1,228 @@
+import { useMemo } from "react";
+import { useSearchParams } from "react-router";
+import { mm } from "#app/drawing/mat-text.ts";
+import { Troubles } from "#app/places/album/troubles.tsx";
+import { Arranger } from "#app/places/arrange/arranger.tsx";
+import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
+import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
+import { ClashPanel } from "#app/places/day/clash-panel.tsx";
+import { useRunning } from "#app/ui/use-running.ts";
+import { hiddenTabs } from "#core/book/holes.ts";
+import { type Opening, openingAt, openingFrame } from "#core/book/opening.ts";
+import type { LeafRead } from "#core/book/read.ts";
+import type { BookData } from "./data.ts";
+import { LeafPanel } from "./leaf-panel.tsx";
+import { LeafStrip } from "./leaf-strip.tsx";
+import { BookNav } from "./places-nav.tsx";
+import { useBook } from "./use-book.ts";
+
+/** The book open on the mat, its leaves in order beneath, and the leaf under the hand. */
+export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
+  const { albumId, format, unit } = data;
+  const { book, leaves, arrange, change } = useBook(data);
+  const [query, setQuery] = useSearchParams();
+  const running = useRunning();
+  const asked = query.get("at") ?? homeOf(book.leaves, dayDate);
+  const found = book.leaves.findIndex(({ leaf }) => leaf.id === asked);
+  const turned = query.get("face") === "back";
+  const at = found < 0 ? 0 : found;
+  const chosen = book.leaves[at];
+  const go = (index: number, face: "front" | "back" = "front") => {
+    const next = book.leaves[Math.min(book.leaves.length - 1, Math.max(0, index))];
+    if (next)
+      setQuery({ at: next.leaf.id, ...(face === "back" ? { face } : {}) }, { replace: true, preventScrollReset: true });
+  };
+  const opening = useMemo(() => openingAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
+  const boards = useMemo(() => boardsOf(opening, unit), [opening, unit]);
+  const box = useMemo(() => frameOf(format), [format]);
+  const hidden = useMemo(() => hiddenTabs(book.leaves, format), [book, format]);
+
+  if (!chosen)
+    return (
+      <div>
+        <BookNav albumId={albumId} here="book" />
+        <Empty albumId={albumId} dayDate={dayDate} onAdd={() => addFront(change, leaves)} />
+      </div>
+    );
+  const turnBy = (by: 1 | -1) => {
+    // The next opening: the back of this leaf, then the front of the next.
+    if (by === 1) turned ? go(at + 1) : at === book.leaves.length - 1 ? go(at, "back") : go(at + 1);
+    else turned ? go(at) : go(at - 1);
+  };
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <BookNav albumId={albumId} here="book" />
+      <h1 className="sr-only">The book</h1>
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)]">
+        <section
+          aria-label="The opening"
+          className="relative flex h-[52vh] flex-col overflow-hidden bg-mat wide:h-full"
+        >
+          {running ? (
+            <Arranger
+              key={chosen.leaf.id}
+              boards={boards}
+              beside={[]}
+              box={box}
+              format={format}
+              unit={unit}
+              name="book"
+              label={openingLabel(opening, unit)}
+              onArrange={(changes) => arrange(leaves, changes)}
+              bar={(selection, select) => (
+                <SelectionBar
+                  selection={selection ?? { kind: "board", board: boardKey(chosen.leaf.id, turned ? "back" : "front") }}
+                  select={select}
+                  boards={boards}
+                  albumId={albumId}
+                  format={format}
+                  unit={unit}
+                  onArrange={(changes) => arrange(leaves, changes)}
+                />
+              )}
+            />
+          ) : (
+            <p className="m-auto text-on-mat">The book opens as soon as the page runs.</p>
+          )}
+          <Turning opening={opening} count={book.leaves.length} onTurn={turnBy} />
+        </section>
+        <div className="min-w-0 border-l border-line wide:overflow-y-auto">
+          <div className="px-4 wide:px-5">
+            <Troubles />
+            <ClashPanel />
+          </div>
+          <LeafPanel
+            key={`${chosen.leaf.id}${turned}`}
+            data={data}
+            read={chosen}
+            at={at}
+            book={book}
+            hidden={hidden}
+            change={(edit, key) => change(leaves, edit, key)}
+            arrange={(changes) => arrange(leaves, changes)}
+            go={go}
+          />
+        </div>
+      </div>
+      <LeafStrip
+        data={data}
+        leaves={book.leaves}
+        chosen={chosen.leaf.id}
+        onChoose={(index) => go(index)}
+        onMove={(leaf, after) => change(leaves, { kind: "move-leaf", leaf, after })}
+      />
+    </div>
+  );
+}
+
+/** The first leaf of today's page, or of the first day that has one. */
+function homeOf(leaves: readonly LeafRead[], dayDate: string): string | undefined {
+  type Dated = { days: readonly { date?: string }[] };
+  const of = leaves.find(({ front }) => (front.page as Dated | null)?.days.some(({ date }) => date === dayDate));
+  return (of ?? leaves[0])?.leaf.id;
+}
+
+function boardsOf({ left, right }: Opening, unit: BookData["unit"]): Board[] {
+  // Lower leaves first, so that those above lie over them.
+  return [...left, ...right].length === 0
+    ? []
+    : [left, right].flatMap((stack) =>
+        [...stack].reverse().map(({ read, face, page }) => ({
+          key: boardKey(read.leaf.id, face),
+          read,
+          face,
+          name: stack[0]?.read === read ? `${leafName(read, unit)}, ${face}` : "",
+          x: mm(page.x),
+          y: mm(page.y),
+          whole: wholeOf(read, face, page, stack),
+        })),
+      );
+}
+
+function wholeOf(
+  read: LeafRead,
+  face: Board["face"],
+  page: { x: number; y: number },
+  stack: Opening["left"],
+): Board["whole"] {
+  const lying = stack.find((each) => each.read === read && each.face === face);
+  if (!lying) throw new Error("a board of this stack");
+  return {
+    ...lying.whole,
+    x: (lying.whole.x - page.x) as Board["whole"]["x"],
+    y: (lying.whole.y - page.y) as Board["whole"]["y"],
+  };
+}
+
+function frameOf(format: BookData["format"]) {
+  const frame = openingFrame(format);
+  const [x, y, w, h] = [mm(frame.x), mm(frame.y), mm(frame.w), mm(frame.h)];
+  return { x: x - 12, y: y - 12, w: w + 24, h: h + 24 };
+}
+
+function openingLabel({ left, right }: Opening, unit: BookData["unit"]): string {
+  const say = (stack: Opening["left"]) => (stack[0] ? leafName(stack[0].read, unit) : "the cover");
+  return `The opening: on the left the back of ${say(left)}, on the right the front of ${say(right)}. Tab goes from piece to piece, arrow keys move one.`;
+}
+
+function Turning({ opening, count, onTurn }: { opening: Opening; count: number; onTurn: (by: 1 | -1) => void }) {
+  const look =
+    "absolute top-1/2 z-10 grid h-16 w-8 -translate-y-1/2 place-items-center bg-soot/75 text-2xl text-on-soot hover:text-flame disabled:opacity-30";
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => onTurn(-1)}
+        disabled={opening.at === 0}
+        className={`${look} left-0`}
+        aria-label="Turn back a leaf"
+      >
+        ‹
+      </button>
+      <button
+        type="button"
+        onClick={() => onTurn(1)}
+        disabled={opening.at >= count}
+        className={`${look} right-0`}
+        aria-label="Turn a leaf"
+      >
+        ›
+      </button>
+    </>
+  );
+}
+
+type Change = ReturnType<typeof useBook>["change"];
+function addFront(change: Change, leaves: ReturnType<typeof useBook>["leaves"]) {
+  change(leaves, {
+    kind: "add-leaf",
+    id: crypto.randomUUID(),
+    stock: { kind: "full", layout: null, basePaper: "", note: "", size: null },
+    after: null,
+    front: { kind: "matter", matter: "title" },
+    back: { kind: "matter", matter: "opening-note" },
+  });
+}
+
+function Empty({ albumId, dayDate, onAdd }: { albumId: string; dayDate: string; onAdd: () => void }) {
+  return (
+    <div className="grid max-w-xl gap-4 p-6">
+      <h1 className="text-3xl">No leaves yet</h1>
+      <p>
+        The book fills itself: choose a foundation page for a day and its leaf is here, in its place. Or begin with the
+        title page, or put a pattern of foundation pages over the whole month.
+      </p>
+      <div className="flex flex-wrap gap-4">
+        <button type="button" onClick={onAdd} className="link min-h-10 font-medium">
+          Add a title page
+        </button>
+        <a href={`/albums/${albumId}/foundations`} className="link grid min-h-10 items-center">
+          Foundation pages for the month
+        </a>
+        <a href={`/albums/${albumId}/days/${dayDate}`} className="link grid min-h-10 items-center">
+          Choose one day’s page
+        </a>
+      </div>
+    </div>
+  );
+}

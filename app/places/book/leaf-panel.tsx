@@ -1,0 +1,310 @@
+import { useState } from "react";
+import { leafName } from "#app/places/arrange/boards.ts";
+import { LengthBox } from "#app/places/arrange/piece-bar.tsx";
+import { Button } from "#app/ui/button.tsx";
+import { SelectField } from "#app/ui/field.tsx";
+import { pieceName } from "#app/ui/fit-words.ts";
+import { FACE_NAME, FOUNDATION_NAME, MATTER_NAME } from "#app/ui/wording.ts";
+import { FOUNDATION_KINDS, type FoundationKind } from "#core/album/model.ts";
+import type { DatedPage } from "#core/book/dated-page.ts";
+import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
+import { type hiddenTabs, staggerTabs } from "#core/book/holes.ts";
+import { POCKET_LAYOUTS } from "#core/book/layout.ts";
+import { FACES, type Face, MATTERS, NOBODY, type Owner, pieceSize, type Stock } from "#core/book/leaf.ts";
+import type { BookRead, LeafRead } from "#core/book/read.ts";
+import { sayLength, ticks } from "#core/measure/length.ts";
+import type { BookData } from "./data.ts";
+
+type Props = {
+  readonly data: BookData;
+  readonly read: LeafRead;
+  readonly at: number;
+  readonly book: BookRead<DatedPage>;
+  readonly hidden: ReturnType<typeof hiddenTabs>;
+  readonly change: (edit: BookEdit, key?: string) => void;
+  readonly arrange: (changes: readonly Arrangement[]) => void;
+  readonly go: (at: number, face?: Face) => void;
+};
+
+const ownerText = (owner: Owner): string =>
+  owner.kind === "day" ? owner.dayId : owner.kind === "matter" ? owner.matter : "";
+
+/** The stock a leaf is made of, whoever says it. */
+function stockOf({ leaf, sheet }: LeafRead, data: BookData): Stock {
+  if (leaf.of.kind === "own") return leaf.of.stock;
+  const same = sheet.page.w === data.format.nominal.w && sheet.page.h === data.format.nominal.h;
+  return {
+    kind: sheet.kind,
+    layout: sheet.layout?.id ?? null,
+    basePaper: sheet.paper,
+    note: "",
+    size: same ? null : sheet.page,
+  };
+}
+
+/** Everything about the leaf under the hand that is not on it: whose sides, where in the book, what it is made of. */
+export function LeafPanel({ data, read, at, book, hidden, change, arrange, go }: Props) {
+  const { leaf, sheet } = read;
+  const { pages, unit } = data;
+  const ids = book.leaves.map((each) => each.leaf.id);
+  const ownerOf = (text: string): Owner => {
+    const matter = MATTERS.find((each) => each === text);
+    return matter ? { kind: "matter", matter } : text === "" ? NOBODY : { kind: "day", dayId: text };
+  };
+  const dayName = ({ label, days }: DatedPage) =>
+    `${label ?? days[0]?.date.slice(8) ?? ""}${days[0]?.title ? `, ${days[0].title}` : ""}`;
+  const stock = stockOf(read, data);
+  const add = (kind: FoundationKind) => {
+    const id = crypto.randomUUID();
+    change({
+      kind: "add-leaf",
+      id,
+      stock: {
+        kind,
+        layout: kind === "pocket" ? (POCKET_LAYOUTS[0]?.id ?? null) : null,
+        basePaper: "",
+        note: "",
+        size: null,
+      },
+      after: leaf.id,
+      front: read.back.owner,
+      back: read.back.owner,
+    });
+    go(at + 1);
+  };
+  const copy = () => {
+    const sized = (face: Face) =>
+      read[face].pieces.flatMap(({ piece }) => {
+        const size = pieceSize(piece.what, read[face].page?.content ?? null);
+        return size ? [{ piece, size }] : [];
+      });
+    const newId = () => crypto.randomUUID();
+    change({
+      kind: "copy-leaf",
+      leaf: leaf.id,
+      id: newId(),
+      stock,
+      front: asRooms(sized("front"), newId),
+      back: asRooms(sized("back"), newId),
+    });
+  };
+  return (
+    <div className="grid gap-5 p-4 wide:p-5">
+      <header>
+        <h2 className="text-xl">{leafName(read, unit)}</h2>
+        <p className="text-sm text-quiet">
+          Leaf {at + 1} of {book.leaves.length}. {FOUNDATION_NAME[sheet.kind]}
+          {sheet.layout ? `, ${sheet.layout.name.toLowerCase()}` : ""}
+          {leaf.of.kind === "page" ? ". Its material is chosen on its day." : ""}
+        </p>
+      </header>
+      <div className="grid gap-3">
+        {FACES.map((face) => (
+          <SelectField
+            key={face}
+            label={`${FACE_NAME[face]} belongs to`}
+            value={ownerText(leaf[face].owner)}
+            onChange={(event) => change({ kind: "own-side", leaf: leaf.id, face, owner: ownerOf(event.target.value) })}
+          >
+            <option value="">nobody yet</option>
+            <optgroup label="Front and back matter">
+              {MATTERS.map((matter) => (
+                <option key={matter} value={matter}>
+                  {MATTER_NAME[matter]}
+                </option>
+              ))}
+            </optgroup>
+            <optgroup label="Days">
+              {pages.map((page) => (
+                <option key={page.days[0]?.id} value={page.days[0]?.id}>
+                  {dayName(page)}
+                </option>
+              ))}
+            </optgroup>
+          </SelectField>
+        ))}
+      </div>
+      {leaf.of.kind === "own" && (
+        <OwnStock
+          data={data}
+          stock={leaf.of.stock}
+          onChange={(next) => change({ kind: "stock", leaf: leaf.id, stock: next }, `stock:${leaf.id}`)}
+        />
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <Button
+          small
+          disabled={at === 0}
+          onClick={() => change({ kind: "move-leaf", leaf: leaf.id, after: ids[at - 2] ?? null })}
+        >
+          Earlier
+        </Button>
+        <Button
+          small
+          disabled={at === ids.length - 1}
+          onClick={() => change({ kind: "move-leaf", leaf: leaf.id, after: ids[at + 1] ?? null })}
+        >
+          Later
+        </Button>
+        <Button small onClick={() => change({ kind: "turn-leaf", leaf: leaf.id })}>
+          Turn front to back
+        </Button>
+        <Button small onClick={copy}>
+          Copy
+        </Button>
+        <Button small onClick={() => change({ kind: "remove-leaf", leaf: leaf.id })}>
+          Into the tray
+        </Button>
+        <select
+          aria-label="Add a leaf after this one"
+          className="field py-1 text-sm"
+          value=""
+          onChange={(event) => add(event.target.value as FoundationKind)}
+        >
+          <option value="">Add a leaf…</option>
+          {FOUNDATION_KINDS.map((kind) => (
+            <option key={kind} value={kind}>
+              {FOUNDATION_NAME[kind]}
+            </option>
+          ))}
+        </select>
+      </div>
+      <fieldset className="grid gap-2 border-t border-line pt-4">
+        <legend className="sr-only">How it lies</legend>
+        <label className="flex min-h-8 items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="size-4 accent-ember"
+            checked={leaf.liftsOff}
+            onChange={(event) =>
+              change({ kind: "lie", leaf: leaf.id, drop: leaf.drop, liftsOff: event.target.checked })
+            }
+          />
+          Must lift off the rings: slit from each hole to the edge
+        </label>
+        {sheet.page.h < data.format.nominal.h && (
+          <div className="leaf-drop flex items-center gap-3 text-sm">
+            <LengthBox
+              key={String(leaf.drop)}
+              label="Begins below the page’s top by"
+              value={leaf.drop ?? ticks(Math.round((data.format.nominal.h - sheet.page.h) / 2))}
+              unit={unit}
+              onTake={(drop) => change({ kind: "lie", leaf: leaf.id, drop, liftsOff: leaf.liftsOff })}
+            />
+          </div>
+        )}
+      </fieldset>
+      <Tabs data={data} book={book} hidden={hidden} arrange={arrange} />
+    </div>
+  );
+}
+
+function OwnStock({ data, stock, onChange }: { data: BookData; stock: Stock; onChange: (stock: Stock) => void }) {
+  return (
+    <div className="grid grid-cols-2 gap-3 border-t border-line pt-4">
+      <SelectField
+        label="Material"
+        value={stock.kind}
+        onChange={(event) => {
+          const kind = event.target.value as FoundationKind;
+          onChange({
+            ...stock,
+            kind,
+            layout: kind === "pocket" ? (stock.layout ?? POCKET_LAYOUTS[0]?.id ?? null) : null,
+          });
+        }}
+      >
+        {FOUNDATION_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {FOUNDATION_NAME[kind]}
+          </option>
+        ))}
+      </SelectField>
+      {stock.kind === "pocket" && (
+        <SelectField
+          label="Pockets"
+          value={stock.layout ?? ""}
+          onChange={(event) => onChange({ ...stock, layout: event.target.value })}
+        >
+          {[...POCKET_LAYOUTS, ...data.layouts].map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      {(["w", "h"] as const).map((side) => (
+        <div key={side} className="leaf-drop">
+          <LengthBox
+            key={`${side}${stock.size?.[side]}`}
+            label={side === "w" ? "Wide" : "High"}
+            value={(stock.size ?? data.format.nominal)[side]}
+            unit={data.unit}
+            mayBeNothing={false}
+            onTake={(length) =>
+              onChange({ ...stock, size: { ...(stock.size ?? data.format.nominal), [side]: length } })
+            }
+          />
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** Tabs of the whole book along the fore-edge: which hide each other, and a stagger that lets each be seen. */
+function Tabs({ data, book, hidden, arrange }: Pick<Props, "data" | "book" | "hidden" | "arrange">) {
+  const [said, setSaid] = useState<string | null>(null);
+  const tabs = book.leaves.flatMap((leaf) =>
+    leaf.front.pieces.filter(({ piece }) => piece.what.kind === "tab").map((tab) => ({ leaf, tab })),
+  );
+  if (tabs.length === 0) return null;
+  const tallest = ticks(Math.max(...tabs.map(({ tab }) => tab.rect.h)));
+  const along = ticks(data.format.nominal.h);
+  const stagger = () => {
+    const places = staggerTabs(tabs.length, along, tallest);
+    if (!places.ok) {
+      setSaid(
+        `${tabs.length} tabs of ${sayLength(tallest, data.unit)} do not fit along ${sayLength(along, data.unit)}: at most ${places.most}, or make each ${sayLength(places.width, data.unit)}.`,
+      );
+      return;
+    }
+    setSaid(null);
+    arrange(
+      tabs.map(({ leaf, tab }, at) => {
+        const below = Math.round((data.format.nominal.h - leaf.sheet.page.h) / 2);
+        const y = ticks((places.at[at] ?? 0) - (leaf.leaf.drop ?? below));
+        return {
+          leaf: leaf.leaf.id,
+          face: "front" as const,
+          pieces: leaf.front.pieces.map(({ piece }) =>
+            piece.id === tab.piece.id ? { ...piece, at: { x: leaf.sheet.page.w, y } } : piece,
+          ),
+        };
+      }),
+    );
+  };
+  return (
+    <section className="grid gap-2 border-t border-line pt-4 text-sm" aria-label="Tabs">
+      <p>
+        {tabs.length} {tabs.length === 1 ? "tab" : "tabs"} in the book.
+      </p>
+      {hidden.map(({ tab, leaf, behind }) => {
+        const made = pieceSize(tab.piece.what, null);
+        return (
+          <p key={`${leaf.leaf.id}${tab.piece.id}`} className="font-medium text-ember">
+            {made ? pieceName(tab.piece, made, data.unit) : "A tab"} of {leafName(leaf, data.unit)} lies behind one of{" "}
+            {leafName(behind, data.unit)}
+          </p>
+        );
+      })}
+      {said && (
+        <p role="alert" className="font-medium text-ember">
+          {said}
+        </p>
+      )}
+      <Button small className="justify-self-start" onClick={stagger}>
+        Stagger the tabs
+      </Button>
+    </section>
+  );
+}

@@ -1,0 +1,39 @@
+import { memo } from "react";
+import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
+import type { Face } from "#core/book/leaf.ts";
+import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
+import { sideMarks } from "#core/draw/side.ts";
+
+type Props = {
+  readonly read: LeafRead;
+  readonly face: Face;
+  readonly format: AlbumFormat;
+  readonly className?: string;
+};
+
+/** One side of a leaf, small, to one scale with the others of its book. */
+export const Thumb = memo(
+  ({ read, face, format, className = "h-full w-full" }: Props) => {
+    const whole = wholeLeaf(read.sheet, format, face);
+    const full = { w: mm(format.outer.w), h: mm(format.outer.h) };
+    const [w, h] = [mm(whole.w), mm(whole.h)];
+    // Bound side to the spine, whatever the leaf's width.
+    const x = face === "front" ? mm(whole.x) : mm(whole.x) + w - full.w;
+    return (
+      <svg
+        viewBox={`${x} ${mm(whole.y) - (full.h - h) / 2} ${full.w} ${full.h}`}
+        className={className}
+        aria-hidden="true"
+        // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
+        dangerouslySetInnerHTML={{ __html: drawingOf(sideMarks(read, face, format), thumbPicture) }}
+      />
+    );
+  },
+  (was, is) =>
+    was.face === is.face &&
+    was.format === is.format &&
+    was.read.leaf === is.read.leaf &&
+    was.read[was.face].page === is.read[is.face].page &&
+    was.read.sheet.layout === is.read.sheet.layout,
+);

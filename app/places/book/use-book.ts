@@ -1,0 +1,14 @@
+import { useMemo } from "react";
+import { withPendingBook } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { useBookEdits } from "#app/places/arrange/book-edits.ts";
+import { readBook } from "#core/book/read.ts";
+import type { BookData } from "./data.ts";
+
+/** The book as it is with every change on its way, read, and the ways to change it. */
+export function useBook(data: BookData) {
+  const { state } = useOutbox();
+  const leaves = withPendingBook(data.leaves, state);
+  const book = useMemo(() => readBook(data, data.pages, leaves, data.layouts), [data, leaves]);
+  return { book, leaves, ...useBookEdits() };
+}

@@ -1,0 +1,76 @@
+import { useMemo, useState } from "react";
+import { matBox, mm } from "#app/drawing/mat-text.ts";
+import { withPendingBook } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Arranger, type Selection } from "#app/places/arrange/arranger.tsx";
+import type { Faces } from "#app/places/arrange/boards.ts";
+import { useBookEdits } from "#app/places/arrange/book-edits.ts";
+import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
+import { poolContent } from "#core/album/steps.ts";
+import { dayBoards } from "./day-book.ts";
+import type { DayView } from "./view.ts";
+
+/** The day's mat with everything that can be moved on it. */
+export function DayArranger({ view }: { view: DayView }) {
+  const { state, put } = useOutbox();
+  const { arrange } = useBookEdits();
+  const [faces, setFaces] = useState<Faces>({});
+  const page = useMemo(() => {
+    const [first, ...others] = view.parts;
+    if (!first) return null;
+    const content = poolContent(
+      first.content,
+      others.map((part) => part.content),
+    );
+    return { label: view.label, skipped: view.skipped, content, days: view.parts };
+  }, [view]);
+  const leaves = withPendingBook(view.bench.leaves, state);
+  const laid = useMemo(
+    () => (page ? dayBoards(page, { ...view.bench, leaves }, view.unit, faces) : { boards: [], beside: [] }),
+    [page, view, leaves, faces],
+  );
+  const box = useMemo(
+    () =>
+      matBox([
+        ...laid.boards.map(({ x, y, whole }) => ({
+          x: x + mm(whole.x),
+          y: y + mm(whole.y),
+          w: mm(whole.w),
+          h: mm(whole.h),
+        })),
+        ...laid.beside.map(({ loose, x, y }) => ({ x, y, w: mm(loose.size.w), h: mm(loose.size.h) })),
+      ]),
+    [laid],
+  );
+  const onPrint = (use: string, print: { w: number; h: number }) => {
+    const part = view.parts.find(({ content }) => content.photos.some(({ id }) => id === use));
+    if (!part) return;
+    const edit = { kind: "photo-print" as const, id: use, print: print as typeof view.pageSize };
+    put(`${part.id}:photo-print:${use}`, { what: "edit", dayId: part.id, base: part.version, edit });
+  };
+  return (
+    <Arranger
+      {...laid}
+      box={box}
+      format={view.bench.format}
+      unit={view.unit}
+      name="day"
+      label={`The leaves of day ${view.label}, to scale. Tab goes from piece to piece, arrow keys move one.`}
+      onArrange={(changes) => arrange(leaves, changes)}
+      bar={(selection: Selection | null, select) => (
+        <SelectionBar
+          selection={selection}
+          select={select}
+          boards={laid.boards}
+          albumId={view.albumId}
+          format={view.bench.format}
+          unit={view.unit}
+          onArrange={(changes) => arrange(leaves, changes)}
+          onPrint={onPrint}
+          onFlip={(board) => setFaces({ ...faces, [board.read.leaf.id]: board.face === "front" ? "back" : "front" })}
+          noPage={view.parts.every(({ content }) => content.foundation === null)}
+        />
+      )}
+    />
+  );
+}

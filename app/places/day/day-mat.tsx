@@ -1,0 +1,23 @@
+import { lazy, Suspense } from "react";
+import { Mat } from "#app/drawing/mat.tsx";
+import { useRunning } from "#app/ui/use-running.ts";
+import type { DayView } from "./view.ts";
+
+const DayArranger = lazy(() => import("./day-arranger.tsx").then((module) => ({ default: module.DayArranger })));
+
+/** The day's leaves on the mat: holding still as sent, and to be taken up as soon as the page runs. */
+export function DayMat({ view }: { view: DayView }) {
+  const running = useRunning();
+  const still = (
+    <div className="min-h-0 flex-1 p-2 pb-24 wide:p-4 wide:pb-24">
+      <Mat mat={view.mat} label={`The page of day ${view.label}, ${view.sizeSaid}, with everything on it, to scale`} />
+    </div>
+  );
+  return running ? (
+    <Suspense fallback={still}>
+      <DayArranger view={view} />
+    </Suspense>
+  ) : (
+    still
+  );
+}

@@ -1,0 +1,483 @@
+import { useMemo, useState } from "react";
+import { Form, useNavigation } from "react-router";
+import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import type { BookData } from "#app/places/book/data.ts";
+import { BookNav } from "#app/places/book/places-nav.tsx";
+import { useBook } from "#app/places/book/use-book.ts";
+import { Button } from "#app/ui/button.tsx";
+import { TextField } from "#app/ui/field.tsx";
+import { UNREACHABLE } from "#app/ui/wording.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
+import type { DatedPage } from "#core/book/dated-page.ts";
+import type { PocketLayout } from "#core/book/layout.ts";
+import type { Leaf } from "#core/book/leaf.ts";
+import { dressPage, type Pattern, type PatternLine, type PatternRule, previewPattern } from "#core/book/pattern.ts";
+import { readBook } from "#core/book/read.ts";
+import type { Template } from "#core/book/template.ts";
+import { sideMarks } from "#core/draw/side.ts";
+import type { Unit } from "#core/measure/length.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+
+export type FoundationsAnswer =
+  | { ok: true; said: string }
+  | { ok: false; reason: "no-name" | "unreachable" | "store-gone" };
+
+type Props = {
+  readonly data: BookData;
+  readonly templates: readonly Template[];
+  /** Templates of the household's own, which can be deleted. */
+  readonly own: readonly string[];
+  /** A template made of the side that was asked to be copied or kept. */
+  readonly taken: Template | null;
+  readonly keeping: boolean;
+  readonly dates: readonly CalendarDate[];
+  readonly answer: FoundationsAnswer | null;
+};
+
+const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+const LETTERS = "ABCDEFGHIJKL";
+
+/** Foundation pages for the month: templates, a pattern of them over the days, and what it would change before it does. */
+export function Foundations({ data, templates, own, taken, keeping, dates, answer }: Props) {
+  const { book } = useBook(data);
+  const busy = useNavigation().state !== "idle";
+  const all = useMemo(() => (taken && !keeping ? [taken, ...templates] : templates), [taken, keeping, templates]);
+  const first = all[0]?.id ?? "";
+  const onDates = dates.length > 0 || (taken !== null && !keeping);
+  const [cycle, setCycle] = useState<readonly string[]>(onDates ? [] : all.slice(0, 2).map(({ id }) => id));
+  const [rules, setRules] = useState<readonly PatternRule[]>(
+    onDates ? [{ when: "dates", dates, template: first }] : [],
+  );
+  const pattern: Pattern = { cycle, rules };
+  const lines = useMemo(
+    () => previewPattern({ cycle, rules }, all, data.pages, book),
+    [cycle, rules, all, data.pages, book],
+  );
+  const sets = lines.filter(({ outcome }) => outcome.kind === "sets").length;
+  const chosenDates = new Set(rules.flatMap((rule) => (rule.when === "dates" ? rule.dates : [])));
+  const toggle = (page: DatedPage) => {
+    const date = page.days[0]?.date;
+    if (!date) return;
+    setRules((was) =>
+      was.map((rule) =>
+        rule.when === "dates"
+          ? {
+              ...rule,
+              dates: rule.dates.includes(date) ? rule.dates.filter((each) => each !== date) : [...rule.dates, date],
+            }
+          : rule,
+      ),
+    );
+  };
+  return (
+    <div>
+      <BookNav albumId={data.albumId} here="foundations" />
+      <div className="grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(380px,440px)] wide:p-6">
+        <div className="grid content-start gap-6">
+          <div>
+            <h1 className="text-2xl">Foundation pages</h1>
+            <p className="max-w-2xl text-sm text-quiet">
+              Made ready before its day, a page leaves only a print and words to do. A pattern says which page each day
+              gets; what is made or arranged already stays as it is.
+            </p>
+          </div>
+          <Said answer={answer} />
+          {taken && keeping && <KeepForm template={taken} data={data} busy={busy} />}
+          <PatternForm cycle={cycle} rules={rules} templates={all} onCycle={setCycle} onRules={setRules} />
+          <section aria-labelledby="templates">
+            <h2 id="templates" className="mb-2 border-b border-line pb-1 text-lg">
+              Templates for {data.format.name}
+            </h2>
+            {all.length === 0 && (
+              <p className="text-sm">
+                None is shipped for a page of this size. Lay out one leaf as you like it, then choose “Keep as a
+                template” under it.
+              </p>
+            )}
+            <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
+              {all.map((template) => (
+                <li key={template.id} className="grid content-start gap-1">
+                  <span className="grid aspect-[4/3.4] place-items-center rounded-sm bg-mat p-2">
+                    <TemplateDrawing template={template} data={data} />
+                  </span>
+                  <span className="text-sm leading-snug">{template.name}</span>
+                  {own.includes(template.id) && (
+                    <Form method="post">
+                      <input type="hidden" name="id" value={template.id} />
+                      <Button
+                        type="submit"
+                        look="quiet"
+                        small
+                        name="intent"
+                        value="forget"
+                        aria-label={`Forget ${template.name}`}
+                      >
+                        Forget
+                      </Button>
+                    </Form>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        </div>
+        <section aria-labelledby="preview" className="grid content-start gap-3">
+          <h2 id="preview" className="border-b border-line pb-1 text-lg">
+            What changes
+          </h2>
+          <Form method="post" className="flex items-center justify-between gap-4">
+            <input type="hidden" name="pattern" value={JSON.stringify(pattern)} />
+            <p className="text-sm">
+              {sets === 0
+                ? "No page would change."
+                : `${sets} ${sets === 1 ? "page is" : "pages are"} set, the others stay.`}
+            </p>
+            <Button type="submit" look="main" disabled={busy || sets === 0} name="intent" value="set">
+              {busy ? "Setting" : `Set ${sets} ${sets === 1 ? "page" : "pages"}`}
+            </Button>
+          </Form>
+          <ol className="grid">
+            {lines.map((line) => (
+              <Line
+                key={line.page.days[0]?.id}
+                line={line}
+                data={data}
+                book={book}
+                pick={
+                  onDates
+                    ? { on: line.page.days.some(({ date }) => chosenDates.has(date)), toggle: () => toggle(line.page) }
+                    : null
+                }
+              />
+            ))}
+          </ol>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function Said({ answer }: { answer: FoundationsAnswer | null }) {
+  if (!answer) return null;
+  const words = answer.ok
+    ? answer.said
+    : answer.reason === "no-name"
+      ? "Give the template a name of up to 120 letters."
+      : UNREACHABLE[answer.reason].replace(
+          "What you wrote is kept on this device and sent when it is back.",
+          "Nothing was changed. Try again in a moment.",
+        );
+  return (
+    <p
+      role={answer.ok ? "status" : "alert"}
+      className={`border-l-4 pl-3 font-medium ${answer.ok ? "border-ring-words" : "border-ember"}`}
+    >
+      {words}
+    </p>
+  );
+}
+
+function KeepForm({ template, data, busy }: { template: Template; data: BookData; busy: boolean }) {
+  return (
+    <Form method="post" className="flex flex-wrap items-end gap-4 border border-line bg-panel p-4">
+      <span className="grid size-28 place-items-center rounded-sm bg-mat p-2">
+        <TemplateDrawing template={template} data={data} />
+      </span>
+      <div className="min-w-60 flex-1">
+        <TextField
+          label="Keep this arrangement as"
+          name="name"
+          defaultValue={template.name}
+          maxLength={120}
+          hint="Prints and cards become room for other days’."
+        />
+      </div>
+      <Button type="submit" look="main" disabled={busy} name="intent" value="keep">
+        Keep the template
+      </Button>
+    </Form>
+  );
+}
+
+function TemplateSelect({
+  label,
+  value,
+  templates,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  templates: readonly Template[];
+  onChange: (id: string) => void;
+}) {
+  return (
+    <select
+      aria-label={label}
+      className="field w-full py-1 text-sm"
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+    >
+      {templates.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+type FormProps = {
+  cycle: readonly string[];
+  rules: readonly PatternRule[];
+  templates: readonly Template[];
+  onCycle: (cycle: readonly string[]) => void;
+  onRules: (rules: readonly PatternRule[]) => void;
+};
+
+function PatternForm({ cycle, rules, templates, onCycle, onRules }: FormProps) {
+  const first = templates[0]?.id ?? "";
+  if (templates.length === 0) return null;
+  const put = (at: number, rule: PatternRule) => onRules(rules.map((each, index) => (index === at ? rule : each)));
+  return (
+    <section aria-labelledby="pattern" className="grid gap-3">
+      <h2 id="pattern" className="border-b border-line pb-1 text-lg">
+        The pattern
+      </h2>
+      <div className="grid gap-2">
+        <p className="text-sm font-medium">Taking turns, day by day</p>
+        {cycle.map((id, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a template may take several turns; its turn is what it is
+          <div key={at} className="grid grid-cols-[1.5rem_minmax(0,24rem)_auto] items-center gap-2">
+            <span className="font-numeral text-lg font-semibold">{LETTERS[at]}</span>
+            <TemplateSelect
+              label={`Turn ${LETTERS[at]}`}
+              value={id}
+              templates={templates}
+              onChange={(next) => onCycle(cycle.map((each, index) => (index === at ? next : each)))}
+            />
+            <Button
+              look="quiet"
+              small
+              aria-label={`Take turn ${LETTERS[at]} out`}
+              onClick={() => onCycle(cycle.filter((_, index) => index !== at))}
+            >
+              Take out
+            </Button>
+          </div>
+        ))}
+        {cycle.length < LETTERS.length && (
+          <Button small className="justify-self-start" onClick={() => onCycle([...cycle, first])}>
+            Add a turn
+          </Button>
+        )}
+      </div>
+      <div className="grid gap-2">
+        <p className="text-sm font-medium">Before the turns</p>
+        {rules.map((rule, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: rules have an order and nothing else to go by
+          <div key={at} className="grid grid-cols-[minmax(0,13rem)_minmax(0,20rem)_auto] items-center gap-2">
+            <RuleWhen rule={rule} onChange={(next) => put(at, next)} />
+            <TemplateSelect
+              label="gets"
+              value={rule.template}
+              templates={templates}
+              onChange={(template) => put(at, { ...rule, template })}
+            />
+            {rule.when === "dates" ? (
+              <span />
+            ) : (
+              <Button
+                look="quiet"
+                small
+                aria-label="Take this rule out"
+                onClick={() => onRules(rules.filter((_, index) => index !== at))}
+              >
+                Take out
+              </Button>
+            )}
+          </div>
+        ))}
+        <div className="flex flex-wrap gap-2">
+          <Button small onClick={() => onRules([...rules, { when: "weekday", weekday: 7, template: first }])}>
+            A weekday
+          </Button>
+          <Button small onClick={() => onRules([...rules, { when: "photos", atLeast: 3, template: first }])}>
+            Days with many photos
+          </Button>
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function RuleWhen({ rule, onChange }: { rule: PatternRule; onChange: (rule: PatternRule) => void }) {
+  switch (rule.when) {
+    case "dates":
+      return (
+        <span className="text-sm">
+          {rule.dates.length === 0
+            ? "Days ticked at the side"
+            : `${rule.dates.length} ticked ${rule.dates.length === 1 ? "day" : "days"}`}
+        </span>
+      );
+    case "weekday":
+      return (
+        <label className="flex items-center gap-2 text-sm">
+          Every
+          <select
+            aria-label="Weekday"
+            className="field py-1 text-sm"
+            value={rule.weekday}
+            onChange={(event) => onChange({ ...rule, weekday: Number(event.target.value) })}
+          >
+            {WEEKDAYS.map((name, at) => (
+              <option key={name} value={at + 1}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      );
+    case "photos":
+      return (
+        <label className="flex items-center gap-2 text-sm">
+          <input
+            type="number"
+            aria-label="Photos at least"
+            min={1}
+            max={50}
+            className="field w-16 py-1 text-sm"
+            value={rule.atLeast}
+            onChange={(event) =>
+              onChange({ ...rule, atLeast: Math.max(1, Math.min(50, Math.round(Number(event.target.value) || 1))) })
+            }
+          />
+          or more photos
+        </label>
+      );
+  }
+}
+
+const KEPT = { "base-made": "stays: its base is made", arranged: "stays: laid out by hand" } as const;
+
+type LineProps = {
+  line: PatternLine;
+  data: BookData;
+  book: ReturnType<typeof useBook>["book"];
+  pick: { on: boolean; toggle: () => void } | null;
+};
+
+function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
+  const label = page.label ?? page.days[0]?.date.slice(8) ?? "";
+  const said =
+    outcome.kind === "sets"
+      ? outcome.template.name
+      : outcome.kind === "kept"
+        ? KEPT[outcome.why]
+        : outcome.kind === "skipped"
+          ? "skipped"
+          : pick && !pick.on
+            ? ""
+            : "no template for it";
+  return (
+    <li className="grid min-h-12 grid-cols-[auto_3rem_minmax(0,1fr)_3rem] items-center gap-3 border-b border-line py-1">
+      {pick ? (
+        <input
+          type="checkbox"
+          aria-label={`Day ${label}`}
+          className="size-5 accent-ember"
+          checked={pick.on}
+          onChange={pick.toggle}
+          disabled={outcome.kind === "kept" || outcome.kind === "skipped"}
+        />
+      ) : (
+        <span />
+      )}
+      <span className="font-numeral text-lg font-semibold">{label}</span>
+      <span className="min-w-0">
+        <span className="block truncate">{page.days[0]?.title || "No title yet"}</span>
+        <span className={`block text-sm ${outcome.kind === "sets" ? "font-medium text-ember" : "text-quiet"}`}>
+          {said}
+        </span>
+      </span>
+      <span className="h-11">
+        {outcome.kind === "sets" && (
+          <PageDrawing
+            page={page}
+            template={outcome.template}
+            pieces={dressPage(page, outcome.template, book, nextId())}
+            data={data}
+          />
+        )}
+      </span>
+    </li>
+  );
+}
+
+/** Names for pieces that are only looked at. */
+function nextId(): () => string {
+  let made = 0;
+  return () => `look-${made++}`;
+}
+
+const NO_DAY: DatedPage = {
+  label: "9",
+  skipped: false,
+  content: {
+    prompt: { text: "", slip: null },
+    waived: [],
+    foundation: null,
+    pageSize: null,
+    numeral: { style: "printed", note: "" },
+    photos: [],
+    cards: [],
+    inserts: [],
+    done: [],
+  },
+  days: [{ id: "day", date: "2026-01-01" as CalendarDate, weekday: 1, title: "" }],
+};
+
+function TemplateDrawing({ template, data }: { template: Template; data: BookData }) {
+  const pieces = template.pieces.map((piece, at) => ({ ...piece, id: `look-${at}` }));
+  return <PageDrawing page={NO_DAY} template={template} pieces={pieces} data={data} />;
+}
+
+/** A page as a template would make it. */
+function PageDrawing({
+  page,
+  template,
+  pieces,
+  data,
+}: {
+  page: DatedPage;
+  template: Template;
+  pieces: Leaf["front"]["pieces"];
+  data: { format: AlbumFormat; unit: Unit; layouts: readonly PocketLayout[] };
+}) {
+  const owner = { kind: "day" as const, dayId: page.days[0]?.id ?? "" };
+  const leaf: Leaf = {
+    id: "look",
+    version: 0,
+    of: {
+      kind: "own",
+      stock: { kind: template.kind, layout: template.layout, basePaper: "", note: "", size: template.page },
+    },
+    drop: null,
+    liftsOff: false,
+    front: { owner, pieces },
+    back: { owner, pieces: null },
+  };
+  const [read] = readBook(data, [page], [leaf], data.layouts).leaves;
+  if (!read) return null;
+  return (
+    <svg
+      viewBox={`-1 -1 ${mm(template.page.w) + 2} ${mm(template.page.h) + 2}`}
+      className="h-full max-h-full w-full"
+      aria-hidden="true"
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
+      dangerouslySetInnerHTML={{
+        __html: drawingOf(sideMarks(read, "front", { ...data.format, binding: "sewn" }), thumbPicture),
+      }}
+    />
+  );
+}

@@ -1,0 +1,239 @@
+import { useRef, useState } from "react";
+import { Form, useNavigation } from "react-router";
+import { Mat } from "#app/drawing/mat.tsx";
+import { Button } from "#app/ui/button.tsx";
+import { SelectField, TextField } from "#app/ui/field.tsx";
+import { BINDING_NAME, HOLE_PRESET_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
+import { type AlbumFormat, BINDINGS } from "#core/album/model.ts";
+import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
+import { formatMat } from "./format-drawing.ts";
+import { type FormatErrors, type FormatField, type FormatText, formatText, readFormat } from "./format-form.ts";
+
+export type MeasureAnswer =
+  | { ok: true; said: string }
+  | { ok: false; reason: "fields"; errors: FormatErrors }
+  /** These would no longer fit; saved only when said again. */
+  | { ok: false; reason: "stops-fitting"; pieces: readonly string[]; more: number }
+  | { ok: false; reason: "changed-since" | "unreachable" | "store-gone" };
+
+type Props = {
+  readonly albumId: string;
+  readonly version: number;
+  readonly format: AlbumFormat;
+  readonly unit: Unit;
+  readonly measured: readonly { id: string; name: string }[];
+  readonly answer: MeasureAnswer | null;
+};
+
+/** What to put the ruler to, for each field. */
+const HOW: Partial<Record<FormatField, string>> = {
+  nominalW: "What the page size is called: the width said first.",
+  nominalH: "What the page size is called: the height said second.",
+  openingW: "Inside a full protector, weld to weld: what a page can really be.",
+  openingH: "Inside a full protector, foot weld to mouth.",
+  outerW: "The whole leaf, binding margin and all, from edge to edge.",
+  outerH: "The whole leaf, from upper to lower edge.",
+  coverW: "The front board, from spine to fore-edge. A tab beyond it would bend.",
+  coverH: "The front board, from head to foot.",
+  margin: "From the binding edge to where the opening begins. None in a sewn book.",
+  holePositions: "From the upper end of the whole leaf to the middle of each hole, divided by semicolons.",
+  holeInset: "From the binding edge to the middle of a hole.",
+  holeDiameter: "Across one hole.",
+  capacity: "How thick a pile of leaves the rings or the spine close over.",
+};
+
+/** The book measured once, with a drawing that shows where the ruler goes. */
+export function Measure({ albumId, version, format, unit, measured, answer }: Props) {
+  const busy = useNavigation().state !== "idle";
+  const [text, setText] = useState<FormatText>(() => formatText(format, unit));
+  const [field, setField] = useState<FormatField | null>("openingW");
+  const lastGood = useRef(format);
+  const read = readFormat(text, unit);
+  if (read.ok) lastGood.current = read.format;
+  const errors: FormatErrors = read.ok ? {} : read.errors;
+  const put = (name: FormatField) => (value: string) => setText((was) => ({ ...was, [name]: value }));
+  const box = (name: FormatField, label: string) => (
+    <TextField
+      label={label}
+      name={name}
+      value={text[name]}
+      error={errors[name]}
+      onChange={(event) => put(name)(event.target.value)}
+      onFocus={() => setField(name)}
+    />
+  );
+  const startFrom = (id: HolePresetId) => {
+    const along = parseLength(text.bindingEdge === "top" ? text.outerW : text.outerH, unit);
+    const holes = holePreset(id, along.ok ? along.length : format.outer.h);
+    const say = (length: Length) => (length === 0 ? "0" : printNumber(length, unit));
+    setText((was) => ({
+      ...was,
+      holePositions: holes.positions.map(say).join("; "),
+      holeInset: say(holes.inset),
+      holeDiameter: say(holes.diameter),
+    }));
+    setField("holePositions");
+  };
+  return (
+    <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(420px,480px)]">
+      <section aria-label="The book, to scale" className="relative h-[44vh] overflow-hidden bg-mat wide:h-full">
+        <Mat
+          mat={formatMat(lastGood.current, unit, field)}
+          label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
+        />
+        <p className="absolute inset-x-0 bottom-0 min-h-12 bg-soot px-4 py-3 text-sm text-on-soot" aria-live="polite">
+          {(field && HOW[field]) ?? "Cover, leaf, opening and page, as they lie over each other."}
+        </p>
+      </section>
+      <div className="min-w-0 wide:overflow-y-auto">
+        <Form method="post" className="grid gap-5 p-4 wide:p-6">
+          <div>
+            <h1 className="text-3xl">Measure the book</h1>
+            <p className="text-sm text-quiet">
+              Makers’ sizes differ, so a book is measured, not named. Put a ruler to yours: 4½, 4 1/2, 4.5, 11.4 cm and
+              114 mm are all understood.
+            </p>
+          </div>
+          <input type="hidden" name="version" value={version} />
+          <Said answer={answer} />
+          <div className="grid grid-cols-2 gap-3">
+            <div className="col-span-2">{box("formatName", "What it is called")}</div>
+            <SelectField
+              label="Held by"
+              name="binding"
+              value={text.binding}
+              error={errors.binding}
+              onChange={(event) => put("binding")(event.target.value)}
+            >
+              {BINDINGS.map((each) => (
+                <option key={each} value={each}>
+                  {BINDING_NAME[each]}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField
+              label="Bound at the"
+              name="bindingEdge"
+              value={text.bindingEdge}
+              error={errors.bindingEdge}
+              onChange={(event) => put("bindingEdge")(event.target.value)}
+            >
+              <option value="left">left edge</option>
+              <option value="top">upper edge</option>
+            </SelectField>
+            {box("nominalW", "Page, wide")}
+            {box("nominalH", "Page, high")}
+            {box("openingW", "Opening, wide")}
+            {box("openingH", "Opening, high")}
+            {box("outerW", "Whole leaf, wide")}
+            {box("outerH", "Whole leaf, high")}
+            {box("coverW", "Cover, wide")}
+            {box("coverH", "Cover, high")}
+            {box("margin", "Binding margin")}
+            {box("capacity", "Holds, mm")}
+          </div>
+          <fieldset className="grid grid-cols-2 gap-3 border-t border-line pt-4">
+            <legend className="sr-only">Holes</legend>
+            <SelectField
+              label="Holes, as a start"
+              value=""
+              onChange={(event) => startFrom(event.target.value as HolePresetId)}
+            >
+              <option value="">Choose</option>
+              {HOLE_PRESETS.map((each) => (
+                <option key={each} value={each}>
+                  {HOLE_PRESET_NAME[each]}
+                </option>
+              ))}
+            </SelectField>
+            {box("holeDiameter", "Each, across")}
+            <div className="col-span-2">{box("holePositions", "Middle of each, from the upper end")}</div>
+            {box("holeInset", "From the binding edge")}
+            <p className="self-end pb-2 text-sm">
+              <a href={`/albums/${albumId}/punch-guide/pdf`} download className="link">
+                Punch guide, PDF
+              </a>{" "}
+              <a href={`/albums/${albumId}/punch-guide/svg`} download className="link">
+                SVG
+              </a>
+            </p>
+            <p className="col-span-2 text-sm text-quiet">
+              Punches and eyelet setters: keep fingers clear, and the punch away from children. Follow its label.
+            </p>
+          </fieldset>
+          <div className="flex flex-wrap gap-3 border-t border-line pt-4">
+            <Button type="submit" look="main" disabled={busy || !read.ok} name="intent" value="save">
+              {busy ? "Saving" : "Save the measures"}
+            </Button>
+            <Button type="submit" disabled={busy || !read.ok} name="intent" value="keep">
+              Keep for other albums
+            </Button>
+            {answer && !answer.ok && answer.reason === "stops-fitting" && (
+              <Button type="submit" disabled={busy || !read.ok} name="intent" value="save-anyway">
+                Save all the same
+              </Button>
+            )}
+          </div>
+        </Form>
+        {measured.length > 0 && (
+          <section className="mx-4 grid gap-1 border-t border-line py-4 wide:mx-6" aria-labelledby="kept-books">
+            <h2 id="kept-books" className="text-lg">
+              Kept for other albums
+            </h2>
+            {measured.map(({ id, name }) => (
+              <Form key={id} method="post" className="flex items-center justify-between gap-3">
+                <input type="hidden" name="id" value={id} />
+                <span>{name}</span>
+                <Button type="submit" look="quiet" small name="intent" value="forget" aria-label={`Forget ${name}`}>
+                  Forget
+                </Button>
+              </Form>
+            ))}
+            <p className="text-sm text-quiet">
+              Albums have measures of their own: forgetting one here changes none of them.
+            </p>
+          </section>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Said({ answer }: { answer: MeasureAnswer | null }) {
+  if (!answer || (!answer.ok && answer.reason === "fields")) return null;
+  if (answer.ok)
+    return (
+      <p role="status" className="border-l-4 border-ring-words pl-3 font-medium">
+        {answer.said}
+      </p>
+    );
+  if (answer.reason === "stops-fitting")
+    return (
+      <div role="alert" className="border-l-4 border-ember pl-3">
+        <p className="font-medium">
+          With these measures,{" "}
+          {answer.pieces.length + answer.more === 1
+            ? "one piece stops"
+            : `${answer.pieces.length + answer.more} pieces stop`}{" "}
+          fitting. Nothing was saved yet.
+        </p>
+        <ul className="text-sm">
+          {answer.pieces.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+          {answer.more > 0 && <li>And {answer.more} more.</li>}
+        </ul>
+      </div>
+    );
+  return (
+    <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
+      {answer.reason === "changed-since"
+        ? "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare."
+        : UNREACHABLE[answer.reason].replace(
+            "What you wrote is kept on this device and sent when it is back.",
+            "Your measures are still in the form. Save again in a moment.",
+          )}
+    </p>
+  );
+}

@@ -1,0 +1,176 @@
+import { useMemo } from "react";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { leafName } from "#app/places/arrange/boards.ts";
+import type { BookData } from "#app/places/book/data.ts";
+import { BookNav } from "#app/places/book/places-nav.tsx";
+import { Thumb } from "#app/places/book/thumb.tsx";
+import { useBook } from "#app/places/book/use-book.ts";
+import { Button } from "#app/ui/button.tsx";
+import { FACE_NAME, FOUNDATION_NAME } from "#app/ui/wording.ts";
+import type { DatedPage } from "#core/book/dated-page.ts";
+import type { LeafRead } from "#core/book/read.ts";
+import { readRhythm } from "#core/book/rhythm.ts";
+
+const many = (count: number, one: string) => `${count} ${count === 1 ? one : `${one}s`}`;
+const dayName = ({ label, days }: DatedPage) => label ?? days[0]?.date.slice(8) ?? "";
+
+/** The whole book as small openings on one screen, with what repeats and what is still bare. */
+export function Rhythm({ data }: { data: BookData }) {
+  const { albumId, format, unit } = data;
+  const { book } = useBook(data);
+  const { put } = useOutbox();
+  const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
+  const inRun = new Set(rhythm.runs.flatMap(({ from, count }) => pagesFrom(book.leaves, from, count)));
+  const openings = Array.from(
+    { length: book.leaves.length + 1 },
+    (_, at) => [book.leaves[at - 1], book.leaves[at]] as const,
+  );
+  const most = Math.max(1, ...rhythm.perDay.map(({ photos }) => photos));
+  const mostWords = Math.max(1, ...rhythm.perDay.map(({ words }) => words));
+  return (
+    <div>
+      <BookNav albumId={albumId} here="rhythm" />
+      <div className="grid gap-6 p-4 wide:grid-cols-[minmax(0,1fr)_320px] wide:p-6">
+        <section aria-label="All openings" className="min-w-0">
+          <h1 className="mb-3 text-2xl">Rhythm</h1>
+          <ol className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
+            {openings.map(([left, right]) => (
+              <li key={right?.leaf.id ?? "last"}>
+                <a
+                  href={`/albums/${albumId}/book?at=${right?.leaf.id ?? left?.leaf.id}${right ? "" : "&face=back"}`}
+                  className="group grid gap-1"
+                  aria-label={`${left ? `Back of ${leafName(left, unit)}` : "The cover"}, ${right ? `front of ${leafName(right, unit)}` : "the cover"}`}
+                >
+                  <span
+                    className={`grid grid-cols-2 gap-px rounded-sm bg-mat p-1.5 group-hover:outline-2 group-hover:outline-ember ${right && inRun.has(right.leaf.id) ? "border-b-4 border-ember" : "border-b-4 border-transparent"}`}
+                  >
+                    <span className="aspect-[7/8.4]">{left && <Thumb read={left} face="back" format={format} />}</span>
+                    <span className="aspect-[7/8.4]">
+                      {right && <Thumb read={right} face="front" format={format} />}
+                    </span>
+                  </span>
+                  <span className="flex justify-between text-xs text-quiet">
+                    <span>{left?.back.page?.label ?? ""}</span>
+                    <span>{right?.front.page?.label ?? ""}</span>
+                  </span>
+                </a>
+              </li>
+            ))}
+          </ol>
+          <p className="mt-3 text-sm text-quiet">
+            An ember line under an opening: the same kind of page, three or more in a row.
+          </p>
+        </section>
+        <aside className="grid content-start gap-5">
+          <Findings name="Runs">
+            {rhythm.runs.map(({ kind, from, count }) => (
+              <li key={from}>
+                {count} {FOUNDATION_NAME[kind].toLowerCase()}s running, from {nameAt(book.leaves[from], unit)}
+              </li>
+            ))}
+          </Findings>
+          <Findings name="No place in the book yet">
+            {rhythm.noPlace.map((page) => (
+              <li key={page.days[0]?.id} className="flex items-center justify-between gap-3">
+                <span>
+                  {dayName(page)}
+                  {page.days[0]?.title && `, ${page.days[0].title}`}
+                </span>
+                {page.content.foundation ? (
+                  <Button
+                    small
+                    onClick={() => {
+                      const dayId = page.days[0]?.id;
+                      if (dayId) put(`place:${dayId}`, { what: "give-place", dayId });
+                    }}
+                  >
+                    Give it one
+                  </Button>
+                ) : (
+                  <a href={`/albums/${albumId}/days/${page.days[0]?.date}#paper`} className="link text-sm">
+                    Choose a page
+                  </a>
+                )}
+              </li>
+            ))}
+          </Findings>
+          <Findings name="Sides lie apart">
+            {rhythm.apart.map((page) => (
+              <li key={page.days[0]?.id}>{dayName(page)}: another day’s side lies between</li>
+            ))}
+          </Findings>
+          <section aria-labelledby="bare">
+            <h2 id="bare" className="border-b border-line pb-1 text-lg">
+              Bare sides
+            </h2>
+            <p className="pt-1 text-sm">
+              {rhythm.emptySides.length === 0
+                ? "None."
+                : `${many(rhythm.emptySides.length, "side")}: ${rhythm.emptySides
+                    .slice(0, 8)
+                    .map(
+                      ({ leaf, face }) =>
+                        `${leaf.front.page?.label ?? leaf.back.page?.label ?? "a leaf"} ${FACE_NAME[face].toLowerCase()}`,
+                    )
+                    .join(", ")}${rhythm.emptySides.length > 8 ? " and more" : ""}.`}
+            </p>
+          </section>
+          <section aria-labelledby="measure-of-days">
+            <h2 id="measure-of-days" className="border-b border-line pb-1 text-lg">
+              Photos and words, day by day
+            </h2>
+            <svg
+              viewBox={`0 0 ${rhythm.perDay.length * 10} 62`}
+              className="mt-2 w-full"
+              role="img"
+              aria-label={rhythm.perDay
+                .map(({ page, photos, words }) => `${dayName(page)}: ${many(photos, "photo")}, ${many(words, "word")}`)
+                .join("; ")}
+            >
+              {rhythm.perDay.map(({ page, photos, words }, at) => (
+                <g key={page.days[0]?.id} transform={`translate(${at * 10} 0)`}>
+                  <rect
+                    x="1"
+                    y={30 - (photos / most) * 28}
+                    width="8"
+                    height={(photos / most) * 28}
+                    className="fill-ring-photos"
+                  />
+                  <rect x="1" y="32" width="8" height={(words / mostWords) * 28} className="fill-ring-words" />
+                </g>
+              ))}
+              <path d={`M0 31H${rhythm.perDay.length * 10}`} className="stroke-line" strokeWidth="0.6" />
+            </svg>
+            <p className="text-sm text-quiet">
+              Up: photos, at most {most}. Down: words, at most {mostWords}.
+            </p>
+          </section>
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+const nameAt = (leaf: LeafRead | undefined, unit: BookData["unit"]) => (leaf ? leafName(leaf, unit) : "");
+
+/** The ids of `count` pages from the leaf at `from`; inserts between them do not count. */
+function pagesFrom(leaves: readonly LeafRead[], from: number, count: number): string[] {
+  return leaves
+    .slice(from)
+    .filter(({ sheet }) => sheet.insert === null)
+    .slice(0, count)
+    .map(({ leaf }) => leaf.id);
+}
+
+function Findings({ name, children }: { name: string; children: React.ReactNode[] }) {
+  return (
+    <section>
+      <h2 className="border-b border-line pb-1 text-lg">{name}</h2>
+      {children.length === 0 ? (
+        <p className="pt-1 text-sm text-quiet">None.</p>
+      ) : (
+        <ul className="grid gap-1 pt-1 text-sm">{children}</ul>
+      )}
+    </section>
+  );
+}

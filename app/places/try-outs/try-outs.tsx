@@ -1,0 +1,185 @@
+import { useMemo } from "react";
+import { mm } from "#app/drawing/mat-text.ts";
+import { pendingOf } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Troubles } from "#app/places/album/troubles.tsx";
+import { Arranger } from "#app/places/arrange/arranger.tsx";
+import { SideNotes } from "#app/places/arrange/board-bar.tsx";
+import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
+import type { BookData, TryOutView } from "#app/places/book/data.ts";
+import { useBook } from "#app/places/book/use-book.ts";
+import { Button, buttonLook } from "#app/ui/button.tsx";
+import type { Face, Piece } from "#core/book/leaf.ts";
+import { type LeafRead, readPieces, wholeLeaf } from "#core/book/read.ts";
+import { rectOf } from "#core/measure/rect.ts";
+
+type Candidate = {
+  readonly key: string;
+  readonly name: string;
+  readonly tryOut: TryOutView | null;
+  readonly pieces: readonly Piece[];
+};
+
+/** Up to three arrangements of one side beside each other at one scale, each with what fits; one is kept. */
+export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string; face: Face }) {
+  const { albumId, unit } = data;
+  const { book, leaves, arrange, addTryOut } = useBook(data);
+  const { state, put } = useOutbox();
+  const read = book.leaves.find(({ leaf }) => leaf.id === leafId);
+  if (!read) return <p className="p-6">That leaf is not in the book any more. It may lie in the tray.</p>;
+  const side = read[face];
+  const date = data.pages.find((page) => page === side.page)?.days[0]?.date;
+  const waiting = data.tryOuts.filter((each) => each.leafId === leafId && each.face === face);
+  const candidates: Candidate[] = [
+    { key: "A", name: "A", tryOut: null, pieces: side.pieces.map(({ piece }) => piece) },
+    ...waiting.map((tryOut): Candidate => {
+      const pending = pendingOf(state, `try-out:${tryOut.id}`);
+      const pieces = pending?.what === "try-out" && pending.how === "arrange" ? pending.pieces : tryOut.pieces;
+      return { key: tryOut.id, name: tryOut.name, tryOut, pieces };
+    }),
+  ];
+  const keep = (tryOut: TryOutView | null) =>
+    put(`try-out:keep:${leafId}:${face}`, { what: "try-out", how: "keep", id: tryOut?.id ?? null, leafId, face });
+  return (
+    <div className="flex h-full min-h-0 flex-col">
+      <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-4 py-3 wide:px-6">
+        <h1 className="text-2xl">
+          Try-outs for {leafName(read, unit)}
+          {face === "back" ? " (back)" : ""}
+        </h1>
+        <p className="text-sm text-quiet">
+          Move pieces on any of them; nothing is glued. Those not kept wait in the tray.
+        </p>
+        <a
+          href={date ? `/albums/${albumId}/days/${date}` : `/albums/${albumId}/book?at=${leafId}`}
+          className={`${buttonLook("quiet", true)} ml-auto`}
+        >
+          {date ? "Back to the day" : "Back to the book"}
+        </a>
+      </header>
+      <div className="px-4 wide:px-6">
+        <Troubles />
+      </div>
+      <div
+        className={`grid min-h-0 flex-1 gap-px bg-line ${candidates.length === 3 ? "wide:grid-cols-3" : candidates.length === 2 ? "wide:grid-cols-2" : ""}`}
+      >
+        {candidates.map((candidate) => (
+          <section
+            key={candidate.key}
+            aria-label={`Arrangement ${candidate.name}`}
+            className="flex min-h-[60vh] min-w-0 flex-col bg-mat wide:min-h-0"
+          >
+            <div className="flex items-center gap-3 bg-soot px-4 py-2 text-on-soot">
+              <h2 className="text-2xl">{candidate.name}</h2>
+              <span className="text-sm text-on-soot-quiet">{candidate.tryOut ? "a try-out" : "on the page now"}</span>
+              <span className="ml-auto flex gap-2">
+                {candidate.tryOut && (
+                  <button
+                    type="button"
+                    className="mat-button"
+                    onClick={() =>
+                      put(`try-out:drop:${candidate.key}`, { what: "try-out", how: "drop", id: candidate.key })
+                    }
+                  >
+                    Drop
+                  </button>
+                )}
+                {candidates.length > 1 && (
+                  <button type="button" className="mat-button mat-button-strong" onClick={() => keep(candidate.tryOut)}>
+                    Keep {candidate.name}
+                  </button>
+                )}
+              </span>
+            </div>
+            <OneTryOut
+              read={read}
+              face={face}
+              data={data}
+              candidate={candidate}
+              onArrange={(pieces) =>
+                candidate.tryOut
+                  ? put(`try-out:${candidate.tryOut.id}`, {
+                      what: "try-out",
+                      how: "arrange",
+                      id: candidate.tryOut.id,
+                      base: null,
+                      pieces: [...pieces],
+                    })
+                  : arrange(leaves, [{ leaf: leafId, face, pieces }])
+              }
+            />
+          </section>
+        ))}
+      </div>
+      {candidates.length < 3 && (
+        <footer className="border-t border-line px-4 py-3 wide:px-6">
+          <Button
+            onClick={() =>
+              addTryOut(
+                leafId,
+                face,
+                side.pieces.map(({ piece }) => piece),
+              )
+            }
+          >
+            Try another
+          </Button>
+        </footer>
+      )}
+    </div>
+  );
+}
+
+function OneTryOut({
+  read,
+  face,
+  data,
+  candidate,
+  onArrange,
+}: {
+  read: LeafRead;
+  face: Face;
+  data: BookData;
+  candidate: Candidate;
+  onArrange: (pieces: readonly Piece[]) => void;
+}) {
+  const { format, unit } = data;
+  const board = useMemo((): Board => {
+    const side = read[face];
+    const pieces = readPieces(candidate.pieces, side.page?.content ?? null, read.sheet, side.pockets, unit);
+    const tried: LeafRead = { ...read, [face]: { ...side, pieces, auto: false } };
+    const whole = wholeLeaf(read.sheet, format, face);
+    return { key: boardKey(read.leaf.id, face), read: tried, face, name: "", x: 0, y: 0, whole };
+  }, [read, face, candidate.pieces, format, unit]);
+  const { whole } = board;
+  const page = rectOf(read.sheet.page);
+  const box = useMemo(
+    () => ({
+      x: mm(whole.x) - 10,
+      y: mm(whole.y) - 10,
+      w: mm(whole.w) + 20,
+      h: Math.max(mm(whole.h), mm(page.h)) + 20,
+    }),
+    [whole, page],
+  );
+  return (
+    <Arranger
+      boards={[board]}
+      beside={[]}
+      box={box}
+      format={format}
+      unit={unit}
+      name={`try-${candidate.name}`}
+      label={`Arrangement ${candidate.name}, to scale. Tab goes from piece to piece, arrow keys move one.`}
+      onArrange={(changes) => {
+        const pieces = changes.at(-1)?.pieces;
+        if (pieces) onArrange(pieces);
+      }}
+      bar={() => (
+        <div className="mat-bar">
+          <SideNotes board={board} format={format} unit={unit} most={4} />
+        </div>
+      )}
+    />
+  );
+}

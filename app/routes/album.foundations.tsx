@@ -1,0 +1,121 @@
+import { data } from "react-router";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
+import { bookData } from "#app/places/book/data.ts";
+import { Foundations } from "#app/places/foundations/foundations.tsx";
+import { pagesOf } from "#core/album/page.ts";
+import { toDatedPage } from "#core/book/dated-page.ts";
+import { PATTERN } from "#core/book/edit-schema.ts";
+import { dressPage, previewPattern } from "#core/book/pattern.ts";
+import { readBook } from "#core/book/read.ts";
+import { templatesFor } from "#core/book/shipped-templates.ts";
+import { type Template, templateOf } from "#core/book/template.ts";
+import { parseDate } from "#core/month/dates.ts";
+import { clean } from "#core/words/clean.ts";
+import type { AlbumAggregate } from "#store/album.ts";
+import { setFoundations } from "#store/foundations.ts";
+import { deleteTemplate, readTemplates, saveTemplate } from "#store/page-stash.ts";
+import type { Route } from "./+types/album.foundations";
+
+export const meta: Route.MetaFunction = () => [{ title: "Foundation pages · Hearth Clock" }];
+
+/** The name a template goes by while it is only copied. */
+const COPIED = "copied";
+
+/** The side that the address asks to copy or keep, as a template: `leaf.face`. */
+function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: string | null): Template | null {
+  const [leafId, face] = asked?.split(".") ?? [];
+  if (!leafId || (face !== "front" && face !== "back")) return null;
+  const read = readBook(album, pagesOf(album, days), leaves, layouts).leaves.find(({ leaf }) => leaf.id === leafId);
+  const side = read?.[face];
+  if (!read || !side) return null;
+  const name = side.page?.label ? `As on page ${side.page.label}` : "As on that leaf";
+  return templateOf(
+    side.pieces.map(({ piece }) => piece),
+    side.page?.content ?? null,
+    { id: COPIED, name, page: read.sheet.page, kind: read.sheet.kind, layout: read.sheet.layout?.id ?? null },
+  );
+}
+
+function asked(request: Request) {
+  const query = new URL(request.url).searchParams;
+  const keeping = query.has("keep");
+  const dates = (query.get("days") ?? "").split(",").flatMap((text) => parseDate(text) ?? []);
+  return { side: query.get("keep") ?? query.get("copy"), keeping, dates };
+}
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const own = await reading(() => readTemplates(context.db, member.household.id));
+  const { side, keeping, dates } = asked(request);
+  return {
+    data: bookData(aggregate),
+    templates: templatesFor(aggregate.album.format.nominal, own),
+    own: own.map(({ id }) => id),
+    taken: takenFrom(aggregate, side),
+    keeping,
+    dates,
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  return writing(async () => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const householdId = member.household.id;
+    const taken = takenFrom(aggregate, asked(request).side);
+    switch (form.get("intent")) {
+      case "forget": {
+        const id = String(form.get("id"));
+        if (!isId(id) || !(await deleteTemplate(context.db, householdId, id))) throw notFound();
+        return { ok: true as const, said: "Forgotten. Pages made from it stay as they are." };
+      }
+      case "keep": {
+        const name = clean(String(form.get("name") ?? "")).trim();
+        if (!taken) throw notFound();
+        if (name === "" || name.length > 120) return { ok: false as const, reason: "no-name" as const };
+        await saveTemplate(context.db, householdId, { ...taken, name });
+        return { ok: true as const, said: `${name} is kept, for every album with pages of this size.` };
+      }
+      case "set": {
+        const sent = PATTERN.safeParse(parseJson(String(form.get("pattern"))));
+        if (!sent.success) throw data(null, { status: 400 });
+        const own = await readTemplates(context.db, householdId);
+        const templates = [...(taken ? [taken] : []), ...templatesFor(aggregate.album.format.nominal, own)];
+        const { album, days, leaves, layouts } = aggregate;
+        const pages = pagesOf(album, days).map(toDatedPage);
+        const book = readBook(album, pages, leaves, layouts);
+        const set = previewPattern(sent.data, templates, pages, book).flatMap(({ page, outcome }) => {
+          const dayId = page.days[0]?.id;
+          if (outcome.kind !== "sets" || !dayId) return [];
+          const pieces = dressPage(page, outcome.template, book, () => crypto.randomUUID());
+          return [{ dayId, foundation: outcome.foundation, pieces }];
+        });
+        const author = { householdId, albumId: album.id, memberId: member.id, at: context.now };
+        const count = await setFoundations(context.db, author, set);
+        return {
+          ok: true as const,
+          said: `${count} ${count === 1 ? "page is" : "pages are"} set. “Take back” undoes all of them.`,
+        };
+      }
+      default:
+        throw data(null, { status: 400 });
+    }
+  });
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function FoundationsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  const { taken, keeping, dates } = loaderData;
+  return <Foundations key={`${taken?.name}${keeping}${dates.join()}`} {...loaderData} answer={actionData ?? null} />;
+}

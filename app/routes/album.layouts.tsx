@@ -1,0 +1,64 @@
+import { data } from "react-router";
+import { z } from "zod";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { isId, notFound, requireAlbum, writing } from "#app/http/page.ts";
+import { Layouts } from "#app/places/layouts/layouts.tsx";
+import { LAYOUT_DRAFT } from "#core/book/edit-schema.ts";
+import { readLayout } from "#core/book/layout.ts";
+import { openingOf } from "#core/book/read.ts";
+import { clean } from "#core/words/clean.ts";
+import { deleteLayout, saveLayout } from "#store/page-stash.ts";
+import type { Route } from "./+types/album.layouts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Pockets · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { aggregate } = await requireAlbum(context, params.album);
+  const { id, format, unit } = aggregate.album;
+  return { albumId: id, format, unit, own: aggregate.layouts };
+}
+
+const JSON_TEXT = z.string().transform((text, issues) => {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    issues.addIssue("not JSON");
+    return z.NEVER;
+  }
+});
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  return writing(async () => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const householdId = member.household.id;
+    switch (form.get("intent")) {
+      case "save": {
+        const name = clean(String(form.get("name") ?? "")).trim();
+        if (name === "" || name.length > 120) return { ok: false as const, reason: "no-name" as const };
+        const draft = JSON_TEXT.pipe(LAYOUT_DRAFT).safeParse(form.get("layout"));
+        const goes = draft.success && readLayout(draft.data, openingOf(draft.data.page, aggregate.album.format)).ok;
+        if (!draft.success || !goes) return { ok: false as const, reason: "bad-layout" as const };
+        await saveLayout(context.db, householdId, { name, ...draft.data });
+        return { ok: true as const, said: `${name} is saved. It is offered wherever pockets are chosen.` };
+      }
+      case "delete": {
+        const id = String(form.get("id"));
+        if (!isId(id)) throw notFound();
+        const deleted = await deleteLayout(context.db, householdId, id);
+        if (deleted.ok) return { ok: true as const, said: "Deleted." };
+        if (deleted.reason === "not-found") throw notFound();
+        return deleted;
+      }
+      default:
+        throw data(null, { status: 400 });
+    }
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function LayoutsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  return <Layouts {...loaderData} answer={actionData ?? null} />;
+}

@@ -1,0 +1,72 @@
+import { data } from "react-router";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
+import { type FormatText, formatText, readFormat } from "#app/places/measure/format-form.ts";
+import { Measure } from "#app/places/measure/measure.tsx";
+import { stopsFitting } from "#app/places/measure/stops.ts";
+import { clean } from "#core/words/clean.ts";
+import { updateAlbum } from "#store/album.ts";
+import { deleteFormat, keepFormat, readFormats } from "#store/page-stash.ts";
+import type { Route } from "./+types/album.measure";
+
+export const meta: Route.MetaFunction = () => [{ title: "Measure the book · Hearth Clock" }];
+
+const MOST_SAID = 8;
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const { id, version, format, unit } = aggregate.album;
+  const measured = await reading(() => readFormats(context.db, member.household.id));
+  return {
+    albumId: id,
+    version,
+    format,
+    unit,
+    measured: measured.map((each) => ({ id: each.id, name: each.format.name })),
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  const intent = form.get("intent");
+  return writing(async () => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { album } = aggregate;
+    const householdId = member.household.id;
+    if (intent === "forget") {
+      const id = String(form.get("id"));
+      if (!isId(id) || !(await deleteFormat(context.db, householdId, id))) throw notFound();
+      return { ok: true as const, said: "Forgotten. No album was changed by it." };
+    }
+    const fields = Object.keys(formatText(album.format, album.unit));
+    const text = Object.fromEntries(fields.map((name) => [name, clean(String(form.get(name) ?? ""))])) as FormatText;
+    const read = readFormat(text, album.unit);
+    if (!read.ok) return { ok: false as const, reason: "fields" as const, errors: read.errors };
+    if (intent === "keep") {
+      await keepFormat(context.db, householdId, album.unit, read.format);
+      return { ok: true as const, said: `${read.format.name} is kept: a new album can begin with it.` };
+    }
+    if (intent !== "save" && intent !== "save-anyway") throw data(null, { status: 400 });
+    const stops = intent === "save" ? stopsFitting(aggregate, read.format) : [];
+    if (stops.length > 0) {
+      const pieces = stops.slice(0, MOST_SAID);
+      return { ok: false as const, reason: "stops-fitting" as const, pieces, more: stops.length - pieces.length };
+    }
+    const { id, archiveId: _, version: __, ...plan } = album;
+    const saved = await updateAlbum(context.db, householdId, id, Number(form.get("version")), {
+      ...plan,
+      format: read.format,
+    });
+    if (!saved.ok && saved.reason === "not-found") throw notFound();
+    return saved.ok
+      ? { ok: true as const, said: "Saved. Everything drawn follows these measures." }
+      : { ok: false as const, reason: "changed-since" as const };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function MeasureRoute({ loaderData, actionData }: Route.ComponentProps) {
+  return <Measure key={loaderData.version} {...loaderData} answer={actionData ?? null} />;
+}

@@ -1,0 +1,322 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anyAlbum, anyLeaves, anyPageSize, anyPiece } from "../../tests/samples.ts";
+import { presetById } from "../album/formats.ts";
+import { pagesOf } from "../album/page.ts";
+import { inches, ticks } from "../measure/length.ts";
+import { areaOf, overlap, rect } from "../measure/rect.ts";
+import { movePiece, putInto, restack, splitPiece, turnPiece } from "./arrange.ts";
+import { applyBookEdit, type BookEdit } from "./edit.ts";
+import { beyondCover, hiddenTabs, holesOf, holeTroubles, slitsOf, staggerTabs } from "./holes.ts";
+import { EMPTY_SIDE, type Leaf, NOBODY, type Piece, pieceRect, type Stock } from "./leaf.ts";
+import { openingAt } from "./opening.ts";
+import { looseOf, readBook, readGhost } from "./read.ts";
+import { snap, snapLines } from "./snap.ts";
+
+const preset = presetById("ring-6x8");
+if (!preset) throw new Error("shipped");
+const plan = { format: preset, unit: "inch" as const };
+const stock = (change: Partial<Stock> = {}): Stock => ({
+  kind: "paper",
+  layout: null,
+  basePaper: "",
+  note: "",
+  size: null,
+  ...change,
+});
+const leaf = (id: string, change: Partial<Leaf> & { stock?: Stock } = {}): Leaf => {
+  const { stock: made = stock(), ...rest } = change;
+  return {
+    id,
+    version: 0,
+    of: { kind: "own", stock: made },
+    drop: null,
+    liftsOff: false,
+    front: EMPTY_SIDE,
+    back: EMPTY_SIDE,
+    ...rest,
+  };
+};
+const made = (id: string, kind: "tab" | "filler", x: number, y: number, w: number, h: number): Piece => ({
+  id,
+  what: { kind, size: { w: inches(w), h: inches(h) }, name: "" },
+  at: { x: inches(x), y: inches(y) },
+  turn: 0,
+  outside: false,
+});
+
+/** Owner and pieces of every side by leaf, whatever the order. */
+const holdings = (leaves: readonly Leaf[]) =>
+  Object.fromEntries(leaves.map(({ id, front, back }) => [id, [JSON.stringify(front), JSON.stringify(back)].sort()]));
+
+describe("an edit of the book", () => {
+  it("that moves or turns leaves keeps every side's owner and every piece, and loses and doubles no leaf", () => {
+    fc.assert(
+      fc.property(
+        anyLeaves,
+        fc.array(fc.tuple(fc.nat(), fc.nat(), fc.boolean()), { maxLength: 12 }),
+        (leaves, acts) => {
+          let now: readonly Leaf[] = leaves;
+          for (const [a, b, turn] of acts) {
+            const id = now[a % now.length]?.id ?? "";
+            const after = b % (now.length + 1) === now.length ? null : (now[b % now.length]?.id ?? null);
+            const edit: BookEdit = turn ? { kind: "turn-leaf", leaf: id } : { kind: "move-leaf", leaf: id, after };
+            const result = applyBookEdit(now, edit);
+            if (result.ok) now = result.leaves;
+            else expect(after).toBe(id);
+          }
+          expect(holdings(now)).toEqual(holdings(leaves));
+          expect(now.length).toBe(leaves.length);
+        },
+      ),
+    );
+  });
+
+  it("sent twice does nothing the second time", () => {
+    fc.assert(
+      fc.property(anyLeaves, fc.uuid(), (leaves, id) => {
+        const first = leaves[0]?.id ?? "";
+        const edits: BookEdit[] = [
+          { kind: "add-leaf", id, stock: stock(), after: first, front: NOBODY, back: NOBODY },
+          { kind: "copy-leaf", leaf: first, id, stock: stock(), front: [], back: [] },
+          { kind: "remove-leaf", leaf: first },
+          { kind: "own-side", leaf: first, face: "back", owner: { kind: "matter", matter: "title" } },
+        ];
+        for (const edit of edits) {
+          const once = applyBookEdit(leaves, edit);
+          const twice = once.ok ? applyBookEdit(once.leaves, edit) : once;
+          if (twice.ok || edit.kind !== "own-side") expect(twice).toEqual(once);
+        }
+      }),
+    );
+  });
+
+  it("refuses a leaf dropped into itself, a leaf that is gone, and material that its day says", () => {
+    const leaves = [leaf("a"), leaf("b", { of: { kind: "page", dayId: "d" } })];
+    expect(applyBookEdit(leaves, { kind: "move-leaf", leaf: "a", after: "a" })).toEqual({
+      ok: false,
+      reason: "into-itself",
+    });
+    expect(applyBookEdit(leaves, { kind: "turn-leaf", leaf: "z" })).toEqual({ ok: false, reason: "leaf-gone" });
+    expect(applyBookEdit(leaves, { kind: "stock", leaf: "b", stock: stock() })).toEqual({
+      ok: false,
+      reason: "material-elsewhere",
+    });
+  });
+});
+
+describe("an arrangement", () => {
+  it("four quarter turns bring a piece back where it was, to the tick", () => {
+    fc.assert(
+      fc.property(anyPiece, (piece) => {
+        let now: Piece[] = [piece];
+        for (let turn = 0; turn < 4; turn++) now = turnPiece(now, piece.id, null);
+        expect(now).toEqual([piece]);
+      }),
+    );
+  });
+
+  it("raising and lowering a piece leaves it where it was, and every piece is still there", () => {
+    fc.assert(
+      fc.property(fc.uniqueArray(anyPiece, { selector: ({ id }) => id, minLength: 2, maxLength: 6 }), (pieces) => {
+        const [first] = pieces as [Piece];
+        expect(restack(restack(pieces, first.id, 1), first.id, -1)).toEqual(pieces);
+        expect(new Set(restack(pieces, first.id, 1))).toEqual(new Set(pieces));
+      }),
+    );
+  });
+
+  it("a piece put into a pocket lies in its middle, turned only when it must be", () => {
+    const pocket = rect(inches(3), inches(4), inches(3), inches(4));
+    const [upright] = putInto([made("a", "filler", 0, 0, 2, 3)], "a", pocket, null);
+    expect([upright?.turn, upright?.at]).toEqual([0, { x: inches(3.5), y: inches(4.5) }]);
+    const [lying] = putInto([made("a", "filler", 0, 0, 4, 3)], "a", pocket, null);
+    expect([lying?.turn, lying?.at]).toEqual([1, { x: inches(3), y: inches(4) }]);
+    expect(movePiece([upright as Piece], "a", { x: ticks(1), y: ticks(2) })[0]?.at).toEqual({ x: 1, y: 2 });
+  });
+
+  it("only a whole print is cut in two, and a turned print's parts are said as it came from the printer", () => {
+    const pockets = [rect(0, 0, inches(3), inches(4)), rect(inches(3), 0, inches(3), inches(4))] as const;
+    expect(splitPiece([made("a", "filler", 0, 0, 4, 6)], "a", pockets, "kept", null, "b")).toEqual({
+      ok: false,
+      reason: "not-a-print",
+    });
+    const print: Piece = {
+      id: "p",
+      what: { kind: "photo", use: "p", cut: null },
+      at: { x: ticks(0), y: ticks(0) },
+      turn: 1,
+      outside: false,
+    };
+    const content = {
+      ...emptyContent,
+      photos: [{ id: "p", photoId: "r", print: { w: inches(4), h: inches(6) }, alt: "" }],
+    };
+    const split = splitPiece([print], "p", pockets, "kept", content, "q");
+    if (!split.ok) throw new Error(split.reason);
+    expect(split.pieces.map(({ what }) => what.kind === "photo" && what.cut)).toEqual([
+      rect(0, inches(3), inches(4), inches(3)),
+      rect(0, 0, inches(4), inches(3)),
+    ]);
+    expect(split.pieces.map((piece) => pieceRect(piece, content))).toEqual([...pockets]);
+  });
+});
+
+const emptyContent = {
+  prompt: { text: "", slip: null },
+  waived: [],
+  foundation: null,
+  pageSize: null,
+  numeral: { style: "none" as const, note: "" },
+  photos: [],
+  cards: [],
+  inserts: [],
+  done: [],
+};
+
+describe("the book read", () => {
+  it("has every photo and card of a day on one of its sides or beside them, once, and nothing of the dry fit overlaps", () => {
+    fc.assert(
+      fc.property(anyAlbum, ({ plan: album, days }) => {
+        const pages = pagesOf(album, days);
+        const leaves = pages.flatMap((page) => {
+          const day = page.days.find(({ content }) => content.foundation !== null);
+          return day
+            ? [
+                leaf(day.id, {
+                  of: { kind: "page", dayId: day.id },
+                  front: { owner: { kind: "day", dayId: day.id }, pieces: null },
+                }),
+              ]
+            : [];
+        });
+        const book = readBook(album, pages, leaves);
+        for (const page of pages) {
+          const read = book.leaves.find(({ front }) => front.page === page);
+          const lies = read?.front.pieces ?? [];
+          const beside = book.beside.get(page) ?? [];
+          const wanted = looseOf(page, read?.sheet ?? { layout: null }).map(({ id }) => id);
+          expect([...lies.map(({ piece }) => piece.id), ...beside.map(({ id }) => id)].sort()).toEqual(wanted.sort());
+          for (const [at, one] of lies.entries())
+            for (const other of lies.slice(at + 1)) expect(overlap(one.rect, other.rect)).toBeNull();
+          expect(book.noPlace.includes(page)).toBe(!read && !page.skipped);
+          expect(readGhost(page, album).pieces.length + readGhost(page, album).beside.length).toBe(wanted.length);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it("an opening shows the back of one leaf against the front of the next, and of lower leaves only what is not covered", () => {
+    fc.assert(
+      fc.property(anyLeaves, fc.nat(8), (leaves, turn) => {
+        const book = readBook(plan, [], leaves);
+        const at = turn % (leaves.length + 1);
+        const opening = openingAt(book.leaves, at, preset);
+        expect(opening.right[0]?.read.leaf.id).toBe(leaves[at]?.id);
+        expect(opening.left[0]?.read.leaf.id).toBe(leaves[at - 1]?.id);
+        for (const side of [opening.left, opening.right]) {
+          for (const [index, lying] of side.entries()) {
+            const above = side.slice(0, index).filter(({ read }) => !["clear", "vellum"].includes(read.sheet.kind));
+            for (const part of lying.visible) for (const cover of above) expect(overlap(part, cover.whole)).toBeNull();
+            if (above.length === 0) expect(lying.visible).toEqual([lying.whole]);
+          }
+        }
+      }),
+    );
+  });
+
+  it("a small leaf over a page leaves the rest of the page in sight, to the tick", () => {
+    const leaves = [
+      leaf("small", { stock: stock({ size: { w: inches(3), h: inches(8) } }) }),
+      leaf("page", { stock: stock({ kind: "full" }) }),
+    ];
+    const [top, under] = openingAt(readBook(plan, [], leaves).leaves, 0, preset).right;
+    if (!top || !under) throw new Error("both are seen");
+    const seen = under.visible.reduce((sum, part) => sum + areaOf(part), 0);
+    expect(seen).toBe(areaOf(under.whole) - areaOf(overlap(top.whole, under.whole) ?? { w: ticks(0), h: ticks(0) }));
+  });
+});
+
+describe("holes and tabs", () => {
+  it("a bare leaf's piece over a hole is told how far to move, and is then clear; a protector takes the holes itself", () => {
+    const bare = leaf("a", { front: { owner: NOBODY, pieces: [made("p", "filler", 0, 0, 3, 4)] } });
+    const [read] = readBook(plan, [], [bare]).leaves;
+    if (!read) throw new Error("one leaf");
+    const [trouble] = holeTroubles(read, "front", preset);
+    expect(trouble?.move).toBeGreaterThan(0);
+    expect(trouble?.strip.w).toBe(inches(1 / 2));
+    const moved = leaf("a", {
+      front: {
+        owner: NOBODY,
+        pieces: [{ ...made("p", "filler", 0, 0, 3, 4), at: { x: trouble?.move ?? ticks(0), y: ticks(0) } }],
+      },
+    });
+    const [clear] = readBook(plan, [], [moved]).leaves;
+    expect(clear && holeTroubles(clear, "front", preset)).toEqual([]);
+    const [sleeve] = readBook(plan, [], [leaf("a", { stock: stock({ kind: "full" }), front: bare.front })]).leaves;
+    expect(sleeve && holeTroubles(sleeve, "front", preset)).toEqual([]);
+  });
+
+  it("holes of the back lie where those of the front do, and slits run to the binding edge only where asked", () => {
+    const [read] = readBook(plan, [], [leaf("a", { liftsOff: true })]).leaves;
+    if (!read) throw new Error("one leaf");
+    const [front, back] = [holesOf(read.sheet, null, preset, "front"), holesOf(read.sheet, null, preset, "back")];
+    expect(front.length).toBe(3);
+    expect(back.map(({ x }) => read.sheet.page.w - x)).toEqual(front.map(({ x }) => x));
+    expect(slitsOf(read, "front", preset).map(({ to }) => to.x)).toEqual([0, 0, 0]);
+    expect(slitsOf({ ...read, leaf: leaf("a") }, "front", preset)).toEqual([]);
+  });
+
+  it("tabs staggered along an edge never hide each other, reach from end to end, and too many are refused with what would do", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 40 }),
+        fc.integer({ min: 1000, max: 90_000 }),
+        fc.integer({ min: 100, max: 9000 }),
+        (count, length, width) => {
+          const tabs = staggerTabs(count, ticks(length), ticks(width));
+          if (!tabs.ok) {
+            expect(count * width).toBeGreaterThan(length);
+            expect(tabs.width * count).toBeLessThanOrEqual(length);
+            return;
+          }
+          for (const [at, y] of tabs.at.entries()) {
+            expect(y >= 0 && y + width <= length).toBe(true);
+            if (at > 0) expect(y - (tabs.at[at - 1] ?? 0)).toBeGreaterThanOrEqual(width);
+          }
+        },
+      ),
+    );
+  });
+
+  it("a tab above the cover, and one that hides another, are told", () => {
+    const tab = (id: string, y: number) =>
+      leaf(id, { front: { owner: NOBODY, pieces: [made(`tab-${id}`, "tab", 6, y, 0.5, 1)] } });
+    const book = readBook(plan, [], [tab("a", 1), tab("b", 1.5), tab("c", -0.75)]);
+    expect(hiddenTabs(book.leaves, preset).map(({ leaf: of, behind }) => [of.leaf.id, behind.leaf.id])).toEqual([
+      ["b", "a"],
+    ]);
+    const [, , high] = book.leaves;
+    if (!high?.front.pieces[0]) throw new Error("three leaves");
+    expect(beyondCover(high.front.pieces[0].rect, high, preset, "front").top).toBe(inches(0.5));
+    expect(beyondCover(book.leaves[0]?.front.pieces[0]?.rect ?? rect(0, 0, 1, 1), high, preset, "front").top).toBe(0);
+  });
+});
+
+describe("snapping", () => {
+  it("moves a piece by no more than the reach, onto one of the lines, and not at all when none is near", () => {
+    fc.assert(
+      fc.property(anyPageSize, fc.nat(80_000), fc.nat(80_000), fc.nat(1500), (page, x, y, reach) => {
+        const moving = rect(x, y, 9000, 7000);
+        const { rect: lies, on } = snap(moving, snapLines(page, [], [], inches(1 / 4)), ticks(reach));
+        expect(Math.abs(lies.x - x) <= reach && Math.abs(lies.y - y) <= reach).toBe(true);
+        if (!on.some(({ axis }) => axis === "x")) expect(lies.x).toBe(x);
+        for (const line of on) {
+          const [start, length] = line.axis === "x" ? [lies.x, lies.w] : [lies.y, lies.h];
+          expect([start, start + length, start + length / 2]).toContain(line.at);
+        }
+      }),
+    );
+  });
+});

@@ -1,0 +1,156 @@
+import type { AlbumFormat } from "../album/model.ts";
+import { inches, type Length, ticks } from "../measure/length.ts";
+import { mirrored, type Rect, rect } from "../measure/rect.ts";
+import type { Face } from "./leaf.ts";
+import { type LeafRead, type PlacedPiece, type Sheet, wholeLeaf } from "./read.ts";
+
+/** A hole on a leaf, its centre in the page's own ticks. */
+export type HoleSpot = { readonly x: Length; readonly y: Length; readonly diameter: Length };
+
+/** How far below the upper end of a full leaf this one begins: its own drop, or halfway. */
+export function topOf(sheet: Sheet, drop: Length | null, format: AlbumFormat): Length {
+  const whole = wholeLeaf(sheet, format, "front");
+  if (drop === null) return ticks(Math.round((format.outer.h - whole.h) / 2));
+  return ticks(Math.round((format.outer.h - format.nominal.h) / 2) + drop + whole.y);
+}
+
+/** Where the book's rings meet a leaf: holes of its protector's margin, or those to punch through a bare leaf. */
+export function holesOf(sheet: Sheet, drop: Length | null, format: AlbumFormat, face: Face): HoleSpot[] {
+  const { positions, inset, diameter } = format.holes;
+  const whole = wholeLeaf(sheet, format, "front");
+  const spots = positions.flatMap((position) => {
+    const along =
+      format.bindingEdge === "left"
+        ? position - topOf(sheet, drop, format)
+        : position - Math.round((format.outer.w - whole.w) / 2);
+    const length = format.bindingEdge === "left" ? whole.h : whole.w;
+    if (2 * along < diameter || 2 * (length - along) < diameter) return [];
+    return [
+      format.bindingEdge === "left"
+        ? { x: whole.x + inset, y: whole.y + along }
+        : { x: whole.x + along, y: whole.y + inset },
+    ];
+  });
+  return spots.map(({ x, y }) => ({ x: ticks(face === "front" ? x : sheet.page.w - x), y: ticks(y), diameter }));
+}
+
+/** Whether a round hole cuts into a rectangle. */
+function cutsInto({ x, y, diameter }: HoleSpot, lies: Rect): boolean {
+  const dx = Math.max(lies.x - x, 0, x - (lies.x + lies.w));
+  const dy = Math.max(lies.y - y, 0, y - (lies.y + lies.h));
+  return 4 * (dx * dx + dy * dy) < diameter * diameter;
+}
+
+/** Clear of a hole by this much, so that the paper between does not tear. From memory. */
+const BRIDGE = inches(1 / 16);
+/** A clear strip stands ½ in outside the photo's edge; the punch goes through it (common practice). */
+export const CLEAR_STRIP = inches(1 / 2);
+
+export type HoleTrouble = {
+  readonly piece: PlacedPiece;
+  readonly holes: readonly HoleSpot[];
+  /** Move the piece this far from the binding edge and it is clear; null when it would then leave the page. */
+  readonly move: Length | null;
+  /** Otherwise: a clear strip along the piece's binding edge, this long, punched instead of it. */
+  readonly strip: { readonly w: Length; readonly h: Length };
+};
+
+/** Pieces of a bare leaf that a punch would go through, and what avoids it. None where a protector takes the holes. */
+export function holeTroubles({ leaf, sheet, ...sides }: LeafRead, face: Face, format: AlbumFormat): HoleTrouble[] {
+  if (sheet.inProtector || format.binding === "sewn") return [];
+  const holes = holesOf(sheet, leaf.drop, format, face);
+  return sides[face].pieces.flatMap((piece) => {
+    if (piece.fit.kind === "beside") return [];
+    const hit = holes.filter((hole) => cutsInto(hole, piece.rect));
+    const [first] = hit;
+    if (!first) return [];
+    const radius = Math.ceil(first.diameter / 2);
+    if (format.bindingEdge === "top") {
+      const move = first.y + radius + BRIDGE - piece.rect.y;
+      const stays = piece.rect.y + piece.rect.h + move <= sheet.page.h;
+      return [{ piece, holes: hit, move: stays ? ticks(move) : null, strip: { w: piece.rect.w, h: CLEAR_STRIP } }];
+    }
+    const away =
+      face === "front"
+        ? first.x + radius + BRIDGE - piece.rect.x
+        : piece.rect.x + piece.rect.w - (first.x - radius - BRIDGE);
+    const stays = face === "front" ? piece.rect.x + piece.rect.w + away <= sheet.page.w : piece.rect.x - away >= 0;
+    return [{ piece, holes: hit, move: stays ? ticks(away) : null, strip: { w: CLEAR_STRIP, h: piece.rect.h } }];
+  });
+}
+
+/** A slit from a hole to the binding edge, for a leaf that must lift off the rings. */
+export type Slit = { readonly from: HoleSpot; readonly to: { readonly x: Length; readonly y: Length } };
+
+export function slitsOf({ leaf, sheet }: Pick<LeafRead, "leaf" | "sheet">, face: Face, format: AlbumFormat): Slit[] {
+  if (!leaf.liftsOff) return [];
+  const whole = wholeLeaf(sheet, format, "front");
+  const edge = face === "front" ? whole : mirrored(whole, sheet.page.w);
+  return holesOf(sheet, leaf.drop, format, face).map((from) => ({
+    from,
+    to:
+      format.bindingEdge === "top"
+        ? { x: from.x, y: edge.y }
+        : { x: face === "front" ? edge.x : ticks(edge.x + edge.w), y: from.y },
+  }));
+}
+
+export type Stagger =
+  | { ok: true; at: Length[] }
+  /** They cannot all show: at most this many of this width, or all of them at this width. */
+  | { ok: false; reason: "too-many-tabs"; most: number; width: Length };
+
+/** Places `count` tabs of `width` evenly along an edge `length` long, from its upper end, so that none hides another. */
+export function staggerTabs(count: number, length: Length, width: Length): Stagger {
+  if (count * width > length) {
+    return {
+      ok: false,
+      reason: "too-many-tabs",
+      most: Math.floor(length / width),
+      width: ticks(Math.floor(length / count)),
+    };
+  }
+  const step = count > 1 ? (length - width) / (count - 1) : 0;
+  return { ok: true, at: Array.from({ length: count }, (_, at) => ticks(Math.round(at * step))) };
+}
+
+/** How far a piece stands beyond the closed cover at each free edge; zero where the cover hides it. */
+export function beyondCover(piece: Rect, read: Pick<LeafRead, "leaf" | "sheet">, format: AlbumFormat, face: Face) {
+  const whole = wholeLeaf(read.sheet, format, face);
+  const overTop = Math.round((format.cover.h - format.outer.h) / 2);
+  const top = topOf(read.sheet, read.leaf.drop, format) - whole.y + overTop;
+  const spine = face === "front" ? -whole.x : whole.x + whole.w;
+  const reach = face === "front" ? spine + piece.x + piece.w : spine - piece.x;
+  const up = -(top + piece.y);
+  const down = top + piece.y + piece.h - format.cover.h;
+  const over = (length: number) => ticks(Math.max(0, length));
+  return { top: over(up), bottom: over(down), foreEdge: over(reach - format.cover.w) };
+}
+
+/** Tabs of different leaves that stand in each other's way: the lower one would be hidden. */
+export function hiddenTabs(
+  leaves: readonly LeafRead[],
+  format: AlbumFormat,
+): { tab: PlacedPiece; leaf: LeafRead; behind: LeafRead }[] {
+  type Seen = { leaf: LeafRead; tab: PlacedPiece; lies: Rect };
+  const seen: Seen[] = [];
+  const hidden: { tab: PlacedPiece; leaf: LeafRead; behind: LeafRead }[] = [];
+  for (const leaf of leaves) {
+    const whole = wholeLeaf(leaf.sheet, format, "front");
+    const [dx, dy] = [-whole.x, topOf(leaf.sheet, leaf.leaf.drop, format) - whole.y];
+    for (const tab of leaf.front.pieces) {
+      if (tab.piece.what.kind !== "tab") continue;
+      const lies = rect(tab.rect.x + dx, tab.rect.y + dy, tab.rect.w, tab.rect.h);
+      const over = seen.find(
+        ({ lies: other }) =>
+          lies.y < other.y + other.h &&
+          other.y < lies.y + lies.h &&
+          lies.x < other.x + other.w &&
+          other.x < lies.x + lies.w,
+      );
+      if (over) hidden.push({ tab, leaf, behind: over.leaf });
+      seen.push({ leaf, tab, lies });
+    }
+  }
+  return hidden;
+}

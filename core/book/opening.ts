@@ -1,0 +1,80 @@
+import type { AlbumFormat } from "../album/model.ts";
+import { ticks } from "../measure/length.ts";
+import { type Rect, rect, subtract } from "../measure/rect.ts";
+import { topOf } from "./holes.ts";
+import type { Face } from "./leaf.ts";
+import { type LeafRead, wholeLeaf } from "./read.ts";
+
+/**
+ * A leaf as it lies in an opening. Places are ticks from where the upper end of the spine would be: leaves on the right
+ * lie at positive x, those turned over to the left at negative x.
+ */
+export type Lying = {
+  readonly read: LeafRead;
+  readonly face: Face;
+  /** The whole leaf, binding margin included, and its page. */
+  readonly whole: Rect;
+  readonly page: Rect;
+  /** What is seen of the whole leaf past those above it; the uppermost is seen whole. */
+  readonly visible: readonly Rect[];
+};
+
+/** What is seen where the book lies open after its first `at` leaves: each stack from the uppermost down. */
+export type Opening = { readonly at: number; readonly left: readonly Lying[]; readonly right: readonly Lying[] };
+
+/** Clear leaves let the next be seen; so does whatever a smaller leaf leaves uncovered. */
+const seesThrough = ({ sheet }: LeafRead): boolean => sheet.kind === "clear" || sheet.kind === "vellum";
+
+/** Where a leaf lies when its `face` is up. A book bound at the top turns upward: backs lie above the spine. */
+function place(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; page: Rect } {
+  const whole = wholeLeaf(read.sheet, format, face);
+  const moved = (x: number, y: number) => ({
+    whole: rect(x, y, whole.w, whole.h),
+    page: rect(x - whole.x, y - whole.y, read.sheet.page.w, read.sheet.page.h),
+  });
+  if (format.bindingEdge === "top") {
+    const x = Math.round((format.outer.w - whole.w) / 2);
+    return moved(x, face === "front" ? 0 : -whole.h);
+  }
+  return moved(face === "front" ? 0 : -whole.w, topOf(read.sheet, read.leaf.drop, format));
+}
+
+function stack(leaves: readonly LeafRead[], face: Face, format: AlbumFormat): Lying[] {
+  const { w, h } = format.outer;
+  const full =
+    format.bindingEdge === "top" ? rect(0, face === "front" ? 0 : -h, w, h) : rect(face === "front" ? 0 : -w, 0, w, h);
+  let uncovered: Rect[] = [full];
+  const covers: Rect[] = [];
+  const lying: Lying[] = [];
+  for (const read of leaves) {
+    const places = place(read, face, format);
+    const visible = covers.reduce<Rect[]>(
+      (parts, cover) => parts.flatMap((part) => subtract(part, cover)),
+      [places.whole],
+    );
+    if (visible.length > 0) lying.push({ read, face, ...places, visible });
+    if (!seesThrough(read)) {
+      covers.push(places.whole);
+      uncovered = uncovered.flatMap((part) => subtract(part, places.whole));
+      if (uncovered.length === 0) break;
+    }
+  }
+  return lying;
+}
+
+/** The opening after the first `at` leaves, 0 to the number of leaves: on the left what was turned, on the right what comes. */
+export function openingAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Opening {
+  const turned = Math.max(0, Math.min(at, leaves.length));
+  return {
+    at: turned,
+    left: stack(leaves.slice(0, turned).reverse(), "back", format),
+    right: stack(leaves.slice(turned), "front", format),
+  };
+}
+
+/** The area both stacks together can take, for scaling a drawing of any opening of the book. */
+export function openingFrame({ outer, bindingEdge }: AlbumFormat): Rect {
+  return bindingEdge === "top"
+    ? rect(0, -outer.h, outer.w, ticks(2 * outer.h))
+    : rect(-outer.w, 0, ticks(2 * outer.w), outer.h);
+}

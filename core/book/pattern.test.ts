@@ -1,0 +1,162 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anyAlbum } from "../../tests/samples.ts";
+import { FORMAT_PRESETS, presetById } from "../album/formats.ts";
+import { type Day, EMPTY_DAY } from "../album/model.ts";
+import { pagesOf } from "../album/page.ts";
+import { contains, rectOf } from "../measure/rect.ts";
+import { sameSize } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { datesOf } from "../month/span.ts";
+import { toDatedPage } from "./dated-page.ts";
+import { layoutById } from "./layout.ts";
+import { pieceRect } from "./leaf.ts";
+import { dressPage, previewPattern } from "./pattern.ts";
+import { readBook } from "./read.ts";
+import { readRhythm } from "./rhythm.ts";
+import { SHIPPED_TEMPLATES, templatesFor } from "./shipped-templates.ts";
+import { roomsIn, templateOf } from "./template.ts";
+
+const preset = presetById("ring-6x8");
+if (!preset) throw new Error("shipped");
+let made = 0;
+const newId = () => `new-${made++}`;
+
+describe("the shipped templates", () => {
+  it("are at least eight for 6 × 8 and four each for 10 × 8, 8 × 8 and A5", () => {
+    for (const [id, least] of [
+      ["ring-6x8", 8],
+      ["ring-10x8", 4],
+      ["ring-8x8", 4],
+      ["a5-two-hole", 4],
+      ["a5-sewn", 4],
+    ] as const) {
+      const format = FORMAT_PRESETS.find((each) => each.id === id);
+      expect(format && templatesFor(format.nominal).length).toBeGreaterThanOrEqual(least);
+    }
+    expect(new Set(SHIPPED_TEMPLATES.map(({ id }) => id)).size).toBe(SHIPPED_TEMPLATES.length);
+  });
+
+  it.each(SHIPPED_TEMPLATES.map((template) => [template.name, template] as const))(
+    "%s: lies on its page, keeps room for a photo, and names pockets that exist",
+    (_, template) => {
+      for (const piece of template.pieces) {
+        const lies = pieceRect({ ...piece, id: "x" }, null);
+        expect(lies && contains(rectOf(template.page), lies)).toBe(true);
+      }
+      expect(roomsIn(template, "photo")).toBeGreaterThan(0);
+      expect(template.kind === "pocket").toBe(layoutById(template.layout) !== undefined);
+    },
+  );
+});
+
+describe("a pattern over the month", () => {
+  const cycle = templatesFor(preset.nominal)
+    .slice(0, 3)
+    .map(({ id }) => id);
+  const pattern = {
+    cycle,
+    rules: [
+      { when: "weekday" as const, weekday: 7, template: "6x8/full-light" },
+      { when: "photos" as const, atLeast: 3, template: "6x8/windowpanes" },
+    ],
+  };
+
+  it("says one thing for every page, and never sets one that is made or skipped", () => {
+    fc.assert(
+      fc.property(anyAlbum, ({ plan, days }) => {
+        const pages = pagesOf(plan, days).map(toDatedPage);
+        const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, []));
+        expect(lines.map(({ page }) => page)).toEqual(pages);
+        for (const { page, outcome } of lines) {
+          if (page.skipped) expect(outcome.kind).toBe("skipped");
+          if (outcome.kind === "sets") expect(page.content.done).not.toContain("base");
+        }
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it("takes turns A B C A over a plain December, with every Sunday a full page", () => {
+    const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-10" as CalendarDate };
+    const days = datesOf(span).map(
+      (date): Day => ({ id: date, date, skipped: false, mergedInto: null, version: 1, content: EMPTY_DAY }),
+    );
+    const plan = { title: "x", unit: "inch" as const, numbering: "date" as const, span, format: preset };
+    const pages = pagesOf(plan, days).map(toDatedPage);
+    const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, []));
+    const [a, b, c] = cycle;
+    // 6 December 2026 is a Sunday.
+    const sunday = "6x8/full-light";
+    expect(lines.map(({ outcome }) => outcome.kind === "sets" && outcome.template.id)).toEqual([
+      a,
+      b,
+      c,
+      a,
+      b,
+      sunday,
+      c,
+      a,
+      b,
+      c,
+    ]);
+  });
+
+  it("dressing a page and making a template of it again keeps room where room was", () => {
+    fc.assert(
+      fc.property(anyAlbum, fc.constantFrom(...SHIPPED_TEMPLATES), ({ plan, days }, template) => {
+        const [page] = pagesOf(plan, days).map(toDatedPage);
+        if (!page) return;
+        const pieces = dressPage(page, template, readBook(plan, [page], []), newId);
+        const standing = pieces.filter(({ what }) => what.kind === "photo" || what.kind === "card");
+        expect(new Set(standing.map(({ id }) => id)).size).toBe(standing.length);
+        const again = templateOf(pieces, page.content, template);
+        expect(roomsIn(again, "photo") + roomsIn(again, "card")).toBe(
+          roomsIn(template, "photo") + roomsIn(template, "card"),
+        );
+        expect(sameSize(again.page, template.page)).toBe(true);
+      }),
+      { numRuns: 30 },
+    );
+  });
+});
+
+describe("rhythm", () => {
+  it("tells a run of three of a kind, sides with nothing on them, and days without a place", () => {
+    const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-05" as CalendarDate };
+    const days = datesOf(span).map(
+      (date, at): Day => ({
+        id: date,
+        date,
+        skipped: false,
+        mergedInto: null,
+        version: 1,
+        content: {
+          ...EMPTY_DAY,
+          foundation: at < 4 ? { kind: at === 3 ? "full" : "pocket", layout: "four", basePaper: "", note: "" } : null,
+        },
+      }),
+    );
+    const plan = { title: "x", unit: "inch" as const, numbering: "date" as const, span, format: preset };
+    const pages = pagesOf(plan, days).map(toDatedPage);
+    const owned = (dayId: string) => ({ owner: { kind: "day" as const, dayId }, pieces: null });
+    const leaves = days.slice(0, 4).map(({ id }) => ({
+      id,
+      version: 0,
+      of: { kind: "page" as const, dayId: id },
+      drop: null,
+      liftsOff: false,
+      front: owned(id),
+      back: owned(id),
+    }));
+    const rhythm = readRhythm(readBook(plan, pages, leaves), pages);
+    expect(rhythm.runs).toEqual([{ kind: "pocket", from: 0, count: 3 }]);
+    expect(rhythm.noPlace.map(({ label }) => label)).toEqual(["5"]);
+    expect(rhythm.emptySides.map(({ face }) => face)).toEqual(["back", "back", "back", "back"]);
+    expect(rhythm.apart).toEqual([]);
+    const [one, two, ...rest] = leaves;
+    if (!one || !two) throw new Error("four leaves");
+    const torn = [one, { ...two, back: owned("2026-12-01") }, ...rest];
+    expect(readRhythm(readBook(plan, pages, torn), pages).apart.map(({ label }) => label)).toEqual(["1"]);
+  });
+});

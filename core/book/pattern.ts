@@ -1,0 +1,119 @@
+import type { Foundation } from "../album/model.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import type { DatedPage } from "./dated-page.ts";
+import type { Piece } from "./leaf.ts";
+import { type BookRead, type LeafRead, looseOf, standsFor } from "./read.ts";
+import { dress, type Template } from "./template.ts";
+
+/** Which days get a template besides the turn of the cycle; the first rule that holds decides. */
+export type PatternRule =
+  | { readonly when: "weekday" /** 1 Monday to 7 Sunday. */; readonly weekday: number; readonly template: string }
+  | { readonly when: "photos"; readonly atLeast: number; readonly template: string }
+  | { readonly when: "dates"; readonly dates: readonly CalendarDate[]; readonly template: string };
+
+/** A pattern over the month: templates that take turns day by day (A B A C), and rules that go before them. */
+export type Pattern = { readonly cycle: readonly string[]; readonly rules: readonly PatternRule[] };
+
+export type PatternOutcome =
+  | {
+      readonly kind: "sets";
+      readonly template: Template;
+      readonly foundation: Foundation;
+      readonly leaf: LeafRead<DatedPage> | null;
+    }
+  /** What is made already is never laid over. */
+  | { readonly kind: "kept"; readonly why: "base-made" | "arranged" }
+  | { readonly kind: "skipped" }
+  | { readonly kind: "no-template" };
+
+export type PatternLine = { readonly page: DatedPage; readonly outcome: PatternOutcome };
+
+function holds(rule: PatternRule, { days, content }: DatedPage): boolean {
+  switch (rule.when) {
+    case "weekday":
+      return days.some(({ weekday }) => weekday === rule.weekday);
+    case "photos":
+      return content.photos.length >= rule.atLeast;
+    case "dates":
+      return days.some(({ date }) => rule.dates.includes(date));
+  }
+}
+
+/** A day's page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. */
+function madeAlready(page: DatedPage, leaf: LeafRead<DatedPage> | null): "base-made" | "arranged" | null {
+  if (page.content.done.some((step) => ["base", "number", "assemble", "punch", "file"].includes(step)))
+    return "base-made";
+  return leaf?.leaf.front.pieces && leaf.leaf.front.pieces.length > 0 ? "arranged" : null;
+}
+
+/**
+ * What a pattern would do to each page of the month, in order. The cycle's turn is taken by every page that is not
+ * skipped and that no rule decides, whether or not it is already made, so that a later day's turn does not depend on
+ * how far the keeper is.
+ */
+export function previewPattern(
+  pattern: Pattern,
+  templates: readonly Template[],
+  pages: readonly DatedPage[],
+  book: BookRead<DatedPage>,
+): PatternLine[] {
+  const known = new Map(templates.map((template) => [template.id, template]));
+  let turn = 0;
+  return pages.map((page): PatternLine => {
+    if (page.skipped) return { page, outcome: { kind: "skipped" } };
+    const ruled = pattern.rules.find((rule) => holds(rule, page));
+    let id = ruled?.template;
+    if (id === undefined && pattern.cycle.length > 0) {
+      id = pattern.cycle[turn % pattern.cycle.length];
+      turn += 1;
+    }
+    const template = id === undefined ? undefined : known.get(id);
+    const leaf = book.leaves.find(({ leaf: { of }, front }) => of.kind === "page" && front.page === page) ?? null;
+    const why = madeAlready(page, leaf);
+    if (why) return { page, outcome: { kind: "kept", why } };
+    if (!template) return { page, outcome: { kind: "no-template" } };
+    const { foundation } = page.content;
+    return {
+      page,
+      outcome: {
+        kind: "sets",
+        template,
+        foundation: {
+          kind: template.kind,
+          layout: template.layout,
+          basePaper: foundation?.basePaper ?? "",
+          note: foundation?.note ?? "",
+        },
+        leaf,
+      },
+    };
+  });
+}
+
+/** The ids of what a page has lying on sides that somebody arranged. */
+function arrangedOf(page: DatedPage, { leaves }: BookRead<DatedPage>): Set<string> {
+  const sides = leaves.flatMap(({ front, back }) => [front, back]).filter((side) => side.page === page && !side.auto);
+  return new Set(sides.flatMap(({ pieces }) => pieces.flatMap(({ piece }) => standsFor(piece) ?? [])));
+}
+
+/** The pieces a template puts on a page: what of the day lies on no arranged side, and its number whatever its foundation was. */
+export function dressPage(
+  page: DatedPage,
+  template: Template,
+  book: BookRead<DatedPage>,
+  newId: () => string,
+): Piece[] {
+  const foundation = page.content.foundation ?? {
+    kind: template.kind,
+    layout: template.layout,
+    basePaper: "",
+    note: "",
+  };
+  const arranged = arrangedOf(page, book);
+  const loose = looseOf({ ...page, content: { ...page.content, foundation } }, { layout: null });
+  return dress(
+    template,
+    loose.filter(({ id }) => !arranged.has(id)),
+    newId,
+  );
+}

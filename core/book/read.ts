@@ -1,0 +1,284 @@
+import type { AlbumFormat, AlbumPlan, FoundationKind, InsertKind } from "../album/model.ts";
+import type { PageContent } from "../album/steps.ts";
+import { type Fit, fitOnPage, fitOnPockets } from "../fit/fit.ts";
+import { inches, ticks, type Unit } from "../measure/length.ts";
+import { mirrored, type Rect, rect } from "../measure/rect.ts";
+import { type Size, size } from "../measure/size.ts";
+import { type LoosePiece, layInPockets, layOnPage } from "./dry-fit.ts";
+import { layoutById, type PocketLayout, pocketsOf } from "./layout.ts";
+import { type Face, type Leaf, type Owner, type Piece, pieceRect, type Side } from "./leaf.ts";
+
+/** A leaf's material, wherever it is said. Pockets lie in the page's own ticks, as seen from the front. */
+export type Sheet = {
+  readonly kind: FoundationKind;
+  /** What sort of insert it is; null for a page. */
+  readonly insert: InsertKind | null;
+  readonly page: Size;
+  readonly layout: PocketLayout | null;
+  readonly pockets: readonly Rect[];
+  /** Goes into the book in a protector, whose margin takes the holes. */
+  readonly inProtector: boolean;
+  readonly paper: string;
+};
+
+/** What the book needs of a page's worth of days; the plan's pages are such, and so is one day sent to a browser. */
+export type BookPage = {
+  readonly label: string | null;
+  readonly skipped: boolean;
+  readonly content: PageContent;
+  readonly days: readonly { readonly id: string }[];
+};
+
+export type PlacedPiece = {
+  readonly piece: Piece;
+  readonly rect: Rect;
+  readonly fit: Fit;
+  readonly pocket: number | null;
+};
+
+export type SideRead<P extends BookPage = BookPage> = {
+  readonly face: Face;
+  readonly owner: Owner;
+  /** The page's worth of days it belongs to, when it belongs to one that is in the span. */
+  readonly page: P | null;
+  /** Nobody has arranged it yet: what lies there is the first dry fit. */
+  readonly auto: boolean;
+  readonly pockets: readonly Rect[];
+  readonly pieces: readonly PlacedPiece[];
+};
+
+export type LeafRead<P extends BookPage = BookPage> = {
+  readonly leaf: Leaf;
+  readonly sheet: Sheet;
+  readonly front: SideRead<P>;
+  readonly back: SideRead<P>;
+};
+
+/** Something of a day that lies on none of its sides. */
+export type Loose = LoosePiece & { readonly what: "photo" | "card" | "numeral" };
+
+export type BookRead<P extends BookPage = BookPage> = {
+  readonly leaves: readonly LeafRead<P>[];
+  /** By page, what still lies beside its leaves. */
+  readonly beside: ReadonlyMap<P, readonly Loose[]>;
+  /** Pages that own no side of any leaf, in order. */
+  readonly noPlace: readonly P[];
+};
+
+const NUMERAL_CARD = size(inches(3), inches(4));
+const NUMERAL_SPOT = size(inches(2), inches(2));
+
+/** The size a day's number takes until somebody says otherwise: a pocket's card, or a spot on the page. */
+export const numeralSize = (sheet: Pick<Sheet, "layout">): Size => (sheet.layout ? NUMERAL_CARD : NUMERAL_SPOT);
+
+/** The opening behind a page of its own size has the same ease as the album's. */
+export function openingOf(page: Size, { opening, nominal }: AlbumFormat): Size {
+  return size(ticks(page.w + opening.w - nominal.w), ticks(page.h + opening.h - nominal.h));
+}
+
+/** Pockets of a layout in the ticks of a page that lies centred in its opening. */
+function pocketsOnPage(layout: PocketLayout, page: Size, format: AlbumFormat): Rect[] {
+  const opening = openingOf(page, format);
+  const [dx, dy] = [Math.floor((opening.w - page.w) / 2), Math.floor((opening.h - page.h) / 2)];
+  return pocketsOf(layout, opening).map(({ x, y, w, h }) => rect(x - dx, y - dy, w, h));
+}
+
+type Stocked = { kind: FoundationKind; layout: string | null; basePaper: string };
+
+function sheetOf(stock: Stocked, page: Size, format: AlbumFormat, own: readonly PocketLayout[]): Sheet {
+  const layout = stock.kind === "pocket" ? (layoutById(stock.layout, own) ?? null) : null;
+  return {
+    kind: stock.kind,
+    insert: null,
+    page,
+    layout,
+    pockets: layout ? pocketsOnPage(layout, page, format) : [],
+    inProtector: (stock.kind === "full" || stock.kind === "pocket") && format.binding !== "sewn",
+    paper: stock.basePaper,
+  };
+}
+
+const NO_STOCK: Stocked = { kind: "paper", layout: null, basePaper: "" };
+
+/** What a leaf is made of. A page whose day has no foundation any more is plain paper of the album's size. */
+export function readSheet(
+  { of }: Leaf,
+  content: PageContent | null,
+  format: AlbumFormat,
+  own: readonly PocketLayout[] = [],
+): Sheet {
+  switch (of.kind) {
+    case "page":
+      return sheetOf(content?.foundation ?? NO_STOCK, content?.pageSize ?? format.nominal, format, own);
+    case "own":
+      return sheetOf(of.stock, of.stock.size ?? format.nominal, format, own);
+    case "insert": {
+      const insert = content?.inserts.find(({ id }) => id === of.insertId);
+      return { ...sheetOf(NO_STOCK, insert?.size ?? format.nominal, format, own), insert: insert?.kind ?? "leaf" };
+    }
+  }
+}
+
+/** Everything a day has to lay on its pages, in the order of the dry fit. */
+export function looseOf(page: BookPage, sheet: Pick<Sheet, "layout">): Loose[] {
+  const { content } = page;
+  const numeral: Loose[] =
+    content.foundation && content.numeral.style !== "none" && page.label !== null
+      ? [{ id: NUMERAL_PIECE, what: "numeral", size: numeralSize(sheet) }]
+      : [];
+  return [
+    ...content.photos.map(({ id, print }): Loose => ({ id, what: "photo", size: print })),
+    ...content.cards.map(({ id, size: card }): Loose => ({ id, what: "card", size: card })),
+    ...numeral,
+  ];
+}
+
+/** The id of the piece that carries the number, among the pieces of a page. */
+export const NUMERAL_PIECE = "numeral";
+
+/** The id by which a piece stands for something its day has; null for made pieces and rooms. */
+export function standsFor({ what }: Piece): string | null {
+  if (what.kind === "photo") return what.use;
+  if (what.kind === "card") return what.card;
+  return what.kind === "numeral" ? NUMERAL_PIECE : null;
+}
+
+/** A loose thing as a piece that lies at `at`. */
+export function pieceFrom(loose: Loose, place: Rect, isTurned: boolean, id: string = loose.id): Piece {
+  const what: Piece["what"] =
+    loose.what === "photo"
+      ? { kind: "photo", use: loose.id, cut: null }
+      : loose.what === "card"
+        ? { kind: "card", card: loose.id }
+        : { kind: "numeral", size: loose.size };
+  return { id, what, at: { x: place.x, y: place.y }, turn: isTurned ? 1 : 0, outside: false };
+}
+
+/** The first dry fit of loose things on a side. */
+function dryFit(loose: readonly Loose[], sheet: Sheet, pockets: readonly Rect[]): Piece[] {
+  const fit = sheet.layout ? layInPockets(loose, pockets) : layOnPage(loose, sheet.page);
+  const byId = new Map(loose.map((each) => [each.id, each]));
+  return fit.laid.flatMap((laid) => {
+    const each = byId.get(laid.id);
+    return each ? [pieceFrom(each, laid.rect, laid.turned)] : [];
+  });
+}
+
+/** Where each piece of a side lies and how it fits. Pieces whose photo or card has left the day are left out. */
+export function readPieces(
+  pieces: readonly Piece[],
+  content: PageContent | null,
+  sheet: Pick<Sheet, "page">,
+  pockets: readonly Rect[],
+  unit: Unit,
+): PlacedPiece[] {
+  const placed: PlacedPiece[] = [];
+  for (const piece of pieces) {
+    const lies = pieceRect(piece, content);
+    if (!lies) continue;
+    if (pockets.length === 0 || piece.outside || ON_THE_PAGE.has(piece.what.kind)) {
+      placed.push({ piece, rect: lies, fit: fitOnPage(lies, sheet.page), pocket: null });
+    } else {
+      placed.push({ piece, rect: lies, ...fitOnPockets(lies, pockets, sheet.page, unit) });
+    }
+  }
+  return placed;
+}
+
+/** Kinds that are stuck on a page or stand out of it, and so are not measured against a pocket. */
+const ON_THE_PAGE: ReadonlySet<string> = new Set(["tab", "embellishment", "overlay", "flip"]);
+
+const pageOfOwner = <P>(owner: Owner, pages: ReadonlyMap<string, P>): P | null =>
+  owner.kind === "day" ? (pages.get(owner.dayId) ?? null) : null;
+
+/** Reads every leaf in order: its material, whose sides it has, where every piece lies and how it fits. */
+export function readBook<P extends BookPage>(
+  { format, unit }: Pick<AlbumPlan, "format" | "unit">,
+  pages: readonly P[],
+  leaves: readonly Leaf[],
+  own: readonly PocketLayout[] = [],
+): BookRead<P> {
+  const pageOfDay = new Map(pages.flatMap((page) => page.days.map((day) => [day.id, page] as const)));
+  const placedOn = new Map<P, Set<string>>(pages.map((page) => [page, new Set()]));
+  const owns = new Set<P>();
+  for (const { front, back } of leaves) {
+    for (const { owner, pieces } of [front, back]) {
+      const page = pageOfOwner(owner, pageOfDay);
+      if (!page) continue;
+      owns.add(page);
+      for (const piece of pieces ?? []) {
+        const stands = standsFor(piece);
+        if (stands) placedOn.get(page)?.add(stands);
+      }
+    }
+  }
+  const sideRead = (leaf: Leaf, face: Face, sheet: Sheet): SideRead<P> => {
+    const side: Side = leaf[face];
+    const page = pageOfOwner(side.owner, pageOfDay);
+    const pockets = face === "front" ? sheet.pockets : sheet.pockets.map((pocket) => mirrored(pocket, sheet.page.w));
+    let pieces = side.pieces;
+    if (
+      pieces === null &&
+      face === "front" &&
+      leaf.of.kind === "page" &&
+      page &&
+      pageOfDay.get(leaf.of.dayId) === page
+    ) {
+      const known = placedOn.get(page);
+      pieces = dryFit(
+        looseOf(page, sheet).filter(({ id }) => !known?.has(id)),
+        sheet,
+        pockets,
+      );
+      for (const { id } of pieces) known?.add(id);
+    }
+    return {
+      face,
+      owner: side.owner,
+      page,
+      auto: side.pieces === null,
+      pockets,
+      pieces: readPieces(pieces ?? [], page?.content ?? null, sheet, pockets, unit),
+    };
+  };
+  const read = leaves.map((leaf): LeafRead<P> => {
+    const home = leaf.of.kind === "own" ? null : (pageOfDay.get(leaf.of.dayId) ?? null);
+    const sheet = readSheet(leaf, home?.content ?? null, format, own);
+    return { leaf, sheet, front: sideRead(leaf, "front", sheet), back: sideRead(leaf, "back", sheet) };
+  });
+  const beside = new Map(
+    pages.map((page) => {
+      const home = read.find(({ leaf }) => leaf.of.kind === "page" && pageOfDay.get(leaf.of.dayId) === page);
+      const known = placedOn.get(page);
+      return [page, looseOf(page, home?.sheet ?? { layout: null }).filter(({ id }) => !known?.has(id))] as const;
+    }),
+  );
+  return { leaves: read, beside, noPlace: pages.filter((page) => !owns.has(page) && !page.skipped) };
+}
+
+/** A day without a leaf yet: the outline of the album's page with a first dry fit on it, and what finds no room. */
+export function readGhost(
+  page: BookPage,
+  { format, unit }: Pick<AlbumPlan, "format" | "unit">,
+): { sheet: Sheet; pieces: PlacedPiece[]; beside: Loose[] } {
+  const sheet = sheetOf(NO_STOCK, page.content.pageSize ?? format.nominal, format, []);
+  const loose = looseOf(page, sheet);
+  const pieces = readPieces(dryFit(loose, sheet, []), page.content, sheet, [], unit);
+  const laid = new Set(pieces.map(({ piece }) => piece.id));
+  return { sheet, pieces, beside: loose.filter(({ id }) => !laid.has(id)) };
+}
+
+/** The whole leaf as it is bound: the page with its binding margin, or the bare sheet. In the page's own ticks. */
+export function wholeLeaf(sheet: Pick<Sheet, "page" | "inProtector">, format: AlbumFormat, face: Face): Rect {
+  const { page } = sheet;
+  if (!sheet.inProtector) return rect(0, 0, page.w, page.h);
+  const [extraW, extraH] = [format.outer.w - format.nominal.w, format.outer.h - format.nominal.h];
+  if (format.bindingEdge === "top") {
+    const side = Math.round(extraW / 2);
+    return rect(-side, -Math.min(format.margin, extraH), page.w + extraW, page.h + extraH);
+  }
+  const margin = Math.min(format.margin, extraW);
+  const free = extraW - margin;
+  const x = face === "front" ? -(margin + Math.floor(free / 2)) : -Math.ceil(free / 2);
+  return rect(x, -Math.round(extraH / 2), page.w + extraW, page.h + extraH);
+}

@@ -1,0 +1,68 @@
+import type { FoundationKind } from "../album/model.ts";
+import { countWords } from "../words/count.ts";
+import type { Face } from "./leaf.ts";
+import type { BookPage, BookRead, LeafRead, SideRead } from "./read.ts";
+
+/** The same kind of page again and again, from one leaf to another. */
+export type Run = { readonly kind: FoundationKind; readonly from: number; readonly count: number };
+export type EmptySide<P extends BookPage> = { readonly leaf: LeafRead<P>; readonly at: number; readonly face: Face };
+export type Measure<P extends BookPage> = { readonly page: P; readonly photos: number; readonly words: number };
+
+/** What the whole book looks like leafed through. */
+export type Rhythm<P extends BookPage> = {
+  readonly runs: readonly Run[];
+  readonly emptySides: readonly EmptySide<P>[];
+  readonly perDay: readonly Measure<P>[];
+  readonly noPlace: readonly P[];
+  /** Days whose sides lie apart in the book. */
+  readonly apart: readonly P[];
+};
+
+/** From the third of a kind on, a book begins to sound the same. Common practice. */
+const REPEATS = 3;
+
+const isEmpty = (side: SideRead): boolean => side.pieces.length === 0;
+
+export function readRhythm<P extends BookPage>(book: BookRead<P>, pages: readonly P[]): Rhythm<P> {
+  const runs: Run[] = [];
+  let from = 0;
+  // Inserts lie between pages and do not break a run of them.
+  const pageLeaves = book.leaves.map((leaf, at) => ({ leaf, at })).filter(({ leaf }) => leaf.sheet.insert === null);
+  for (let index = 1; index <= pageLeaves.length; index++) {
+    if (index < pageLeaves.length && pageLeaves[index]?.leaf.sheet.kind === pageLeaves[from]?.leaf.sheet.kind) continue;
+    const first = pageLeaves[from];
+    if (first && index - from >= REPEATS)
+      runs.push({ kind: first.leaf.sheet.kind, from: first.at, count: index - from });
+    from = index;
+  }
+  const sides = book.leaves.flatMap((leaf, at) => [
+    { leaf, at, face: "front" as const, side: leaf.front },
+    { leaf, at, face: "back" as const, side: leaf.back },
+  ]);
+  const apart = pages.filter((page) => {
+    const owned = sides.flatMap(({ side }, index) => (side.page === page ? [index] : []));
+    return owned.some((index, each) => {
+      const before = owned[each - 1];
+      // A side nobody owns between two of the same day's does not part them.
+      return (
+        before !== undefined &&
+        sides.slice(before + 1, index).some(({ side }) => side.page !== null && side.page !== page)
+      );
+    });
+  });
+  return {
+    runs,
+    emptySides: sides
+      .filter(({ leaf, side }) => isEmpty(side) && leaf.sheet.insert === null)
+      .map(({ leaf, at, face }) => ({ leaf, at, face })),
+    perDay: pages
+      .filter(({ skipped }) => !skipped)
+      .map((page) => ({
+        page,
+        photos: page.content.photos.length,
+        words: page.content.cards.reduce((sum, { text }) => sum + countWords(text), 0),
+      })),
+    noPlace: book.noPlace,
+    apart,
+  };
+}

@@ -1,0 +1,72 @@
+import type { Length } from "../measure/length.ts";
+import type { Rect } from "../measure/rect.ts";
+
+/** Colours a drawing may use, by what they are for. Paper looks the same by day and by night, and in print. */
+export const INKS = {
+  none: "none",
+  paper: "#fdfdfb",
+  film: "#dfe7e8",
+  base: "#efe9dd",
+  ink: "#1c2023",
+  pencil: "#5a6268",
+  hair: "#9aa5a6",
+  brass: "#9a6f1e",
+  mat: "#d9cdb8",
+  kraft: "#d8c3a0",
+  ember: "#b03f17",
+} as const;
+export type Ink = keyof typeof INKS;
+export type Face = "numeral" | "typed" | "plain";
+
+type Style = {
+  readonly fill?: Ink;
+  readonly stroke?: Ink;
+  /** Line width; a hairline when left out. */
+  readonly line?: Length;
+  readonly dashed?: boolean;
+  /** 0 clear to 1 solid; solid when left out. */
+  readonly solid?: number;
+};
+
+/** Where and how something is drawn, in ticks from the drawing's zero; y runs downward. */
+export type Mark =
+  | ({ readonly kind: "rect"; readonly at: Rect; readonly round?: Length } & Style)
+  | ({ readonly kind: "circle"; readonly x: Length; readonly y: Length; readonly r: Length } & Style)
+  | ({
+      readonly kind: "line";
+      readonly x1: Length;
+      readonly y1: Length;
+      readonly x2: Length;
+      readonly y2: Length;
+    } & Style)
+  | ({ readonly kind: "polygon"; readonly points: readonly (readonly [Length, Length])[] } & Style)
+  | {
+      readonly kind: "text";
+      readonly x: Length;
+      /** The base line. */
+      readonly y: Length;
+      readonly text: string;
+      readonly face: Face;
+      readonly size: Length;
+      readonly anchor?: "start" | "middle" | "end";
+      readonly fill?: Ink;
+    }
+  | {
+      readonly kind: "picture";
+      readonly photoId: string;
+      readonly alt: string;
+      /** The whole print, filled by the picture; `window` is the part of it that is seen. */
+      readonly at: Rect;
+      readonly window: Rect;
+    }
+  | {
+      /** Marks in their own place, turned clockwise by quarters about its left upper corner's new place. */
+      readonly kind: "group";
+      readonly x: Length;
+      readonly y: Length;
+      readonly turn: 0 | 1 | 2 | 3;
+      /** Size before turning. */
+      readonly w: Length;
+      readonly h: Length;
+      readonly marks: readonly Mark[];
+    };

@@ -1,0 +1,250 @@
+import type { AlbumFormat } from "../album/model.ts";
+import type { PageContent } from "../album/steps.ts";
+import { holesOf, slitsOf } from "../book/holes.ts";
+import { type Face, type Piece, pieceSize } from "../book/leaf.ts";
+import { type LeafRead, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
+import { inches, type Length, millimetres, ticks } from "../measure/length.ts";
+import { rect, rectOf } from "../measure/rect.ts";
+import type { Size } from "../measure/size.ts";
+import { typedLines } from "../words/typed.ts";
+import type { Mark } from "./marks.ts";
+
+const t = (n: number): Length => ticks(Math.round(n));
+
+/** What a page is made of, seen from either side. */
+function groundOf(sheet: Sheet): Mark {
+  const at = rectOf(sheet.page);
+  if (sheet.insert === "scrap" || sheet.insert === "packaging") return { kind: "rect", at, fill: "kraft" };
+  switch (sheet.kind) {
+    case "full":
+      return { kind: "rect", at, fill: "paper" };
+    case "pocket":
+      return { kind: "rect", at, fill: "film", solid: 0.82 };
+    case "paper":
+      return { kind: "rect", at, fill: sheet.insert ? "paper" : "base" };
+    case "clear":
+      return { kind: "rect", at, fill: "film", solid: 0.22, stroke: "film" };
+    case "vellum":
+      return { kind: "rect", at, fill: "paper", solid: 0.6 };
+  }
+}
+
+/** The leaf itself without what lies on it: its protector, its paper, its pockets, its holes and slits. */
+export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
+  const { sheet, leaf } = read;
+  const whole = wholeLeaf(sheet, format, face);
+  const holes = format.binding === "sewn" ? [] : holesOf(sheet, leaf.drop, format, face);
+  const pockets = read[face].pockets;
+  return [
+    ...(sheet.inProtector
+      ? [{ kind: "rect", at: whole, fill: "film", solid: 0.16, stroke: "film", round: millimetres(1) } as Mark]
+      : []),
+    groundOf(sheet),
+    ...insertShape(sheet, face),
+    ...pockets.map((at): Mark => ({ kind: "rect", at, fill: "paper", solid: 0.35, stroke: "hair" })),
+    ...slitsOf(read, face, format).map(
+      ({ from, to }): Mark => ({
+        kind: "line",
+        x1: from.x,
+        y1: from.y,
+        x2: to.x,
+        y2: to.y,
+        stroke: "ember",
+        dashed: true,
+      }),
+    ),
+    ...holes.map(
+      ({ x, y, diameter }): Mark => ({ kind: "circle", x, y, r: t(diameter / 2), fill: "pencil", stroke: "hair" }),
+    ),
+  ];
+}
+
+function insertShape({ insert, page }: Sheet, face: Face): Mark[] {
+  if (insert === "envelope" && face === "front") {
+    const points = [
+      [ticks(0), ticks(0)],
+      [t(page.w / 2), t(page.h * 0.42)],
+      [page.w, ticks(0)],
+    ] as const;
+    return [{ kind: "polygon", points, fill: "paper", stroke: "hair" }];
+  }
+  if (insert === "leaf" || insert === "menu") return ruled(page, t(page.h * 0.1));
+  return [];
+}
+
+const RULE = millimetres(8);
+function ruled({ w, h }: Size, from: Length): Mark[] {
+  const count = Math.max(0, Math.floor((h - 2 * from) / RULE));
+  return Array.from({ length: count }, (_, at): Mark => {
+    const y = t(from + (at + 0.5) * RULE);
+    return { kind: "line", x1: t(w * 0.1), y1: y, x2: t(w * 0.9), y2: y, stroke: "film", line: t(140) };
+  });
+}
+
+/** Ten characters to the inch, six lines to the inch: pica typewriter (common practice). */
+const PICA = inches(1 / 10);
+const TYPED_LINE = inches(1 / 6);
+const ADVANCE = 0.6;
+
+/** Typed words in a card's area; as many lines as it has room for. A narrow card is typed in a smaller letter. */
+function typedWords(text: string, { w, h }: Size): Mark[] {
+  const margin = t(Math.min(w, h) * 0.07);
+  const wide = w - 2 * margin;
+  const pitch = wide >= 20 * PICA ? PICA : Math.max(PICA / 2, Math.min(PICA, Math.floor(wide / 20)));
+  const leading = Math.round((TYPED_LINE * pitch) / PICA);
+  const lines = typedLines(text, Math.floor(wide / pitch)).slice(
+    0,
+    Math.max(1, Math.floor((h - 2 * margin) / leading)),
+  );
+  return lines.map(
+    (line, at): Mark => ({
+      kind: "text",
+      x: margin,
+      y: t(margin + (at + 0.75) * leading),
+      text: line,
+      face: "typed",
+      size: t(pitch / ADVANCE),
+    }),
+  );
+}
+
+export type DrawnFor = { readonly content: PageContent | null; readonly label: string };
+
+/** What a piece looks like, its own left upper corner at zero, upright. */
+export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: DrawnFor): Mark[] {
+  const at = rect(0, 0, w, h);
+  switch (what.kind) {
+    case "photo": {
+      const use = content?.photos.find(({ id }) => id === what.use);
+      if (!use) return [];
+      const print = what.cut ? rect(-what.cut.x, -what.cut.y, use.print.w, use.print.h) : at;
+      return [
+        { kind: "rect", at, fill: "paper" },
+        {
+          kind: "picture",
+          photoId: use.photoId,
+          alt: use.alt || "A photo without a description yet",
+          at: print,
+          window: at,
+        },
+      ];
+    }
+    case "card": {
+      const text = content?.cards.find(({ id }) => id === what.card)?.text ?? "";
+      const words = text.trim() === "" ? ruled({ w, h }, t(h * 0.08)) : typedWords(text, { w, h });
+      return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...words];
+    }
+    case "numeral": {
+      const letters = Math.max(1, [...label].length);
+      const high = Math.min(h * 0.72, (w * 0.86) / (letters * 0.62));
+      return [
+        { kind: "rect", at, fill: "film", solid: 0.9 },
+        {
+          kind: "text",
+          x: t(w / 2),
+          y: t(h / 2 + high * 0.36),
+          text: label,
+          face: "numeral",
+          size: t(high),
+          anchor: "middle",
+          fill: "brass",
+        },
+      ];
+    }
+    case "room":
+      return [
+        { kind: "rect", at, fill: "paper", solid: 0.3, stroke: "pencil", dashed: true, line: t(110) },
+        caption(what.keeps === "photo" ? "a photo" : "words", { w, h }),
+      ];
+    case "filler":
+      return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h })];
+    case "mat":
+      return [{ kind: "rect", at, fill: "mat" }];
+    case "overlay":
+      return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }];
+    case "embellishment":
+      return [{ kind: "circle", x: t(w / 2), y: t(h / 2), r: t(Math.min(w, h) / 2), fill: "brass", solid: 0.8 }];
+    case "tag":
+      return tagMarks({ w, h });
+    case "tab":
+      return [
+        { kind: "rect", at, fill: "kraft", round: millimetres(1.2), stroke: "pencil", line: t(50) },
+        caption(what.name || "", { w, h }),
+      ];
+    case "flip":
+      return [
+        { kind: "rect", at, fill: "paper", solid: 0.55, stroke: "ember", line: t(110) },
+        { kind: "line", x1: t(0), y1: t(h * 0.06), x2: w, y2: t(h * 0.06), stroke: "ember", dashed: true },
+        caption(what.name || "lifts", { w, h }),
+      ];
+  }
+}
+
+function tagMarks({ w, h }: Size): Mark[] {
+  const corner = t(Math.min(w, h) * 0.2);
+  const points = [
+    [corner, t(0)],
+    [t(w - corner), t(0)],
+    [w, corner],
+    [w, h],
+    [t(0), h],
+    [t(0), corner],
+  ] as const;
+  return [
+    { kind: "polygon", points, fill: "paper", stroke: "hair" },
+    { kind: "circle", x: t(w / 2), y: t(corner * 0.8), r: t(corner * 0.25), fill: "pencil" },
+  ];
+}
+
+function caption(text: string, { w, h }: Size): Mark {
+  const high = Math.max(1, Math.min(h * 0.3, w / (Math.max(3, text.length) * 0.62), millimetres(6)));
+  return {
+    kind: "text",
+    x: t(w / 2),
+    y: t(h / 2 + high * 0.35),
+    text,
+    face: "plain",
+    size: t(high),
+    anchor: "middle",
+    fill: "pencil",
+  };
+}
+
+/** A plain pattern that says: paper, nothing to read. */
+function lattice({ w, h }: Size): Mark[] {
+  const step = millimetres(12);
+  const marks: Mark[] = [];
+  for (let y = step / 2; y < h; y += step)
+    for (let x = step / 2; x < w; x += step)
+      marks.push({ kind: "circle", x: t(x), y: t(y), r: t(150), fill: "hair", solid: 0.8 });
+  return marks.slice(0, 120);
+}
+
+/** A piece where it lies on its side. */
+export function placedMarks(piece: Piece, drawn: DrawnFor): Mark[] {
+  const made = pieceSize(piece.what, drawn.content);
+  if (!made) return [];
+  return [{ kind: "group", ...piece.at, turn: piece.turn, ...made, marks: pieceMarks(piece, made, drawn) }];
+}
+
+export const drawnFor = (side: SideRead): DrawnFor => ({
+  content: side.page?.content ?? null,
+  label: side.page?.label ?? "",
+});
+
+const MATTER_WORDS = {
+  title: "Title page",
+  "opening-note": "Why I do this",
+  "month-calendar": "The month",
+  closing: "Closing page",
+} as const;
+
+/** A whole side: the leaf and everything on it, in the page's own ticks. */
+export function sideMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
+  const side = read[face];
+  const drawn = drawnFor(side);
+  const { owner } = side;
+  const named: Mark[] =
+    owner.kind === "matter" && side.pieces.length === 0 ? [caption(MATTER_WORDS[owner.matter], read.sheet.page)] : [];
+  return [...leafMarks(read, face, format), ...named, ...side.pieces.flatMap(({ piece }) => placedMarks(piece, drawn))];
+}

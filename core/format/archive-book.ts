@@ -1,0 +1,96 @@
+import { z } from "zod";
+import { FOUNDATION_KINDS } from "../album/model.ts";
+import { type LayoutNode, MOST_POCKETS } from "../book/layout.ts";
+import { FACES, MADE_KINDS, MATTERS, type Turn } from "../book/leaf.ts";
+import { ID, LENGTH, LINE, PLACE, SIDE_LENGTH, SIZE, TEXT } from "./archive-parts.ts";
+
+/** The book's part of an archive: leaves in order with what lies on their sides, try-outs, and own pocket layouts. */
+const WHAT = z.discriminatedUnion("kind", [
+  z.object({
+    kind: z.literal("photo"),
+    use: ID,
+    cut: z.object({ x: PLACE, y: PLACE, w: SIDE_LENGTH, h: SIDE_LENGTH }).nullable(),
+  }),
+  z.object({ kind: z.literal("card"), card: ID }),
+  z.object({ kind: z.literal("numeral"), size: SIZE }),
+  z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size: SIZE }),
+  z.object({ kind: z.enum(MADE_KINDS), size: SIZE, name: LINE }),
+]);
+const PIECES = z
+  .array(
+    z.object({
+      id: z.string().regex(/^[0-9a-z-]{1,40}$/),
+      what: WHAT,
+      at: z.object({ x: PLACE, y: PLACE }),
+      turn: z.custom<Turn>((v) => [0, 1, 2, 3].includes(v as number)),
+      outside: z.boolean(),
+    }),
+  )
+  .max(400);
+
+const OWNER = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("day"), dayId: ID }),
+  z.object({ kind: z.literal("matter"), matter: z.enum(MATTERS) }),
+  z.object({ kind: z.literal("nobody") }),
+]);
+const SIDE = z.object({ owner: OWNER, pieces: PIECES.nullable() });
+const STOCK = z.object({
+  kind: z.enum(FOUNDATION_KINDS),
+  layout: LINE.nullable(),
+  basePaper: LINE,
+  note: TEXT,
+  size: SIZE.nullable(),
+});
+const LEAF = z.object({
+  id: ID,
+  of: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("page"), dayId: ID }),
+    z.object({ kind: z.literal("insert"), dayId: ID, insertId: ID }),
+    z.object({ kind: z.literal("own"), stock: STOCK }),
+  ]),
+  drop: PLACE.nullable(),
+  liftsOff: z.boolean(),
+  front: SIDE,
+  back: SIDE,
+});
+
+/** Splits may be this deep. */
+const DEEPEST = 6;
+function nodeAt(depth: number): z.ZodType<LayoutNode, unknown> {
+  const pocket = z.object({ kind: z.literal("pocket") });
+  if (depth === 0) return pocket;
+  const node = z.lazy(() => nodeAt(depth - 1));
+  const parts = z
+    .array(z.object({ share: z.int().positive(), node }))
+    .min(1)
+    .max(MOST_POCKETS);
+  return z.union([pocket, z.object({ kind: z.enum(["rows", "columns"]), seam: LENGTH, parts })]);
+}
+
+export const ARCHIVE_BOOK = z.object({
+  leaves: z.array(LEAF).max(4000),
+  tryOuts: z.array(z.object({ id: ID, leafId: ID, face: z.enum(FACES), name: LINE, pieces: PIECES })).max(4000),
+  layouts: z.array(z.object({ id: ID, name: LINE.min(1), page: SIZE, margin: LENGTH, root: nodeAt(DEEPEST) })).max(500),
+});
+export type ArchiveBook = z.output<typeof ARCHIVE_BOOK>;
+
+/** References of the book that lead nowhere: to a day or insert that is not in the archive, or a leaf that is not. */
+export function* bookProblems(
+  book: ArchiveBook,
+  dayIds: ReadonlySet<string>,
+  insertIds: ReadonlySet<string>,
+): Generator<string> {
+  const leafIds = new Set<string>();
+  const inserts = new Set<string>();
+  for (const { id, of, front, back } of book.leaves) {
+    if (leafIds.has(id)) yield "a leaf twice";
+    leafIds.add(id);
+    if (of.kind !== "own" && !dayIds.has(of.dayId)) yield "a leaf of a day that is not there";
+    if (of.kind === "insert" && (!insertIds.has(of.insertId) || inserts.has(of.insertId)))
+      yield "a leaf of an insert that is not there";
+    if (of.kind === "insert") inserts.add(of.insertId);
+    for (const { owner } of [front, back])
+      if (owner.kind === "day" && !dayIds.has(owner.dayId)) yield "a side of a day that is not there";
+  }
+  for (const { leafId } of book.tryOuts) if (!leafIds.has(leafId)) yield "a try-out of a leaf that is not there";
+}

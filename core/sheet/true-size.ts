@@ -1,0 +1,134 @@
+import type { AlbumFormat } from "../album/model.ts";
+import type { Face } from "../book/leaf.ts";
+import { type LeafRead, wholeLeaf } from "../book/read.ts";
+import type { Mark } from "../draw/marks.ts";
+import { sideMarks } from "../draw/side.ts";
+import { inches, type Length, millimetres, printLength, printNumber, ticks, type Unit } from "../measure/length.ts";
+import { rect } from "../measure/rect.ts";
+import { aSeries, LEGAL, LETTER, TABLOID } from "../measure/sheets.ts";
+import { type Size, size, turned } from "../measure/size.ts";
+
+/** A sheet to print at true size: the paper, and marks from its left upper corner. */
+export type TrueSheet = { readonly title: string; readonly paper: Size; readonly marks: readonly Mark[] };
+
+/** What most home printers leave white round a sheet. From memory. */
+const UNPRINTED = inches(1 / 4);
+/** Room for the scale bar and its words under the drawing. */
+const FOOT = inches(0.7);
+const SMALL: Length = millimetres(3.4);
+
+const PAPERS: Record<Unit, readonly Size[]> = { inch: [LETTER, LEGAL, TABLOID], cm: [aSeries(4), aSeries(3)] };
+
+/** The smallest usual paper, upright or lying, that takes the drawing and its foot; a paper of its own size when none does. */
+export function paperFor(drawing: Size, unit: Unit): Size {
+  const need = size(ticks(drawing.w + 2 * UNPRINTED), ticks(drawing.h + 2 * UNPRINTED + FOOT));
+  const ways = PAPERS[unit].flatMap((paper) => [paper, turned(paper)]);
+  return ways.find((paper) => need.w <= paper.w && need.h <= paper.h) ?? need;
+}
+
+/** A bar of exactly 4 inches or 10 centimetres with its divisions, its left end at `x`, `y`. */
+export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
+  const step = unit === "inch" ? inches(1) : millimetres(10);
+  const count = unit === "inch" ? 4 : 10;
+  const high = millimetres(3);
+  const line = (x1: number, y1: number, x2: number, y2: number): Mark => ({
+    kind: "line",
+    x1: ticks(x1),
+    y1: ticks(y1),
+    x2: ticks(x2),
+    y2: ticks(y2),
+    stroke: "ink",
+  });
+  const length = ticks(step * count);
+  const divisions = Array.from({ length: count + 1 }, (_, at) => line(x + at * step, y, x + at * step, y + high));
+  return [
+    line(x, y + high, x + length, y + high),
+    ...divisions,
+    {
+      kind: "text",
+      x: ticks(x + length + millimetres(3)),
+      y: ticks(y + high),
+      text: `This bar is ${printLength(length, unit)}. If yours is not, print at 100 per cent.`,
+      face: "plain",
+      size: SMALL,
+      fill: "pencil",
+    },
+  ];
+}
+
+/** A drawing in the middle of its paper's width, with its name and the scale bar under it. */
+function onPaper(title: string, area: Size, draw: (x: Length, y: Length) => Mark[], unit: Unit): TrueSheet {
+  const paper = paperFor(area, unit);
+  const [x, y] = [ticks(Math.round((paper.w - area.w) / 2)), UNPRINTED];
+  const foot = ticks(paper.h - UNPRINTED - FOOT + millimetres(6));
+  return {
+    title,
+    paper,
+    marks: [
+      ...draw(x, y),
+      ...scaleBar(UNPRINTED, foot, unit),
+      {
+        kind: "text",
+        x: UNPRINTED,
+        y: ticks(foot + millimetres(8)),
+        text: title,
+        face: "plain",
+        size: SMALL,
+        fill: "pencil",
+      },
+    ],
+  };
+}
+
+/** One side of a leaf as it is, protector and holes included, outlined so that it can be cut round. */
+export function leafSheet(read: LeafRead, face: Face, format: AlbumFormat, unit: Unit, title: string): TrueSheet {
+  const whole = wholeLeaf(read.sheet, format, face);
+  return onPaper(
+    title,
+    whole,
+    (x, y) => [
+      {
+        kind: "group",
+        x: ticks(x - whole.x),
+        y: ticks(y - whole.y),
+        turn: 0,
+        w: read.sheet.page.w,
+        h: read.sheet.page.h,
+        marks: [...sideMarks(read, face, format), { kind: "rect", at: whole, stroke: "pencil" }],
+      },
+    ],
+    unit,
+  );
+}
+
+/** How wide the printed strip of a punch guide is. */
+const GUIDE_WIDE = inches(2);
+
+/** A strip as long as the binding edge with every hole at true size, to lay under the punch. */
+export function punchGuide({ holes, outer, bindingEdge, name }: AlbumFormat, unit: Unit): TrueSheet {
+  const along = bindingEdge === "left" ? outer.h : outer.w;
+  const upright = bindingEdge === "left";
+  const wide = ticks(Math.max(GUIDE_WIDE, holes.inset + holes.diameter));
+  const area = upright ? size(wide, along) : size(along, wide);
+  const cross = millimetres(4);
+  return onPaper(
+    `Punch guide, ${name}: ${holes.positions.length} holes, ${printNumber(holes.diameter, unit)} across, ${printNumber(holes.inset, unit)} from the edge`,
+    area,
+    (x, y) => [
+      { kind: "rect", at: rect(x, y, area.w, area.h), stroke: "ink" },
+      ...holes.positions.flatMap((position): Mark[] => {
+        const [cx, cy] = upright ? [x + holes.inset, y + position] : [x + position, y + holes.inset];
+        const words = upright
+          ? { x: ticks(cx + holes.diameter), y: ticks(cy + millimetres(1)) }
+          : { x: ticks(cx - millimetres(4)), y: ticks(cy + holes.diameter + millimetres(3)) };
+        return [
+          { kind: "circle", x: ticks(cx), y: ticks(cy), r: ticks(Math.round(holes.diameter / 2)), stroke: "ink" },
+          { kind: "line", x1: ticks(cx - cross), y1: ticks(cy), x2: ticks(cx + cross), y2: ticks(cy), stroke: "ink" },
+          { kind: "line", x1: ticks(cx), y1: ticks(cy - cross), x2: ticks(cx), y2: ticks(cy + cross), stroke: "ink" },
+          { kind: "text", ...words, text: printLength(position, unit), face: "plain", size: SMALL, fill: "pencil" },
+        ];
+      }),
+    ],
+    unit,
+  );
+}

@@ -1,0 +1,206 @@
+import { createRequire } from "node:module";
+import { type Font, openSync } from "fontkit";
+import PDFDocument from "pdfkit";
+import { type Face, INKS, type Mark } from "../core/draw/marks.ts";
+import { svgFile } from "../core/draw/svg.ts";
+import type { Length } from "../core/measure/length.ts";
+import { rectOf } from "../core/measure/rect.ts";
+import type { TrueSheet } from "../core/sheet/true-size.ts";
+import { printPicture } from "./print-picture.ts";
+
+/** Gives a photo's bytes as they were added, or null when there are none. */
+export type PhotoBytes = (photoId: string) => Promise<Buffer | null>;
+
+/** 72 points to the inch (ISO 32000-1), 8128 ticks to the inch. */
+const POINTS_PER_TICK = 72 / 8128;
+const pt = (length: number): number => length * POINTS_PER_TICK;
+const HAIR = 80;
+
+type Prints = ReadonlyMap<string, Buffer>;
+type PictureMark = Extract<Mark, { kind: "picture" }>;
+const printKey = ({ photoId, at }: PictureMark) => `${photoId} ${at.w} ${at.h}`;
+
+const picturesOf = (marks: readonly Mark[]): PictureMark[] =>
+  marks.flatMap((mark) => (mark.kind === "picture" ? [mark] : mark.kind === "group" ? picturesOf(mark.marks) : []));
+
+/** Every print on a sheet at its own size, one after the other so that memory stays small. */
+async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Prints> {
+  const prints = new Map<string, Buffer>();
+  for (const mark of picturesOf(marks)) {
+    if (prints.has(printKey(mark))) continue;
+    const bytes = await bytesOf(mark.photoId);
+    if (bytes) prints.set(printKey(mark), await printPicture(bytes, mark.at.w as Length, mark.at.h as Length));
+  }
+  return prints;
+}
+
+const require = createRequire(import.meta.url);
+const FILES: Record<Face, readonly string[]> = {
+  numeral: ["besley/files/besley-latin-600-normal.woff", "besley/files/besley-latin-ext-600-normal.woff"],
+  typed: [
+    "courier-prime/files/courier-prime-latin-400-normal.woff",
+    "courier-prime/files/courier-prime-latin-ext-400-normal.woff",
+  ],
+  plain: [
+    "hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff",
+    "hanken-grotesk/files/hanken-grotesk-latin-ext-400-normal.woff",
+  ],
+};
+type Shipped = { readonly file: string; readonly font: Font };
+const opened = new Map<Face, Shipped[]>();
+
+/** The files of a face, each opened once. */
+function fontsOf(face: Face): Shipped[] {
+  const known =
+    opened.get(face) ??
+    FILES[face].map((name) => {
+      const file = require.resolve(`@fontsource/${name}`);
+      return { file, font: openSync(file) as Font };
+    });
+  opened.set(face, known);
+  return known;
+}
+
+const SUPER = "⁰¹²³⁴⁵⁶⁷⁸⁹";
+const SUB = "₀₁₂₃₄₅₆₇₈₉";
+
+/** Fractions of small digits and the inch mark in signs that every face has. */
+export const plainSigns = (text: string): string =>
+  text
+    .replace(/(\d?)([⁰¹²³⁴-⁹]+)⁄([₀-₉]+)/g, (_, whole: string, over: string, under: string) => {
+      const digits = (glyphs: string, alphabet: string) => [...glyphs].map((glyph) => alphabet.indexOf(glyph)).join("");
+      return `${whole}${whole ? " " : ""}${digits(over, SUPER)}/${digits(under, SUB)}`;
+    })
+    .replaceAll("″", '"');
+
+/** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
+function runsOf(text: string, face: Face): { file: string; text: string }[] {
+  const fonts = fontsOf(face);
+  const runs: { file: string; text: string }[] = [];
+  for (const letter of plainSigns(text)) {
+    const has = fonts.find(({ font }) => font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0));
+    const [file, said] = has ? [has.file, letter] : [fonts[0]?.file ?? "", "?"];
+    const last = runs.at(-1);
+    if (last?.file === file) last.text += said;
+    else runs.push({ file, text: said });
+  }
+  return runs;
+}
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+function drawText(doc: Doc, mark: Extract<Mark, { kind: "text" }>): void {
+  const runs = runsOf(mark.text, mark.face);
+  const widths = runs.map(({ file, text }) => doc.font(file).fontSize(pt(mark.size)).widthOfString(text));
+  const whole = widths.reduce((sum, width) => sum + width, 0);
+  let x = pt(mark.x) - (mark.anchor === "middle" ? whole / 2 : mark.anchor === "end" ? whole : 0);
+  for (const [at, { file, text }] of runs.entries()) {
+    doc
+      .font(file)
+      .fontSize(pt(mark.size))
+      .fillColor(INKS[mark.fill ?? "ink"])
+      .fillOpacity(1);
+    doc.text(text, x, pt(mark.y), { lineBreak: false, baseline: "alphabetic" });
+    x += widths[at] ?? 0;
+  }
+}
+
+type Shape = Exclude<Mark, { kind: "text" | "picture" | "group" }>;
+
+function outline(doc: Doc, mark: Shape): void {
+  switch (mark.kind) {
+    case "rect": {
+      const { x, y, w, h } = mark.at;
+      if (mark.round) doc.roundedRect(pt(x), pt(y), pt(w), pt(h), pt(mark.round));
+      else doc.rect(pt(x), pt(y), pt(w), pt(h));
+      return;
+    }
+    case "circle":
+      doc.circle(pt(mark.x), pt(mark.y), pt(mark.r));
+      return;
+    case "line":
+      doc.moveTo(pt(mark.x1), pt(mark.y1)).lineTo(pt(mark.x2), pt(mark.y2));
+      return;
+    case "polygon":
+      doc.polygon(...mark.points.map(([x, y]) => [pt(x), pt(y)]));
+      return;
+  }
+}
+
+function drawShape(doc: Doc, mark: Shape): void {
+  const filled = mark.fill !== undefined && mark.fill !== "none";
+  if (!filled && !mark.stroke) return;
+  outline(doc, mark);
+  doc.lineWidth(pt(mark.line ?? HAIR));
+  if (mark.dashed) doc.dash(pt(640), { space: pt(450) });
+  else doc.undash();
+  if (filled) doc.fillColor(INKS[mark.fill ?? "none"]).fillOpacity(mark.solid ?? 1);
+  if (mark.stroke) doc.strokeColor(INKS[mark.stroke]).strokeOpacity(1);
+  if (filled && mark.stroke) doc.fillAndStroke();
+  else if (filled) doc.fill();
+  else doc.stroke();
+}
+
+function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
+  for (const mark of marks) {
+    switch (mark.kind) {
+      case "text":
+        drawText(doc, mark);
+        break;
+      case "picture": {
+        const print = prints.get(printKey(mark));
+        if (!print) break;
+        doc.save();
+        doc.rect(pt(mark.window.x), pt(mark.window.y), pt(mark.window.w), pt(mark.window.h)).clip();
+        doc.fillOpacity(1).image(print, pt(mark.at.x), pt(mark.at.y), { width: pt(mark.at.w), height: pt(mark.at.h) });
+        doc.restore();
+        break;
+      }
+      case "group": {
+        const [dx, dy] = [
+          [0, 0],
+          [mark.h, 0],
+          [mark.w, mark.h],
+          [0, mark.w],
+        ][mark.turn] as [number, number];
+        doc.save();
+        doc.translate(pt(mark.x + dx), pt(mark.y + dy));
+        if (mark.turn !== 0) doc.rotate(mark.turn * 90);
+        draw(doc, mark.marks, prints);
+        doc.restore();
+        break;
+      }
+      default:
+        drawShape(doc, mark);
+    }
+  }
+}
+
+/** A sheet as PDF at true size: one page of the paper's size, everything on it to the tick. */
+export async function sheetPdf(sheet: TrueSheet, bytesOf: PhotoBytes, writtenAt: Date): Promise<Buffer> {
+  const prints = await printsOf(sheet.marks, bytesOf);
+  const doc = new PDFDocument({
+    size: [pt(sheet.paper.w), pt(sheet.paper.h)],
+    margin: 0,
+    info: { Title: sheet.title, CreationDate: writtenAt },
+  });
+  const chunks: Buffer[] = [];
+  const done = new Promise<Buffer>((resolve, reject) => {
+    doc.on("data", (chunk: Buffer) => chunks.push(chunk));
+    doc.on("end", () => resolve(Buffer.concat(chunks)));
+    doc.on("error", reject);
+  });
+  draw(doc, sheet.marks, prints);
+  doc.end();
+  return done;
+}
+
+/** A sheet as one SVG file at true size, its pictures inside it. */
+export async function sheetSvg(sheet: TrueSheet, bytesOf: PhotoBytes): Promise<string> {
+  const prints = await printsOf(sheet.marks, bytesOf);
+  const href = (photoId: string, at: { w: number; h: number }) => {
+    const print = prints.get(`${photoId} ${at.w} ${at.h}`);
+    return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
+  };
+  return svgFile(sheet.marks, rectOf(sheet.paper), sheet.title, href);
+}

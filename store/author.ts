@@ -1,0 +1,7 @@
+/** Who is writing, in which album, and when. */
+export type Author = {
+  readonly householdId: string;
+  readonly albumId: string;
+  readonly memberId: string;
+  readonly at: Date;
+};

@@ -1,0 +1,315 @@
+import { isDeepStrictEqual } from "node:util";
+import { and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
+import type { Leaf, Piece, Side } from "../core/book/leaf.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { lockSlots } from "./album.ts";
+import type { Author } from "./author.ts";
+import { type Db, isForeign, type Transaction } from "./db.ts";
+import { leafColumns, sideRows, toLeaf } from "./leaf-row.ts";
+import { bookChange, day, leaf, member, side } from "./schema/index.ts";
+
+/** What stands in the way of a change to a leaf: who wrote on it since, and when. */
+export type BookClash = { readonly by: string; readonly at: string; readonly version: number };
+export type BookSaved =
+  | { ok: true; version: number }
+  | { ok: false; reason: BookProblem | "not-found" }
+  | { ok: false; reason: "leaf-clash"; bookClash: BookClash };
+
+/** The album's leaves in order, the album locked as every writer does. */
+async function lockLeaves(tx: Transaction, author: Author): Promise<Leaf[] | null> {
+  if (!(await lockSlots(tx, author.householdId, author.albumId))) return null;
+  const rows = await tx.query.leaf.findMany({
+    where: and(eq(leaf.albumId, author.albumId), isNotNull(leaf.position)),
+    orderBy: asc(leaf.position),
+    with: { sides: true },
+  });
+  return rows.map(toLeaf);
+}
+
+/** What jsonb gives back has its keys in another order, so texts do not compare. */
+const same = isDeepStrictEqual;
+const orderOf = (leaves: readonly Leaf[]) => leaves.map(({ id }) => id);
+
+/** Writes what differs between two readings of the book: new and changed leaves, those that left, the order. */
+async function writeBook(
+  tx: Transaction,
+  { albumId, at, memberId }: Author,
+  before: readonly Leaf[],
+  after: readonly Leaf[],
+): Promise<Record<string, number>> {
+  const was = new Map(before.map((each) => [each.id, each]));
+  const now = new Set(orderOf(after));
+  const by = { updatedAt: at, updatedBy: memberId };
+  const made: Record<string, number> = {};
+  for (const { id, version } of before) {
+    if (now.has(id)) continue;
+    made[id] = version + 1;
+    await tx
+      .update(leaf)
+      .set({ position: null, deletedAt: at, version: version + 1, ...by })
+      .where(eq(leaf.id, id));
+  }
+  for (const [position, each] of after.entries()) {
+    const old = was.get(each.id);
+    if (old && same({ ...old, version: 0 }, { ...each, version: 0 })) {
+      if (before[position]?.id !== each.id) await tx.update(leaf).set({ position }).where(eq(leaf.id, each.id));
+      continue;
+    }
+    const version = (old?.version ?? each.version) + 1;
+    made[each.id] = version;
+    const columns = { ...leafColumns(each), position, version, deletedAt: null, ...by };
+    await tx
+      .insert(leaf)
+      .values({ id: each.id, albumId, ...columns })
+      .onConflictDoUpdate({ target: leaf.id, set: columns, setWhere: eq(leaf.albumId, albumId) });
+    for (const { leafId, face, ...row } of sideRows(albumId, each)) {
+      await tx
+        .insert(side)
+        .values({ leafId, face, ...row })
+        .onConflictDoUpdate({ target: [side.leafId, side.face], set: row, setWhere: eq(side.albumId, albumId) });
+    }
+  }
+  return made;
+}
+
+/** Writes a change of the book and keeps how it was before, so that it can be taken back. */
+async function changeLeaves(
+  tx: Transaction,
+  author: Author,
+  act: string,
+  before: readonly Leaf[],
+  after: readonly Leaf[],
+): Promise<Record<string, number>> {
+  const made = await writeBook(tx, author, before, after);
+  const [order, now] = [orderOf(before), orderOf(after)];
+  await tx.insert(bookChange).values({
+    act,
+    albumId: author.albumId,
+    memberId: author.memberId,
+    at: author.at,
+    made,
+    order: same(order, now) ? null : now,
+    before: { leaves: before.filter(({ id }) => id in made), order },
+  });
+  return made;
+}
+
+/** Lays out the fronts of pages' leaves as part of an act that began with their days; a page without a leaf is passed over. */
+export async function arrangePages(
+  tx: Transaction,
+  author: Author,
+  act: string,
+  pages: readonly { dayId: string; pieces: readonly Piece[] }[],
+): Promise<void> {
+  const before = await lockLeaves(tx, author);
+  if (!before) return;
+  const piecesOf = new Map(pages.map(({ dayId, pieces }) => [dayId, pieces]));
+  const after = before.map((each): Leaf => {
+    const pieces = each.of.kind === "page" ? piecesOf.get(each.of.dayId) : undefined;
+    return pieces ? { ...each, front: { ...each.front, pieces } } : each;
+  });
+  if (!same(before, after)) await changeLeaves(tx, author, act, before, after);
+}
+
+/** Who wrote a leaf last, for the one who comes second. */
+async function lastWrite(tx: Transaction, leafId: string, version: number): Promise<BookClash> {
+  const [row] = await tx
+    .select({ by: member.name, at: leaf.updatedAt })
+    .from(leaf)
+    .leftJoin(member, eq(member.id, leaf.updatedBy))
+    .where(eq(leaf.id, leafId));
+  return { by: row?.by ?? "somebody", at: (row?.at ?? new Date(0)).toISOString(), version };
+}
+
+/**
+ * Applies one edit to the album's book. `base` is the version of the leaf that the keeper saw; a leaf written since is
+ * told, and nothing is changed. Changes of different leaves pass each other; so does moving a leaf.
+ */
+export async function saveBookEdit(db: Db, author: Author, base: number | null, edit: BookEdit): Promise<BookSaved> {
+  try {
+    return await db.transaction(async (tx) => {
+      const before = await lockLeaves(tx, author);
+      if (!before) return { ok: false, reason: "not-found" };
+      const applied = applyBookEdit(before, edit);
+      if (!applied.ok) return applied;
+      const [touched = ""] = leavesTouched(edit);
+      const seen = before.find(({ id }) => id === touched)?.version ?? 0;
+      if (same(applied.leaves, before)) return { ok: true, version: seen };
+      if (base !== null && edit.kind !== "move-leaf" && seen > base)
+        return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, touched, seen) };
+      const made = await changeLeaves(tx, author, crypto.randomUUID(), before, applied.leaves);
+      return { ok: true, version: made[touched] ?? seen };
+    });
+  } catch (error) {
+    // A side given to a day of another album, or a leaf id that is somebody else's: as if it were not there.
+    if (isForeign(error)) return { ok: false, reason: "not-found" };
+    throw error;
+  }
+}
+
+export type LatestBookChange = { readonly id: string; readonly act: string; readonly at: Date };
+
+export async function latestBookChange(
+  tx: Transaction,
+  { albumId, memberId }: Author,
+): Promise<LatestBookChange | null> {
+  const [row] = await tx
+    .select({ id: bookChange.id, act: bookChange.act, at: bookChange.at })
+    .from(bookChange)
+    .where(and(eq(bookChange.albumId, albumId), eq(bookChange.memberId, memberId), eq(bookChange.settled, false)))
+    .orderBy(desc(bookChange.at))
+    .limit(1);
+  return row ?? null;
+}
+
+/** Takes a change to the book back; refused when a leaf it wrote, or the order it made, has been changed since. */
+export async function undoBookChange(tx: Transaction, author: Author, id: string): Promise<boolean> {
+  const now = await lockLeaves(tx, author);
+  const [change] = await tx.select().from(bookChange).where(eq(bookChange.id, id));
+  if (!now || !change) return false;
+  const gone = await tx
+    .select({ id: leaf.id, version: leaf.version })
+    .from(leaf)
+    .where(and(eq(leaf.albumId, author.albumId), isNull(leaf.position)));
+  const versions = new Map([...now, ...gone].map((each) => [each.id, each.version]));
+  if (Object.entries(change.made).some(([leafId, version]) => versions.get(leafId) !== version)) return false;
+  const { order } = change;
+  if (order && !same(order, orderOf(now))) return false;
+  const old = new Map(change.before.leaves.map((each) => [each.id, each]));
+  const back = (each: Leaf): Leaf => {
+    const was = old.get(each.id);
+    return was ? { ...was, version: each.version } : each;
+  };
+  const byId = new Map(now.map((each) => [each.id, back(each)]));
+  for (const [leafId, was] of old)
+    if (!byId.has(leafId)) byId.set(leafId, { ...was, version: versions.get(leafId) ?? was.version });
+  const restored = (order ? change.before.order : orderOf(now)).flatMap((each) => byId.get(each) ?? []);
+  await writeBook(tx, author, now, restored);
+  await tx.update(bookChange).set({ settled: true }).where(eq(bookChange.id, id));
+  return true;
+}
+
+/** Where a new leaf of a day goes: after every leaf of that day or an earlier one. */
+function placeFor(leaves: readonly Leaf[], dates: ReadonlyMap<string, CalendarDate>, date: CalendarDate): number {
+  const dateOf = (each: Leaf): CalendarDate | undefined => {
+    if (each.of.kind !== "own") return dates.get(each.of.dayId);
+    const owner = [each.front, each.back].map((one: Side) => one.owner).find(({ kind }) => kind === "day");
+    return owner?.kind === "day" ? dates.get(owner.dayId) : undefined;
+  };
+  const front = leaves.findLastIndex((each) =>
+    [each.front, each.back].some(({ owner }) => owner.kind === "matter" && owner.matter !== "closing"),
+  );
+  const last = leaves.findLastIndex((each) => (dateOf(each) ?? "9999") <= date);
+  if (last >= 0) return last + 1;
+  return leaves.slice(0, front + 1).every((each) => dateOf(each) === undefined) ? front + 1 : 0;
+}
+
+const newLeaf = (of: Leaf["of"], dayId: string): Leaf => {
+  const mine: Side = { owner: { kind: "day", dayId }, pieces: null };
+  return { id: crypto.randomUUID(), version: 0, of, drop: null, liftsOff: false, front: mine, back: mine };
+};
+
+/** What of a day makes leaves. */
+type Leafed = { readonly foundation: unknown; readonly inserts: readonly { readonly id: string }[] };
+
+/**
+ * Keeps the book's leaves with their days: a day that is given a page or an insert gets its leaf, one that loses it sees
+ * the leaf go to the tray with everything laid on it, and come back as it was. The album is locked by the caller.
+ */
+export async function followDay(
+  tx: Transaction,
+  author: Author,
+  dayId: string,
+  before: Leafed,
+  after: Leafed,
+): Promise<void> {
+  const inserts = { was: new Set(before.inserts.map(({ id }) => id)), is: new Set(after.inserts.map(({ id }) => id)) };
+  const added = after.inserts.filter(({ id }) => !inserts.was.has(id));
+  const lost = before.inserts.filter(({ id }) => !inserts.is.has(id));
+  const page = (before.foundation === null ? 0 : 1) - (after.foundation === null ? 0 : 1);
+  if (added.length === 0 && lost.length === 0 && page === 0) return;
+  const leaves = await lockLeaves(tx, author);
+  if (!leaves) return;
+  const wanted: Leaf["of"][] = [
+    ...added.map(({ id }): Leaf["of"] => ({ kind: "insert", dayId, insertId: id })),
+    ...(page < 0 ? [{ kind: "page", dayId } as const] : []),
+  ];
+  const isLost = ({ of }: Leaf) =>
+    (of.kind === "insert" && lost.some(({ id }) => id === of.insertId)) ||
+    (of.kind === "page" && of.dayId === dayId && page > 0);
+  let next = leaves.filter((each) => !isLost(each));
+  const rows = await tx.select({ id: day.id, date: day.date }).from(day).where(eq(day.albumId, author.albumId));
+  const dates = new Map(rows.map(({ id, date }) => [id, date]));
+  const date = dates.get(dayId);
+  if (!date) return;
+  for (const of of wanted) {
+    if (next.some((each) => same(each.of, of))) continue;
+    const leafOf = (await fromTray(tx, author.albumId, of)) ?? newLeaf(of, dayId);
+    // An insert lies over its day's page; anything else comes after the day's other leaves.
+    const own =
+      of.kind === "insert" ? next.findIndex((each) => each.of.kind === "page" && each.of.dayId === dayId) : -1;
+    const place = own >= 0 ? own : placeFor(next, dates, date);
+    next = [...next.slice(0, place), leafOf, ...next.slice(place)];
+  }
+  await writeBook(tx, author, leaves, next);
+}
+
+/** The leaf of this material that lies in the tray, the latest first. */
+async function fromTray(tx: Transaction, albumId: string, of: Leaf["of"]): Promise<Leaf | null> {
+  if (of.kind === "own") return null;
+  const found = await tx.query.leaf.findFirst({
+    where: and(
+      eq(leaf.albumId, albumId),
+      isNull(leaf.position),
+      eq(leaf.kind, of.kind),
+      eq(leaf.dayId, of.dayId),
+      of.kind === "insert" ? eq(leaf.insertId, of.insertId) : undefined,
+    ),
+    orderBy: desc(leaf.deletedAt),
+    with: { sides: true },
+  });
+  return found ? toLeaf(found) : null;
+}
+
+/** Puts a leaf from the tray back into the book, by its day's date or at the end. False when it is not there. */
+export async function putLeafBack(db: Db, author: Author, leafId: string): Promise<boolean> {
+  return db.transaction(async (tx) => {
+    const leaves = await lockLeaves(tx, author);
+    const found = await tx.query.leaf.findFirst({
+      where: and(eq(leaf.id, leafId), eq(leaf.albumId, author.albumId), isNull(leaf.position)),
+      with: { sides: true },
+    });
+    if (!leaves || !found) return false;
+    const rows = await tx.select({ id: day.id, date: day.date }).from(day).where(eq(day.albumId, author.albumId));
+    const dates = new Map(rows.map(({ id, date }) => [id, date]));
+    const back = toLeaf(found);
+    const date = back.of.kind === "own" ? undefined : dates.get(back.of.dayId);
+    const place = date ? placeFor(leaves, dates, date) : leaves.length;
+    await writeBook(tx, author, leaves, [...leaves.slice(0, place), back, ...leaves.slice(place)]);
+    return true;
+  });
+}
+
+/** Gives a day that has a page but no leaf for it, because that lies in the tray, its leaf back or a new one. */
+export async function givePlace(db: Db, author: Author, dayId: string): Promise<boolean> {
+  return db.transaction(async (tx) => {
+    const leaves = await lockLeaves(tx, author);
+    const [row] = await tx
+      .select({ date: day.date, foundation: day.foundation })
+      .from(day)
+      .where(and(eq(day.id, dayId), eq(day.albumId, author.albumId)));
+    if (!leaves || !row?.foundation) return false;
+    const of: Leaf["of"] = { kind: "page", dayId };
+    if (leaves.some((each) => same(each.of, of))) return true;
+    const rows = await tx.select({ id: day.id, date: day.date }).from(day).where(eq(day.albumId, author.albumId));
+    const place = placeFor(leaves, new Map(rows.map(({ id, date }) => [id, date])), row.date);
+    const placed = (await fromTray(tx, author.albumId, of)) ?? newLeaf(of, dayId);
+    await writeBook(tx, author, leaves, [...leaves.slice(0, place), placed, ...leaves.slice(place)]);
+    return true;
+  });
+}
+
+/** Counts every album of a household as changed: something they share, such as a pocket layout, is no longer the same. */
+export const touchAlbums = (tx: Transaction, householdId: string) =>
+  tx.execute(sql`update album set revision = revision where household_id = ${householdId}`);

@@ -1,0 +1,200 @@
+import { sql } from "drizzle-orm";
+import {
+  boolean,
+  check,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from "drizzle-orm/pg-core";
+import type { AlbumFormat } from "../../core/album/model.ts";
+import type { LayoutNode } from "../../core/book/layout.ts";
+import type { Face, Leaf, Matter, Piece, Stock } from "../../core/book/leaf.ts";
+import type { Template, TemplatePiece } from "../../core/book/template.ts";
+import type { Length, Unit } from "../../core/measure/length.ts";
+import { album, day, dayInsert } from "./album.ts";
+import { household, member } from "./household.ts";
+
+const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
+const length = (name: string) => integer(name).$type<Length>();
+
+/** A leaf of an album's book. Its material is said by its day, by the insert it is, or by its own `stock`. */
+export const leaf = pgTable(
+  "leaf",
+  {
+    id: uuid("id").primaryKey(),
+    albumId: uuid("album_id")
+      .notNull()
+      .references(() => album.id, { onDelete: "cascade" }),
+    /** Its place from 0, without gaps, as a trigger checks at the end of a transaction; null while in the tray. */
+    position: integer("position"),
+    kind: text("kind").$type<Leaf["of"]["kind"]>().notNull(),
+    dayId: uuid("day_id"),
+    insertId: uuid("insert_id").references(() => dayInsert.id, { onDelete: "cascade" }),
+    stock: jsonb("stock").$type<Stock>(),
+    drop: length("drop"),
+    liftsOff: boolean("lifts_off").notNull().default(false),
+    version: integer("version").notNull().default(0),
+    updatedAt: instant("updated_at"),
+    updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),
+    deletedAt: instant("deleted_at"),
+  },
+  (table) => [
+    // Deferred in the migration, so that neighbours can exchange places within one transaction.
+    unique("leaf_place_once").on(table.albumId, table.position),
+    unique("leaf_of_album").on(table.id, table.albumId),
+    unique("leaf_insert_once").on(table.insertId),
+    foreignKey({
+      name: "leaf_day",
+      columns: [table.dayId, table.albumId],
+      foreignColumns: [day.id, day.albumId],
+    }).onDelete("cascade"),
+    check(
+      "leaf_placed",
+      sql`(${table.position} is null) = (${table.deletedAt} is not null) and coalesce(${table.position}, 0) >= 0`,
+    ),
+    check(
+      "leaf_material",
+      sql`case ${table.kind}
+        when 'page' then ${table.dayId} is not null and ${table.insertId} is null and ${table.stock} is null
+        when 'insert' then ${table.dayId} is not null and ${table.insertId} is not null and ${table.stock} is null
+        when 'own' then ${table.dayId} is null and ${table.insertId} is null and ${table.stock} is not null
+        else false end`,
+    ),
+  ],
+);
+
+/** One of the two sides of a leaf: one owner at most, and what lies on it. */
+export const side = pgTable(
+  "side",
+  {
+    leafId: uuid("leaf_id").notNull(),
+    albumId: uuid("album_id").notNull(),
+    face: text("face").$type<Face>().notNull(),
+    dayId: uuid("day_id"),
+    matter: text("matter").$type<Matter>(),
+    pieces: jsonb("pieces").$type<Piece[]>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.leafId, table.face] }),
+    foreignKey({
+      name: "side_leaf",
+      columns: [table.leafId, table.albumId],
+      foreignColumns: [leaf.id, leaf.albumId],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "side_day",
+      columns: [table.dayId, table.albumId],
+      foreignColumns: [day.id, day.albumId],
+    }).onDelete("cascade"),
+    index("side_day_of").on(table.dayId),
+    check("side_face", sql`${table.face} in ('front', 'back')`),
+    check("side_one_owner", sql`num_nonnulls(${table.dayId}, ${table.matter}) <= 1`),
+  ],
+);
+
+/** A candidate arrangement of a side, beside the one that is kept. */
+export const tryOut = pgTable(
+  "try_out",
+  {
+    id: uuid("id").primaryKey(),
+    leafId: uuid("leaf_id").notNull(),
+    face: text("face").$type<Face>().notNull(),
+    name: text("name").notNull(),
+    pieces: jsonb("pieces").$type<Piece[]>().notNull(),
+    version: integer("version").notNull().default(0),
+    madeAt: instant("made_at").notNull(),
+    deletedAt: instant("deleted_at"),
+  },
+  (table) => [
+    foreignKey({
+      name: "try_out_side",
+      columns: [table.leafId, table.face],
+      foreignColumns: [side.leafId, side.face],
+    }).onDelete("cascade"),
+    index("try_out_of").on(table.leafId, table.face),
+  ],
+);
+
+/** Leaves as they were before a change to the book, and the order they stood in. */
+export type BookBefore = { readonly leaves: readonly Leaf[]; readonly order: readonly string[] };
+
+/** Every change to an album's book: which leaves it wrote, which versions it made, and how they were before. */
+export const bookChange = pgTable(
+  "book_change",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    /** Shared with the changes of days that were made in one go with it. */
+    act: uuid("act").notNull(),
+    albumId: uuid("album_id")
+      .notNull()
+      .references(() => album.id, { onDelete: "cascade" }),
+    memberId: uuid("member_id").references(() => member.id, { onDelete: "set null" }),
+    at: instant("at").notNull(),
+    /** The version each leaf had after it, by leaf. */
+    made: jsonb("made").$type<Record<string, number>>().notNull(),
+    /** The order it left, when it changed the order. */
+    order: jsonb("order").$type<string[]>(),
+    before: jsonb("before").$type<BookBefore>().notNull(),
+    settled: boolean("settled").notNull().default(false),
+  },
+  (table) => [index("book_change_of").on(table.albumId, table.at)],
+);
+
+/** A household's own pocket layout, for any page of its size. */
+export const pocketLayout = pgTable(
+  "pocket_layout",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    name: text("name").notNull(),
+    pageW: length("page_w").notNull(),
+    pageH: length("page_h").notNull(),
+    margin: length("margin").notNull(),
+    root: jsonb("root").$type<LayoutNode>().notNull(),
+  },
+  (table) => [
+    index("pocket_layout_household").on(table.householdId),
+    check("pocket_layout_size", sql`${table.pageW} > 0 and ${table.pageH} > 0 and ${table.margin} >= 0`),
+  ],
+);
+
+/** A foundation page a household has made, to make again. */
+export const template = pgTable(
+  "template",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    name: text("name").notNull(),
+    pageW: length("page_w").notNull(),
+    pageH: length("page_h").notNull(),
+    kind: text("kind").$type<Template["kind"]>().notNull(),
+    layout: text("layout"),
+    pieces: jsonb("pieces").$type<TemplatePiece[]>().notNull(),
+  },
+  (table) => [index("template_household").on(table.householdId)],
+);
+
+/** A book measured once, to start other albums from. Albums keep a measured copy of their own. */
+export const measuredFormat = pgTable(
+  "measured_format",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    unit: text("unit").$type<Unit>().notNull(),
+    format: jsonb("format").$type<AlbumFormat>().notNull(),
+  },
+  (table) => [index("measured_format_household").on(table.householdId)],
+);

@@ -1,0 +1,128 @@
+import { isDeepStrictEqual } from "node:util";
+import { and, eq, isNull } from "drizzle-orm";
+import type { Face, Piece } from "../core/book/leaf.ts";
+import { lockSlots } from "./album.ts";
+import type { Author } from "./author.ts";
+import { type BookSaved, saveBookEdit } from "./book.ts";
+import type { Db, Transaction } from "./db.ts";
+import { leaf, tryOut } from "./schema/index.ts";
+
+/** The most candidates that wait beside the kept one: more cannot be told apart. */
+export const MOST_TRY_OUTS = 2;
+const NAMES = ["B", "C"] as const;
+
+export type TryOutSaved =
+  | { ok: true; version: number }
+  | { ok: false; reason: "not-found" | "too-many-try-outs" }
+  | { ok: false; reason: "changed-since" };
+
+/** The leaf, if it is in the author's album and book; touched, so that the album counts as changed. */
+async function touchLeaf(tx: Transaction, author: Author, leafId: string): Promise<boolean> {
+  if (!(await lockSlots(tx, author.householdId, author.albumId))) return false;
+  const rows = await tx
+    .update(leaf)
+    .set({ updatedAt: author.at, updatedBy: author.memberId })
+    .where(and(eq(leaf.id, leafId), eq(leaf.albumId, author.albumId), isNull(leaf.deletedAt)))
+    .returning({ id: leaf.id });
+  return rows.length > 0;
+}
+
+const waiting = (leafId: string, face: Face) =>
+  and(eq(tryOut.leafId, leafId), eq(tryOut.face, face), isNull(tryOut.deletedAt));
+
+/** Sets a candidate beside the arrangement of a side. Sent twice, it is there once. */
+export async function addTryOut(
+  db: Db,
+  author: Author,
+  given: { id: string; leafId: string; face: Face; pieces: readonly Piece[] },
+): Promise<TryOutSaved> {
+  return db.transaction(async (tx) => {
+    if (!(await touchLeaf(tx, author, given.leafId))) return { ok: false, reason: "not-found" };
+    const present = await tx
+      .select({ id: tryOut.id, name: tryOut.name })
+      .from(tryOut)
+      .where(waiting(given.leafId, given.face));
+    if (present.some(({ id }) => id === given.id)) return { ok: true, version: 0 };
+    if (present.length >= MOST_TRY_OUTS) return { ok: false, reason: "too-many-try-outs" };
+    const name = NAMES.find((each) => present.every((one) => one.name !== each)) ?? "B";
+    await tx
+      .insert(tryOut)
+      .values({ ...given, pieces: [...given.pieces], name, madeAt: author.at })
+      .onConflictDoNothing();
+    return { ok: true, version: 0 };
+  });
+}
+
+/** The try-out and its side, if it waits in the author's album. */
+async function findTryOut(tx: Transaction, author: Author, id: string): Promise<typeof tryOut.$inferSelect | null> {
+  const [row] = await tx
+    .select()
+    .from(tryOut)
+    .where(and(eq(tryOut.id, id), isNull(tryOut.deletedAt)))
+    .for("update");
+  return row && (await touchLeaf(tx, author, row.leafId)) ? row : null;
+}
+
+/** Lays a candidate out anew; refused when another window has done so since `base`. */
+export async function arrangeTryOut(
+  db: Db,
+  author: Author,
+  id: string,
+  base: number | null,
+  pieces: readonly Piece[],
+): Promise<TryOutSaved> {
+  return db.transaction(async (tx) => {
+    const row = await findTryOut(tx, author, id);
+    if (!row) return { ok: false, reason: "not-found" };
+    if (isDeepStrictEqual(row.pieces, pieces)) return { ok: true, version: row.version };
+    if (base !== null && row.version > base) return { ok: false, reason: "changed-since" };
+    await tx
+      .update(tryOut)
+      .set({ pieces: [...pieces], version: row.version + 1 })
+      .where(eq(tryOut.id, id));
+    return { ok: true, version: row.version + 1 };
+  });
+}
+
+/** Puts a candidate in the tray. */
+export async function dropTryOut(db: Db, author: Author, id: string): Promise<TryOutSaved> {
+  return db.transaction(async (tx) => {
+    const row = await findTryOut(tx, author, id);
+    if (!row) return { ok: false, reason: "not-found" };
+    await tx.update(tryOut).set({ deletedAt: author.at }).where(eq(tryOut.id, id));
+    return { ok: true, version: row.version };
+  });
+}
+
+/**
+ * Keeps one arrangement of a side: the candidate `id`, or with null the one that lies there. The others, and what lay
+ * there before, wait in the tray. What was there is written as a change of the book, so it can be taken back.
+ */
+export async function keepTryOut(
+  db: Db,
+  author: Author,
+  leafId: string,
+  face: Face,
+  id: string | null,
+): Promise<BookSaved> {
+  const settled = await db.transaction(async (tx) => {
+    if (!(await touchLeaf(tx, author, leafId))) return null;
+    const rows = await tx.select().from(tryOut).where(waiting(leafId, face));
+    const kept = rows.find((row) => row.id === id);
+    if (id !== null && !kept) return null;
+    const found = await tx.query.side.findFirst({
+      where: (table, { and: both, eq: is }) => both(is(table.leafId, leafId), is(table.face, face)),
+    });
+    await tx.update(tryOut).set({ deletedAt: author.at }).where(waiting(leafId, face));
+    if (kept && found?.pieces) {
+      await tx.insert(tryOut).values({
+        id: crypto.randomUUID(),
+        ...{ leafId, face, name: "A", pieces: found.pieces, madeAt: author.at, deletedAt: author.at },
+      });
+    }
+    return { pieces: kept?.pieces ?? null };
+  });
+  if (!settled) return { ok: false, reason: "not-found" };
+  if (!settled.pieces) return { ok: true, version: 0 };
+  return saveBookEdit(db, author, null, { kind: "arrange", leaf: leafId, face, pieces: settled.pieces });
+}
