@@ -11,6 +11,7 @@ import { keepPhoto } from "../store/photo.ts";
 import { household, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
 import { dayOf, type Story } from "./day-maker.ts";
+import { layOutLantern } from "./lantern-book.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
 import { paint } from "./pictures/paint.ts";
 
@@ -50,7 +51,7 @@ async function seedAlbum(
   plan: AlbumPlan,
   stories: Record<string, Story>,
   shape: { skipped?: string[]; merged?: [string, string] },
-): Promise<void> {
+): Promise<string> {
   const days: ImportedDay[] = await Promise.all(
     datesOf(plan.span).map(async (date) => {
       const key = date.slice(8);
@@ -66,7 +67,7 @@ async function seedAlbum(
       };
     }),
   );
-  await importAlbum(db, householdId, crypto.randomUUID(), plan, days);
+  return importAlbum(db, householdId, crypto.randomUUID(), plan, days);
 }
 
 /**
@@ -82,7 +83,11 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
     .values({ name: "Orrin Skerry", timeZone: "Europe/London", fixedNow: DEMO_NOW, isDemo: false })
     .returning();
   if (!home) throw new Error("insert returned nothing");
-  await db.insert(member).values(["Petra Vane", "Tobiah"].map((name) => ({ householdId: home.id, name })));
+  const [petra] = await db
+    .insert(member)
+    .values(["Petra Vane", "Tobiah"].map((name) => ({ householdId: home.id, name })))
+    .returning({ id: member.id });
+  if (!petra) throw new Error("insert returned nothing");
   await seedAlbum(
     db,
     home.id,
@@ -90,7 +95,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
     CIDER_MONTH,
     { skipped: QUIET },
   );
-  await seedAlbum(
+  const lantern = await seedAlbum(
     db,
     home.id,
     planOf("ring-6x8", { title: "Lantern Month", numbering: "date", start: "2026-12-01", end: "2026-12-31" }),
@@ -104,6 +109,8 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
     {},
     {},
   );
+  const at = new Date(`${DEMO_NOW}:00Z`);
+  await layOutLantern(db, { householdId: home.id, albumId: lantern, memberId: petra.id, at });
   // Marked last: a seed broken off half-way is not taken for the demo.
   await db.update(household).set({ isDemo: true }).where(eq(household.id, home.id));
 }

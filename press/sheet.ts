@@ -3,7 +3,7 @@ import { type Font, openSync } from "fontkit";
 import PDFDocument from "pdfkit";
 import { type Face, INKS, type Mark } from "../core/draw/marks.ts";
 import { svgFile } from "../core/draw/svg.ts";
-import type { Length } from "../core/measure/length.ts";
+import { type Length, plainFractions } from "../core/measure/length.ts";
 import { rectOf } from "../core/measure/rect.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
 import { printPicture } from "./print-picture.ts";
@@ -61,23 +61,11 @@ function fontsOf(face: Face): Shipped[] {
   return known;
 }
 
-const SUPER = "⁰¹²³⁴⁵⁶⁷⁸⁹";
-const SUB = "₀₁₂₃₄₅₆₇₈₉";
-
-/** Fractions of small digits and the inch mark in signs that every face has. */
-export const plainSigns = (text: string): string =>
-  text
-    .replace(/(\d?)([⁰¹²³⁴-⁹]+)⁄([₀-₉]+)/g, (_, whole: string, over: string, under: string) => {
-      const digits = (glyphs: string, alphabet: string) => [...glyphs].map((glyph) => alphabet.indexOf(glyph)).join("");
-      return `${whole}${whole ? " " : ""}${digits(over, SUPER)}/${digits(under, SUB)}`;
-    })
-    .replaceAll("″", '"');
-
 /** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
 function runsOf(text: string, face: Face): { file: string; text: string }[] {
   const fonts = fontsOf(face);
   const runs: { file: string; text: string }[] = [];
-  for (const letter of plainSigns(text)) {
+  for (const letter of plainFractions(text).replaceAll("″", '"')) {
     const has = fonts.find(({ font }) => font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0));
     const [file, said] = has ? [has.file, letter] : [fonts[0]?.file ?? "", "?"];
     const last = runs.at(-1);

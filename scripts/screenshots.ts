@@ -82,6 +82,28 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "day-parade": { as: DESK, to: day("2026-12-12") },
   "day-shared": { as: DESK, to: day("2026-12-13") },
   tray: { as: DESK, to: go("/tray") },
+  book: { as: DESK, to: place("book") },
+  "book-night": { as: NIGHT, to: place("book") },
+  "book-phone": { as: PHONE, to: place("book") },
+  "try-outs": {
+    as: DESK,
+    to: async (page) => {
+      await day("2026-12-12")(page);
+      await page.getByRole("link", { name: "1 try-out waits" }).click();
+      await page.waitForURL(/leaves/);
+    },
+  },
+  rhythm: { as: DESK, to: place("rhythm") },
+  foundations: { as: DESK, to: place("foundations") },
+  layouts: { as: DESK, to: place("layouts") },
+  measure: { as: DESK, to: place("measure") },
+  "measure-tides": {
+    as: DESK,
+    to: async (page) => {
+      await open("Twelve Tides")(page);
+      await page.goto(page.url().replace(/month.*/, "measure"));
+    },
+  },
 };
 
 const browser = await chromium.launch(CHROMIUM);

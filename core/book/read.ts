@@ -277,8 +277,9 @@ export function wholeLeaf(sheet: Pick<Sheet, "page" | "inProtector">, format: Al
     const side = Math.round(extraW / 2);
     return rect(-side, -Math.min(format.margin, extraH), page.w + extraW, page.h + extraH);
   }
-  const margin = Math.min(format.margin, extraW);
-  const free = extraW - margin;
-  const x = face === "front" ? -(margin + Math.floor(free / 2)) : -Math.ceil(free / 2);
+  // What the margin leaves lies half on each side of the page; the opening is never wider than its protector.
+  const free = Math.max(0, extraW - format.margin);
+  const beyond = Math.min(extraW, Math.max(Math.floor(free / 2), Math.ceil((format.opening.w - format.nominal.w) / 2)));
+  const x = face === "front" ? beyond - extraW : -beyond;
   return rect(x, -Math.round(extraH / 2), page.w + extraW, page.h + extraH);
 }

@@ -13,6 +13,8 @@ export const INKS = {
   brass: "#9a6f1e",
   mat: "#d9cdb8",
   kraft: "#d8c3a0",
+  /** What is seen through a punched hole: the mat. */
+  hole: "#2b444c",
   ember: "#b03f17",
 } as const;
 export type Ink = keyof typeof INKS;

@@ -54,7 +54,7 @@ export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
       }),
     ),
     ...holes.map(
-      ({ x, y, diameter }): Mark => ({ kind: "circle", x, y, r: t(diameter / 2), fill: "pencil", stroke: "hair" }),
+      ({ x, y, diameter }): Mark => ({ kind: "circle", x, y, r: t(diameter / 2), fill: "hole", stroke: "hair" }),
     ),
   ];
 }
@@ -136,7 +136,7 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
     }
     case "numeral": {
       const letters = Math.max(1, [...label].length);
-      const high = Math.min(h * 0.72, (w * 0.86) / (letters * 0.62));
+      const high = Math.min(h * 0.6, (w * 0.8) / (letters * 0.62));
       return [
         { kind: "rect", at, fill: "film", solid: 0.9 },
         {
@@ -159,7 +159,7 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
     case "filler":
       return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h })];
     case "mat":
-      return [{ kind: "rect", at, fill: "mat" }];
+      return [{ kind: "rect", at, fill: "mat" }, caption(what.name, { w, h })];
     case "overlay":
       return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }];
     case "embellishment":
@@ -197,7 +197,7 @@ function tagMarks({ w, h }: Size): Mark[] {
 }
 
 function caption(text: string, { w, h }: Size): Mark {
-  const high = Math.max(1, Math.min(h * 0.3, w / (Math.max(3, text.length) * 0.62), millimetres(6)));
+  const high = Math.max(1, Math.min(h * 0.3, w / (Math.max(3, text.length) * 0.62), millimetres(8)));
   return {
     kind: "text",
     x: t(w / 2),

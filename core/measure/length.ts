@@ -152,3 +152,10 @@ export function sayLength(length: Length, unit: Unit): string {
   const near = Math.round(length / step) * step;
   return printLength(ticks(near === 0 && length !== 0 ? Math.sign(length) * step : near), unit);
 }
+
+/** Fractions of small digits written with plain ones, `3⁷⁄₃₂` as `3 7/32`, for faces and places too small for those. */
+export const plainFractions = (text: string): string =>
+  text.replace(/(\d?)([⁰¹²³⁴-⁹]+)⁄([₀-₉]+)/g, (_, whole: string, over: string, under: string) => {
+    const digits = (glyphs: string, alphabet: string) => [...glyphs].map((glyph) => alphabet.indexOf(glyph)).join("");
+    return `${whole}${whole ? " " : ""}${digits(over, SUPERSCRIPT)}/${digits(under, SUBSCRIPT)}`;
+  });

@@ -17,12 +17,14 @@ type Props = {
   readonly unit: Unit;
   readonly onArrange: (pieces: readonly Piece[] | null) => void;
   readonly onFlip?: (() => void) | undefined;
+  /** How many candidates wait beside this side. */
+  readonly waiting: number;
   readonly onTryOut?: (() => void) | undefined;
   readonly onTemplate?: (() => void) | undefined;
 };
 
 /** What can be done with a side, what on it wants doing first. */
-export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, onTryOut, onTemplate }: Props) {
+export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, waiting, onTryOut, onTemplate }: Props) {
   const { read, face } = board;
   const side = read[face];
   const { id } = read.leaf;
@@ -66,17 +68,28 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, onTr
         </a>
       )}
       {real && onTemplate && <MatButton onClick={onTemplate}>Keep as a template</MatButton>}
-      {real && onTryOut && <MatButton onClick={onTryOut}>Try another</MatButton>}
-      {real && !side.auto && <MatButton onClick={() => onArrange(null)}>Lay it out anew</MatButton>}
-      {real && (
-        <a href={file("pdf")} download className="mat-button">
-          Print, PDF
+      {real && waiting > 0 && (
+        <a href={`/albums/${albumId}/leaves/${id}/${face}`} className="mat-button mat-button-strong">
+          {waiting} {waiting === 1 ? "try-out waits" : "try-outs wait"}
         </a>
       )}
+      {real && waiting === 0 && onTryOut && <MatButton onClick={onTryOut}>Try another</MatButton>}
+      {real && !side.auto && <MatButton onClick={() => onArrange(null)}>Lay it out anew</MatButton>}
       {real && (
-        <a href={file("svg")} download className="mat-button">
-          SVG
-        </a>
+        <DropdownMenu.Root modal={false}>
+          <DropdownMenu.Trigger className="mat-button">Print</DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content className="menu" side="top" align="end" sideOffset={6}>
+              {(["pdf", "svg"] as const).map((ending) => (
+                <DropdownMenu.Item key={ending} asChild className="menu-item">
+                  <a href={file(ending)} download>
+                    At true size, {ending.toUpperCase()}
+                  </a>
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
       )}
     </div>
   );

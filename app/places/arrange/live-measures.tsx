@@ -1,6 +1,6 @@
 import { mm } from "#app/drawing/mat-text.ts";
 import { distances } from "#core/book/snap.ts";
-import { type Length, sayLength, type Unit } from "#core/measure/length.ts";
+import { type Length, plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
 import type { Drag } from "./use-drag.ts";
 
 type Props = { readonly drag: Drag; readonly drawing: string; readonly unit: Unit; readonly letter: number };
@@ -11,12 +11,19 @@ export function LiveMeasures({ drag, drawing, unit, letter }: Props) {
   const [x, y, w, h] = [mm(lies.x), mm(lies.y), mm(lies.w), mm(lies.h)];
   const page = board?.read.sheet.page;
   const far = page ? distances(lies, page) : null;
-  const say = (length: Length) => sayLength(length, unit);
-  const words = (tx: number, ty: number, text: string, anchor: "start" | "middle" | "end" = "middle") => (
-    <text x={tx} y={ty} textAnchor={anchor} fontSize={letter * 1.05} className="mat-measure">
-      {text}
-    </text>
-  );
+  const say = (length: Length) => plainFractions(sayLength(length, unit));
+  const size = letter * 1.1;
+  const words = (tx: number, ty: number, text: string) => {
+    const wide = text.length * size * 0.56 + size;
+    return (
+      <g transform={`translate(${tx} ${ty})`}>
+        <rect x={-wide / 2} y={-size * 0.8} width={wide} height={size * 1.6} rx={0.8} className="fill-[#14181a]" />
+        <text textAnchor="middle" dominantBaseline="central" fontSize={size} className="fill-white font-medium">
+          {text}
+        </text>
+      </g>
+    );
+  };
   return (
     <g transform={board ? `translate(${board.x} ${board.y})` : undefined} pointerEvents="none" aria-hidden="true">
       {page &&
@@ -32,7 +39,7 @@ export function LiveMeasures({ drag, drawing, unit, letter }: Props) {
       {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word */}
       <g transform={`translate(${x} ${y})`} dangerouslySetInnerHTML={{ __html: drawing }} />
       <rect x={x} y={y} width={w} height={h} fill="none" className="stroke-flame" strokeWidth={0.9} />
-      {words(x + w / 2, y + h / 2 + letter * 0.4, `${say(lies.w)} × ${say(lies.h)}`)}
+      {words(x + w / 2, y + h / 2, `${say(lies.w)} × ${say(lies.h)}`)}
       {page && far && (
         <>
           <path
@@ -40,10 +47,10 @@ export function LiveMeasures({ drag, drawing, unit, letter }: Props) {
             className="stroke-on-mat"
             strokeWidth={0.3}
           />
-          {words(x / 2, y + h / 2 - 1.4, say(far.left))}
-          {words((x + w + mm(page.w)) / 2, y + h / 2 - 1.4, say(far.right))}
-          {words(x + w / 2 + 1.4, y / 2 + 1, say(far.top), "start")}
-          {words(x + w / 2 + 1.4, (y + h + mm(page.h)) / 2 + 1, say(far.bottom), "start")}
+          {words(x / 2, y + h / 2, say(far.left))}
+          {words((x + w + mm(page.w)) / 2, y + h / 2, say(far.right))}
+          {words(x + w / 2, y / 2, say(far.top))}
+          {words(x + w / 2, (y + h + mm(page.h)) / 2, say(far.bottom))}
         </>
       )}
     </g>

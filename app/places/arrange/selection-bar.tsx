@@ -1,6 +1,7 @@
 import { useNavigate } from "react-router";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Arrangement } from "#core/book/edit.ts";
+import type { Face } from "#core/book/leaf.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { arrangement, piecesOf, type Selection } from "./arranger.tsx";
@@ -16,6 +17,7 @@ type Props = {
   readonly albumId: string;
   readonly format: AlbumFormat;
   readonly unit: Unit;
+  readonly tryOuts: readonly { readonly leafId: string; readonly face: Face }[];
   readonly onArrange: (changes: readonly Arrangement[]) => void;
   readonly onPrint?: (use: string, print: Size) => void;
   readonly onFlip?: (board: Board) => void;
@@ -31,6 +33,7 @@ export function SelectionBar({
   albumId,
   format,
   unit,
+  tryOuts,
   onArrange,
   onPrint,
   onFlip,
@@ -78,6 +81,7 @@ export function SelectionBar({
         onArrange([pieces ? arrangement(board, pieces) : { leaf: id, face: board.face, pieces: null }])
       }
       onFlip={onFlip && (() => onFlip(board))}
+      waiting={tryOuts.filter((each) => each.leafId === id && each.face === board.face).length}
       onTryOut={() => {
         addTryOut(id, board.face, piecesOf(board));
         void navigate(`/albums/${albumId}/leaves/${id}/${board.face}`);

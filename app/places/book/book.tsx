@@ -25,10 +25,10 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const asked = query.get("at") ?? homeOf(book.leaves, dayDate);
   const found = book.leaves.findIndex(({ leaf }) => leaf.id === asked);
   const turned = query.get("face") === "back";
-  const at = found < 0 ? 0 : found;
+  const at = found === -1 ? 0 : found;
   const chosen = book.leaves[at];
   const go = (index: number, face: "front" | "back" = "front") => {
-    const next = book.leaves[Math.min(book.leaves.length - 1, Math.max(0, index))];
+    const next = book.leaves.at(Math.max(0, index)) ?? book.leaves.at(-1);
     if (next)
       setQuery({ at: next.leaf.id, ...(face === "back" ? { face } : {}) }, { replace: true, preventScrollReset: true });
   };
@@ -53,10 +53,10 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     <div className="flex h-full min-h-0 flex-col">
       <BookNav albumId={albumId} here="book" />
       <h1 className="sr-only">The book</h1>
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)]">
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The opening"
-          className="relative flex h-[52vh] flex-col overflow-hidden bg-mat wide:h-full"
+          className="relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
         >
           {running ? (
             <Arranger
@@ -77,6 +77,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
                   albumId={albumId}
                   format={format}
                   unit={unit}
+                  tryOuts={data.tryOuts}
                   onArrange={(changes) => arrange(leaves, changes)}
                 />
               )}

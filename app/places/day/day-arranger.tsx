@@ -65,6 +65,7 @@ export function DayArranger({ view }: { view: DayView }) {
           albumId={view.albumId}
           format={view.bench.format}
           unit={view.unit}
+          tryOuts={view.bench.tryOuts}
           onArrange={(changes) => arrange(leaves, changes)}
           onPrint={onPrint}
           onFlip={(board) => setFaces({ ...faces, [board.read.leaf.id]: board.face === "front" ? "back" : "front" })}

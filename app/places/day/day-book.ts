@@ -3,7 +3,7 @@ import { type BesideItem, type Board, type Faces, ghostLeaf, layOut, stillThings
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import type { Page } from "#core/album/page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import { type Leaf, sidesOf } from "#core/book/leaf.ts";
+import { type Face, type Leaf, sidesOf } from "#core/book/leaf.ts";
 import { type BookPage, readBook, readGhost } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 
@@ -12,15 +12,20 @@ export type DayBenchData = {
   readonly format: AlbumFormat;
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
+  /** Sides that a candidate waits beside. */
+  readonly tryOuts: readonly { readonly leafId: string; readonly face: Face }[];
 };
 
-type Source = {
+type Source = Pick<DayBenchData, "tryOuts"> & {
   readonly album: Pick<AlbumPlan, "format">;
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
 };
 
-export function benchOf({ album, leaves, layouts }: Source, page: Pick<Page, "days" | "content">): DayBenchData {
+export function benchOf(
+  { album, leaves, layouts, tryOuts }: Source,
+  page: Pick<Page, "days" | "content">,
+): DayBenchData {
   const ids = new Set(page.days.map(({ id }) => id));
   const mine = leaves.filter(
     (leaf) =>
@@ -31,13 +36,19 @@ export function benchOf({ album, leaves, layouts }: Source, page: Pick<Page, "da
     page.content.foundation?.layout,
     ...mine.map(({ of }) => (of.kind === "own" ? of.stock.layout : null)),
   ]);
-  return { format: album.format, leaves: mine, layouts: layouts.filter(({ id }) => used.has(id)) };
+  const own = new Set(mine.map(({ id }) => id));
+  return {
+    format: album.format,
+    leaves: mine,
+    layouts: layouts.filter(({ id }) => used.has(id)),
+    tryOuts: tryOuts.filter(({ leafId }) => own.has(leafId)).map(({ leafId, face }) => ({ leafId, face })),
+  };
 }
 
 /** A day's leaves laid out on the mat, its loose things beside; its page's outline while no leaf is chosen. */
 export function dayBoards(
   page: BookPage,
-  { format, leaves, layouts }: DayBenchData,
+  { format, leaves, layouts }: Omit<DayBenchData, "tryOuts">,
   unit: Unit,
   faces: Faces = {},
 ): { boards: Board[]; beside: BesideItem[] } {

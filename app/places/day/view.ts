@@ -48,6 +48,7 @@ export type DayView = {
 };
 
 type Aggregate = {
+  readonly tryOuts: DayBenchData["tryOuts"];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly album: AlbumPlan & { readonly id: string };

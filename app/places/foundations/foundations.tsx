@@ -379,37 +379,39 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
           : pick && !pick.on
             ? ""
             : "no template for it";
+  const tick = pick && (
+    <input
+      type="checkbox"
+      aria-label={`Day ${label}`}
+      className="size-5 accent-ember"
+      checked={pick.on}
+      onChange={pick.toggle}
+      disabled={outcome.kind === "kept" || outcome.kind === "skipped"}
+    />
+  );
+  const sets = outcome.kind === "sets";
   return (
-    <li className="grid min-h-12 grid-cols-[auto_3rem_minmax(0,1fr)_3rem] items-center gap-3 border-b border-line py-1">
-      {pick ? (
-        <input
-          type="checkbox"
-          aria-label={`Day ${label}`}
-          className="size-5 accent-ember"
-          checked={pick.on}
-          onChange={pick.toggle}
-          disabled={outcome.kind === "kept" || outcome.kind === "skipped"}
-        />
-      ) : (
-        <span />
-      )}
-      <span className="font-numeral text-lg font-semibold">{label}</span>
+    <li
+      className={`grid grid-cols-[1.4rem_3.2rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${sets ? "min-h-14 py-1" : "min-h-8 text-quiet"}`}
+    >
+      {tick || <span />}
+      <span className={`font-numeral font-semibold ${sets ? "text-lg" : ""}`}>{label}</span>
       <span className="min-w-0">
         <span className="block truncate">{page.days[0]?.title || "No title yet"}</span>
-        <span className={`block text-sm ${outcome.kind === "sets" ? "font-medium text-ember" : "text-quiet"}`}>
-          {said}
-        </span>
+        {sets && <span className="block text-sm font-medium text-ember">{said}</span>}
       </span>
-      <span className="h-11">
-        {outcome.kind === "sets" && (
+      {sets ? (
+        <span className="h-13">
           <PageDrawing
             page={page}
             template={outcome.template}
             pieces={dressPage(page, outcome.template, book, nextId())}
             data={data}
           />
-        )}
-      </span>
+        </span>
+      ) : (
+        <span className="text-sm">{said}</span>
+      )}
     </li>
   );
 }
@@ -467,7 +469,9 @@ function PageDrawing({
     front: { owner, pieces },
     back: { owner, pieces: null },
   };
-  const [read] = readBook(data, [page], [leaf], data.layouts).leaves;
+  // Bare, so that the page alone is shown and not its protector.
+  const bare = { ...data.format, binding: "sewn" as const };
+  const [read] = readBook({ format: bare, unit: data.unit }, [page], [leaf], data.layouts).leaves;
   if (!read) return null;
   return (
     <svg
@@ -476,7 +480,7 @@ function PageDrawing({
       aria-hidden="true"
       // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
       dangerouslySetInnerHTML={{
-        __html: drawingOf(sideMarks(read, "front", { ...data.format, binding: "sewn" }), thumbPicture),
+        __html: drawingOf(sideMarks(read, "front", bare), thumbPicture),
       }}
     />
   );

@@ -103,8 +103,11 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
   return (
     <div className="flex h-full min-h-0 flex-col">
       <BookNav albumId={albumId} here="layouts" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)]">
-        <section aria-label="The pockets, to scale" className="flex h-[48vh] flex-col bg-mat wide:h-full">
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section
+          aria-label="The pockets, to scale"
+          className="flex h-[48vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+        >
           {read.ok && (
             <LayoutDrawing
               opening={opening}

@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
+import { BookNav } from "#app/places/book/places-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { BINDING_NAME, HOLE_PRESET_NAME, UNREACHABLE } from "#app/ui/wording.ts";
@@ -76,125 +77,128 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
     setField("holePositions");
   };
   return (
-    <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(420px,480px)]">
-      <section aria-label="The book, to scale" className="relative h-[44vh] overflow-hidden bg-mat wide:h-full">
-        <Mat
-          mat={formatMat(lastGood.current, unit, field)}
-          label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
-        />
-        <p className="absolute inset-x-0 bottom-0 min-h-12 bg-soot px-4 py-3 text-sm text-on-soot" aria-live="polite">
-          {(field && HOW[field]) ?? "Cover, leaf, opening and page, as they lie over each other."}
-        </p>
-      </section>
-      <div className="min-w-0 wide:overflow-y-auto">
-        <Form method="post" className="grid gap-5 p-4 wide:p-6">
-          <div>
-            <h1 className="text-3xl">Measure the book</h1>
-            <p className="text-sm text-quiet">
-              Makers’ sizes differ, so a book is measured, not named. Put a ruler to yours: 4½, 4 1/2, 4.5, 11.4 cm and
-              114 mm are all understood.
-            </p>
-          </div>
-          <input type="hidden" name="version" value={version} />
-          <Said answer={answer} />
-          <div className="grid grid-cols-2 gap-3">
-            <div className="col-span-2">{box("formatName", "What it is called")}</div>
-            <SelectField
-              label="Held by"
-              name="binding"
-              value={text.binding}
-              error={errors.binding}
-              onChange={(event) => put("binding")(event.target.value)}
-            >
-              {BINDINGS.map((each) => (
-                <option key={each} value={each}>
-                  {BINDING_NAME[each]}
-                </option>
-              ))}
-            </SelectField>
-            <SelectField
-              label="Bound at the"
-              name="bindingEdge"
-              value={text.bindingEdge}
-              error={errors.bindingEdge}
-              onChange={(event) => put("bindingEdge")(event.target.value)}
-            >
-              <option value="left">left edge</option>
-              <option value="top">upper edge</option>
-            </SelectField>
-            {box("nominalW", "Page, wide")}
-            {box("nominalH", "Page, high")}
-            {box("openingW", "Opening, wide")}
-            {box("openingH", "Opening, high")}
-            {box("outerW", "Whole leaf, wide")}
-            {box("outerH", "Whole leaf, high")}
-            {box("coverW", "Cover, wide")}
-            {box("coverH", "Cover, high")}
-            {box("margin", "Binding margin")}
-            {box("capacity", "Holds, mm")}
-          </div>
-          <fieldset className="grid grid-cols-2 gap-3 border-t border-line pt-4">
-            <legend className="sr-only">Holes</legend>
-            <SelectField
-              label="Holes, as a start"
-              value=""
-              onChange={(event) => startFrom(event.target.value as HolePresetId)}
-            >
-              <option value="">Choose</option>
-              {HOLE_PRESETS.map((each) => (
-                <option key={each} value={each}>
-                  {HOLE_PRESET_NAME[each]}
-                </option>
-              ))}
-            </SelectField>
-            {box("holeDiameter", "Each, across")}
-            <div className="col-span-2">{box("holePositions", "Middle of each, from the upper end")}</div>
-            {box("holeInset", "From the binding edge")}
-            <p className="self-end pb-2 text-sm">
-              <a href={`/albums/${albumId}/punch-guide/pdf`} download className="link">
-                Punch guide, PDF
-              </a>{" "}
-              <a href={`/albums/${albumId}/punch-guide/svg`} download className="link">
-                SVG
-              </a>
-            </p>
-            <p className="col-span-2 text-sm text-quiet">
-              Punches and eyelet setters: keep fingers clear, and the punch away from children. Follow its label.
-            </p>
-          </fieldset>
-          <div className="flex flex-wrap gap-3 border-t border-line pt-4">
-            <Button type="submit" look="main" disabled={busy || !read.ok} name="intent" value="save">
-              {busy ? "Saving" : "Save the measures"}
-            </Button>
-            <Button type="submit" disabled={busy || !read.ok} name="intent" value="keep">
-              Keep for other albums
-            </Button>
-            {answer && !answer.ok && answer.reason === "stops-fitting" && (
-              <Button type="submit" disabled={busy || !read.ok} name="intent" value="save-anyway">
-                Save all the same
+    <div className="flex flex-col wide:h-full">
+      <BookNav albumId={albumId} here="measure" />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(420px,480px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section aria-label="The book, to scale" className="relative h-[44vh] overflow-hidden bg-mat wide:h-full">
+          <Mat
+            mat={formatMat(lastGood.current, unit, field)}
+            label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
+          />
+          <p className="absolute inset-x-0 bottom-0 min-h-12 bg-soot px-4 py-3 text-sm text-on-soot" aria-live="polite">
+            {(field && HOW[field]) ?? "Cover, leaf, opening and page, as they lie over each other."}
+          </p>
+        </section>
+        <div className="min-w-0 wide:overflow-y-auto">
+          <Form method="post" className="grid gap-5 p-4 wide:p-6">
+            <div>
+              <h1 className="text-3xl">Measure the book</h1>
+              <p className="text-sm text-quiet">
+                Makers’ sizes differ, so a book is measured, not named. Put a ruler to yours: 4½, 4 1/2, 4.5, 11.4 cm
+                and 114 mm are all understood.
+              </p>
+            </div>
+            <input type="hidden" name="version" value={version} />
+            <Said answer={answer} />
+            <div className="grid grid-cols-2 gap-3">
+              <div className="col-span-2">{box("formatName", "What it is called")}</div>
+              <SelectField
+                label="Held by"
+                name="binding"
+                value={text.binding}
+                error={errors.binding}
+                onChange={(event) => put("binding")(event.target.value)}
+              >
+                {BINDINGS.map((each) => (
+                  <option key={each} value={each}>
+                    {BINDING_NAME[each]}
+                  </option>
+                ))}
+              </SelectField>
+              <SelectField
+                label="Bound at the"
+                name="bindingEdge"
+                value={text.bindingEdge}
+                error={errors.bindingEdge}
+                onChange={(event) => put("bindingEdge")(event.target.value)}
+              >
+                <option value="left">left edge</option>
+                <option value="top">upper edge</option>
+              </SelectField>
+              {box("nominalW", "Page, wide")}
+              {box("nominalH", "Page, high")}
+              {box("openingW", "Opening, wide")}
+              {box("openingH", "Opening, high")}
+              {box("outerW", "Whole leaf, wide")}
+              {box("outerH", "Whole leaf, high")}
+              {box("coverW", "Cover, wide")}
+              {box("coverH", "Cover, high")}
+              {box("margin", "Binding margin")}
+              {box("capacity", "Holds, mm")}
+            </div>
+            <fieldset className="grid grid-cols-2 gap-3 border-t border-line pt-4">
+              <legend className="sr-only">Holes</legend>
+              <SelectField
+                label="Holes, as a start"
+                value=""
+                onChange={(event) => startFrom(event.target.value as HolePresetId)}
+              >
+                <option value="">Choose</option>
+                {HOLE_PRESETS.map((each) => (
+                  <option key={each} value={each}>
+                    {HOLE_PRESET_NAME[each]}
+                  </option>
+                ))}
+              </SelectField>
+              {box("holeDiameter", "Each, across")}
+              <div className="col-span-2">{box("holePositions", "Middle of each, from the upper end")}</div>
+              {box("holeInset", "From the binding edge")}
+              <p className="self-end pb-2 text-sm">
+                <a href={`/albums/${albumId}/punch-guide/pdf`} download className="link">
+                  Punch guide, PDF
+                </a>{" "}
+                <a href={`/albums/${albumId}/punch-guide/svg`} download className="link">
+                  SVG
+                </a>
+              </p>
+              <p className="col-span-2 text-sm text-quiet">
+                Punches and eyelet setters: keep fingers clear, and the punch away from children. Follow its label.
+              </p>
+            </fieldset>
+            <div className="flex flex-wrap gap-3 border-t border-line pt-4">
+              <Button type="submit" look="main" disabled={busy || !read.ok} name="intent" value="save">
+                {busy ? "Saving" : "Save the measures"}
               </Button>
-            )}
-          </div>
-        </Form>
-        {measured.length > 0 && (
-          <section className="mx-4 grid gap-1 border-t border-line py-4 wide:mx-6" aria-labelledby="kept-books">
-            <h2 id="kept-books" className="text-lg">
-              Kept for other albums
-            </h2>
-            {measured.map(({ id, name }) => (
-              <Form key={id} method="post" className="flex items-center justify-between gap-3">
-                <input type="hidden" name="id" value={id} />
-                <span>{name}</span>
-                <Button type="submit" look="quiet" small name="intent" value="forget" aria-label={`Forget ${name}`}>
-                  Forget
+              <Button type="submit" disabled={busy || !read.ok} name="intent" value="keep">
+                Keep for other albums
+              </Button>
+              {answer && !answer.ok && answer.reason === "stops-fitting" && (
+                <Button type="submit" disabled={busy || !read.ok} name="intent" value="save-anyway">
+                  Save all the same
                 </Button>
-              </Form>
-            ))}
-            <p className="text-sm text-quiet">
-              Albums have measures of their own: forgetting one here changes none of them.
-            </p>
-          </section>
-        )}
+              )}
+            </div>
+          </Form>
+          {measured.length > 0 && (
+            <section className="mx-4 grid gap-1 border-t border-line py-4 wide:mx-6" aria-labelledby="kept-books">
+              <h2 id="kept-books" className="text-lg">
+                Kept for other albums
+              </h2>
+              {measured.map(({ id, name }) => (
+                <Form key={id} method="post" className="flex items-center justify-between gap-3">
+                  <input type="hidden" name="id" value={id} />
+                  <span>{name}</span>
+                  <Button type="submit" look="quiet" small name="intent" value="forget" aria-label={`Forget ${name}`}>
+                    Forget
+                  </Button>
+                </Form>
+              ))}
+              <p className="text-sm text-quiet">
+                Albums have measures of their own: forgetting one here changes none of them.
+              </p>
+            </section>
+          )}
+        </div>
       </div>
     </div>
   );

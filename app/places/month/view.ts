@@ -85,7 +85,7 @@ function chosenDay(page: Page, { album: plan, leaves, layouts }: Source): Chosen
       .join(" / "),
     when: page.days.map(({ date }) => `${weekdayName(date)}, ${printDate(date)}`).join(" and "),
     skipped: page.skipped,
-    mat: dayMat(page, benchOf({ album: plan, leaves, layouts }, page), plan.unit, "chosen", true),
+    mat: dayMat(page, benchOf({ album: plan, leaves, layouts, tryOuts: [] }, page), plan.unit, "chosen", true),
     lines: RINGS.map((ring) => ({ ring, state: page.states[ring], said: ringSaid(page, ring) })),
     size: `${printSize(pageSize(page.content, plan.format), plan.unit)}${page.content.inserts.length > 0 ? `, ${many(page.content.inserts.length, "insert")}` : ""}`,
   };

@@ -18,7 +18,6 @@ const dayName = ({ label, days }: DatedPage) => label ?? days[0]?.date.slice(8) 
 export function Rhythm({ data }: { data: BookData }) {
   const { albumId, format, unit } = data;
   const { book } = useBook(data);
-  const { put } = useOutbox();
   const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
   const inRun = new Set(rhythm.runs.flatMap(({ from, count }) => pagesFrom(book.leaves, from, count)));
   const openings = Array.from(
@@ -65,35 +64,12 @@ export function Rhythm({ data }: { data: BookData }) {
           <Findings name="Runs">
             {rhythm.runs.map(({ kind, from, count }) => (
               <li key={from}>
-                {count} {FOUNDATION_NAME[kind].toLowerCase()}s running, from {nameAt(book.leaves[from], unit)}
+                {count} {FOUNDATION_NAME[kind].toLowerCase()} leaves running, from page{" "}
+                {book.leaves[from]?.front.page?.label ?? "of its own"}
               </li>
             ))}
           </Findings>
-          <Findings name="No place in the book yet">
-            {rhythm.noPlace.map((page) => (
-              <li key={page.days[0]?.id} className="flex items-center justify-between gap-3">
-                <span>
-                  {dayName(page)}
-                  {page.days[0]?.title && `, ${page.days[0].title}`}
-                </span>
-                {page.content.foundation ? (
-                  <Button
-                    small
-                    onClick={() => {
-                      const dayId = page.days[0]?.id;
-                      if (dayId) put(`place:${dayId}`, { what: "give-place", dayId });
-                    }}
-                  >
-                    Give it one
-                  </Button>
-                ) : (
-                  <a href={`/albums/${albumId}/days/${page.days[0]?.date}#paper`} className="link text-sm">
-                    Choose a page
-                  </a>
-                )}
-              </li>
-            ))}
-          </Findings>
+          <NoPlace albumId={albumId} pages={rhythm.noPlace} />
           <Findings name="Sides lie apart">
             {rhythm.apart.map((page) => (
               <li key={page.days[0]?.id}>{dayName(page)}: another day’s side lies between</li>
@@ -151,7 +127,49 @@ export function Rhythm({ data }: { data: BookData }) {
   );
 }
 
-const nameAt = (leaf: LeafRead | undefined, unit: BookData["unit"]) => (leaf ? leafName(leaf, unit) : "");
+/** Days that own no side of any leaf: those with a page get their leaf back at once, the others choose a page. */
+function NoPlace({ albumId, pages }: { albumId: string; pages: readonly DatedPage[] }) {
+  const { put } = useOutbox();
+  const bare = pages.filter(({ content }) => content.foundation === null);
+  return (
+    <Findings name="No place in the book yet">
+      {[
+        ...pages
+          .filter(({ content }) => content.foundation !== null)
+          .map((page) => (
+            <li key={page.days[0]?.id} className="flex items-center justify-between gap-3">
+              <span>
+                {dayName(page)}
+                {page.days[0]?.title && `, ${page.days[0].title}`}
+              </span>
+              <Button
+                small
+                onClick={() => {
+                  const dayId = page.days[0]?.id;
+                  if (dayId) put(`place:${dayId}`, { what: "give-place", dayId });
+                }}
+              >
+                Give it one
+              </Button>
+            </li>
+          )),
+        ...(bare.length > 0
+          ? [
+              <li key="bare">
+                {many(bare.length, "day")} without a page: {bare.map(dayName).join(", ")}.{" "}
+                <a
+                  href={`/albums/${albumId}/foundations?days=${bare.map(({ days }) => days[0]?.date).join(",")}`}
+                  className="link"
+                >
+                  Choose foundation pages
+                </a>
+              </li>,
+            ]
+          : []),
+      ]}
+    </Findings>
+  );
+}
 
 /** The ids of `count` pages from the leaf at `from`; inserts between them do not count. */
 function pagesFrom(leaves: readonly LeafRead[], from: number, count: number): string[] {
