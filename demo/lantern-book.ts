@@ -1,7 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { pagesOf } from "../core/album/page.ts";
-import { turnPiece } from "../core/book/arrange.ts";
 import { toDatedPage } from "../core/book/dated-page.ts";
 import type { Arrangement, BookEdit } from "../core/book/edit.ts";
 import { grid, POCKET } from "../core/book/layout.ts";
@@ -113,9 +112,16 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
   );
   if (parade) {
     const pieces = parade.front.pieces.map(({ piece }) => piece);
-    const content = parade.front.page?.content ?? null;
-    const [first] = pieces;
-    const other = first ? turnPiece(pieces, first.id, content) : pieces;
+    // The other way round: words first, the parade along the foot.
+    const places: Partial<Record<Piece["what"]["kind"], [x: number, y: number]>> = {
+      photo: [0, 4],
+      card: [0.25, 0],
+      numeral: [3.75, 1],
+    };
+    const other = pieces.map((piece): Piece => {
+      const [x, y] = places[piece.what.kind] ?? [0, 0];
+      return { ...piece, at: { x: inches(x), y: inches(y) } };
+    });
     await addTryOut(db, author, { id: randomUUID(), leafId: parade.leaf.id, face: "front", pieces: other });
   }
   await frontMatter(change);

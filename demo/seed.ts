@@ -52,21 +52,20 @@ async function seedAlbum(
   stories: Record<string, Story>,
   shape: { skipped?: string[]; merged?: [string, string] },
 ): Promise<string> {
-  const days: ImportedDay[] = await Promise.all(
-    datesOf(plan.span).map(async (date) => {
-      const key = date.slice(8);
-      const story = stories[key] ?? {};
-      const photoIds = await keepPictures(db, householdId, story, date);
-      const mergedInto = shape.merged?.[1] === key ? `day-${shape.merged[0]}` : null;
-      return {
-        id: `day-${key}`,
-        date,
-        skipped: shape.skipped?.includes(key) ?? false,
-        mergedInto,
-        content: dayOf(story, slipText, photoIds),
-      };
-    }),
-  );
+  // One day after the other: painting keeps the processor busy, and a connection that waits too long for it is given up.
+  const days: ImportedDay[] = [];
+  for (const date of datesOf(plan.span)) {
+    const key = date.slice(8);
+    const story = stories[key] ?? {};
+    const photoIds = await keepPictures(db, householdId, story, date);
+    days.push({
+      id: `day-${key}`,
+      date,
+      skipped: shape.skipped?.includes(key) ?? false,
+      mergedInto: shape.merged?.[1] === key ? `day-${shape.merged[0]}` : null,
+      content: dayOf(story, slipText, photoIds),
+    });
+  }
   return importAlbum(db, householdId, crypto.randomUUID(), plan, days);
 }
 

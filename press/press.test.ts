@@ -212,7 +212,7 @@ describe("an archive", () => {
     expect(await attempt(zipSync({ "../../album.json": strToU8(described) }))).toBe("path-climbs");
     expect(await attempt(zipSync({ "/etc/album.json": strToU8(described) }))).toBe("path-climbs");
     expect(await attempt(zipSync({ "album.json": new Uint8Array(30_000_000) }))).toBe("too-much-inside");
-    expect(await attempt(changed(described.replace('"formatVersion": 1', '"formatVersion": 2')))).toBe("newer-format");
+    expect(await attempt(changed(described.replace('"formatVersion": 2', '"formatVersion": 3')))).toBe("newer-format");
     expect(await attempt(changed(described.slice(0, -50)))).toBe("damaged");
     expect(await attempt(zipSync({ "readme.txt": strToU8("hello") }))).toBe("not-an-archive");
     expect(await attempt(zipSync({ "album.json": strToU8(described) }))).toBe("photo-missing");

@@ -31,6 +31,9 @@ async function lockLeaves(tx: Transaction, author: Author): Promise<Leaf[] | nul
 const same = isDeepStrictEqual;
 const orderOf = (leaves: readonly Leaf[]) => leaves.map(({ id }) => id);
 
+/** A leaf's name that belongs to another album's leaf already. */
+class LeafElsewhere extends Error {}
+
 /** Writes what differs between two readings of the book: new and changed leaves, those that left, the order. */
 async function writeBook(
   tx: Transaction,
@@ -59,10 +62,12 @@ async function writeBook(
     const version = (old?.version ?? each.version) + 1;
     made[each.id] = version;
     const columns = { ...leafColumns(each), position, version, deletedAt: null, ...by };
-    await tx
+    const written = await tx
       .insert(leaf)
       .values({ id: each.id, albumId, ...columns })
-      .onConflictDoUpdate({ target: leaf.id, set: columns, setWhere: eq(leaf.albumId, albumId) });
+      .onConflictDoUpdate({ target: leaf.id, set: columns, setWhere: eq(leaf.albumId, albumId) })
+      .returning({ id: leaf.id });
+    if (written.length === 0) throw new LeafElsewhere();
     for (const { leafId, face, ...row } of sideRows(albumId, each)) {
       await tx
         .insert(side)
@@ -143,7 +148,7 @@ export async function saveBookEdit(db: Db, author: Author, base: number | null, 
     });
   } catch (error) {
     // A side given to a day of another album, or a leaf id that is somebody else's: as if it were not there.
-    if (isForeign(error)) return { ok: false, reason: "not-found" };
+    if (isForeign(error) || error instanceof LeafElsewhere) return { ok: false, reason: "not-found" };
     throw error;
   }
 }

@@ -11,6 +11,7 @@ export type Tone = "good" | "look" | "act";
 export const TONE_OF: Record<Fit["kind"], Tone> = {
   fits: "good",
   lies: "good",
+  stands: "good",
   snug: "look",
   overhangs: "look",
   wanders: "look",
@@ -88,6 +89,10 @@ export function fitWords(fit: Fit, unit: Unit): string {
         (edge) => `${say(fit.over[edge])} ${EDGE_NAME[edge]}`,
       );
       return `Hangs over: ${over.join(", ")}.`;
+    }
+    case "stands": {
+      const out = EDGES.filter((edge) => fit.out[edge] > 0).map((edge) => `${say(fit.out[edge])} ${EDGE_NAME[edge]}`);
+      return out.length > 0 ? `Stands out ${out.join(", ")}.` : "Wholly on the page: nothing to take hold of.";
     }
     case "beside":
       return "Lies beside the page.";

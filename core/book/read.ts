@@ -1,6 +1,6 @@
 import type { AlbumFormat, AlbumPlan, FoundationKind, InsertKind } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
-import { type Fit, fitOnPage, fitOnPockets } from "../fit/fit.ts";
+import { type Fit, fitOnPage, fitOnPockets, fitTab } from "../fit/fit.ts";
 import { inches, ticks, type Unit } from "../measure/length.ts";
 import { mirrored, type Rect, rect } from "../measure/rect.ts";
 import { type Size, size } from "../measure/size.ts";
@@ -176,7 +176,8 @@ export function readPieces(
   for (const piece of pieces) {
     const lies = pieceRect(piece, content);
     if (!lies) continue;
-    if (pockets.length === 0 || piece.outside || ON_THE_PAGE.has(piece.what.kind)) {
+    if (piece.what.kind === "tab") placed.push({ piece, rect: lies, fit: fitTab(lies, sheet.page), pocket: null });
+    else if (pockets.length === 0 || piece.outside || ON_THE_PAGE.has(piece.what.kind)) {
       placed.push({ piece, rect: lies, fit: fitOnPage(lies, sheet.page), pocket: null });
     } else {
       placed.push({ piece, rect: lies, ...fitOnPockets(lies, pockets, sheet.page, unit) });
@@ -185,8 +186,8 @@ export function readPieces(
   return placed;
 }
 
-/** Kinds that are stuck on a page or stand out of it, and so are not measured against a pocket. */
-const ON_THE_PAGE: ReadonlySet<string> = new Set(["tab", "embellishment", "overlay", "flip"]);
+/** Kinds that are stuck on a page, and so are not measured against a pocket. */
+const ON_THE_PAGE: ReadonlySet<string> = new Set(["embellishment", "overlay", "flip"]);
 
 const pageOfOwner = <P>(owner: Owner, pages: ReadonlyMap<string, P>): P | null =>
   owner.kind === "day" ? (pages.get(owner.dayId) ?? null) : null;

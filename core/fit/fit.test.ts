@@ -4,7 +4,7 @@ import { anyPageSize } from "../../tests/samples.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { turned } from "../measure/size.ts";
-import { fitInPocket, fitOnPage, fitOnPockets, goesInto, largestPrint, PLAY, splitOver } from "./fit.ts";
+import { fitInPocket, fitOnPage, fitOnPockets, fitTab, goesInto, largestPrint, PLAY, splitOver } from "./fit.ts";
 
 const by = (w: number, h: number) => ({ w: inches(w), h: inches(h) });
 const area = (x: number, y: number, w: number, h: number) => rect(inches(x), inches(y), inches(w), inches(h));
@@ -66,6 +66,14 @@ describe("a piece on an open page", () => {
       over: { right: inches(2), left: 0 },
     });
     expect(fitOnPage(area(7, 2, 3, 4), by(6, 8))).toEqual({ kind: "beside" });
+  });
+
+  it("a tab stands out by what is past its edge, and is beside only when it touches nothing", () => {
+    expect(fitTab(area(6, 1, 0.5, 1), by(6, 8))).toEqual({
+      kind: "stands",
+      out: { top: 0, right: inches(0.5), bottom: 0, left: 0 },
+    });
+    expect(fitTab(area(7, 1, 0.5, 1), by(6, 8))).toEqual({ kind: "beside" });
   });
 
   it("a print across two pockets is a split, and the pocket under most of a piece decides", () => {

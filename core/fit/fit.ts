@@ -25,6 +25,8 @@ export type Fit =
   | { readonly kind: "lies"; readonly room: Edges }
   /** Beyond the page's edges by this much, zero where it does not. */
   | { readonly kind: "overhangs"; readonly over: Edges }
+  /** A tab at an edge, standing this far out of the page. */
+  | { readonly kind: "stands"; readonly out: Edges }
   /** Not on the page at all. */
   | { readonly kind: "beside" };
 
@@ -79,6 +81,18 @@ export function fitOnPage(piece: Rect, page: Size): Fit {
   return {
     kind: "overhangs",
     over: { top: over(room.top), right: over(room.right), bottom: over(room.bottom), left: over(room.left) },
+  };
+}
+
+/** How far a tab stands out of its page: it may only touch the edge it is stuck to. */
+export function fitTab(tab: Rect, page: Size): Fit {
+  const room = roomIn(rectOf(page), tab);
+  const touches = tab.x <= page.w && tab.y <= page.h && tab.x + tab.w >= 0 && tab.y + tab.h >= 0;
+  if (!touches) return { kind: "beside" };
+  const out = (length: Length) => ticks(Math.max(0, -length));
+  return {
+    kind: "stands",
+    out: { top: out(room.top), right: out(room.right), bottom: out(room.bottom), left: out(room.left) },
   };
 }
 

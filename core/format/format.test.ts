@@ -1,7 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum } from "../../tests/samples.ts";
+import { anyAlbum, anyLeaves } from "../../tests/samples.ts";
+import type { Day } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
+import { firstLeaves } from "../book/first-leaves.ts";
+import { grid } from "../book/layout.ts";
+import type { Leaf } from "../book/leaf.ts";
+import { inches, millimetres } from "../measure/length.ts";
 import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 import { DAY_PLAN_HEAD, dayPlanRows } from "./day-plan.ts";
 
@@ -15,7 +20,45 @@ type Raw = {
 
 const hashOf = (id: string) => id.replaceAll("-", "").padEnd(64, "0");
 
-const anyArchive: fc.Arbitrary<Archive> = anyAlbum.map(({ plan, days }) => {
+/** A book whose leaves follow from the days, with some of their own, a try-out and a layout. */
+function bookOf(days: readonly Day[], others: readonly Leaf[]) {
+  const first = days[0]?.id ?? "";
+  const side = ({ owner, pieces }: Leaf["front"]) => ({
+    owner: owner.kind === "day" ? { kind: "day" as const, dayId: first } : owner,
+    pieces: pieces?.map((piece, at) => ({ ...piece, id: `piece-${at}` })) ?? null,
+  });
+  const leaves = [...firstLeaves(days, () => crypto.randomUUID()), ...others].map(({ version: _, ...leaf }) => ({
+    ...leaf,
+    front: side(leaf.front),
+    back: side(leaf.back),
+  }));
+  const tried = leaves.at(-1);
+  return {
+    leaves,
+    tryOuts: tried
+      ? [
+          {
+            id: crypto.randomUUID(),
+            leafId: tried.id,
+            face: "back" as const,
+            name: "B",
+            pieces: tried.front.pieces ?? [],
+          },
+        ]
+      : [],
+    layouts: [
+      {
+        id: crypto.randomUUID(),
+        name: "Own",
+        page: { w: inches(6), h: inches(8) },
+        margin: inches(1 / 8),
+        root: grid(2, 3),
+      },
+    ],
+  };
+}
+
+const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ plan, days }, others]) => {
   const used = days.flatMap(({ content }) => content.photos);
   const { capacity, ...format } = plan.format;
   return {
@@ -48,6 +91,7 @@ const anyArchive: fc.Arbitrary<Archive> = anyAlbum.map(({ plan, days }) => {
       capturedAt: null,
       offset: null,
     })),
+    book: bookOf(days, others),
   } as Archive;
 });
 
@@ -59,6 +103,45 @@ describe("the archive", () => {
       }),
       { numRuns: 30 },
     );
+  });
+
+  it("of the first format, from before books were laid out, is read: holes and cover typical of its binding, no book yet", () => {
+    const [sample] = fc.sample(anyArchive, 1);
+    if (!sample) throw new Error("no sample");
+    const raw = JSON.parse(writeArchive(sample));
+    const { bindingEdge: _, holes: __, cover: ___, ...format } = raw.album.format;
+    const { book: ____, ...rest } = raw;
+    const old = { ...rest, formatVersion: 1, album: { ...raw.album, format: { ...format, binding: "two-hole" } } };
+    const read = readArchive(JSON.stringify(old));
+    if (!read.ok) throw new Error(read.reason);
+    const { holes, cover, outer } = read.archive.album.format;
+    const [upper = 0, lower = 0] = holes.positions;
+    expect(lower - upper).toBe(millimetres(80));
+    expect(cover.w - outer.w).toBe(inches(1 / 4));
+    expect(read.archive.book).toBeNull();
+    expect(read.archive.days).toEqual(sample.days);
+  });
+
+  it("is damaged when its book names a day, an insert or a leaf that is not there", () => {
+    const [sample] = fc.sample(anyArchive, 1);
+    if (!sample) throw new Error("no sample");
+    const spoilt = (
+      change: (book: { leaves: { of: object; front: object }[]; tryOuts: { leafId: string }[] }) => void,
+    ) => {
+      const raw = JSON.parse(writeArchive(sample));
+      change(raw.book);
+      return readArchive(JSON.stringify(raw));
+    };
+    const nobody = crypto.randomUUID();
+    const damaged = { ok: false, reason: "damaged" };
+    expect(spoilt(({ leaves }) => Object.assign(leaves[0] ?? {}, { of: { kind: "page", dayId: nobody } }))).toEqual(
+      damaged,
+    );
+    expect(
+      spoilt(({ leaves }) => Object.assign(leaves[0]?.front ?? {}, { owner: { kind: "day", dayId: nobody } })),
+    ).toEqual(damaged);
+    expect(spoilt(({ tryOuts }) => Object.assign(tryOuts[0] ?? {}, { leafId: nobody }))).toEqual(damaged);
+    expect(spoilt(({ leaves }) => leaves.push(leaves[0] ?? { of: {}, front: {} }))).toEqual(damaged);
   });
 
   it("is refused when it is something else, from a newer format, or damaged", () => {

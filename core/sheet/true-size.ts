@@ -16,6 +16,8 @@ const UNPRINTED = inches(1 / 4);
 /** Room for the scale bar and its words under the drawing. */
 const FOOT = inches(0.7);
 const SMALL: Length = millimetres(3.4);
+/** Lines that are measured or cut along are thin: a tenth of a millimetre. */
+const FINE: Length = millimetres(0.1);
 
 const PAPERS: Record<Unit, readonly Size[]> = { inch: [LETTER, LEGAL, TABLOID], cm: [aSeries(4), aSeries(3)] };
 
@@ -38,6 +40,7 @@ export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
     x2: ticks(x2),
     y2: ticks(y2),
     stroke: "ink",
+    line: FINE,
   });
   const length = ticks(step * count);
   const divisions = Array.from({ length: count + 1 }, (_, at) => line(x + at * step, y, x + at * step, y + high));
@@ -94,7 +97,7 @@ export function leafSheet(read: LeafRead, face: Face, format: AlbumFormat, unit:
         turn: 0,
         w: read.sheet.page.w,
         h: read.sheet.page.h,
-        marks: [...sideMarks(read, face, format), { kind: "rect", at: whole, stroke: "pencil" }],
+        marks: [...sideMarks(read, face, format), { kind: "rect", at: whole, stroke: "pencil", line: FINE }],
       },
     ],
     unit,
@@ -115,16 +118,39 @@ export function punchGuide({ holes, outer, bindingEdge, name }: AlbumFormat, uni
     `Punch guide, ${name}: ${holes.positions.length} holes, ${printNumber(holes.diameter, unit)} across, ${printNumber(holes.inset, unit)} from the edge`,
     area,
     (x, y) => [
-      { kind: "rect", at: rect(x, y, area.w, area.h), stroke: "ink" },
+      { kind: "rect", at: rect(x, y, area.w, area.h), stroke: "ink", line: FINE },
       ...holes.positions.flatMap((position): Mark[] => {
         const [cx, cy] = upright ? [x + holes.inset, y + position] : [x + position, y + holes.inset];
         const words = upright
           ? { x: ticks(cx + holes.diameter), y: ticks(cy + millimetres(1)) }
           : { x: ticks(cx - millimetres(4)), y: ticks(cy + holes.diameter + millimetres(3)) };
         return [
-          { kind: "circle", x: ticks(cx), y: ticks(cy), r: ticks(Math.round(holes.diameter / 2)), stroke: "ink" },
-          { kind: "line", x1: ticks(cx - cross), y1: ticks(cy), x2: ticks(cx + cross), y2: ticks(cy), stroke: "ink" },
-          { kind: "line", x1: ticks(cx), y1: ticks(cy - cross), x2: ticks(cx), y2: ticks(cy + cross), stroke: "ink" },
+          {
+            kind: "circle",
+            x: ticks(cx),
+            y: ticks(cy),
+            r: ticks(Math.round(holes.diameter / 2)),
+            stroke: "ink",
+            line: FINE,
+          },
+          {
+            kind: "line",
+            x1: ticks(cx - cross),
+            y1: ticks(cy),
+            x2: ticks(cx + cross),
+            y2: ticks(cy),
+            stroke: "ink",
+            line: FINE,
+          },
+          {
+            kind: "line",
+            x1: ticks(cx),
+            y1: ticks(cy - cross),
+            x2: ticks(cx),
+            y2: ticks(cy + cross),
+            stroke: "ink",
+            line: FINE,
+          },
           { kind: "text", ...words, text: printLength(position, unit), face: "plain", size: SMALL, fill: "pencil" },
         ];
       }),

@@ -43,7 +43,7 @@ describe("files read by another program", () => {
     const said = JSON.parse(Buffer.from(files["album.json"] ?? []).toString("utf8"));
     expect(said).toMatchObject({
       format: "hearth-clock-album",
-      formatVersion: 1,
+      formatVersion: 2,
       lengths: "mm",
       album: { title: "A December", start: "2026-12-01" },
     });

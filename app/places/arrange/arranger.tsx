@@ -132,7 +132,7 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
   const held = drag?.grabbed;
   const letter = letterOn(box);
   return (
-    <div className="flex h-full min-h-0 flex-col">
+    <div className="flex h-full min-h-0 flex-col overflow-hidden">
       <div className={`min-h-0 flex-1 ${small ? "p-1" : "p-2 wide:p-4"}`}>
         <svg
           ref={svg}

@@ -53,7 +53,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     <div className="flex h-full min-h-0 flex-col">
       <BookNav albumId={albumId} here="book" />
       <h1 className="sr-only">The book</h1>
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)] wide:grid-rows-[minmax(0,1fr)]">
+      <div className="min-h-0 flex-1 max-wide:contents wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The opening"
           className="relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
@@ -87,7 +87,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
           )}
           <Turning opening={opening} count={book.leaves.length} onTurn={turnBy} />
         </section>
-        <div className="min-w-0 border-l border-line wide:overflow-y-auto">
+        <div className="min-w-0 border-line max-wide:order-3 wide:overflow-y-auto wide:border-l">
           <div className="px-4 wide:px-5">
             <Troubles />
             <ClashPanel />

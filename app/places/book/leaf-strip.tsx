@@ -66,7 +66,7 @@ export function LeafStrip({ data, leaves, chosen, onChoose, onMove }: Props) {
       <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
         <ol
           aria-label="Leaves in order"
-          className="flex gap-2 overflow-x-auto border-t border-line bg-ground px-4 py-2"
+          className="relative flex gap-2 overflow-x-auto border-y border-line bg-ground px-4 py-2 max-wide:order-2 wide:border-b-0"
         >
           {leaves.map((read, at) => (
             <StripLeaf
@@ -100,7 +100,10 @@ function StripLeaf({
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: read.leaf.id });
   const item = useRef<HTMLLIElement>(null);
   useEffect(() => {
-    if (chosen) item.current?.scrollIntoView({ block: "nearest", inline: "nearest" });
+    const list = item.current?.parentElement;
+    // The strip alone is moved: the page stays where the keeper has it.
+    if (chosen && item.current && list)
+      list.scrollLeft = item.current.offsetLeft - (list.clientWidth - item.current.offsetWidth) / 2;
   }, [chosen]);
   // The content policy forbids style attributes in what the server sends; set from script, they are allowed.
   useEffect(() => {

@@ -2,6 +2,7 @@ import { memo } from "react";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Face } from "#core/book/leaf.ts";
+import { type Opening, openingFrame } from "#core/book/opening.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import { sideMarks } from "#core/draw/side.ts";
 
@@ -37,3 +38,25 @@ export const Thumb = memo(
     was.read[was.face].page === is.read[is.face].page &&
     was.read.sheet.layout === is.read.sheet.layout,
 );
+
+/** A whole opening, small: every leaf that is seen in it, the lower ones first. */
+export const OpeningThumb = memo(({ opening, format }: { opening: Opening; format: AlbumFormat }) => {
+  const frame = openingFrame(format);
+  const drawn = [opening.left, opening.right].flatMap((stack) =>
+    [...stack]
+      .reverse()
+      .map(
+        ({ read, face, page }) =>
+          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${drawingOf(sideMarks(read, face, format), thumbPicture)}</g>`,
+      ),
+  );
+  return (
+    <svg
+      viewBox={`${mm(frame.x)} ${mm(frame.y)} ${mm(frame.w)} ${mm(frame.h)}`}
+      className="block w-full"
+      aria-hidden="true"
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
+      dangerouslySetInnerHTML={{ __html: drawn.join("") }}
+    />
+  );
+});

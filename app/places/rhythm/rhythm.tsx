@@ -3,11 +3,12 @@ import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { BookNav } from "#app/places/book/places-nav.tsx";
-import { Thumb } from "#app/places/book/thumb.tsx";
+import { OpeningThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { Button } from "#app/ui/button.tsx";
 import { FACE_NAME, FOUNDATION_NAME } from "#app/ui/wording.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
+import { openingAt } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
 
@@ -20,9 +21,9 @@ export function Rhythm({ data }: { data: BookData }) {
   const { book } = useBook(data);
   const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
   const inRun = new Set(rhythm.runs.flatMap(({ from, count }) => pagesFrom(book.leaves, from, count)));
-  const openings = Array.from(
-    { length: book.leaves.length + 1 },
-    (_, at) => [book.leaves[at - 1], book.leaves[at]] as const,
+  const openings = useMemo(
+    () => Array.from({ length: book.leaves.length + 1 }, (_, at) => openingAt(book.leaves, at, format)),
+    [book, format],
   );
   const most = Math.max(1, ...rhythm.perDay.map(({ photos }) => photos));
   const mostWords = Math.max(1, ...rhythm.perDay.map(({ words }) => words));
@@ -33,28 +34,28 @@ export function Rhythm({ data }: { data: BookData }) {
         <section aria-label="All openings" className="min-w-0">
           <h1 className="mb-3 text-2xl">Rhythm</h1>
           <ol className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
-            {openings.map(([left, right]) => (
-              <li key={right?.leaf.id ?? "last"}>
-                <a
-                  href={`/albums/${albumId}/book?at=${right?.leaf.id ?? left?.leaf.id}${right ? "" : "&face=back"}`}
-                  className="group grid gap-1"
-                  aria-label={`${left ? `Back of ${leafName(left, unit)}` : "The cover"}, ${right ? `front of ${leafName(right, unit)}` : "the cover"}`}
-                >
-                  <span
-                    className={`grid grid-cols-2 gap-px rounded-sm bg-mat p-1.5 group-hover:outline-2 group-hover:outline-ember ${right && inRun.has(right.leaf.id) ? "border-b-4 border-ember" : "border-b-4 border-transparent"}`}
+            {openings.map((opening) => {
+              const [left, right] = [opening.left[0]?.read, opening.right[0]?.read];
+              return (
+                <li key={right?.leaf.id ?? "last"}>
+                  <a
+                    href={`/albums/${albumId}/book?at=${right?.leaf.id ?? left?.leaf.id}${right ? "" : "&face=back"}`}
+                    className="group grid gap-1"
+                    aria-label={`${left ? `Back of ${leafName(left, unit)}` : "The cover"}, ${right ? `front of ${leafName(right, unit)}` : "the cover"}`}
                   >
-                    <span className="aspect-[7/8.4]">{left && <Thumb read={left} face="back" format={format} />}</span>
-                    <span className="aspect-[7/8.4]">
-                      {right && <Thumb read={right} face="front" format={format} />}
+                    <span
+                      className={`rounded-sm border-b-4 bg-mat p-1.5 group-hover:outline-2 group-hover:outline-ember ${right && inRun.has(right.leaf.id) ? "border-ember" : "border-transparent"}`}
+                    >
+                      <OpeningThumb opening={opening} format={format} />
                     </span>
-                  </span>
-                  <span className="flex justify-between text-xs text-quiet">
-                    <span>{left?.back.page?.label ?? ""}</span>
-                    <span>{right?.front.page?.label ?? ""}</span>
-                  </span>
-                </a>
-              </li>
-            ))}
+                    <span className="flex justify-between text-xs text-quiet">
+                      <span>{left?.back.page?.label ?? ""}</span>
+                      <span>{right?.front.page?.label ?? ""}</span>
+                    </span>
+                  </a>
+                </li>
+              );
+            })}
           </ol>
           <p className="mt-3 text-sm text-quiet">
             An ember line under an opening: the same kind of page, three or more in a row.

@@ -44,8 +44,8 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
     <div className="flex h-full min-h-0 flex-col">
       <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-4 py-3 wide:px-6">
         <h1 className="text-2xl">
-          Try-outs for {leafName(read, unit)}
-          {face === "back" ? " (back)" : ""}
+          Try-outs for {side.page ? `page ${side.page.label ?? ""}` : leafName(read, unit)}
+          {face === "back" ? ", back" : ""}
         </h1>
         <p className="text-sm text-quiet">
           Move pieces on any of them; nothing is glued. Those not kept wait in the tray.

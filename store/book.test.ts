@@ -1,0 +1,279 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, describe, expect, it } from "vitest";
+import { pagesOf } from "../core/album/page.ts";
+import type { BookEdit } from "../core/book/edit.ts";
+import { grid } from "../core/book/layout.ts";
+import { NOBODY, type Piece, type Stock } from "../core/book/leaf.ts";
+import { readBook } from "../core/book/read.ts";
+import { inches, ticks } from "../core/measure/length.ts";
+import { newAlbum, openTestStore, secondMember } from "../tests/household.ts";
+import { readAlbum } from "./album.ts";
+import type { Author } from "./author.ts";
+import { givePlace, saveBookEdit } from "./book.ts";
+import { saveDayEdit, undoLastChange } from "./day.ts";
+import { setFoundations } from "./foundations.ts";
+import { deleteFormat, deleteLayout, keepFormat, readFormats, saveLayout } from "./page-stash.ts";
+import { emptyTray, putBack, putLeafOrTryOutBack, readTray } from "./tray.ts";
+import { addTryOut, arrangeTryOut, keepTryOut } from "./try-out.ts";
+
+const store = openTestStore();
+afterAll(() => store.close());
+const { db } = store;
+
+const STOCK: Stock = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
+const FULL = { kind: "full" as const, layout: null, basePaper: "", note: "" };
+const piece = (id: string, x = 0): Piece => ({
+  id,
+  what: { kind: "filler", size: { w: inches(3), h: inches(4) }, name: "" },
+  at: { x: ticks(x), y: ticks(0) },
+  turn: 0,
+  outside: false,
+});
+const added = (id: string, after: string | null = null): BookEdit => ({
+  kind: "add-leaf",
+  id,
+  stock: STOCK,
+  after,
+  front: NOBODY,
+  back: NOBODY,
+});
+
+/** An album and ways to look at and write its book. */
+async function book() {
+  const { keeper, albumId, author } = await newAlbum(store);
+  const look = async () => {
+    const aggregate = await readAlbum(db, keeper.householdId, albumId);
+    if (!aggregate) throw new Error("the album is not there");
+    return aggregate;
+  };
+  const dayId = async (date: string) => (await look()).days.find((day) => day.date === date)?.id ?? "";
+  const save = (edit: BookEdit, base: number | null = null, who: Author = author()) =>
+    saveBookEdit(db, who, base, edit);
+  const give = async (date: string) =>
+    saveDayEdit(db, author(), await dayId(date), null, { kind: "foundation", foundation: FULL });
+  return { keeper, albumId, author, look, dayId, save, give };
+}
+
+describe("leaves follow their days", () => {
+  it("a day that is given a page and an insert has their leaves in date order, the insert over its page", async () => {
+    const { look, dayId, give, author } = await book();
+    await give("2026-12-05");
+    await give("2026-12-02");
+    const insert = { id: randomUUID(), kind: "tag" as const, size: { w: inches(2), h: inches(4) }, note: "" };
+    await saveDayEdit(db, author(), await dayId("2026-12-05"), null, { kind: "add-insert", insert });
+    const { leaves } = await look();
+    const fifth = await dayId("2026-12-05");
+    expect(leaves.map(({ of }) => of)).toEqual([
+      { kind: "page", dayId: await dayId("2026-12-02") },
+      { kind: "insert", dayId: fifth, insertId: insert.id },
+      { kind: "page", dayId: fifth },
+    ]);
+    expect(leaves.map(({ back }) => back.owner)).toEqual(leaves.map(({ front }) => front.owner));
+  });
+
+  it("a page given up and taken again comes back with everything laid on it, and so by taking back", async () => {
+    const { look, dayId, give, save, author } = await book();
+    await give("2026-12-03");
+    const id = await dayId("2026-12-03");
+    const [leaf] = (await look()).leaves;
+    await save({ kind: "arrange", leaf: leaf?.id ?? "", face: "front", pieces: [piece("a")] });
+    await saveDayEdit(db, author(), id, null, { kind: "foundation", foundation: null });
+    expect((await look()).leaves).toEqual([]);
+    await give("2026-12-03");
+    expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect((await look()).leaves).toEqual([]);
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
+  });
+
+  it("an insert from the tray brings its leaf; a leaf from the tray comes back by its day's date", async () => {
+    const { look, dayId, give, save, author, keeper } = await book();
+    await give("2026-12-02");
+    await give("2026-12-04");
+    const insert = { id: randomUUID(), kind: "menu" as const, size: { w: inches(3), h: inches(8) }, note: "" };
+    const second = await dayId("2026-12-02");
+    await saveDayEdit(db, author(), second, null, { kind: "add-insert", insert });
+    await saveDayEdit(db, author(), second, null, { kind: "remove-insert", id: insert.id });
+    expect((await look()).leaves.length).toBe(2);
+    expect(await putBack(db, keeper.householdId, "insert", insert.id, author())).toBe(true);
+    expect((await look()).leaves.map(({ of }) => of.kind)).toEqual(["insert", "page", "page"]);
+    const [, page] = (await look()).leaves;
+    await save({ kind: "remove-leaf", leaf: page?.id ?? "" });
+    expect((await readTray(db, keeper.householdId)).leaves.map(({ id, date }) => [id, date])).toEqual([
+      [page?.id, "2026-12-02"],
+    ]);
+    const { album, days, leaves, layouts } = await look();
+    const noPlace = readBook(album, pagesOf(album, days), leaves, layouts).noPlace;
+    // The insert's sides are still the day's own.
+    expect(noPlace.some(({ days: [day] }) => day?.date === "2026-12-02")).toBe(false);
+    expect(await putLeafOrTryOutBack(db, keeper.householdId, "leaf", page?.id ?? "", author())).toBe(true);
+    expect((await look()).leaves.map(({ of }) => of.kind)).toEqual(["insert", "page", "page"]);
+    await save({ kind: "remove-leaf", leaf: page?.id ?? "" });
+    expect(await givePlace(db, author(), second)).toBe(true);
+    expect((await look()).leaves.some(({ id }) => id === page?.id)).toBe(true);
+  });
+});
+
+describe("the order of the book", () => {
+  it("is kept without gaps by the database itself, and one place holds one leaf", async () => {
+    const { albumId, save, look } = await book();
+    const [a, b] = [randomUUID(), randomUUID()];
+    await save(added(a));
+    await save(added(b, a));
+    const broken = async (statement: string) =>
+      store.pool.query(statement, [albumId]).then(
+        () => "taken",
+        (error: { code: string }) => error.code,
+      );
+    expect(await broken("update leaf set position = position + 1 where album_id = $1")).toBe("23514");
+    // Two leaves in one place: whichever rule is looked at first.
+    expect(["23505", "23514"]).toContain(await broken("update leaf set position = 0 where album_id = $1"));
+    expect(await broken("update leaf set position = null where album_id = $1")).toBe("23514");
+    expect((await look()).leaves.map(({ id }) => id)).toEqual([a, b]);
+  });
+
+  it("moves, is taken back, and a leaf put behind itself or gone is told and changes nothing", async () => {
+    const { save, look, author } = await book();
+    const ids = [randomUUID(), randomUUID(), randomUUID()];
+    for (const [at, id] of ids.entries()) await save(added(id, ids[at - 1] ?? null));
+    const order = async () => (await look()).leaves.map(({ id }) => (ids as string[]).indexOf(id));
+    await save({ kind: "move-leaf", leaf: ids[2] ?? "", after: null });
+    expect(await order()).toEqual([2, 0, 1]);
+    expect(await save({ kind: "move-leaf", leaf: ids[0] ?? "", after: ids[0] ?? "" })).toEqual({
+      ok: false,
+      reason: "into-itself",
+    });
+    expect(await save({ kind: "turn-leaf", leaf: randomUUID() })).toEqual({ ok: false, reason: "leaf-gone" });
+    expect(await order()).toEqual([2, 0, 1]);
+    await undoLastChange(db, author());
+    expect(await order()).toEqual([0, 1, 2]);
+  });
+
+  it("gives a side to a day of its own album only, and knows no leaf of another household", async () => {
+    const [mine, theirs] = [await book(), await book()];
+    const id = randomUUID();
+    await mine.save(added(id));
+    const foreign = { kind: "day" as const, dayId: await theirs.dayId("2026-12-01") };
+    expect(await mine.save({ kind: "own-side", leaf: id, face: "front", owner: foreign })).toEqual({
+      ok: false,
+      reason: "not-found",
+    });
+    expect(await theirs.save({ kind: "turn-leaf", leaf: id })).toEqual({ ok: false, reason: "leaf-gone" });
+    expect(await theirs.save(added(id))).toEqual({ ok: false, reason: "not-found" });
+    expect(await theirs.save(added(randomUUID()), null, { ...theirs.author(), albumId: mine.albumId })).toEqual({
+      ok: false,
+      reason: "not-found",
+    });
+    expect((await theirs.look()).leaves).toEqual([]);
+    expect((await mine.look()).leaves.length).toBe(1);
+  });
+});
+
+describe("two windows on the book", () => {
+  it("different leaves pass each other; the same leaf is told who and when, and nothing is written over", async () => {
+    const { keeper, save, look, author } = await book();
+    const other = author(await secondMember(store, keeper, "Tobiah"));
+    const [a, b] = [randomUUID(), randomUUID()];
+    await save(added(a));
+    await save(added(b, a));
+    const lay = (leaf: string, id: string): BookEdit => ({ kind: "arrange", leaf, face: "front", pieces: [piece(id)] });
+    expect(await save(lay(a, "mine"), 1)).toMatchObject({ ok: true, version: 2 });
+    expect(await save(lay(b, "theirs"), 1, other)).toMatchObject({ ok: true, version: 2 });
+    const late = await save(lay(a, "theirs"), 1, other);
+    expect(late).toMatchObject({ ok: false, reason: "leaf-clash", bookClash: { by: "Keeper", version: 2 } });
+    // The same arrangement sent again because its answer was lost is no clash.
+    expect(await save(lay(a, "mine"), 1)).toMatchObject({ ok: true, version: 2 });
+    expect(await save({ kind: "move-leaf", leaf: a, after: b }, null, other)).toMatchObject({ ok: true });
+    expect((await look()).leaves.find(({ id }) => id === a)?.front.pieces).toEqual([piece("mine")]);
+  });
+
+  it("is not taken back over what somebody did to the same leaf since", async () => {
+    const { keeper, save, author } = await book();
+    const other = author(await secondMember(store, keeper, "Tobiah"));
+    const id = randomUUID();
+    await save(added(id));
+    await save({ kind: "arrange", leaf: id, face: "back", pieces: [piece("a")] }, null, other);
+    expect(await undoLastChange(db, author())).toEqual({ ok: false, reason: "changed-since" });
+  });
+});
+
+describe("try-outs", () => {
+  it("up to two wait beside a side; the one kept comes on the page, what lay there and the rest go to the tray", async () => {
+    const { keeper, save, look, author } = await book();
+    const id = randomUUID();
+    await save(added(id));
+    await save({ kind: "arrange", leaf: id, face: "front", pieces: [piece("a")] });
+    const candidates = [randomUUID(), randomUUID()];
+    for (const each of candidates)
+      await addTryOut(db, author(), { id: each, leafId: id, face: "front", pieces: [piece("b")] });
+    expect(await addTryOut(db, author(), { id: randomUUID(), leafId: id, face: "front", pieces: [] })).toEqual({
+      ok: false,
+      reason: "too-many-try-outs",
+    });
+    const [kept = ""] = candidates;
+    expect(await arrangeTryOut(db, author(), kept, 0, [piece("c")])).toEqual({ ok: true, version: 1 });
+    expect(await arrangeTryOut(db, author(), kept, 0, [piece("d")])).toEqual({ ok: false, reason: "changed-since" });
+    expect((await look()).tryOuts.map(({ name }) => name)).toEqual(["B", "C"]);
+    expect(await keepTryOut(db, author(), id, "front", kept)).toMatchObject({ ok: true });
+    const after = await look();
+    expect([after.leaves[0]?.front.pieces, after.tryOuts]).toEqual([[piece("c")], []]);
+    expect((await readTray(db, keeper.householdId)).leaves.map(({ kind }) => kind)).toEqual([
+      "try-out",
+      "try-out",
+      "try-out",
+    ]);
+    await undoLastChange(db, author());
+    expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
+    await emptyTray(db, keeper.householdId, new Date());
+    expect((await readTray(db, keeper.householdId)).leaves).toEqual([]);
+  });
+});
+
+describe("foundation pages", () => {
+  it("are set for many days as one act, and taken back as one", async () => {
+    const { look, dayId, author } = await book();
+    const pages = await Promise.all(
+      ["2026-12-01", "2026-12-02"].map(async (date) => ({
+        dayId: await dayId(date),
+        foundation: FULL,
+        pieces: [piece("numeral")],
+      })),
+    );
+    expect(await setFoundations(db, author(), pages)).toBe(2);
+    expect((await look()).leaves.map(({ front }) => front.pieces)).toEqual([[piece("numeral")], [piece("numeral")]]);
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    const { leaves, days } = await look();
+    expect([leaves, days.filter(({ content }) => content.foundation !== null)]).toEqual([[], []]);
+  });
+});
+
+describe("what a household keeps for its pages", () => {
+  it("a layout in use is kept and told; one that is free goes; a measured book forgotten changes no album", async () => {
+    const { keeper, look, dayId, author } = await book();
+    const { householdId } = keeper;
+    const layout = await saveLayout(db, householdId, {
+      name: "Six",
+      page: { w: inches(6), h: inches(8) },
+      margin: inches(0),
+      root: grid(3, 2),
+    });
+    const foundation = { kind: "pocket" as const, layout, basePaper: "", note: "" };
+    await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation });
+    expect((await look()).layouts.map(({ name }) => name)).toEqual(["Six"]);
+    expect(await deleteLayout(db, householdId, layout)).toEqual({ ok: false, reason: "in-use", pages: 1 });
+    expect(await deleteLayout(db, (await book()).keeper.householdId, layout)).toEqual({
+      ok: false,
+      reason: "not-found",
+    });
+    await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation: FULL });
+    expect(await deleteLayout(db, householdId, layout)).toEqual({ ok: true });
+    const { format, unit } = (await look()).album;
+    await keepFormat(db, householdId, unit, format);
+    await keepFormat(db, householdId, unit, { ...format, capacity: 60_000 });
+    const [kept, ...more] = await readFormats(db, householdId);
+    expect([kept?.format.capacity, more]).toEqual([60_000, []]);
+    expect(await deleteFormat(db, householdId, kept?.id ?? "")).toBe(true);
+    expect((await look()).album.format).toEqual(format);
+  });
+});
