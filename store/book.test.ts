@@ -9,7 +9,7 @@ import { inches, ticks } from "../core/measure/length.ts";
 import { newAlbum, openTestStore, secondMember } from "../tests/household.ts";
 import { readAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
-import { givePlace, saveBookEdit } from "./book.ts";
+import { givePlace, type Seen, saveBookEdit } from "./book.ts";
 import { saveDayEdit, undoLastChange } from "./day.ts";
 import { setFoundations } from "./foundations.ts";
 import { deleteFormat, deleteLayout, keepFormat, readFormats, saveLayout } from "./page-stash.ts";
@@ -47,8 +47,7 @@ async function book() {
     return aggregate;
   };
   const dayId = async (date: string) => (await look()).days.find((day) => day.date === date)?.id ?? "";
-  const save = (edit: BookEdit, base: number | null = null, who: Author = author()) =>
-    saveBookEdit(db, who, base, edit);
+  const save = (edit: BookEdit, seen: Seen | null = null, who: Author = author()) => saveBookEdit(db, who, seen, edit);
   const give = async (date: string) =>
     saveDayEdit(db, author(), await dayId(date), null, { kind: "foundation", foundation: FULL });
   return { keeper, albumId, author, look, dayId, save, give };
@@ -178,12 +177,18 @@ describe("two windows on the book", () => {
     await save(added(a));
     await save(added(b, a));
     const lay = (leaf: string, id: string): BookEdit => ({ kind: "arrange", leaf, face: "front", pieces: [piece(id)] });
-    expect(await save(lay(a, "mine"), 1)).toMatchObject({ ok: true, version: 2 });
-    expect(await save(lay(b, "theirs"), 1, other)).toMatchObject({ ok: true, version: 2 });
-    const late = await save(lay(a, "theirs"), 1, other);
-    expect(late).toMatchObject({ ok: false, reason: "leaf-clash", bookClash: { by: "Keeper", version: 2 } });
+    expect(await save(lay(a, "mine"), { [a]: 1 })).toEqual({ ok: true, made: { [a]: 2 } });
+    expect(await save(lay(b, "theirs"), { [b]: 1 }, other)).toEqual({ ok: true, made: { [b]: 2 } });
+    const late = await save(lay(a, "theirs"), { [a]: 1 }, other);
+    expect(late).toMatchObject({ ok: false, reason: "leaf-clash", bookClash: { leaf: a, by: "Keeper", version: 2 } });
+    // Of two leaves in one act, the one that was written since is found wherever it stands.
+    const both: BookEdit = {
+      kind: "arrange-many",
+      sides: [b, a].map((leaf) => ({ leaf, face: "back" as const, pieces: [piece("both")] })),
+    };
+    expect(await save(both, { [b]: 2, [a]: 1 }, other)).toMatchObject({ ok: false, bookClash: { leaf: a } });
     // The same arrangement sent again because its answer was lost is no clash.
-    expect(await save(lay(a, "mine"), 1)).toMatchObject({ ok: true, version: 2 });
+    expect(await save(lay(a, "mine"), { [a]: 1 })).toEqual({ ok: true, made: { [a]: 2 } });
     expect(await save({ kind: "move-leaf", leaf: a, after: b }, null, other)).toMatchObject({ ok: true });
     expect((await look()).leaves.find(({ id }) => id === a)?.front.pieces).toEqual([piece("mine")]);
   });

@@ -10,9 +10,12 @@ import { leafColumns, sideRows, toLeaf } from "./leaf-row.ts";
 import { bookChange, day, leaf, member, side } from "./schema/index.ts";
 
 /** What stands in the way of a change to a leaf: who wrote on it since, and when. */
-export type BookClash = { readonly by: string; readonly at: string; readonly version: number };
+export type BookClash = { readonly leaf: string; readonly by: string; readonly at: string; readonly version: number };
+/** The version of each leaf that a keeper saw. */
+export type Seen = Readonly<Record<string, number>>;
 export type BookSaved =
-  | { ok: true; version: number }
+  /** `made` is the version that each leaf it wrote now has. */
+  | { ok: true; made: Record<string, number> }
   | { ok: false; reason: BookProblem | "not-found" }
   | { ok: false; reason: "leaf-clash"; bookClash: BookClash };
 
@@ -118,33 +121,35 @@ export async function arrangePages(
 }
 
 /** Who wrote a leaf last, for the one who comes second. */
-async function lastWrite(tx: Transaction, leafId: string, version: number): Promise<BookClash> {
+async function lastWrite(tx: Transaction, { id, version }: Leaf): Promise<BookClash> {
   const [row] = await tx
     .select({ by: member.name, at: leaf.updatedAt })
     .from(leaf)
     .leftJoin(member, eq(member.id, leaf.updatedBy))
-    .where(eq(leaf.id, leafId));
-  return { by: row?.by ?? "somebody", at: (row?.at ?? new Date(0)).toISOString(), version };
+    .where(eq(leaf.id, id));
+  return { leaf: id, by: row?.by ?? "somebody", at: (row?.at ?? new Date(0)).toISOString(), version };
 }
 
 /**
- * Applies one edit to the album's book. `base` is the version of the leaf that the keeper saw; a leaf written since is
- * told, and nothing is changed. Changes of different leaves pass each other; so does moving a leaf.
+ * Applies one edit to the album's book. `seen` are the versions that the keeper saw of the leaves it writes; one written
+ * since is told, and nothing is changed. Changes of different leaves pass each other; so does moving a leaf.
  */
-export async function saveBookEdit(db: Db, author: Author, base: number | null, edit: BookEdit): Promise<BookSaved> {
+export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, edit: BookEdit): Promise<BookSaved> {
   try {
     return await db.transaction(async (tx) => {
       const before = await lockLeaves(tx, author);
       if (!before) return { ok: false, reason: "not-found" };
       const applied = applyBookEdit(before, edit);
       if (!applied.ok) return applied;
-      const [touched = ""] = leavesTouched(edit);
-      const seen = before.find(({ id }) => id === touched)?.version ?? 0;
-      if (same(applied.leaves, before)) return { ok: true, version: seen };
-      if (base !== null && edit.kind !== "move-leaf" && seen > base)
-        return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, touched, seen) };
-      const made = await changeLeaves(tx, author, crypto.randomUUID(), before, applied.leaves);
-      return { ok: true, version: made[touched] ?? seen };
+      if (same(applied.leaves, before)) {
+        const touched = new Set(leavesTouched(edit));
+        const standing = before.filter(({ id }) => touched.has(id)).map(({ id, version }) => [id, version] as const);
+        return { ok: true, made: Object.fromEntries(standing) };
+      }
+      const late =
+        edit.kind === "move-leaf" ? undefined : before.find(({ id, version }) => version > (seen?.[id] ?? version));
+      if (late) return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, late) };
+      return { ok: true, made: await changeLeaves(tx, author, crypto.randomUUID(), before, applied.leaves) };
     });
   } catch (error) {
     // A side given to a day of another album, or a leaf id that is somebody else's: as if it were not there.

@@ -123,6 +123,6 @@ export async function keepTryOut(
     return { pieces: kept?.pieces ?? null };
   });
   if (!settled) return { ok: false, reason: "not-found" };
-  if (!settled.pieces) return { ok: true, version: 0 };
+  if (!settled.pieces) return { ok: true, made: {} };
   return saveBookEdit(db, author, null, { kind: "arrange", leaf: leafId, face, pieces: settled.pieces });
 }

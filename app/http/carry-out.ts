@@ -14,7 +14,7 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
     case "edit":
       return saveDayEdit(db, author, sent.dayId, sent.base, sent.edit);
     case "book":
-      return saveBookEdit(db, author, sent.base, sent.edit);
+      return saveBookEdit(db, author, sent.seen, sent.edit);
     case "try-out":
       return tryOut(db, author, sent);
     case "give-place":

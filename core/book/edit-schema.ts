@@ -76,8 +76,12 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("lie"), leaf: ID, drop: PLACE.nullable(), liftsOff: z.boolean() }),
 ]);
 
-/** A change to the book on its way: the edit, and the version of its leaf that the keeper saw. */
-export const SENT_BOOK = z.object({ what: z.literal("book"), base: z.int().min(0).nullable(), edit: BOOK_EDIT });
+/** A change to the book on its way: the edit, and the version of each leaf it writes that the keeper saw; null: whatever it is now. */
+export const SENT_BOOK = z.object({
+  what: z.literal("book"),
+  seen: z.record(ID, z.int().min(0)).nullable(),
+  edit: BOOK_EDIT,
+});
 export type SentBook = z.output<typeof SENT_BOOK>;
 
 /** A change to the candidates of a side; `keep` with null keeps what lies there and puts the candidates away. */

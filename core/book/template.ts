@@ -1,7 +1,6 @@
 import type { FoundationKind } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
-import { ticks } from "../measure/length.ts";
-import { centredIn, at as place, type Rect, rect } from "../measure/rect.ts";
+import { centredIn, at as place, type Rect } from "../measure/rect.ts";
 import { type Size, sameSize, size, turned } from "../measure/size.ts";
 import { type Piece, type PieceWhat, pieceSize, type Turn, turnedBy } from "./leaf.ts";
 import { type Loose, pieceFrom } from "./read.ts";
@@ -71,11 +70,6 @@ export function dress(template: Template, loose: readonly Loose[], newId: () => 
 export const roomsIn = ({ pieces }: Template, keeps: "photo" | "card"): number =>
   pieces.filter(({ what }) => what.kind === "room" && what.keeps === keeps).length;
 
-/** Helpers for writing templates down: a place in shares of the page, rounded to the tick. */
-export type Spot = readonly [x: number, y: number, w: number, h: number];
-export const spotOn = (page: Size, [x, y, w, h]: Spot): Rect =>
-  rect(Math.round(x * page.w), Math.round(y * page.h), Math.round(w * page.w), Math.round(h * page.h));
-
 export const lying = (area: Rect, what: TemplatePiece["what"]): TemplatePiece => ({
   what,
   at: { x: area.x, y: area.y },
@@ -85,8 +79,3 @@ export const lying = (area: Rect, what: TemplatePiece["what"]): TemplatePiece =>
 export const roomFor = (keeps: "photo" | "card", area: Rect): TemplatePiece =>
   lying(area, { kind: "room", keeps, size: size(area.w, area.h) });
 export const numeralAt = (area: Rect): TemplatePiece => lying(area, { kind: "numeral", size: size(area.w, area.h) });
-
-/** Less the play a piece wants in its pocket, in the pocket's middle. */
-export function inPocket(pocket: Rect, play: number): Rect {
-  return centredIn(pocket, size(ticks(pocket.w - play), ticks(pocket.h - play)));
-}

@@ -17,14 +17,6 @@ export const rectOf = ({ w, h }: Size): Rect => rect(0, 0, w, h);
 export const sizeOf = ({ w, h }: Rect): Size => size(w, h);
 export const at = ({ x, y }: Point, { w, h }: Size): Rect => ({ x, y, w, h });
 
-/** The middle, in half ticks, so that it is a whole number. */
-export const middle = ({ x, y, w, h }: Rect): { x2: number; y2: number } => ({ x2: 2 * x + w, y2: 2 * y + h });
-
-export const holdsMiddleOf = (outer: Rect, inner: Rect): boolean => {
-  const { x2, y2 } = middle(inner);
-  return x2 >= 2 * outer.x && x2 < 2 * (outer.x + outer.w) && y2 >= 2 * outer.y && y2 < 2 * (outer.y + outer.h);
-};
-
 export const contains = (outer: Rect, inner: Rect): boolean =>
   inner.x >= outer.x &&
   inner.y >= outer.y &&

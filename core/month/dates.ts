@@ -38,7 +38,6 @@ const MONTHS = [
 export const weekdayName = (date: CalendarDate): string => WEEKDAYS[plain(date).dayOfWeek - 1] ?? "";
 /** 1 Monday to 7 Sunday. Source: ISO 8601. */
 export const weekdayNumber = (date: CalendarDate): number => plain(date).dayOfWeek;
-export const WEEKDAY_NAMES: readonly string[] = WEEKDAYS;
 export const monthName = (date: CalendarDate): string => MONTHS[monthOf(date) - 1] ?? "";
 
 /** `9 December 2026` */

@@ -13,6 +13,11 @@ async function places(page: Page): Promise<string[]> {
     "/days/2026-12-13",
     "/days/2026-12-20",
     "/days/2026-12-29",
+    "/book",
+    "/rhythm",
+    "/foundations",
+    "/layouts",
+    "/measure",
     "/finish",
     "/settings",
   ].map((place) => album + place);

@@ -1,7 +1,7 @@
 import type { SavedChange } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayContent } from "#core/album/model.ts";
-import { applyBookEdit, leavesTouched } from "#core/book/edit.ts";
+import { applyBookEdit } from "#core/book/edit.ts";
 import type { Leaf } from "#core/book/leaf.ts";
 
 /** A change on its way to the server, kept on this device until the server has said it is saved. */
@@ -25,6 +25,7 @@ export type Clash =
   | {
       readonly kind: "leaf";
       readonly entry: Entry;
+      readonly leaf: string;
       readonly by: string;
       readonly at: string;
       readonly version: number;
@@ -33,10 +34,10 @@ export type Trouble = "unreachable" | "store-gone";
 
 /** What the server may answer to a change. */
 export type Answer =
-  | { ok: true; version?: number }
+  | { ok: true; version?: number; made?: Readonly<Record<string, number>> }
   | { ok: false; reason: Trouble }
   | { ok: false; reason: "clash"; clash: { change: SavedChange; current: DayContent; version: number } }
-  | { ok: false; reason: "leaf-clash"; bookClash: { by: string; at: string; version: number } }
+  | { ok: false; reason: "leaf-clash"; bookClash: { leaf: string; by: string; at: string; version: number } }
   | { ok: false; reason: string };
 
 export type Outboxed = {
@@ -59,9 +60,6 @@ export const EMPTY: Outboxed = {
   refused: null,
   savedOnce: false,
 };
-
-/** The leaf that a change of the book writes first. */
-const leafOf = (sent: Extract<Sent, { what: "book" }>): string => leavesTouched(sent.edit)[0] ?? "";
 
 function clashOf(entry: Entry, answer: Answer | null): Clash | null {
   if (answer && "clash" in answer) return { kind: "day", entry, ...answer.clash };
@@ -116,10 +114,16 @@ export class Outbox {
   /** A change with the version it began from: that of the waiting change it replaces, or of this window's last save of its leaf. */
   #based(sent: Sent, waiting: Sent | undefined): Sent {
     if (waiting?.what === "edit" && sent.what === "edit") return { ...sent, base: waiting.base };
-    if (sent.what !== "book" || sent.base === null) return sent;
-    if (waiting?.what === "book" && waiting.edit.kind !== "arrange-many") return { ...sent, base: waiting.base };
-    return { ...sent, base: Math.max(sent.base, this.#made.get(leafOf(sent)) ?? 0) };
+    if (sent.what !== "book" || sent.seen === null) return sent;
+    const before = waiting?.what === "book" ? waiting.seen : null;
+    const seen = Object.entries(sent.seen).map(([leaf, version]) => [
+      leaf,
+      before?.[leaf] ?? this.#known(leaf, version),
+    ]);
+    return { ...sent, seen: Object.fromEntries(seen) };
   }
+
+  #known = (leaf: string, version: number) => Math.max(version, this.#made.get(leaf) ?? 0);
 
   /** The next change that may leave now, or null. Changes leave one at a time, in order. */
   next(now: number): Entry | null {
@@ -145,16 +149,11 @@ export class Outbox {
     const rest = entries.filter((each) => each !== entry);
     if (answer?.ok) {
       const { version } = answer;
-      const { sent } = entry;
-      if (sent.what === "book" && version !== undefined) this.#made.set(leafOf(sent), version);
+      for (const [leaf, made] of Object.entries(answer.made ?? {})) this.#made.set(leaf, made);
       const caughtUp = rest.map((each): Entry => {
-        if (version === undefined) return each;
-        if (each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null)
-          return { ...each, sent: { ...each.sent, base: version } };
-        return each.sent.what === "book" &&
-          sent.what === "book" &&
-          each.sent.base !== null &&
-          leafOf(each.sent) === leafOf(sent)
+        if (each.sent.what === "book" && each.sent.seen !== null)
+          return { ...each, sent: this.#based(each.sent, undefined) };
+        return version !== undefined && each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null
           ? { ...each, sent: { ...each.sent, base: version } }
           : each;
       });

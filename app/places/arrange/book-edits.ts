@@ -3,13 +3,14 @@ import type { Arrangement, BookEdit } from "#core/book/edit.ts";
 import { leavesTouched } from "#core/book/edit.ts";
 import type { Leaf } from "#core/book/leaf.ts";
 
-/** Sends changes of the book through the outbox: only what changed of a leaf, from the version that was seen. */
+/** Sends changes of the book through the outbox: only what changed of a leaf, from the versions that were seen. */
 export function useBookEdits() {
   const { put } = useOutbox();
   const change = (leaves: readonly Leaf[], edit: BookEdit, key: string = crypto.randomUUID()) => {
-    const [touched] = leavesTouched(edit);
-    const seen = leaves.find(({ id }) => id === touched)?.version ?? null;
-    put(`book:${key}`, { what: "book", base: edit.kind === "move-leaf" ? null : seen, edit });
+    const touched = new Set(leavesTouched(edit));
+    const versions = leaves.filter(({ id }) => touched.has(id)).map(({ id, version }) => [id, version] as const);
+    const seen = edit.kind === "move-leaf" ? null : Object.fromEntries(versions);
+    put(`book:${key}`, { what: "book", seen, edit });
   };
   return {
     change,

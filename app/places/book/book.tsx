@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Troubles } from "#app/places/album/troubles.tsx";
@@ -22,15 +22,22 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const { book, leaves, arrange, change } = useBook(data);
   const [query, setQuery] = useSearchParams();
   const running = useRunning();
-  const asked = query.get("at") ?? homeOf(book.leaves, dayDate);
-  const found = book.leaves.findIndex(({ leaf }) => leaf.id === asked);
-  const turned = query.get("face") === "back";
+  // Chosen here first and told to the address after, so that quick hands never act on the leaf before.
+  const [asked, setAsked] = useState({
+    leaf: query.get("at") ?? homeOf(book.leaves, dayDate),
+    face: query.get("face"),
+  });
+  const found = book.leaves.findIndex(({ leaf }) => leaf.id === asked.leaf);
+  const turned = asked.face === "back";
   const at = found === -1 ? 0 : found;
   const chosen = book.leaves[at];
+  const goTo = (leaf: string, face: "front" | "back" = "front") => {
+    setAsked({ leaf, face });
+    setQuery({ at: leaf, ...(face === "back" ? { face } : {}) }, { replace: true, preventScrollReset: true });
+  };
   const go = (index: number, face: "front" | "back" = "front") => {
     const next = book.leaves.at(Math.max(0, index)) ?? book.leaves.at(-1);
-    if (next)
-      setQuery({ at: next.leaf.id, ...(face === "back" ? { face } : {}) }, { replace: true, preventScrollReset: true });
+    if (next) goTo(next.leaf.id, face);
   };
   const opening = useMemo(() => openingAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
   const boards = useMemo(() => boardsOf(opening, unit), [opening, unit]);
@@ -101,7 +108,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             hidden={hidden}
             change={(edit, key) => change(leaves, edit, key)}
             arrange={(changes) => arrange(leaves, changes)}
-            go={go}
+            goTo={goTo}
           />
         </div>
       </div>

@@ -23,7 +23,7 @@ type Props = {
   readonly hidden: ReturnType<typeof hiddenTabs>;
   readonly change: (edit: BookEdit, key?: string) => void;
   readonly arrange: (changes: readonly Arrangement[]) => void;
-  readonly go: (at: number, face?: Face) => void;
+  readonly goTo: (leaf: string) => void;
 };
 
 const ownerText = (owner: Owner): string =>
@@ -43,7 +43,7 @@ function stockOf({ leaf, sheet }: LeafRead, data: BookData): Stock {
 }
 
 /** Everything about the leaf under the hand that is not on it: whose sides, where in the book, what it is made of. */
-export function LeafPanel({ data, read, at, book, hidden, change, arrange, go }: Props) {
+export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo }: Props) {
   const { leaf, sheet } = read;
   const { pages, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
@@ -70,7 +70,7 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, go }:
       front: read.back.owner,
       back: read.back.owner,
     });
-    go(at + 1);
+    goTo(id);
   };
   const copy = () => {
     const sized = (face: Face) =>
@@ -79,14 +79,16 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, go }:
         return size ? [{ piece, size }] : [];
       });
     const newId = () => crypto.randomUUID();
+    const id = newId();
     change({
       kind: "copy-leaf",
       leaf: leaf.id,
-      id: newId(),
+      id,
       stock,
       front: asRooms(sized("front"), newId),
       back: asRooms(sized("back"), newId),
     });
+    goTo(id);
   };
   return (
     <div className="grid gap-5 p-4 wide:p-5">

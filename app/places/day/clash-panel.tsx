@@ -32,7 +32,7 @@ function OneClash({ clash }: { clash: Clash }) {
 /** Two windows laid out one leaf: whose arrangement stays. The other's is seen as soon as one is chosen. */
 function LeafClash({ clash }: { clash: Extract<Clash, { kind: "leaf" }> }) {
   const { put, dropClash } = useOutbox();
-  const { entry, by, version } = clash;
+  const { entry, leaf, by, version } = clash;
   const { sent } = entry;
   if (sent.what !== "book") return null;
   return (
@@ -43,7 +43,7 @@ function LeafClash({ clash }: { clash: Extract<Clash, { kind: "leaf" }> }) {
         you choose.
       </p>
       <div className="flex flex-wrap gap-3">
-        <Button look="main" small onClick={() => put(entry.key, { ...sent, base: version })}>
+        <Button look="main" small onClick={() => put(entry.key, { ...sent, seen: { ...sent.seen, [leaf]: version } })}>
           Keep mine
         </Button>
         <Button small onClick={() => dropClash(entry.key)}>
