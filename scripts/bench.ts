@@ -3,6 +3,7 @@ import path from "node:path";
 import { parseArgs } from "node:util";
 import { seedDemo } from "../demo/seed.ts";
 import { migrateStore, openStore } from "../store/db.ts";
+import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { mostQueries, pageRatios, type Visit } from "../tests/bench/pages.ts";
 import { measureRecompute } from "../tests/bench/recompute.ts";
@@ -23,6 +24,8 @@ const BOUNDS: Record<string, Bound> = {
   "page.queries.max": { at: "most", value: 6, judged: true, what: "database statements of the page that needs most" },
   "js.month.gzip_kb": { at: "most", value: 190, judged: true, what: "gzipped JavaScript of Month's first load, kB" },
   "dial.redraw_ms": { at: "most", value: 8, judged: false, what: "arrow key to dial drawn" },
+  "book.fit_ms": { at: "most", value: 4, judged: false, what: "62 leaves, 600 pieces read and fitted" },
+  "book.drag_ms": { at: "most", value: 8, judged: false, what: "pointer move to frame drawn, 40 pieces" },
   "album.recompute_ms": { at: "most", value: 16, judged: false, what: "31 days, 800 pieces, read anew" },
   "album.recompute_growth": { at: "most", value: 11, judged: true, what: "ten times the album over the album" },
 };
@@ -38,6 +41,8 @@ if (wants("album.recompute_ms", "album.recompute_growth")) {
   figures["album.recompute_growth"] = growth;
 }
 
+if (wants("book.fit_ms")) figures["book.fit_ms"] = measureFit();
+
 async function signIn(base: string): Promise<{ visit: Visit; lantern: string }> {
   const entered = await fetch(`${base}/sign-in`, {
     method: "POST",
@@ -52,7 +57,9 @@ async function signIn(base: string): Promise<{ visit: Visit; lantern: string }> 
   return { visit: { base, cookie }, lantern: `/albums/${lantern}` };
 }
 
-if (wants("page.month.ratio", "page.day.ratio", "page.queries.max", "js.month.gzip_kb", "dial.redraw_ms")) {
+if (
+  wants("page.month.ratio", "page.day.ratio", "page.queries.max", "js.month.gzip_kb", "dial.redraw_ms", "book.drag_ms")
+) {
   const cluster = process.env.DATABASE_URL ? null : await startPostgres("bench");
   const databaseUrl = process.env.DATABASE_URL ?? cluster?.url ?? "";
   const store = openStore(databaseUrl);
@@ -71,10 +78,16 @@ if (wants("page.month.ratio", "page.day.ratio", "page.queries.max", "js.month.gz
         "/tray",
         `${lantern}/finish`,
         `${lantern}/settings`,
+        `${lantern}/book`,
+        `${lantern}/rhythm`,
+        `${lantern}/foundations`,
+        `${lantern}/layouts`,
+        `${lantern}/measure`,
       ]);
     if (wants("js.month.gzip_kb"))
       figures["js.month.gzip_kb"] = await firstLoadKb(visit, month, path.join(root, "build/client"));
     if (wants("dial.redraw_ms")) figures["dial.redraw_ms"] = await dialRedraw(visit, month);
+    if (wants("book.drag_ms")) figures["book.drag_ms"] = await dragFrame(visit, lantern, `${lantern}/days/2026-12-10`);
     if (wants("page.month.ratio", "page.day.ratio")) {
       const ratios = await pageRatios(visit, "/empty", { "page.month.ratio": month, "page.day.ratio": day });
       Object.assign(figures, ratios);

@@ -156,12 +156,8 @@ export function pieceFrom(loose: Loose, place: Rect, isTurned: boolean, id: stri
 
 /** The first dry fit of loose things on a side. */
 function dryFit(loose: readonly Loose[], sheet: Sheet, pockets: readonly Rect[]): Piece[] {
-  const fit = sheet.layout ? layInPockets(loose, pockets) : layOnPage(loose, sheet.page);
-  const byId = new Map(loose.map((each) => [each.id, each]));
-  return fit.laid.flatMap((laid) => {
-    const each = byId.get(laid.id);
-    return each ? [pieceFrom(each, laid.rect, laid.turned)] : [];
-  });
+  const laid = sheet.layout ? layInPockets(loose, pockets) : layOnPage(loose, sheet.page);
+  return laid.map(({ piece, rect: lies, turned }) => pieceFrom(piece, lies, turned));
 }
 
 /** Where each piece of a side lies and how it fits. Pieces whose photo or card has left the day are left out. */
@@ -213,6 +209,13 @@ export function readBook<P extends BookPage>(
       }
     }
   }
+  // What a page has to lay is asked for twice: by the dry fit of its leaf, and for what is left beside it.
+  const looseKnown = new Map<P, Loose[]>();
+  const loose = (page: P, sheet: Pick<Sheet, "layout">): Loose[] => {
+    const known = looseKnown.get(page) ?? looseOf(page, sheet);
+    looseKnown.set(page, known);
+    return known;
+  };
   const sideRead = (leaf: Leaf, face: Face, sheet: Sheet): SideRead<P> => {
     const side: Side = leaf[face];
     const page = pageOfOwner(side.owner, pageOfDay);
@@ -227,7 +230,7 @@ export function readBook<P extends BookPage>(
     ) {
       const known = placedOn.get(page);
       pieces = dryFit(
-        looseOf(page, sheet).filter(({ id }) => !known?.has(id)),
+        loose(page, sheet).filter(({ id }) => !known?.has(id)),
         sheet,
         pockets,
       );
@@ -247,11 +250,15 @@ export function readBook<P extends BookPage>(
     const sheet = readSheet(leaf, home?.content ?? null, format, own);
     return { leaf, sheet, front: sideRead(leaf, "front", sheet), back: sideRead(leaf, "back", sheet) };
   });
+  const homes = new Map<P, Sheet>();
+  for (const { leaf, sheet } of read) {
+    const page = leaf.of.kind === "page" ? pageOfDay.get(leaf.of.dayId) : undefined;
+    if (page && !homes.has(page)) homes.set(page, sheet);
+  }
   const beside = new Map(
     pages.map((page) => {
-      const home = read.find(({ leaf }) => leaf.of.kind === "page" && pageOfDay.get(leaf.of.dayId) === page);
       const known = placedOn.get(page);
-      return [page, looseOf(page, home?.sheet ?? { layout: null }).filter(({ id }) => !known?.has(id))] as const;
+      return [page, loose(page, homes.get(page) ?? { layout: null }).filter(({ id }) => !known?.has(id))] as const;
     }),
   );
   return { leaves: read, beside, noPlace: pages.filter((page) => !owns.has(page) && !page.skipped) };

@@ -39,17 +39,15 @@ export function readRhythm<P extends BookPage>(book: BookRead<P>, pages: readonl
     { leaf, at, face: "front" as const, side: leaf.front },
     { leaf, at, face: "back" as const, side: leaf.back },
   ]);
-  const apart = pages.filter((page) => {
-    const owned = sides.flatMap(({ side }, index) => (side.page === page ? [index] : []));
-    return owned.some((index, each) => {
-      const before = owned[each - 1];
-      // A side nobody owns between two of the same day's does not part them.
-      return (
-        before !== undefined &&
-        sides.slice(before + 1, index).some(({ side }) => side.page !== null && side.page !== page)
-      );
-    });
-  });
+  // A side nobody owns between two of the same day's does not part them.
+  const stretches = new Map<P, number>();
+  let last: P | null = null;
+  for (const { side } of sides) {
+    if (side.page === null || side.page === last) continue;
+    last = side.page;
+    stretches.set(last, (stretches.get(last) ?? 0) + 1);
+  }
+  const apart = pages.filter((page) => (stretches.get(page) ?? 0) > 1);
   return {
     runs,
     emptySides: sides

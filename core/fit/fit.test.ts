@@ -4,7 +4,7 @@ import { anyPageSize } from "../../tests/samples.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { turned } from "../measure/size.ts";
-import { fitInPocket, fitOnPage, fitOnPockets, fitTab, goesInto, largestPrint, PLAY, splitOver } from "./fit.ts";
+import { fitInPocket, fitOnPage, fitOnPockets, fitTab, largestPrint, PLAY, splitOver } from "./fit.ts";
 
 const by = (w: number, h: number) => ({ w: inches(w), h: inches(h) });
 const area = (x: number, y: number, w: number, h: number) => rect(inches(x), inches(y), inches(w), inches(h));
@@ -50,7 +50,6 @@ describe("a piece in a pocket", () => {
     expect(fitInPocket(by(3, 4), by(3, 4), "inch")).toEqual({ kind: "snug", play: by(0, 0) });
     expect(fitInPocket(by(3, 3), by(3.0625, 4.0625), "inch")).toMatchObject({ kind: "wanders", backing: by(3, 4) });
     expect(fitInPocket(by(4, 3), by(3.0625, 4.0625), "inch").kind).toBe("turn");
-    expect(goesInto(by(4, 3), by(3, 4))).toEqual({ turned: true, play: by(0, 0) });
     expect(largestPrint(by(4, 6), by(0.05, 8), "inch")).toBeNull();
   });
 });

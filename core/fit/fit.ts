@@ -34,12 +34,6 @@ const within = (piece: Size, pocket: Size, play: number): boolean =>
   piece.w + play <= pocket.w && piece.h + play <= pocket.h;
 const left = (piece: Size, pocket: Size): Size => size(ticks(pocket.w - piece.w), ticks(pocket.h - piece.h));
 
-/** Whether a piece goes into a pocket, upright if it can, turned if it must, with the play it then has; else null. */
-export function goesInto(piece: Size, pocket: Size): { turned: boolean; play: Size } | null {
-  if (within(piece, pocket, 0)) return { turned: false, play: left(piece, pocket) };
-  return within(turned(piece), pocket, 0) ? { turned: true, play: left(turned(piece), pocket) } : null;
-}
-
 const STEP: Record<Unit, Length> = { inch: inches(1 / 8), cm: millimetres(1) };
 
 /** The largest print of this shape that fits a pocket with play, rounded down to an eighth of an inch or a millimetre. */

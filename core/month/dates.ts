@@ -18,6 +18,15 @@ const plain = (date: CalendarDate) => Temporal.PlainDate.from(date);
 export const addDays = (date: CalendarDate, days: number): CalendarDate =>
   plain(date).add({ days }).toString() as CalendarDate;
 
+/** `count` dates in a row from `first`. A month's worth is asked for at every reading, so it is counted in days of UTC. */
+export function datesFrom(first: CalendarDate, count: number): CalendarDate[] {
+  const start = Date.parse(`${first}T00:00:00Z`);
+  return Array.from({ length: count }, (_, at) => {
+    const date = new Date(start + at * 86_400_000);
+    return date.toISOString().slice(0, 10) as CalendarDate;
+  });
+}
+
 /** Days from `from` to `to`, negative when `to` is earlier. */
 export const daysBetween = (from: CalendarDate, to: CalendarDate): number => plain(from).until(plain(to)).days;
 

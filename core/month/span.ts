@@ -1,4 +1,4 @@
-import { addDays, type CalendarDate, daysBetween, parseDate } from "./dates.ts";
+import { type CalendarDate, datesFrom, daysBetween, parseDate } from "./dates.ts";
 
 /** The days an album is for, both ends included. */
 export type Span = { readonly start: CalendarDate; readonly end: CalendarDate };
@@ -23,5 +23,5 @@ export function parseSpan(start: string, end: string): { ok: true; span: Span } 
 
 /** Every date of the span, in order. */
 export function datesOf(span: Span): CalendarDate[] {
-  return Array.from({ length: spanLength(span) }, (_, index) => addDays(span.start, index));
+  return datesFrom(span.start, spanLength(span));
 }

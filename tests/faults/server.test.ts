@@ -226,3 +226,101 @@ describe("the plug pulled out", () => {
     expect(titles.slice(at, at + 2).some((title) => page.includes(title))).toBe(true);
   });
 });
+
+describe("requests about the book that were made by hand", () => {
+  const stock = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
+  const nobody = { kind: "nobody" };
+  const book = (change: object) => ({ what: "book", seen: null, edit: change });
+  const piece = (change: object = {}) => ({
+    id: "a",
+    what: { kind: "filler", size: { w: 8128, h: 8128 }, name: "" },
+    at: { x: 0, y: 0 },
+    turn: 0,
+    outside: false,
+    ...change,
+  });
+
+  it("with a piece of nothing or of enormous size, a turn that is none, or one piece twice, are refused whole", async () => {
+    const { cookie } = await signUp();
+    const album = await makeAlbum(cookie);
+    const leaf = randomUUID();
+    const add = { kind: "add-leaf", id: leaf, stock, after: null, front: nobody, back: nobody };
+    expect((await edit(album, cookie, book(add))).status).toBe(200);
+    const lay = (...pieces: object[]) => edit(album, cookie, book({ kind: "arrange", leaf, face: "front", pieces }));
+    const sized = (w: number) => piece({ what: { kind: "filler", size: { w, h: 10 }, name: "" } });
+    for (const bad of [
+      [sized(0)],
+      [sized(-5)],
+      [sized(640_001)],
+      [sized(0.5)],
+      [piece({ turn: 4 })],
+      [piece(), piece()],
+      [piece({ at: { x: 9e9, y: 0 } })],
+    ])
+      expect((await lay(...bad)).status, JSON.stringify(bad)).toBe(400);
+    expect((await edit(album, cookie, book({ kind: "arrange", leaf, face: "spine", pieces: [] }))).status).toBe(400);
+    expect(await (await get(`${album}/book.data`, cookie)).text()).toContain(leaf);
+    expect((await lay(piece())).status).toBe(200);
+  });
+
+  it("naming another household's leaf, day or album find nothing and change nothing", async () => {
+    const [mine, theirs] = [await signUp(), await signUp()];
+    const [own, foreign] = [await makeAlbum(mine.cookie), await makeAlbum(theirs.cookie)];
+    const leaf = randomUUID();
+    const add = (id: string) => book({ kind: "add-leaf", id, stock, after: null, front: nobody, back: nobody });
+    await edit(own, mine.cookie, add(leaf));
+    const said = async (sent: object, album = foreign) => (await edit(album, theirs.cookie, sent)).text();
+    expect(await said(book({ kind: "turn-leaf", leaf }))).toContain("leaf-gone");
+    expect(await said(add(leaf))).toContain("not-found");
+    expect(await said(add(randomUUID()), own)).toContain("not-found");
+    const day = await dayId(own, "2026-12-01", mine.cookie);
+    const mineToo = randomUUID();
+    await edit(foreign, theirs.cookie, add(mineToo));
+    expect(
+      await said(book({ kind: "own-side", leaf: mineToo, face: "front", owner: { kind: "day", dayId: day } })),
+    ).toContain("not-found");
+    expect(
+      await said({ what: "try-out", how: "add", id: randomUUID(), leafId: leaf, face: "front", pieces: [] }),
+    ).toContain("not-found");
+    for (const path of [
+      `${own}/book`,
+      `${own}/leaves/${leaf}/front`,
+      `${own}/leaves/${leaf}/print/front.pdf`,
+      `${own}/punch-guide/pdf`,
+    ])
+      expect((await get(path, theirs.cookie)).status, path).toBe(404);
+    expect((await get(`${foreign}/leaves/${leaf}/front`, theirs.cookie)).status).toBe(404);
+    expect((await get(`${own}/leaves/${leaf}/print/front.pdf`, mine.cookie)).status).toBe(200);
+  });
+
+  it("with a layout whose parts exceed the whole, without pockets, or too deep, are told, and nothing is kept", async () => {
+    const { cookie } = await signUp();
+    const album = await makeAlbum(cookie);
+    const page = { w: 48_768, h: 65_024 };
+    const save = async (draft: object) =>
+      (
+        await post(
+          `${album}/layouts.data`,
+          new URLSearchParams({ intent: "save", name: "Bad", layout: JSON.stringify(draft) }).toString(),
+          { cookie },
+        )
+      ).text();
+    const pocket = { kind: "pocket" };
+    const wide = { kind: "columns", seam: 40_000, parts: [1, 1, 1].map((share) => ({ share, node: pocket })) };
+    const deep = Array.from({ length: 9 }).reduce<object>(
+      (node) => ({
+        kind: "rows",
+        seam: 0,
+        parts: [
+          { share: 1, node },
+          { share: 1, node: pocket },
+        ],
+      }),
+      pocket,
+    );
+    for (const root of [wide, { ...wide, seam: 0, parts: [] }, deep, { kind: "spiral" }, "not JSON"])
+      expect(await save({ page, margin: 0, root })).toContain("bad-layout");
+    expect(await save({ page, margin: 30_000, root: pocket })).toContain("bad-layout");
+    expect(await (await get(`${album}/layouts.data`, cookie)).text()).not.toContain("Bad");
+  });
+});
