@@ -139,7 +139,7 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
         const print = prints.get(printKey(mark));
         if (!print) break;
         doc.save();
-        doc.rect(pt(mark.window.x), pt(mark.window.y), pt(mark.window.w), pt(mark.window.h)).clip();
+        doc.rect(pt(mark.shown.x), pt(mark.shown.y), pt(mark.shown.w), pt(mark.shown.h)).clip();
         doc.fillOpacity(1).image(print, pt(mark.at.x), pt(mark.at.y), { width: pt(mark.at.w), height: pt(mark.at.h) });
         doc.restore();
         break;

@@ -6,11 +6,13 @@ import { grid } from "../core/book/layout.ts";
 import { NOBODY, type Piece, type Stock } from "../core/book/leaf.ts";
 import { readBook } from "../core/book/read.ts";
 import { inches, ticks } from "../core/measure/length.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { moveStory } from "../core/month/slots.ts";
 import { newAlbum, openTestStore, secondMember } from "../tests/household.ts";
 import { readAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import { givePlace, type Seen, saveBookEdit } from "./book.ts";
-import { saveDayEdit, undoLastChange } from "./day.ts";
+import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
 import { setFoundations } from "./foundations.ts";
 import { deleteFormat, deleteLayout, keepFormat, readFormats, saveLayout } from "./page-stash.ts";
 import { emptyTray, putBack, putLeafOrTryOutBack, readTray } from "./tray.ts";
@@ -84,6 +86,17 @@ describe("leaves follow their days", () => {
     expect((await look()).leaves).toEqual([]);
     expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
+  });
+
+  it("a story moved to another date takes its leaves along, and back", async () => {
+    const { look, dayId, give, author } = await book();
+    for (const date of ["2026-12-02", "2026-12-04", "2026-12-06"]) await give(date);
+    const [second, fourth, sixth] = [await dayId("2026-12-02"), await dayId("2026-12-04"), await dayId("2026-12-06")];
+    const order = async () => (await look()).leaves.map(({ of }) => of.kind !== "own" && of.dayId);
+    await changeMonth(db, author(), (slots, span) => moveStory(slots, span, second, "2026-12-05" as CalendarDate));
+    expect(await order()).toEqual([fourth, second, sixth]);
+    await undoLastChange(db, author());
+    expect(await order()).toEqual([second, fourth, sixth]);
   });
 
   it("an insert from the tray brings its leaf; a leaf from the tray comes back by its day's date", async () => {
@@ -218,16 +231,18 @@ describe("try-outs", () => {
     });
     const [kept = ""] = candidates;
     expect(await arrangeTryOut(db, author(), kept, 0, [piece("c")])).toEqual({ ok: true, version: 1 });
-    expect(await arrangeTryOut(db, author(), kept, 0, [piece("d")])).toEqual({ ok: false, reason: "changed-since" });
+    expect(await arrangeTryOut(db, author(), kept, 0, [piece("d")])).toEqual({ ok: false, reason: "try-out-changed" });
     expect((await look()).tryOuts.map(({ name }) => name)).toEqual(["B", "C"]);
     expect(await keepTryOut(db, author(), id, "front", kept)).toMatchObject({ ok: true });
     const after = await look();
     expect([after.leaves[0]?.front.pieces, after.tryOuts]).toEqual([[piece("c")], []]);
-    expect((await readTray(db, keeper.householdId)).leaves.map(({ kind }) => kind)).toEqual([
-      "try-out",
-      "try-out",
-      "try-out",
-    ]);
+    // The kept candidate's row, the other one, what lay on the page, and what came too late: nothing is lost.
+    const { leaves: inTray } = await readTray(db, keeper.householdId);
+    expect(inTray.map(({ kind }) => kind)).toEqual(Array(4).fill("try-out"));
+    for (const each of inTray) await putLeafOrTryOutBack(db, keeper.householdId, "try-out", each.id, author());
+    const back = (await look()).tryOuts.flatMap(({ pieces }) => pieces.map(({ id: pieceId }) => pieceId));
+    expect(back.sort()).toEqual(["a", "b", "c", "d"]);
+    await keepTryOut(db, author(), id, "front", null);
     await undoLastChange(db, author());
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
     await emptyTray(db, keeper.householdId, new Date());

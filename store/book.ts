@@ -265,6 +265,23 @@ export async function followDay(
   await writeBook(tx, author, leaves, next);
 }
 
+/** Puts the leaves of days that changed their dates where those dates are now, a day's own in the order they were. */
+export async function followDates(tx: Transaction, author: Author, dayIds: readonly string[]): Promise<void> {
+  const leaves = await lockLeaves(tx, author);
+  if (!leaves || dayIds.length === 0) return;
+  const rows = await tx.select({ id: day.id, date: day.date }).from(day).where(eq(day.albumId, author.albumId));
+  const dates = new Map(rows.map(({ id, date }) => [id, date]));
+  const isOf = (each: Leaf, dayId: string) => each.of.kind !== "own" && each.of.dayId === dayId;
+  let next = leaves.filter((each) => !dayIds.some((dayId) => isOf(each, dayId)));
+  for (const dayId of dayIds) {
+    const date = dates.get(dayId);
+    if (!date) continue;
+    const place = placeFor(next, dates, date);
+    next = [...next.slice(0, place), ...leaves.filter((each) => isOf(each, dayId)), ...next.slice(place)];
+  }
+  await writeBook(tx, author, leaves, next);
+}
+
 /** The leaf of this material that lies in the tray, the latest first. */
 async function fromTray(tx: Transaction, albumId: string, of: Leaf["of"]): Promise<Leaf | null> {
   if (of.kind === "own") return null;

@@ -16,7 +16,7 @@ import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { followDay, latestBookChange, undoBookChange } from "./book.ts";
+import { followDates, followDay, latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, isTaken, type Transaction } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, member, photo } from "./schema/index.ts";
@@ -235,6 +235,7 @@ export async function changeMonth(
     const result = change(locked.slots, locked.span);
     if (!result.ok) return result;
     const act = randomUUID();
+    const moved: string[] = [];
     for (const after of result.slots) {
       const was = locked.slots.find(({ id }) => id === after.id);
       if (!was || (was.date === after.date && was.skipped === after.skipped && was.mergedInto === after.mergedInto))
@@ -242,7 +243,9 @@ export async function changeMonth(
       await writeSlot(tx, after.id, after);
       const { date, skipped, mergedInto } = was;
       await logChange(tx, author, { act, day: was, fields: ["slot"], before: { slot: { date, skipped, mergedInto } } });
+      if (was.date !== after.date) moved.push(after.id);
     }
+    await followDates(tx, author, moved);
     return { ok: true };
   });
 }
@@ -290,6 +293,8 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
       }
       const act = randomUUID();
       for (const change of changes) await takeBack(tx, author, act, change);
+      const moved = changes.filter(({ before }) => before.slot).map(({ dayId }) => dayId);
+      await followDates(tx, author, moved);
       await tx
         .update(dayChange)
         .set({ settled: true })

@@ -14,7 +14,8 @@ const NAMES = ["B", "C"] as const;
 export type TryOutSaved =
   | { ok: true; version: number }
   | { ok: false; reason: "not-found" | "too-many-try-outs" }
-  | { ok: false; reason: "changed-since" };
+  /** Somebody laid it out anew since; what was sent lies in the tray. */
+  | { ok: false; reason: "try-out-changed" };
 
 /** The leaf, if it is in the author's album and book; touched, so that the album counts as changed. */
 async function touchLeaf(tx: Transaction, author: Author, leafId: string): Promise<boolean> {
@@ -63,7 +64,10 @@ async function findTryOut(tx: Transaction, author: Author, id: string): Promise<
   return row && (await touchLeaf(tx, author, row.leafId)) ? row : null;
 }
 
-/** Lays a candidate out anew; refused when another window has done so since `base`. */
+/**
+ * Lays a candidate out anew. When another window has done so since `base`, theirs stands and what was sent goes to the
+ * tray, from where it can be set beside again.
+ */
 export async function arrangeTryOut(
   db: Db,
   author: Author,
@@ -75,7 +79,14 @@ export async function arrangeTryOut(
     const row = await findTryOut(tx, author, id);
     if (!row) return { ok: false, reason: "not-found" };
     if (isDeepStrictEqual(row.pieces, pieces)) return { ok: true, version: row.version };
-    if (base !== null && row.version > base) return { ok: false, reason: "changed-since" };
+    if (base !== null && row.version > base) {
+      const { leafId, face, name } = row;
+      await tx.insert(tryOut).values({
+        id: crypto.randomUUID(),
+        ...{ leafId, face, name, pieces: [...pieces], madeAt: author.at, deletedAt: author.at },
+      });
+      return { ok: false, reason: "try-out-changed" };
+    }
     await tx
       .update(tryOut)
       .set({ pieces: [...pieces], version: row.version + 1 })

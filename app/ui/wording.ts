@@ -141,7 +141,8 @@ export const CUT_PROBLEM = {
   "not-smaller": "That cuts nothing off. Give a size smaller than the protector.",
   ...LAYOUT_PROBLEM,
 } as const;
-export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs", string> = {
+export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-changed", string> = {
+  "try-out-changed": "Somebody laid this try-out out anew in another window. Theirs is shown; yours lies in the tray.",
   "leaf-gone": "That leaf is not in the book any more. It may lie in the tray.",
   "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
   "material-elsewhere": "This leaf’s material is said on its day: change it there.",

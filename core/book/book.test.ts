@@ -174,6 +174,8 @@ const emptyContent = {
   done: [],
 };
 
+const dayPage = (id: string) => ({ label: id, skipped: false, content: emptyContent, days: [{ id }] });
+
 describe("the book read", () => {
   it("has every photo and card of a day on one of its sides or beside them, once, and nothing of the dry fit overlaps", () => {
     fc.assert(
@@ -207,10 +209,25 @@ describe("the book read", () => {
     );
   });
 
+  it("leaves of days outside the span are set aside with them, others are not, and all come back", () => {
+    const owned = (dayId: string) => ({ owner: { kind: "day" as const, dayId }, pieces: null });
+    const leaves = [
+      leaf("first", { of: { kind: "page", dayId: "in" }, front: owned("in"), back: owned("in") }),
+      leaf("shared", { of: { kind: "page", dayId: "out" }, front: owned("out"), back: owned("in") }),
+      leaf("aside", { of: { kind: "page", dayId: "out" }, front: owned("out"), back: owned("out") }),
+      leaf("matter"),
+    ];
+    const seen = (...ids: string[]) => readBook(plan, ids.map(dayPage), leaves).leaves.map((read) => read.leaf.id);
+    expect(seen("in")).toEqual(["first", "shared", "matter"]);
+    expect(seen("in", "out")).toEqual(["first", "shared", "aside", "matter"]);
+  });
+
   it("an opening shows the back of one leaf against the front of the next, and of lower leaves only what is not covered", () => {
     fc.assert(
       fc.property(anyLeaves, fc.nat(8), (leaves, turn) => {
-        const book = readBook(plan, [], leaves);
+        const owners = leaves.flatMap(({ front, back }) => [front.owner, back.owner]);
+        const pages = owners.flatMap((owner) => (owner.kind === "day" ? [dayPage(owner.dayId)] : []));
+        const book = readBook(plan, pages, leaves);
         const at = turn % (leaves.length + 1);
         const opening = openingAt(book.leaves, at, preset);
         expect(opening.right[0]?.read.leaf.id).toBe(leaves[at]?.id);

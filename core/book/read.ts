@@ -188,7 +188,17 @@ const ON_THE_PAGE: ReadonlySet<string> = new Set(["embellishment", "overlay", "f
 const pageOfOwner = <P>(owner: Owner, pages: ReadonlyMap<string, P>): P | null =>
   owner.kind === "day" ? (pages.get(owner.dayId) ?? null) : null;
 
-/** Reads every leaf in order: its material, whose sides it has, where every piece lies and how it fits. */
+/** A leaf is set aside with its days: it names some, and none of them is in the span. */
+function isSetAside({ of, front, back }: Leaf, pages: ReadonlyMap<string, unknown>): boolean {
+  const days = [front.owner, back.owner].flatMap((owner) => (owner.kind === "day" ? [owner.dayId] : []));
+  if (of.kind !== "own") days.push(of.dayId);
+  return days.length > 0 && days.every((id) => !pages.has(id));
+}
+
+/**
+ * Reads every leaf in order: its material, whose sides it has, where every piece lies and how it fits. Leaves of days set
+ * aside are left out, and are there again when those come back.
+ */
 export function readBook<P extends BookPage>(
   { format, unit }: Pick<AlbumPlan, "format" | "unit">,
   pages: readonly P[],
@@ -245,11 +255,13 @@ export function readBook<P extends BookPage>(
       pieces: readPieces(pieces ?? [], page?.content ?? null, sheet, pockets, unit),
     };
   };
-  const read = leaves.map((leaf): LeafRead<P> => {
-    const home = leaf.of.kind === "own" ? null : (pageOfDay.get(leaf.of.dayId) ?? null);
-    const sheet = readSheet(leaf, home?.content ?? null, format, own);
-    return { leaf, sheet, front: sideRead(leaf, "front", sheet), back: sideRead(leaf, "back", sheet) };
-  });
+  const read = leaves
+    .filter((leaf) => !isSetAside(leaf, pageOfDay))
+    .map((leaf): LeafRead<P> => {
+      const home = leaf.of.kind === "own" ? null : (pageOfDay.get(leaf.of.dayId) ?? null);
+      const sheet = readSheet(leaf, home?.content ?? null, format, own);
+      return { leaf, sheet, front: sideRead(leaf, "front", sheet), back: sideRead(leaf, "back", sheet) };
+    });
   const homes = new Map<P, Sheet>();
   for (const { leaf, sheet } of read) {
     const page = leaf.of.kind === "page" ? pageOfDay.get(leaf.of.dayId) : undefined;

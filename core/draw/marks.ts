@@ -57,9 +57,9 @@ export type Mark =
       readonly kind: "picture";
       readonly photoId: string;
       readonly alt: string;
-      /** The whole print, filled by the picture; `window` is the part of it that is seen. */
+      /** The whole print, filled by the picture; `shown` is the part of it that is seen. */
       readonly at: Rect;
-      readonly window: Rect;
+      readonly shown: Rect;
     }
   | {
       /** Marks in their own place, turned clockwise by quarters about its left upper corner's new place. */

@@ -125,7 +125,7 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
           photoId: use.photoId,
           alt: use.alt || "A photo without a description yet",
           at: print,
-          window: at,
+          shown: at,
         },
       ];
     }

@@ -69,10 +69,10 @@ export function svgMarks(marks: readonly Mark[], href: PictureHref): string {
   return marks.map((mark) => svgMark(mark, href)).join("");
 }
 
-/** The seen part of a print as a window on it: an inner svg cuts off the rest. */
-function picture({ photoId, alt, at, window }: Extract<Mark, { kind: "picture" }>, href: PictureHref): string {
+/** The seen part of a print through a frame of its own: an inner svg cuts off the rest. */
+function picture({ photoId, alt, at, shown }: Extract<Mark, { kind: "picture" }>, href: PictureHref): string {
   const image = `<image href="${escaped(href(photoId, at))}" x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" preserveAspectRatio="xMidYMid slice"><title>${escaped(alt)}</title></image>`;
-  return `<svg x="${mm(window.x)}" y="${mm(window.y)}" width="${mm(window.w)}" height="${mm(window.h)}" viewBox="${mm(window.x)} ${mm(window.y)} ${mm(window.w)} ${mm(window.h)}">${image}</svg>`;
+  return `<svg x="${mm(shown.x)}" y="${mm(shown.y)}" width="${mm(shown.w)}" height="${mm(shown.h)}" viewBox="${mm(shown.x)} ${mm(shown.y)} ${mm(shown.w)} ${mm(shown.h)}">${image}</svg>`;
 }
 
 /** A whole SVG file at true size: its width and height in millimetres, one user unit a millimetre. */

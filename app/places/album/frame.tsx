@@ -1,6 +1,6 @@
 import { BookOpen, BookOpenCheck, CalendarDays, Library, NotebookPen, Settings2, Undo2 } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
-import { useFetcher, useLocation, useNavigate, useParams } from "react-router";
+import { useFetcher, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
@@ -44,7 +44,10 @@ export function AlbumFrame({
   const params = useParams();
   const path = `/albums/${view.albumId}`;
   const onDay = params.date !== undefined;
-  const chosen = params.date ? (view.rows.findLast(({ date }) => date <= (params.date ?? ""))?.date ?? null) : null;
+  const [query] = useSearchParams();
+  // The strip follows the day under the hand, in the Day place and in those that name one in their address.
+  const shown = params.date ?? query.get("day");
+  const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
   const [keysOpen, setKeysOpen] = useState(false);
   const undo = useUndo(view.albumId);
   const navigate = useNavigate();

@@ -75,7 +75,7 @@ export class Outbox {
   readonly #listeners = new Set<() => void>();
   readonly #storage: Storage;
   readonly #slot: string;
-  /** The version that this window's own saves gave each leaf: the page may not have been read anew yet. */
+  /** The version that this window's own saves gave each leaf and try-out: the page may not have been read anew yet. */
   readonly #made = new Map<string, number>();
 
   constructor(storage: Storage, slot: string) {
@@ -114,6 +114,8 @@ export class Outbox {
   /** A change with the version it began from: that of the waiting change it replaces, or of this window's last save of its leaf. */
   #based(sent: Sent, waiting: Sent | undefined): Sent {
     if (waiting?.what === "edit" && sent.what === "edit") return { ...sent, base: waiting.base };
+    if (sent.what === "try-out" && sent.how === "arrange" && sent.base !== null)
+      return { ...sent, base: this.#known(sent.id, sent.base) };
     if (sent.what !== "book" || sent.seen === null) return sent;
     const before = waiting?.what === "book" ? waiting.seen : null;
     const seen = Object.entries(sent.seen).map(([leaf, version]) => [
@@ -150,6 +152,8 @@ export class Outbox {
     if (answer?.ok) {
       const { version } = answer;
       for (const [leaf, made] of Object.entries(answer.made ?? {})) this.#made.set(leaf, made);
+      if (entry.sent.what === "try-out" && entry.sent.how === "arrange" && version !== undefined)
+        this.#made.set(entry.sent.id, version);
       const caughtUp = rest.map((each): Entry => {
         if (each.sent.what === "book" && each.sent.seen !== null)
           return { ...each, sent: this.#based(each.sent, undefined) };

@@ -33,7 +33,10 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const chosen = book.leaves[at];
   const goTo = (leaf: string, face: "front" | "back" = "front") => {
     setAsked({ leaf, face });
-    setQuery({ at: leaf, ...(face === "back" ? { face } : {}) }, { replace: true, preventScrollReset: true });
+    const read = book.leaves.find((each) => each.leaf.id === leaf);
+    const date = (read?.[face].page ?? read?.front.page)?.days[0]?.date;
+    const next = { at: leaf, ...(face === "back" ? { face } : {}), ...(date ? { day: date } : {}) };
+    setQuery(next, { replace: true, preventScrollReset: true });
   };
   const go = (index: number, face: "front" | "back" = "front") => {
     const next = book.leaves.at(Math.max(0, index)) ?? book.leaves.at(-1);

@@ -26,8 +26,12 @@ type Props = {
   readonly goTo: (leaf: string) => void;
 };
 
-const ownerText = (owner: Owner): string =>
-  owner.kind === "day" ? owner.dayId : owner.kind === "matter" ? owner.matter : "";
+/** An owner as the select says it: days that share a page go by the first of them. */
+function ownerText(owner: Owner, pages: readonly DatedPage[]): string {
+  if (owner.kind === "matter") return owner.matter;
+  if (owner.kind === "nobody") return "";
+  return pages.find(({ days }) => days.some(({ id }) => id === owner.dayId))?.days[0]?.id ?? "";
+}
 
 /** The stock a leaf is made of, whoever says it. */
 function stockOf({ leaf, sheet }: LeafRead, data: BookData): Stock {
@@ -105,7 +109,7 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
           <SelectField
             key={face}
             label={`${FACE_NAME[face]} belongs to`}
-            value={ownerText(leaf[face].owner)}
+            value={ownerText(leaf[face].owner, pages)}
             onChange={(event) => change({ kind: "own-side", leaf: leaf.id, face, owner: ownerOf(event.target.value) })}
           >
             <option value="">nobody yet</option>

@@ -1,22 +1,18 @@
 import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
-import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { BookNav } from "#app/places/book/places-nav.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
 import { UNREACHABLE } from "#app/ui/wording.ts";
-import type { AlbumFormat } from "#core/album/model.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
-import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { dressPage, type Pattern, type PatternLine, type PatternRule, previewPattern } from "#core/book/pattern.ts";
-import { readBook } from "#core/book/read.ts";
 import type { Template } from "#core/book/template.ts";
-import { sideMarks } from "#core/draw/side.ts";
-import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
+
+import { PatternForm } from "./pattern-form.tsx";
+import { PageDrawing, TemplateDrawing } from "./template-drawing.tsx";
 
 export type FoundationsAnswer =
   | { ok: true; said: string }
@@ -33,9 +29,6 @@ type Props = {
   readonly dates: readonly CalendarDate[];
   readonly answer: FoundationsAnswer | null;
 };
-
-const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
-const LETTERS = "ABCDEFGHIJKL";
 
 /** Foundation pages for the month: templates, a pattern of them over the days, and what it would change before it does. */
 export function Foundations({ data, templates, own, taken, keeping, dates, answer }: Props) {
@@ -199,165 +192,6 @@ function KeepForm({ template, data, busy }: { template: Template; data: BookData
   );
 }
 
-function TemplateSelect({
-  label,
-  value,
-  templates,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  templates: readonly Template[];
-  onChange: (id: string) => void;
-}) {
-  return (
-    <select
-      aria-label={label}
-      className="field w-full py-1 text-sm"
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-    >
-      {templates.map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-type FormProps = {
-  cycle: readonly string[];
-  rules: readonly PatternRule[];
-  templates: readonly Template[];
-  onCycle: (cycle: readonly string[]) => void;
-  onRules: (rules: readonly PatternRule[]) => void;
-};
-
-function PatternForm({ cycle, rules, templates, onCycle, onRules }: FormProps) {
-  const first = templates[0]?.id ?? "";
-  if (templates.length === 0) return null;
-  const put = (at: number, rule: PatternRule) => onRules(rules.map((each, index) => (index === at ? rule : each)));
-  return (
-    <section aria-labelledby="pattern" className="grid gap-3">
-      <h2 id="pattern" className="border-b border-line pb-1 text-lg">
-        The pattern
-      </h2>
-      <div className="grid gap-2">
-        <p className="text-sm font-medium">Taking turns, day by day</p>
-        {cycle.map((id, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a template may take several turns; its turn is what it is
-          <div key={at} className="grid grid-cols-[1.5rem_minmax(0,24rem)_auto] items-center gap-2">
-            <span className="font-numeral text-lg font-semibold">{LETTERS[at]}</span>
-            <TemplateSelect
-              label={`Turn ${LETTERS[at]}`}
-              value={id}
-              templates={templates}
-              onChange={(next) => onCycle(cycle.map((each, index) => (index === at ? next : each)))}
-            />
-            <Button
-              look="quiet"
-              small
-              aria-label={`Take turn ${LETTERS[at]} out`}
-              onClick={() => onCycle(cycle.filter((_, index) => index !== at))}
-            >
-              Take out
-            </Button>
-          </div>
-        ))}
-        {cycle.length < LETTERS.length && (
-          <Button small className="justify-self-start" onClick={() => onCycle([...cycle, first])}>
-            Add a turn
-          </Button>
-        )}
-      </div>
-      <div className="grid gap-2">
-        <p className="text-sm font-medium">Before the turns</p>
-        {rules.map((rule, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: rules have an order and nothing else to go by
-          <div key={at} className="grid grid-cols-[minmax(0,13rem)_minmax(0,20rem)_auto] items-center gap-2">
-            <RuleWhen rule={rule} onChange={(next) => put(at, next)} />
-            <TemplateSelect
-              label="gets"
-              value={rule.template}
-              templates={templates}
-              onChange={(template) => put(at, { ...rule, template })}
-            />
-            {rule.when === "dates" ? (
-              <span />
-            ) : (
-              <Button
-                look="quiet"
-                small
-                aria-label="Take this rule out"
-                onClick={() => onRules(rules.filter((_, index) => index !== at))}
-              >
-                Take out
-              </Button>
-            )}
-          </div>
-        ))}
-        <div className="flex flex-wrap gap-2">
-          <Button small onClick={() => onRules([...rules, { when: "weekday", weekday: 7, template: first }])}>
-            A weekday
-          </Button>
-          <Button small onClick={() => onRules([...rules, { when: "photos", atLeast: 3, template: first }])}>
-            Days with many photos
-          </Button>
-        </div>
-      </div>
-    </section>
-  );
-}
-
-function RuleWhen({ rule, onChange }: { rule: PatternRule; onChange: (rule: PatternRule) => void }) {
-  switch (rule.when) {
-    case "dates":
-      return (
-        <span className="text-sm">
-          {rule.dates.length === 0
-            ? "Days ticked at the side"
-            : `${rule.dates.length} ticked ${rule.dates.length === 1 ? "day" : "days"}`}
-        </span>
-      );
-    case "weekday":
-      return (
-        <label className="flex items-center gap-2 text-sm">
-          Every
-          <select
-            aria-label="Weekday"
-            className="field py-1 text-sm"
-            value={rule.weekday}
-            onChange={(event) => onChange({ ...rule, weekday: Number(event.target.value) })}
-          >
-            {WEEKDAYS.map((name, at) => (
-              <option key={name} value={at + 1}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-      );
-    case "photos":
-      return (
-        <label className="flex items-center gap-2 text-sm">
-          <input
-            type="number"
-            aria-label="Photos at least"
-            min={1}
-            max={50}
-            className="field w-16 py-1 text-sm"
-            value={rule.atLeast}
-            onChange={(event) =>
-              onChange({ ...rule, atLeast: Math.max(1, Math.min(50, Math.round(Number(event.target.value) || 1))) })
-            }
-          />
-          or more photos
-        </label>
-      );
-  }
-}
-
 const KEPT = { "base-made": "stays: its base is made", arranged: "stays: laid out by hand" } as const;
 
 type LineProps = {
@@ -420,68 +254,4 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
 function nextId(): () => string {
   let made = 0;
   return () => `look-${made++}`;
-}
-
-const NO_DAY: DatedPage = {
-  label: "9",
-  skipped: false,
-  content: {
-    prompt: { text: "", slip: null },
-    waived: [],
-    foundation: null,
-    pageSize: null,
-    numeral: { style: "printed", note: "" },
-    photos: [],
-    cards: [],
-    inserts: [],
-    done: [],
-  },
-  days: [{ id: "day", date: "2026-01-01" as CalendarDate, weekday: 1, title: "" }],
-};
-
-function TemplateDrawing({ template, data }: { template: Template; data: BookData }) {
-  const pieces = template.pieces.map((piece, at) => ({ ...piece, id: `look-${at}` }));
-  return <PageDrawing page={NO_DAY} template={template} pieces={pieces} data={data} />;
-}
-
-/** A page as a template would make it. */
-function PageDrawing({
-  page,
-  template,
-  pieces,
-  data,
-}: {
-  page: DatedPage;
-  template: Template;
-  pieces: Leaf["front"]["pieces"];
-  data: { format: AlbumFormat; unit: Unit; layouts: readonly PocketLayout[] };
-}) {
-  const owner = { kind: "day" as const, dayId: page.days[0]?.id ?? "" };
-  const leaf: Leaf = {
-    id: "look",
-    version: 0,
-    of: {
-      kind: "own",
-      stock: { kind: template.kind, layout: template.layout, basePaper: "", note: "", size: template.page },
-    },
-    drop: null,
-    liftsOff: false,
-    front: { owner, pieces },
-    back: { owner, pieces: null },
-  };
-  // Bare, so that the page alone is shown and not its protector.
-  const bare = { ...data.format, binding: "sewn" as const };
-  const [read] = readBook({ format: bare, unit: data.unit }, [page], [leaf], data.layouts).leaves;
-  if (!read) return null;
-  return (
-    <svg
-      viewBox={`-1 -1 ${mm(template.page.w) + 2} ${mm(template.page.h) + 2}`}
-      className="h-full max-h-full w-full"
-      aria-hidden="true"
-      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-      dangerouslySetInnerHTML={{
-        __html: drawingOf(sideMarks(read, "front", bare), thumbPicture),
-      }}
-    />
-  );
 }

@@ -102,7 +102,7 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
                       what: "try-out",
                       how: "arrange",
                       id: candidate.tryOut.id,
-                      base: null,
+                      base: candidate.tryOut.version,
                       pieces: [...pieces],
                     })
                   : arrange(leaves, [{ leaf: leafId, face, pieces }])

@@ -1,0 +1,76 @@
+import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import type { BookData } from "#app/places/book/data.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
+import type { DatedPage } from "#core/book/dated-page.ts";
+import type { PocketLayout } from "#core/book/layout.ts";
+import type { Leaf } from "#core/book/leaf.ts";
+import { readBook } from "#core/book/read.ts";
+import type { Template } from "#core/book/template.ts";
+import { sideMarks } from "#core/draw/side.ts";
+import type { Unit } from "#core/measure/length.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+
+const NO_DAY: DatedPage = {
+  label: "9",
+  skipped: false,
+  content: {
+    prompt: { text: "", slip: null },
+    waived: [],
+    foundation: null,
+    pageSize: null,
+    numeral: { style: "printed", note: "" },
+    photos: [],
+    cards: [],
+    inserts: [],
+    done: [],
+  },
+  days: [{ id: "day", date: "2026-01-01" as CalendarDate, weekday: 1, title: "" }],
+};
+
+/** A template with nothing but what it keeps room for. */
+export function TemplateDrawing({ template, data }: { template: Template; data: BookData }) {
+  const pieces = template.pieces.map((piece, at) => ({ ...piece, id: `look-${at}` }));
+  return <PageDrawing page={NO_DAY} template={template} pieces={pieces} data={data} />;
+}
+
+/** A page as a template would make it. */
+export function PageDrawing({
+  page,
+  template,
+  pieces,
+  data,
+}: {
+  page: DatedPage;
+  template: Template;
+  pieces: Leaf["front"]["pieces"];
+  data: { format: AlbumFormat; unit: Unit; layouts: readonly PocketLayout[] };
+}) {
+  const owner = { kind: "day" as const, dayId: page.days[0]?.id ?? "" };
+  const leaf: Leaf = {
+    id: "look",
+    version: 0,
+    of: {
+      kind: "own",
+      stock: { kind: template.kind, layout: template.layout, basePaper: "", note: "", size: template.page },
+    },
+    drop: null,
+    liftsOff: false,
+    front: { owner, pieces },
+    back: { owner, pieces: null },
+  };
+  // Bare, so that the page alone is shown and not its protector.
+  const bare = { ...data.format, binding: "sewn" as const };
+  const [read] = readBook({ format: bare, unit: data.unit }, [page], [leaf], data.layouts).leaves;
+  if (!read) return null;
+  return (
+    <svg
+      viewBox={`-1 -1 ${mm(template.page.w) + 2} ${mm(template.page.h) + 2}`}
+      className="h-full max-h-full w-full"
+      aria-hidden="true"
+      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
+      dangerouslySetInnerHTML={{
+        __html: drawingOf(sideMarks(read, "front", bare), thumbPicture),
+      }}
+    />
+  );
+}
