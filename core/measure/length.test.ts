@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { inches, LONGEST, millimetres, parseLength, printLength, printNumber, ticks } from "./length.ts";
+import {
+  inches,
+  LONGEST,
+  millimetres,
+  parseLength,
+  plainFractions,
+  printLength,
+  printNumber,
+  sayLength,
+  ticks,
+} from "./length.ts";
 
 const read = (text: string, unit: "inch" | "cm" = "inch") => {
   const parsed = parseLength(text, unit);
@@ -71,5 +81,36 @@ describe("a length", () => {
   it("takes a bare number in the album's unit", () => {
     expect(read("4.5", "cm")).toBe(millimetres(45));
     expect(read("4.5 in", "cm")).toBe(inches(4.5));
+  });
+});
+
+describe("a length as a ruler says it", () => {
+  it("is the nearest 64th or tenth of a millimetre, never nothing for something, and reads back as that", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: LONGEST }),
+        fc.constantFrom("inch" as const, "cm" as const),
+        (count, unit) => {
+          const step = unit === "inch" ? 127 : 32;
+          const read = parseLength(sayLength(ticks(count), unit), unit);
+          expect(read.ok && read.length % step).toBe(0);
+          expect(read.ok && Math.abs(read.length - count)).toBeLessThanOrEqual(Math.max(step / 2, step - count));
+        },
+      ),
+    );
+    expect(sayLength(ticks(-1), "inch")).toBe("−¹⁄₆₄″");
+    expect(sayLength(ticks(0), "cm")).toBe("0 cm");
+  });
+
+  it("in plain digits reads back as the same length", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 5000 }), (sixtyFourths) => {
+        const length = ticks(sixtyFourths * 127);
+        const plain = plainFractions(printLength(length, "inch"));
+        expect(plain).not.toMatch(/[⁰¹²³⁴-⁹₀-₉]/);
+        expect(parseLength(plain, "inch")).toEqual({ ok: true, length });
+      }),
+    );
+    expect(plainFractions("3⁷⁄₃₂″ × ¹⁵⁄₁₆″")).toBe("3 7/32″ × 15/16″");
   });
 });

@@ -1,0 +1,120 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { matBox, matGround, mm, stillMat } from "#app/drawing/mat-text.ts";
+import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { firstLeaves } from "#core/book/first-leaves.ts";
+import { readBook } from "#core/book/read.ts";
+import { inches } from "#core/measure/length.ts";
+import { anyAlbum, anyLeaves } from "#tests/samples.ts";
+import { dayBoards, dayMat } from "../day/day-book.ts";
+import { boardKey, layOut, leafName, stillThings } from "./boards.ts";
+
+const preset = presetById("ring-6x8");
+if (!preset) throw new Error("shipped");
+
+type Box = { x: number; y: number; w: number; h: number };
+const apart = (a: Box, b: Box) =>
+  a.x + a.w <= b.x + 0.02 || b.x + b.w <= a.x + 0.02 || a.y + a.h <= b.y + 0.02 || b.y + b.h <= a.y + 0.02;
+
+describe("leaves laid out on the mat", () => {
+  it("lie beside each other, none over another, and the mat shows all of them", () => {
+    fc.assert(
+      fc.property(anyLeaves, fc.constantFrom(...FORMAT_PRESETS), fc.boolean(), (leaves, format, backs) => {
+        const { leaves: read } = readBook({ format, unit: "inch" }, [], leaves);
+        const faces = backs ? Object.fromEntries(read.map(({ leaf }) => [leaf.id, "back" as const])) : {};
+        const loose = [1, 2, 3].map((at) => ({
+          id: `l${at}`,
+          what: "photo" as const,
+          size: { w: inches(at), h: inches(2) },
+        }));
+        const laid = layOut(read, loose, "9", { format, unit: "inch" }, faces);
+        const boxes = [
+          ...laid.boards.map(({ x, y, whole }) => ({
+            x: x + mm(whole.x),
+            y: y + mm(whole.y),
+            w: mm(whole.w),
+            h: mm(whole.h),
+          })),
+          ...laid.beside.map(({ x, y, loose: { size } }) => ({ x, y, w: mm(size.w), h: mm(size.h) })),
+        ];
+        expect(laid.boards.map(({ key }) => key).sort()).toEqual(
+          read.map(({ leaf }) => boardKey(leaf.id, backs ? "back" : "front")).sort(),
+        );
+        for (const [at, one] of boxes.entries())
+          for (const other of boxes.slice(at + 1)) expect(apart(one, other)).toBe(true);
+        const box = matBox(boxes);
+        for (const { x, y, w, h } of boxes) {
+          expect(x >= box.x && y >= box.y).toBe(true);
+          expect(x + w <= box.x + box.w && y + h <= box.y + box.h).toBe(true);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("are named by their day and size, or by what insert they are", () => {
+    const plan = { format: preset, unit: "inch" as const };
+    const [read] = readBook(
+      plan,
+      [],
+      [
+        {
+          id: "a",
+          version: 0,
+          of: { kind: "own", stock: { kind: "full", layout: null, basePaper: "", note: "", size: null } },
+          drop: null,
+          liftsOff: false,
+          front: { owner: { kind: "nobody" }, pieces: null },
+          back: { owner: { kind: "nobody" }, pieces: null },
+        },
+      ],
+    ).leaves;
+    expect(read && leafName(read, "inch")).toBe("Leaf. 6 × 8");
+  });
+});
+
+describe("a day's mat", () => {
+  it("shows the page of any day, chosen or not, with everything the day has on it or beside it", () => {
+    fc.assert(
+      fc.property(anyAlbum, ({ plan, days }) => {
+        const leaves = firstLeaves(days, () => crypto.randomUUID());
+        for (const page of pagesOf(plan, days).slice(0, 4)) {
+          const ids = new Set(page.days.map(({ id }) => id));
+          const bench = {
+            format: plan.format,
+            leaves: leaves.filter(({ of }) => of.kind !== "own" && ids.has(of.dayId)),
+            layouts: [],
+            tryOuts: [],
+          };
+          const { boards, beside } = dayBoards(page, bench, plan.unit);
+          expect(boards.some(({ read }) => read.sheet.insert === null)).toBe(true);
+          const lies = boards
+            .flatMap(({ read }) => read.front.pieces)
+            .filter(({ piece }) => piece.what.kind === "photo" || piece.what.kind === "card");
+          const loose = beside.filter(({ loose: { what } }) => what !== "numeral");
+          expect(lies.length + loose.length).toBe(page.content.photos.length + page.content.cards.length);
+          const mat = dayMat(page, bench, plan.unit, "test");
+          expect(mat.drawing).not.toMatch(/NaN|undefined/);
+          expect(mat.box.w > 0 && mat.box.h > 0).toBe(true);
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it("has a ruler in the album's unit, and none where it is small", () => {
+    const box = { x: 0, y: 0, w: 120, h: 120 };
+    const numbers = (text: string) => text.match(/<text/g)?.length ?? 0;
+    expect(numbers(matGround(box, "inch", false, "a"))).toBeGreaterThan(6);
+    expect(numbers(matGround(box, "inch", true, "a"))).toBe(0);
+    expect(matGround(box, "cm", false, "a")).toContain('width="10"');
+    expect(matGround(box, "inch", false, "a")).toContain('width="25.4"');
+  });
+
+  it("escapes what a thing is called", () => {
+    const thing = { key: "a", x: 0, y: 0, w: 10, h: 10, caption: "<b>Gran & co</b>", drawing: "" };
+    expect(stillMat([thing], "inch", false, "a").drawing).toContain("&#60;b&#62;Gran &#38; co");
+    expect(stillThings({ boards: [], beside: [] }, preset, { content: null, label: "" })).toEqual([]);
+  });
+});

@@ -1,0 +1,119 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import exifr from "exifr";
+import sharp from "sharp";
+import { describe, expect, it } from "vitest";
+import type { Mark } from "../core/draw/marks.ts";
+import { inches, millimetres } from "../core/measure/length.ts";
+import { rect } from "../core/measure/rect.ts";
+import { LETTER } from "../core/measure/sheets.ts";
+import { printPicture } from "./print-picture.ts";
+import { sheetPdf, sheetSvg } from "./sheet.ts";
+
+const folder = mkdtempSync(path.join(tmpdir(), "hearth-sheet-"));
+const camera = () =>
+  sharp({ create: { width: 3000, height: 2000, channels: 3, background: "#b8451b" } })
+    .withExif({
+      IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1", GPSLongitudeRef: "W", GPSLongitude: "3/1 12/1 0/1" },
+    })
+    .jpeg()
+    .toBuffer();
+const words = (text: string, face: "numeral" | "typed" | "plain" = "plain"): Mark => ({
+  kind: "text",
+  x: inches(1),
+  y: inches(1),
+  text,
+  face,
+  size: millimetres(5),
+});
+const sheet = (...marks: Mark[]) => ({ title: "A sheet", paper: LETTER, marks });
+const nothing = async () => null;
+
+async function textOf(...marks: Mark[]): Promise<string> {
+  const file = path.join(folder, "words.pdf");
+  writeFileSync(file, await sheetPdf(sheet(...marks), nothing, new Date(0)));
+  return execFileSync("pdftotext", ["-layout", file, "-"], { encoding: "utf8" }).trim();
+}
+
+describe("a sheet as PDF", () => {
+  it("has its words as text another program reads, accents and quotes too, in every face", async () => {
+    for (const face of ["plain", "typed", "numeral"] as const)
+      expect(await textOf(words("Gran’s café, “Łódź” 12", face))).toBe("Gran’s café, “Łódź” 12");
+  });
+
+  it("says small fractions and the inch mark in signs the face has, and never an empty box", async () => {
+    expect(await textOf(words("4¹⁄₁₆″"))).toBe('4 1/16"');
+    expect(await textOf(words("fog 🌫 bell", "typed"))).toBe("fog ? bell");
+  });
+
+  it("holds each print at 300 pixels an inch at most, without the camera's place, and once however often it is used", async () => {
+    const bytes = await camera();
+    const at = rect(0, 0, inches(6), inches(4));
+    const picture: Mark = { kind: "picture", photoId: "p", alt: "", at, shown: at };
+    let asked = 0;
+    const file = path.join(folder, "print.pdf");
+    const pdf = await sheetPdf(
+      sheet(picture, {
+        kind: "group",
+        x: inches(1),
+        y: inches(5),
+        turn: 1,
+        w: inches(6),
+        h: inches(4),
+        marks: [picture],
+      }),
+      async () => {
+        asked += 1;
+        return bytes;
+      },
+      new Date(0),
+    );
+    writeFileSync(file, pdf);
+    expect(asked).toBe(1);
+    const [, , first = "", second = ""] = execFileSync("pdfimages", ["-list", file], { encoding: "utf8" })
+      .trim()
+      .split("\n");
+    expect(first.split(/\s+/).filter(Boolean).slice(3, 5)).toEqual(["1800", "1200"]);
+    expect(second.split(/\s+/).filter(Boolean).slice(3, 5)).toEqual(["1800", "1200"]);
+    expect(pdf.includes(Buffer.from("GPS"))).toBe(false);
+  });
+
+  it("leaves out a picture whose bytes are gone and draws the rest", async () => {
+    const at = rect(0, 0, inches(6), inches(4));
+    expect(await textOf({ kind: "picture", photoId: "gone", alt: "", at, shown: at }, words("still here"))).toBe(
+      "still here",
+    );
+  });
+});
+
+describe("a picture made for a print", () => {
+  it("is upright, fills the print, is never enlarged, and carries no place", async () => {
+    const bytes = await camera();
+    const print = await printPicture(bytes, inches(3), inches(4));
+    const { width, height } = await sharp(print).metadata();
+    expect([width, height]).toEqual([900, 1200]);
+    expect(await exifr.gps(print).catch(() => undefined)).toBeUndefined();
+    const small = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#222" } })
+      .jpeg()
+      .toBuffer();
+    const size = await sharp(await printPicture(small, inches(6), inches(4))).metadata();
+    expect(size.width).toBeLessThanOrEqual(300);
+  });
+});
+
+describe("a sheet as SVG", () => {
+  it("holds its pictures inside it, so that it is whole wherever it is taken", async () => {
+    const bytes = await camera();
+    const at = rect(0, 0, inches(2), inches(2));
+    const svg = await sheetSvg(
+      sheet({ kind: "picture", photoId: "p", alt: "Nets", at, shown: at }, words("<words>")),
+      async () => bytes,
+    );
+    expect(svg).toContain('href="data:image/jpeg;base64,');
+    expect(svg).toContain("&#60;words&#62;");
+    const { width, height } = await sharp(Buffer.from(svg)).metadata();
+    expect(width / height).toBeCloseTo(8.5 / 11, 2);
+  });
+});
