@@ -1,14 +1,14 @@
 import { DropdownMenu } from "radix-ui";
-import { fitWords, holeWords, KIND_NAME, pieceName, TONE_OF, troubles } from "#app/ui/fit-words.ts";
+import { KIND_NAME } from "#app/ui/fit-words.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import { beyondCover, holeTroubles } from "#core/book/holes.ts";
-import { MADE_KINDS, type MadeKind, type Piece, pieceSize } from "#core/book/leaf.ts";
-import { inches, type Length, millimetres, sayLength, type Unit } from "#core/measure/length.ts";
+import { MADE_KINDS, type MadeKind, type Piece } from "#core/book/leaf.ts";
+import { inches, millimetres, type Unit } from "#core/measure/length.ts";
 import { centredIn, rectOf } from "#core/measure/rect.ts";
 import { type Size, size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
 import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
+import { sideTroubles } from "./side-troubles.ts";
 
 type Props = {
   readonly board: Board;
@@ -106,42 +106,13 @@ export function SideNotes({
 }: Pick<Props, "board" | "format" | "unit"> & { most?: number }) {
   const { read, face } = board;
   const side = read[face];
-  const content = side.page?.content ?? null;
-  const holes = holeTroubles(read, face, format).map((trouble) => ({
-    key: `hole-${trouble.piece.piece.id}`,
-    act: true,
-    words: `${named(trouble.piece.piece)}: ${holeWords(trouble, unit)}`,
-  }));
-  const tabs = side.pieces.flatMap(({ piece, rect: lies }) => {
-    if (piece.what.kind !== "tab") return [];
-    const beyond = beyondCover(lies, read, format, face);
-    const high = Math.max(beyond.top, beyond.bottom) as Length;
-    return high > 0
-      ? [
-          {
-            key: `tab-${piece.id}`,
-            act: true,
-            words: `${named(piece)}: stands ${sayLength(high, unit)} above the cover’s edge.`,
-          },
-        ]
-      : [];
-  });
-  function named(piece: Piece): string {
-    const made = pieceSize(piece.what, content);
-    return made ? pieceName(piece, made, unit) : "";
-  }
-  const fits = troubles(side.pieces).map(({ piece, fit }) => ({
-    key: piece.id,
-    act: TONE_OF[fit.kind] === "act",
-    words: `${named(piece)}: ${fitWords(fit, unit)}`,
-  }));
-  const notes = [...holes, ...tabs, ...fits].sort((a, b) => Number(b.act) - Number(a.act));
-  const well = side.pieces.length - fits.length;
+  const notes = sideTroubles(board, format, unit);
+  const well = side.pieces.length - notes.filter(({ about }) => about === "fit").length;
   return (
     <div className="basis-full">
-      {notes.slice(0, most).map(({ key, act, words }) => (
-        <p key={key} className={act ? "font-semibold text-flame" : ""}>
-          {words}
+      {notes.slice(0, most).map(({ piece, about, act, name, words }) => (
+        <p key={`${about}-${piece}`} className={act ? "font-semibold text-flame" : ""}>
+          {name}: {words}
         </p>
       ))}
       {notes.length > most && <p>And {notes.length - most} more.</p>}

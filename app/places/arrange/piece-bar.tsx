@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { fitWords, pieceName, TONE_OF } from "#app/ui/fit-words.ts";
 import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import { type Piece, pieceSize, turnedBy } from "#core/book/leaf.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
@@ -11,10 +12,12 @@ import { printSize, type Size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
 import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
+import { sideTroubles } from "./side-troubles.ts";
 
 type Props = {
   readonly board: Board;
   readonly placed: PlacedPiece;
+  readonly format: AlbumFormat;
   readonly unit: Unit;
   readonly onArrange: (pieces: readonly Piece[]) => void;
   readonly onDone: () => void;
@@ -23,7 +26,7 @@ type Props = {
 };
 
 /** What can be done with the piece under the hand, its verdict first. */
-export function PieceBar({ board, placed, unit, onArrange, onDone, onPrint }: Props) {
+export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPrint }: Props) {
   const { piece, rect: lies, fit, pocket } = placed;
   const { id, what } = piece;
   const side = board.read[board.face];
@@ -42,6 +45,14 @@ export function PieceBar({ board, placed, unit, onArrange, onDone, onPrint }: Pr
       <p className="basis-full">
         <strong className="font-semibold">{pieceName(piece, made, unit)}.</strong>{" "}
         <span className={tone === "act" ? "font-semibold text-flame" : ""}>{fitWords(fit, unit)}</span>
+        {sideTroubles(board, format, unit)
+          .filter(({ piece: of, about }) => of === id && about !== "fit")
+          .map(({ about, words }) => (
+            <span key={about} className="font-semibold text-flame">
+              {" "}
+              {words}
+            </span>
+          ))}
       </p>
       <LengthBox key={`x${lies.x}`} label="From left" value={lies.x} unit={unit} onTake={(x) => to({ x })} />
       <LengthBox key={`y${lies.y}`} label="From top" value={lies.y} unit={unit} onTake={(y) => to({ y })} />
@@ -171,7 +182,7 @@ export function LengthBox({
   const [problem, setProblem] = useState<string | null>(null);
   const take = () => {
     if (text === said) return setProblem(null);
-    const bare = text.trim().replace(/^[-−]/, "");
+    const bare = mayBeNothing ? text.trim().replace(/^[-−]/, "") : text;
     const parsed =
       mayBeNothing && zero.test(bare) && bare !== ""
         ? { ok: true as const, length: ticks(0) }

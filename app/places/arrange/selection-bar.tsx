@@ -63,6 +63,7 @@ export function SelectionBar({
         key={placed.piece.id}
         board={board}
         placed={placed}
+        format={format}
         unit={unit}
         onArrange={(pieces) => onArrange([arrangement(board, pieces)])}
         onDone={() => select(null)}
