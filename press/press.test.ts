@@ -8,11 +8,16 @@ import exifr from "exifr";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
+import { grid } from "../core/book/layout.ts";
+import type { Owner, Piece } from "../core/book/leaf.ts";
 import { inches } from "../core/measure/length.ts";
 import { mergeWithNeighbour } from "../core/month/slots.ts";
 import { readAlbum, readShelf } from "../store/album.ts";
+import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
+import { saveLayout } from "../store/page-stash.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
+import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { packAlbum, unpackAlbum } from "./archive.ts";
 import { hashOf, MOST_BYTES, readPicture } from "./picture.ts";
@@ -167,6 +172,69 @@ describe("an archive", () => {
     expect(photo?.sha256).toBe(hashOf(original.bytes));
     expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
     expect(await readVersion(store.db, keeper.householdId, photo?.id ?? "", 480)).toBeNull();
+  });
+
+  it("carries the book: order, owners, pieces, try-outs, and an own layout that is not doubled where it is known", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const { householdId } = keeper;
+    const layout = await saveLayout(store.db, householdId, {
+      name: "Six",
+      page: { w: inches(6), h: inches(8) },
+      margin: inches(0),
+      root: grid(3, 2),
+    });
+    const before = await readAlbum(store.db, householdId, albumId);
+    const dayId = before?.days[0]?.id ?? "";
+    const foundation = { kind: "pocket" as const, layout, basePaper: "", note: "" };
+    await saveDayEdit(store.db, author(), dayId, null, { kind: "foundation", foundation });
+    const added = randomUUID();
+    const stock = { ...foundation, size: null };
+    const nobody = { kind: "nobody" as const };
+    await saveBookEdit(store.db, author(), null, {
+      kind: "add-leaf",
+      id: added,
+      stock,
+      after: null,
+      front: { kind: "matter", matter: "title" },
+      back: nobody,
+    });
+    const filler: Piece = {
+      id: "a-filler",
+      what: { kind: "filler", size: { w: inches(3), h: inches(4) }, name: "Stars" },
+      at: { x: inches(1), y: inches(-0.5) },
+      turn: 3,
+      outside: true,
+    };
+    await saveBookEdit(store.db, author(), null, { kind: "arrange", leaf: added, face: "back", pieces: [filler] });
+    await addTryOut(store.db, author(), { id: randomUUID(), leafId: added, face: "back", pieces: [] });
+    const file = await pack(householdId, albumId);
+    const other = await newKeeper(store);
+    const bookOf = async (household: string, id: string) => {
+      const there = await readAlbum(store.db, household, id);
+      if (!there) throw new Error("the album is not there");
+      const dayAt = new Map(there.days.map((day) => [day.id, day.date]));
+      const layoutName = new Map(there.layouts.map((each) => [each.id, each.name]));
+      const owner = (of: Owner) => (of.kind === "day" ? dayAt.get(of.dayId) : of);
+      return {
+        layouts: there.layouts.map(({ id: _, ...rest }) => rest),
+        tryOuts: there.tryOuts.map(({ name, face, pieces }) => [name, face, pieces]),
+        leaves: there.leaves.map(({ of, front, back }) => [
+          of.kind === "own" ? layoutName.get(of.stock.layout ?? "") : dayAt.get(of.dayId),
+          owner(front.owner),
+          front.pieces,
+          owner(back.owner),
+          back.pieces,
+        ]),
+      };
+    };
+    const read = await unpackAlbum(store.db, other.householdId, file, false);
+    if (!read.ok) throw new Error(read.reason);
+    expect(await bookOf(other.householdId, read.albumId)).toEqual(await bookOf(householdId, albumId));
+    const copy = await unpackAlbum(store.db, householdId, file, true);
+    if (!copy.ok) throw new Error(copy.reason);
+    // The household has that layout already: the copy uses it.
+    expect((await bookOf(householdId, copy.albumId)).layouts.length).toBe(1);
+    expect(await bookOf(householdId, copy.albumId)).toEqual(await bookOf(householdId, albumId));
   });
 
   it("is not read a second time unless asked for a copy", async () => {

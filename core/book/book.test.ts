@@ -337,3 +337,52 @@ describe("snapping", () => {
     );
   });
 });
+
+describe("a book bound at the top", () => {
+  const top = {
+    ...preset,
+    bindingEdge: "top" as const,
+    margin: inches(1),
+    outer: { w: inches(6.25), h: inches(9) },
+    cover: { w: inches(6.5), h: inches(9.25) },
+    holes: { positions: [inches(1), inches(5)], inset: inches(1 / 2), diameter: inches(1 / 4) },
+  };
+  const leaves = [
+    leaf("a", { stock: stock({ kind: "full" }) }),
+    leaf("b", { stock: stock({ kind: "full" }), liftsOff: true }),
+  ];
+  const book = readBook({ format: top, unit: "inch" }, [], leaves);
+
+  it("turns upward: backs lie above the spine, fronts below it", () => {
+    const opening = openingAt(book.leaves, 1, top);
+    const [upper, lower] = [opening.left[0], opening.right[0]];
+    expect([upper?.read.leaf.id, lower?.read.leaf.id]).toEqual(["a", "b"]);
+    expect((upper?.whole.y ?? 0) + (upper?.whole.h ?? 0)).toBe(0);
+    expect(lower?.whole.y).toBe(0);
+  });
+
+  it("has its holes in a row along the upper margin, and slits upward", () => {
+    const [, read] = book.leaves;
+    if (!read) throw new Error("two leaves");
+    const holes = holesOf(read.sheet, null, top, "front");
+    expect(new Set(holes.map(({ y }) => y)).size).toBe(1);
+    expect((holes[1]?.x ?? 0) - (holes[0]?.x ?? 0)).toBe(inches(4));
+    for (const { from, to } of slitsOf(read, "front", top)) {
+      expect(to.x).toBe(from.x);
+      expect(to.y).toBeLessThan(from.y);
+    }
+  });
+
+  it("moves a piece down from a hole of a bare leaf", () => {
+    const bare = readBook(
+      { format: top, unit: "inch" },
+      [],
+      [leaf("a", { front: { owner: NOBODY, pieces: [made("p", "filler", 0, 0, 6, 4)] } })],
+    );
+    const [read] = bare.leaves;
+    if (!read) throw new Error("one leaf");
+    const [trouble] = holeTroubles(read, "front", top);
+    expect(trouble?.holes.length).toBe(2);
+    expect(trouble?.move).toBe(inches(1 / 2) + inches(1 / 8) + inches(1 / 16));
+  });
+});

@@ -1,0 +1,82 @@
+import { describe, expect, it } from "vitest";
+import { presetById } from "#core/album/formats.ts";
+import type { AlbumFormat } from "#core/album/model.ts";
+import { type Leaf, NOBODY, type Piece, type Stock } from "#core/book/leaf.ts";
+import { readBook } from "#core/book/read.ts";
+import { inches } from "#core/measure/length.ts";
+import { sideTroubles } from "./side-troubles.ts";
+
+const preset = presetById("ring-6x8");
+if (!preset) throw new Error("shipped");
+const piece = (kind: "tab" | "filler", x: number, y: number, w: number, h: number): Piece => ({
+  id: `${kind}-${x}-${y}`,
+  what: { kind, name: "", size: { w: inches(w), h: inches(h) } },
+  at: { x: inches(x), y: inches(y) },
+  turn: 0,
+  outside: false,
+});
+const said = (
+  kind: Stock["kind"],
+  pieces: readonly Piece[],
+  format: AlbumFormat = preset,
+  layout: string | null = null,
+) => {
+  const stock = { kind, layout, basePaper: "", note: "", size: null };
+  const leaf: Leaf = {
+    id: "leaf",
+    version: 0,
+    of: { kind: "own", stock },
+    drop: null,
+    liftsOff: false,
+    front: { owner: NOBODY, pieces },
+    back: { owner: NOBODY, pieces: null },
+  };
+  const [read] = readBook({ format, unit: "inch" }, [], [leaf]).leaves;
+  if (!read) throw new Error("one leaf");
+  return sideTroubles({ read, face: "front" }, format, "inch").map(({ about, act, name, words }) => [
+    about,
+    act,
+    `${name}: ${words}`,
+  ]);
+};
+
+describe("what a side wants done", () => {
+  it("is nothing where everything lies well", () => {
+    expect(said("full", [piece("filler", 1, 1, 3, 4), piece("tab", 6, 1, 0.5, 1)])).toEqual([]);
+    expect(said("full", [])).toEqual([]);
+  });
+
+  it("has what will not work before what may be looked at", () => {
+    const pieces = [piece("filler", 4, 1, 3, 4), piece("tab", 6, -1, 0.5, 1)];
+    expect(said("full", pieces)).toEqual([
+      ["cover", true, "Tab ½ × 1: Stands ¾″ above the cover’s edge, and will bend."],
+      ["fit", false, "Filler card 3 × 4: Hangs over: 1″ on the right."],
+    ]);
+  });
+
+  it("says where the punch goes through a bare leaf's piece, and nothing of that in a protector or a sewn book", () => {
+    const pieces = [piece("filler", 0, 0, 3, 4)];
+    expect(said("paper", pieces)).toEqual([
+      [
+        "hole",
+        true,
+        expect.stringMatching(
+          /^Filler card 3 × 4: 2 holes go through it\. Move it ⁹⁄₁₆″ from the binding edge, or tape/,
+        ),
+      ],
+    ]);
+    expect(said("full", pieces)).toEqual([]);
+    expect(said("paper", pieces, { ...preset, binding: "sewn" })).toEqual([]);
+  });
+
+  it("says of pockets what to trim, turn and mount", () => {
+    const pieces = [piece("filler", 0, 0, 3.5, 4), piece("filler", 3, 0, 2, 2), piece("filler", 0, 4, 4, 3)];
+    expect(
+      said("pocket", pieces, preset, "four").map(([, act, words]) => [act, String(words).split(": ")[1]?.slice(0, 14)]),
+    ).toEqual([
+      [true, "The pocket tak"],
+      [true, "Goes in only w"],
+      [false, "Small for its "],
+    ]);
+  });
+});
