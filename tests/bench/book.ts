@@ -1,9 +1,8 @@
-import { chromium } from "@playwright/test";
 import { pagesOf } from "../../core/album/page.ts";
 import type { Leaf, Piece } from "../../core/book/leaf.ts";
 import { readBook } from "../../core/book/read.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
-import { CHROMIUM } from "../../scripts/chromium.ts";
+import { inBrowser } from "./client.ts";
 import type { Visit } from "./pages.ts";
 import { bigAlbum, median } from "./recompute.ts";
 
@@ -47,14 +46,9 @@ export function measureFit(): number {
 }
 
 /** Median milliseconds from a pointer's move to the frame drawn and laid out, on a side with 40 pieces. */
-export async function dragFrame({ base, cookie }: Visit, album: string, day: string): Promise<number> {
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    const [name = "", value = ""] = cookie.split("=");
-    await context.addCookies([{ name, value, url: base }]);
-    const tab = await context.newPage();
-    await tab.goto(base + day, { waitUntil: "networkidle" });
+export function dragFrame(visit: Visit, album: string, day: string): Promise<number> {
+  const { base, cookie } = visit;
+  return inBrowser(visit, day, async (tab) => {
     const [leaf = ""] = (await tab.locator("[data-board]").last().getAttribute("data-board"))?.split("/") ?? [];
     const { pieces } = fullLeaf("bench", 40).front;
     const saved = await fetch(`${base}${album}.data`, {
@@ -86,7 +80,5 @@ export async function dragFrame({ base, cookie }: Visit, album: string, day: str
     });
     if (new Set(times.map(({ seen }) => seen)).size < 20) throw new Error("the piece did not follow the pointer");
     return median(times.slice(20).map(({ took }) => took));
-  } finally {
-    await browser.close();
-  }
+  });
 }

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { gzipSync } from "node:zlib";
-import { chromium } from "@playwright/test";
+import { chromium, type Page } from "@playwright/test";
 import { CHROMIUM } from "../../scripts/chromium.ts";
 import type { Visit } from "./pages.ts";
 
@@ -14,8 +14,8 @@ export async function firstLoadKb({ base, cookie }: Visit, page: string, clientF
   return bytes / 1000;
 }
 
-/** Median milliseconds from an arrow key to the dial drawn and laid out anew. */
-export async function dialRedraw({ base, cookie }: Visit, page: string): Promise<number> {
+/** Opens a page of the demo in a browser as its keeper, and closes it when `work` is done. */
+export async function inBrowser<T>({ base, cookie }: Visit, page: string, work: (tab: Page) => Promise<T>): Promise<T> {
   const browser = await chromium.launch(CHROMIUM);
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
@@ -23,6 +23,15 @@ export async function dialRedraw({ base, cookie }: Visit, page: string): Promise
     await context.addCookies([{ name, value, url: base }]);
     const tab = await context.newPage();
     await tab.goto(base + page, { waitUntil: "networkidle" });
+    return await work(tab);
+  } finally {
+    await browser.close();
+  }
+}
+
+/** Median milliseconds from an arrow key to the dial drawn and laid out anew. */
+export function dialRedraw(visit: Visit, page: string): Promise<number> {
+  return inBrowser(visit, page, async (tab) => {
     await tab.getByRole("listbox").focus();
     const times = await tab.evaluate(async () => {
       const dial = document.querySelector('[role="listbox"]');
@@ -42,7 +51,5 @@ export async function dialRedraw({ base, cookie }: Visit, page: string): Promise
     const moved = times.filter((each) => each.moved).map((each) => each.took);
     if (moved.length < 50) throw new Error("the dial did not follow the keys");
     return moved.sort((a, b) => a - b)[Math.floor(moved.length / 2)] ?? Number.NaN;
-  } finally {
-    await browser.close();
-  }
+  });
 }

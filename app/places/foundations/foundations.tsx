@@ -5,7 +5,7 @@ import { BookNav } from "#app/places/book/places-nav.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
-import { UNREACHABLE } from "#app/ui/wording.ts";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { dressPage, type Pattern, type PatternLine, type PatternRule, previewPattern } from "#core/book/pattern.ts";
 import type { Template } from "#core/book/template.ts";
@@ -74,7 +74,7 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
               gets; what is made or arranged already stays as it is.
             </p>
           </div>
-          <Said answer={answer} />
+          <Outcome answer={answer} />
           {taken && keeping && <KeepForm template={taken} data={data} busy={busy} />}
           <PatternForm cycle={cycle} rules={rules} templates={all} onCycle={setCycle} onRules={setRules} />
           <section aria-labelledby="templates">
@@ -150,24 +150,14 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
   );
 }
 
-function Said({ answer }: { answer: FoundationsAnswer | null }) {
+function Outcome({ answer }: { answer: FoundationsAnswer | null }) {
   if (!answer) return null;
-  const words = answer.ok
-    ? answer.said
-    : answer.reason === "no-name"
+  if (answer.ok) return <Said good>{answer.said}</Said>;
+  const words =
+    answer.reason === "no-name"
       ? "Give the template a name of up to 120 letters."
-      : UNREACHABLE[answer.reason].replace(
-          "What you wrote is kept on this device and sent when it is back.",
-          "Nothing was changed. Try again in a moment.",
-        );
-  return (
-    <p
-      role={answer.ok ? "status" : "alert"}
-      className={`border-l-4 pl-3 font-medium ${answer.ok ? "border-ring-words" : "border-ember"}`}
-    >
-      {words}
-    </p>
-  );
+      : unreachableForm(answer.reason, "Nothing was changed. Try again in a moment.");
+  return <Said good={false}>{words}</Said>;
 }
 
 function KeepForm({ template, data, busy }: { template: Template; data: BookData; busy: boolean }) {

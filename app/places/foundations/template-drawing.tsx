@@ -1,6 +1,6 @@
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { BookData } from "#app/places/book/data.ts";
-import type { AlbumFormat } from "#core/album/model.ts";
+import { type AlbumFormat, EMPTY_DAY } from "#core/album/model.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Leaf } from "#core/book/leaf.ts";
@@ -13,17 +13,7 @@ import type { CalendarDate } from "#core/month/dates.ts";
 const NO_DAY: DatedPage = {
   label: "9",
   skipped: false,
-  content: {
-    prompt: { text: "", slip: null },
-    waived: [],
-    foundation: null,
-    pageSize: null,
-    numeral: { style: "printed", note: "" },
-    photos: [],
-    cards: [],
-    inserts: [],
-    done: [],
-  },
+  content: EMPTY_DAY,
   days: [{ id: "day", date: "2026-01-01" as CalendarDate, weekday: 1, title: "" }],
 };
 

@@ -4,7 +4,8 @@ import { LengthBox } from "#app/places/arrange/piece-bar.tsx";
 import { BookNav } from "#app/places/book/places-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
-import { CUT_PROBLEM, LAYOUT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/ui/wording.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import {
   cutDown,
@@ -135,7 +136,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
               protector down.
             </p>
           </div>
-          <Said answer={answer} />
+          <Outcome answer={answer} />
           {said && (
             <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
               {said}
@@ -271,26 +272,23 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
   );
 }
 
-function Said({ answer }: { answer: LayoutsAnswer | null }) {
+function Outcome({ answer }: { answer: LayoutsAnswer | null }) {
   if (!answer) return null;
-  const words = answer.ok
-    ? answer.said
-    : answer.reason === "in-use"
-      ? `${answer.pages} ${answer.pages === 1 ? "page uses" : "pages use"} this layout, so it was kept. Give ${answer.pages === 1 ? "that page" : "those pages"} another one first.`
-      : answer.reason === "no-name"
-        ? "Give the layout a name of up to 120 letters. It is still here to save."
-        : answer.reason === "bad-layout"
-          ? "That layout does not go together. Nothing was saved."
-          : UNREACHABLE[answer.reason].replace(
-              "What you wrote is kept on this device and sent when it is back.",
-              "The layout is still here. Save again in a moment.",
-            );
-  return (
-    <p
-      role={answer.ok ? "status" : "alert"}
-      className={`border-l-4 pl-3 font-medium ${answer.ok ? "border-ring-words" : "border-ember"}`}
-    >
-      {words}
-    </p>
-  );
+  if (answer.ok) return <Said good>{answer.said}</Said>;
+  return <Said good={false}>{refused(answer)}</Said>;
+}
+
+function refused(answer: Extract<LayoutsAnswer, { ok: false }>): string {
+  switch (answer.reason) {
+    case "in-use":
+      return answer.pages === 1
+        ? "1 page uses this layout, so it was kept. Give that page another one first."
+        : `${answer.pages} pages use this layout, so it was kept. Give those pages another one first.`;
+    case "no-name":
+      return "Give the layout a name of up to 120 letters. It is still here to save.";
+    case "bad-layout":
+      return "That layout does not go together. Nothing was saved.";
+    default:
+      return unreachableForm(answer.reason, "The layout is still here. Save again in a moment.");
+  }
 }

@@ -17,19 +17,12 @@ function boxesOf({ cover, outer, opening, nominal, margin, bindingEdge }: AlbumF
     h: mm(outer.h),
   };
   const free = left ? leaf.w - mm(margin) : leaf.h - mm(margin);
+  const [w2, h2] = [mm(opening.w), mm(opening.h)];
+  // The opening is never drawn wider than its protector: what is too much takes from the margin.
+  const past = (room: number, length: number) => mm(margin) + Math.min((room - length) / 2, room - length);
   const hole: Box = left
-    ? {
-        x: leaf.x + mm(margin) + (free - mm(opening.w)) / 2,
-        y: leaf.y + (leaf.h - mm(opening.h)) / 2,
-        w: mm(opening.w),
-        h: mm(opening.h),
-      }
-    : {
-        x: leaf.x + (leaf.w - mm(opening.w)) / 2,
-        y: leaf.y + mm(margin) + (free - mm(opening.h)) / 2,
-        w: mm(opening.w),
-        h: mm(opening.h),
-      };
+    ? { x: leaf.x + past(free, w2), y: leaf.y + (leaf.h - h2) / 2, w: w2, h: h2 }
+    : { x: leaf.x + (leaf.w - w2) / 2, y: leaf.y + past(free, h2), w: w2, h: h2 };
   const page: Box = {
     x: hole.x + (hole.w - mm(nominal.w)) / 2,
     y: hole.y + (hole.h - mm(nominal.h)) / 2,

@@ -4,7 +4,8 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { BookNav } from "#app/places/book/places-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
-import { BINDING_NAME, HOLE_PRESET_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/ui/wording.ts";
 import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
 import { type AlbumFormat, BINDINGS } from "#core/album/model.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
@@ -99,7 +100,7 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               </p>
             </div>
             <input type="hidden" name="version" value={version} />
-            <Said answer={answer} />
+            <Outcome answer={answer} />
             <div className="grid grid-cols-2 gap-3">
               <div className="col-span-2">{box("formatName", "What it is called")}</div>
               <SelectField
@@ -204,40 +205,26 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
   );
 }
 
-function Said({ answer }: { answer: MeasureAnswer | null }) {
+function Outcome({ answer }: { answer: MeasureAnswer | null }) {
   if (!answer || (!answer.ok && answer.reason === "fields")) return null;
-  if (answer.ok)
+  if (answer.ok) return <Said good>{answer.said}</Said>;
+  if (answer.reason === "stops-fitting") {
+    const count = answer.pieces.length + answer.more;
     return (
-      <p role="status" className="border-l-4 border-ring-words pl-3 font-medium">
-        {answer.said}
-      </p>
-    );
-  if (answer.reason === "stops-fitting")
-    return (
-      <div role="alert" className="border-l-4 border-ember pl-3">
-        <p className="font-medium">
-          With these measures,{" "}
-          {answer.pieces.length + answer.more === 1
-            ? "one piece stops"
-            : `${answer.pieces.length + answer.more} pieces stop`}{" "}
-          fitting. Nothing was saved yet.
-        </p>
-        <ul className="text-sm">
+      <Said good={false}>
+        With these measures, {count === 1 ? "one piece stops" : `${count} pieces stop`} fitting. Nothing was saved yet.
+        <ul className="text-sm font-normal">
           {answer.pieces.map((words) => (
             <li key={words}>{words}</li>
           ))}
           {answer.more > 0 && <li>And {answer.more} more.</li>}
         </ul>
-      </div>
+      </Said>
     );
-  return (
-    <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
-      {answer.reason === "changed-since"
-        ? "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare."
-        : UNREACHABLE[answer.reason].replace(
-            "What you wrote is kept on this device and sent when it is back.",
-            "Your measures are still in the form. Save again in a moment.",
-          )}
-    </p>
-  );
+  }
+  const words =
+    answer.reason === "changed-since"
+      ? "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare."
+      : unreachableForm(answer.reason, "Your measures are still in the form. Save again in a moment.");
+  return <Said good={false}>{words}</Said>;
 }

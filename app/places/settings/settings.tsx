@@ -1,7 +1,8 @@
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
-import { NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { NUMBERING_HINT, NUMBERING_NAME } from "#app/ui/wording.ts";
 import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
 
@@ -20,7 +21,7 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
       <h1 className="text-3xl">Album</h1>
       <Form method="post" className="grid gap-7">
         <input type="hidden" name="version" value={view.version} />
-        <Said answer={answer} />
+        <Outcome answer={answer} />
         <section className="grid gap-4" aria-labelledby="days">
           <h2 id="days" className="border-b border-line pb-2 text-xl">
             Days and numbers
@@ -77,24 +78,14 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
   );
 }
 
-function Said({ answer }: { answer: Answer | null }) {
+function Outcome({ answer }: { answer: Answer | null }) {
   if (!answer) return null;
-  const text = answer.ok
-    ? "Saved."
-    : answer.reason === "fields"
+  if (answer.ok) return <Said good>Saved.</Said>;
+  const words =
+    answer.reason === "fields"
       ? "Something below needs another look. Nothing was changed yet."
       : answer.reason === "changed-since"
         ? "Somebody changed these settings after you opened them. Yours are still in the form; load the page in another window to compare, then save again there."
-        : UNREACHABLE[answer.reason].replace(
-            "What you wrote is kept on this device and sent when it is back.",
-            "What you wrote is still in the form. Save again in a moment.",
-          );
-  return (
-    <p
-      role={answer.ok ? "status" : "alert"}
-      className={`border-l-4 pl-3 font-medium ${answer.ok ? "border-ring-words" : "border-ember"}`}
-    >
-      {text}
-    </p>
-  );
+        : unreachableForm(answer.reason, "What you wrote is still in the form. Save again in a moment.");
+  return <Said good={false}>{words}</Said>;
 }
