@@ -26,10 +26,3 @@ export function revalidateWhenReached({
 }: ShouldRevalidateFunctionArgs): boolean {
   return isUnreachable(actionResult) ? false : defaultShouldRevalidate;
 }
-
-/** For loaders that look at the path alone: asking for another part of the same page reads nothing anew. */
-export function revalidateWhenMoved(args: ShouldRevalidateFunctionArgs): boolean {
-  const { currentUrl, nextUrl, formMethod } = args;
-  const samePlace = currentUrl.pathname === nextUrl.pathname && currentUrl.search !== nextUrl.search;
-  return formMethod === undefined && samePlace ? false : revalidateWhenReached(args);
-}

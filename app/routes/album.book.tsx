@@ -1,5 +1,5 @@
 import { useRouteLoaderData } from "react-router";
-import { revalidateWhenMoved } from "#app/http/keep-page.ts";
+import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { requireAlbum } from "#app/http/page.ts";
 import { Book } from "#app/places/book/book.tsx";
 import { bookData } from "#app/places/book/data.ts";
@@ -13,7 +13,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return bookData(aggregate);
 }
 
-export const shouldRevalidate = revalidateWhenMoved;
+export const shouldRevalidate = revalidateWhenReached;
 
 export default function BookRoute({ loaderData }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");

@@ -1,6 +1,6 @@
 import { data, Outlet, useRouteLoaderData } from "react-router";
 import { carryOut } from "#app/http/carry-out.ts";
-import { revalidateWhenMoved, sendOrKeep } from "#app/http/keep-page.ts";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum, requireMember, writing } from "#app/http/page.ts";
 import { AlbumFrame } from "#app/places/album/frame.tsx";
 import { frameView } from "#app/places/album/view.ts";
@@ -26,7 +26,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
-export const shouldRevalidate = revalidateWhenMoved;
+export const shouldRevalidate = revalidateWhenReached;
 
 export default function AlbumRoute({ loaderData }: Route.ComponentProps) {
   const root = useRouteLoaderData<typeof rootLoader>("root");

@@ -63,9 +63,10 @@ export function AlbumFrame({
         undo.take();
       } else if (!command && event.key === "?") {
         setKeysOpen(true);
-      } else if (!command && onDay && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
-        // From the address as it is now: a second key may come before the first one's page is drawn.
-        const here = window.location.pathname.split("/").at(-1) ?? "";
+      } else if (!command && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
+        // From the address as it is now: a key may come before the page that the last one led to is drawn.
+        const here = window.location.pathname.split("/days/")[1];
+        if (here === undefined) return;
         const at = view.rows.findLastIndex(({ date }) => date <= here);
         const next = view.rows[at + (event.key === "ArrowLeft" ? -1 : 1)];
         if (next) navigate(`${path}/days/${next.date}`);
@@ -73,7 +74,7 @@ export function AlbumFrame({
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [undo, onDay, view.rows, navigate, path]);
+  }, [undo, view.rows, navigate, path]);
 
   const hrefOf = (place: (typeof PLACES)[number]["to"]) =>
     place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`;

@@ -1,5 +1,4 @@
 import { useMemo, useState } from "react";
-import { useSearchParams } from "react-router";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Troubles } from "#app/places/album/troubles.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
@@ -7,6 +6,7 @@ import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { ClashPanel } from "#app/places/day/clash-panel.tsx";
 import { useRunning } from "#app/ui/use-running.ts";
+import { useSettledQuery } from "#app/ui/use-settled-query.ts";
 import { hiddenTabs } from "#core/book/holes.ts";
 import { type Opening, openingAt, openingFrame } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
@@ -16,11 +16,14 @@ import { LeafStrip } from "./leaf-strip.tsx";
 import { BookNav } from "./places-nav.tsx";
 import { useBook } from "./use-book.ts";
 
+/** How long a quick turning of leaves waits before the address follows. */
+const SETTLE = 250;
+
 /** The book open on the mat, its leaves in order beneath, and the leaf under the hand. */
 export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const { albumId, format, unit } = data;
   const { book, leaves, arrange, change } = useBook(data);
-  const [query, setQuery] = useSearchParams();
+  const { query, settle } = useSettledQuery(SETTLE);
   const running = useRunning();
   // Chosen here first and told to the address after, so that quick hands never act on the leaf before.
   const [asked, setAsked] = useState({
@@ -35,8 +38,13 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     setAsked({ leaf, face });
     const read = book.leaves.find((each) => each.leaf.id === leaf);
     const date = (read?.[face].page ?? read?.front.page)?.days[0]?.date;
-    const next = { at: leaf, ...(face === "back" ? { face } : {}), ...(date ? { day: date } : {}) };
-    setQuery(next, { replace: true, preventScrollReset: true });
+    settle((next) => {
+      next.set("at", leaf);
+      if (face === "back") next.set("face", face);
+      else next.delete("face");
+      if (date) next.set("day", date);
+      else next.delete("day");
+    });
   };
   const go = (index: number, face: "front" | "back" = "front") => {
     const next = book.leaves.at(Math.max(0, index)) ?? book.leaves.at(-1);

@@ -1,10 +1,11 @@
-import { useEffect, useRef, useState } from "react";
-import { useLocation, useNavigate, useNavigation, useSearchParams } from "react-router";
+import { useEffect, useState } from "react";
+import { useNavigate } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
 import { useMedia } from "#app/ui/use-media.ts";
 import { useRunning } from "#app/ui/use-running.ts";
+import { useSettledQuery } from "#app/ui/use-settled-query.ts";
 import { RING_NAME } from "#app/ui/wording.ts";
 import { ChosenDayPanel } from "./chosen-day.tsx";
 import { DayTable } from "./day-table.tsx";
@@ -27,27 +28,14 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
   const [chosen, setChosen] = useState(fromUrl);
-  const [query, setQuery] = useSearchParams();
-  const settling = useRef<number>(undefined);
+  const { query, settle, cancel } = useSettledQuery(SETTLE);
   useEffect(() => setChosen(fromUrl), [fromUrl]);
-  // Whoever leaves while the dial still settles must not be called back by it.
-  const { pathname } = useLocation();
-  const heading = useNavigation().location?.pathname ?? pathname;
-  useEffect(() => {
-    if (heading !== pathname) window.clearTimeout(settling.current);
-  }, [heading, pathname]);
-  useEffect(() => () => window.clearTimeout(settling.current), []);
 
   const choose = (index: number) => {
     const row = rows[index];
     if (!row) return;
     setChosen(index);
-    window.clearTimeout(settling.current);
-    settling.current = window.setTimeout(() => {
-      const next = new URLSearchParams(query);
-      next.set("day", row.date);
-      setQuery(next, { replace: true, preventScrollReset: true });
-    }, SETTLE);
+    settle((next) => next.set("day", row.date));
   };
   const hrefAs = (as: "dial" | "table") => {
     const next = new URLSearchParams(query);
@@ -68,7 +56,7 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
         {table ? (
           <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} />
         ) : (
-          <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} />
+          <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} onLeave={cancel} />
         )}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
@@ -124,7 +112,7 @@ function Legend() {
 type Choosing = { view: MonthView; rows: readonly PageRow[]; chosen: number; onChoose: (index: number) => void };
 
 /** The dial as one widget for the keyboard and for readers: a list box whose options are the days. */
-function DialWithKeys({ view, rows, chosen, onChoose }: Choosing) {
+function DialWithKeys({ view, rows, chosen, onChoose, onLeave }: Choosing & { onLeave: () => void }) {
   const navigate = useNavigate();
   const last = rows.length - 1;
   // Without a running script no key turns the dial, so its options would only be in the way; the list is for then.
@@ -135,8 +123,10 @@ function DialWithKeys({ view, rows, chosen, onChoose }: Choosing) {
     if (step !== undefined) onChoose((chosen + step + rows.length) % rows.length);
     else if (event.key === "Home") onChoose(0);
     else if (event.key === "End") onChoose(last);
-    else if (event.key === "Enter" && row) navigate(`/albums/${view.albumId}/days/${row.date}`);
-    else return;
+    else if (event.key === "Enter" && row) {
+      onLeave();
+      navigate(`/albums/${view.albumId}/days/${row.date}`);
+    } else return;
     event.preventDefault();
   };
   return (

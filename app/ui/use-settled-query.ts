@@ -1,0 +1,40 @@
+import { useEffect, useRef } from "react";
+import { useLocation, useNavigation, useSearchParams } from "react-router";
+
+/**
+ * The address's query, and a way to change it once a quick hand has settled. What is shown is chosen at once by whoever
+ * uses it; the address, and what is read for it, follows. Whoever leaves meanwhile is not called back.
+ */
+export function useSettledQuery(wait: number): {
+  query: URLSearchParams;
+  settle: (change: (query: URLSearchParams) => void) => void;
+  /** To be called by whoever leaves by key: the router says only later that somebody is on the way. */
+  cancel: () => void;
+} {
+  const [query, setQuery] = useSearchParams();
+  const timer = useRef<number>(undefined);
+  const { pathname } = useLocation();
+  const heading = useNavigation().location?.pathname ?? pathname;
+  useEffect(() => {
+    if (heading !== pathname) window.clearTimeout(timer.current);
+  }, [heading, pathname]);
+  useEffect(() => {
+    const onClick = (event: MouseEvent) => {
+      if (event.target instanceof Element && event.target.closest("a")) window.clearTimeout(timer.current);
+    };
+    document.addEventListener("click", onClick, true);
+    return () => {
+      document.removeEventListener("click", onClick, true);
+      window.clearTimeout(timer.current);
+    };
+  }, []);
+  const settle = (change: (query: URLSearchParams) => void) => {
+    window.clearTimeout(timer.current);
+    timer.current = window.setTimeout(() => {
+      const next = new URLSearchParams(query);
+      change(next);
+      setQuery(next, { replace: true, preventScrollReset: true });
+    }, wait);
+  };
+  return { query, settle, cancel: () => window.clearTimeout(timer.current) };
+}
