@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useCallback, useEffect, useRef } from "react";
 import { useLocation, useNavigation, useSearchParams } from "react-router";
 
 /**
@@ -10,31 +10,38 @@ export function useSettledQuery(wait: number): {
   settle: (change: (query: URLSearchParams) => void) => void;
   /** To be called by whoever leaves by key: the router says only later that somebody is on the way. */
   cancel: () => void;
+  /** Whether a choice is newer than the address. */
+  isSettling: () => boolean;
 } {
   const [query, setQuery] = useSearchParams();
   const timer = useRef<number>(undefined);
+  const cancel = useCallback(() => {
+    window.clearTimeout(timer.current);
+    timer.current = undefined;
+  }, []);
   const { pathname } = useLocation();
   const heading = useNavigation().location?.pathname ?? pathname;
   useEffect(() => {
-    if (heading !== pathname) window.clearTimeout(timer.current);
-  }, [heading, pathname]);
+    if (heading !== pathname) cancel();
+  }, [heading, pathname, cancel]);
   useEffect(() => {
     const onClick = (event: MouseEvent) => {
-      if (event.target instanceof Element && event.target.closest("a")) window.clearTimeout(timer.current);
+      if (event.target instanceof Element && event.target.closest("a")) cancel();
     };
     document.addEventListener("click", onClick, true);
     return () => {
       document.removeEventListener("click", onClick, true);
-      window.clearTimeout(timer.current);
+      cancel();
     };
-  }, []);
+  }, [cancel]);
   const settle = (change: (query: URLSearchParams) => void) => {
-    window.clearTimeout(timer.current);
+    cancel();
     timer.current = window.setTimeout(() => {
+      timer.current = undefined;
       const next = new URLSearchParams(query);
       change(next);
       setQuery(next, { replace: true, preventScrollReset: true });
     }, wait);
   };
-  return { query, settle, cancel: () => window.clearTimeout(timer.current) };
+  return { query, settle, cancel, isSettling: () => timer.current !== undefined };
 }

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
@@ -28,8 +28,13 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
   const [chosen, setChosen] = useState(fromUrl);
-  const { query, settle, cancel } = useSettledQuery(SETTLE);
-  useEffect(() => setChosen(fromUrl), [fromUrl]);
+  const { query, settle, cancel, isSettling } = useSettledQuery(SETTLE);
+  // Followed while drawing, not after: a key pressed in between must count from what is seen.
+  const [followed, setFollowed] = useState(fromUrl);
+  if (followed !== fromUrl) {
+    setFollowed(fromUrl);
+    if (!isSettling()) setChosen(fromUrl);
+  }
 
   const choose = (index: number) => {
     const row = rows[index];
