@@ -6,12 +6,14 @@ import {
   type FoundationKind,
   type InsertKind,
   type NumeralStyle,
+  newCard,
   STEPS,
   type Step,
 } from "../core/album/model.ts";
 import { poolContent, stepsFor } from "../core/album/steps.ts";
 import { inches } from "../core/measure/length.ts";
 import { type Size, size } from "../core/measure/size.ts";
+import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import type { Sitting } from "./pictures/paint.ts";
 
 export const by = (w: number, h: number): Size => size(inches(w), inches(h));
@@ -56,8 +58,10 @@ export function dayOf(story: Story, slipText: (id: string) => string, photoIds: 
       photoId: photoIds[at] ?? "",
       print,
       alt,
+      crop: AS_IT_COMES,
+      picture: UNKNOWN_PICTURE,
     })),
-    cards: (story.cards ?? []).map((card) => ({ id: randomUUID(), ...card })),
+    cards: (story.cards ?? []).map(({ size, text }) => newCard(randomUUID(), size, text)),
     inserts: (story.inserts ?? []).map((insert) => ({ id: randomUUID(), ...insert })),
   };
   const all = stepsFor(poolContent(content, []), "ring").map(({ step }) => step);

@@ -8,12 +8,14 @@ import { readPicture } from "../press/picture.ts";
 import type { Db } from "../store/db.ts";
 import { type ImportedDay, importAlbum } from "../store/import.ts";
 import { keepPhoto } from "../store/photo.ts";
-import { household, member } from "../store/schema/index.ts";
+import { bookChange, dayChange, household, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
 import { dayOf, type Story } from "./day-maker.ts";
 import { layOutLantern } from "./lantern-book.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
-import { paint } from "./pictures/paint.ts";
+import { fillLanternRoll } from "./lantern-roll.ts";
+import { writeLantern } from "./lantern-words.ts";
+import { paintAhead } from "./pictures/paint.ts";
 
 /** The evening the demo stands still at. */
 const DEMO_NOW = "2026-12-09T18:40";
@@ -34,11 +36,18 @@ function planOf(
   return { title: given.title, numbering: given.numbering, unit, span, format };
 }
 
-/** Paints and keeps a day's pictures, and returns their ids in order. */
-async function keepPictures(db: Db, householdId: string, story: Story, name: string): Promise<string[]> {
+/** Takes a day's pictures off the easel, keeps them, and returns their ids in order. */
+async function keepPictures(
+  db: Db,
+  householdId: string,
+  story: Story,
+  name: string,
+  easel: AsyncGenerator<Buffer>,
+): Promise<string[]> {
   const ids: string[] = [];
-  for (const [at, { sitting }] of (story.photos ?? []).entries()) {
-    const read = await readPicture(await paint(sitting), `${name}-${at + 1}.jpg`);
+  for (const at of (story.photos ?? []).keys()) {
+    const painted = await easel.next();
+    const read = await readPicture(painted.value, `${name}-${at + 1}.jpg`);
     if (!read.ok) throw new Error(`a painted picture was refused: ${read.reason}`);
     ids.push((await keepPhoto(db, householdId, read.photo)).id);
   }
@@ -54,10 +63,13 @@ async function seedAlbum(
 ): Promise<string> {
   // One day after the other: painting keeps the processor busy, and a connection that waits too long for it is given up.
   const days: ImportedDay[] = [];
-  for (const date of datesOf(plan.span)) {
+  const dates = datesOf(plan.span);
+  const sittings = dates.flatMap((date) => (stories[date.slice(8)]?.photos ?? []).map(({ sitting }) => sitting));
+  const easel = paintAhead(sittings);
+  for (const date of dates) {
     const key = date.slice(8);
     const story = stories[key] ?? {};
-    const photoIds = await keepPictures(db, householdId, story, date);
+    const photoIds = await keepPictures(db, householdId, story, date, easel);
     days.push({
       id: `day-${key}`,
       date,
@@ -109,7 +121,13 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
     {},
   );
   const at = new Date(`${DEMO_NOW}:00Z`);
-  await layOutLantern(db, { householdId: home.id, albumId: lantern, memberId: petra.id, at });
+  const author = { householdId: home.id, albumId: lantern, memberId: petra.id, at };
+  await layOutLantern(db, author);
+  await writeLantern(db, author);
+  await fillLanternRoll(db, author);
+  // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
+  for (const changes of [dayChange, bookChange])
+    await db.update(changes).set({ settled: true }).where(eq(changes.memberId, petra.id));
   // Marked last: a seed broken off half-way is not taken for the demo.
   await db.update(household).set({ isDemo: true }).where(eq(household.id, home.id));
 }

@@ -9,15 +9,25 @@ import {
   readArchive,
   writeArchive,
 } from "../core/format/archive.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import { countPrivate, shared } from "../core/words/secrecy.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import type { Db } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
 import { findPhoto, keepPhoto, mimeOfPhotos, type PictureMime, readOriginal } from "../store/photo.ts";
-import { readPicture } from "./picture.ts";
 import { withoutPlace } from "./place.ts";
+import type { PictureReader } from "./reading-pool.ts";
 import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused } from "./zip.ts";
 
-const ENDING: Record<PictureMime, string> = { "image/jpeg": "jpg", "image/png": "png", "image/webp": "webp" };
+const ENDING: Record<PictureMime, string> = {
+  "image/jpeg": "jpg",
+  "image/png": "png",
+  "image/webp": "webp",
+  "image/avif": "avif",
+  "image/tiff": "tif",
+  "image/heic": "heic",
+};
 
 /** The book as `album.json` says it, with those of the household's layouts that the album uses. */
 function bookOf(
@@ -41,6 +51,7 @@ function wordsOf(
   { album, days, photos, leaves, tryOuts, layouts }: AlbumAggregate,
   mimes: ReadonlyMap<string, PictureMime>,
   photosAsAdded: boolean,
+  today: CalendarDate,
 ): Archive {
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
@@ -49,6 +60,7 @@ function wordsOf(
     formatVersion: ARCHIVE_VERSION,
     lengths: "mm",
     photosAsAdded,
+    privateTextsLeftOut: days.reduce((sum, { content }) => sum + countPrivate(content, today), 0),
     album: {
       id: album.archiveId,
       title: album.title,
@@ -61,32 +73,46 @@ function wordsOf(
         capacityMicrometres: capacity,
       },
     },
-    days: days.map(({ id, date, skipped, mergedInto, content }) => ({
-      ...{ id, date, skipped, mergedInto },
-      ...content,
-      waived: [...content.waived],
-      done: [...content.done],
-      cards: [...content.cards],
-      inserts: [...content.inserts],
-      photos: content.photos.map(({ photoId, ...use }) => ({ ...use, sha256: hashOfPhoto(photoId) })),
-    })),
-    photos: [...photos.values()].map(({ sha256, name, capturedAt, offset }) => ({
-      ...{ sha256, name, capturedAt, offset },
+    days: days.map(({ id, date, skipped, mergedInto, content: whole }) => {
+      const content = shared(whole, today);
+      return {
+        ...{ id, date, skipped, mergedInto },
+        ...content,
+        waived: [...content.waived],
+        done: [...content.done],
+        cards: content.cards.map((card) => ({
+          ...card,
+          setting: card.setting && (structuredClone(card.setting) as never),
+        })),
+        jottings: [...content.jottings],
+        inserts: [...content.inserts],
+        photos: content.photos.map(({ id: use, photoId, print, alt, crop }) => ({
+          ...{ id: use, print, alt, crop },
+          sha256: hashOfPhoto(photoId),
+        })),
+      };
+    }),
+    photos: [...photos.values()].map(({ sha256, name, capturedAt, offset, givenDate, look }) => ({
+      ...{ sha256, name, capturedAt, offset, givenDate, look },
       file: `photos/${sha256}.${ENDING[mimes.get(sha256) ?? "image/jpeg"]}`,
     })),
     book: bookOf({ leaves, tryOuts, layouts }, days),
   };
 }
 
-/** Streams the album's archive. `places` false takes the place out of every photo on the way. */
+/**
+ * Streams the album's archive. `places` false takes the place out of every photo on the way. Texts that are private as of
+ * `today` never go with it.
+ */
 export async function packAlbum(
   db: Db,
   householdId: string,
   aggregate: AlbumAggregate,
   places: boolean,
+  today: CalendarDate,
   writtenAt: Date,
 ): Promise<Readable> {
-  const archive = wordsOf(aggregate, await mimeOfPhotos(db, householdId), places);
+  const archive = wordsOf(aggregate, await mimeOfPhotos(db, householdId), places, today);
   const idOf = new Map([...aggregate.photos.values()].map(({ id, sha256 }) => [sha256, id]));
   const originals = archive.photos.map(
     ({ sha256, file }): PackedFile => ({
@@ -117,7 +143,13 @@ export type Unpacked =
  * Reads an archive into a household. Photos the household has already are not stored again; an album it has already is
  * told and not doubled unless `asCopy`. The album appears complete or not at all.
  */
-export async function unpackAlbum(db: Db, householdId: string, file: string, asCopy: boolean): Promise<Unpacked> {
+export async function unpackAlbum(
+  db: Db,
+  householdId: string,
+  file: string,
+  asCopy: boolean,
+  readPicture: PictureReader,
+): Promise<Unpacked> {
   const zip = await openZip(file);
   if (!zip.ok) return zip;
   try {
@@ -129,7 +161,7 @@ export async function unpackAlbum(db: Db, householdId: string, file: string, asC
     const present = await albumOfArchive(db, householdId, album.id);
     if (present && !asCopy) return { ok: false, reason: "already-here", albumId: present };
     const photoIds = new Map<string, string>();
-    for (const { sha256, file: name, name: given } of photos) {
+    for (const { sha256, file: name, name: given, givenDate, look } of photos) {
       const kept = await findPhoto(db, householdId, sha256);
       if (kept) {
         photoIds.set(sha256, kept.id);
@@ -140,7 +172,7 @@ export async function unpackAlbum(db: Db, householdId: string, file: string, asC
       const picture = await readPicture(await entry.read(), given);
       if (!picture.ok) return { ok: false, reason: "photo-unreadable" };
       if (read.archive.photosAsAdded && picture.photo.sha256 !== sha256) return { ok: false, reason: "damaged" };
-      photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo)).id);
+      photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo, { givenDate, look })).id);
     }
     const { capacityMicrometres, ...format } = album.format;
     const plan = {
@@ -154,7 +186,11 @@ export async function unpackAlbum(db: Db, householdId: string, file: string, asC
       ...{ id, date, skipped, mergedInto },
       content: {
         ...content,
-        photos: content.photos.map(({ sha256, ...use }) => ({ ...use, photoId: photoIds.get(sha256) ?? "" })),
+        photos: content.photos.map(({ sha256, ...use }) => ({
+          ...use,
+          photoId: photoIds.get(sha256) ?? "",
+          picture: UNKNOWN_PICTURE,
+        })),
       },
     }));
     const archiveId = present ? crypto.randomUUID() : album.id;

@@ -1,18 +1,16 @@
 import { createHash } from "node:crypto";
 import exifr from "exifr";
-import sharp from "sharp";
+import sharp, { type OutputInfo, type Sharp } from "sharp";
+import { coloursOf } from "../core/photo/colours.ts";
+import { type Traits, traitsOf } from "../core/photo/traits.ts";
 import type { NewPhoto, PictureMime } from "../store/photo.ts";
+import { kindOf, MOST_BYTES, MOST_PIXELS, openPicture } from "./decode.ts";
 
-/** Limits on what is taken in. A picture over the pixel limit is refused from its header, before anything is decoded. */
-export const MOST_BYTES = 40 * 1024 * 1024;
-export const MOST_PIXELS = 120_000_000;
 /** Long sides of the screen versions, in pixels; a picture smaller than one is never enlarged. */
 export const VERSION_SIDES = [1600, 480, 96] as const;
 
 export type PictureProblem = "not-a-picture" | "broken" | "too-large" | "too-many-pixels";
 export type ReadPicture = { ok: true; photo: NewPhoto } | { ok: false; reason: PictureProblem };
-
-const MIME: Record<string, PictureMime> = { jpeg: "image/jpeg", png: "image/png", webp: "image/webp" };
 
 export const hashOf = (bytes: Buffer): string => createHash("sha256").update(bytes).digest("hex");
 
@@ -29,10 +27,15 @@ export function exifDate(written: unknown): string | null {
   return Number.isNaN(time.getTime()) || time.toISOString().slice(0, 19) !== iso ? null : iso;
 }
 
+/** The notes' TIFF block: some containers put a few bytes of their own before it. */
+function tiffOf(exif: Buffer): Buffer {
+  const at = [exif.indexOf("II*\0", 0, "latin1"), exif.indexOf("MM\0*", 0, "latin1")].filter((each) => each >= 0);
+  return exif.subarray(Math.min(exif.length, ...at));
+}
+
 async function cameraNotes(exif: Buffer | undefined): Promise<CameraNotes> {
   if (!exif) return NO_NOTES;
-  const tiff = exif.subarray(0, 4).toString("latin1") === "Exif" ? exif.subarray(6) : exif;
-  const tags = await exifr.parse(tiff, { reviveValues: false, gps: true, xmp: false }).catch(() => null);
+  const tags = await exifr.parse(tiffOf(exif), { reviveValues: false, gps: true, xmp: false }).catch(() => null);
   if (!tags) return NO_NOTES;
   const offset = tags.OffsetTimeOriginal ?? tags.OffsetTimeDigitized ?? tags.OffsetTime;
   return {
@@ -44,57 +47,84 @@ async function cameraNotes(exif: Buffer | undefined): Promise<CameraNotes> {
 
 /**
  * Reads a picture as it was handed in: what kind it is by its bytes and not its name, its size the right way up, the
- * camera's date, and versions for the screen, upright and without the camera's notes.
+ * camera's date, versions for the screen without the camera's notes, and what is computed of it once.
  */
 export async function readPicture(bytes: Buffer, name: string): Promise<ReadPicture> {
   if (bytes.length > MOST_BYTES) return { ok: false, reason: "too-large" };
-  const header = await sharp(bytes, { limitInputPixels: false })
+  const header = await sharp(bytes, { limitInputPixels: false, pages: 1 })
     .metadata()
     .catch(() => null);
-  const mime = MIME[header?.format ?? ""];
+  const mime = header && kindOf(header);
   if (!header || !mime) return { ok: false, reason: looksLikePicture(bytes) ? "broken" : "not-a-picture" };
   if (header.width * header.height > MOST_PIXELS) return { ok: false, reason: "too-many-pixels" };
-  const [width, height] = [header.autoOrient.width, header.autoOrient.height];
-  try {
-    const versions = await makeVersions(bytes);
-    return {
-      ok: true,
-      photo: {
-        sha256: hashOf(bytes),
-        mime,
-        bytes,
-        name: name.slice(0, 200),
-        width,
-        height,
-        versions,
-        ...(await cameraNotes(header.exif)),
-      },
-    };
-  } catch {
-    return { ok: false, reason: "broken" };
-  }
+  // A TIFF is its own notes; the others carry a block of them.
+  const [read, notes] = await Promise.all([
+    versionsOf(bytes, mime).catch(() => null),
+    cameraNotes(mime === "image/tiff" ? bytes : header.exif),
+  ]);
+  if (!read) return { ok: false, reason: "broken" };
+  return { ok: true, photo: { sha256: hashOf(bytes), mime, bytes, name: name.slice(0, 200), ...read, ...notes } };
 }
 
-/** The first bytes of JPEG, PNG and RIFF files, to tell a damaged picture from something else. */
+/** The first bytes of the kinds of file that are taken in, to tell a damaged picture from something else. */
 function looksLikePicture(bytes: Buffer): boolean {
   const start = bytes.subarray(0, 12).toString("latin1");
   return (
     start.startsWith("\xff\xd8\xff") ||
     start.startsWith("\x89PNG") ||
+    start.startsWith("II*\0") ||
+    start.startsWith("MM\0*") ||
+    /^....ftyp(heic|heix|mif1|msf1|avif|avis)/s.test(start) ||
     (start.startsWith("RIFF") && start.endsWith("WEBP"))
   );
 }
 
-async function makeVersions(bytes: Buffer): Promise<NewPhoto["versions"]> {
-  const [largest, ...smaller] = VERSION_SIDES;
-  const shrink = (input: Buffer, longSide: number) =>
-    sharp(input, { limitInputPixels: MOST_PIXELS, failOn: "error" })
-      .autoOrient()
-      .resize({ width: longSide, height: longSide, fit: "inside", withoutEnlargement: true })
-      .toColourspace("srgb")
-      .webp({ quality: longSide > 500 ? 82 : 76, effort: 2 })
-      .toBuffer();
-  const big = await shrink(bytes, largest);
-  const rest = await Promise.all(smaller.map(async (longSide) => ({ longSide, bytes: await shrink(big, longSide) })));
-  return [{ longSide: largest, bytes: big }, ...rest];
+/** The size upright, the screen versions and the traits: the picture is decoded once, the rest comes from the largest version. */
+async function versionsOf(
+  bytes: Buffer,
+  mime: PictureMime,
+): Promise<Pick<NewPhoto, "width" | "height" | "versions" | "traits">> {
+  const [largest, middle, least] = VERSION_SIDES;
+  const opened = await openPicture(bytes, mime);
+  const { autoOrient } = await opened.metadata();
+  const shrunk = (input: Sharp, longSide: number) =>
+    input.resize({ width: longSide, height: longSide, fit: "inside", withoutEnlargement: true });
+  const webp = (input: Sharp, longSide: number) =>
+    input.webp({ quality: longSide > 500 ? 82 : 76, effort: 2 }).toBuffer();
+  const big = await shrunk(opened, largest)
+    .flatten({ background: "#ffffff" })
+    .toColourspace("srgb")
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const { width, height, channels } = big.info;
+  const raw = { raw: { width, height, channels } };
+  const small = await shrunk(sharp(big.data, raw), middle).raw().toBuffer({ resolveWithObject: true });
+  const smallRaw = { raw: { width: small.info.width, height: small.info.height, channels: small.info.channels } };
+  const versions = await Promise.all([
+    webp(sharp(big.data, raw), largest),
+    webp(sharp(small.data, smallRaw), middle),
+    webp(shrunk(sharp(small.data, smallRaw), least), least),
+  ]);
+  return {
+    width: autoOrient.width ?? width,
+    height: autoOrient.height ?? height,
+    versions: versions.map((version, at) => ({ longSide: VERSION_SIDES[at] ?? least, bytes: version })),
+    traits: traitsFrom(small.data, small.info),
+  };
+}
+
+function traitsFrom(data: Buffer, { width, height, channels }: OutputInfo): Traits {
+  const rgb = channels === 3 ? data : Buffer.from([...data].flatMap((value) => [value, value, value]));
+  const raster = { width, height, rgb };
+  return traitsOf(raster, coloursOf(raster));
+}
+
+/** What is computed of a picture, from one of its screen versions: for pictures that were kept before it was. */
+export async function traitsOfVersion(webp: Buffer): Promise<Traits> {
+  const { data, info } = await sharp(webp)
+    .toColourspace("srgb")
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return traitsFrom(data, info);
 }

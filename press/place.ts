@@ -14,10 +14,17 @@ export function withoutPlace(bytes: Buffer, mime: PictureMime): Buffer {
       return cleanPng(bytes);
     case "image/webp":
       return cleanWebp(bytes);
+    case "image/tiff":
+      return cleanTiff(bytes);
+    case "image/avif":
+    case "image/heic":
+      return cleanBoxes(bytes);
   }
 }
 
 const GPS_POINTER = 0x8825;
+/** Tags of a TIFF that hold free-form notes: XMP and IPTC. */
+const NOTE_TAGS = new Set([0x02bc, 0x83bb]);
 const VALUE_BYTES: Record<number, number> = { 1: 1, 2: 1, 3: 2, 4: 4, 5: 8, 7: 1, 9: 4, 10: 8 };
 
 /** A copy of a TIFF block whose position directory is empty, its values overwritten with zeros. */
@@ -30,6 +37,10 @@ function blankPosition(block: Buffer): Buffer {
     Array.from({ length: u16(directory) }, (_, index) => directory + 2 + index * 12);
   try {
     for (const entry of entries(u32(4))) {
+      if (NOTE_TAGS.has(u16(entry))) {
+        const size = (VALUE_BYTES[u16(entry + 2)] ?? 1) * u32(entry + 4);
+        if (size > 4) tiff.fill(0, u32(entry + 8), Math.min(tiff.length, u32(entry + 8) + size));
+      }
       if (u16(entry) !== GPS_POINTER) continue;
       const position = u32(entry + 8);
       const positionEntries = entries(position);
@@ -48,6 +59,7 @@ function blankPosition(block: Buffer): Buffer {
 }
 
 const EXIF_HEAD = Buffer.from("Exif\0\0", "latin1");
+const NO_OFFSET = Buffer.alloc(4);
 
 function cleanJpeg(bytes: Buffer): Buffer {
   const parts = [bytes.subarray(0, 2)];
@@ -112,4 +124,36 @@ function cleanWebp(bytes: Buffer): Buffer {
     at += chunk.length || bytes.length;
   }
   return Buffer.concat([bytes.subarray(0, 12), ...parts]);
+}
+
+/** A TIFF is a block of notes with the picture in it: the same places are blanked, the rest stays where it is. */
+function cleanTiff(bytes: Buffer): Buffer {
+  const clean = blankPosition(bytes);
+  return clean.length > 0 ? clean : bytes;
+}
+
+/**
+ * HEIC and AVIF keep their notes somewhere in the file, found by how they begin. They are blanked in place, so that every
+ * offset in the file stays true (ISO/IEC 14496-12).
+ */
+function cleanBoxes(bytes: Buffer): Buffer {
+  const out = Buffer.from(bytes);
+  for (const order of ["II*\0", "MM\0*"]) {
+    for (let at = out.indexOf(order, 0, "latin1"); at >= 0; at = out.indexOf(order, at + 1, "latin1")) {
+      // Before the notes stands how far off they begin: nothing, or over the six bytes of their old head.
+      const isNotes =
+        out.subarray(Math.max(0, at - 6), at).equals(EXIF_HEAD) ||
+        out.subarray(Math.max(0, at - 4), at).equals(NO_OFFSET);
+      if (!isNotes) continue;
+      // Offsets inside the notes count from their own start; what follows them in the file is copied over unchanged.
+      const clean = blankPosition(out.subarray(at));
+      if (clean.length > 0) clean.copy(out, at);
+      else out.fill(0, at, at + 8);
+    }
+  }
+  for (let at = out.indexOf("<x:xmpmeta"); at >= 0; at = out.indexOf("<x:xmpmeta", at + 1)) {
+    const end = out.indexOf("</x:xmpmeta>", at);
+    out.fill(" ", at, end < 0 ? out.length : end + "</x:xmpmeta>".length);
+  }
+  return out;
 }

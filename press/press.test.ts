@@ -8,9 +8,12 @@ import exifr from "exifr";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
+import { newCard } from "../core/album/model.ts";
 import { grid } from "../core/book/layout.ts";
 import type { Owner, Piece } from "../core/book/leaf.ts";
+import { ARCHIVE_VERSION } from "../core/format/archive.ts";
 import { inches } from "../core/measure/length.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour } from "../core/month/slots.ts";
 import { readAlbum, readShelf } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
@@ -19,8 +22,10 @@ import { saveLayout } from "../store/page-stash.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
 import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
+import { PLAIN_USE } from "../tests/samples.ts";
 import { packAlbum, unpackAlbum } from "./archive.ts";
-import { hashOf, MOST_BYTES, readPicture } from "./picture.ts";
+import { MOST_BYTES } from "./decode.ts";
+import { hashOf, readPicture } from "./picture.ts";
 import { withoutPlace } from "./place.ts";
 import { openZip } from "./zip.ts";
 
@@ -118,25 +123,26 @@ async function albumWithPhoto() {
   for (const day of [one, two]) {
     await saveDayEdit(store.db, author(), day?.id ?? "", null, {
       kind: "add-photo",
-      photo: { id: randomUUID(), photoId: kept.id, print, alt: "A boat" },
+      photo: { id: randomUUID(), photoId: kept.id, print, alt: "A boat", ...PLAIN_USE },
     });
   }
   await saveDayEdit(store.db, author(), one?.id ?? "", null, {
     kind: "add-card",
-    card: { id: randomUUID(), size: print, text: "Words, “quoted”; 4½″\nand a line" },
+    card: newCard(randomUUID(), print, "Words, “quoted”; 4½″\nand a line"),
   });
   await saveDayEdit(store.db, author(), one?.id ?? "", null, { kind: "finish" });
   await changeMonth(store.db, author(), (slots, span) => mergeWithNeighbour(slots, span, two?.id ?? "", "after"));
   return { keeper, albumId, original: read.photo };
 }
 
+const TODAY = "2026-12-09" as CalendarDate;
 async function pack(householdId: string, albumId: string, places = true): Promise<string> {
   const aggregate = await readAlbum(store.db, householdId, albumId);
   if (!aggregate) throw new Error("the album is not there");
   const file = path.join(folder, `${randomUUID()}.zip`);
   writeFileSync(
     file,
-    await buffer(await packAlbum(store.db, householdId, aggregate, places, new Date("2026-12-09T18:40:00Z"))),
+    await buffer(await packAlbum(store.db, householdId, aggregate, places, TODAY, new Date("2026-12-09T18:40:00Z"))),
   );
   return file;
 }
@@ -150,6 +156,7 @@ async function saidBy(householdId: string, albumId: string) {
     ...{ date, skipped, sharesWith: aggregate.days.find(({ id }) => id === mergedInto)?.date },
     ...content,
     cards: content.cards.map(({ id: _id, ...card }) => card),
+    jottings: content.jottings.map(({ id: _id, ...jotting }) => jotting),
     inserts: content.inserts.map(({ id: _id, ...insert }) => insert),
     photos: content.photos.map(({ id: _id, photoId, ...use }) => ({
       ...use,
@@ -163,7 +170,13 @@ describe("an archive", () => {
   it("read into another household is the same album, its photo kept once and used twice", async () => {
     const { keeper, albumId, original } = await albumWithPhoto();
     const other = await newKeeper(store);
-    const read = await unpackAlbum(store.db, other.householdId, await pack(keeper.householdId, albumId), false);
+    const read = await unpackAlbum(
+      store.db,
+      other.householdId,
+      await pack(keeper.householdId, albumId),
+      false,
+      readPicture,
+    );
     if (!read.ok) throw new Error(read.reason);
     expect(await saidBy(other.householdId, read.albumId)).toEqual(await saidBy(keeper.householdId, albumId));
     const there = await readAlbum(store.db, other.householdId, read.albumId);
@@ -227,10 +240,10 @@ describe("an archive", () => {
         ]),
       };
     };
-    const read = await unpackAlbum(store.db, other.householdId, file, false);
+    const read = await unpackAlbum(store.db, other.householdId, file, false, readPicture);
     if (!read.ok) throw new Error(read.reason);
     expect(await bookOf(other.householdId, read.albumId)).toEqual(await bookOf(householdId, albumId));
-    const copy = await unpackAlbum(store.db, householdId, file, true);
+    const copy = await unpackAlbum(store.db, householdId, file, true, readPicture);
     if (!copy.ok) throw new Error(copy.reason);
     // The household has that layout already: the copy uses it.
     expect((await bookOf(householdId, copy.albumId)).layouts.length).toBe(1);
@@ -240,12 +253,12 @@ describe("an archive", () => {
   it("is not read a second time unless asked for a copy", async () => {
     const { keeper, albumId } = await albumWithPhoto();
     const file = await pack(keeper.householdId, albumId);
-    expect(await unpackAlbum(store.db, keeper.householdId, file, false)).toEqual({
+    expect(await unpackAlbum(store.db, keeper.householdId, file, false, readPicture)).toEqual({
       ok: false,
       reason: "already-here",
       albumId,
     });
-    expect((await unpackAlbum(store.db, keeper.householdId, file, true)).ok).toBe(true);
+    expect((await unpackAlbum(store.db, keeper.householdId, file, true, readPicture)).ok).toBe(true);
     expect((await readShelf(store.db, keeper.householdId)).length).toBe(2);
   });
 
@@ -253,13 +266,40 @@ describe("an archive", () => {
     const { keeper, albumId } = await albumWithPhoto();
     const file = await pack(keeper.householdId, albumId, false);
     const other = await newKeeper(store);
-    const read = await unpackAlbum(store.db, other.householdId, file, false);
+    const read = await unpackAlbum(store.db, other.householdId, file, false, readPicture);
     expect(read.ok).toBe(true);
     const files = unzipSync(readFileSync(file));
     const bytes = Buffer.from(Object.entries(files).find(([name]) => name.startsWith("photos/"))?.[1] ?? []);
     const again = await readPicture(bytes, "a.jpg");
     expect(again.ok && again.photo.hasPlace).toBe(false);
     expect(again.ok && again.photo.capturedAt).toBe("2026-12-09T17:48:00");
+  });
+
+  it("never holds a text that is private as of its day, and says how many it left out", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const day = (await readAlbum(store.db, keeper.householdId, albumId))?.days[0];
+    const secret = "behind the spare wicks";
+    const until = "2026-12-25" as CalendarDate;
+    const card = {
+      ...newCard(randomUUID(), { w: inches(3), h: inches(4) }, secret),
+      back: secret,
+      privateUntil: until,
+    };
+    await saveDayEdit(store.db, author(), day?.id ?? "", null, { kind: "add-card", card });
+    const jotting = { id: randomUUID(), text: secret, at: "2026-12-01T18:40", privateUntil: until };
+    await saveDayEdit(store.db, author(), day?.id ?? "", null, { kind: "add-jotting", jotting });
+    const described = async (today: CalendarDate) => {
+      const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
+      if (!aggregate) throw new Error("the album is not there");
+      const zip = await buffer(await packAlbum(store.db, keeper.householdId, aggregate, true, today, new Date(0)));
+      return Buffer.from(unzipSync(zip)["album.json"] ?? new Uint8Array()).toString("utf8");
+    };
+    const before = await described(TODAY);
+    expect(before).not.toContain(secret);
+    expect(JSON.parse(before)).toMatchObject({ privateTextsLeftOut: 2 });
+    const after = await described(until);
+    expect(after.split(secret).length - 1).toBe(3);
+    expect(JSON.parse(after)).toMatchObject({ privateTextsLeftOut: 0 });
   });
 
   it("is refused whole, and leaves nothing, when it is cut off, climbs, swells, is newer or has lost a photo", async () => {
@@ -269,7 +309,7 @@ describe("an archive", () => {
     const attempt = async (bytes: Uint8Array) => {
       const name = path.join(folder, `${randomUUID()}.zip`);
       writeFileSync(name, bytes);
-      const read = await unpackAlbum(store.db, other.householdId, name, false);
+      const read = await unpackAlbum(store.db, other.householdId, name, false, readPicture);
       return read.ok ? "read" : read.reason;
     };
     const files = unzipSync(whole);
@@ -280,7 +320,11 @@ describe("an archive", () => {
     expect(await attempt(zipSync({ "../../album.json": strToU8(described) }))).toBe("path-climbs");
     expect(await attempt(zipSync({ "/etc/album.json": strToU8(described) }))).toBe("path-climbs");
     expect(await attempt(zipSync({ "album.json": new Uint8Array(30_000_000) }))).toBe("too-much-inside");
-    expect(await attempt(changed(described.replace('"formatVersion": 2', '"formatVersion": 3')))).toBe("newer-format");
+    expect(
+      await attempt(
+        changed(described.replace(`"formatVersion": ${ARCHIVE_VERSION}`, `"formatVersion": ${ARCHIVE_VERSION + 1}`)),
+      ),
+    ).toBe("newer-format");
     expect(await attempt(changed(described.slice(0, -50)))).toBe("damaged");
     expect(await attempt(zipSync({ "readme.txt": strToU8("hello") }))).toBe("not-an-archive");
     expect(await attempt(zipSync({ "album.json": strToU8(described) }))).toBe("photo-missing");

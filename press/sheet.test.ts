@@ -2,14 +2,13 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import exifr from "exifr";
 import sharp from "sharp";
 import { describe, expect, it } from "vitest";
 import type { Mark } from "../core/draw/marks.ts";
 import { inches, millimetres } from "../core/measure/length.ts";
 import { rect } from "../core/measure/rect.ts";
 import { LETTER } from "../core/measure/sheets.ts";
-import { printPicture } from "./print-picture.ts";
+import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { sheetPdf, sheetSvg } from "./sheet.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-sheet-"));
@@ -30,6 +29,7 @@ const words = (text: string, face: "numeral" | "typed" | "plain" = "plain"): Mar
 });
 const sheet = (...marks: Mark[]) => ({ title: "A sheet", paper: LETTER, marks });
 const nothing = async () => null;
+const WIDE = { crop: AS_IT_COMES, picture: { ...UNKNOWN_PICTURE, width: 3000, height: 2000 } };
 
 async function textOf(...marks: Mark[]): Promise<string> {
   const file = path.join(folder, "words.pdf");
@@ -51,7 +51,7 @@ describe("a sheet as PDF", () => {
   it("holds each print at 300 pixels an inch at most, without the camera's place, and once however often it is used", async () => {
     const bytes = await camera();
     const at = rect(0, 0, inches(6), inches(4));
-    const picture: Mark = { kind: "picture", photoId: "p", alt: "", at, shown: at };
+    const picture: Mark = { kind: "picture", photoId: "p", alt: "", ...WIDE, at, shown: at };
     let asked = 0;
     const file = path.join(folder, "print.pdf");
     const pdf = await sheetPdf(
@@ -66,7 +66,7 @@ describe("a sheet as PDF", () => {
       }),
       async () => {
         asked += 1;
-        return bytes;
+        return { bytes, mime: "image/jpeg" };
       },
       new Date(0),
     );
@@ -82,24 +82,9 @@ describe("a sheet as PDF", () => {
 
   it("leaves out a picture whose bytes are gone and draws the rest", async () => {
     const at = rect(0, 0, inches(6), inches(4));
-    expect(await textOf({ kind: "picture", photoId: "gone", alt: "", at, shown: at }, words("still here"))).toBe(
-      "still here",
-    );
-  });
-});
-
-describe("a picture made for a print", () => {
-  it("is upright, fills the print, is never enlarged, and carries no place", async () => {
-    const bytes = await camera();
-    const print = await printPicture(bytes, inches(3), inches(4));
-    const { width, height } = await sharp(print).metadata();
-    expect([width, height]).toEqual([900, 1200]);
-    expect(await exifr.gps(print).catch(() => undefined)).toBeUndefined();
-    const small = await sharp({ create: { width: 300, height: 200, channels: 3, background: "#222" } })
-      .jpeg()
-      .toBuffer();
-    const size = await sharp(await printPicture(small, inches(6), inches(4))).metadata();
-    expect(size.width).toBeLessThanOrEqual(300);
+    expect(
+      await textOf({ kind: "picture", photoId: "gone", alt: "", ...WIDE, at, shown: at }, words("still here")),
+    ).toBe("still here");
   });
 });
 
@@ -108,8 +93,8 @@ describe("a sheet as SVG", () => {
     const bytes = await camera();
     const at = rect(0, 0, inches(2), inches(2));
     const svg = await sheetSvg(
-      sheet({ kind: "picture", photoId: "p", alt: "Nets", at, shown: at }, words("<words>")),
-      async () => bytes,
+      sheet({ kind: "picture", photoId: "p", alt: "Nets", ...WIDE, at, shown: at }, words("<words>")),
+      async () => ({ bytes, mime: "image/jpeg" }),
     );
     expect(svg).toContain('href="data:image/jpeg;base64,');
     expect(svg).toContain("&#60;words&#62;");

@@ -1,15 +1,16 @@
-import { createRequire } from "node:module";
-import { type Font, openSync } from "fontkit";
 import PDFDocument from "pdfkit";
-import { type Face, INKS, type Mark } from "../core/draw/marks.ts";
+import { type Face, INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
 import { svgFile } from "../core/draw/svg.ts";
-import { type Length, plainFractions } from "../core/measure/length.ts";
-import { rectOf } from "../core/measure/rect.ts";
+import { plainFractions } from "../core/measure/length.ts";
+import { rectOf, sizeOf } from "../core/measure/rect.ts";
+import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
-import { printPicture } from "./print-picture.ts";
+import type { PictureMime } from "../store/photo.ts";
+import { developed } from "./develop.ts";
+import { fontsOf, LETTERS_ALONE } from "./faces.ts";
 
 /** Gives a photo's bytes as they were added, or null when there are none. */
-export type PhotoBytes = (photoId: string) => Promise<Buffer | null>;
+export type PhotoBytes = (photoId: string) => Promise<{ bytes: Buffer; mime: PictureMime } | null>;
 
 /** 72 points to the inch (ISO 32000-1), 8128 ticks to the inch. */
 const POINTS_PER_TICK = 72 / 8128;
@@ -17,48 +18,19 @@ const pt = (length: number): number => length * POINTS_PER_TICK;
 const HAIR = 80;
 
 type Prints = ReadonlyMap<string, Buffer>;
-type PictureMark = Extract<Mark, { kind: "picture" }>;
-const printKey = ({ photoId, at }: PictureMark) => `${photoId} ${at.w} ${at.h}`;
-
-const picturesOf = (marks: readonly Mark[]): PictureMark[] =>
-  marks.flatMap((mark) => (mark.kind === "picture" ? [mark] : mark.kind === "group" ? picturesOf(mark.marks) : []));
+const printKey = ({ photoId, at, crop, picture }: PictureMark) =>
+  `${photoId} ${at.w} ${at.h} ${JSON.stringify(crop)} ${JSON.stringify(picture)}`;
 
 /** Every print on a sheet at its own size, one after the other so that memory stays small. */
 async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Prints> {
   const prints = new Map<string, Buffer>();
   for (const mark of picturesOf(marks)) {
     if (prints.has(printKey(mark))) continue;
-    const bytes = await bytesOf(mark.photoId);
-    if (bytes) prints.set(printKey(mark), await printPicture(bytes, mark.at.w as Length, mark.at.h as Length));
+    const found = await bytesOf(mark.photoId);
+    const given = { print: sizeOf(mark.at), crop: mark.crop, facts: mark.picture };
+    if (found) prints.set(printKey(mark), await developed(found.bytes, found.mime, given));
   }
   return prints;
-}
-
-const require = createRequire(import.meta.url);
-const FILES: Record<Face, readonly string[]> = {
-  numeral: ["besley/files/besley-latin-600-normal.woff", "besley/files/besley-latin-ext-600-normal.woff"],
-  typed: [
-    "courier-prime/files/courier-prime-latin-400-normal.woff",
-    "courier-prime/files/courier-prime-latin-ext-400-normal.woff",
-  ],
-  plain: [
-    "hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff",
-    "hanken-grotesk/files/hanken-grotesk-latin-ext-400-normal.woff",
-  ],
-};
-type Shipped = { readonly file: string; readonly font: Font };
-const opened = new Map<Face, Shipped[]>();
-
-/** The files of a face, each opened once. */
-function fontsOf(face: Face): Shipped[] {
-  const known =
-    opened.get(face) ??
-    FILES[face].map((name) => {
-      const file = require.resolve(`@fontsource/${name}`);
-      return { file, font: openSync(file) as Font };
-    });
-  opened.set(face, known);
-  return known;
 }
 
 /** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
@@ -77,9 +49,12 @@ function runsOf(text: string, face: Face): { file: string; text: string }[] {
 
 type Doc = InstanceType<typeof PDFDocument>;
 
+/** Letters as core measures them. The types know the features as a list only; pdfkit hands them to fontkit as they are. */
+const AS_MEASURED = { features: LETTERS_ALONE as never };
+
 function drawText(doc: Doc, mark: Extract<Mark, { kind: "text" }>): void {
   const runs = runsOf(mark.text, mark.face);
-  const widths = runs.map(({ file, text }) => doc.font(file).fontSize(pt(mark.size)).widthOfString(text));
+  const widths = runs.map(({ file, text }) => doc.font(file).fontSize(pt(mark.size)).widthOfString(text, AS_MEASURED));
   const whole = widths.reduce((sum, width) => sum + width, 0);
   let x = pt(mark.x) - (mark.anchor === "middle" ? whole / 2 : mark.anchor === "end" ? whole : 0);
   for (const [at, { file, text }] of runs.entries()) {
@@ -88,7 +63,7 @@ function drawText(doc: Doc, mark: Extract<Mark, { kind: "text" }>): void {
       .fontSize(pt(mark.size))
       .fillColor(INKS[mark.fill ?? "ink"])
       .fillOpacity(1);
-    doc.text(text, x, pt(mark.y), { lineBreak: false, baseline: "alphabetic" });
+    doc.text(text, x, pt(mark.y), { lineBreak: false, baseline: "alphabetic", ...AS_MEASURED });
     x += widths[at] ?? 0;
   }
 }
@@ -138,9 +113,13 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
       case "picture": {
         const print = prints.get(printKey(mark));
         if (!print) break;
+        const border = insideBorder(sizeOf(mark.at), mark.crop);
         doc.save();
         doc.rect(pt(mark.shown.x), pt(mark.shown.y), pt(mark.shown.w), pt(mark.shown.h)).clip();
-        doc.fillOpacity(1).image(print, pt(mark.at.x), pt(mark.at.y), { width: pt(mark.at.w), height: pt(mark.at.h) });
+        doc.fillOpacity(1).image(print, pt(mark.at.x + border.x), pt(mark.at.y + border.y), {
+          width: pt(border.w),
+          height: pt(border.h),
+        });
         doc.restore();
         break;
       }
@@ -154,6 +133,7 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
         doc.save();
         doc.translate(pt(mark.x + dx), pt(mark.y + dy));
         if (mark.turn !== 0) doc.rotate(mark.turn * 90);
+        if (mark.mirrored) doc.translate(pt(mark.w), 0).scale(-1, 1);
         draw(doc, mark.marks, prints);
         doc.restore();
         break;
@@ -164,31 +144,41 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
   }
 }
 
-/** A sheet as PDF at true size: one page of the paper's size, everything on it to the tick. */
-export async function sheetPdf(sheet: TrueSheet, bytesOf: PhotoBytes, writtenAt: Date): Promise<Buffer> {
-  const prints = await printsOf(sheet.marks, bytesOf);
-  const doc = new PDFDocument({
-    size: [pt(sheet.paper.w), pt(sheet.paper.h)],
-    margin: 0,
-    info: { Title: sheet.title, CreationDate: writtenAt },
-  });
+/** Sheets as one PDF at true size: each on a page of its paper's size, everything on it to the tick. */
+export async function sheetsPdf(
+  title: string,
+  sheets: readonly TrueSheet[],
+  bytesOf: PhotoBytes,
+  writtenAt: Date,
+): Promise<Buffer> {
+  const doc = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: title, CreationDate: writtenAt } });
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
     doc.on("data", (chunk: Buffer) => chunks.push(chunk));
     doc.on("end", () => resolve(Buffer.concat(chunks)));
     doc.on("error", reject);
   });
-  draw(doc, sheet.marks, prints);
+  for (const sheet of sheets) {
+    // A sheet's prints are made when its page is drawn, and let go after it.
+    const prints = await printsOf(sheet.marks, bytesOf);
+    doc.addPage({ size: [pt(sheet.paper.w), pt(sheet.paper.h)], margin: 0 });
+    draw(doc, sheet.marks, prints);
+  }
   doc.end();
   return done;
 }
 
+/** One sheet as PDF at true size. */
+export const sheetPdf = (sheet: TrueSheet, bytesOf: PhotoBytes, writtenAt: Date): Promise<Buffer> =>
+  sheetsPdf(sheet.title, [sheet], bytesOf, writtenAt);
+
 /** A sheet as one SVG file at true size, its pictures inside it. */
 export async function sheetSvg(sheet: TrueSheet, bytesOf: PhotoBytes): Promise<string> {
   const prints = await printsOf(sheet.marks, bytesOf);
-  const href = (photoId: string, at: { w: number; h: number }) => {
-    const print = prints.get(`${photoId} ${at.w} ${at.h}`);
+  // What is developed is the cropped part alone, so that the file holds no more of a picture than its print shows.
+  const href = (mark: PictureMark) => {
+    const print = prints.get(printKey(mark));
     return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
   };
-  return svgFile(sheet.marks, rectOf(sheet.paper), sheet.title, href);
+  return svgFile(sheet.marks, rectOf(sheet.paper), sheet.title, href, "cropped");
 }

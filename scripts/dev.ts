@@ -3,6 +3,7 @@ import express from "express";
 import type { ServerBuild } from "react-router";
 import { createServer } from "vite";
 import { seedDemo } from "../demo/seed.ts";
+import { openReadingPool } from "../press/reading-pool.ts";
 import { makeApp } from "../server/host.ts";
 import { migrateStore, openStore } from "../store/db.ts";
 import { startPostgres } from "./postgres.ts";
@@ -15,13 +16,20 @@ await seedDemo(store.db);
 const vite = await createServer({ server: { middlewareMode: true } });
 const app = express();
 app.use(vite.middlewares);
+const reading = openReadingPool(path.resolve(import.meta.dirname, ".."));
 app.use(
-  makeApp(store, async () => (await vite.ssrLoadModule("virtual:react-router/server-build")) as ServerBuild, null),
+  makeApp(
+    store,
+    reading.read,
+    async () => (await vite.ssrLoadModule("virtual:react-router/server-build")) as ServerBuild,
+    null,
+  ),
 );
 const port = Number(process.env.PORT ?? 4100);
 app.listen(port, "127.0.0.1", () => process.stdout.write(`Hearth Clock, sources live, at http://127.0.0.1:${port}\n`));
 const end = async () => {
   await vite.close();
+  await reading.close();
   await store.close();
   await cluster?.stop();
   process.exit(0);

@@ -37,6 +37,37 @@ const place = (name: string) => async (page: Page) => {
 };
 const go = (to: string) => async (page: Page) => void (await page.goto(address + to));
 
+const firstCrop = async (page: Page) => {
+  await day("2026-12-09")(page);
+  await page.getByRole("link", { name: "Crop photo 1" }).click();
+  await page.waitForURL(/crops/);
+};
+const sheetsPlanned = async (page: Page) => {
+  await place("sheets")(page);
+  await page.getByRole("button", { name: /^Make th/ }).waitFor();
+};
+const cutting = async (page: Page) => {
+  await place("sheets")(page);
+  await page
+    .getByRole("link", { name: /^Cut sheet/ })
+    .first()
+    .click();
+  await page.waitForURL(/sheets\/./);
+};
+
+/** A card of a day as its words tray opens it. */
+const card = (name: RegExp) => async (page: Page) => {
+  await place("words")(page);
+  await page.getByRole("link", { name }).first().click();
+  await page.waitForURL(/cards\//);
+  await page.getByText("Jotted on the day").waitFor();
+  await page.waitForTimeout(300);
+};
+const carrier = async (page: Page) => {
+  await place("card-sheets")(page);
+  await page.getByRole("button", { name: "Carrier", exact: true }).click();
+};
+
 const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Promise<void>; full?: boolean }> = {
   shelf: { as: DESK, to: async () => {} },
   "new-album": { as: DESK, to: go("/albums/new") },
@@ -57,6 +88,20 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
       await page.getByRole("link", { name: "Show a list" }).click();
     },
   },
+  words: { as: DESK, to: place("words") },
+  "words-found": { as: DESK, to: place("words?q=lantern") },
+  card: { as: DESK, to: card(/^Card 1 of 12/) },
+  "card-typewriter": { as: DESK, to: card(/^Card 2 of 10/) },
+  "card-stamped": { as: NIGHT, to: card(/^Card 3 of 10/) },
+  "card-phone": { as: PHONE, to: card(/^Card 1 of 12/) },
+  prompts: { as: DESK, to: place("prompts") },
+  "prompts-phone": { as: PHONE, to: place("prompts") },
+  letters: { as: DESK, to: place("letters") },
+  "card-sheets": { as: DESK, to: place("card-sheets") },
+  carrier: { as: DESK, to: carrier },
+  today: { as: PHONE, to: go("/today") },
+  "today-night": { as: { ...PHONE, colorScheme: "dark" }, to: go("/today") },
+  "words-phone": { as: PHONE, to: place("words") },
   day: { as: DESK, to: day("2026-12-09") },
   "day-night": { as: NIGHT, to: day("2026-12-04") },
   "day-phone": { as: PHONE, to: day("2026-12-09") },
@@ -91,6 +136,39 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
       await day("2026-12-12")(page);
       await page.getByRole("link", { name: "1 try-out waits" }).click();
       await page.waitForURL(/leaves/);
+    },
+  },
+  roll: { as: DESK, to: place("photos") },
+  "roll-chosen": {
+    as: DESK,
+    to: async (page) => {
+      await place("photos")(page);
+      await page.locator("[data-photo]").nth(7).click();
+    },
+  },
+  "roll-night": { as: NIGHT, to: place("photos") },
+  "roll-phone": { as: PHONE, to: place("photos") },
+  "who-goes-where": { as: DESK, to: place("who-goes-where") },
+  "who-phone": { as: PHONE, to: place("who-goes-where") },
+  crop: { as: DESK, to: firstCrop },
+  "crop-phone": { as: PHONE, to: firstCrop },
+  "crop-quiet": {
+    as: DESK,
+    to: async (page) => {
+      await firstCrop(page);
+      await page.getByLabel("Where would this read well?").selectOption("0");
+    },
+  },
+  sheets: { as: DESK, to: sheetsPlanned },
+  "sheets-phone": { as: PHONE, to: sheetsPlanned },
+  cutting: { as: DESK, to: cutting },
+  "cutting-night": { as: NIGHT, to: cutting },
+  "cutting-phone": { as: PHONE, to: cutting },
+  "sheets-tides": {
+    as: DESK,
+    to: async (page) => {
+      await open("Twelve Tides")(page);
+      await page.goto(page.url().replace(/month.*/, "sheets"));
     },
   },
   rhythm: { as: DESK, to: place("rhythm") },

@@ -1,3 +1,4 @@
+import type { PictureReader } from "../press/reading-pool.ts";
 import type { AlbumAggregate } from "../store/album.ts";
 import type { Db } from "../store/db.ts";
 import type { Member } from "../store/household.ts";
@@ -15,6 +16,8 @@ export type HearthContext = {
   readonly member: () => Promise<Member | null>;
   readonly album: (householdId: string, albumId: string) => Promise<AlbumAggregate | null>;
   readonly wall: (member: Member) => Wall;
+  /** Reads a picture in a thread of its own. */
+  readonly readPicture: PictureReader;
   readonly logError: (error: unknown) => void;
 };
 

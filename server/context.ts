@@ -1,4 +1,5 @@
 import type { Request, Response } from "express";
+import type { PictureReader } from "../press/reading-pool.ts";
 import { type AlbumAggregate, readAlbum } from "../store/album.ts";
 import type { Store } from "../store/db.ts";
 import { makeAuth } from "./auth.ts";
@@ -14,7 +15,13 @@ function once<T>(read: () => Promise<T>): () => Promise<T> {
   };
 }
 
-export function contextFor(store: Store, request: Request, response: Response, queries: () => number): HearthContext {
+export function contextFor(
+  store: Store,
+  readPicture: PictureReader,
+  request: Request,
+  response: Response,
+  queries: () => number,
+): HearthContext {
   const now = new Date();
   const auth = makeAuth(store.db, {
     cookieHeader: request.headers.cookie,
@@ -35,6 +42,7 @@ export function contextFor(store: Store, request: Request, response: Response, q
       albums.set(albumId, known);
       return known;
     },
+    readPicture,
     wall: (member) => wallOf(member.household, now),
     logError: (error) => log.error(describeError(error), "request failed"),
   };

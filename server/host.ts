@@ -4,10 +4,12 @@ import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type Express } from "express";
 import type { ServerBuild } from "react-router";
+import { openReadingPool, type PictureReader } from "../press/reading-pool.ts";
 import { countingQueries, migrateStore, openStore, type Store } from "../store/db.ts";
 import { dropExpired } from "../store/tray.ts";
 import { contextFor } from "./context.ts";
 import { describeError, log } from "./log.ts";
+import { lookAtOldPictures } from "./old-pictures.ts";
 import { bodyLimits, sameOriginWrites, securityHeaders } from "./security.ts";
 
 const DAY = 86_400_000;
@@ -29,6 +31,7 @@ function requestLog(request: express.Request, response: express.Response, next: 
 /** The Express application over an open store. `build` is the compiled app; `clientFiles` where its assets lie. */
 export function makeApp(
   store: Store,
+  readPicture: PictureReader,
   build: ServerBuild | (() => Promise<ServerBuild>),
   clientFiles: string | null,
 ): Express {
@@ -38,7 +41,11 @@ export function makeApp(
   // A page is packed once for one reader: a light setting is soonest there.
   app.use(compression({ level: 4 }), ...securityHeaders());
   if (clientFiles) {
-    app.use("/assets", express.static(path.join(clientFiles, "assets"), { immutable: true, maxAge: "1y" }));
+    const setHeaders = (response: express.Response, file: string) => {
+      // The worker of today serves its address, though its file lies among the others.
+      if (/^today-worker\b/.test(path.basename(file))) response.setHeader("Service-Worker-Allowed", "/today");
+    };
+    app.use("/assets", express.static(path.join(clientFiles, "assets"), { immutable: true, maxAge: "1y", setHeaders }));
     app.use(express.static(clientFiles, { maxAge: "1h" }));
   }
   app.get("/ready", (_request, response) => {
@@ -50,7 +57,7 @@ export function makeApp(
   app.use(requestLog, sameOriginWrites, bodyLimits);
   app.use((request, response, next) => {
     countingQueries((queries) =>
-      createRequestHandler({ build, getLoadContext: () => contextFor(store, request, response, queries) })(
+      createRequestHandler({ build, getLoadContext: () => contextFor(store, readPicture, request, response, queries) })(
         request,
         response,
         next,
@@ -79,7 +86,11 @@ export async function startHost({
   const store = openStore(databaseUrl);
   await migrateStore(store, path.join(projectRoot, "store/migrations"));
   const build = (await import("virtual:react-router/server-build")) as unknown as ServerBuild;
-  const app = makeApp(store, build, path.join(projectRoot, "build/client"));
+  const reading = openReadingPool(projectRoot);
+  const app = makeApp(store, reading.read, build, path.join(projectRoot, "build/client"));
+  void lookAtOldPictures(store.db).catch((error: unknown) =>
+    log.error(describeError(error), "looking at pictures failed"),
+  );
   const tidy = () =>
     dropExpired(store.db, new Date()).catch((error: unknown) =>
       log.error(describeError(error), "tidying the tray failed"),
@@ -97,6 +108,7 @@ export async function startHost({
       clearInterval(tidying);
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
+      await reading.close();
       await store.close();
     },
   };

@@ -1,18 +1,26 @@
 import { and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
-import type { Leaf } from "../core/book/leaf.ts";
+import type { Leaf, TryOut } from "../core/book/leaf.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
+import type { Print } from "../core/photo/printing.ts";
+import type { PhotoRule } from "../core/photo/propose.ts";
 import { type AlbumPhoto, type DayRow, toDay } from "./day-row.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
-import { type LeafRow, type TryOut, toLeaf, toTryOuts } from "./leaf-row.ts";
-import { album, card, day, dayInsert, dayPhoto, leaf, pocketLayout, tryOut } from "./schema/index.ts";
+import { type LeafRow, toLeaf, toTryOuts } from "./leaf-row.ts";
+import { type PrintRow, toPrint } from "./print-row.ts";
+import { album, card, day, dayInsert, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
 
 type AlbumRow = typeof album.$inferSelect;
 
-export type AlbumRecord = AlbumPlan & { readonly id: string; readonly archiveId: string; readonly version: number };
+export type AlbumRecord = AlbumPlan & {
+  readonly id: string;
+  readonly archiveId: string;
+  readonly version: number;
+  readonly photoRule: PhotoRule;
+};
 
 /** Who wrote a day last, and when. */
 export type LastWrite = { readonly by: string; readonly at: string };
@@ -28,13 +36,13 @@ export type AlbumAggregate = {
   readonly tryOuts: readonly TryOut[];
   /** The household's own pocket layouts. */
   readonly layouts: readonly OwnLayout[];
+  /** Every print made for the album, on sheets, at the lab or elsewhere. */
+  readonly prints: readonly Print[];
 };
 
-function toRecord(row: AlbumRow): AlbumRecord {
+/** The plan in an album's row. */
+export function planOf(row: AlbumRow): AlbumPlan {
   return {
-    id: row.id,
-    archiveId: row.archiveId,
-    version: row.version,
     title: row.title,
     unit: row.unit,
     numbering: row.numbering,
@@ -53,6 +61,14 @@ function toRecord(row: AlbumRow): AlbumRecord {
     },
   };
 }
+
+const toRecord = (row: AlbumRow): AlbumRecord => ({
+  id: row.id,
+  archiveId: row.archiveId,
+  version: row.version,
+  photoRule: row.photoRule,
+  ...planOf(row),
+});
 
 const formatColumns = (format: AlbumFormat) => ({
   formatName: format.name,
@@ -77,13 +93,26 @@ const formatColumns = (format: AlbumFormat) => ({
 export const DAY_WITH_PIECES = {
   lastWriter: { columns: { name: true } },
   cards: { where: isNull(card.deletedAt), orderBy: asc(card.position) },
+  jottings: { where: isNull(jotting.deletedAt), orderBy: asc(jotting.at) },
   inserts: { where: isNull(dayInsert.deletedAt), orderBy: asc(dayInsert.position) },
   photos: {
     where: isNull(dayPhoto.deletedAt),
     orderBy: asc(dayPhoto.position),
     with: {
       photo: {
-        columns: { id: true, sha256: true, name: true, width: true, height: true, capturedAt: true, offset: true },
+        columns: {
+          id: true,
+          sha256: true,
+          name: true,
+          width: true,
+          height: true,
+          capturedAt: true,
+          offset: true,
+          givenDate: true,
+          look: true,
+          star: true,
+        },
+        with: { trait: { columns: { focusX: true, focusY: true } } },
       },
     },
   },
@@ -99,12 +128,17 @@ const BOOK = {
       sides: { with: { tryOuts: { where: isNull(tryOut.deletedAt), orderBy: asc(tryOut.name) } } },
     },
   },
+  prints: {
+    orderBy: asc(print.place),
+    with: { sheet: { columns: { number: true } }, order: { columns: { number: true, dueOn: true } } },
+  },
   household: { columns: {}, with: { layouts: { orderBy: asc(pocketLayout.name) } } },
 } as const;
 
 type WholeRow = AlbumRow & {
   days: DayRow[];
   leaves: LeafRow[];
+  prints: PrintRow[];
   household: { layouts: (typeof pocketLayout.$inferSelect)[] };
 };
 
@@ -124,6 +158,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
     leaves: row.leaves.map(toLeaf),
     tryOuts: row.leaves.flatMap(toTryOuts),
     layouts: row.household.layouts.map(toLayout),
+    prints: row.prints.map(toPrint),
   };
 }
 
@@ -256,6 +291,21 @@ export async function setAlbumDeleted(db: Db, householdId: string, albumId: stri
     .where(and(eq(album.id, albumId), eq(album.householdId, householdId)))
     .returning({ id: album.id });
   return rows.length > 0;
+}
+
+/** The household's album that is under way on a day; else the next to come, else the last there was. Null when it has none. */
+export async function albumOfDate(db: Reader, householdId: string, on: CalendarDate): Promise<string | null> {
+  const [row] = await db
+    .select({ id: album.id })
+    .from(album)
+    .where(and(eq(album.householdId, householdId), isNull(album.deletedAt)))
+    .orderBy(
+      sql`case when ${album.startsOn} <= ${on} and ${album.endsOn} >= ${on} then 0 when ${album.startsOn} > ${on} then 1 else 2 end`,
+      sql`least(abs(${album.startsOn} - ${on}::date), abs(${album.endsOn} - ${on}::date))`,
+      asc(album.title),
+    )
+    .limit(1);
+  return row?.id ?? null;
 }
 
 /** The id of the household's album that was read from, or written to, the archive with this id. */

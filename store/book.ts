@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 import { and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
-import type { Leaf, Piece, Side } from "../core/book/leaf.ts";
+import type { Face, Leaf, Piece, Side } from "../core/book/leaf.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
@@ -117,6 +117,37 @@ export async function arrangePages(
     const pieces = each.of.kind === "page" ? piecesOf.get(each.of.dayId) : undefined;
     return pieces ? { ...each, front: { ...each.front, pieces } } : each;
   });
+  if (!same(before, after)) await changeLeaves(tx, author, act, before, after);
+}
+
+/** A room kept for a photo on a side, and the use that now lies in it. */
+export type RoomFill = { readonly leaf: string; readonly face: Face; readonly piece: string; readonly use: string };
+
+/** Lays prints where rooms were kept for them, as part of an act that began with their days. A room that is gone is passed over. */
+export async function fillRooms(
+  tx: Transaction,
+  author: Author,
+  act: string,
+  fills: readonly RoomFill[],
+): Promise<void> {
+  const before = fills.length > 0 ? await lockLeaves(tx, author) : null;
+  if (!before) return;
+  const filled = (leafId: string, face: Face, each: Side): Side => ({
+    ...each,
+    pieces:
+      each.pieces?.map((piece): Piece => {
+        const fill = fills.find((one) => one.leaf === leafId && one.face === face && one.piece === piece.id);
+        if (!fill || piece.what.kind !== "room") return piece;
+        return { ...piece, id: fill.use, what: { kind: "photo", use: fill.use, cut: null } };
+      }) ?? null,
+  });
+  const after = before.map(
+    (each): Leaf => ({
+      ...each,
+      front: filled(each.id, "front", each.front),
+      back: filled(each.id, "back", each.back),
+    }),
+  );
   if (!same(before, after)) await changeLeaves(tx, author, act, before, after);
 }
 

@@ -1,5 +1,8 @@
 import type { Day, DayContent } from "../core/album/model.ts";
-import type { card, day, dayInsert, dayPhoto } from "./schema/index.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { MIDDLE, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
+import type { Look } from "../core/photo/look.ts";
+import type { card, day, dayInsert, dayPhoto, jotting } from "./schema/index.ts";
 
 /** A photo as the album needs it: which picture, how large, when taken. */
 export type AlbumPhoto = {
@@ -10,12 +13,34 @@ export type AlbumPhoto = {
   readonly height: number;
   readonly capturedAt: string | null;
   readonly offset: string | null;
+  readonly givenDate: CalendarDate | null;
+  readonly look: Look;
+  readonly star: boolean;
+  readonly trait: { readonly focusX: number; readonly focusY: number } | null;
 };
+
+/** What a print needs to know of its picture; until it has been looked at, its middle is the point to keep. */
+export const factsOf = ({
+  width,
+  height,
+  look,
+  trait,
+}: Pick<AlbumPhoto, "width" | "height" | "look" | "trait">): PictureFacts => ({
+  ...{ width, height, look },
+  focus: trait ? { x: trait.focusX, y: trait.focusY } : MIDDLE,
+});
+
+const cropOf = ({ keepX, keepY, slideX, slideY, closer, border }: typeof dayPhoto.$inferSelect): PrintCrop => ({
+  keep: keepX === null || keepY === null ? null : { x: keepX, y: keepY },
+  slide: { x: slideX, y: slideY },
+  ...{ closer, border },
+});
 
 /** A day with its pieces as the relational query returns it. */
 export type DayRow = typeof day.$inferSelect & {
   lastWriter: { name: string } | null;
   cards: (typeof card.$inferSelect)[];
+  jottings: (typeof jotting.$inferSelect)[];
   inserts: (typeof dayInsert.$inferSelect)[];
   photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto })[];
 };
@@ -31,12 +56,20 @@ export function toDay(row: DayRow): Day {
       title: row.title,
       note: row.note,
       prompt: { text: row.promptText, slip: row.promptSlip },
+      technique: { text: row.techniqueText, slip: row.techniqueSlip },
       waived: row.waived,
       foundation: row.foundation,
       pageSize: row.pageW !== null && row.pageH !== null ? { w: row.pageW, h: row.pageH } : null,
       numeral: { style: row.numeralStyle, note: row.numeralNote },
-      photos: row.photos.map(({ id, photoId, w, h, alt }) => ({ id, photoId, print: { w, h }, alt })),
-      cards: row.cards.map(({ id, w, h, text }) => ({ id, size: { w, h }, text })),
+      photos: row.photos.map((use) => ({
+        ...{ id: use.id, photoId: use.photoId, print: { w: use.w, h: use.h }, alt: use.alt },
+        crop: cropOf(use),
+        picture: factsOf(use.photo),
+      })),
+      cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
+        ...{ id, size: { w, h }, text, back, setting, hidden, privateUntil },
+      })),
+      jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
       inserts: row.inserts.map(({ id, kind, w, h, note }) => ({ id, kind, size: { w, h }, note })),
       done: row.done,
     },
@@ -49,6 +82,8 @@ export const dayColumns = (content: DayContent) => ({
   note: content.note,
   promptText: content.prompt.text,
   promptSlip: content.prompt.slip,
+  techniqueText: content.technique.text,
+  techniqueSlip: content.technique.slip,
   waived: [...content.waived],
   foundation: content.foundation,
   pageW: content.pageSize?.w ?? null,
@@ -60,14 +95,20 @@ export const dayColumns = (content: DayContent) => ({
 
 /** Rows of a day's pieces, in order. */
 export const pieceRows = (dayId: string, content: DayContent) => ({
-  cards: content.cards.map(({ id, size, text }, position) => ({ id, dayId, position, ...size, text })),
+  cards: content.cards.map(({ id, size, text, back, setting, hidden, privateUntil }, position) => ({
+    ...{ id, dayId, position, ...size, text, back, setting, hidden, privateUntil },
+  })),
+  jottings: content.jottings.map(({ id, text, at, privateUntil }, position) => ({
+    ...{ id, dayId, position, text, at, privateUntil },
+  })),
   inserts: content.inserts.map(({ id, kind, size, note }, position) => ({ id, dayId, position, ...size, kind, note })),
-  photos: content.photos.map(({ id, photoId, print, alt }, position) => ({
-    id,
-    dayId,
-    position,
-    ...print,
-    photoId,
-    alt,
+  photos: content.photos.map(({ id, photoId, print, alt, crop }, position) => ({
+    ...{ id, dayId, position, ...print, photoId, alt },
+    keepX: crop.keep?.x ?? null,
+    keepY: crop.keep?.y ?? null,
+    slideX: crop.slide.x,
+    slideY: crop.slide.y,
+    closer: crop.closer,
+    border: crop.border,
   })),
 });

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import { and, desc, eq, gt, inArray, isNull, notInArray } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, isNull, notInArray, sql } from "drizzle-orm";
 import {
   applyEdit,
   clashingChange,
@@ -19,7 +19,7 @@ import type { Author } from "./author.ts";
 import { followDates, followDay, latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, isTaken, type Transaction } from "./db.ts";
-import { album, card, day, dayChange, dayInsert, dayPhoto, member, photo } from "./schema/index.ts";
+import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
 export type Clash = { readonly change: SavedChange; readonly current: DayContent; readonly version: number };
@@ -74,6 +74,7 @@ export async function writeContent(tx: Transaction, dayId: string, content: DayC
   const rows = pieceRows(dayId, content);
   for (const [table, pieces] of [
     [card, rows.cards],
+    [jotting, rows.jottings],
     [dayInsert, rows.inserts],
     [dayPhoto, rows.photos],
   ] as const) {
@@ -91,6 +92,14 @@ export async function writeContent(tx: Transaction, dayId: string, content: DayC
       .insert(card)
       .values({ id, ...row })
       .onConflictDoUpdate({ target: card.id, set: { ...row, ...onDay }, setWhere: eq(card.dayId, dayId) });
+  }
+  // A jotting that is carried to another day keeps its id, and so comes back from there when that is taken back.
+  const ofSameAlbum = sql`${jotting.dayId} in (select d.id from ${day} d join ${day} here on here.album_id = d.album_id where here.id = ${dayId})`;
+  for (const { id, ...row } of rows.jottings) {
+    await tx
+      .insert(jotting)
+      .values({ id, ...row })
+      .onConflictDoUpdate({ target: jotting.id, set: { ...row, ...onDay }, setWhere: ofSameAlbum });
   }
   for (const { id, ...row } of rows.inserts) {
     await tx
@@ -145,6 +154,8 @@ export async function saveDayEdit(
     if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId)))
       return { ok: false, reason: "not-found" };
     const { content, version } = found.day;
+    // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
+    if (edit.kind === "add-jotting" && (await isKnownJotting(tx, edit.jotting.id))) return { ok: true, version };
     const applied = applyEdit(content, edit, found.binding);
     if (base !== null && base < version) {
       const changes = await changesSince(tx, dayId, base);
@@ -167,6 +178,25 @@ export async function saveDayEdit(
   });
 }
 
+type Locked = NonNullable<Awaited<ReturnType<typeof lockDay>>>;
+
+/** Locks a day and the day of another date, for something that is carried from one to the other. */
+async function lockBoth(
+  tx: Transaction,
+  author: Author,
+  dayId: string,
+  to: CalendarDate,
+): Promise<{ ok: true; from: Locked; there: Locked } | { ok: false; reason: "no-such-day" | "not-found" }> {
+  const [target] = await tx
+    .select({ id: day.id })
+    .from(day)
+    .where(and(eq(day.albumId, author.albumId), eq(day.date, to)));
+  if (!target || target.id === dayId) return { ok: false, reason: "no-such-day" };
+  const from = await lockDay(tx, author, dayId);
+  const there = await lockDay(tx, author, target.id);
+  return from && there ? { ok: true, from, there } : { ok: false, reason: "not-found" };
+}
+
 /**
  * Carries a photo over to the day of another date, as one act: it is added there and leaves here, or neither. Its alt
  * text and print size go with it.
@@ -179,14 +209,9 @@ export async function movePhoto(
   to: CalendarDate,
 ): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
   return db.transaction(async (tx) => {
-    const [target] = await tx
-      .select({ id: day.id })
-      .from(day)
-      .where(and(eq(day.albumId, author.albumId), eq(day.date, to)));
-    if (!target || target.id === dayId) return { ok: false, reason: "no-such-day" };
-    const from = await lockDay(tx, author, dayId);
-    const there = await lockDay(tx, author, target.id);
-    if (!from || !there) return { ok: false, reason: "not-found" };
+    const both = await lockBoth(tx, author, dayId, to);
+    if (!both.ok) return both;
+    const { from, there } = both;
     const use = from.day.content.photos.find(({ id }) => id === useId);
     if (!use) return { ok: false, reason: "piece-gone" };
     const act = randomUUID();
@@ -196,7 +221,7 @@ export async function movePhoto(
       there.binding,
     );
     if (!added.ok) return added;
-    await writeContent(tx, target.id, added.content, author.at);
+    await writeContent(tx, there.day.id, added.content, author.at);
     await logChange(tx, author, { act, day: there.day, fields: added.fields, before: { content: there.day.content } });
     const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);
     if (!removed.ok) return removed;
@@ -210,6 +235,33 @@ export async function movePhoto(
         before: { content: from.day.content },
       }),
     };
+  });
+}
+
+const isKnownJotting = async (tx: Transaction, id: string): Promise<boolean> =>
+  (await tx.select({ id: jotting.id }).from(jotting).where(eq(jotting.id, id))).length > 0;
+
+/** Carries a jotting over to the day of another date, as one act: it is there and no longer here, or nothing happened. */
+export async function moveJotting(
+  db: Db,
+  author: Author,
+  dayId: string,
+  id: string,
+  to: CalendarDate,
+): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
+  return db.transaction(async (tx) => {
+    const both = await lockBoth(tx, author, dayId, to);
+    if (!both.ok) return both;
+    const { from, there } = both;
+    const found = from.day.content.jottings.find((each) => each.id === id);
+    if (!found) return { ok: false, reason: "piece-gone" };
+    const act = randomUUID();
+    const fields = [`jotting:${id}`];
+    // The row itself changes days, so that its id stays known.
+    await tx.update(jotting).set({ dayId: there.day.id }).where(eq(jotting.id, id));
+    await logChange(tx, author, { act, day: there.day, fields, before: { content: there.day.content } });
+    const version = await logChange(tx, author, { act, day: from.day, fields, before: { content: from.day.content } });
+    return { ok: true, version };
   });
 }
 

@@ -3,14 +3,14 @@ import { isDeepStrictEqual } from "node:util";
 import { eq } from "drizzle-orm";
 import type { AlbumPlan, DayContent } from "../core/album/model.ts";
 import { firstLeaves } from "../core/book/first-leaves.ts";
-import type { Leaf, Owner, Piece, Side } from "../core/book/leaf.ts";
+import type { Leaf, Owner, Piece, Side, TryOut } from "../core/book/leaf.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { planColumns } from "./album.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
 import type { Db, Transaction } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
-import { leafColumns, sideRows, type TryOut } from "./leaf-row.ts";
-import { album, card, day, dayInsert, dayPhoto, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
+import { leafColumns, sideRows } from "./leaf-row.ts";
+import { album, card, day, dayInsert, dayPhoto, jotting, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };
 /** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
@@ -142,6 +142,7 @@ export async function importAlbum(
           ...content,
           foundation: foundation && { ...foundation, layout },
           cards: renamed(content.cards),
+          jottings: renamed(content.jottings),
           inserts: renamed(content.inserts),
           photos: renamed(content.photos),
         },
@@ -153,12 +154,14 @@ export async function importAlbum(
         .values(under.map(({ content, ...slot }) => ({ ...slot, albumId: row.id, ...dayColumns(content) })));
     }
     const rows = under.map(({ id, content }) => pieceRows(id, content));
-    const [cards, inserts, photos] = [
+    const [cards, jottings, inserts, photos] = [
       rows.flatMap((each) => each.cards),
+      rows.flatMap((each) => each.jottings),
       rows.flatMap((each) => each.inserts),
       rows.flatMap((each) => each.photos),
     ];
     if (cards.length > 0) await tx.insert(card).values(cards);
+    if (jottings.length > 0) await tx.insert(jotting).values(jottings);
     if (inserts.length > 0) await tx.insert(dayInsert).values(inserts);
     if (photos.length > 0) await tx.insert(dayPhoto).values(photos);
     const leaves = firstLeaves(under, randomUUID);

@@ -1,16 +1,6 @@
-import type { Face, Leaf, LeafOf, Owner, Piece, Side } from "../core/book/leaf.ts";
+import type { Face, Leaf, LeafOf, Owner, Side, TryOut } from "../core/book/leaf.ts";
 import { FACES } from "../core/book/leaf.ts";
 import type { leaf, side, tryOut } from "./schema/index.ts";
-
-/** A candidate arrangement as the album carries it. */
-export type TryOut = {
-  readonly id: string;
-  readonly leafId: string;
-  readonly face: Face;
-  readonly name: string;
-  readonly version: number;
-  readonly pieces: readonly Piece[];
-};
 
 type SideRow = typeof side.$inferSelect;
 export type LeafRow = typeof leaf.$inferSelect & {

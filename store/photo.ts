@@ -1,8 +1,16 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
+import { usualPrint } from "../core/album/formats.ts";
+import type { PhotoUse } from "../core/album/model.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
+import { type Look, NO_LOOK } from "../core/photo/look.ts";
+import type { Traits } from "../core/photo/traits.ts";
+import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
-import { photo, picture, pictureVersion } from "./schema/index.ts";
+import { photo, picture, pictureTrait, pictureVersion } from "./schema/index.ts";
+import type { PictureMime } from "./schema/photo.ts";
 
-export type PictureMime = typeof picture.$inferSelect.mime;
+export type { PictureMime };
 
 /** A picture read and measured, ready to be kept. */
 export type NewPhoto = {
@@ -16,29 +24,47 @@ export type NewPhoto = {
   readonly offset: string | null;
   readonly hasPlace: boolean;
   readonly versions: readonly { readonly longSide: number; readonly bytes: Buffer }[];
+  readonly traits: Traits;
 };
 
 export type KeptPhoto = {
   readonly id: string;
   readonly capturedAt: string | null;
-  readonly width: number;
-  readonly height: number;
+  readonly facts: PictureFacts;
+  /** False when the household had a picture with these bytes already. */
+  readonly isNew: boolean;
 };
+
+/** The household's photo of this id, as `findPhoto` tells it. */
+export async function photoById(db: Reader, householdId: string, id: string): Promise<KeptPhoto | null> {
+  const [found] = await db
+    .select({ sha256: photo.sha256 })
+    .from(photo)
+    .where(and(eq(photo.id, id), eq(photo.householdId, householdId)));
+  return found ? findPhoto(db, householdId, found.sha256) : null;
+}
 
 /** The household's photo with these bytes, if it has it. */
 export async function findPhoto(db: Reader, householdId: string, sha256: string): Promise<KeptPhoto | null> {
-  const [found] = await db
-    .select({ id: photo.id, capturedAt: photo.capturedAt, width: photo.width, height: photo.height })
-    .from(photo)
-    .where(and(eq(photo.householdId, householdId), eq(photo.sha256, sha256)));
-  return found ?? null;
+  const found = await db.query.photo.findFirst({
+    where: and(eq(photo.householdId, householdId), eq(photo.sha256, sha256)),
+    columns: { id: true, capturedAt: true, width: true, height: true, look: true },
+    with: { trait: { columns: { focusX: true, focusY: true } } },
+  });
+  return found ? { id: found.id, capturedAt: found.capturedAt, facts: factsOf(found), isNew: false } : null;
 }
+
+const traitColumns = ({ fingerprint, sharpness, focus, light, busy, colours }: Traits) => ({
+  ...{ fingerprint, sharpness, focusX: focus.x, focusY: focus.y },
+  detail: { light, busy, colours },
+});
 
 /** Keeps a photo: its bytes once by content, and one entry in the household's roll however often it is added. */
 export async function keepPhoto(
   db: Db,
   householdId: string,
-  { bytes, versions, mime, sha256, ...rest }: NewPhoto,
+  { bytes, versions, traits, mime, sha256, ...rest }: NewPhoto,
+  given: { readonly givenDate: CalendarDate | null; readonly look: Look } = { givenDate: null, look: NO_LOOK },
 ): Promise<KeptPhoto> {
   return db.transaction(async (tx) => {
     await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();
@@ -47,14 +73,26 @@ export async function keepPhoto(
       .values(versions.map((version) => ({ sha256, ...version })))
       .onConflictDoNothing();
     await tx
-      .insert(photo)
-      .values({ householdId, sha256, ...rest })
+      .insert(pictureTrait)
+      .values({ sha256, ...traitColumns(traits) })
       .onConflictDoNothing();
+    const added = await tx
+      .insert(photo)
+      .values({ householdId, sha256, ...rest, ...given })
+      .onConflictDoNothing()
+      .returning({ id: photo.id });
     const kept = await findPhoto(tx, householdId, sha256);
     if (!kept) throw new Error("the photo just kept is not there");
-    return kept;
+    return { ...kept, isNew: added.length > 0 };
   });
 }
+
+/** A picture's first use on a day: the usual print for the way it lies, cropped as it comes. */
+export const newUse = (id: string, { id: photoId, facts }: Pick<KeptPhoto, "id" | "facts">): PhotoUse => ({
+  ...{ id, photoId, print: usualPrint(facts.width >= facts.height), alt: "" },
+  crop: AS_IT_COMES,
+  picture: facts,
+});
 
 /** A screen version of the household's photo, or null when there is none or it is another household's. */
 export async function readVersion(
@@ -93,4 +131,33 @@ export async function mimeOfPhotos(db: Reader, householdId: string): Promise<Map
     .innerJoin(picture, eq(picture.sha256, photo.sha256))
     .where(eq(photo.householdId, householdId));
   return new Map(rows.map(({ sha256, mime }) => [sha256, mime]));
+}
+
+/** What was computed of one of the household's photos; null until it has been looked at. */
+export async function readTraits(db: Reader, householdId: string, photoId: string): Promise<Traits | null> {
+  const [found] = await db
+    .select({ trait: pictureTrait })
+    .from(photo)
+    .innerJoin(pictureTrait, eq(pictureTrait.sha256, photo.sha256))
+    .where(and(eq(photo.id, photoId), eq(photo.householdId, householdId)));
+  if (!found) return null;
+  const { fingerprint, sharpness, focusX, focusY, detail } = found.trait;
+  return { fingerprint, sharpness, focus: { x: focusX, y: focusY }, ...detail };
+}
+
+/** Pictures kept before anything was computed of them, each with a small version to compute it from. */
+export function withoutTraits(db: Reader, most: number): Promise<{ sha256: string; bytes: Buffer }[]> {
+  return db
+    .select({ sha256: pictureVersion.sha256, bytes: pictureVersion.bytes })
+    .from(pictureVersion)
+    .leftJoin(pictureTrait, eq(pictureTrait.sha256, pictureVersion.sha256))
+    .where(and(isNull(pictureTrait.sha256), eq(pictureVersion.longSide, 480)))
+    .limit(most);
+}
+
+export async function keepTraits(db: Db, sha256: string, traits: Traits): Promise<void> {
+  await db
+    .insert(pictureTrait)
+    .values({ sha256, ...traitColumns(traits) })
+    .onConflictDoNothing();
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, describe, expect, it } from "vitest";
-import { EMPTY_DAY } from "../core/album/model.ts";
+import { EMPTY_DAY, newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -90,9 +90,15 @@ describe("an album", () => {
         });
         const withoutIds = (pieces: readonly { id: string }[]) => pieces.map(({ id: _, ...piece }) => piece);
         const read = days[0]?.content ?? EMPTY_DAY;
-        expect({ ...read, cards: withoutIds(read.cards), inserts: withoutIds(read.inserts) }).toEqual({
+        expect({
+          ...read,
+          cards: withoutIds(read.cards),
+          jottings: withoutIds(read.jottings),
+          inserts: withoutIds(read.inserts),
+        }).toEqual({
           ...content,
           cards: withoutIds(content.cards),
+          jottings: withoutIds(content.jottings),
           inserts: withoutIds(content.inserts),
         });
       }),
@@ -148,7 +154,7 @@ describe("a day", () => {
   it("tells a window whose card was removed under it", async () => {
     const { keeper, albumId, author } = await newAlbum(store);
     const { id } = await dayOf(keeper.householdId, albumId, "2026-12-03");
-    const card = { id: randomUUID(), size: three, text: "" };
+    const card = newCard(randomUUID(), three, "");
     const added = await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
     const base = added.ok ? added.version : -1;
     await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
@@ -159,7 +165,7 @@ describe("a day", () => {
   it("takes a change sent twice once", async () => {
     const { keeper, albumId, author } = await newAlbum(store);
     const { id } = await dayOf(keeper.householdId, albumId, "2026-12-04");
-    const edit = { kind: "add-card", card: { id: randomUUID(), size: three, text: "once" } } as const;
+    const edit = { kind: "add-card", card: newCard(randomUUID(), three, "once") } as const;
     await saveDayEdit(db, author(), id, null, edit);
     await saveDayEdit(db, author(), id, null, edit);
     expect((await dayOf(keeper.householdId, albumId, "2026-12-04")).content.cards.length).toBe(1);
@@ -168,7 +174,7 @@ describe("a day", () => {
   it("goes back step by step as its keeper takes changes back", async () => {
     const { keeper, albumId, author } = await newAlbum(store);
     const day = await dayOf(keeper.householdId, albumId, "2026-12-05");
-    const card = { id: randomUUID(), size: three, text: "words" };
+    const card = newCard(randomUUID(), three, "words");
     let at = Date.now();
     const next = () => {
       at += 1000;
@@ -255,7 +261,7 @@ describe("the tray", () => {
   it("holds what was removed, puts it back on its day, and forgets it when emptied or after its time", async () => {
     const { keeper, albumId, author } = await newAlbum(store);
     const { id } = await dayOf(keeper.householdId, albumId, "2026-12-06");
-    const card = { id: randomUUID(), size: three, text: "kept" };
+    const card = newCard(randomUUID(), three, "kept");
     await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
     await saveDayEdit(db, author(), id, null, { kind: "remove-card", id: card.id });
     expect((await readTray(db, keeper.householdId)).pieces).toMatchObject([

@@ -8,6 +8,7 @@ import {
   FOUNDATION_KINDS,
   INSERT_KINDS,
   NUMERAL_STYLES,
+  newCard,
   PARTS,
   STEPS,
 } from "../core/album/model.ts";
@@ -26,6 +27,20 @@ import type { Size } from "../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
 import { NUMBERINGS } from "../core/month/numbering.ts";
 import { LONGEST_SPAN } from "../core/month/span.ts";
+import { AS_IT_COMES, type PrintCrop, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import {
+  ALIGNS,
+  type CardSetting,
+  type Lettering,
+  PITCHES,
+  SPACINGS,
+  STAMP_SETS,
+  STOCKS,
+  TYPED_FACES,
+} from "../core/words/lettering.ts";
+
+/** A use of a picture as it comes. */
+export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE };
 
 /** Arbitrary days and albums for property tests. */
 const anyId = fc.uuid();
@@ -35,10 +50,64 @@ export const anySize: fc.Arbitrary<Size> = fc.record({
   h: fc.integer({ min: 1, max: LONGEST }).map(ticks),
 });
 
+const anySpot = fc.record({ x: fc.integer({ min: 0, max: 10_000 }), y: fc.integer({ min: 0, max: 10_000 }) });
+const anyCrop: fc.Arbitrary<PrintCrop> = fc.record({
+  keep: fc.option(anySpot),
+  slide: fc.record({ x: fc.integer({ min: -10_000, max: 10_000 }), y: fc.integer({ min: -10_000, max: 10_000 }) }),
+  closer: fc.integer({ min: 100, max: 400 }),
+  border: fc.integer({ min: 0, max: 5000 }).map(ticks),
+});
+
+const anyDate = fc.nat(20_000).map((days) => addDays("2000-01-01" as CalendarDate, days));
+const anyMinute = fc
+  .record({ date: anyDate, hour: fc.nat(23), minute: fc.nat(59) })
+  .map(({ date, hour, minute }) => `${date}T${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`);
+const anyLength = (most: number) => fc.integer({ min: 0, max: most }).map(ticks);
+const anyPart = fc.integer({ min: 1, max: 9000 }).map(ticks);
+const anyEdges = (most: number) =>
+  fc.record({ left: anyLength(most), top: anyLength(most), right: anyLength(most), bottom: anyLength(most) });
+const anyKeepOut = fc.array(fc.record({ x: anyLength(30_000), y: anyLength(30_000), w: anyPart, h: anyPart }), {
+  maxLength: 3,
+});
+const sided = fc.constantFrom("left" as const, "centre" as const);
+export const anyLettering: fc.Arbitrary<Lettering> = fc.oneof(
+  fc.record({
+    kind: fc.constant("typed" as const),
+    face: fc.constantFrom(...TYPED_FACES),
+    size: fc.integer({ min: 20, max: 160 }),
+    leading: fc.integer({ min: 90, max: 200 }),
+    align: fc.constantFrom(...ALIGNS),
+  }),
+  fc.record({
+    kind: fc.constant("typewriter" as const),
+    pitch: fc.constantFrom(...PITCHES),
+    spacing: fc.constantFrom(...SPACINGS),
+    align: sided,
+  }),
+  fc.record({
+    kind: fc.constant("handwriting" as const),
+    hand: fc.record({ name: fc.constant("Maren"), em: anyPart, line: anyPart }),
+  }),
+  fc.record({ kind: fc.constant("stamped" as const), set: fc.constantFrom(...STAMP_SETS), align: sided }),
+);
+/** Any way a card may be written, margins wider than the card included. */
+export const anySetting: fc.Arbitrary<CardSetting> = fc.record(
+  {
+    lettering: anyLettering,
+    margins: anyEdges(6000),
+    cutOff: anyEdges(5000),
+    keepOut: fc.record({ front: anyKeepOut, back: anyKeepOut }),
+    longWords: fc.constantFrom("break" as const, "tell" as const),
+    stock: fc.constantFrom(...STOCKS),
+  },
+  { noNullPrototype: true },
+);
+
 export const anyContent: fc.Arbitrary<DayContent> = fc.record({
   title: anyText,
   note: anyText,
   prompt: fc.record({ text: anyText, slip: fc.option(fc.constant("noticing/count-1")) }),
+  technique: fc.record({ text: anyText, slip: fc.constant(null) }),
   waived: fc.uniqueArray(fc.constantFrom(...PARTS)),
   foundation: fc.option(
     fc.record(
@@ -53,8 +122,24 @@ export const anyContent: fc.Arbitrary<DayContent> = fc.record({
   ),
   pageSize: fc.option(anySize),
   numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),
-  photos: fc.array(fc.record({ id: anyId, photoId: anyId, print: anySize, alt: anyText }), { maxLength: 4 }),
-  cards: fc.array(fc.record({ id: anyId, size: anySize, text: anyText }), { maxLength: 4 }),
+  photos: fc.array(
+    fc.record({
+      ...{ id: anyId, photoId: anyId, print: anySize, alt: anyText, crop: anyCrop },
+      picture: fc.constant(UNKNOWN_PICTURE),
+    }),
+    { maxLength: 4 },
+  ),
+  cards: fc.array(
+    fc.record({
+      ...{ id: anyId, size: anySize, text: anyText, back: anyText, hidden: anyText },
+      setting: fc.option(anySetting),
+      privateUntil: fc.option(anyDate),
+    }),
+    { maxLength: 4 },
+  ),
+  jottings: fc
+    .array(fc.record({ id: anyId, text: anyText, at: anyMinute, privateUntil: fc.option(anyDate) }), { maxLength: 3 })
+    .map((all) => [...all].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))),
   inserts: fc.array(fc.record({ id: anyId, kind: fc.constantFrom(...INSERT_KINDS), size: anySize, note: anyText }), {
     maxLength: 3,
   }),
@@ -104,8 +189,10 @@ export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[] }> = anyPlan.
 export const fullDay = (suffix = ""): DayContent => ({
   ...EMPTY_DAY,
   foundation: { kind: "paper", layout: null, basePaper: "", note: "" },
-  photos: [{ id: `photo${suffix}`, photoId: `roll${suffix}`, print: { w: inches(6), h: inches(4) }, alt: "" }],
-  cards: [{ id: `card${suffix}`, size: { w: inches(3), h: inches(4) }, text: "" }],
+  photos: [
+    { id: `photo${suffix}`, photoId: `roll${suffix}`, print: { w: inches(6), h: inches(4) }, alt: "", ...PLAIN_USE },
+  ],
+  cards: [newCard(`card${suffix}`, { w: inches(3), h: inches(4) })],
   inserts: [{ id: `insert${suffix}`, kind: "tag", size: { w: inches(2), h: inches(4) }, note: "" }],
 });
 
@@ -180,3 +267,19 @@ const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
 });
 /** A book of a few leaves of every kind, in any order. */
 export const anyLeaves = fc.uniqueArray(anyLeaf, { selector: ({ id }) => id, minLength: 1, maxLength: 8 });
+
+/** A December of ten days with what some of them hold. */
+export function decemberDays(contents: Readonly<Record<string, DayContent>>): { plan: AlbumPlan; days: Day[] } {
+  const [preset] = FORMAT_PRESETS;
+  if (!preset) throw new Error("shipped");
+  const { id: _, unit, ...format } = preset;
+  const start = "2026-12-01" as CalendarDate;
+  const days = Array.from({ length: 10 }, (_each, at): Day => {
+    const date = addDays(start, at);
+    return { id: date, date, skipped: false, mergedInto: null, version: 1, content: contents[date] ?? EMPTY_DAY };
+  });
+  return {
+    plan: { title: "A December", unit, numbering: "date", span: { start, end: addDays(start, 9) }, format },
+    days,
+  };
+}

@@ -4,7 +4,7 @@ import { parseDate } from "#core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
 import type { Author } from "#store/author.ts";
 import { givePlace, saveBookEdit } from "#store/book.ts";
-import { changeMonth, movePhoto, saveDayEdit } from "#store/day.ts";
+import { changeMonth, moveJotting, movePhoto, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
@@ -25,6 +25,12 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       const to = parseDate(sent.to);
       return to
         ? movePhoto(db, author, sent.dayId, sent.useId, to)
+        : { ok: false as const, reason: "no-such-day" as const };
+    }
+    case "move-jotting": {
+      const to = parseDate(sent.to);
+      return to
+        ? moveJotting(db, author, sent.dayId, sent.id, to)
         : { ok: false as const, reason: "no-such-day" as const };
     }
     case "month":

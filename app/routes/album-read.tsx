@@ -41,7 +41,13 @@ export async function action({ request, context }: Route.ActionArgs) {
     );
     if (!given) return { ok: false as const, reason: "no-file" as const };
     return await writing(async () => {
-      const read = await unpackAlbum(context.db, member.household.id, file, form.get("copy") === "yes");
+      const read = await unpackAlbum(
+        context.db,
+        member.household.id,
+        file,
+        form.get("copy") === "yes",
+        context.readPicture,
+      );
       if (read.ok) throw redirect(`/albums/${read.albumId}/month`);
       return read;
     });

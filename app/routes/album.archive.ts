@@ -8,7 +8,9 @@ import type { Route } from "./+types/album.archive";
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
   const places = new URL(request.url).searchParams.get("places") !== "out";
-  const zip = await reading(() => packAlbum(context.db, member.household.id, aggregate, places, context.now));
+  const zip = await reading(() =>
+    packAlbum(context.db, member.household.id, aggregate, places, context.wall(member).date, context.now),
+  );
   return new Response(createReadableStreamFromReadable(zip), {
     headers: {
       "Content-Type": "application/zip",

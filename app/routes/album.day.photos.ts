@@ -5,16 +5,15 @@ import { sendOrKeep } from "#app/http/keep-page.ts";
 import { notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { pageOf } from "#app/places/album/view.ts";
 import type { Added } from "#app/places/day/photos-tray.tsx";
-import { usualPrint } from "#core/album/formats.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
-import { MOST_BYTES, readPicture } from "#press/picture.ts";
+import { MOST_BYTES } from "#press/decode.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import type { Author } from "#store/author.ts";
 import { saveDayEdit } from "#store/day.ts";
-import { keepPhoto } from "#store/photo.ts";
+import { keepPhoto, newUse } from "#store/photo.ts";
 import type { Route } from "./+types/album.day.photos";
 
 const MOST_FILES = 60;
@@ -47,10 +46,10 @@ type Target = {
 
 async function addOne({ context, author, aggregate, dayId, here }: Target, { name, bytes }: Handed): Promise<Added> {
   if (!bytes) return { name, ok: false, reason: "too-large" };
-  const read = await readPicture(bytes, name);
+  const read = await context.readPicture(bytes, name);
   if (!read.ok) return { name, ok: false, reason: read.reason };
   const kept = await keepPhoto(context.db, author.householdId, read.photo);
-  const photo = { id: randomUUID(), photoId: kept.id, print: usualPrint(kept.width >= kept.height), alt: "" };
+  const photo = newUse(randomUUID(), kept);
   const saved = await saveDayEdit(context.db, author, dayId, null, { kind: "add-photo", photo });
   if (!saved.ok) return { name, ok: false, reason: saved.reason === "already-there" ? "already-there" : "not-found" };
   const taken = parseDate(kept.capturedAt?.slice(0, 10) ?? "");

@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { z } from "zod";
+import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { Layouts } from "#app/places/layouts/layouts.tsx";
@@ -17,15 +17,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { id, format, unit } = aggregate.album;
   return { albumId: id, format, unit, own: aggregate.layouts };
 }
-
-const JSON_TEXT = z.string().transform((text, issues) => {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    issues.addIssue("not JSON");
-    return z.NEVER;
-  }
-});
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await request.formData();

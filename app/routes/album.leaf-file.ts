@@ -5,6 +5,7 @@ import { pagesOf } from "#core/album/page.ts";
 import { FACES } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { leafSheet } from "#core/sheet/true-size.ts";
+import { shared } from "#core/words/secrecy.ts";
 import { sheetPdf, sheetSvg } from "#press/sheet.ts";
 import { readOriginal } from "#store/photo.ts";
 import type { Route } from "./+types/album.leaf-file";
@@ -16,14 +17,16 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const [name = "", ending = ""] = params.file.split(".");
   const face = FACES.find((each) => each === name);
   if (!face || !isId(params.leaf) || (ending !== "pdf" && ending !== "svg")) throw notFound();
-  const read = readBook(album, pagesOf(album, days), leaves, layouts).leaves.find(
+  // A page that is handed on shows a private card without its words.
+  const today = context.wall(member).date;
+  const open = days.map((day) => ({ ...day, content: shared(day.content, today) }));
+  const read = readBook(album, pagesOf(album, open), leaves, layouts).leaves.find(
     ({ leaf }) => leaf.id === params.leaf,
   );
   if (!read) throw notFound();
   const title = `${album.title}, ${leafName(read, album.unit)}, ${face}`;
   const sheet = leafSheet(read, face, album.format, album.unit, title);
-  const bytesOf = async (photoId: string) =>
-    (await readOriginal(context.db, member.household.id, photoId))?.bytes ?? null;
+  const bytesOf = (photoId: string) => readOriginal(context.db, member.household.id, photoId);
   const body = await reading(async () =>
     ending === "pdf" ? new Uint8Array(await sheetPdf(sheet, bytesOf, context.now)) : await sheetSvg(sheet, bytesOf),
   );

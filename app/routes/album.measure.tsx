@@ -68,5 +68,5 @@ export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function MeasureRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return <Measure key={loaderData.version} {...loaderData} answer={actionData ?? null} />;
+  return <Measure {...loaderData} answer={actionData ?? null} />;
 }

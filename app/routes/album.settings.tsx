@@ -38,5 +38,5 @@ export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function SettingsRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return <Settings key={loaderData.version} view={loaderData} answer={actionData ?? null} />;
+  return <Settings view={loaderData} answer={actionData ?? null} />;
 }

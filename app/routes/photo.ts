@@ -1,4 +1,6 @@
 import { isId, notFound, reading, requireMember } from "#app/http/page.ts";
+import { readLook } from "#core/photo/look.ts";
+import { lookedVersion } from "#press/develop.ts";
 import { readVersion } from "#store/photo.ts";
 import type { Route } from "./+types/photo";
 
@@ -6,11 +8,13 @@ import type { Route } from "./+types/photo";
 export async function loader({ params, context }: Route.LoaderArgs) {
   const member = await requireMember(context);
   const side = Number(params.side);
-  const bytes = isId(params.photo)
-    ? await reading(() => readVersion(context.db, member.household.id, params.photo, side))
-    : null;
-  if (!bytes) throw notFound();
-  return new Response(new Uint8Array(bytes), {
+  const look = readLook(params.look ?? "plain");
+  const version =
+    isId(params.photo) && look
+      ? await reading(() => readVersion(context.db, member.household.id, params.photo, side))
+      : null;
+  if (!version || !look) throw notFound();
+  return new Response(new Uint8Array(await lookedVersion(version, look)), {
     headers: {
       "Content-Type": "image/webp",
       "Cache-Control": "private, max-age=31536000, immutable",

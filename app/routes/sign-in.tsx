@@ -1,5 +1,6 @@
 import { getFormProps, getInputProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
+import { useEffect } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
 import { isUnreachable } from "#app/http/keep-page.ts";
@@ -44,6 +45,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
+  useEffect(() => {
+    // Whoever stands at the door is signed out: today's page of the one before is not kept on the device for the next.
+    void globalThis.caches?.delete("hearth-today-page");
+  }, []);
   const unreachable = isUnreachable(actionData) ? actionData : null;
   const [form, fields] = useForm<z.input<typeof SIGN_IN>>({
     lastResult: actionData && "status" in actionData ? actionData : null,

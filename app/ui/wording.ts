@@ -10,6 +10,8 @@ import type { LengthProblem } from "#core/measure/length.ts";
 import type { Numbering } from "#core/month/numbering.ts";
 import type { SlotProblem } from "#core/month/slots.ts";
 import type { SpanProblem } from "#core/month/span.ts";
+import type { Sharpness } from "#core/photo/crop.ts";
+import type { PhotoRule } from "#core/photo/propose.ts";
 
 /** Every word for a reason, a state or a kind stands here, once. */
 export const RING_NAME: Record<Ring, string> = {
@@ -187,13 +189,37 @@ export const UNDO_PROBLEM = {
 } as const;
 
 export const PHOTO_PROBLEM = {
-  "not-a-picture": "is not a picture we can read. JPEG, PNG and WebP are.",
+  "not-a-picture": "is not a picture we can read. JPEG, PNG, WebP, AVIF, TIFF and HEIC are.",
   broken: "is damaged: the picture breaks off or cannot be decoded. Nothing was changed.",
   "too-large": "is over 40 MB. Export a smaller copy and add that.",
   "too-many-pixels": "has over 120 megapixels. Export a smaller copy and add that.",
   "already-there": "is on this day already. It was kept once.",
   "not-found": "could not be added: the day is not in this album any more.",
 } as const;
+
+export const ROLL_SHOWN = {
+  all: "All",
+  unplaced: "Not placed",
+  banked: "Banked",
+  alike: "Alike",
+  starred: "Starred",
+  "set-aside": "Set aside",
+  undated: "No date",
+};
+
+export const PHOTO_RULE: Record<PhotoRule, { readonly name: string; readonly hint: string }> = {
+  "that-day": { name: "Taken that day only", hint: "A day’s prints are of that day, or there are none." },
+  banked: { name: "That day, or banked", hint: "Pictures taken ahead may stand in for a dark or busy day." },
+  any: { name: "Any day of the year", hint: "Nearer days are preferred." },
+};
+
+/** What pixels per inch mean for a print. Common practice: 300 aimed at, 200 acceptable, below 150 soft. */
+export const SHARPNESS: Record<Sharpness, string> = {
+  ample: "Ample",
+  good: "Good",
+  just: "Just enough; looks soft close up",
+  soft: "Looks soft; print it smaller or choose another",
+};
 
 export const ARCHIVE_PROBLEM = {
   "no-file": "Choose an archive: a file ending in .zip that Hearth Clock wrote.",

@@ -4,7 +4,7 @@ import { anyAlbum, anyContent, fullDay } from "../../tests/samples.ts";
 import { inches } from "../measure/length.ts";
 import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
 import { FORMAT_PRESETS } from "./formats.ts";
-import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, PARTS, STEPS } from "./model.ts";
+import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, newCard, PARTS, STEPS } from "./model.ts";
 import { closedThickness, pagesOf, progressOf } from "./page.ts";
 import { restoreFields } from "./restore.ts";
 import { fullness, poolContent, ringStates, stepsFor } from "./steps.ts";
@@ -31,7 +31,7 @@ const anyEdit: fc.Arbitrary<DayEdit> = fc.oneof(
   }),
   fc.record({
     kind: fc.constant("add-card" as const),
-    card: fc.record({ id: fc.uuid(), size: fc.constant({ w: inches(3), h: inches(4) }), text: fc.string() }),
+    card: fc.tuple(fc.uuid(), fc.string()).map(([id, text]) => newCard(id, { w: inches(3), h: inches(4) }, text)),
   }),
 );
 
@@ -133,7 +133,7 @@ describe("an edit of a day", () => {
     const finished = applyEdit(fullDay(), { kind: "finish" }, "ring");
     if (!finished.ok) throw new Error("a full day can be finished");
     expect(states(finished.content).words).toBe("done");
-    const card = { id: "another", size: { w: inches(3), h: inches(4) }, text: "" };
+    const card = newCard("another", { w: inches(3), h: inches(4) });
     const added = applyEdit(finished.content, { kind: "add-card", card }, "ring");
     expect(added.ok && states(added.content).words).toBe("begun");
     expect(added.ok && states(added.content).photos).toBe("done");

@@ -1,7 +1,10 @@
 import { z } from "zod";
 import { SENT_BOOK, SENT_PLACE, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { type Length, LONGEST } from "../measure/length.ts";
+import { type CalendarDate, parseDate } from "../month/dates.ts";
+import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
 import { clean } from "../words/clean.ts";
+import { CARD_SETTING } from "../words/setting-schema.ts";
 import type { DayEdit } from "./edit.ts";
 import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
@@ -13,12 +16,38 @@ const LENGTH = z
   .transform((n) => n as Length);
 const SIZE = z.object({ w: LENGTH, h: LENGTH });
 const ID = z.uuid();
+const SPOT_SHARE = z.int().min(0).max(WHOLE);
+const SLIDE = z.int().min(-WHOLE).max(WHOLE);
+const PRINT_CROP: z.ZodType<PrintCrop> = z.object({
+  keep: z.object({ x: SPOT_SHARE, y: SPOT_SHARE }).nullable(),
+  slide: z.object({ x: SLIDE, y: SLIDE }),
+  closer: z.int().min(100).max(MOST_CLOSER),
+  border: z
+    .int()
+    .min(0)
+    .max(LONGEST)
+    .transform((n) => n as Length),
+});
 const LINE = z.string().max(500).transform(clean);
 const TEXT = z.string().max(100_000).transform(clean);
 
+const DATE = z.custom<CalendarDate>((value) => typeof value === "string" && parseDate(value) !== null);
+const CARD = z.object({
+  ...{ id: ID, size: SIZE, text: TEXT },
+  // What a page opened before these were known leaves out.
+  back: TEXT.default(""),
+  setting: CARD_SETTING.nullable().default(null),
+  hidden: LINE.default(""),
+  privateUntil: DATE.nullable().default(null),
+});
+const JOTTING = z.object({
+  ...{ id: ID, text: TEXT },
+  at: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/),
+  privateUntil: DATE.nullable().default(null),
+});
 const INSERT = z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT });
 
-export const DAY_EDIT: z.ZodType<DayEdit> = z.discriminatedUnion("kind", [
+export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("title"), text: LINE }),
   z.object({ kind: z.literal("note"), text: TEXT }),
   z.object({ kind: z.literal("prompt"), text: TEXT, slip: LINE.nullable() }),
@@ -31,7 +60,20 @@ export const DAY_EDIT: z.ZodType<DayEdit> = z.discriminatedUnion("kind", [
   }),
   z.object({ kind: z.literal("page-size"), size: SIZE.nullable() }),
   z.object({ kind: z.literal("numeral"), style: z.enum(NUMERAL_STYLES), note: LINE }),
-  z.object({ kind: z.literal("add-card"), card: z.object({ id: ID, size: SIZE, text: TEXT }) }),
+  z.object({ kind: z.literal("technique"), text: TEXT, slip: LINE.nullable() }),
+  z.object({ kind: z.literal("let-go") }),
+  z.object({ kind: z.literal("add-card"), card: CARD }),
+  z.object({ kind: z.literal("card-back"), id: ID, text: TEXT }),
+  z.object({ kind: z.literal("card-setting"), id: ID, setting: CARD_SETTING.nullable() }),
+  z.object({ kind: z.literal("card-secrecy"), id: ID, hidden: LINE, privateUntil: DATE.nullable() }),
+  z.object({
+    ...{ kind: z.literal("carry-over"), id: ID, kept: TEXT, rest: TEXT },
+    to: z.union([z.literal("back"), z.object({ card: ID })]),
+  }),
+  z.object({ kind: z.literal("add-jotting"), jotting: JOTTING }),
+  z.object({ kind: z.literal("jotting-text"), id: ID, text: TEXT }),
+  z.object({ kind: z.literal("jotting-private"), id: ID, privateUntil: DATE.nullable() }),
+  z.object({ kind: z.literal("remove-jotting"), id: ID }),
   z.object({ kind: z.literal("card-text"), id: ID, text: TEXT }),
   z.object({ kind: z.literal("card-size"), id: ID, size: SIZE }),
   z.object({ kind: z.literal("remove-card"), id: ID }),
@@ -40,6 +82,7 @@ export const DAY_EDIT: z.ZodType<DayEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("remove-insert"), id: ID }),
   z.object({ kind: z.literal("photo-alt"), id: ID, alt: LINE }),
   z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
+  z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),
   z.object({ kind: z.literal("remove-photo"), id: ID }),
   z.object({ kind: z.literal("step"), step: z.enum(STEPS), done: z.boolean() }),
   z.object({ kind: z.literal("finish") }),
@@ -64,7 +107,18 @@ export const SENT_MOVE = z.discriminatedUnion("how", [
 /** A photo carried over to another day of the album. */
 export const SENT_PHOTO_MOVE = z.object({ what: z.literal("move-photo"), dayId: ID, useId: ID, to: z.iso.date() });
 
-export const SENT = z.union([SENT_EDIT, SENT_MOVE, SENT_PHOTO_MOVE, SENT_BOOK, SENT_TRY_OUT, SENT_PLACE]);
+/** A jotting carried over to another day of the album. */
+export const SENT_JOTTING_MOVE = z.object({ what: z.literal("move-jotting"), dayId: ID, id: ID, to: z.iso.date() });
+
+export const SENT = z.union([
+  SENT_EDIT,
+  SENT_JOTTING_MOVE,
+  SENT_MOVE,
+  SENT_PHOTO_MOVE,
+  SENT_BOOK,
+  SENT_TRY_OUT,
+  SENT_PLACE,
+]);
 export type SentEdit = z.output<typeof SENT_EDIT>;
 export type SentMove = z.output<typeof SENT_MOVE>;
 export type SentPhotoMove = z.output<typeof SENT_PHOTO_MOVE>;

@@ -1,5 +1,19 @@
 import type { Size } from "../measure/size.ts";
-import type { Binding, Card, DayContent, Foundation, Insert, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import type { PrintCrop } from "../photo/crop.ts";
+import type { CardSetting } from "../words/lettering.ts";
+import type {
+  Binding,
+  Card,
+  DayContent,
+  Foundation,
+  Insert,
+  Jotting,
+  NumeralStyle,
+  Part,
+  PhotoUse,
+  Step,
+} from "./model.ts";
 import { poolContent, stepsFor } from "./steps.ts";
 
 /** One thing a keeper does to a day. Ids of new pieces come from outside: core has no chance of its own. */
@@ -7,23 +21,39 @@ export type DayEdit =
   | { kind: "title"; text: string }
   | { kind: "note"; text: string }
   | { kind: "prompt"; text: string; slip: string | null }
+  | { kind: "technique"; text: string; slip: string | null }
+  /** Something better happened: the prompt goes back into its jar, and the day does without. */
+  | { kind: "let-go" }
   | { kind: "waive"; part: Part; on: boolean }
   | { kind: "foundation"; foundation: Foundation | null }
   | { kind: "page-size"; size: Size | null }
   | { kind: "numeral"; style: NumeralStyle; note: string }
   | { kind: "add-card"; card: Card }
   | { kind: "card-text"; id: string; text: string }
+  | { kind: "card-back"; id: string; text: string }
   | { kind: "card-size"; id: string; size: Size }
+  | { kind: "card-setting"; id: string; setting: CardSetting | null }
+  | { kind: "card-secrecy"; id: string; hidden: string; privateUntil: CalendarDate | null }
+  /** Words too many for a card's front go on: to its back, or to a card of their own. */
+  | { kind: "carry-over"; id: string; kept: string; rest: string; to: "back" | { card: string } }
   | { kind: "remove-card"; id: string }
+  | { kind: "add-jotting"; jotting: Jotting }
+  | { kind: "jotting-text"; id: string; text: string }
+  | { kind: "jotting-private"; id: string; privateUntil: CalendarDate | null }
+  | { kind: "remove-jotting"; id: string }
   | { kind: "add-insert"; insert: Insert }
   | { kind: "change-insert"; insert: Insert }
   | { kind: "remove-insert"; id: string }
   | { kind: "add-photo"; photo: PhotoUse }
   | { kind: "photo-alt"; id: string; alt: string }
   | { kind: "photo-print"; id: string; print: Size }
+  | { kind: "photo-crop"; id: string; crop: PrintCrop }
   | { kind: "remove-photo"; id: string }
   | { kind: "step"; step: Step; done: boolean }
   | { kind: "finish" };
+
+/** What of a card is written by itself; `card` is its front, and whether it is there at all. */
+type CardField = "card" | "card-back" | "card-size" | "card-setting" | "card-secrecy";
 
 /** The part of a day an edit writes, as compared between two windows: two edits clash only on the same field. */
 export type Field = string;
@@ -60,6 +90,12 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       return wrote(["note"], { note: edit.text });
     case "prompt":
       return wrote(["prompt"], { prompt: { text: edit.text, slip: edit.slip } });
+    case "technique":
+      return wrote(["technique"], { technique: { text: edit.text, slip: edit.slip } });
+    case "let-go": {
+      const rest = content.waived.filter((part) => part !== "prompt");
+      return wrote(["prompt", "waived:prompt"], { prompt: { text: "", slip: null }, waived: [...rest, "prompt"] });
+    }
     case "waive": {
       const rest = content.waived.filter((part) => part !== edit.part);
       return wrote([`waived:${edit.part}`], { waived: edit.on ? [...rest, edit.part] : rest });
@@ -77,18 +113,40 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
         done: without(content.done, "write", "letter"),
       });
     case "card-text":
-      if (!isStillThere(content.cards, edit.id)) return gone;
-      return wrote([`card:${edit.id}`], {
-        cards: content.cards.map((card) => (card.id === edit.id ? { ...card, text: edit.text } : card)),
-      });
+      return changeCard(content, edit.id, "card", { text: edit.text });
+    case "card-back":
+      return changeCard(content, edit.id, "card-back", { back: edit.text });
     case "card-size":
-      if (!isStillThere(content.cards, edit.id)) return gone;
-      return wrote([`card-size:${edit.id}`], {
-        cards: content.cards.map((card) => (card.id === edit.id ? { ...card, size: edit.size } : card)),
-      });
+      return changeCard(content, edit.id, "card-size", { size: edit.size });
+    case "card-setting":
+      return changeCard(content, edit.id, "card-setting", { setting: edit.setting });
+    case "card-secrecy":
+      return changeCard(content, edit.id, "card-secrecy", { hidden: edit.hidden, privateUntil: edit.privateUntil });
+    case "carry-over":
+      return carryOver(content, edit);
     case "remove-card":
       if (!isStillThere(content.cards, edit.id)) return unchanged;
       return wrote([`card:${edit.id}`], { cards: content.cards.filter(({ id }) => id !== edit.id) });
+    case "add-jotting":
+      if (isStillThere(content.jottings, edit.jotting.id)) return unchanged;
+      return wrote([`jotting:${edit.jotting.id}`], {
+        jottings: [...content.jottings, edit.jotting].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
+      });
+    case "jotting-text":
+      if (!isStillThere(content.jottings, edit.id)) return gone;
+      return wrote([`jotting:${edit.id}`], {
+        jottings: content.jottings.map((each) => (each.id === edit.id ? { ...each, text: edit.text } : each)),
+      });
+    case "jotting-private":
+      if (!isStillThere(content.jottings, edit.id)) return gone;
+      return wrote([`jotting:${edit.id}`], {
+        jottings: content.jottings.map((each) =>
+          each.id === edit.id ? { ...each, privateUntil: edit.privateUntil } : each,
+        ),
+      });
+    case "remove-jotting":
+      if (!isStillThere(content.jottings, edit.id)) return unchanged;
+      return wrote([`jotting:${edit.id}`], { jottings: content.jottings.filter(({ id }) => id !== edit.id) });
     case "add-insert":
       if (isStillThere(content.inserts, edit.insert.id)) return unchanged;
       return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], {
@@ -122,6 +180,12 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, print: edit.print } : photo)),
         done: without(content.done, "print", "trim"),
       });
+    case "photo-crop":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo-crop:${edit.id}`, ...reopened(content.done, "print", "trim")], {
+        photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, crop: edit.crop } : photo)),
+        done: without(content.done, "print", "trim"),
+      });
     case "remove-photo":
       if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });
@@ -138,6 +202,30 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       );
     }
   }
+}
+
+/** Changes one property of a card, and names the field it wrote. */
+function changeCard(content: DayContent, id: string, field: CardField, change: Partial<Card>): EditResult {
+  if (!isStillThere(content.cards, id)) return { ok: false, reason: "piece-gone" };
+  const cards = content.cards.map((card) => (card.id === id ? { ...card, ...change } : card));
+  return { ok: true, fields: [`${field}:${id}`], content: { ...content, cards } };
+}
+
+/** Leaves `kept` on a card's front and takes the rest on. A second card is as the first, its back and secrets left out. */
+function carryOver(content: DayContent, edit: Extract<DayEdit, { kind: "carry-over" }>): EditResult {
+  const card = content.cards.find(({ id }) => id === edit.id);
+  if (!card) return { ok: false, reason: "piece-gone" };
+  if (edit.to === "back") {
+    const back = [edit.rest, card.back].filter(Boolean).join("\n");
+    const cards = content.cards.map((each) => (each === card ? { ...card, text: edit.kept, back } : each));
+    return { ok: true, fields: [`card:${card.id}`, `card-back:${card.id}`], content: { ...content, cards } };
+  }
+  const second: Card = { ...card, id: edit.to.card, text: edit.rest, back: "" };
+  if (isStillThere(content.cards, second.id)) return { ok: true, content, fields: [] };
+  const cards = content.cards.flatMap((each) => (each === card ? [{ ...card, text: edit.kept }, second] : [each]));
+  const done = without(content.done, "write", "letter");
+  const fields = [`card:${card.id}`, `card:${second.id}`, ...reopened(content.done, "write", "letter")];
+  return { ok: true, fields, content: { ...content, cards, done } };
 }
 
 /** Somebody's earlier save of a day: which version it made, what it wrote, who and when. */

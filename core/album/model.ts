@@ -1,8 +1,11 @@
 import type { Length, Unit } from "../measure/length.ts";
 import type { Size } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
 import type { Numbering } from "../month/numbering.ts";
 import type { Slot } from "../month/slots.ts";
 import type { Span } from "../month/span.ts";
+import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
+import type { CardSetting } from "../words/lettering.ts";
 
 /** How leaves are held: rings through a punched margin, two filing holes, or a sewn spine. */
 export const BINDINGS = ["ring", "two-hole", "sewn"] as const;
@@ -55,10 +58,40 @@ export type NumeralStyle = (typeof NUMERAL_STYLES)[number];
 export const INSERT_KINDS = ["leaf", "tag", "envelope", "scrap", "menu", "drawing", "packaging", "ticket"] as const;
 export type InsertKind = (typeof INSERT_KINDS)[number];
 
-export type Card = { readonly id: string; readonly size: Size; readonly text: string };
+export type Card = {
+  readonly id: string;
+  readonly size: Size;
+  /** The words of its front, and of its back. */
+  readonly text: string;
+  readonly back: string;
+  /** How it is written; null: as usual for its size. */
+  readonly setting: CardSetting | null;
+  /** What its words lie behind: a flip, a pocket, a print; empty when they are in sight. */
+  readonly hidden: string;
+  /** Its words are left out of everything shared until this day; null: they never are. */
+  readonly privateUntil: CalendarDate | null;
+};
+/** A few words caught on the day, before they are written on any card. */
+export type Jotting = {
+  readonly id: string;
+  readonly text: string;
+  /** When, by the household's own clock: `YYYY-MM-DDTHH:MM`. */
+  readonly at: string;
+  readonly privateUntil: CalendarDate | null;
+};
 export type Insert = { readonly id: string; readonly kind: InsertKind; readonly size: Size; readonly note: string };
-/** A picture of the roll as one day uses it: the print to make of it and the words for who cannot see it. */
-export type PhotoUse = { readonly id: string; readonly photoId: string; readonly print: Size; readonly alt: string };
+/**
+ * A picture of the roll as one day uses it: the print to make of it, how it is cropped for that, and the words for who
+ * cannot see it. `picture` is what the roll knows of the picture; a day never changes it.
+ */
+export type PhotoUse = {
+  readonly id: string;
+  readonly photoId: string;
+  readonly print: Size;
+  readonly alt: string;
+  readonly crop: PrintCrop;
+  readonly picture: PictureFacts;
+};
 
 /** The parts of a day that a keeper may say it does without. */
 export const PARTS = ["prompt", "photos", "words", "paper"] as const;
@@ -79,6 +112,8 @@ export type DayContent = {
   readonly title: string;
   readonly note: string;
   readonly prompt: Prompt;
+  /** What to try with one's hands that day: a slip from the other jar. */
+  readonly technique: Prompt;
   readonly waived: readonly Part[];
   readonly foundation: Foundation | null;
   /** The page's own size, or null for the album's. */
@@ -86,6 +121,7 @@ export type DayContent = {
   readonly numeral: { readonly style: NumeralStyle; readonly note: string };
   readonly photos: readonly PhotoUse[];
   readonly cards: readonly Card[];
+  readonly jottings: readonly Jotting[];
   readonly inserts: readonly Insert[];
   readonly done: readonly Step[];
 };
@@ -104,12 +140,19 @@ export const EMPTY_DAY: DayContent = {
   title: "",
   note: "",
   prompt: { text: "", slip: null },
+  technique: { text: "", slip: null },
   waived: [],
   foundation: null,
   pageSize: null,
   numeral: { style: "printed", note: "" },
   photos: [],
   cards: [],
+  jottings: [],
   inserts: [],
   done: [],
 };
+
+/** A card with words and nothing else said about it. */
+export const newCard = (id: string, size: Size, text = ""): Card => ({
+  ...{ id, size, text, back: "", setting: null, hidden: "", privateUntil: null },
+});

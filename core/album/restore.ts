@@ -1,5 +1,5 @@
 import type { Field } from "./edit.ts";
-import type { DayContent, Part, Step } from "./model.ts";
+import type { Card, DayContent, Part, Step } from "./model.ts";
 
 type Piece = { readonly id: string };
 
@@ -10,6 +10,26 @@ function restorePiece<T extends Piece>(now: readonly T[], before: readonly T[], 
   const old = before[at];
   return old ? [...rest.slice(0, at), old, ...rest.slice(at)] : rest;
 }
+
+const OF_CARD = {
+  "card-back": ["back"],
+  "card-size": ["size"],
+  "card-setting": ["setting"],
+  "card-secrecy": ["hidden", "privateUntil"],
+} as const satisfies Record<string, readonly (keyof Card)[]>;
+
+/** Some properties of one card as they were; whatever else was written on it since stays. */
+const restoreOfCard = (now: readonly Card[], before: readonly Card[], id: string, names: readonly (keyof Card)[]) => {
+  const old = before.find((card) => card.id === id);
+  const was = old && Object.fromEntries(names.map((name) => [name, old[name]]));
+  return now.map((card) => (card.id === id ? { ...card, ...was } : card));
+};
+
+/** A card whose front was written, or that came or went: its words as they were, or the whole card back, or away. */
+const restoreFront = (now: readonly Card[], before: readonly Card[], id: string): Card[] =>
+  now.some((card) => card.id === id) && before.some((card) => card.id === id)
+    ? restoreOfCard(now, before, id, ["text"])
+    : restorePiece(now, before, id);
 
 const restoreMember = <T>(now: readonly T[], before: readonly T[], item: T): T[] => {
   const rest = now.filter((each) => each !== item);
@@ -24,6 +44,7 @@ export function restoreFields(now: DayContent, before: DayContent, fields: reado
       case "title":
       case "note":
       case "prompt":
+      case "technique":
       case "foundation":
       case "numeral":
         return { ...content, [name]: before[name] };
@@ -34,12 +55,19 @@ export function restoreFields(now: DayContent, before: DayContent, fields: reado
       case "step":
         return { ...content, done: restoreMember(content.done, before.done, id as Step) };
       case "card":
+        return { ...content, cards: restoreFront(content.cards, before.cards, id) };
+      case "card-back":
       case "card-size":
-        return { ...content, cards: restorePiece(content.cards, before.cards, id) };
+      case "card-setting":
+      case "card-secrecy":
+        return { ...content, cards: restoreOfCard(content.cards, before.cards, id, OF_CARD[name]) };
+      case "jotting":
+        return { ...content, jottings: restorePiece(content.jottings, before.jottings ?? [], id) };
       case "insert":
         return { ...content, inserts: restorePiece(content.inserts, before.inserts, id) };
       case "photo":
       case "photo-print":
+      case "photo-crop":
         return { ...content, photos: restorePiece(content.photos, before.photos, id) };
       default:
         throw new Error("a field that no edit writes");

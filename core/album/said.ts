@@ -17,8 +17,14 @@ export function saidNow(content: DayContent, edit: DayEdit): string | null {
       return content.note;
     case "prompt":
       return content.prompt.text;
+    case "technique":
+      return content.technique.text;
     case "card-text":
       return piece(content.cards, ({ text }) => text);
+    case "card-back":
+      return piece(content.cards, ({ back }) => back);
+    case "jotting-text":
+      return piece(content.jottings, ({ text }) => text);
     case "photo-alt":
       return piece(content.photos, ({ alt }) => alt);
     case "change-insert":
@@ -40,7 +46,10 @@ export function saidByEdit(edit: DayEdit): string {
     case "title":
     case "note":
     case "prompt":
+    case "technique":
     case "card-text":
+    case "card-back":
+    case "jotting-text":
       return edit.text;
     case "photo-alt":
       return edit.alt;
@@ -63,7 +72,10 @@ export function withWords(edit: DayEdit, text: string): DayEdit | null {
     case "title":
     case "note":
     case "card-text":
+    case "card-back":
+    case "jotting-text":
       return { ...edit, text };
+    case "technique":
     case "prompt":
       return { ...edit, text, slip: null };
     case "photo-alt":

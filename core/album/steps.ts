@@ -34,12 +34,14 @@ export function poolContent(first: DayContent, others: readonly DayContent[]): P
   const all = [first, ...others];
   return {
     prompt: all.find(({ prompt }) => prompt.text !== "")?.prompt ?? first.prompt,
+    technique: all.find(({ technique }) => technique.text !== "")?.technique ?? first.technique,
     waived: first.waived.filter((part) => others.every(({ waived }) => waived.includes(part))),
     foundation: all.find(({ foundation }) => foundation !== null)?.foundation ?? null,
     pageSize: first.pageSize,
     numeral: first.numeral,
     photos: all.flatMap(({ photos }) => photos),
     cards: all.flatMap(({ cards }) => cards),
+    jottings: all.flatMap(({ jottings }) => jottings),
     inserts: all.flatMap(({ inserts }) => inserts),
     done: first.done,
   };

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyLeaves, anyPageSize, anyPiece } from "../../tests/samples.ts";
+import { anyAlbum, anyLeaves, anyPageSize, anyPiece, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { pagesOf } from "../album/page.ts";
 import { inches, ticks } from "../measure/length.ts";
@@ -150,7 +150,7 @@ describe("an arrangement", () => {
     };
     const content = {
       ...emptyContent,
-      photos: [{ id: "p", photoId: "r", print: { w: inches(4), h: inches(6) }, alt: "" }],
+      photos: [{ id: "p", photoId: "r", print: { w: inches(4), h: inches(6) }, alt: "", ...PLAIN_USE }],
     };
     const split = splitPiece([print], "p", pockets, "kept", content, "q");
     if (!split.ok) throw new Error(split.reason);
@@ -164,12 +164,14 @@ describe("an arrangement", () => {
 
 const emptyContent = {
   prompt: { text: "", slip: null },
+  technique: { text: "", slip: null },
   waived: [],
   foundation: null,
   pageSize: null,
   numeral: { style: "none" as const, note: "" },
   photos: [],
   cards: [],
+  jottings: [],
   inserts: [],
   done: [],
 };

@@ -72,6 +72,16 @@ export type Leaf = {
   readonly back: Side;
 };
 
+/** A candidate arrangement of one side, kept beside it until it is chosen or let go. */
+export type TryOut = {
+  readonly id: string;
+  readonly leafId: string;
+  readonly face: Face;
+  readonly name: string;
+  readonly version: number;
+  readonly pieces: readonly Piece[];
+};
+
 export const EMPTY_SIDE: Side = { owner: NOBODY, pieces: null };
 
 /** The size of a piece as made, before turning; null when the day no longer has the photo or card. */

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyPageSize } from "../../tests/samples.ts";
+import { anyPageSize, PLAIN_USE } from "../../tests/samples.ts";
+import { newCard } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { inches } from "../measure/length.ts";
 import { areaOf, overlap } from "../measure/rect.ts";
@@ -25,14 +26,16 @@ const ids = () => {
 };
 const contentOf = (loose: readonly Loose[]): PageContent => ({
   prompt: { text: "", slip: null },
+  technique: { text: "", slip: null },
   waived: [],
   foundation: null,
   pageSize: null,
   numeral: { style: "cut", note: "" },
   photos: loose
     .filter(({ what }) => what === "photo")
-    .map(({ id, size }) => ({ id, photoId: id, print: size, alt: "" })),
-  cards: loose.filter(({ what }) => what === "card").map(({ id, size }) => ({ id, size, text: "" })),
+    .map(({ id, size }) => ({ id, photoId: id, print: size, alt: "", ...PLAIN_USE })),
+  cards: loose.filter(({ what }) => what === "card").map(({ id, size }) => newCard(id, size)),
+  jottings: [],
   inserts: [],
   done: [],
 });

@@ -1,26 +1,32 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyLeaves, anyPageSize, anyPiece } from "../../tests/samples.ts";
+import { anyLeaves, anyPageSize, anyPiece, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
+import { newCard } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { readBook } from "../book/read.ts";
 import { inches, millimetres, ticks, toMillimetres } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
+import { size } from "../measure/size.ts";
+import { AS_IT_COMES, frameFor, UNKNOWN_PICTURE } from "../photo/crop.ts";
+import { widthOf } from "../words/faces.ts";
 import type { Mark } from "./marks.ts";
 import { pieceMarks, placedMarks, sideMarks } from "./side.ts";
-import { escaped, svgFile, svgMarks } from "./svg.ts";
+import { escaped, type PictureHref, svgFile, svgMarks } from "./svg.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
-const href = (photoId: string) => `/photos/${photoId}`;
+const href: PictureHref = ({ photoId }) => `/photos/${photoId}`;
 const content = (change: Partial<PageContent>): PageContent => ({
   prompt: { text: "", slip: null },
+  technique: { text: "", slip: null },
   waived: [],
   foundation: null,
   pageSize: null,
   numeral: { style: "none", note: "" },
   photos: [],
   cards: [],
+  jottings: [],
   inserts: [],
   done: [],
   ...change,
@@ -80,6 +86,8 @@ describe("marks as SVG", () => {
           kind: "picture",
           photoId: "p",
           alt: 'Gran & "bread"',
+          crop: AS_IT_COMES,
+          picture: { ...UNKNOWN_PICTURE, width: 1200, height: 600 },
           at: rect(-320, 0, 640, 320),
           shown: rect(0, 0, 320, 320),
         },
@@ -89,6 +97,24 @@ describe("marks as SVG", () => {
     expect(svg).toContain('<svg x="0" y="0" width="1" height="1" viewBox="0 0 1 1">');
     expect(svg).toContain('<image href="/photos/p" x="-1" y="0" width="2" height="1"');
     expect(svg).toContain("<title>Gran &#38; &#34;bread&#34;</title>");
+  });
+
+  it("lay a cropped picture so that just its crop fills the print inside the border", () => {
+    const print = size(inches(6), inches(4));
+    const crop = { ...AS_IT_COMES, keep: { x: 2000, y: 9000 }, closer: 150, border: inches(1 / 4) };
+    const facts = { ...UNKNOWN_PICTURE, width: 4000, height: 3000 };
+    const at = rect(0, 0, print.w, print.h);
+    const svg = svgMarks([{ kind: "picture", photoId: "p", alt: "", crop, picture: facts, at, shown: at }], href);
+    const [, x = 0, y = 0, w = 0, h = 0] = (
+      /<image href="[^"]*" x="([^"]+)" y="([^"]+)" width="([^"]+)" height="([^"]+)"/.exec(svg) ?? []
+    ).map(Number);
+    // The whole picture keeps its proportion, and its crop lies on the inner 5½ × 3½.
+    expect(w / h).toBeCloseTo(4 / 3, 4);
+    const frame = frameFor(facts, print, crop);
+    expect(x + frame.x * w).toBeCloseTo(6.35, 3);
+    expect(y + frame.y * h).toBeCloseTo(6.35, 3);
+    expect(frame.w * w).toBeCloseTo(5.5 * 25.4, 3);
+    expect(svg).toContain('<svg x="6.35" y="6.35" width="139.7" height="88.9"');
   });
 
   it("of a file say its true size", () => {
@@ -124,12 +150,11 @@ describe("a side as marks", () => {
           turn: 0 as const,
           outside: false,
         };
-        const marks = pieceMarks(card, size, { content: content({ cards: [{ id: "c", size, text }] }), label: "" });
+        const marks = pieceMarks(card, size, { content: content({ cards: [newCard("c", size, text)] }), label: "" });
         for (const mark of marks) {
           if (mark.kind !== "text") continue;
           expect(mark.y).toBeLessThanOrEqual(size.h);
-          // A letter of this face is six tenths of its size wide.
-          expect(mark.x + mark.text.length * mark.size * 0.6).toBeLessThanOrEqual(size.w + 320);
+          expect(mark.x + widthOf(mark.face, mark.text) * mark.size).toBeLessThanOrEqual(size.w + 2);
         }
       }),
       { numRuns: 60 },
@@ -137,7 +162,7 @@ describe("a side as marks", () => {
   });
 
   it("draws a print's two parts as the one picture, each with its own part of it", () => {
-    const use = { id: "u", photoId: "roll", print: { w: inches(6), h: inches(4) }, alt: "Nets" };
+    const use = { id: "u", photoId: "roll", print: { w: inches(6), h: inches(4) }, alt: "Nets", ...PLAIN_USE };
     const half = (x: number) => ({
       id: `h${x}`,
       what: { kind: "photo" as const, use: "u", cut: rect(inches(x), 0, inches(3), inches(4)) },

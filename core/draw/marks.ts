@@ -1,5 +1,6 @@
 import type { Length } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
+import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
 
 /** Colours a drawing may use, by what they are for. Paper looks the same by day and by night, and in print. */
 export const INKS = {
@@ -18,7 +19,7 @@ export const INKS = {
   ember: "#b03f17",
 } as const;
 export type Ink = keyof typeof INKS;
-export type Face = "numeral" | "typed" | "plain";
+export type Face = "numeral" | "typed" | "plain" | "book" | "hand";
 
 type Style = {
   readonly fill?: Ink;
@@ -57,7 +58,9 @@ export type Mark =
       readonly kind: "picture";
       readonly photoId: string;
       readonly alt: string;
-      /** The whole print, filled by the picture; `shown` is the part of it that is seen. */
+      readonly crop: PrintCrop;
+      readonly picture: PictureFacts;
+      /** The whole print, its white border included; `shown` is the part of it that is seen. */
       readonly at: Rect;
       readonly shown: Rect;
     }
@@ -67,8 +70,16 @@ export type Mark =
       readonly x: Length;
       readonly y: Length;
       readonly turn: 0 | 1 | 2 | 3;
+      /** Seen from behind: left and right exchanged before it is turned. */
+      readonly mirrored?: boolean;
       /** Size before turning. */
       readonly w: Length;
       readonly h: Length;
       readonly marks: readonly Mark[];
     };
+
+export type PictureMark = Extract<Mark, { kind: "picture" }>;
+
+/** Every picture among marks, groups looked into. */
+export const picturesOf = (marks: readonly Mark[]): PictureMark[] =>
+  marks.flatMap((mark) => (mark.kind === "picture" ? [mark] : mark.kind === "group" ? picturesOf(mark.marks) : []));

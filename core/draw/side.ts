@@ -3,10 +3,10 @@ import type { PageContent } from "../album/steps.ts";
 import { holesOf, slitsOf } from "../book/holes.ts";
 import { type Face, type Piece, pieceSize } from "../book/leaf.ts";
 import { type LeafRead, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
-import { inches, type Length, millimetres, ticks } from "../measure/length.ts";
+import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import { typedLines } from "../words/typed.ts";
+import { cardMarks } from "./card.ts";
 import type { Mark } from "./marks.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
@@ -81,33 +81,6 @@ function ruled({ w, h }: Size, from: Length): Mark[] {
   });
 }
 
-/** Ten characters to the inch, six lines to the inch: pica typewriter (common practice). */
-const PICA = inches(1 / 10);
-const TYPED_LINE = inches(1 / 6);
-const ADVANCE = 0.6;
-
-/** Typed words in a card's area; as many lines as it has room for. A narrow card is typed in a smaller letter. */
-function typedWords(text: string, { w, h }: Size): Mark[] {
-  const margin = t(Math.min(w, h) * 0.07);
-  const wide = w - 2 * margin;
-  const pitch = wide >= 20 * PICA ? PICA : Math.max(PICA / 2, Math.min(PICA, Math.floor(wide / 20)));
-  const leading = Math.round((TYPED_LINE * pitch) / PICA);
-  const lines = typedLines(text, Math.floor(wide / pitch)).slice(
-    0,
-    Math.max(1, Math.floor((h - 2 * margin) / leading)),
-  );
-  return lines.map(
-    (line, at): Mark => ({
-      kind: "text",
-      x: margin,
-      y: t(margin + (at + 0.75) * leading),
-      text: line,
-      face: "typed",
-      size: t(pitch / ADVANCE),
-    }),
-  );
-}
-
 export type DrawnFor = { readonly content: PageContent | null; readonly label: string };
 
 /** What a piece looks like, its own left upper corner at zero, upright. */
@@ -123,6 +96,8 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
         {
           kind: "picture",
           photoId: use.photoId,
+          crop: use.crop,
+          picture: use.picture,
           alt: use.alt || "A photo without a description yet",
           at: print,
           shown: at,
@@ -130,8 +105,8 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
       ];
     }
     case "card": {
-      const text = content?.cards.find(({ id }) => id === what.card)?.text ?? "";
-      const words = text.trim() === "" ? ruled({ w, h }, t(h * 0.08)) : typedWords(text, { w, h });
+      const card = content?.cards.find(({ id }) => id === what.card);
+      const words = card && card.text.trim() !== "" ? cardMarks(card, "front") : ruled({ w, h }, t(h * 0.08));
       return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...words];
     }
     case "numeral": {

@@ -1,6 +1,7 @@
 import { type Length, toMillimetres } from "../measure/length.ts";
-import type { Rect } from "../measure/rect.ts";
-import { type Face, INKS, type Ink, type Mark } from "./marks.ts";
+import { overlap, type Rect, rect, sizeOf } from "../measure/rect.ts";
+import { frameFor, insideBorder } from "../photo/crop.ts";
+import { type Face, INKS, type Ink, type Mark, type PictureMark } from "./marks.ts";
 
 export const escaped = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
@@ -11,6 +12,8 @@ const FAMILY: Record<Face, string> = {
   numeral: "Besley Variable, Besley, Georgia, serif",
   typed: "Courier Prime, Courier New, monospace",
   plain: "Hanken Grotesk Variable, Hanken Grotesk, sans-serif",
+  book: "Alegreya, Georgia, serif",
+  hand: "Caveat, cursive",
 };
 const HAIR = 80;
 
@@ -33,13 +36,17 @@ function turned(group: Extract<Mark, { kind: "group" }>): string {
     [0, w],
   ][turn] as [number, number];
   const move = `translate(${mm(x + dx)} ${mm(y + dy)})`;
-  return turn === 0 ? move : `${move} rotate(${turn * 90})`;
+  const turning = turn === 0 ? move : `${move} rotate(${turn * 90})`;
+  return group.mirrored ? `${turning} translate(${mm(w)} 0) scale(-1 1)` : turning;
 }
 
 /** Gives the address a picture is fetched from, or its bytes as a data address. */
-export type PictureHref = (photoId: string, at: Rect) => string;
+export type PictureHref = (mark: PictureMark) => string;
 
-function svgMark(mark: Mark, href: PictureHref): string {
+/** What an address gives: the whole picture, of which a print shows its part; or that part alone, cropped before. */
+export type Given = "whole" | "cropped";
+
+function svgMark(mark: Mark, href: PictureHref, given: Given): string {
   switch (mark.kind) {
     case "rect": {
       const { at } = mark;
@@ -58,25 +65,43 @@ function svgMark(mark: Mark, href: PictureHref): string {
       return `<text x="${mm(mark.x)}" y="${mm(mark.y)}" font-family="${FAMILY[mark.face]}" font-size="${mm(mark.size)}"${weight}${anchor} fill="${INKS[mark.fill ?? "ink"]}">${escaped(mark.text)}</text>`;
     }
     case "picture":
-      return picture(mark, href);
+      return picture(mark, href, given);
     case "group":
-      return `<g transform="${turned(mark)}">${svgMarks(mark.marks, href)}</g>`;
+      return `<g transform="${turned(mark)}">${svgMarks(mark.marks, href, given)}</g>`;
   }
 }
 
 /** Marks as SVG elements, one unit a millimetre. Attributes only, so that a strict content policy lets it be shown. */
-export function svgMarks(marks: readonly Mark[], href: PictureHref): string {
-  return marks.map((mark) => svgMark(mark, href)).join("");
+export function svgMarks(marks: readonly Mark[], href: PictureHref, given: Given = "whole"): string {
+  return marks.map((mark) => svgMark(mark, href, given)).join("");
 }
 
-/** The seen part of a print through a frame of its own: an inner svg cuts off the rest. */
-function picture({ photoId, alt, at, shown }: Extract<Mark, { kind: "picture" }>, href: PictureHref): string {
-  const image = `<image href="${escaped(href(photoId, at))}" x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" preserveAspectRatio="xMidYMid slice"><title>${escaped(alt)}</title></image>`;
+/**
+ * The seen part of a print through frames of its own: an inner svg cuts off what lies beyond the crop, and another what is
+ * not shown of the print. The whole picture is laid so that its cropped part fills the print inside its border.
+ */
+function picture(mark: PictureMark, href: PictureHref, given: Given): string {
+  const { alt, at, crop, picture: facts } = mark;
+  const print = sizeOf(at);
+  const border = insideBorder(print, crop);
+  const inner = rect(at.x + border.x, at.y + border.y, border.w, border.h);
+  const shown = overlap(inner, mark.shown);
+  if (!shown) return "";
+  const frame = given === "whole" ? frameFor(facts, print, crop) : { x: 0, y: 0, w: 1, h: 1 };
+  const [w, h] = [inner.w / frame.w, inner.h / frame.h];
+  const [x, y] = [inner.x - frame.x * w, inner.y - frame.y * h];
+  const image = `<image href="${escaped(href(mark))}" x="${mm(x)}" y="${mm(y)}" width="${mm(w)}" height="${mm(h)}" preserveAspectRatio="none"><title>${escaped(alt)}</title></image>`;
   return `<svg x="${mm(shown.x)}" y="${mm(shown.y)}" width="${mm(shown.w)}" height="${mm(shown.h)}" viewBox="${mm(shown.x)} ${mm(shown.y)} ${mm(shown.w)} ${mm(shown.h)}">${image}</svg>`;
 }
 
 /** A whole SVG file at true size: its width and height in millimetres, one user unit a millimetre. */
-export function svgFile(marks: readonly Mark[], area: Rect, title: string, href: PictureHref): string {
+export function svgFile(
+  marks: readonly Mark[],
+  area: Rect,
+  title: string,
+  href: PictureHref,
+  given: Given = "whole",
+): string {
   const box = `${mm(area.x)} ${mm(area.y)} ${mm(area.w)} ${mm(area.h)}`;
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${mm(area.w)}mm" height="${mm(area.h)}mm" viewBox="${box}"><title>${escaped(title)}</title>${svgMarks(marks, href)}</svg>\n`;
+  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" width="${mm(area.w)}mm" height="${mm(area.h)}mm" viewBox="${box}"><style>text{font-kerning:normal;font-variant-ligatures:none}</style><title>${escaped(title)}</title>${svgMarks(marks, href, given)}</svg>\n`;
 }

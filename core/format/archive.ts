@@ -13,6 +13,9 @@ import { millimetres, toMillimetres } from "../measure/length.ts";
 import { parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
+import { AS_IT_COMES, MOST_CLOSER, WHOLE } from "../photo/crop.ts";
+import { MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "../photo/look.ts";
+import { settingSchema } from "../words/setting-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
 import { ID, LENGTH, LINE, SIZE, TEXT } from "./archive-parts.ts";
 
@@ -22,7 +25,7 @@ import { ID, LENGTH, LINE, SIZE, TEXT } from "./archive-parts.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 2;
+export const ARCHIVE_VERSION = 4;
 export const ARCHIVE_ENTRY = "album.json";
 
 const HASH = z.string().regex(/^[0-9a-f]{64}$/);
@@ -40,6 +43,22 @@ const DATE = z.codec(
   },
 );
 
+const SHARE = z.int().min(0).max(WHOLE);
+const SLIDE = z.int().min(-WHOLE).max(WHOLE);
+/** Points and slides are ten-thousandths of the picture's width and height; `closer` is in per cent. */
+const CROP = z.object({
+  keep: z.object({ x: SHARE, y: SHARE }).nullable(),
+  slide: z.object({ x: SLIDE, y: SLIDE }),
+  closer: z.int().min(100).max(MOST_CLOSER),
+  border: LENGTH,
+});
+const LOOK = z.object({
+  blackAndWhite: z.boolean(),
+  straighten: z.int().min(-MOST_STRAIGHTEN).max(MOST_STRAIGHTEN),
+  light: z.int().min(-MOST_CHANGE).max(MOST_CHANGE),
+  contrast: z.int().min(-MOST_CHANGE).max(MOST_CHANGE),
+});
+
 const DAY = z.object({
   id: ID,
   date: DATE,
@@ -48,14 +67,27 @@ const DAY = z.object({
   title: LINE,
   note: TEXT,
   prompt: z.object({ text: TEXT, slip: LINE.nullable() }),
+  technique: z.object({ text: TEXT, slip: LINE.nullable() }),
   waived: z.array(z.enum(PARTS)),
   foundation: z
     .object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT })
     .nullable(),
   pageSize: SIZE.nullable(),
   numeral: z.object({ style: z.enum(NUMERAL_STYLES), note: LINE }),
-  photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE })),
-  cards: z.array(z.object({ id: ID, size: SIZE, text: TEXT })),
+  photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE, crop: CROP })),
+  cards: z.array(
+    z.object({
+      ...{ id: ID, size: SIZE, text: TEXT, back: TEXT, setting: settingSchema(LENGTH).setting.nullable() },
+      ...{ hidden: LINE, privateUntil: DATE.nullable() },
+    }),
+  ),
+  /** Words caught on the day; `at` by the household's own clock. */
+  jottings: z.array(
+    z.object({
+      ...{ id: ID, text: TEXT, privateUntil: DATE.nullable() },
+      at: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/),
+    }),
+  ),
   inserts: z.array(z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT })),
   done: z.array(z.enum(STEPS)),
 });
@@ -63,7 +95,7 @@ const DAY = z.object({
 const PHOTO = z.object({
   /** Of the picture as it was added; says whether two are the same. */
   sha256: HASH,
-  file: z.string().regex(/^photos\/[0-9a-f]{64}\.(jpg|png|webp)$/),
+  file: z.string().regex(/^photos\/[0-9a-f]{64}\.(jpg|png|webp|avif|tif|heic)$/),
   name: LINE,
   capturedAt: z
     .string()
@@ -73,6 +105,9 @@ const PHOTO = z.object({
     .string()
     .regex(/^[+-]\d{2}:\d{2}$/)
     .nullable(),
+  /** The day a keeper gave it, where the camera wrote none or a wrong one. */
+  givenDate: DATE.nullable(),
+  look: LOOK,
 });
 
 export const ARCHIVE = z
@@ -82,6 +117,8 @@ export const ARCHIVE = z
     lengths: z.literal("mm"),
     /** Whether the photo files are byte for byte as added; false when places were taken out of them. */
     photosAsAdded: z.boolean(),
+    /** How many private texts were left out; their cards are here without words. */
+    privateTextsLeftOut: z.int().min(0),
     album: z.object({
       id: ID,
       title: LINE.min(1),
@@ -123,7 +160,10 @@ export const ARCHIVE = z
     );
     unique(
       "an id",
-      archive.days.flatMap((day) => [day.id, ...[...day.photos, ...day.cards, ...day.inserts].map(({ id }) => id)]),
+      archive.days.flatMap((day) => [
+        day.id,
+        ...[...day.photos, ...day.cards, ...day.jottings, ...day.inserts].map(({ id }) => id),
+      ]),
     );
     const ids = new Set(archive.days.map(({ id }) => id));
     const hashes = new Set(archive.photos.map(({ sha256 }) => sha256));
@@ -160,7 +200,7 @@ const FIRST_HOLES: Record<(typeof BINDINGS)[number], HolePresetId> = {
   sewn: "none",
 };
 
-/** A first-version archive as one of today: typical holes for its binding, a cover a quarter inch larger, no book yet. */
+/** A first-version archive as one of the second: typical holes for its binding, a cover a quarter inch larger, no book yet. */
 function fromFirst(raw: unknown): unknown {
   const first = FIRST_FORMAT.safeParse(raw);
   if (!first.success) return raw;
@@ -174,9 +214,51 @@ function fromFirst(raw: unknown): unknown {
   const old = raw as { album: { format: object } };
   return {
     ...old,
-    formatVersion: ARCHIVE_VERSION,
+    formatVersion: 2,
     album: { ...old.album, format: { ...old.album.format, ...measured } },
     book: null,
+  };
+}
+
+const SECOND_FORMAT = z.object({
+  formatVersion: z.literal(2),
+  days: z.array(z.looseObject({ photos: z.array(z.looseObject({})) })),
+  photos: z.array(z.looseObject({})),
+});
+
+/** A second-version archive as one of the third: prints as they come, pictures plain. */
+function fromSecond(raw: unknown): unknown {
+  const second = SECOND_FORMAT.safeParse(raw);
+  if (!second.success) return raw;
+  const { days, photos } = second.data;
+  return {
+    ...(raw as object),
+    formatVersion: 3,
+    days: days.map((day) => ({ ...day, photos: day.photos.map((use) => ({ ...use, crop: AS_IT_COMES })) })),
+    photos: photos.map((photo) => ({ ...photo, givenDate: null, look: NO_LOOK })),
+  };
+}
+
+const THIRD_FORMAT = z.object({
+  formatVersion: z.literal(3),
+  days: z.array(z.looseObject({ cards: z.array(z.looseObject({})) })),
+});
+
+/** A third-version archive as one of today: cards with a front only, written as usual; nothing jotted down. */
+function fromThird(raw: unknown): unknown {
+  const third = THIRD_FORMAT.safeParse(raw);
+  if (!third.success) return raw;
+  const plain = { back: "", setting: null, hidden: "", privateUntil: null };
+  return {
+    ...(raw as object),
+    formatVersion: ARCHIVE_VERSION,
+    privateTextsLeftOut: 0,
+    days: third.data.days.map((day) => ({
+      ...day,
+      technique: { text: "", slip: null },
+      jottings: [],
+      cards: day.cards.map((card) => ({ ...card, ...plain })),
+    })),
   };
 }
 
@@ -191,6 +273,6 @@ export function readArchive(text: string): ReadArchive {
   const head = z.object({ format: z.literal(ARCHIVE_FORMAT), formatVersion: z.int().positive() }).safeParse(raw);
   if (!head.success) return { ok: false, reason: "not-an-archive" };
   if (head.data.formatVersion > ARCHIVE_VERSION) return { ok: false, reason: "newer-format" };
-  const archive = ARCHIVE.safeDecode(fromFirst(raw) as z.input<typeof ARCHIVE>);
+  const archive = ARCHIVE.safeDecode(fromThird(fromSecond(fromFirst(raw))) as z.input<typeof ARCHIVE>);
   return archive.success ? { ok: true, archive: archive.data } : { ok: false, reason: "damaged" };
 }

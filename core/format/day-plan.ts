@@ -1,7 +1,8 @@
 import type { AlbumPlan } from "../album/model.ts";
 import { type Page, pageSize } from "../album/page.ts";
 import { printSize } from "../measure/size.ts";
-import { weekdayName } from "../month/dates.ts";
+import { type CalendarDate, weekdayName } from "../month/dates.ts";
+import { shared } from "../words/secrecy.ts";
 
 /** Column heads of the day plan, in order. */
 export const DAY_PLAN_HEAD = [
@@ -28,11 +29,15 @@ const state = (page: Page): string =>
  */
 const asText = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
 
-/** The day plan as rows of text, one a page, head first; the file is written by the CSV library in press. */
-export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[]): string[][] {
+/** The day plan as rows of text, one a page, head first, without words that are private as of `today`; the file is written by the CSV library in press. */
+export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: CalendarDate): string[][] {
   const rows = pages.map((page) => {
-    const { content, days } = page;
-    const words = content.cards.map(({ text }) => text).join("\n\n");
+    const { days } = page;
+    const content = shared(page.content, today);
+    const words = content.cards
+      .flatMap(({ text, back }) => [text, back])
+      .filter(Boolean)
+      .join("\n\n");
     return [
       page.label ?? "",
       days.map(({ date }) => date).join(" "),

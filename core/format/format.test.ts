@@ -7,6 +7,8 @@ import { firstLeaves } from "../book/first-leaves.ts";
 import { grid } from "../book/layout.ts";
 import type { Leaf } from "../book/leaf.ts";
 import { inches, millimetres } from "../measure/length.ts";
+import { AS_IT_COMES } from "../photo/crop.ts";
+import { NO_LOOK } from "../photo/look.ts";
 import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 import { DAY_PLAN_HEAD, dayPlanRows } from "./day-plan.ts";
 
@@ -66,6 +68,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
     formatVersion: ARCHIVE_VERSION,
     lengths: "mm",
     photosAsAdded: true,
+    privateTextsLeftOut: 0,
     album: {
       id: days[0]?.id ?? "",
       title: plan.title,
@@ -81,8 +84,9 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       waived: [...content.waived],
       done: [...content.done],
       cards: [...content.cards],
+      jottings: [...content.jottings],
       inserts: [...content.inserts],
-      photos: photos.map(({ photoId, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
+      photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
     })),
     photos: used.map(({ photoId }) => ({
       sha256: hashOf(photoId),
@@ -90,9 +94,48 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       name: "a.jpg",
       capturedAt: null,
       offset: null,
+      givenDate: null,
+      look: NO_LOOK,
     })),
     book: bookOf(days, others),
   } as Archive;
+});
+
+type Old = {
+  days: { photos: object[]; cards: { id: string; size: object; text: string }[] }[];
+  photos: object[];
+  book: unknown;
+};
+/** An archive's JSON as it was before cards had a back and a lettering, and days jottings. */
+const withoutWords = (raw: Old): Old => ({
+  ...raw,
+  days: raw.days.map((day) => ({
+    ...day,
+    technique: undefined,
+    jottings: undefined,
+    cards: day.cards.map(({ id, size, text }) => ({ id, size, text })),
+  })),
+});
+/** And before prints had crops and pictures looks. */
+const withoutCrops = (given: Old): Old => ({
+  ...withoutWords(given),
+  days: withoutWords(given).days.map((day) => ({
+    ...day,
+    photos: day.photos.map((use) => ({ ...use, crop: undefined })),
+  })),
+  photos: given.photos.map((photo) => ({ ...photo, look: undefined, givenDate: undefined })),
+});
+const plainWords = (day: Archive["days"][number]): Archive["days"][number] => ({
+  ...day,
+  technique: { text: "", slip: null },
+  jottings: [],
+  cards: day.cards.map(({ id, size, text }) => ({
+    ...{ id, size, text, back: "", setting: null, hidden: "", privateUntil: null },
+  })),
+});
+const asItComes = (day: Archive["days"][number]): Archive["days"][number] => ({
+  ...plainWords(day),
+  photos: day.photos.map((use) => ({ ...use, crop: AS_IT_COMES })),
 });
 
 describe("the archive", () => {
@@ -110,7 +153,7 @@ describe("the archive", () => {
     if (!sample) throw new Error("no sample");
     const raw = JSON.parse(writeArchive(sample));
     const { bindingEdge: _, holes: __, cover: ___, ...format } = raw.album.format;
-    const { book: ____, ...rest } = raw;
+    const { book: ____, ...rest } = withoutCrops(raw);
     const old = { ...rest, formatVersion: 1, album: { ...raw.album, format: { ...format, binding: "two-hole" } } };
     const read = readArchive(JSON.stringify(old));
     if (!read.ok) throw new Error(read.reason);
@@ -119,7 +162,27 @@ describe("the archive", () => {
     expect(lower - upper).toBe(millimetres(80));
     expect(cover.w - outer.w).toBe(inches(1 / 4));
     expect(read.archive.book).toBeNull();
-    expect(read.archive.days).toEqual(sample.days);
+    expect(read.archive.days).toEqual(sample.days.map(asItComes));
+  });
+
+  it("of the second format, from before prints were cropped, is read: prints as they come, pictures plain", () => {
+    const [sample] = fc.sample(anyArchive, 1);
+    if (!sample) throw new Error("no sample");
+    const old = { ...withoutCrops(JSON.parse(writeArchive(sample))), formatVersion: 2 };
+    const read = readArchive(JSON.stringify(old));
+    if (!read.ok) throw new Error(read.reason);
+    expect(read.archive).toEqual({ ...sample, days: sample.days.map(asItComes) });
+  });
+
+  it("of the third format, from before cards had a back and a lettering, is read: fronts only, written as usual", () => {
+    const [sample] = fc.sample(anyArchive, 1);
+    if (!sample) throw new Error("no sample");
+    const raw = JSON.parse(writeArchive(sample));
+    const old = { ...withoutWords(raw), formatVersion: 3, privateTextsLeftOut: undefined };
+    expect(readArchive(JSON.stringify(old))).toEqual({
+      ok: true,
+      archive: { ...sample, days: sample.days.map(plainWords) },
+    });
   });
 
   it("is damaged when its book names a day, an insert or a leaf that is not there", () => {
@@ -172,12 +235,15 @@ describe("the archive", () => {
     ).toEqual({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
-        raw.days.push(raw.days[0]);
+        raw.days.push(...raw.days.slice(0, 1));
       }),
     ).toEqual({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
-        raw.days[0].photos = [{ id: raw.album.id, sha256: "f".repeat(64), print: { w: 1, h: 1 }, alt: "" }];
+        for (const day of raw.days.slice(0, 1))
+          day.photos = [
+            { id: raw.album.id, sha256: "f".repeat(64), print: { w: 1, h: 1 }, alt: "", crop: AS_IT_COMES },
+          ];
       }),
     ).toEqual({ ok: false, reason: "damaged" });
     expect(
@@ -193,7 +259,7 @@ describe("the day plan", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days }) => {
         const pages = pagesOf(plan, days);
-        const [head, ...rows] = dayPlanRows(plan, pages);
+        const [head, ...rows] = dayPlanRows(plan, pages, plan.span.start);
         expect(head).toEqual(DAY_PLAN_HEAD);
         expect(rows.length).toBe(pages.length);
         for (const row of rows) {

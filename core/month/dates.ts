@@ -30,6 +30,9 @@ export function datesFrom(first: CalendarDate, count: number): CalendarDate[] {
 /** Days from `from` to `to`, negative when `to` is earlier. */
 export const daysBetween = (from: CalendarDate, to: CalendarDate): number => plain(from).until(plain(to)).days;
 
+/** Days since 1 January 1970, for comparing many dates. */
+export const dayCount = (date: CalendarDate): number => Date.parse(date) / 86_400_000;
+
 export const dayOfMonth = (date: CalendarDate): number => Number(date.slice(8));
 export const monthOf = (date: CalendarDate): number => Number(date.slice(5, 7));
 

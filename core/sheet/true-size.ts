@@ -28,10 +28,9 @@ export function paperFor(drawing: Size, unit: Unit): Size {
   return ways.find((paper) => need.w <= paper.w && need.h <= paper.h) ?? need;
 }
 
-/** A bar of exactly 4 inches or 10 centimetres with its divisions, its left end at `x`, `y`. */
-export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
+/** A bar of a whole number of inches or centimetres with its divisions, its left end at `x`, `y`; 3 mm high. */
+export function bar(x: Length, y: Length, long: Length, unit: Unit): Mark[] {
   const step = unit === "inch" ? inches(1) : millimetres(10);
-  const count = unit === "inch" ? 4 : 10;
   const high = millimetres(3);
   const line = (x1: number, y1: number, x2: number, y2: number): Mark => ({
     kind: "line",
@@ -42,15 +41,21 @@ export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
     stroke: "ink",
     line: FINE,
   });
-  const length = ticks(step * count);
-  const divisions = Array.from({ length: count + 1 }, (_, at) => line(x + at * step, y, x + at * step, y + high));
+  const divisions = Array.from({ length: Math.round(long / step) + 1 }, (_, at) =>
+    line(x + at * step, y, x + at * step, y + high),
+  );
+  return [line(x, y + high, x + long, y + high), ...divisions];
+}
+
+/** A bar of exactly 4 inches or 10 centimetres, and how to read it. */
+export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
+  const length = unit === "inch" ? inches(4) : millimetres(100);
   return [
-    line(x, y + high, x + length, y + high),
-    ...divisions,
+    ...bar(x, y, length, unit),
     {
       kind: "text",
       x: ticks(x + length + millimetres(3)),
-      y: ticks(y + high),
+      y: ticks(y + millimetres(3)),
       text: `This bar is ${printLength(length, unit)}. If yours is not, print at 100 per cent.`,
       face: "plain",
       size: SMALL,

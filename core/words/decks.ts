@@ -1,68 +1,16 @@
-/** One cue. Its kind keeps neighbours different when a month is dealt. */
-export type Slip = { readonly id: string; readonly kind: string; readonly text: string };
-export type Deck = { readonly id: string; readonly name: string; readonly slips: readonly Slip[] };
+import { HANDS } from "./decks/hands.ts";
+import { LIGHT } from "./decks/light.ts";
+import { NOTICING } from "./decks/noticing.ts";
+import { PEOPLE } from "./decks/people.ts";
+import { TABLE } from "./decks/table.ts";
+import { TECHNIQUES } from "./decks/techniques.ts";
+import { THANKS } from "./decks/thanks.ts";
+import type { Deck, Slip } from "./slip.ts";
 
-const slips = (deck: string, kinds: Record<string, readonly string[]>): Slip[] =>
-  Object.entries(kinds).flatMap(([kind, texts]) =>
-    texts.map((text, at) => ({ id: `${deck}/${kind}-${at + 1}`, kind, text })),
-  );
+/** The shipped decks: thirty-one slips each, of our own writing. A prompt never obliges. */
+export const DECKS: readonly Deck[] = [NOTICING, PEOPLE, LIGHT, HANDS, TABLE, THANKS, TECHNIQUES];
 
-/** The shipped deck: thirty-one cues of our own writing. A prompt never obliges. */
-export const NOTICING: Deck = {
-  id: "noticing",
-  name: "Noticing",
-  slips: slips("noticing", {
-    count: [
-      "Count one kind of thing tonight, and say who else might be counting.",
-      "Three things on the table, and how each one got there.",
-      "How many doors did you go through today, and which was the best to open?",
-      "The smallest thing anyone carried home.",
-      "What there is one fewer of than yesterday.",
-    ],
-    person: [
-      "Somebody's hands, doing what they know by heart.",
-      "A sentence you heard twice.",
-      "Who was last in, and what they brought with them.",
-      "The person who was not in any picture: what were they doing?",
-      "A face from the side, when it did not know it was seen.",
-    ],
-    place: [
-      "The same corner as every day, looked at as if you were moving out.",
-      "What the window holds, left to right.",
-      "A path somebody made without meaning to.",
-      "The warmest spot in the house and who has it.",
-      "Where things are put down and forgotten.",
-    ],
-    light: [
-      "The first light that was lit, and who lit it.",
-      "One thing that only shows when it is dark.",
-      "A shadow worth keeping.",
-      "The colour of the hour before supper.",
-      "What was shining that is not meant to shine.",
-    ],
-    sound: [
-      "What the house says when nobody speaks.",
-      "A song, a hum or a whistle, and where it came from.",
-      "The loudest minute of the day.",
-      "What the weather sounded like from inside.",
-    ],
-    table: [
-      "What was eaten with fingers.",
-      "A recipe as it was really done, wrong turns included.",
-      "The plate that was not finished, and why.",
-      "Something that smelled of this month.",
-    ],
-    minute: [
-      "This very minute: what you see, hear and ought to be doing.",
-      "The thing that nearly did not happen.",
-      "One good thing about today that cost nothing.",
-    ],
-  }),
-};
+const shipped = new Map(DECKS.flatMap((deck) => deck.slips.map((slip) => [slip.id, { deck, slip }] as const)));
 
-export const DECKS: readonly Deck[] = [NOTICING];
-
-export const findSlip = (id: string): Slip | undefined =>
-  DECKS.flatMap(({ slips: all }) => all).find((slip) => slip.id === id);
-export const deckOfSlip = (id: string | null): Deck | undefined =>
-  DECKS.find(({ slips: all }) => all.some((slip) => slip.id === id));
+export const findSlip = (id: string): Slip | undefined => shipped.get(id)?.slip;
+export const deckOfSlip = (id: string | null): Deck | undefined => (id === null ? undefined : shipped.get(id)?.deck);

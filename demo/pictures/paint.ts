@@ -1,9 +1,10 @@
 import sharp from "sharp";
 import { type Canvas, chance, type Light, PALETTES } from "./brush.ts";
+import * as indoors from "./indoors.ts";
 import * as island from "./island.ts";
 import * as orchard from "./orchard.ts";
 
-const SCENES = { ...island, ...orchard };
+const SCENES = { ...island, ...indoors, ...orchard };
 
 export type { Light };
 export type Subject = keyof typeof SCENES;
@@ -78,21 +79,38 @@ export async function paint({
   if (sideways) picture = picture.rotate(-90);
   const [date, time] = at.split("T");
   const taken = `${date?.replaceAll("-", ":")} ${time}`;
-  return picture
-    .jpeg({ quality: 78 })
-    .withExif({
-      IFD0: { Orientation: sideways ? "6" : "1", Make: "Lamp and Box", Model: "Pocket One" },
-      IFD2: { DateTimeOriginal: taken, DateTimeDigitized: taken, OffsetTimeOriginal: "+00:00" },
-      ...(place
-        ? {
-            IFD3: {
-              GPSLatitudeRef: "N",
-              GPSLatitude: "54/1 36/1 0/1",
-              GPSLongitudeRef: "W",
-              GPSLongitude: "3/1 12/1 0/1",
-            },
-          }
-        : {}),
-    })
-    .toBuffer();
+  return (
+    picture
+      .jpeg({ quality: 78 })
+      .withExif({
+        IFD0: { Make: "Lamp and Box", Model: "Pocket One" },
+        IFD2: { DateTimeOriginal: taken, DateTimeDigitized: taken, OffsetTimeOriginal: "+00:00" },
+        ...(place
+          ? {
+              IFD3: {
+                GPSLatitudeRef: "N",
+                GPSLatitude: "54/1 36/1 0/1",
+                GPSLongitudeRef: "W",
+                GPSLongitude: "3/1 12/1 0/1",
+              },
+            }
+          : {}),
+      })
+      // The library writes the orientation itself and overwrites one that is named among the notes.
+      .withMetadata({ orientation: sideways ? 6 : 1 })
+      .toBuffer()
+  );
+}
+
+/** Two pictures are painted at once: more would only wait for each other. */
+const AT_ONCE = 2;
+
+/** Paints pictures ahead of whoever takes them, in their order: while one is read and kept, the next are on the easel. */
+export async function* paintAhead(sittings: readonly Sitting[]): AsyncGenerator<Buffer> {
+  const easel: Promise<Buffer>[] = [];
+  for (const [at, sitting] of sittings.entries()) {
+    easel.push(paint(sitting));
+    if (at >= AT_ONCE - 1) yield (await easel.shift()) as Buffer;
+  }
+  for (const painted of easel) yield await painted;
 }

@@ -26,6 +26,8 @@ import type {
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
+import type { PhotoRule } from "../../core/photo/propose.ts";
+import type { CardSetting } from "../../core/words/lettering.ts";
 import { household, member } from "./household.ts";
 import { photo } from "./photo.ts";
 
@@ -63,6 +65,8 @@ export const album = pgTable(
     coverW: length("cover_w").notNull(),
     coverH: length("cover_h").notNull(),
     capacity: integer("capacity_micrometres").notNull(),
+    /** Which pictures a day's prints may be of. */
+    photoRule: text("photo_rule").$type<PhotoRule>().notNull().default("banked"),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
     revision: integer("revision").notNull().default(1),
@@ -93,6 +97,8 @@ export const day = pgTable(
     note: text("note").notNull().default(""),
     promptText: text("prompt_text").notNull().default(""),
     promptSlip: text("prompt_slip"),
+    techniqueText: text("technique_text").notNull().default(""),
+    techniqueSlip: text("technique_slip"),
     waived: text("waived").array().$type<Part[]>().notNull().default([]),
     foundation: jsonb("foundation").$type<Foundation>(),
     pageW: length("page_w"),
@@ -117,22 +123,43 @@ export const day = pgTable(
   ],
 );
 
-const pieceColumns = {
+const ofDay = {
   id: uuid("id").primaryKey().defaultRandom(),
   dayId: uuid("day_id")
     .notNull()
     .references(() => day.id, { onDelete: "cascade" }),
   position: integer("position").notNull(),
-  w: length("w").notNull(),
-  h: length("h").notNull(),
   /** In the tray since; null while on its day. */
   deletedAt: instant("deleted_at"),
 };
+const pieceColumns = { ...ofDay, w: length("w").notNull(), h: length("h").notNull() };
 
-export const card = pgTable("card", { ...pieceColumns, text: text("text").notNull() }, (table) => [
-  index("card_day").on(table.dayId),
-  check("card_size", sql`${table.w} > 0 and ${table.h} > 0`),
-]);
+export const card = pgTable(
+  "card",
+  {
+    ...pieceColumns,
+    text: text("text").notNull(),
+    back: text("back").notNull().default(""),
+    /** How it is written; null: as usual for its size. */
+    setting: jsonb("setting").$type<CardSetting>(),
+    hidden: text("hidden").notNull().default(""),
+    privateUntil: calendarDate("private_until"),
+  },
+  (table) => [index("card_day").on(table.dayId), check("card_size", sql`${table.w} > 0 and ${table.h} > 0`)],
+);
+
+/** Words caught on the day. The phone that sent one gave it its id, so that it is never taken twice. */
+export const jotting = pgTable(
+  "jotting",
+  {
+    ...ofDay,
+    text: text("text").notNull(),
+    /** By the household's own clock: `YYYY-MM-DDTHH:MM`. */
+    at: text("at").notNull(),
+    privateUntil: calendarDate("private_until"),
+  },
+  (table) => [index("jotting_day").on(table.dayId)],
+);
 
 export const dayInsert = pgTable(
   "day_insert",
@@ -151,11 +178,21 @@ export const dayPhoto = pgTable(
       .notNull()
       .references(() => photo.id),
     alt: text("alt").notNull().default(""),
+    /** The point to keep in ten-thousandths of the picture; null for the machine's guess. */
+    keepX: integer("keep_x"),
+    keepY: integer("keep_y"),
+    slideX: integer("slide_x").notNull().default(0),
+    slideY: integer("slide_y").notNull().default(0),
+    /** How much closer than need be, in per cent. */
+    closer: integer("closer").notNull().default(100),
+    border: integer("border").$type<Length>().notNull().default(sql`0`),
   },
   (table) => [
     index("day_photo_day").on(table.dayId),
     index("day_photo_photo").on(table.photoId),
     check("day_photo_size", sql`${table.w} > 0 and ${table.h} > 0`),
+    check("day_photo_keep", sql`(${table.keepX} is null) = (${table.keepY} is null)`),
+    check("day_photo_closer", sql`${table.closer} between 100 and 400 and ${table.border} >= 0`),
   ],
 );
 

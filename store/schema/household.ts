@@ -7,6 +7,8 @@ export const household = pgTable("household", {
   id: uuid("id").primaryKey().defaultRandom(),
   name: text("name").notNull(),
   timeZone: text("time_zone").notNull(),
+  /** Those who are written about, by the names they are called: for words in which a name is missing. */
+  people: text("people").array().notNull().default([]),
   /** A wall clock that stands still, `YYYY-MM-DDTHH:MM`: the demo's. Null for everyone else. */
   fixedNow: text("fixed_now"),
   isDemo: boolean("is_demo").notNull().default(false),

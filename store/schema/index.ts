@@ -1,18 +1,30 @@
 import { relations } from "drizzle-orm";
-import { album, card, day, dayInsert, dayPhoto } from "./album.ts";
+import { album, card, day, dayInsert, dayPhoto, jotting } from "./album.ts";
 import { leaf, pocketLayout, side, tryOut } from "./book.ts";
 import { household, member } from "./household.ts";
-import { photo } from "./photo.ts";
+import { photo, pictureTrait } from "./photo.ts";
+import { labOrder, print, printSheet } from "./print.ts";
 
 export * from "./album.ts";
 export * from "./book.ts";
 export * from "./household.ts";
 export * from "./photo.ts";
+export * from "./print.ts";
+export * from "./words.ts";
 
 export const albumRelations = relations(album, ({ one, many }) => ({
   household: one(household, { fields: [album.householdId], references: [household.id] }),
   days: many(day),
   leaves: many(leaf),
+  prints: many(print),
+}));
+export const printRelations = relations(print, ({ one }) => ({
+  album: one(album, { fields: [print.albumId], references: [album.id] }),
+  sheet: one(printSheet, { fields: [print.sheetId], references: [printSheet.id] }),
+  order: one(labOrder, { fields: [print.orderId], references: [labOrder.id] }),
+}));
+export const photoRelations = relations(photo, ({ one }) => ({
+  trait: one(pictureTrait, { fields: [photo.sha256], references: [pictureTrait.sha256] }),
 }));
 export const householdRelations = relations(household, ({ many }) => ({ layouts: many(pocketLayout) }));
 export const pocketLayoutRelations = relations(pocketLayout, ({ one }) => ({
@@ -34,11 +46,15 @@ export const dayRelations = relations(day, ({ one, many }) => ({
   album: one(album, { fields: [day.albumId], references: [album.id] }),
   lastWriter: one(member, { fields: [day.updatedBy], references: [member.id] }),
   cards: many(card),
+  jottings: many(jotting),
   inserts: many(dayInsert),
   photos: many(dayPhoto),
 }));
 export const cardRelations = relations(card, ({ one }) => ({
   day: one(day, { fields: [card.dayId], references: [day.id] }),
+}));
+export const jottingRelations = relations(jotting, ({ one }) => ({
+  day: one(day, { fields: [jotting.dayId], references: [day.id] }),
 }));
 export const insertRelations = relations(dayInsert, ({ one }) => ({
   day: one(day, { fields: [dayInsert.dayId], references: [day.id] }),

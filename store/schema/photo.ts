@@ -3,8 +3,11 @@ import {
   boolean,
   check,
   customType,
+  date,
+  doublePrecision,
   index,
   integer,
+  jsonb,
   pgTable,
   primaryKey,
   text,
@@ -12,14 +15,20 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import { type Look, NO_LOOK } from "../../core/photo/look.ts";
+import type { Traits } from "../../core/photo/traits.ts";
 import { household } from "./household.ts";
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });
 
+/** The kinds of picture that are taken in. */
+export type PictureMime = "image/jpeg" | "image/png" | "image/webp" | "image/avif" | "image/tiff" | "image/heic";
+
 /** The bytes of a picture as it was added, kept once however many households, albums and days use it. */
 export const picture = pgTable("picture", {
   sha256: text("sha256").primaryKey(),
-  mime: text("mime").$type<"image/jpeg" | "image/png" | "image/webp">().notNull(),
+  mime: text("mime").$type<PictureMime>().notNull(),
   bytes: bytes("bytes").notNull(),
 });
 
@@ -35,6 +44,20 @@ export const pictureVersion = pgTable(
   },
   (table) => [primaryKey({ columns: [table.sha256, table.longSide] })],
 );
+
+/** What is computed of a picture once, from a small version: for near-doubles, proposals, crops, labels and cards. */
+export const pictureTrait = pgTable("picture_trait", {
+  sha256: text("sha256")
+    .primaryKey()
+    .references(() => picture.sha256, { onDelete: "cascade" }),
+  fingerprint: text("fingerprint").notNull(),
+  sharpness: doublePrecision("sharpness").notNull(),
+  /** The point to keep, in ten-thousandths of the picture's width and height. */
+  focusX: integer("focus_x").notNull(),
+  focusY: integer("focus_y").notNull(),
+  /** Light and unrest cell by cell, and the few colours. */
+  detail: jsonb("detail").$type<Pick<Traits, "light" | "busy" | "colours">>().notNull(),
+});
 
 /** One picture in a household's roll. */
 export const photo = pgTable(
@@ -55,11 +78,19 @@ export const photo = pgTable(
     capturedAt: text("captured_at"),
     offset: text("utc_offset"),
     hasPlace: boolean("has_place").notNull(),
+    /** The day a keeper gave it, because the camera wrote none or a wrong one. */
+    givenDate: date("given_date", { mode: "string" }).$type<CalendarDate>(),
+    star: boolean("star").notNull().default(false),
+    rejected: boolean("rejected").notNull().default(false),
+    /** Taken ahead, for a day that will have no light or no time. */
+    banked: boolean("banked").notNull().default(false),
+    look: jsonb("look").$type<Look>().notNull().default(NO_LOOK),
     addedAt: timestamp("added_at", { withTimezone: true, mode: "date" }).notNull().defaultNow(),
   },
   (table) => [
     unique("photo_once").on(table.householdId, table.sha256),
     index("photo_picture").on(table.sha256),
+    index("photo_of_household").on(table.householdId, table.capturedAt),
     check("photo_size", sql`${table.width} > 0 and ${table.height} > 0`),
   ],
 );

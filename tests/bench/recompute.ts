@@ -1,5 +1,5 @@
 import { presetById } from "../../core/album/formats.ts";
-import { type AlbumPlan, type Day, EMPTY_DAY } from "../../core/album/model.ts";
+import { type AlbumPlan, type Day, EMPTY_DAY, newCard } from "../../core/album/model.ts";
 import { closedThickness, readPages } from "../../core/album/page.ts";
 import { firstLeaves } from "../../core/book/first-leaves.ts";
 import type { Leaf } from "../../core/book/leaf.ts";
@@ -7,6 +7,7 @@ import { readBook } from "../../core/book/read.ts";
 import { readRhythm } from "../../core/book/rhythm.ts";
 import { inches } from "../../core/measure/length.ts";
 import { addDays, type CalendarDate } from "../../core/month/dates.ts";
+import { PLAIN_USE } from "../samples.ts";
 
 /** An album of `count` days with about 26 pieces each: 31 of them hold 800. Its book has two or three leaves a day. */
 export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
@@ -27,8 +28,8 @@ export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
       content: {
         ...EMPTY_DAY,
         foundation: { kind: at % 2 ? "pocket" : "full", layout: at % 2 ? "twelve" : null, basePaper: "", note: "" },
-        photos: pieces((id) => ({ id: `p${id}`, photoId: id, print: three, alt: "" }), at, 10),
-        cards: pieces((id) => ({ id: `c${id}`, size: three, text: "words" }), at, 10),
+        photos: pieces((id) => ({ id: `p${id}`, photoId: id, print: three, alt: "", ...PLAIN_USE }), at, 10),
+        cards: pieces((id) => newCard(`c${id}`, three, "words"), at, 10),
         inserts: pieces((id) => ({ id: `i${id}`, kind: "tag" as const, size: three, note: "" }), at, 6),
         done: ["choose", "base"],
       },

@@ -135,8 +135,7 @@ test("a print too large for its pocket says what to trim, and is printed smaller
 test("two try-outs stand side by side, one is kept, and what was there waits in the tray", async ({ page }) => {
   await signUp(page);
   await dayToLayOut(page, "3 × 4");
-  await piece(page, /^Print 3 × 4/).focus();
-  await page.keyboard.press("p");
+  await piece(page, /^Print 3 × 4/).press("p");
   await page.keyboard.press("Escape");
   await saved(page);
   await page.getByRole("button", { name: "Try another" }).click();

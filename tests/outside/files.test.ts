@@ -4,6 +4,7 @@ import { unzipSync } from "fflate";
 import { afterAll, describe, expect, it } from "vitest";
 import { EMPTY_DAY } from "../../core/album/model.ts";
 import { pagesOf } from "../../core/album/page.ts";
+import { ARCHIVE_VERSION } from "../../core/format/archive.ts";
 import { dayPlanRows } from "../../core/format/day-plan.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { packAlbum } from "../../press/archive.ts";
@@ -26,7 +27,7 @@ describe("files read by another program", () => {
       version: 0,
       content: { ...EMPTY_DAY, title, note: "=1+1" },
     };
-    const text = writeCsv(dayPlanRows(plan, pagesOf(plan, [day])));
+    const text = writeCsv(dayPlanRows(plan, pagesOf(plan, [day]), day.date));
     expect(text.endsWith("\r\n")).toBe(true);
     const rows: Record<string, string>[] = parse(text, { columns: true, bom: true, record_delimiter: "\r\n" });
     expect(rows.length).toBe(1);
@@ -37,13 +38,15 @@ describe("files read by another program", () => {
     const { keeper, albumId } = await newAlbum(store);
     const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
     if (!aggregate) throw new Error("the album is not there");
-    const bytes = await buffer(await packAlbum(store.db, keeper.householdId, aggregate, true, new Date()));
+    const bytes = await buffer(
+      await packAlbum(store.db, keeper.householdId, aggregate, true, aggregate.album.span.start, new Date()),
+    );
     const files = unzipSync(bytes);
     expect(Object.keys(files)).toEqual(["album.json"]);
     const said = JSON.parse(Buffer.from(files["album.json"] ?? []).toString("utf8"));
     expect(said).toMatchObject({
       format: "hearth-clock-album",
-      formatVersion: 2,
+      formatVersion: ARCHIVE_VERSION,
       lengths: "mm",
       album: { title: "A December", start: "2026-12-01" },
     });

@@ -1,4 +1,14 @@
-import { BookOpen, BookOpenCheck, CalendarDays, Library, NotebookPen, Settings2, Undo2 } from "lucide-react";
+import {
+  BookOpen,
+  BookOpenCheck,
+  CalendarDays,
+  Images,
+  Library,
+  NotebookPen,
+  Quote,
+  Settings2,
+  Undo2,
+} from "lucide-react";
 import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
 import { useFetcher, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { DayStrip } from "#app/drawing/strip.tsx";
@@ -14,13 +24,19 @@ import type { FrameView } from "./view.ts";
 const PLACES = [
   { group: "Plan", name: "Month", to: "month", icon: CalendarDays },
   { group: "Make", name: "Day", to: "days", icon: NotebookPen },
+  { group: "Make", name: "Photos", to: "photos", icon: Images },
+  { group: "Make", name: "Words", to: "words", icon: Quote },
   { group: "Keep", name: "Book", to: "book", icon: BookOpen },
   { group: "Keep", name: "Finish", to: "finish", icon: BookOpenCheck },
   { group: "Keep", name: "Album", to: "settings", icon: Settings2 },
 ] as const;
 
-/** Addresses that are parts of the Book. */
-const IN_BOOK = ["book", "rhythm", "foundations", "layouts", "measure", "leaves"] as const;
+/** Addresses that are parts of a place. */
+const PARTS: Partial<Record<(typeof PLACES)[number]["to"], readonly string[]>> = {
+  book: ["book", "rhythm", "foundations", "layouts", "measure", "leaves"],
+  photos: ["photos", "who-goes-where", "crops", "sheets"],
+  words: ["words", "cards", "prompts", "card-sheets", "letters"],
+};
 
 const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ default: module.KeysDialog })));
 
@@ -63,6 +79,9 @@ export function AlbumFrame({
         undo.take();
       } else if (!command && event.key === "?") {
         setKeysOpen(true);
+      } else if (!command && event.key === "/") {
+        event.preventDefault();
+        navigate(`${path}/words?find`);
       } else if (!command && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
         // From the address as it is now: a key may come before the page that the last one led to is drawn.
         const here = window.location.pathname.split("/days/")[1];
@@ -95,7 +114,9 @@ export function AlbumFrame({
             <DayStrip rows={view.rows} albumId={view.albumId} chosen={chosen} today={view.today} />
           </div>
           <div className="grid justify-items-end text-sm">
-            <span className="text-on-soot-quiet">{view.clock}</span>
+            <a href="/today" title="Jot something down for today" className="text-on-soot-quiet hover:text-on-soot">
+              {view.clock}
+            </a>
             <SaveState />
           </div>
         </header>
@@ -112,11 +133,7 @@ export function AlbumFrame({
                 <PlaceLink
                   href={hrefOf(to)}
                   here={
-                    to === "days"
-                      ? onDay
-                      : to === "book"
-                        ? IN_BOOK.some((place) => pathname.startsWith(`${path}/${place}`))
-                        : pathname === `${path}/${to}`
+                    to === "days" ? onDay : (PARTS[to] ?? [to]).some((place) => pathname.startsWith(`${path}/${place}`))
                   }
                 >
                   {narrow && <Icon className="size-5" aria-hidden="true" />}

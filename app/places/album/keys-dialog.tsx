@@ -14,6 +14,10 @@ const KEYS = [
   ["Delete", "On a piece: take it off the page"],
   ["Alt", "Held while dragging: no snapping"],
   ["Space, ← →", "On a leaf of the strip: take it up, carry it"],
+  ["↑ ↓", "On the roll: from picture to picture; S star, B bank, X set aside"],
+  ["← → ↑ ↓", "On a crop: slide the picture; with Shift, faster"],
+  ["Space", "At the trimmer: this cut is made"],
+  ["/", "Find a word in every album"],
   ["?", "This list"],
 ] as const;
 

@@ -6,7 +6,6 @@ import {
   useEffect,
   useMemo,
   useRef,
-  useState,
   useSyncExternalStore,
 } from "react";
 import { useFetcher } from "react-router";
@@ -36,8 +35,11 @@ export function OutboxProvider({
   memberId: string;
   children: ReactNode;
 }) {
-  const [box, setBox] = useState<Outbox | null>(null);
-  useEffect(() => setBox(new Outbox(window.localStorage, `hearth:${memberId}:${albumId}`)), [albumId, memberId]);
+  // There from the first moment the page runs: what is typed meanwhile has somewhere to go.
+  const box = useMemo(
+    () => (typeof window === "undefined" ? null : new Outbox(window.localStorage, `hearth:${memberId}:${albumId}`)),
+    [albumId, memberId],
+  );
   const state = useSyncExternalStore(
     box?.subscribe ?? nothing,
     () => box?.snapshot() ?? EMPTY,

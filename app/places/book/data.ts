@@ -2,16 +2,7 @@ import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { type DatedPage, toDatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Face, Leaf, Piece } from "#core/book/leaf.ts";
-
-export type TryOutView = {
-  readonly id: string;
-  readonly leafId: string;
-  readonly face: Face;
-  readonly name: string;
-  readonly version: number;
-  readonly pieces: readonly Piece[];
-};
+import type { Leaf, TryOut } from "#core/book/leaf.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
@@ -19,7 +10,7 @@ export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
   readonly pages: readonly DatedPage[];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
-  readonly tryOuts: readonly TryOutView[];
+  readonly tryOuts: readonly TryOut[];
 };
 
 type Source = {
@@ -27,7 +18,7 @@ type Source = {
   readonly days: readonly Day[];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
-  readonly tryOuts: readonly TryOutView[];
+  readonly tryOuts: readonly TryOut[];
 };
 
 export const bookData = ({ album, days, leaves, layouts, tryOuts }: Source): BookData => ({

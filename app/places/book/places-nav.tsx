@@ -1,26 +1,14 @@
-const PLACES = [
+import { PlaceTabs } from "#app/ui/place-tabs.tsx";
+
+const TABS = [
   ["book", "Openings"],
   ["rhythm", "Rhythm"],
   ["foundations", "Foundation pages"],
   ["layouts", "Pockets"],
   ["measure", "Measures"],
 ] as const;
-export type BookPlace = (typeof PLACES)[number][0];
 
-/** The ways to look at the book, from any of them to any other. */
-export function BookNav({ albumId, here }: { albumId: string; here: BookPlace }) {
-  return (
-    <nav aria-label="The book" className="flex flex-wrap gap-x-5 border-b border-line px-4 wide:px-6">
-      {PLACES.map(([to, name]) => (
-        <a
-          key={to}
-          href={`/albums/${albumId}/${to}`}
-          aria-current={to === here ? "page" : undefined}
-          className={`flex min-h-11 items-center border-b-2 text-sm ${to === here ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
-        >
-          {name}
-        </a>
-      ))}
-    </nav>
-  );
-}
+/** The ways to look at the book. */
+export const BookNav = ({ albumId, here }: { albumId: string; here: (typeof TABS)[number][0] }) => (
+  <PlaceTabs label="The book" albumId={albumId} tabs={TABS} here={here} />
+);

@@ -1,6 +1,7 @@
 import type { Clash } from "#app/places/album/outbox.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
+import { newCard } from "#core/album/model.ts";
 import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
 import { inches } from "#core/measure/length.ts";
 
@@ -8,7 +9,13 @@ const NAMED: Record<string, string> = {
   title: "the title",
   note: "the note",
   prompt: "the prompt",
+  technique: "the technique",
   "card-text": "the words of a card",
+  "card-back": "the back of a card",
+  "card-setting": "how a card is written",
+  "card-secrecy": "what is said of a card’s privacy",
+  "carry-over": "the words of a card",
+  "jotting-text": "a jotting",
   "photo-alt": "a photo’s description",
   foundation: "the foundation page",
   "page-size": "the page size",
@@ -95,7 +102,7 @@ function DayClash({ clash }: { clash: Extract<Clash, { kind: "day" }> }) {
                 what: "edit",
                 dayId,
                 base: null,
-                edit: { kind: "add-card", card: { id, size: { w: inches(3), h: inches(4) }, text: mine } },
+                edit: { kind: "add-card", card: newCard(id, { w: inches(3), h: inches(4) }, mine) },
               });
             }}
           >

@@ -1,8 +1,9 @@
 import { ImagePlus } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Button } from "#app/ui/button.tsx";
+import { Button, buttonLook } from "#app/ui/button.tsx";
 import { PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { KeptText } from "./kept-fields.tsx";
@@ -40,7 +41,7 @@ export function PhotosTray({ view }: { view: DayView }) {
         return (
           <div key={photo.id} className="grid grid-cols-[96px_minmax(0,1fr)] gap-3">
             <img
-              src={`/photos/${photo.photoId}/480`}
+              src={pictureAddress(photo.photoId, 480, photo.picture.look)}
               alt={photo.alt || `Photo ${at + 1}, not described yet`}
               className="aspect-square w-full rounded-sm object-cover"
             />
@@ -57,7 +58,7 @@ export function PhotosTray({ view }: { view: DayView }) {
               />
               <p className="px-1 text-sm text-quiet">
                 {info?.taken ? `Taken ${info.taken}. ` : "No date in the picture. "}
-                {info?.pixels}
+                {info?.pixels}. {info?.standing}
               </p>
               <div className="flex flex-wrap items-center gap-2">
                 <SizePicker
@@ -74,6 +75,13 @@ export function PhotosTray({ view }: { view: DayView }) {
                     })
                   }
                 />
+                <a
+                  href={`/albums/${view.albumId}/crops/${photo.id}`}
+                  className={buttonLook("plain", true)}
+                  aria-label={`Crop photo ${at + 1}`}
+                >
+                  Crop
+                </a>
                 <Button
                   look="quiet"
                   small
@@ -140,7 +148,7 @@ function AddPhotos({ view }: { view: DayView }) {
         <input
           ref={input}
           type="file"
-          accept="image/jpeg,image/png,image/webp"
+          accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif"
           multiple
           className="sr-only"
           disabled={busy}

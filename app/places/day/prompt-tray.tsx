@@ -1,6 +1,6 @@
 import { lazy, Suspense, useState } from "react";
 import { Button } from "#app/ui/button.tsx";
-import { KeptText } from "./kept-fields.tsx";
+import { KeptLine, KeptText } from "./kept-fields.tsx";
 import { Tray, Without } from "./tray.tsx";
 import type { DayView } from "./view.ts";
 
@@ -34,10 +34,22 @@ export function PromptTray({ view }: { view: DayView }) {
             </p>
           ),
       )}
+      <KeptLine
+        part={first}
+        name="technique"
+        label="Technique to try"
+        saved={first.content.technique.text}
+        toEdit={(text) => ({ kind: "technique", text, slip: null })}
+        placeholder="A technique to try"
+        className="text-sm"
+      />
       <div className="flex flex-wrap items-center gap-x-4">
         <Button small onClick={() => setOpen(!open)} aria-expanded={open}>
           {open ? "Close the deck" : "Take one from the deck"}
         </Button>
+        <a className="link text-sm" href={`/albums/${view.albumId}/prompts`}>
+          Deal the month
+        </a>
         {first.content.prompt.text === "" && <Without day={first} part="prompt" />}
       </div>
       {open && (

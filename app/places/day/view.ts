@@ -1,5 +1,6 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
+import { type Glance, glanceAt } from "#app/ui/card-words.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
@@ -8,10 +9,18 @@ import type { Leaf } from "#core/book/leaf.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
+import { type Print, type Standing, standingOf } from "#core/photo/printing.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 
-export type PhotoInfo = { readonly name: string; readonly taken: string | null; readonly pixels: string };
+export type PhotoInfo = {
+  readonly name: string;
+  readonly taken: string | null;
+  readonly pixels: string;
+  /** How far its print is. */
+  readonly standing: string;
+};
 
 /** One date's own material on the page; a shared page has several. */
 export type DayPart = {
@@ -44,6 +53,8 @@ export type DayView = {
   /** Slips that days of this album have taken, and the number of each day. */
   readonly slipsUsed: Readonly<Record<string, string>>;
   readonly promptFrom: string | null;
+  /** Whether the words of each card fit it. */
+  readonly fits: Readonly<Record<string, Glance>>;
   readonly lastWrite: string | null;
 };
 
@@ -53,35 +64,50 @@ type Aggregate = {
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
-  readonly photos: ReadonlyMap<string, { name: string; width: number; height: number; capturedAt: string | null }>;
+  readonly photos: ReadonlyMap<string, { name: string; capturedAt: string | null; givenDate: CalendarDate | null }>;
+  readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
 };
 
-function resolution(pixels: { width: number; height: number }, print: Size): number {
-  const [long, short] = [Math.max(pixels.width, pixels.height), Math.min(pixels.width, pixels.height)];
-  const [longSide, shortSide] = [Math.max(print.w, print.h), Math.min(print.w, print.h)];
-  // The picture fills the print: the side that is short of pixels decides. 8128 ticks are an inch.
-  return Math.floor(Math.min(long / longSide, short / shortSide) * 8128);
+const SOFTNESS = { ample: "sharp", good: "good", just: "just acceptable", soft: "will look soft" } as const;
+
+/** How far a print is, in the words of the tray. */
+function saidOf(standing: Standing): string {
+  switch (standing.kind) {
+    case "wanted":
+      return standing.spoiled ? "Spoiled; to be printed again." : "To be printed.";
+    case "on-sheet":
+      return standing.print.from.kind === "sheet"
+        ? `On sheet ${standing.print.from.number}, not printed yet.`
+        : "On a sheet.";
+    case "at-lab":
+      return `At the lab, due ${printShort(standing.due)}.`;
+    case "printed":
+      return "Printed.";
+    case "trimmed":
+      return "Printed and cut.";
+    case "by-hand":
+      return "Printed.";
+  }
 }
 
-/** Usual aims, common practice: 300 pixels per inch, 200 acceptable, below 150 soft. */
-const verdict = (ppi: number) =>
-  ppi >= 300 ? "sharp" : ppi >= 200 ? "good" : ppi >= 150 ? "just acceptable" : "will look soft";
-
-function photoInfo({ photos }: Aggregate, page: Page): Record<string, PhotoInfo> {
+function photoInfo({ photos, prints }: Aggregate, page: Page): Record<string, PhotoInfo> {
   return Object.fromEntries(
     page.content.photos.flatMap((use) => {
       const photo = photos.get(use.photoId);
       if (!photo) return [];
-      const ppi = resolution(photo, use.print);
-      const date = photo.capturedAt?.slice(0, 10) as CalendarDate | undefined;
+      const ppi = Math.floor(pixelsPerInch(use.picture, use.print, use.crop));
+      const date = photo.givenDate ?? (photo.capturedAt?.slice(0, 10) as CalendarDate | undefined);
       return [
         [
           use.id,
           {
             name: photo.name,
-            taken: date ? `${printShort(date)}, ${photo.capturedAt?.slice(11, 16)}` : null,
-            pixels: `${ppi} ppi, ${verdict(ppi)}`,
+            taken: date
+              ? [printShort(date), photo.givenDate ? null : photo.capturedAt?.slice(11, 16)].filter(Boolean).join(", ")
+              : null,
+            pixels: `${ppi} ppi, ${SOFTNESS[verdictOn(ppi)]}`,
+            standing: saidOf(standingOf(use, prints, page.content.done)),
           },
         ],
       ];
@@ -137,6 +163,7 @@ function readDay(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string)
         each.days.flatMap((day) => (day.content.prompt.slip ? [[day.content.prompt.slip, each.label ?? ""]] : [])),
       ),
     ),
+    fits: Object.fromEntries(page.content.cards.map((card) => [card.id, glanceAt(card, unit)])),
     promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
     lastWrite: writes[0] ? `${writes[0].by}, ${saidAt(writes[0].at)}` : null,
   };

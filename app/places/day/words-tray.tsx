@@ -1,6 +1,7 @@
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { CARD_SIZES } from "#core/album/formats.ts";
+import { newCard } from "#core/album/model.ts";
 import { printSize } from "#core/measure/size.ts";
 import { countWords } from "#core/words/count.ts";
 import { KeptText } from "./kept-fields.tsx";
@@ -15,6 +16,7 @@ export function WordsTray({ view }: { view: DayView }) {
   const cards = view.parts.flatMap((part) => part.content.cards.map((card) => ({ part, card })));
   const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
   const [usual] = CARD_SIZES;
+  const jotted = view.parts.flatMap(({ content }) => content.jottings);
   return (
     <Tray
       id="words"
@@ -23,6 +25,18 @@ export function WordsTray({ view }: { view: DayView }) {
       name="Words"
       aside={cards.length > 0 && `${words} ${words === 1 ? "word" : "words"}`}
     >
+      {jotted.length > 0 && (
+        <ul aria-label="Jotted on the day" className="grid gap-1 border-l-4 border-line pl-3 text-sm">
+          {jotted.map(({ id, at, text }) => (
+            <li key={id}>
+              <time dateTime={at} className="text-quiet tabular-nums">
+                {at.slice(11)}
+              </time>{" "}
+              {text}
+            </li>
+          ))}
+        </ul>
+      )}
       {cards.map(({ part, card }, at) => (
         <div key={card.id} className="grid gap-1.5">
           <KeptText
@@ -32,8 +46,15 @@ export function WordsTray({ view }: { view: DayView }) {
             saved={card.text}
             toEdit={(text) => ({ kind: "card-text", id: card.id, text })}
             placeholder="What happened, who said it, what it smelled of"
-            className="font-typed"
           />
+          <p className="flex flex-wrap items-baseline gap-x-3 text-sm">
+            <span className={view.fits[card.id]?.isOver ? "font-medium text-ember" : "text-quiet"}>
+              {view.fits[card.id]?.said}
+            </span>
+            <a className="link" href={`/albums/${view.albumId}/cards/${card.id}`}>
+              Write it to its card<span className="sr-only">, card {at + 1}</span>
+            </a>
+          </p>
           <div className="flex flex-wrap items-center gap-3">
             <SizePicker
               label={`Size of card ${at + 1}`}
@@ -77,7 +98,7 @@ export function WordsTray({ view }: { view: DayView }) {
                 what: "edit",
                 dayId: first.id,
                 base: null,
-                edit: { kind: "add-card", card: { id, size: usual, text: "" } },
+                edit: { kind: "add-card", card: newCard(id, usual) },
               });
           }}
         >

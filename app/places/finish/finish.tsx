@@ -5,13 +5,15 @@ import type { LooseEnd } from "./view.ts";
 type Props = {
   readonly albumId: string;
   readonly photos: number;
+  /** Texts that are private as of today, and go with nothing. */
+  readonly secret: number;
   readonly inBook: number;
   readonly wanted: number;
   readonly ends: readonly LooseEnd[];
 };
 
 /** What is loose, and the ways out of the program. */
-export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
+export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props) {
   return (
     <div className="grid max-w-5xl gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_340px] wide:p-7">
       <section aria-labelledby="ends">
@@ -44,6 +46,12 @@ export function Finish({ albumId, photos, inBook, wanted, ends }: Props) {
         <h2 id="out" className="border-b border-line pb-2 text-xl">
           Take it with you
         </h2>
+        {secret > 0 && (
+          <p className="border-l-4 border-ember pl-3 text-sm">
+            {secret === 1 ? "One private text stays here" : `${secret} private texts stay here`} and{" "}
+            {secret === 1 ? "goes" : "go"} with none of these until {secret === 1 ? "its" : "their"} day.
+          </p>
+        )}
         <Way title="Archive to keep" href={`/albums/${albumId}/archive.zip`} action="Save the archive">
           A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
           they came, places included. It reads back into any Hearth Clock.

@@ -1,4 +1,5 @@
 import { Button } from "#app/ui/button.tsx";
+import { Options } from "#app/ui/options.tsx";
 import type { PatternRule } from "#core/book/pattern.ts";
 import type { Template } from "#core/book/template.ts";
 
@@ -23,11 +24,7 @@ function TemplateSelect({
       value={value}
       onChange={(event) => onChange(event.target.value)}
     >
-      {templates.map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
+      <Options all={templates.map(({ id, name }) => [id, name] as const)} chosen={value} />
     </select>
   );
 }

@@ -5,6 +5,7 @@ import { BookNav } from "#app/places/book/places-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { useSeenVersion } from "#app/ui/use-seen-version.ts";
 import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/ui/wording.ts";
 import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
 import { type AlbumFormat, BINDINGS } from "#core/album/model.ts";
@@ -48,6 +49,7 @@ const HOW: Partial<Record<FormatField, string>> = {
 /** The book measured once, with a drawing that shows where the ruler goes. */
 export function Measure({ albumId, version, format, unit, measured, answer }: Props) {
   const busy = useNavigation().state !== "idle";
+  const seen = useSeenVersion(version, answer);
   const [text, setText] = useState<FormatText>(() => formatText(format, unit));
   const [field, setField] = useState<FormatField | null>("openingW");
   const lastGood = useRef(format);
@@ -99,7 +101,7 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
                 and 114 mm are all understood.
               </p>
             </div>
-            <input type="hidden" name="version" value={version} />
+            <input type="hidden" name="version" value={seen} />
             <Outcome answer={answer} />
             <div className="grid grid-cols-2 gap-3">
               <div className="col-span-2">{box("formatName", "What it is called")}</div>
@@ -224,7 +226,7 @@ function Outcome({ answer }: { answer: MeasureAnswer | null }) {
   }
   const words =
     answer.reason === "changed-since"
-      ? "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare."
+      ? "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare, or save again to keep yours."
       : unreachableForm(answer.reason, "Your measures are still in the form. Save again in a moment.");
   return <Said good={false}>{words}</Said>;
 }

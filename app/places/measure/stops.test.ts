@@ -4,6 +4,7 @@ import { type Day, EMPTY_DAY } from "#core/album/model.ts";
 import { firstLeaves } from "#core/book/first-leaves.ts";
 import { inches } from "#core/measure/length.ts";
 import { decemberPlan } from "#tests/household.ts";
+import { PLAIN_USE } from "#tests/samples.ts";
 import { stopsFitting } from "./stops.ts";
 
 const plan = decemberPlan();
@@ -17,7 +18,15 @@ const day = (at: number, print: [number, number]): Day => ({
     ...EMPTY_DAY,
     foundation: { kind: "pocket", layout: "one-over-two", basePaper: "", note: "" },
     numeral: { style: "none", note: "" },
-    photos: [{ id: `photo-${at}`, photoId: "roll", print: { w: inches(print[0]), h: inches(print[1]) }, alt: "" }],
+    photos: [
+      {
+        id: `photo-${at}`,
+        photoId: "roll",
+        print: { w: inches(print[0]), h: inches(print[1]) },
+        alt: "",
+        ...PLAIN_USE,
+      },
+    ],
   },
 });
 const days = [day(1, [6, 4]), day(2, [3, 4])];

@@ -2,6 +2,7 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { useSeenVersion } from "#app/ui/use-seen-version.ts";
 import { NUMBERING_HINT, NUMBERING_NAME } from "#app/ui/wording.ts";
 import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
@@ -14,13 +15,14 @@ type Answer =
 /** Everything about the album that the first three steps asked, and the measured sizes behind its name. */
 export function Settings({ view, answer }: { view: SettingsView; answer: Answer | null }) {
   const busy = useNavigation().state !== "idle";
+  const seen = useSeenVersion(view.version, answer);
   const errors: Readonly<Record<string, string>> =
     answer && !answer.ok && answer.reason === "fields" ? answer.errors : {};
   return (
     <div className="grid max-w-3xl gap-8 p-4 wide:p-7">
       <h1 className="text-3xl">Album</h1>
       <Form method="post" className="grid gap-7">
-        <input type="hidden" name="version" value={view.version} />
+        <input type="hidden" name="version" value={seen} />
         <Outcome answer={answer} />
         <section className="grid gap-4" aria-labelledby="days">
           <h2 id="days" className="border-b border-line pb-2 text-xl">
@@ -85,7 +87,7 @@ function Outcome({ answer }: { answer: Answer | null }) {
     answer.reason === "fields"
       ? "Something below needs another look. Nothing was changed yet."
       : answer.reason === "changed-since"
-        ? "Somebody changed these settings after you opened them. Yours are still in the form; load the page in another window to compare, then save again there."
+        ? "Somebody changed these settings after you opened them. Yours are still in the form; load the page in another window to compare, or save again to keep yours."
         : unreachableForm(answer.reason, "What you wrote is still in the form. Save again in a moment.");
   return <Said good={false}>{words}</Said>;
 }

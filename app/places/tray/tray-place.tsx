@@ -2,7 +2,7 @@ import { Form } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 
 type Piece = {
-  readonly kind: "card" | "insert" | "photo";
+  readonly kind: "card" | "jotting" | "insert" | "photo";
   readonly id: string;
   readonly albumTitle: string;
   readonly on: string;
@@ -23,7 +23,14 @@ type Props = {
   readonly unreachable: boolean;
 };
 
-const NAME = { card: "A card", insert: "An insert", photo: "A photo", leaf: "A leaf", "try-out": "A try-out" } as const;
+const NAME = {
+  card: "A card",
+  jotting: "A jotting",
+  insert: "An insert",
+  photo: "A photo",
+  leaf: "A leaf",
+  "try-out": "A try-out",
+} as const;
 const left = (days: number) => (days === 1 ? "1 day left" : `${days} days left`);
 
 /** What was put away lately, and the way back. */

@@ -6,17 +6,17 @@ import { Troubles } from "#app/places/album/troubles.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { SideNotes } from "#app/places/arrange/board-bar.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
-import type { BookData, TryOutView } from "#app/places/book/data.ts";
+import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { Button, buttonLook } from "#app/ui/button.tsx";
-import type { Face, Piece } from "#core/book/leaf.ts";
+import type { Face, Piece, TryOut } from "#core/book/leaf.ts";
 import { type LeafRead, readPieces, wholeLeaf } from "#core/book/read.ts";
 import { rectOf } from "#core/measure/rect.ts";
 
 type Candidate = {
   readonly key: string;
   readonly name: string;
-  readonly tryOut: TryOutView | null;
+  readonly tryOut: TryOut | null;
   readonly pieces: readonly Piece[];
 };
 
@@ -38,7 +38,7 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
       return { key: tryOut.id, name: tryOut.name, tryOut, pieces };
     }),
   ];
-  const keep = (tryOut: TryOutView | null) =>
+  const keep = (tryOut: TryOut | null) =>
     put(`try-out:keep:${leafId}:${face}`, { what: "try-out", how: "keep", id: tryOut?.id ?? null, leafId, face });
   return (
     <div className="flex h-full min-h-0 flex-col">

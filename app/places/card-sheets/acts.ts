@@ -1,0 +1,7 @@
+import { z } from "zod";
+import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
+
+export const CARD_SHEETS_ACT = z.object({ sheets: GANGED_SHEETS });
+export type CardSheetsAnswer =
+  | { ok: true; said: string }
+  | { ok: false; reason: "changed-since" | "not-found" | "unreachable" | "store-gone" };

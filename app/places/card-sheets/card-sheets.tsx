@@ -1,0 +1,243 @@
+import { useMemo, useState } from "react";
+import { useFetcher } from "react-router";
+import { Mat } from "#app/drawing/mat.tsx";
+import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
+import { planMat } from "#app/places/sheets/plan-mat.ts";
+import { PlanSaid } from "#app/places/sheets/plan-said.tsx";
+import { SheetChoices } from "#app/places/sheets/sheet-choices.tsx";
+import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
+import { useAct } from "#app/places/sheets/use-act.ts";
+import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
+import { WordsNav } from "#app/places/words/words-nav.tsx";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { printSize } from "#core/measure/size.ts";
+import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
+import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";
+import type { CardSheetsAnswer } from "./acts.ts";
+import { Carrier } from "./carrier.tsx";
+import type { CardSheetsView, CardWish } from "./view.ts";
+
+/** From written cards to sheets that are cut, or to words printed onto cards that have a print of their own. */
+export function CardSheets({ view }: { view: CardSheetsView }) {
+  const { albumId, unit, wishes, carried, printer, sheets } = view;
+  const made = useFetcher<CardSheetsAnswer>();
+  const { act, busy } = useAct(`/albums/${albumId}/sheets`);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [onCarrier, setOnCarrier] = useState(wishes.length === 0 && carried.length > 0);
+  const [carrierPaper, setCarrierPaper] = useState<string>(unit === "inch" ? "letter" : "a4");
+  const chosen = useMemo(() => wishes.filter(({ card }) => !left.has(card.id)), [wishes, left]);
+  const wants = useMemo(
+    () => chosen.map(({ card, spoiled }) => ({ id: card.id, size: card.size, risk: spoiled ? 1 : 0 })),
+    [chosen],
+  );
+  const gang = useGang(wants, printer, unit);
+  const carrying = useMemo(() => {
+    const paper = PRINT_PAPERS.find(({ id }) => id === carrierPaper)?.size;
+    const printable = paper && printableOf(paper, printer, printer.bar);
+    const picked = carried.filter(({ card }) => !left.has(card.id)).map(({ card }) => card);
+    return paper && printable ? { paper, ...layOnCarriers(picked, paper, printable) } : null;
+  }, [carried, carrierPaper, printer, left]);
+  const mat = useMemo(() => {
+    if (onCarrier && carrying) return carrierMat(carrying, view);
+    const shown = new Map(
+      wishes.map(({ card }) => [card.id, { of: { kind: "card" as const, card }, label: "" }] as const),
+    );
+    return planMat(gang, shown, sheets, unit, "cards");
+  }, [onCarrier, carrying, gang, wishes, view, sheets, unit]);
+  const answer = made.data;
+  const anyBack = chosen.some(({ card }) => card.back.trim() !== "");
+  const turn = (id: string) => setLeft(new Set(left.has(id) ? [...left].filter((each) => each !== id) : [...left, id]));
+  return (
+    <div className="flex flex-col wide:h-full">
+      <WordsNav albumId={albumId} here="card-sheets" />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(360px,420px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section
+          aria-label="The sheets, to scale"
+          className="flex h-[56vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+        >
+          <Mat mat={mat} label={mat.label} className="min-h-0 w-full flex-1" />
+          <div className="mat-bar">
+            {carried.length > 0 && (
+              <div className="flex gap-2">
+                <button
+                  type="button"
+                  className="mat-button"
+                  aria-pressed={!onCarrier}
+                  onClick={() => setOnCarrier(false)}
+                >
+                  Sheets to cut
+                </button>
+                <button
+                  type="button"
+                  className="mat-button"
+                  aria-pressed={onCarrier}
+                  onClick={() => setOnCarrier(true)}
+                >
+                  Carrier
+                </button>
+              </div>
+            )}
+            {onCarrier ? (
+              <p role="status" className="font-numeral text-xl font-semibold">
+                {carrying?.sheets.flat().length ?? 0} {carrying?.sheets.flat().length === 1 ? "card" : "cards"} on{" "}
+                {carrying?.sheets.length ?? 0} {carrying?.sheets.length === 1 ? "carrier" : "carriers"}
+              </p>
+            ) : (
+              <PlanSaid gang={gang} wanted={chosen.length} what="cards" />
+            )}
+            {!onCarrier && gang.sheets.length > 0 && (
+              <button
+                type="button"
+                className="mat-button mat-button-strong ml-auto"
+                disabled={made.state !== "idle"}
+                onClick={() =>
+                  void made.submit({ sheets: structuredClone(gang.sheets) } as never, {
+                    method: "post",
+                    action: `/albums/${albumId}/card-sheets`,
+                    encType: "application/json",
+                  })
+                }
+              >
+                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
+              </button>
+            )}
+          </div>
+        </section>
+        <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
+          <h1 className="text-2xl">Print cards</h1>
+          {answer &&
+            (answer.ok ? (
+              <Said good>{answer.said}</Said>
+            ) : (
+              <Said good={false}>
+                {answer.reason === "unreachable" || answer.reason === "store-gone"
+                  ? unreachableForm(answer.reason, "Nothing was made. Try again.")
+                  : "Some of these cards were made or changed in another window meanwhile. Here is how it stands now; nothing was made."}
+              </Said>
+            ))}
+          {gang.tooLarge.map(({ id, largest }) => (
+            <p key={id} className="border-l-4 border-ember pl-3 text-sm">
+              {wishes.find(({ card }) => card.id === id)?.day}: larger than the paper. The largest of its shape that
+              fits is {printSize(largest, unit)}; or choose a larger paper.
+            </p>
+          ))}
+          {onCarrier ? (
+            <Carrier
+              albumId={albumId}
+              paper={carrierPaper}
+              onPaper={(paper) => {
+                setCarrierPaper(paper);
+                setOnCarrier(true);
+              }}
+              sheets={carrying?.sheets ?? []}
+              tooLarge={carrying?.tooLarge.length ?? 0}
+            >
+              <Picks wishes={carried} left={left} onTurn={turn} view={view} name="Cards for a carrier" />
+            </Carrier>
+          ) : (
+            <ToCut {...{ wishes, left, view, gang, anyBack }} onTurn={turn} anyMade={sheets.length > 0} />
+          )}
+          <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="card-files" act={act} busy={busy} />
+          <p className="border-t border-line pt-3 text-sm text-quiet">
+            {printer.measured ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}
+            <a className="link" href={`/albums/${albumId}/sheets`}>
+              The scale test page
+            </a>{" "}
+            lies with the print sheets.
+          </p>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+type ToCutProps = {
+  readonly wishes: readonly CardWish[];
+  readonly left: ReadonlySet<string>;
+  readonly view: CardSheetsView;
+  readonly gang: Gang;
+  readonly anyBack: boolean;
+  readonly anyMade: boolean;
+  readonly onTurn: (id: string) => void;
+};
+
+/** Cards to be printed on sheets and cut: which, and on what paper. */
+function ToCut({ wishes, left, view, gang, anyBack, anyMade, onTurn }: ToCutProps) {
+  if (wishes.length === 0)
+    return (
+      <p>
+        {anyMade
+          ? "Every card with words is on a sheet, or printed."
+          : "No card is waiting to be printed. Typed cards with words gather here; those written by hand or stamped go on by hand."}
+      </p>
+    );
+  return (
+    <>
+      <Picks wishes={wishes} left={left} onTurn={onTurn} view={view} name="Cards to print" />
+      {anyBack && (
+        <p className="border-l-4 border-ring-words pl-3 text-sm">
+          Some have a back. Each sheet’s second page is theirs: print it on the same sheet, turned over like a page of a
+          book, and they meet.
+        </p>
+      )}
+      <SheetChoices gang={gang} unit={view.unit} />
+    </>
+  );
+}
+
+function Picks({
+  wishes,
+  left,
+  onTurn,
+  view,
+  name,
+}: {
+  wishes: readonly CardWish[];
+  left: ReadonlySet<string>;
+  onTurn: (id: string) => void;
+  view: CardSheetsView;
+  name: string;
+}) {
+  return (
+    <section>
+      <div className="max-h-64 overflow-y-auto border-y border-line">
+        <ul aria-label={name}>
+          {wishes.map(({ card, day, spoiled, trouble }) => (
+            <li key={card.id} className="flex items-center gap-2 border-b border-line py-1 text-sm last:border-0">
+              <label className="flex min-h-8 min-w-0 flex-1 items-center gap-2">
+                <input
+                  type="checkbox"
+                  checked={!left.has(card.id)}
+                  onChange={() => onTurn(card.id)}
+                  className="size-4 accent-ember"
+                />
+                <span className="truncate">
+                  {day}
+                  {spoiled && ", spoiled before"}
+                  {trouble && <span className="font-medium text-ember">. {trouble}</span>}
+                </span>
+                <span className="ml-auto whitespace-nowrap text-quiet">{printSize(card.size, view.unit)}</span>
+              </label>
+              <a className="link" href={`/albums/${view.albumId}/cards/${card.id}`}>
+                Write<span className="sr-only"> the card of {day}</span>
+              </a>
+            </li>
+          ))}
+        </ul>
+      </div>
+    </section>
+  );
+}
+
+function carrierMat(
+  { paper, sheets }: { paper: CardWish["card"]["size"]; sheets: readonly (readonly LyingCard[])[] },
+  view: CardSheetsView,
+) {
+  const drawn = sheets.map((cards) => ({
+    paper,
+    waste: [],
+    prints: cards.map(({ card, at, turned }) => ({ at, turned, of: { kind: "card" as const, card }, words: "" })),
+  }));
+  const titles = sheets.map((_, at) => `Carrier ${at + 1}, ${paperName(paper, view.unit)}`);
+  return { ...sheetsMat(drawn, titles, view.unit), label: `${sheets.length} carrier sheets with their cards` };
+}

@@ -1,0 +1,63 @@
+import { pageName } from "#app/places/album/view.ts";
+import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/places/sheets/view.ts";
+import { glanceAt } from "#app/ui/card-words.ts";
+import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
+import type { Length, Unit } from "#core/measure/length.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import type { Print, SheetRecord } from "#core/photo/printing.ts";
+import type { Printer } from "#core/sheet/paper.ts";
+import { cardStandings } from "#core/words/card-printing.ts";
+
+/** A card whose words are to go on paper, and the day it is for. */
+export type CardWish = {
+  readonly card: Card;
+  readonly day: string;
+  readonly label: string;
+  readonly date: CalendarDate;
+  readonly spoiled: boolean;
+  /** What would be missing on paper; null when nothing would. */
+  readonly trouble: string | null;
+};
+export type CardSheetsView = {
+  readonly albumId: string;
+  readonly title: string;
+  readonly unit: Unit;
+  /** To be printed on sheets and cut out. */
+  readonly wishes: readonly CardWish[];
+  /** Cards with a print of their own, for a carrier sheet. */
+  readonly carried: readonly CardWish[];
+  readonly sheets: readonly MadeSheet[];
+  readonly printer: PrinterView;
+};
+
+type Aggregate = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly prints: readonly Print[];
+};
+
+export function cardSheetsView(
+  aggregate: Aggregate,
+  sheets: readonly SheetRecord[],
+  saved: (Printer & { readonly bar: Length }) | null,
+): CardSheetsView {
+  const { album, days, prints } = aggregate;
+  const all = cardStandings(pagesOf(album, days), prints).map(({ page, card, standing }) => ({
+    standing,
+    wish: {
+      ...{ card, day: pageName(page), label: page.label ?? "", date: page.group.lead.date },
+      spoiled: standing.kind === "wanted" && standing.spoiled,
+      trouble: glanceAt(card, album.unit).trouble,
+    },
+  }));
+  const of = (kind: (typeof all)[number]["standing"]["kind"]) =>
+    all.filter(({ standing }) => standing.kind === kind).map(({ wish }) => wish);
+  return {
+    ...{ albumId: album.id, title: album.title, unit: album.unit },
+    wishes: of("wanted"),
+    carried: of("carrier"),
+    sheets: sheets.filter((sheet) => sheet.of === "cards").map((sheet) => madeSheet(aggregate, sheet)),
+    printer: printerOf(saved, album.unit),
+  };
+}

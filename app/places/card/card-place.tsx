@@ -1,0 +1,232 @@
+import { useDeferredValue, useMemo, useState } from "react";
+import { Mat } from "#app/drawing/mat.tsx";
+import { useTypedBefore } from "#app/places/album/use-typed-before.ts";
+import { ClashPanel } from "#app/places/day/clash-panel.tsx";
+import { SizePicker } from "#app/places/day/size-picker.tsx";
+import { JottingList } from "#app/places/words/jotting-list.tsx";
+import { WordsNav } from "#app/places/words/words-nav.tsx";
+import { buttonLook } from "#app/ui/button.tsx";
+import { fitReason, fitSaid } from "#app/ui/card-words.ts";
+import { CARD_SIZES } from "#core/album/formats.ts";
+import { countWords } from "#core/words/count.ts";
+import { type CardFit, fitCard } from "#core/words/fit.ts";
+import type { CardFace } from "#core/words/lettering.ts";
+import { settingOf } from "#core/words/lettering.ts";
+import { cardMat } from "./card-drawing.ts";
+import { KeptFree } from "./kept-free.tsx";
+import { LetteringPanel } from "./lettering-panel.tsx";
+import { Revisions } from "./revisions.tsx";
+import { Secrecy } from "./secrecy.tsx";
+import { type CardDesk, useCard } from "./use-card.ts";
+import type { CardView } from "./view.ts";
+
+/** One card, front and back: its words laid to scale as they will be printed, and whether they fit. */
+export function CardPlace({ view }: { view: CardView }) {
+  const { unit, albumId, dayId } = view;
+  const desk = useCard(view.card, dayId, view.version);
+  const { card } = desk;
+  const [face, setFace] = useState<CardFace>("front");
+  const words = face === "front" ? desk.front : desk.back;
+  const box = useTypedBefore(words.text, words.change);
+  // The letters typed come first; the drawing follows a moment later.
+  const [text, setting] = [useDeferredValue(words.text), useDeferredValue(desk.setting)];
+  const fit = useMemo(() => fitCard(text, card.size, setting, face), [text, card.size, setting, face]);
+  const mat = useMemo(() => cardMat(card, setting, face, fit.laid, unit), [card, setting, face, fit.laid, unit]);
+  const step = (id: string | null, said: string) =>
+    id && (
+      <a href={`/albums/${albumId}/cards/${id}`} className={buttonLook("plain", true)}>
+        {said}
+      </a>
+    );
+  const isOver = fit.verdict.kind === "over" || fit.verdict.kind === "no-area";
+  return (
+    <div className="flex flex-col wide:h-full">
+      <WordsNav albumId={albumId} here={null} />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section
+          aria-label="The card, to scale"
+          className="flex h-[56vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+        >
+          <div className="min-h-0 flex-1">
+            <Mat mat={mat} label={`The ${face} of the card with its words, to scale`} />
+          </div>
+          <div className="mat-bar">
+            <div className="grid" role="status">
+              <p className={`font-numeral text-2xl font-semibold ${isOver ? "text-flame" : ""}`}>
+                {fitSaid(fit.verdict, unit)}
+              </p>
+              <p className="text-on-soot-quiet">{fitReason(fit.verdict)}</p>
+            </div>
+            <div className="ml-auto flex flex-wrap gap-2">
+              <Remedies {...{ fit, desk, face, text: words.text }} onFace={setFace} />
+            </div>
+          </div>
+        </section>
+        <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
+          <ClashPanel />
+          <div className="flex flex-wrap items-baseline justify-between gap-2">
+            <h1 className="text-2xl">
+              <a href={`/albums/${albumId}/days/${view.date}`} className="hover:text-ember">
+                {view.day}
+              </a>
+            </h1>
+            <p className="text-sm text-quiet">
+              Card {view.place.at} of {view.place.of}. {view.standing}
+            </p>
+          </div>
+          {view.prompt && <p className="border-l-4 border-line pl-3 text-sm">{view.prompt}</p>}
+          <div className="flex flex-wrap items-center gap-3">
+            <FaceChoice face={face} onFace={setFace} desk={desk} />
+            <SizePicker
+              label="Size of the card"
+              value={card.size}
+              choices={CARD_SIZES}
+              unit={unit}
+              onPick={desk.resize}
+            />
+          </div>
+          <label className="grid gap-1">
+            <span className="flex justify-between text-sm font-medium">
+              Words of the {face}
+              <span className="font-normal text-quiet">{countWords(words.text)} words</span>
+            </span>
+            <textarea
+              ref={box}
+              className="field max-h-72 min-h-32 text-base"
+              value={words.text}
+              onChange={(event) => words.change(event.target.value)}
+              placeholder="What happened, who said it, what it smelled of. A line that begins with a dash is a point of a list."
+              maxLength={100_000}
+              rows={6}
+            />
+          </label>
+          <Over fit={fit} text={words.text} face={face} />
+          <Lacks fit={fit} />
+          <section aria-label="Jottings of the day" className="grid gap-2 border-t border-line pt-3">
+            <h2 className="font-medium">Jotted on the day</h2>
+            <JottingList
+              jottings={view.jottings}
+              dates={view.dates}
+              day={view.date}
+              onTake={(jotted) => words.change([words.text.trimEnd(), jotted].filter(Boolean).join("\n"))}
+            />
+          </section>
+          <LetteringPanel {...{ desk, face, unit }} text={text} hands={view.hands} sets={view.sets} albumId={albumId} />
+          <KeptFree desk={desk} face={face} unit={unit} />
+          <Secrecy desk={desk} />
+          <Revisions revisions={view.revisions} desk={desk} />
+          <div className="flex gap-2 border-t border-line pt-3">
+            {step(view.before, "Card before")}
+            {step(view.after, "Next card")}
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function FaceChoice({ face, onFace, desk }: { face: CardFace; onFace: (face: CardFace) => void; desk: CardDesk }) {
+  const said = { front: "Front", back: desk.card.back.trim() === "" ? "Back" : "Back, written" };
+  return (
+    <fieldset className="flex">
+      <legend className="sr-only">Which face</legend>
+      {(["front", "back"] as const).map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={face === each}
+          onClick={() => onFace(each)}
+          className={`min-h-9 border px-3 text-sm first:rounded-l-sm last:-ml-px last:rounded-r-sm ${face === each ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
+        >
+          {said[each]}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+type RemedyProps = {
+  readonly fit: CardFit;
+  readonly desk: CardDesk;
+  readonly face: CardFace;
+  readonly text: string;
+  readonly onFace: (face: CardFace) => void;
+};
+
+/** What can be done about words that are too many; or how much larger those that fit may be. */
+function Remedies({ fit, desk, face, text, onFace }: RemedyProps) {
+  const { verdict } = fit;
+  const { setting, card } = desk;
+  const { lettering } = setting;
+  const largest = verdict.kind === "over" || verdict.kind === "fits" ? verdict.largest : null;
+  const resize =
+    lettering.kind === "typed" && largest !== null && largest !== lettering.size ? (
+      <button
+        type="button"
+        className="mat-button"
+        onClick={() => desk.set({ ...setting, lettering: { ...lettering, size: largest } })}
+      >
+        {largest < lettering.size ? "Shrink to fit" : "As large as fits"}
+      </button>
+    ) : null;
+  if (verdict.kind !== "over") return resize;
+  const kept = text.slice(0, verdict.from).trimEnd();
+  const rest = text.slice(verdict.from);
+  const onBack =
+    fitCard([rest, card.back].filter(Boolean).join("\n"), card.size, settingOf(card), "back").verdict.kind === "fits";
+  const carry = (to: "back" | { card: string }) => desk.carry({ kind: "carry-over", id: card.id, kept, rest, to });
+  return (
+    <>
+      {resize}
+      {face === "front" && onBack && (
+        <button
+          type="button"
+          className="mat-button"
+          onClick={() => {
+            carry("back");
+            onFace("back");
+          }}
+        >
+          The rest on the back
+        </button>
+      )}
+      {face === "front" && (
+        <button type="button" className="mat-button" onClick={() => carry({ card: crypto.randomUUID() })}>
+          The rest on a second card
+        </button>
+      )}
+    </>
+  );
+}
+
+/** Where the words begin that are too many, and where they would go on. */
+function Over({ fit, text, face }: { fit: CardFit; text: string; face: CardFace }) {
+  const { verdict } = fit;
+  if (verdict.kind !== "over" || verdict.from >= text.length) return null;
+  const begins = text.slice(verdict.from).split(/\s+/).slice(0, 6).join(" ");
+  return (
+    <p className="border-l-4 border-ember pl-3 text-sm">
+      From “{begins} …” on there is no room.{" "}
+      {face === "front" ? "It would go on, on the back or on a second card." : ""}
+    </p>
+  );
+}
+
+/** Letters that will not be printed, and words that are wider than the card. */
+function Lacks({ fit }: { fit: CardFit }) {
+  const { lacks, laid } = fit;
+  if (lacks.length === 0 && laid.tooWide.length === 0) return null;
+  return (
+    <div role="status" className="grid gap-1 border-l-4 border-ember pl-3 text-sm">
+      {lacks.length > 0 && (
+        <p>
+          This lettering has no {lacks.slice(0, 12).join(" ")}. A gap is left{" "}
+          {lacks.length === 1 ? "for it" : "for each"}, to draw it by hand.
+        </p>
+      )}
+      {laid.tooWide.length > 0 && (
+        <p>Wider than the card, and so not printed: {laid.tooWide.slice(0, 6).join(", ")}.</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import { pendingOf } from "#app/places/album/outbox.ts";
+import { useKeptWords, useOutbox } from "#app/places/album/outbox-provider.tsx";
+import type { DayEdit } from "#core/album/edit.ts";
+import type { Card } from "#core/album/model.ts";
+import { saidByEdit } from "#core/album/said.ts";
+import type { Size } from "#core/measure/size.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import { type CardSetting, settingOf } from "#core/words/lettering.ts";
+
+type Words = { readonly text: string; readonly change: (text: string) => void };
+export type CardDesk = {
+  /** The card as it is with everything typed and chosen here, saved or not yet. */
+  readonly card: Card;
+  readonly setting: CardSetting;
+  readonly front: Words;
+  readonly back: Words;
+  readonly set: (setting: CardSetting) => void;
+  readonly resize: (size: Size) => void;
+  readonly keep: (hidden: string, privateUntil: CalendarDate | null) => void;
+  readonly carry: (edit: Extract<DayEdit, { kind: "carry-over" }>) => void;
+};
+
+/** A card under the hand: what is shown is what was typed; everything saves itself. */
+export function useCard(saved: Card, dayId: string, version: number): CardDesk {
+  const { state, put } = useOutbox();
+  const { id } = saved;
+  const keyOf = (part: string) => `${dayId}:${part}:${id}`;
+  const front = useKeptWords(
+    keyOf("card"),
+    saved.text,
+    dayId,
+    version,
+    (text) => ({ kind: "card-text", id, text }),
+    saidByEdit,
+  );
+  const back = useKeptWords(
+    keyOf("card-back"),
+    saved.back,
+    dayId,
+    version,
+    (text) => ({ kind: "card-back", id, text }),
+    saidByEdit,
+  );
+  const pending = (part: string): DayEdit | null => {
+    const sent = pendingOf(state, keyOf(part));
+    return sent?.what === "edit" ? sent.edit : null;
+  };
+  const [sized, setted, secret] = [pending("card-size"), pending("card-setting"), pending("card-secrecy")];
+  const secrecy = secret?.kind === "card-secrecy" ? secret : saved;
+  const card: Card = {
+    ...saved,
+    text: front.text,
+    back: back.text,
+    size: sized?.kind === "card-size" ? sized.size : saved.size,
+    setting: setted?.kind === "card-setting" ? setted.setting : saved.setting,
+    hidden: secrecy.hidden,
+    privateUntil: secrecy.privateUntil,
+  };
+  const send = (part: string, edit: DayEdit, pause = false) =>
+    put(keyOf(part), { what: "edit", dayId, base: null, edit }, pause);
+  return {
+    ...{ card, front, back },
+    setting: settingOf(card),
+    set: (setting) => send("card-setting", { kind: "card-setting", id, setting }, true),
+    resize: (size) => send("card-size", { kind: "card-size", id, size }),
+    keep: (hidden, privateUntil) => send("card-secrecy", { kind: "card-secrecy", id, hidden, privateUntil }, true),
+    // Words still waiting to be saved go first, so that they are not saved over what this makes of them.
+    carry: (edit) => {
+      const sent = pendingOf(state, keyOf("card"));
+      if (sent) put(keyOf("card"), sent);
+      send(`carry:${crypto.randomUUID()}`, edit);
+    },
+  };
+}

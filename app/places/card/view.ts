@@ -1,0 +1,84 @@
+import { pageName } from "#app/places/album/view.ts";
+import type { JottingLine, wordsView } from "#app/places/words/view.ts";
+import { standingSaid } from "#app/ui/card-words.ts";
+import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
+import type { Unit } from "#core/measure/length.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import type { Print } from "#core/photo/printing.ts";
+import { cardStanding } from "#core/words/card-printing.ts";
+import type { Hand, StampSet } from "#core/words/lettering.ts";
+import { isPrivate } from "#core/words/secrecy.ts";
+
+export type SavedWords = {
+  readonly version: number;
+  readonly said: string;
+  readonly text: string;
+  readonly back: string;
+};
+export type CardView = {
+  readonly albumId: string;
+  readonly unit: Unit;
+  readonly dayId: string;
+  readonly date: CalendarDate;
+  readonly day: string;
+  readonly version: number;
+  readonly card: Card;
+  readonly prompt: string;
+  readonly standing: string;
+  readonly place: { readonly at: number; readonly of: number };
+  readonly before: string | null;
+  readonly after: string | null;
+  readonly jottings: readonly JottingLine[];
+  readonly dates: ReturnType<typeof wordsView>["dates"];
+  readonly hands: readonly (Hand & { readonly id: string })[];
+  readonly sets: readonly (StampSet & { readonly id: string })[];
+  readonly revisions: readonly SavedWords[];
+};
+
+type Aggregate = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly prints: readonly Print[];
+};
+
+/** The card with its day and page; null when the album has no such card. */
+export function cardOf({ album, days }: Pick<Aggregate, "album" | "days">, cardId: string) {
+  for (const page of pagesOf(album, days))
+    for (const day of page.days) {
+      const card = day.content.cards.find(({ id }) => id === cardId);
+      if (card) return { page, day, card };
+    }
+  return null;
+}
+
+export function cardView(
+  aggregate: Aggregate,
+  { page, day, card }: NonNullable<ReturnType<typeof cardOf>>,
+  letters: Pick<CardView, "hands" | "sets">,
+  revisions: readonly { version: number; at: string; by: string; text: string; back: string }[],
+  today: CalendarDate,
+  saidAt: (iso: string) => string,
+): CardView {
+  const { album, days, prints } = aggregate;
+  const pages = pagesOf(album, days);
+  const all = pages.flatMap(({ content }) => content.cards);
+  const at = all.indexOf(card);
+  return {
+    ...{ albumId: album.id, unit: album.unit, dayId: day.id, date: day.date, version: day.version, card, ...letters },
+    day: pageName(page),
+    prompt: page.content.prompt.text,
+    standing: standingSaid(cardStanding(card, prints, page.content.done)),
+    place: { at: at + 1, of: all.length },
+    before: all[at - 1]?.id ?? null,
+    after: all[at + 1]?.id ?? null,
+    jottings: page.days.flatMap(({ id, version, content }) =>
+      content.jottings.map((each) => ({ ...each, dayId: id, version, isPrivate: isPrivate(each, today) })),
+    ),
+    dates: pages.map((each) => ({ date: each.group.lead.date, said: pageName(each) })),
+    revisions: revisions.map(({ version, at: saved, by, text, back }) => ({
+      ...{ version, text, back },
+      said: version === 0 ? `Before ${saidAt(saved)}` : `${by}, ${saidAt(saved)}`,
+    })),
+  };
+}

@@ -1,0 +1,219 @@
+import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
+import type { Size } from "#core/measure/size.ts";
+import { type Frame, insideBorder, type PictureFacts, type PrintCrop, type Spot, WHOLE } from "#core/photo/crop.ts";
+import type { Over } from "#core/photo/keep-clear.ts";
+import type { QuietSpot } from "#core/photo/quiet.ts";
+
+type Props = {
+  readonly photoId: string;
+  readonly facts: PictureFacts;
+  readonly print: Size;
+  readonly crop: PrintCrop;
+  readonly frame: Frame;
+  readonly kept: Spot;
+  readonly over: readonly Over[];
+  readonly spots: readonly QuietSpot[];
+  readonly unit: Unit;
+  /** A press sets the point worth keeping instead of taking hold of the picture. */
+  readonly setting: boolean;
+  readonly onSlide: (frame: Frame) => void;
+  readonly onKeep: (spot: Spot) => void;
+};
+
+const BEYOND = 26;
+const STEP = 0.01;
+
+/**
+ * The print at true size on the mat, the picture lying under it as far as it goes: what is beyond the print's edge is
+ * lost. The picture is slid by hand or by the arrow keys; the print stays where it is.
+ */
+export function CropDrawing(props: Props) {
+  const { photoId, facts, print, crop, frame, kept, over, spots, unit, setting, onSlide, onKeep } = props;
+  const svg = useRef<SVGSVGElement>(null);
+  const held = useRef<{ x: number; y: number; frame: Frame } | null>(null);
+  const inner = insideBorder(print, crop);
+  const [pw, ph] = [mm(print.w), mm(print.h)];
+  const [ix, iy, iw, ih] = [mm(inner.x), mm(inner.y), mm(inner.w), mm(inner.h)];
+  const [w, h] = [iw / frame.w, ih / frame.h];
+  const [x, y] = [ix - frame.x * w, iy - frame.y * h];
+  const box = { x: -BEYOND, y: -BEYOND, w: pw + 2 * BEYOND, h: ph + 2 * BEYOND };
+  const letter = letterOn(box);
+  const href = pictureAddress(photoId, 1600, facts.look);
+
+  const onMat = (event: PointerEvent): { x: number; y: number } => {
+    const matrix = svg.current?.getScreenCTM();
+    const point = matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : null;
+    return { x: point?.x ?? 0, y: point?.y ?? 0 };
+  };
+  const onDown = (event: PointerEvent<SVGSVGElement>) => {
+    if (event.button !== 0) return;
+    const at = onMat(event);
+    if (setting) {
+      const share = (value: number) => Math.round(Math.min(1, Math.max(0, value)) * WHOLE);
+      onKeep({ x: share((at.x - x) / w), y: share((at.y - y) / h) });
+      return;
+    }
+    event.currentTarget.setPointerCapture(event.pointerId);
+    held.current = { ...at, frame };
+  };
+  const onMove = (event: PointerEvent<SVGSVGElement>) => {
+    if (!held.current) return;
+    const at = onMat(event);
+    const { x: fromX, y: fromY, frame: was } = held.current;
+    onSlide({ ...was, x: was.x - (at.x - fromX) / w, y: was.y - (at.y - fromY) / h });
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const by = event.shiftKey ? STEP * 5 : STEP;
+    const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
+    if (!move) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const [dx = 0, dy = 0] = move;
+    if (setting)
+      onKeep({
+        x: Math.min(WHOLE, Math.max(0, kept.x + dx * WHOLE)),
+        y: Math.min(WHOLE, Math.max(0, kept.y + dy * WHOLE)),
+      });
+    else onSlide({ ...frame, x: frame.x + dx, y: frame.y + dy });
+  };
+  const say = (length: typeof print.w) => plainFractions(sayLength(length, unit));
+  return (
+    <svg
+      ref={svg}
+      viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+      preserveAspectRatio="xMidYMid meet"
+      className={`block h-full w-full touch-none overflow-visible ${setting ? "cursor-crosshair" : "cursor-grab"}`}
+      role="application"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrow keys slide the picture, as the pointer does
+      tabIndex={0}
+      aria-label={`The print, ${say(print.w)} by ${say(print.h)}, with its picture. ${setting ? "Arrow keys move the point worth keeping." : "Arrow keys slide the picture."}`}
+      onPointerDown={onDown}
+      onPointerMove={onMove}
+      onPointerUp={() => {
+        held.current = null;
+      }}
+      onPointerCancel={() => {
+        held.current = null;
+      }}
+      onKeyDown={onKey}
+    >
+      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: lines and numbers of our own */}
+      <g dangerouslySetInnerHTML={{ __html: matGround(box, unit, false, "crop") }} />
+      <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" opacity={0.3} />
+      <rect x={0} y={0} width={pw} height={ph} className="fill-paper" />
+      <svg x={ix} y={iy} width={iw} height={ih} viewBox={`${ix} ${iy} ${iw} ${ih}`}>
+        <title>The part that is printed</title>
+        <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" />
+      </svg>
+      <rect x={0} y={0} width={pw} height={ph} fill="none" className="stroke-flame" strokeWidth={0.7} />
+      {over.map((each) => (
+        <OverMark key={`${each.kind}${each.at.x} ${each.at.y} ${each.at.w}`} over={each} letter={letter} />
+      ))}
+      {spots.map((spot, at) => (
+        <SpotMark key={`${spot.at.x} ${spot.at.y}`} spot={spot} at={at} letter={letter} />
+      ))}
+      <g transform={`translate(${x + (kept.x / WHOLE) * w} ${y + (kept.y / WHOLE) * h})`} pointerEvents="none">
+        <circle r={3} fill="none" stroke="#14181a" strokeWidth={1.3} />
+        <circle r={3} fill="none" className="stroke-flame" strokeWidth={0.7} />
+        <path d="M-5 0H-1.6M1.6 0H5M0 -5V-1.6M0 1.6V5" className="stroke-flame" strokeWidth={0.7} />
+      </g>
+      <text x={pw / 2} y={ph + letter * 1.6} textAnchor="middle" fontSize={letter} className="fill-on-mat">
+        {say(print.w)} × {say(print.h)}
+        {inner.x > 0 && `, ${say(inner.x)} white round it`}
+      </text>
+    </svg>
+  );
+}
+
+function OverMark({ over: { kind, name, at }, letter }: { over: Over; letter: number }) {
+  const [x, y, w, h] = [mm(at.x), mm(at.y), mm(at.w), mm(at.h)];
+  if (kind === "seam")
+    return (
+      <path
+        d={w < h ? `M${x} ${y}v${h}` : `M${x} ${y}h${w}`}
+        stroke="#ffffff"
+        strokeWidth={0.5}
+        strokeDasharray="2 1.2"
+        pointerEvents="none"
+      />
+    );
+  return (
+    <g pointerEvents="none">
+      {kind === "hole" ? (
+        <circle
+          cx={x + w / 2}
+          cy={y + h / 2}
+          r={Math.min(w, h) / 2}
+          className="fill-mat"
+          fillOpacity={0.7}
+          stroke="#ffffff"
+          strokeWidth={0.4}
+        />
+      ) : (
+        <rect
+          x={x}
+          y={y}
+          width={w}
+          height={h}
+          fill="#14181a"
+          fillOpacity={0.32}
+          stroke="#ffffff"
+          strokeWidth={0.4}
+          strokeDasharray="2 1.2"
+        />
+      )}
+      <text
+        x={x + w / 2}
+        y={y + h / 2}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={letter * 0.9}
+        className="mat-measure"
+      >
+        {name}
+      </text>
+    </g>
+  );
+}
+
+function SpotMark({
+  spot: { at, lettering, reads },
+  at: index,
+  letter,
+}: {
+  spot: QuietSpot;
+  at: number;
+  letter: number;
+}) {
+  const [x, y, w, h] = [mm(at.x), mm(at.y), mm(at.w), mm(at.h)];
+  const ink = lettering === "light" ? "#fdfdfb" : "#1c2023";
+  return (
+    <g pointerEvents="none">
+      <rect
+        x={x}
+        y={y}
+        width={w}
+        height={h}
+        rx={1.5}
+        fill="none"
+        stroke={ink}
+        strokeWidth={0.5}
+        strokeDasharray={reads === "quiet" ? undefined : "1.6 1.2"}
+      />
+      <text
+        x={x + w / 2}
+        y={y + h / 2}
+        textAnchor="middle"
+        dominantBaseline="central"
+        fontSize={Math.min(letter * 1.5, h * 0.5)}
+        fill={ink}
+        className="font-numeral"
+      >
+        {index + 1}
+      </text>
+    </g>
+  );
+}

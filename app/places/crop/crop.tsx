@@ -1,0 +1,306 @@
+import { useState } from "react";
+import { pendingOf } from "#app/places/album/outbox.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { SizePicker } from "#app/places/day/size-picker.tsx";
+import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
+import { Button, buttonLook } from "#app/ui/button.tsx";
+import { SHARPNESS } from "#app/ui/wording.ts";
+import { PRINT_SIZES } from "#core/album/formats.ts";
+import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { printSize, type Size, size } from "#core/measure/size.ts";
+import {
+  AS_IT_COMES,
+  frameFor,
+  keptPoint,
+  largestAt,
+  lostOf,
+  MOST_CLOSER,
+  type PrintCrop,
+  pixelsPerInch,
+  slideTo,
+  verdictOn,
+} from "#core/photo/crop.ts";
+import { clearCrop, coveringPoint } from "#core/photo/keep-clear.ts";
+import { quietSpots } from "#core/photo/quiet.ts";
+import { CropDrawing } from "./crop-drawing.tsx";
+import type { CropView } from "./view.ts";
+
+/** A label or a number that is looked for a place for: a number circle is 1¼ across (common practice). */
+const LABELS: readonly { readonly name: string; readonly size: Size }[] = [
+  { name: "Number circle, 1¼", size: size(inches(1.25), inches(1.25)) },
+  { name: "Strip, 2 × ½", size: size(inches(2), inches(0.5)) },
+  { name: "Label, 1½ × ¾", size: size(inches(1.5), inches(0.75)) },
+];
+const BORDERS: Record<Unit, readonly Length[]> = {
+  inch: [ticks(0), inches(1 / 8), inches(3 / 16), inches(1 / 4)],
+  cm: [ticks(0), millimetres(3), millimetres(5), millimetres(7)],
+};
+
+/** One picture fitted to its print: what is lost, what is kept, what lies over it, and where a label reads. */
+export function Crop({ view }: { view: CropView }) {
+  const { use: saved, dayId, unit, over, traits, albumId } = view;
+  const { state, put } = useOutbox();
+  const [cropKey, printKey] = [`${dayId}:photo-crop:${saved.id}`, `${dayId}:photo-print:${saved.id}`];
+  const [pendingCrop, pendingPrint] = [pendingOf(state, cropKey), pendingOf(state, printKey)];
+  const crop =
+    pendingCrop?.what === "edit" && pendingCrop.edit.kind === "photo-crop" ? pendingCrop.edit.crop : saved.crop;
+  const print =
+    pendingPrint?.what === "edit" && pendingPrint.edit.kind === "photo-print" ? pendingPrint.edit.print : saved.print;
+  const [setting, setSetting] = useState(false);
+  const [label, setLabel] = useState<number | null>(null);
+  const facts = saved.picture;
+  const frame = frameFor(facts, print, crop);
+  const wanted = label === null ? undefined : LABELS[label];
+  const spots =
+    traits && wanted
+      ? quietSpots(
+          traits,
+          { print, crop, frame, look: facts.look },
+          wanted.size,
+          over.filter(({ kind }) => kind !== "seam").map(({ at }) => at),
+        )
+      : [];
+  const take = (next: PrintCrop) =>
+    put(cropKey, { what: "edit", dayId, base: null, edit: { kind: "photo-crop", id: saved.id, crop: next } }, true);
+  const takePrint = (next: Size) =>
+    put(printKey, { what: "edit", dayId, base: null, edit: { kind: "photo-print", id: saved.id, print: next } });
+  const covering = coveringPoint(facts, print, crop, over);
+  const clear = covering.length > 0 ? clearCrop(facts, print, crop, over) : null;
+  const isAsItComes =
+    crop.keep === null && crop.slide.x === 0 && crop.slide.y === 0 && crop.closer === 100 && crop.border === 0;
+  const step = (id: string | null, words: string) =>
+    id ? (
+      <a href={`/albums/${albumId}/crops/${id}`} className={buttonLook("plain", true)}>
+        {words}
+      </a>
+    ) : null;
+  return (
+    <div className="flex flex-col wide:h-full">
+      <PhotosNav albumId={albumId} here={null} />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section
+          aria-label="The print, to scale"
+          className="flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+        >
+          <div className="min-h-0 flex-1">
+            <CropDrawing
+              photoId={saved.photoId}
+              {...{ facts, print, crop, frame, over, spots, unit, setting }}
+              kept={keptPoint(facts, crop)}
+              onSlide={(to) => take({ ...crop, slide: slideTo(facts, crop, to) })}
+              onKeep={(keep) => take({ ...crop, keep, slide: { x: 0, y: 0 } })}
+            />
+          </div>
+          <div className="mat-bar">
+            <button type="button" className="mat-button" aria-pressed={setting} onClick={() => setSetting(!setting)}>
+              {setting ? "Press on what must stay" : "Set the point to keep"}
+            </button>
+            <label className="flex min-h-8 flex-1 items-center gap-2">
+              Closer
+              <input
+                type="range"
+                min={100}
+                max={MOST_CLOSER}
+                value={crop.closer}
+                onChange={(event) => take({ ...crop, closer: Number(event.target.value) })}
+                className="min-w-24 flex-1 accent-flame"
+              />
+              <span className="w-12 text-right tabular-nums">{crop.closer} %</span>
+            </label>
+            {!isAsItComes && (
+              <button type="button" className="mat-button" onClick={() => take(AS_IT_COMES)}>
+                As it comes
+              </button>
+            )}
+            <p className="w-full text-on-soot-quiet">
+              Slide the picture with the pointer or the arrow keys. Beyond the ember edge it is lost.
+            </p>
+          </div>
+        </section>
+        <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
+          <div className="flex flex-wrap items-baseline justify-between gap-2">
+            <h1 className="text-2xl">
+              <a href={`/albums/${albumId}/days/${view.date}`} className="hover:text-ember">
+                {view.day}
+              </a>
+            </h1>
+            <p className="text-sm text-quiet">
+              Print {view.place.at} of {view.place.of}
+            </p>
+          </div>
+          {view.printed && (
+            <p className="border-l-4 border-ring-paper pl-3 text-sm">
+              It is printed as it is now. Another crop, size or border puts it back among what is to be printed.
+            </p>
+          )}
+          <SizePicker label="Print size" value={print} choices={PRINT_SIZES} unit={unit} onPick={takePrint} />
+          <Lost lost={lostOf(frame)} />
+          <Pixels {...{ facts, print, crop, unit }} onPrint={takePrint} />
+          {covering.length > 0 && (
+            <div className="grid gap-2 border-l-4 border-ember pl-3">
+              <p className="font-medium">
+                The {covering.map(({ name }) => name).join(" and the ")} lies over the point to keep.
+              </p>
+              {clear ? (
+                <div>
+                  <Button small onClick={() => take(clear)}>
+                    Slide it clear
+                  </Button>
+                </div>
+              ) : (
+                <p className="text-sm">
+                  No crop at this size gets it clear. Move what lies over it, or print the picture larger.
+                </p>
+              )}
+            </div>
+          )}
+          {over.some(({ kind }) => kind === "seam") && (
+            <p className="text-sm">The dashed white line is where it is cut for two pockets: keep faces off it.</p>
+          )}
+          <fieldset className="border-t border-line pt-3">
+            <legend className="sr-only">White border</legend>
+            <p className="mb-1.5 font-medium">White border</p>
+            <div className="flex flex-wrap gap-2">
+              {BORDERS[unit].map((border) => (
+                <button
+                  key={border}
+                  type="button"
+                  aria-pressed={crop.border === border}
+                  onClick={() => take({ ...crop, border })}
+                  className={`min-h-9 rounded-sm border px-3 text-sm ${crop.border === border ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
+                >
+                  {border === 0 ? "None" : sayLength(border, unit)}
+                </button>
+              ))}
+            </div>
+          </fieldset>
+          {traits && (
+            <>
+              <Quiet label={label} onLabel={setLabel} spots={spots} />
+              <Colours colours={traits.colours} />
+            </>
+          )}
+          <div className="flex gap-2 border-t border-line pt-3">
+            {step(view.before, "Print before")}
+            {step(view.after, "Next print")}
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const percent = (share: number) => `${Math.max(1, Math.round(share * 100))} %`;
+
+/** What a crop loses, and at which edges. */
+function Lost({ lost }: { lost: ReturnType<typeof lostOf> }) {
+  const edges = (["left", "right", "top", "bottom"] as const).filter((edge) => lost[edge] >= 0.005);
+  const said = { left: "on the left", right: "on the right", top: "at the top", bottom: "at the bottom" };
+  return (
+    <p aria-live="polite">
+      {edges.length === 0 ? (
+        <strong className="font-semibold">Nothing is lost.</strong>
+      ) : (
+        <>
+          <strong className="font-semibold">{percent(lost.area)} is lost</strong>:{" "}
+          {edges.map((edge) => `${percent(lost[edge])} ${said[edge]}`).join(", ")}.
+        </>
+      )}
+    </p>
+  );
+}
+
+function Pixels({
+  facts,
+  print,
+  crop,
+  unit,
+  onPrint,
+}: {
+  facts: Parameters<typeof pixelsPerInch>[0];
+  print: Size;
+  crop: PrintCrop;
+  unit: Unit;
+  onPrint: (print: Size) => void;
+}) {
+  const ppi = pixelsPerInch(facts, print, crop);
+  const verdict = verdictOn(ppi);
+  const smaller = verdict === "soft" || verdict === "just" ? largestAt(facts, print, crop, 200) : null;
+  const inside =
+    smaller && PRINT_SIZES.filter(({ w, h }) => w <= smaller.w && h <= smaller.h && w >= h === print.w >= print.h);
+  const best = inside?.reduce<Size | null>((a, b) => (!a || b.w * b.h > a.w * a.h ? b : a), null);
+  return (
+    <p aria-live="polite">
+      <strong className="font-semibold tabular-nums">{Math.round(ppi)} pixels an inch.</strong> {SHARPNESS[verdict]}.{" "}
+      {best && (
+        <Button small look="quiet" onClick={() => onPrint(best)}>
+          Print it at {printSize(best, unit)}
+        </Button>
+      )}
+    </p>
+  );
+}
+
+const READS = { quiet: "reads at once", vellum: "put vellum between", busy: "too busy" } as const;
+
+function Quiet({
+  label,
+  onLabel,
+  spots,
+}: {
+  label: number | null;
+  onLabel: (label: number | null) => void;
+  spots: ReturnType<typeof quietSpots>;
+}) {
+  return (
+    <section aria-label="Quiet spots" className="grid gap-2 border-t border-line pt-3">
+      <label className="grid gap-1 font-medium">
+        Where would this read well?
+        <select
+          className="field font-normal"
+          value={label ?? ""}
+          onChange={(event) => onLabel(event.target.value === "" ? null : Number(event.target.value))}
+        >
+          <option value="">Choose a label or number</option>
+          {LABELS.map(({ name }, at) => (
+            <option key={name} value={at}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      {label !== null &&
+        (spots.length === 0 ? (
+          <p className="text-sm">No quiet spot of that size. Put it on the white border, on a card, or on vellum.</p>
+        ) : (
+          <ol className="grid gap-1 text-sm">
+            {spots.map((spot, at) => (
+              <li key={`${spot.at.x} ${spot.at.y}`} className="flex gap-2">
+                <span className="font-numeral font-semibold">{at + 1}</span>
+                {spot.lettering === "light" ? "Light" : "Dark"} lettering, {spot.contrast} to 1; {READS[spot.reads]}.
+              </li>
+            ))}
+          </ol>
+        ))}
+    </section>
+  );
+}
+
+/** The picture's own colours, to hold a card or a paper against. */
+function Colours({ colours }: { colours: readonly string[] }) {
+  return (
+    <section aria-label="Its colours" className="border-t border-line pt-3">
+      <p className="mb-1.5 font-medium">Its colours, the most of it first</p>
+      <ul className="flex flex-wrap gap-2">
+        {colours.map((colour) => (
+          <li key={colour} className="grid justify-items-center text-xs text-quiet">
+            <svg viewBox="0 0 40 28" className="h-7 w-10" aria-hidden="true">
+              <rect width="40" height="28" fill={colour} />
+            </svg>
+            {colour}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

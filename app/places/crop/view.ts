@@ -1,0 +1,62 @@
+import { pageName } from "#app/places/album/view.ts";
+import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
+import type { PocketLayout } from "#core/book/layout.ts";
+import type { Leaf } from "#core/book/leaf.ts";
+import { readBook } from "#core/book/read.ts";
+import type { Unit } from "#core/measure/length.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import { type Over, overPrint } from "#core/photo/keep-clear.ts";
+import { type Print, standingOf } from "#core/photo/printing.ts";
+import type { Traits } from "#core/photo/traits.ts";
+
+type Aggregate = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly leaves: readonly Leaf[];
+  readonly layouts: readonly PocketLayout[];
+  readonly prints: readonly Print[];
+};
+
+export type CropView = {
+  readonly albumId: string;
+  readonly unit: Unit;
+  readonly use: PhotoUse;
+  readonly dayId: string;
+  readonly date: CalendarDate;
+  readonly day: string;
+  /** What will lie over the print or go through it, wherever it is laid. */
+  readonly over: readonly Over[];
+  readonly traits: Pick<Traits, "light" | "busy" | "colours"> | null;
+  /** The album's prints before and after this one, in the order of the days. */
+  readonly before: string | null;
+  readonly after: string | null;
+  readonly place: { readonly at: number; readonly of: number };
+  /** It is printed as it is now; another crop wants another print. */
+  readonly printed: boolean;
+};
+
+/** One print's crop with what it must keep clear of; null when no day has this use. */
+export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "traits"> | null {
+  const { album, days, leaves, layouts, prints } = aggregate;
+  const pages = pagesOf(album, days).filter(({ skipped }) => !skipped);
+  const all = pages.flatMap((page) =>
+    page.days.flatMap((day) => day.content.photos.map((use) => ({ page, day, use }))),
+  );
+  const at = all.findIndex(({ use }) => use.id === useId);
+  const found = all[at];
+  if (!found) return null;
+  const { use, page, day } = found;
+  const book = readBook(album, pagesOf(album, days), leaves, layouts);
+  const over = book.leaves.flatMap((read) =>
+    (["front", "back"] as const).flatMap((face) => overPrint(read, face, use.id, use.print, album.format)),
+  );
+  const { kind } = standingOf(use, prints, page.content.done);
+  return {
+    ...{ albumId: album.id, unit: album.unit, use, dayId: day.id, date: day.date, day: pageName(page), over },
+    before: all[at - 1]?.use.id ?? null,
+    after: all[at + 1]?.use.id ?? null,
+    place: { at: at + 1, of: all.length },
+    printed: kind === "printed" || kind === "trimmed",
+  };
+}

@@ -1,0 +1,10 @@
+import { z } from "zod";
+import { HAND, STAMP_SET } from "#core/words/setting-schema.ts";
+
+export const LETTERS_ACT = z.discriminatedUnion("act", [
+  z.object({ act: z.literal("keep-hand"), hand: HAND }),
+  z.object({ act: z.literal("keep-set"), set: STAMP_SET }),
+  z.object({ act: z.literal("forget"), id: z.uuid() }),
+]);
+export type LettersAct = z.input<typeof LETTERS_ACT>;
+export type LettersAnswer = { ok: true; said: string } | { ok: false; reason: "unreachable" | "store-gone" };

@@ -1,0 +1,213 @@
+import { useState } from "react";
+import { useFetcher } from "react-router";
+import { Mat } from "#app/drawing/mat.tsx";
+import { drawingOf, matMarkup, mm } from "#app/drawing/mat-text.ts";
+import { WordsNav } from "#app/places/words/words-nav.tsx";
+import { Button } from "#app/ui/button.tsx";
+import { LengthBox } from "#app/ui/length-box.tsx";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { laidMarks } from "#core/draw/card.ts";
+import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { rectOf } from "#core/measure/rect.ts";
+import { size } from "#core/measure/size.ts";
+import { type HandProblem, readHand, SAMPLE } from "#core/words/hand.ts";
+import { layWords } from "#core/words/lay.ts";
+import { type Hand, NO_EDGES, STAMP_SETS, type StampSet, usualSetting } from "#core/words/lettering.ts";
+import type { LettersAct, LettersAnswer } from "./acts.ts";
+
+export type LettersView = {
+  readonly albumId: string;
+  readonly unit: Unit;
+  readonly who: readonly string[];
+  readonly hands: readonly (Hand & { readonly id: string })[];
+  readonly sets: readonly (StampSet & { readonly id: string })[];
+};
+
+const PROBLEM: Record<HandProblem, string> = {
+  "no-width": "Measure how wide the lines are, and how far apart.",
+  "one-line": "Copy it over two lines or more: one line says too little.",
+  "last-beyond": "The last line cannot reach further than the lines are wide.",
+  "does-not-add-up": "Those measures do not go together. Count the lines once more.",
+};
+
+/** Handwriting measured once for each person, and the stamps of the house. */
+export function Letters({ view }: { view: LettersView }) {
+  const { albumId, unit, hands, sets, who } = view;
+  const fetcher = useFetcher<LettersAnswer>();
+  const send = (act: LettersAct) =>
+    void fetcher.submit(act as never, {
+      method: "post",
+      action: `/albums/${albumId}/letters`,
+      encType: "application/json",
+    });
+  const busy = fetcher.state !== "idle";
+  const answer = fetcher.data;
+  const [name, setName] = useState(who[0] ?? "");
+  const [wide, setWide] = useState<Length>(unit === "inch" ? inches(5) : millimetres(120));
+  const [lines, setLines] = useState(6);
+  const [last, setLast] = useState<Length>(unit === "inch" ? inches(3) : millimetres(70));
+  const [line, setLine] = useState<Length>(unit === "inch" ? inches(5 / 16) : millimetres(8));
+  const read = readHand(name.trim() || "A hand", { wide, lines, last, line });
+  return (
+    <div className="flex flex-col wide:h-full">
+      <WordsNav albumId={albumId} here="letters" />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section aria-label="The copy, to scale" className="h-[48vh] overflow-hidden bg-mat wide:h-full">
+          <Copy hand={read.ok ? read.hand : null} wide={wide} unit={unit} />
+        </section>
+        <div className="grid content-start gap-6 p-4 wide:overflow-y-auto wide:p-6">
+          <h1 className="text-2xl">Hands and stamps</h1>
+          {answer &&
+            (answer.ok ? (
+              <Said good>{answer.said}</Said>
+            ) : (
+              <Said good={false}>{unreachableForm(answer.reason, "What you measured is still here. Try again.")}</Said>
+            ))}
+          <section aria-label="A hand" className="grid gap-3">
+            <h2 className="text-lg">Measure a hand</h2>
+            <p className="text-sm text-quiet">
+              Copy this as you write on a card, over lines of one width. Then count the lines and put a rule to them.
+            </p>
+            <blockquote className="border-l-4 border-ring-words pl-3">{SAMPLE}</blockquote>
+            <div className="grid grid-cols-2 gap-3">
+              <label className="grid gap-0.5 text-sm">
+                <span className="text-quiet">Whose hand</span>
+                <input
+                  className="field py-1"
+                  value={name}
+                  maxLength={60}
+                  onChange={(event) => setName(event.target.value)}
+                />
+              </label>
+              <label className="grid gap-0.5 text-sm">
+                <span className="text-quiet">Lines it took</span>
+                <input
+                  type="number"
+                  min={1}
+                  max={60}
+                  className="field py-1"
+                  value={lines}
+                  onChange={(event) => setLines(Math.max(0, Math.min(60, Math.trunc(Number(event.target.value)))))}
+                />
+              </label>
+              <LengthBox label="The lines are wide" value={wide} unit={unit} onTake={setWide} mayBeNothing={false} />
+              <LengthBox label="The last line reaches" value={last} unit={unit} onTake={setLast} mayBeNothing={false} />
+              <LengthBox label="From line to line" value={line} unit={unit} onTake={setLine} mayBeNothing={false} />
+            </div>
+            {!read.ok && (
+              <p role="alert" className="text-sm font-medium text-ember">
+                {PROBLEM[read.reason]}
+              </p>
+            )}
+            <div>
+              <Button
+                look="main"
+                disabled={busy || !read.ok || name.trim() === ""}
+                onClick={() => read.ok && send({ act: "keep-hand", hand: read.hand })}
+              >
+                Keep this hand
+              </Button>
+            </div>
+            <KeptList
+              all={hands.map((hand) => ({
+                id: hand.id,
+                said: `${hand.name}, lines ${sayLength(hand.line, unit)} apart`,
+              }))}
+              onForget={(id) => send({ act: "forget", id })}
+            />
+          </section>
+          <StampForm unit={unit} busy={busy} onKeep={(set) => send({ act: "keep-set", set })} />
+          <KeptList
+            all={sets.map((set) => ({ id: set.id, said: `${set.name}, ${sayLength(set.high, unit)} high` }))}
+            onForget={(id) => send({ act: "forget", id })}
+          />
+          <p className="text-sm text-quiet">
+            Cards keep the measures they were written with, whatever is changed or forgotten here.
+          </p>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** The sample as that hand would write it over lines of that width. */
+function Copy({ hand, wide, unit }: { hand: Hand | null; wide: Length; unit: Unit }) {
+  const page = size(wide, ticks(Math.round(wide * 0.72)));
+  const setting = {
+    ...usualSetting(page),
+    margins: NO_EDGES,
+    ...(hand ? { lettering: { kind: "handwriting" as const, hand } } : {}),
+  };
+  const laid = hand ? layWords(SAMPLE, page, setting, "front") : { words: [] };
+  const drawing = drawingOf([{ kind: "rect", at: rectOf(page), fill: "paper" }, ...laidMarks(laid, setting)]);
+  const [w, h] = [mm(page.w), mm(page.h)];
+  const thing = { key: "copy", x: 0, y: 0, w, h, caption: hand ? `${hand.name}, to scale` : "", drawing };
+  const box = { x: -12, y: -12, w: w + 24, h: h + 32 };
+  return (
+    <Mat
+      mat={{ box, drawing: matMarkup([thing], unit, false, "copy") }}
+      label="The copied text as that hand would write it, to scale"
+    />
+  );
+}
+
+function KeptList({ all, onForget }: { all: readonly { id: string; said: string }[]; onForget: (id: string) => void }) {
+  return (
+    <ul className="grid">
+      {all.map(({ id, said }) => (
+        <li key={id} className="flex min-h-10 items-center justify-between border-b border-line text-sm">
+          {said}
+          <Button small look="quiet" aria-label={`Forget ${said}`} onClick={() => onForget(id)}>
+            Forget
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const STAMP_LABELS = {
+  high: "Letters are high",
+  usual: "A usual letter, N",
+  narrow: "A narrow one, I",
+  broad: "A broad one, M",
+  between: "Between letters",
+  space: "Between words",
+} as const;
+
+/** A set of stamps, measured from what they print. */
+function StampForm({ unit, busy, onKeep }: { unit: Unit; busy: boolean; onKeep: (set: StampSet) => void }) {
+  const [set, setSet] = useState<StampSet>(() => ({ ...(STAMP_SETS[1] as StampSet), name: "" }));
+  return (
+    <section aria-label="A set of stamps" className="grid gap-3 border-t border-line pt-4">
+      <h2 className="text-lg">Measure a set of stamps</h2>
+      <p className="text-sm text-quiet">Stamp N, I and M side by side and put a rule to them.</p>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="col-span-2 grid gap-0.5 text-sm">
+          <span className="text-quiet">What you call it</span>
+          <input
+            className="field py-1"
+            value={set.name}
+            maxLength={60}
+            onChange={(event) => setSet({ ...set, name: event.target.value })}
+          />
+        </label>
+        {(Object.keys(STAMP_LABELS) as (keyof typeof STAMP_LABELS)[]).map((part) => (
+          <LengthBox
+            key={part}
+            label={STAMP_LABELS[part]}
+            value={set[part]}
+            unit={unit}
+            mayBeNothing={part === "between" || part === "space"}
+            onTake={(length) => setSet({ ...set, [part]: length })}
+          />
+        ))}
+      </div>
+      <div>
+        <Button disabled={busy || set.name.trim() === ""} onClick={() => onKeep({ ...set, name: set.name.trim() })}>
+          Keep this set
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,152 @@
+/** What came of one picture handed in. */
+export type TakenIn =
+  | { readonly ok: true; readonly id: string; readonly isNew: boolean; readonly dated: boolean }
+  | { readonly ok: false; readonly reason: "not-a-picture" | "broken" | "too-large" | "too-many-pixels" };
+
+export type Refused = { readonly name: string; readonly reason: Extract<TakenIn, { ok: false }>["reason"] };
+
+/** How far a run of pictures through the door is. */
+export type Run = {
+  readonly state: "idle" | "running" | "waiting" | "cancelled" | "done";
+  readonly total: number;
+  /** New ones, those that were in already, and those refused: together what is settled. */
+  readonly added: number;
+  readonly known: number;
+  readonly refused: readonly Refused[];
+  readonly undated: number;
+  /** While it waits: the server is away, or it does not know who this is any more. */
+  readonly waitsFor: "server" | "sign-in" | null;
+  /** Seconds still to go at the pace so far; null until there is a pace. */
+  readonly secondsLeft: number | null;
+};
+export const NO_RUN: Run = {
+  ...{ state: "idle", total: 0, added: 0, known: 0, refused: [], undated: 0, waitsFor: null, secondsLeft: null },
+};
+
+/** What a run needs of the world: to send a file, to ask what is known, to hash, to wait and to tell the time. */
+export type Door = {
+  readonly send: (file: File, signal: AbortSignal) => Promise<TakenIn>;
+  readonly known: (hashes: readonly string[]) => Promise<readonly string[]>;
+  readonly hash: ((file: File) => Promise<string>) | null;
+  readonly wait: (milliseconds: number, signal: AbortSignal) => Promise<void>;
+  readonly now: () => number;
+};
+
+/** The server asks who this is: signing in again, in another window too, lets the run go on. */
+export class SignedOut extends Error {}
+
+const AT_ONCE = 3;
+/** Contents asked about in one go: files are hashed in batches so that the first are on their way soon. */
+const ASKED_AT_ONCE = 24;
+const TRY_AGAIN = 3000;
+
+/**
+ * Hands files in, a few at a time. What is acknowledged is in for good: a run that is cancelled or broken off keeps it, and
+ * the same files handed in again are known by their content and not sent twice. While the server is away the run waits
+ * and goes on by itself.
+ */
+export class UploadRun {
+  #run: Run;
+  #stop = new AbortController();
+  readonly #door: Door;
+  readonly #tell: (run: Run) => void;
+  #began = 0;
+  #bytesDone = 0;
+  #bytesAll = 0;
+
+  constructor(door: Door, tell: (run: Run) => void) {
+    this.#door = door;
+    this.#tell = tell;
+    this.#run = NO_RUN;
+  }
+
+  #set(change: Partial<Run>): void {
+    this.#run = { ...this.#run, ...change };
+    this.#tell(this.#run);
+  }
+
+  cancel(): void {
+    this.#stop.abort();
+    if (this.#run.state === "running" || this.#run.state === "waiting")
+      this.#set({ state: "cancelled", waitsFor: null, secondsLeft: null });
+  }
+
+  /** Runs to the end, or until it is cancelled; returns how it went. */
+  async start(files: readonly File[]): Promise<Run> {
+    this.#stop = new AbortController();
+    const { signal } = this.#stop;
+    this.#began = this.#door.now();
+    this.#bytesAll = files.reduce((sum, { size }) => sum + size, 0);
+    this.#set({ ...NO_RUN, state: "running", total: files.length });
+    for (let at = 0; at < files.length && !signal.aborted; at += ASKED_AT_ONCE) {
+      const fresh = await this.#withoutKnown(files.slice(at, at + ASKED_AT_ONCE), signal);
+      const queue = [...fresh];
+      await Promise.all(
+        Array.from({ length: AT_ONCE }, async () => {
+          for (let next = queue.shift(); next && !signal.aborted; next = queue.shift()) await this.#hand(next, signal);
+        }),
+      );
+    }
+    if (!signal.aborted) this.#set({ state: "done", secondsLeft: null });
+    return this.#run;
+  }
+
+  /** The files that are not in yet, by their content; all of them where that cannot be told. */
+  async #withoutKnown(files: readonly File[], signal: AbortSignal): Promise<readonly File[]> {
+    const { hash, known } = this.#door;
+    if (!hash) return files;
+    const hashes: string[] = [];
+    // One after the other: a phone has no room for many pictures in memory at once.
+    for (const file of files) hashes.push(await hash(file).catch(() => ""));
+    const asked = await this.#insist(() => known([...new Set(hashes.filter(Boolean))]), signal);
+    const there = new Set(asked ?? []);
+    const seen = new Set<string>();
+    return files.filter((file, at) => {
+      const content = hashes[at] ?? "";
+      const double = content !== "" && (there.has(content) || seen.has(content));
+      seen.add(content);
+      if (double) this.#settle(file, { known: this.#run.known + 1 });
+      return !double;
+    });
+  }
+
+  async #hand(file: File, signal: AbortSignal): Promise<void> {
+    const taken = await this.#insist(() => this.#door.send(file, signal), signal);
+    if (!taken) return;
+    const { added, known, refused, undated } = this.#run;
+    if (!taken.ok) this.#settle(file, { refused: [...refused, { name: file.name, reason: taken.reason }] });
+    else if (!taken.isNew) this.#settle(file, { known: known + 1 });
+    else this.#settle(file, { added: added + 1, undated: undated + (taken.dated ? 0 : 1) });
+  }
+
+  #settle(file: File, change: Partial<Run>): void {
+    this.#bytesDone += file.size;
+    const passed = (this.#door.now() - this.#began) / 1000;
+    const rate = this.#bytesDone / Math.max(passed, 0.001);
+    const settled = passed > 1.5 ? Math.max(1, Math.round((this.#bytesAll - this.#bytesDone) / rate)) : null;
+    this.#set({ ...change, secondsLeft: settled });
+  }
+
+  /** Tries until the server answers or the run is cancelled; null when it was. */
+  async #insist<T>(ask: () => Promise<T>, signal: AbortSignal): Promise<T | null> {
+    while (!signal.aborted) {
+      try {
+        const answer = await ask();
+        if (this.#run.state === "waiting") this.#set({ state: "running", waitsFor: null });
+        return answer;
+      } catch (error) {
+        if (signal.aborted) return null;
+        this.#set({ state: "waiting", waitsFor: error instanceof SignedOut ? "sign-in" : "server", secondsLeft: null });
+        await this.#door.wait(TRY_AGAIN, signal).catch(() => undefined);
+      }
+    }
+    return null;
+  }
+}
+
+/** Seconds as somebody says them beside a clock. */
+export function sayTimeLeft(seconds: number): string {
+  if (seconds < 60) return `about ${Math.max(5, Math.ceil(seconds / 5) * 5)} seconds left`;
+  const minutes = Math.ceil(seconds / 60);
+  return `about ${minutes} ${minutes === 1 ? "minute" : "minutes"} left`;
+}

@@ -1,0 +1,264 @@
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { useFetcher } from "react-router";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { Button } from "#app/ui/button.tsx";
+import { useRunning } from "#app/ui/use-running.ts";
+import { ROLL_SHOWN, UNREACHABLE } from "#app/ui/wording.ts";
+import { parseDate } from "#core/month/dates.ts";
+import type { RollMark } from "#core/photo/roll.ts";
+import { type SentMark, withMark } from "./marks.ts";
+import { PhotosNav } from "./photos-nav.tsx";
+import { PicturePanel } from "./picture-panel.tsx";
+import { RollList } from "./roll-list.tsx";
+import { UploadBox } from "./upload-box.tsx";
+import { droppedFiles, useUpload } from "./use-upload.ts";
+import { byDay, countShown, type RollPicture, type RollView, SHOWN, type Shown } from "./view.ts";
+
+export type RollAnswer = { ok: true; marked: number } | { ok: false; reason: "unreachable" | "store-gone" };
+
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName);
+
+/** As much of the roll as is sent with the page; the rest is laid out once the page runs. */
+const FIRST_DAYS = 6;
+
+/** Every picture of the household, by day, and what is said of them. */
+export function Roll({ view }: { view: RollView }) {
+  const running = useRunning();
+  const { run, start, cancel } = useUpload();
+  const { pictures, mark, trouble } = useMarks(view.pictures);
+  const [shown, setShown] = useState<Shown>("all");
+  const [chosenId, setChosen] = useState<string | null>(null);
+  const [over, setOver] = useState(false);
+  const days = useMemo(() => byDay(pictures, shown, view.days), [pictures, shown, view.days]);
+  const flat = useMemo(() => days.flatMap(({ clusters }) => clusters.flat()), [days]);
+  const chosen = pictures.find(({ id }) => id === chosenId) ?? null;
+  const undated = pictures.filter(({ date, rejected }) => date === null && !rejected);
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (
+        isTyping(event.target) ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        document.querySelector("[role=dialog]")
+      )
+        return;
+      const at = flat.findIndex(({ id }) => id === chosenId);
+      if (event.key === "ArrowDown" || event.key === "ArrowUp") {
+        const next = flat[at < 0 ? 0 : at + (event.key === "ArrowDown" ? 1 : -1)];
+        if (!next) return;
+        event.preventDefault();
+        setChosen(next.id);
+        document.querySelector<HTMLElement>(`[data-photo="${next.id}"]`)?.focus();
+        return;
+      }
+      const kind = { s: "star", b: "banked", x: "rejected" }[event.key] as "star" | "banked" | "rejected" | undefined;
+      const picture = flat[at];
+      if (kind && picture) mark([picture.id], { kind, on: !picture[kind] });
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [flat, chosenId, mark]);
+
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the buttons inside do the same
+    <div
+      className={`flex flex-col wide:h-full ${over ? "outline-4 -outline-offset-4 outline-ember" : ""}`}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={(event) => {
+        event.preventDefault();
+        setOver(false);
+        void droppedFiles(event.dataTransfer).then(start);
+      }}
+    >
+      <PhotosNav albumId={view.albumId} here="photos" />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
+        <div className="min-w-0 px-4 wide:overflow-y-auto wide:px-6">
+          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pt-4 pb-2">
+            <h1 className="text-2xl">The roll</h1>
+            <p className="text-sm text-quiet">{pictures.length === 1 ? "1 picture" : `${pictures.length} pictures`}</p>
+          </div>
+          <fieldset className="flex flex-wrap gap-x-4 border-b border-line pb-1">
+            <legend className="sr-only">Which pictures</legend>
+            {SHOWN.map((each) => (
+              <label
+                key={each}
+                className={`flex min-h-9 items-center gap-1 border-b-2 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${each === shown ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
+              >
+                <input
+                  type="radio"
+                  name="shown"
+                  checked={each === shown}
+                  onChange={() => setShown(each)}
+                  className="sr-only"
+                />
+                {ROLL_SHOWN[each]}
+                <span className="tabular-nums">{countShown(pictures, each)}</span>
+              </label>
+            ))}
+          </fieldset>
+          {trouble && (
+            <p role="alert" className="mt-2 border-l-4 border-ember pl-3 text-sm font-medium">
+              {UNREACHABLE[trouble].split(". ")[0]}. What you marked is sent again until it is kept; leave this page
+              open.
+            </p>
+          )}
+          {pictures.length === 0 ? (
+            <p className="max-w-prose py-10 text-lg">
+              Nothing on the roll yet. Choose pictures, a whole folder, or drop them here: they are read for their day
+              and laid out by it.
+            </p>
+          ) : flat.length === 0 ? (
+            <p className="py-10 text-quiet">{ROLL_SHOWN[shown]}: none.</p>
+          ) : (
+            <RollList
+              days={running ? days : days.slice(0, FIRST_DAYS)}
+              names={view.days}
+              chosen={chosenId}
+              onChoose={setChosen}
+            />
+          )}
+        </div>
+        <aside className="grid content-start gap-5 border-line bg-panel p-4 wide:overflow-y-auto wide:border-l wide:p-5">
+          {chosen ? (
+            <>
+              <PicturePanel
+                albumId={view.albumId}
+                picture={chosen}
+                alike={
+                  chosen.alike
+                    ? pictures
+                        .filter(({ alike }) => alike?.group === chosen.alike?.group)
+                        .sort((a, b) => (a.alike?.rank ?? 0) - (b.alike?.rank ?? 0))
+                    : []
+                }
+                onMark={mark}
+                onChoose={setChosen}
+              />
+              <Button look="quiet" small onClick={() => setChosen(null)}>
+                Back to filling the roll
+              </Button>
+            </>
+          ) : (
+            <>
+              <h2 className="text-xl">Fill the roll</h2>
+              <UploadBox run={run} onFiles={start} onCancel={cancel} />
+              {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
+              <p className="text-sm text-quiet">
+                Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, x set
+                aside.
+              </p>
+            </>
+          )}
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+const TRY_AGAIN = 3000;
+
+/**
+ * The pictures with every mark that is on its way already made, and how to make one. Marks leave one after the other; one
+ * that does not reach the server is sent again until it does, for as long as the page is open.
+ */
+function useMarks(saved: readonly RollPicture[]) {
+  const { state, data, submit } = useFetcher<RollAnswer>();
+  const [waiting, setWaiting] = useState<readonly SentMark[]>([]);
+  const [flying, setFlying] = useState<SentMark | null>(null);
+  const [trouble, setTrouble] = useState<"unreachable" | "store-gone" | null>(null);
+  useEffect(() => {
+    if (state !== "idle") return;
+    if (flying) {
+      const lost = data && !data.ok ? data.reason : null;
+      setFlying(null);
+      setTrouble(lost);
+      if (lost) setWaiting((was) => [flying, ...was]);
+      return;
+    }
+    const [next, ...rest] = waiting;
+    if (!next) return;
+    const timer = window.setTimeout(
+      () => {
+        setFlying(next);
+        setWaiting(rest);
+        void submit(next as never, { method: "post", encType: "application/json" });
+      },
+      trouble ? TRY_AGAIN : 0,
+    );
+    return () => window.clearTimeout(timer);
+  }, [state, data, flying, waiting, trouble, submit]);
+  const mark = useCallback(
+    (ids: readonly string[], each: RollMark) => setWaiting((was) => [...was, { ids: [...ids], mark: each }]),
+    [],
+  );
+  const pictures = useMemo(() => {
+    const pending = [...(flying ? [flying] : []), ...waiting];
+    if (pending.length === 0) return saved;
+    return saved.map((picture) =>
+      pending.reduce((now, { ids, mark: each }) => (ids.includes(picture.id) ? withMark(now, each) : now), picture),
+    );
+  }, [saved, flying, waiting]);
+  return { pictures, mark, trouble };
+}
+
+/** Pictures whose camera wrote no date, given one together. */
+function UndatedForm({
+  undated,
+  onMark,
+}: {
+  undated: readonly RollPicture[];
+  onMark: (ids: readonly string[], mark: RollMark) => void;
+}) {
+  const [text, setText] = useState("");
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const date = parseDate(text);
+  const ids = undated.map(({ id }) => id).filter((id) => !left.includes(id));
+  return (
+    <form
+      className="grid gap-2 border-t border-line pt-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (date && ids.length > 0) onMark(ids, { kind: "date", date });
+      }}
+    >
+      <h2 className="text-lg">
+        {undated.length === 1 ? "One picture has no date" : `${undated.length} pictures have no date`}
+      </h2>
+      <div className="flex flex-wrap gap-1.5">
+        {undated.slice(0, 40).map(({ id, name, look }) => (
+          <label key={id} className={`relative ${left.includes(id) ? "opacity-40" : ""}`}>
+            <input
+              type="checkbox"
+              checked={!left.includes(id)}
+              aria-label={name}
+              onChange={(event) => setLeft(event.target.checked ? left.filter((each) => each !== id) : [...left, id])}
+              className="absolute top-1 left-1 size-4 accent-ember"
+            />
+            <img src={pictureAddress(id, 96, look)} alt="" className="size-16 object-cover" />
+          </label>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="grid gap-1 text-sm font-medium">
+          They were taken on
+          <input
+            type="date"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            className="field max-w-44"
+          />
+        </label>
+        <Button type="submit" disabled={!date || ids.length === 0}>
+          Date {ids.length}
+        </Button>
+      </div>
+    </form>
+  );
+}

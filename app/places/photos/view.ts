@@ -1,0 +1,125 @@
+import { pageName } from "#app/places/album/view.ts";
+import type { AlbumPlan, Day } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
+import { usablePixels } from "#core/photo/crop.ts";
+import { nearDoubles } from "#core/photo/doubles.ts";
+import type { Look, Pixels } from "#core/photo/look.ts";
+import type { RollPhoto } from "#core/photo/roll.ts";
+
+/** A picture as the roll shows it. */
+export type RollPicture = {
+  readonly id: string;
+  readonly name: string;
+  readonly pixels: Pixels;
+  readonly look: Look;
+  readonly date: CalendarDate | null;
+  /** The camera's clock, `17:48`. */
+  readonly time: string | null;
+  readonly offset: string | null;
+  readonly given: boolean;
+  readonly hasPlace: boolean;
+  readonly star: boolean;
+  readonly rejected: boolean;
+  readonly banked: boolean;
+  /** The days it is on, as dates and as they are called. */
+  readonly on: readonly { readonly date: CalendarDate; readonly name: string }[];
+  /** Its group of near-doubles and its place there by sharpness, 0 the sharpest; null when it has none. */
+  readonly alike: { readonly group: number; readonly rank: number; readonly of: number } | null;
+};
+
+export type RollView = {
+  readonly albumId: string;
+  /** The album's days, for what a date is called and which are its own. */
+  readonly days: Readonly<Record<string, { readonly label: string; readonly title: string }>>;
+  readonly pictures: readonly RollPicture[];
+};
+
+export const takenOn = ({ givenDate, capturedAt }: Pick<RollPhoto, "givenDate" | "capturedAt">): CalendarDate | null =>
+  givenDate ?? parseDate(capturedAt?.slice(0, 10) ?? "");
+
+/** Where near-doubles lie among pictures, by id. Those without a fingerprint yet have none. */
+export function alikeOf(roll: readonly RollPhoto[]): Map<string, { group: number; rank: number; of: number }> {
+  const known = roll.flatMap(({ id, fingerprint, sharpness, capturedAt }) =>
+    fingerprint ? [{ id, fingerprint, sharpness, capturedAt }] : [],
+  );
+  return new Map(
+    nearDoubles(known).flatMap((ids, group) => ids.map((id, rank) => [id, { group, rank, of: ids.length }] as const)),
+  );
+}
+
+/** The roll of the household, seen from one of its albums. */
+export function rollView(
+  { album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] },
+  roll: readonly RollPhoto[],
+): RollView {
+  const pages = pagesOf(album, days);
+  const on = new Map<string, { date: CalendarDate; name: string }[]>();
+  for (const page of pages) {
+    for (const day of page.days) {
+      for (const { photoId } of day.content.photos)
+        on.set(photoId, [...(on.get(photoId) ?? []), { date: day.date, name: pageName(page) }]);
+    }
+  }
+  const alike = alikeOf(roll);
+  return {
+    albumId: album.id,
+    days: Object.fromEntries(
+      pages.flatMap((page) =>
+        page.days.map((day) => [day.date, { label: page.label ?? printShort(day.date), title: day.content.title }]),
+      ),
+    ),
+    pictures: roll.map((each) => ({
+      ...{ id: each.id, name: each.name, pixels: usablePixels(each.facts), look: each.facts.look },
+      date: takenOn(each),
+      time:
+        each.capturedAt && (each.givenDate === null || each.capturedAt.startsWith(each.givenDate))
+          ? each.capturedAt.slice(11, 16)
+          : null,
+      ...{ offset: each.offset, given: each.givenDate !== null, hasPlace: each.hasPlace },
+      ...{ star: each.star, rejected: each.rejected, banked: each.banked },
+      on: on.get(each.id) ?? [],
+      alike: alike.get(each.id) ?? null,
+    })),
+  };
+}
+
+export const SHOWN = ["all", "unplaced", "banked", "alike", "starred", "set-aside", "undated"] as const;
+export type Shown = (typeof SHOWN)[number];
+
+const BELONGS: Record<Shown, (picture: RollPicture) => boolean> = {
+  all: ({ rejected }) => !rejected,
+  unplaced: ({ rejected, on }) => !rejected && on.length === 0,
+  banked: ({ rejected, banked }) => !rejected && banked,
+  alike: ({ rejected, alike }) => !rejected && alike !== null,
+  starred: ({ rejected, star }) => !rejected && star,
+  "set-aside": ({ rejected }) => rejected,
+  undated: ({ date }) => date === null,
+};
+
+export const countShown = (pictures: readonly RollPicture[], shown: Shown): number =>
+  pictures.filter(BELONGS[shown]).length;
+
+/** Pictures of one day, near-doubles standing together behind their sharpest. */
+export type RollDay = { readonly date: CalendarDate | null; readonly clusters: readonly (readonly RollPicture[])[] };
+
+/** The shown pictures by day, in order: the album’s own days, then those before and after it, the undated last. */
+export function byDay(pictures: readonly RollPicture[], shown: Shown, own: RollView["days"]): RollDay[] {
+  const days = new Map<CalendarDate | null, RollPicture[]>();
+  for (const picture of pictures) {
+    if (!BELONGS[shown](picture)) continue;
+    days.set(picture.date, [...(days.get(picture.date) ?? []), picture]);
+  }
+  const isOwn = (date: CalendarDate | null) => date !== null && date in own;
+  const ordered = [...days].sort(([a], [b]) => Number(isOwn(b)) - Number(isOwn(a)));
+  return ordered.map(([date, all]) => {
+    const clusters: RollPicture[][] = [];
+    for (const picture of all) {
+      const mate = picture.alike && clusters.find(([first]) => first?.alike?.group === picture.alike?.group);
+      if (mate) mate.push(picture);
+      else clusters.push([picture]);
+    }
+    for (const cluster of clusters) cluster.sort((a, b) => (a.alike?.rank ?? 0) - (b.alike?.rank ?? 0));
+    return { date, clusters };
+  });
+}

@@ -1,0 +1,36 @@
+import { z } from "zod";
+import { type Length, LONGEST } from "#core/measure/length.ts";
+import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
+
+const LENGTH = z
+  .int()
+  .positive()
+  .max(LONGEST)
+  .transform((n) => n as Length);
+const MARGIN = z
+  .int()
+  .min(0)
+  .max(LONGEST)
+  .transform((n) => n as Length);
+
+/** One thing done to sheets, prints, orders or the printer, as it comes from outside. */
+export const SHEET_ACT = z.discriminatedUnion("act", [
+  z.object({ act: z.literal("make"), sheets: GANGED_SHEETS }),
+  z.object({ act: z.literal("printed"), sheet: z.uuid(), on: z.boolean() }),
+  z.object({ act: z.literal("drop"), sheet: z.uuid() }),
+  z.object({ act: z.literal("cut"), sheet: z.uuid(), cut: z.int().min(0).max(8000), on: z.boolean() }),
+  z.object({ act: z.literal("spoiled"), print: z.uuid(), on: z.boolean() }),
+  z.object({ act: z.literal("elsewhere"), use: z.uuid(), on: z.boolean() }),
+  z.object({ act: z.literal("printer"), margin: MARGIN, across: LENGTH, along: LENGTH, bar: LENGTH }),
+  z.object({ act: z.literal("order"), uses: z.array(z.uuid()).min(1).max(500) }),
+  z.object({ act: z.literal("arrived"), order: z.uuid(), on: z.boolean() }),
+  z.object({ act: z.literal("drop-order"), order: z.uuid() }),
+]);
+export type SheetAct = z.input<typeof SHEET_ACT>;
+
+export type SheetsAnswer =
+  | { ok: true; said?: string }
+  | {
+      ok: false;
+      reason: "changed-since" | "not-found" | "printed" | "implausible" | "lab-refused" | "unreachable" | "store-gone";
+    };

@@ -1,0 +1,101 @@
+import { drawingOf, letterOn, type MatBox, matGround, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import type { Card, PhotoUse } from "#core/album/model.ts";
+import { cardMarks } from "#core/draw/card.ts";
+import type { Mark } from "#core/draw/marks.ts";
+import { escaped } from "#core/draw/svg.ts";
+import { type Length, millimetres, ticks, type Unit } from "#core/measure/length.ts";
+import { type Rect, rectOf } from "#core/measure/rect.ts";
+import type { Size } from "#core/measure/size.ts";
+import { wasteMarks } from "#core/sheet/print-marks.ts";
+
+/** What a print shows: a picture or a card; null when its day no longer has it. */
+export type Printed =
+  | { readonly kind: "photo"; readonly use: PhotoUse }
+  | { readonly kind: "card"; readonly card: Card }
+  | null;
+
+/** A print on a sheet as it is drawn. */
+export type DrawnPrint = {
+  readonly at: Rect;
+  readonly turned: boolean;
+  readonly of: Printed;
+  /** What is written on it: its number, and "spare". */
+  readonly words: string;
+};
+export type DrawnSheet = {
+  readonly paper: Size;
+  readonly prints: readonly DrawnPrint[];
+  readonly waste: readonly Rect[];
+};
+
+const HAIR: Length = ticks(90);
+
+function shownMarks(of: Printed, whole: Rect): Mark[] {
+  if (!of) return [{ kind: "rect", at: whole, fill: "film" }];
+  if (of.kind === "card")
+    return [{ kind: "rect", at: whole, stroke: "hair", line: HAIR }, ...cardMarks(of.card, "front")];
+  const { use } = of;
+  return [
+    {
+      ...{ kind: "picture", photoId: use.photoId, alt: use.alt || "A photo without a description yet" },
+      ...{ crop: use.crop, picture: use.picture, at: whole, shown: whole },
+    },
+  ];
+}
+
+function printMarks({ at, turned, of }: DrawnPrint): Mark[] {
+  const lies = turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
+  const made = of?.kind === "photo" ? of.use.print : of?.kind === "card" ? of.card.size : lies;
+  return [
+    {
+      kind: "group",
+      x: at.x,
+      y: at.y,
+      turn: turned ? 1 : 0,
+      w: made.w,
+      h: made.h,
+      marks: shownMarks(of, rectOf(made)),
+    },
+    { kind: "rect", at, stroke: of?.kind === "card" ? "hair" : "paper", line: HAIR },
+  ];
+}
+
+const labelled = ({ at, words }: DrawnPrint, letter: number): string =>
+  `<text x="${mm(at.x) + mm(at.w) / 2}" y="${mm(at.y) + mm(at.h) / 2}" text-anchor="middle" dominant-baseline="central" font-size="${letter}" class="mat-measure">${escaped(words)}</text>`;
+
+/** A sheet of paper with its prints where they will lie, its zero at its own left upper corner. */
+export function sheetMarkup({ paper, prints, waste }: DrawnSheet, title: string, unit: Unit): string {
+  const letter = Math.max(4, mm(paper.h) * 0.032);
+  return (
+    drawingOf(
+      [
+        { kind: "rect", at: rectOf(paper), fill: "paper" },
+        ...prints.flatMap(printMarks),
+        ...wasteMarks(waste, title, unit),
+        { kind: "rect", at: rectOf(paper), stroke: "hair", line: millimetres(0.2) },
+      ],
+      thumbPicture,
+    ) + prints.map((print) => labelled(print, letter)).join("")
+  );
+}
+
+const GAP = 12;
+
+/** Sheets laid side by side on one mat, in rows as square as may be. */
+export function sheetsMat(
+  sheets: readonly DrawnSheet[],
+  titles: readonly string[],
+  unit: Unit,
+): { box: MatBox; drawing: string } {
+  const wide = Math.max(60, ...sheets.map(({ paper }) => mm(paper.w)));
+  const high = Math.max(60, ...sheets.map(({ paper }) => mm(paper.h)));
+  const columns = Math.max(1, Math.min(sheets.length, Math.ceil(Math.sqrt(sheets.length * (high / wide) * 1.25))));
+  const rows = Math.max(1, Math.ceil(sheets.length / columns));
+  const box = { x: -GAP, y: -GAP, w: columns * (wide + GAP) + GAP, h: rows * (high + GAP) + GAP };
+  const letter = letterOn(box);
+  const drawn = sheets.map((sheet, at) => {
+    const [x, y] = [(at % columns) * (wide + GAP), Math.floor(at / columns) * (high + GAP)];
+    return `<g transform="translate(${x} ${y})">${sheetMarkup(sheet, titles[at] ?? "", unit)}<text y="${mm(sheet.paper.h) + letter}" class="fill-on-mat" font-size="${letter}">${escaped(titles[at] ?? "")}</text></g>`;
+  });
+  return { box, drawing: matGround(box, unit, true, "sheets") + drawn.join("") };
+}

@@ -1,0 +1,145 @@
+import { useMemo, useState } from "react";
+import { Mat } from "#app/drawing/mat.tsx";
+import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
+import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { printSize } from "#core/measure/size.ts";
+import type { SheetsAnswer } from "./acts.ts";
+import { LabOrders } from "./lab-orders.tsx";
+import { MadeSheets } from "./made-sheets.tsx";
+import { planMat } from "./plan-mat.ts";
+import { PlanSaid } from "./plan-said.tsx";
+import { PrinterForm } from "./printer-form.tsx";
+import { SheetChoices } from "./sheet-choices.tsx";
+import { useAct } from "./use-act.ts";
+import { type Gang, useGang } from "./use-gang.ts";
+import type { SheetsView, Wish } from "./view.ts";
+import { type Scope, WishList } from "./wish-list.tsx";
+
+/** From prints that are wanted to whole sheets that are printed and cut; or to an order at the lab. */
+export function Sheets({ view }: { view: SheetsView }) {
+  const { wishes, unit, albumId, week } = view;
+  const { act, answer, busy } = useAct(`/albums/${albumId}/sheets`);
+  const [scope, setScope] = useState<Scope>("all");
+  const [day, setDay] = useState<string | null>(null);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const chosen = useMemo(
+    () =>
+      wishes.filter(({ use, date }) => {
+        if (scope === "all") return true;
+        if (scope === "week") return date >= week.from && date <= week.to;
+        return scope === "day" ? date === (day ?? wishes[0]?.date) : !left.has(use.id);
+      }),
+    [wishes, scope, day, left, week],
+  );
+  const wants = useMemo(
+    () => chosen.map((wish) => ({ id: wish.use.id, size: wish.use.print, risk: risk(wish) })),
+    [chosen],
+  );
+  const gang = useGang(wants, view.printer, unit);
+  const byUse = useMemo(() => new Map(wishes.map((wish) => [wish.use.id, wish])), [wishes]);
+  const mat = useMemo(() => {
+    const shown = new Map(
+      wishes.map(({ use, label }) => [use.id, { of: { kind: "photo" as const, use }, label }] as const),
+    );
+    return planMat(gang, shown, view.sheets, unit, "prints");
+  }, [gang, wishes, view.sheets, unit]);
+  return (
+    <div className="flex flex-col wide:h-full">
+      <PhotosNav albumId={albumId} here="sheets" />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(360px,420px)] wide:grid-rows-[minmax(0,1fr)]">
+        <section
+          aria-label="The sheets, to scale"
+          className="flex h-[56vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+        >
+          <Mat mat={mat} label={mat.label} className="min-h-0 w-full flex-1" />
+          <div className="mat-bar">
+            <PlanSaid gang={gang} wanted={chosen.length} what="prints" />
+            {gang.sheets.length > 0 && (
+              <button
+                type="button"
+                className="mat-button mat-button-strong ml-auto"
+                disabled={busy}
+                onClick={() =>
+                  act({ act: "make", sheets: gang.sheets.map((sheet) => structuredClone(sheet)) as never })
+                }
+              >
+                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
+              </button>
+            )}
+          </div>
+        </section>
+        <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
+          <h1 className="text-2xl">Print sheets</h1>
+          <Outcome answer={answer} />
+          {gang.tooLarge.length > 0 && <TooLargeList gang={gang} byUse={byUse} view={view} />}
+          <WishList
+            albumId={albumId}
+            anyMade={view.sheets.length > 0 || view.orders.length > 0}
+            wishes={wishes}
+            chosen={chosen}
+            scope={scope}
+            onScope={setScope}
+            onDay={setDay}
+            left={left}
+            onLeft={setLeft}
+            unit={unit}
+            onElsewhere={(use) => act({ act: "elsewhere", use, on: true })}
+          />
+          {wishes.length > 0 && <SheetChoices gang={gang} unit={unit} />}
+          <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="sheet-files" act={act} busy={busy} />
+          <LabOrders view={view} chosen={chosen} act={act} busy={busy} />
+          <PrinterForm
+            key={`${view.printer.across} ${view.printer.along} ${view.printer.margin}`}
+            view={view}
+            act={act}
+          />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** Which prints are most in need of a second one: spoiled before, then starred, then bordered ones, where a crooked cut shows. */
+const risk = ({ spoiled, star, use }: Wish): number =>
+  (spoiled ? 4 : 0) + (star ? 2 : 0) + (use.crop.border > 0 ? 1 : 0);
+
+const REFUSED: Record<Extract<SheetsAnswer, { ok: false }>["reason"], string> = {
+  "changed-since":
+    "Some of these prints were made or changed in another window meanwhile. Here is how it stands now; nothing was made.",
+  "not-found": "That is not there any more. Here is how it stands now.",
+  printed: "That sheet is printed. Say first that it is not, then put it away.",
+  implausible:
+    "A bar that far off is the wrong print setting or a slip of the rule. Print the test page at 100 per cent and measure again; nothing was changed.",
+  "lab-refused": "The lab did not take the order. Nothing was ordered.",
+  unreachable: "",
+  "store-gone": "",
+};
+
+function Outcome({ answer }: { answer: SheetsAnswer | null }) {
+  if (!answer || (answer.ok && !answer.said)) return null;
+  if (answer.ok) return <Said good>{answer.said}</Said>;
+  return (
+    <Said good={false}>
+      {answer.reason === "unreachable" || answer.reason === "store-gone"
+        ? unreachableForm(answer.reason, "Nothing was changed. Try again.")
+        : REFUSED[answer.reason]}
+    </Said>
+  );
+}
+
+function TooLargeList({ gang, byUse, view }: { gang: Gang; byUse: ReadonlyMap<string, Wish>; view: SheetsView }) {
+  return (
+    <section aria-label="Too large for the paper" className="grid gap-2 border-l-4 border-ember pl-3">
+      {gang.tooLarge.map(({ id, size, largest, tiles }) => (
+        <p key={id}>
+          <a className="link" href={`/albums/${view.albumId}/crops/${id}`}>
+            {byUse.get(id)?.day ?? "A print"}
+          </a>
+          : {printSize(size, view.unit)} is larger than the paper. The largest of its shape that fits is{" "}
+          {printSize(largest, view.unit)}; or choose a larger paper, or print it in {tiles.across * tiles.down} parts,{" "}
+          {tiles.across} beside each other and {tiles.down} high, and join them.
+        </p>
+      ))}
+    </section>
+  );
+}

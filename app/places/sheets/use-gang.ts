@@ -1,0 +1,89 @@
+import { useMemo, useState } from "react";
+import { type Length, parseLength, ticks, type Unit } from "#core/measure/length.ts";
+import { type Size, size } from "#core/measure/size.ts";
+import { type GangedSheet, type GangSettings, gangSheets, sortByFit, type TooLarge, taskOf } from "#core/sheet/gang.ts";
+import { PRINT_PAPERS, type PrintPaperId, printableOf } from "#core/sheet/paper.ts";
+import { type Packing, usePacking } from "./use-packing.ts";
+import type { PrinterView } from "./view.ts";
+
+/** Something wanted on paper: what it is, how large, and how much in need of a second one. */
+export type Want = { readonly id: string; readonly size: Size; readonly risk: number };
+
+/** How the sheets are to be made. */
+export type Choices = {
+  readonly papers: readonly PrintPaperId[];
+  readonly own: { readonly w: string; readonly h: string };
+  readonly borderless: boolean;
+  readonly gap: Length;
+  readonly canTurn: boolean;
+  readonly spares: boolean;
+};
+
+export const firstChoices = (unit: Unit): Choices => ({
+  papers: [unit === "inch" ? "letter" : "a4"],
+  own: { w: "", h: "" },
+  borderless: false,
+  gap: ticks(0),
+  canTurn: true,
+  spares: true,
+});
+
+/** An own paper as typed; null while it is none. */
+export function ownPaper({ own }: Choices, unit: Unit): Size | null {
+  const [w, h] = [parseLength(own.w, unit), parseLength(own.h, unit)];
+  return w.ok && h.ok ? size(w.length, h.length) : null;
+}
+
+function settingsOf(choices: Choices, printer: PrinterView, unit: Unit): GangSettings {
+  const own = ownPaper(choices, unit);
+  const sizes = choices.papers.flatMap((id): Size[] => {
+    const known = PRINT_PAPERS.find((paper) => paper.id === id);
+    return known ? [known.size] : own ? [own] : [];
+  });
+  const machine = choices.borderless ? { ...printer, margin: ticks(0) } : printer;
+  return {
+    papers: sizes.flatMap((paper) => {
+      const printable = printableOf(paper, machine, printer.bar);
+      return printable ? [{ size: paper, printable }] : [];
+    }),
+    gap: choices.gap,
+    canTurn: choices.canTurn,
+  };
+}
+
+export type Gang = {
+  readonly choices: Choices;
+  readonly setChoices: (choices: Choices) => void;
+  readonly packing: Packing & { stop: () => void };
+  readonly sheets: readonly GangedSheet[];
+  readonly cuts: number;
+  readonly spares: number;
+  readonly tooLarge: readonly TooLarge[];
+  readonly noPaper: boolean;
+};
+
+/** The best sheets so far for what is wanted, as the choices are now. */
+export function useGang(wants: readonly Want[], printer: PrinterView, unit: Unit): Gang {
+  const [choices, setChoices] = useState<Choices>(() => firstChoices(unit));
+  const settings = useMemo(() => settingsOf(choices, printer, unit), [choices, printer, unit]);
+  const { fitting, tooLarge } = useMemo(
+    () => (settings.papers.length > 0 ? sortByFit(wants, settings) : { fitting: [], tooLarge: [] }),
+    [wants, settings],
+  );
+  const task = useMemo(() => (fitting.length > 0 ? taskOf(fitting, settings) : null), [fitting, settings]);
+  const packing = usePacking(task);
+  const { plan } = packing;
+  const sheets = useMemo(() => {
+    if (!plan || !task || plan.sheets.length === 0) return [];
+    const spares = choices.spares
+      ? [...wants].sort((a, b) => b.risk - a.risk).map(({ id, size }) => ({ id, size, canTurn: choices.canTurn }))
+      : [];
+    return gangSheets(plan, fitting, settings, spares);
+  }, [plan, task, fitting, settings, wants, choices.spares, choices.canTurn]);
+  return {
+    ...{ choices, setChoices, packing, sheets, tooLarge },
+    cuts: sheets.reduce((sum, sheet) => sum + sheet.cuts.length, 0),
+    spares: sheets.reduce((sum, { prints }) => sum + prints.filter(({ spare }) => spare).length, 0),
+    noPaper: settings.papers.length === 0,
+  };
+}

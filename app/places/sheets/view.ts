@@ -1,0 +1,164 @@
+import { pageName } from "#app/places/album/view.ts";
+import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
+import type { Length, Unit } from "#core/measure/length.ts";
+import type { Rect } from "#core/measure/rect.ts";
+import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
+import {
+  asMade,
+  type OrderRecord,
+  type Print,
+  type PrintState,
+  type SheetRecord,
+  standings,
+} from "#core/photo/printing.ts";
+import { barOf, type Printer, trueBars, usualMargin } from "#core/sheet/paper.ts";
+import { cardAsMade } from "#core/words/card-printing.ts";
+import type { Printed } from "./sheet-drawing.ts";
+
+/** A print that is not made yet: what it is of, and the day it is for. */
+export type Wish = {
+  readonly use: PhotoUse;
+  readonly day: string;
+  readonly label: string;
+  readonly date: CalendarDate;
+  readonly spoiled: boolean;
+  readonly star: boolean;
+};
+
+export type MadePrint = {
+  readonly id: string;
+  readonly at: Rect;
+  readonly turned: boolean;
+  readonly spare: boolean;
+  readonly state: PrintState;
+  readonly place: number;
+  readonly of: Printed;
+  readonly day: string;
+  readonly label: string;
+};
+export type MadeSheet = SheetRecord & { readonly prints: readonly MadePrint[] };
+export type MadeOrder = {
+  readonly id: string;
+  readonly number: number;
+  readonly ordered: string;
+  readonly due: string;
+  readonly isDue: boolean;
+  readonly arrived: boolean;
+  readonly days: readonly string[];
+  readonly prints: number;
+};
+export type PrinterView = Printer & { readonly bar: Length; readonly measured: boolean };
+export type SheetsView = {
+  readonly albumId: string;
+  readonly title: string;
+  readonly unit: Unit;
+  readonly today: CalendarDate;
+  readonly week: { readonly from: CalendarDate; readonly to: CalendarDate };
+  readonly wishes: readonly Wish[];
+  readonly sheets: readonly MadeSheet[];
+  readonly orders: readonly MadeOrder[];
+  readonly printer: PrinterView;
+};
+
+type Aggregate = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly prints: readonly Print[];
+  readonly photos: ReadonlyMap<string, { readonly star: boolean }>;
+};
+
+/** The printer as it was measured, or an ordinary one. A bar measured in the other unit keeps its stretch. */
+export function printerOf(saved: (Printer & { readonly bar: Length }) | null, unit: Unit): PrinterView {
+  const bar = barOf(unit);
+  return saved
+    ? { ...saved, measured: saved.across !== saved.bar || saved.along !== saved.bar }
+    : { ...trueBars(usualMargin(unit), bar), bar, measured: false };
+}
+
+type Shown = { readonly of: NonNullable<Printed>; readonly day: string; readonly label: string };
+
+/** Every picture and card of the album with the page it is on. */
+function shownBy({ album, days }: Pick<Aggregate, "album" | "days">): Map<string, Shown> {
+  return new Map(
+    pagesOf(album, days).flatMap((page) => {
+      const on = { day: pageName(page), label: page.label ?? "" };
+      return [
+        ...page.content.photos.map((use): [string, Shown] => [use.id, { of: { kind: "photo", use }, ...on }]),
+        ...page.content.cards.map((card): [string, Shown] => [card.id, { of: { kind: "card", card }, ...on }]),
+      ];
+    }),
+  );
+}
+
+/** What a print shows, as it was made. */
+const made = ({ of }: Shown, print: Print): Printed =>
+  of.kind === "photo"
+    ? { kind: "photo", use: asMade(of.use, print) }
+    : { kind: "card", card: cardAsMade(of.card, print) };
+
+/** A sheet with what is on it. */
+export function madeSheet(
+  aggregate: Pick<Aggregate, "album" | "days" | "prints">,
+  sheet: SheetRecord,
+  shown = shownBy(aggregate),
+): MadeSheet {
+  const prints = aggregate.prints
+    .filter(({ from }) => from.kind === "sheet" && from.id === sheet.id)
+    .sort((a, b) => a.place - b.place)
+    .map((print): MadePrint => {
+      const found = shown.get(print.use);
+      return {
+        ...{
+          id: print.id,
+          at: print.at,
+          turned: print.turned,
+          spare: print.spare,
+          state: print.state,
+          place: print.place,
+        },
+        ...{
+          of: found ? made(found, print) : null,
+          day: found?.day ?? "a day that has it no more",
+          label: found?.label ?? "–",
+        },
+      };
+    });
+  return { ...sheet, prints };
+}
+
+export function sheetsView(
+  aggregate: Aggregate,
+  sheets: readonly SheetRecord[],
+  orders: readonly OrderRecord[],
+  saved: (Printer & { readonly bar: Length }) | null,
+  today: CalendarDate,
+): SheetsView {
+  const { album, days, prints, photos } = aggregate;
+  const shown = shownBy(aggregate);
+  const monday = addDays(today, 1 - weekdayNumber(today));
+  return {
+    ...{ albumId: album.id, title: album.title, unit: album.unit, today },
+    week: { from: monday, to: addDays(monday, 6) },
+    wishes: standings(pagesOf(album, days), prints).flatMap(({ page, use, standing }) =>
+      standing.kind === "wanted"
+        ? [
+            {
+              ...{ use, day: pageName(page), label: page.label ?? "", date: page.group.lead.date },
+              ...{ spoiled: standing.spoiled, star: photos.get(use.photoId)?.star ?? false },
+            },
+          ]
+        : [],
+    ),
+    sheets: sheets.filter(({ of }) => of === "photos").map((sheet) => madeSheet(aggregate, sheet, shown)),
+    orders: orders.map(({ id, number, orderedOn, dueOn, arrived }) => {
+      const own = prints.filter(({ from }) => from.kind === "lab" && from.id === id);
+      return {
+        ...{ id, number, arrived, ordered: printShort(orderedOn), due: printShort(dueOn), isDue: dueOn <= today },
+        days: [...new Set(own.map(({ use }) => shown.get(use)?.day ?? "a day"))],
+        prints: own.length,
+      };
+    }),
+    printer: printerOf(saved, album.unit),
+  };
+}

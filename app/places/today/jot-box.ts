@@ -1,0 +1,129 @@
+/** A picture taken with a jotting: its use on the day has its id before anything is sent. */
+export type JotPicture = {
+  readonly useId: string;
+  readonly name: string;
+  readonly type: string;
+  readonly bytes: ArrayBuffer;
+};
+
+/** What was jotted on this device and is not known to be at home yet. */
+export type Jot = {
+  readonly id: string;
+  readonly albumId: string;
+  readonly dayId: string;
+  /** The day it is for, in a few words. */
+  readonly day: string;
+  readonly at: string;
+  readonly text: string;
+  readonly pictures: readonly JotPicture[];
+  /** Why the server would not take it; null while it only waits. */
+  readonly refused: JotRefusal | null;
+};
+export type JotRefusal = "no-day" | "no-picture";
+
+/** What a jotting is sent as, once its pictures are in the roll. */
+export type SentJot = {
+  readonly albumId: string;
+  readonly dayId: string;
+  readonly jotting: { readonly id: string; readonly text: string; readonly at: string } | null;
+  readonly pictures: readonly { readonly useId: string; readonly photoId: string }[];
+};
+
+/** What a jot box needs of the world: where it keeps things, and the way home. Sending throws where there is none. */
+export type JotDoor = {
+  readonly keep: (jots: readonly Jot[]) => Promise<void>;
+  readonly kept: () => Promise<readonly Jot[]>;
+  readonly sendPicture: (picture: JotPicture) => Promise<{ ok: true; id: string } | { ok: false }>;
+  readonly sendJot: (jot: SentJot) => Promise<{ ok: true } | { ok: false }>;
+};
+
+export class SignedOut extends Error {}
+
+export type BoxState = {
+  readonly jots: readonly Jot[];
+  readonly state: "idle" | "sending" | "offline" | "sign-in";
+};
+
+/**
+ * Jottings on their way home. Each is written down on the device before anything else happens, and forgotten when the
+ * server has it; ids are given here, so that one sent again because its answer was lost is still there once.
+ */
+export class JotBox {
+  #state: BoxState = { jots: [], state: "idle" };
+  readonly #door: JotDoor;
+  readonly #listeners = new Set<() => void>();
+  #busy = false;
+
+  constructor(door: JotDoor) {
+    this.#door = door;
+  }
+
+  readonly subscribe = (listener: () => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+  readonly snapshot = (): BoxState => this.#state;
+
+  #set(change: Partial<BoxState>): void {
+    this.#state = { ...this.#state, ...change };
+    for (const listener of this.#listeners) listener();
+  }
+
+  /** Takes up what this device kept from before. */
+  async open(): Promise<void> {
+    const kept = await this.#door.kept();
+    const known = new Set(this.#state.jots.map(({ id }) => id));
+    this.#set({ jots: [...kept.filter(({ id }) => !known.has(id)), ...this.#state.jots] });
+  }
+
+  /** Keeps a jotting on the device; it is safe from then on. */
+  async put(jot: Jot): Promise<void> {
+    await this.#change([...this.#state.jots, jot]);
+  }
+
+  /** Lets go of a jotting that was not sent, because its keeper says so. */
+  async drop(id: string): Promise<void> {
+    await this.#change(this.#state.jots.filter((jot) => jot.id !== id));
+  }
+
+  async #change(jots: readonly Jot[]): Promise<void> {
+    await this.#door.keep(jots);
+    this.#set({ jots });
+  }
+
+  /** Sends what waits, the oldest first; returns how many arrived. What cannot be sent now stays for the next time. */
+  async send(): Promise<number> {
+    if (this.#busy) return 0;
+    this.#busy = true;
+    let arrived = 0;
+    try {
+      for (let next = this.#next(); next; next = this.#next()) {
+        this.#set({ state: "sending" });
+        const refused = await this.#one(next);
+        const rest = this.#state.jots.filter(({ id }) => id !== next?.id);
+        await this.#change(refused ? [{ ...next, refused }, ...rest] : rest);
+        if (!refused) arrived += 1;
+      }
+      this.#set({ state: "idle" });
+    } catch (error) {
+      this.#set({ state: error instanceof SignedOut ? "sign-in" : "offline" });
+    } finally {
+      this.#busy = false;
+    }
+    return arrived;
+  }
+
+  #next = (): Jot | undefined => this.#state.jots.find(({ refused }) => refused === null);
+
+  async #one({ id, albumId, dayId, text, at, pictures }: Jot): Promise<JotRefusal | null> {
+    const there: { useId: string; photoId: string }[] = [];
+    for (const picture of pictures) {
+      const sent = await this.#door.sendPicture(picture);
+      if (!sent.ok) return "no-picture";
+      there.push({ useId: picture.useId, photoId: sent.id });
+    }
+    const jotting = text.trim() === "" ? null : { id, text, at };
+    const taken = await this.#door.sendJot({ albumId, dayId, jotting, pictures: there });
+    return taken.ok ? null : "no-day";
+  }
+}

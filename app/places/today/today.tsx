@@ -1,0 +1,305 @@
+import { Camera, X } from "lucide-react";
+import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
+import { useRevalidator } from "react-router";
+import { Button } from "#app/ui/button.tsx";
+import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
+import { type BoxState, JotBox, type JotPicture } from "./jot-box.ts";
+import { jotDoor } from "./jot-door.ts";
+import { dayShort, openDay, type TodayDay, type TodayView } from "./view.ts";
+
+const TRY_AGAIN = 5000;
+const EMPTY: BoxState = { jots: [], state: "idle" };
+const nothing = () => () => {};
+
+/** Today in one hand: the cue, a big field, the camera, done. What is kept here gets home when there is a way. */
+export function Today({ view }: { view: TodayView }) {
+  const { album, days, memberId } = view;
+  const now = useNow(view);
+  const box = useBox(memberId);
+  const [chosen, setChosen] = useState<CalendarDate | null>(null);
+  const [pictures, setPictures] = useState<readonly (JotPicture & { readonly address: string })[]>([]);
+  const [kept, setKept] = useState(0);
+  const field = useRef<HTMLTextAreaElement>(null);
+  const [draft, setDraft] = useDraft(memberId, field);
+  const day = openDay(days, now.date, chosen);
+  if (!album || !day)
+    return (
+      <Shell>
+        <h1 className="text-3xl">Nothing to open yet</h1>
+        <p>There is no album for a day to be jotted in.</p>
+        <p>
+          <a className="link" href="/shelf">
+            To the shelf
+          </a>
+        </p>
+      </Shell>
+    );
+  const keep = async () => {
+    await box.jots.put({
+      ...{ id: crypto.randomUUID(), albumId: album.id, dayId: day.dayId, day: day.said },
+      ...{ at: `${now.date}T${now.time}`, text: draft.trim(), refused: null },
+      pictures: pictures.map(({ address: _, ...picture }) => picture),
+    });
+    setDraft("");
+    setPictures([]);
+    setKept(kept + 1);
+    box.send();
+    field.current?.focus();
+  };
+  const take = async (files: readonly File[]) => {
+    const read = await Promise.all(
+      files.map(async (file) => ({
+        ...{ useId: crypto.randomUUID(), name: file.name, type: file.type, bytes: await file.arrayBuffer() },
+        address: URL.createObjectURL(file),
+      })),
+    );
+    setPictures((was) => [...was, ...read]);
+  };
+  const isToday = day.date === now.date;
+  const waiting = box.state.jots.filter((jot) => jot.dayId === day.dayId);
+  return (
+    <Shell>
+      <header className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4">
+        <p className="font-numeral text-6xl leading-none font-semibold">{day.label || "–"}</p>
+        <div className="min-w-0">
+          <h1 className="truncate text-xl">{day.said}</h1>
+          <p className="truncate text-sm text-quiet">
+            {isToday ? album.title : `${album.title}; today is another day`}
+          </p>
+        </div>
+      </header>
+      {(day.prompt || day.technique) && (
+        <div className="border-l-4 border-ring-prompt pl-3">
+          {day.prompt && <p className="text-lg leading-snug">{day.prompt}</p>}
+          {day.technique && <p className="text-sm text-quiet">To try: {day.technique}</p>}
+        </div>
+      )}
+      <textarea
+        ref={field}
+        aria-label="Jot it down"
+        value={draft}
+        onChange={(event) => setDraft(event.target.value)}
+        placeholder="Three lines are plenty"
+        maxLength={100_000}
+        className="field min-h-40 w-full flex-1 text-lg"
+      />
+      {pictures.length > 0 && (
+        <ul aria-label="Pictures with it" className="flex flex-wrap gap-2">
+          {pictures.map(({ useId, address, name }) => (
+            <li key={useId} className="relative">
+              <img src={address} alt={name} className="size-20 rounded-sm object-cover" />
+              <button
+                type="button"
+                aria-label={`Leave ${name} out`}
+                onClick={() => setPictures(pictures.filter((each) => each.useId !== useId))}
+                className="absolute top-0 right-0 grid size-8 place-items-center rounded-sm bg-soot text-on-soot"
+              >
+                <X className="size-4" aria-hidden="true" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="sticky bottom-0 grid grid-cols-[auto_minmax(0,1fr)] gap-3 bg-ground py-2">
+        <label className="flex min-h-14 min-w-16 items-center justify-center rounded-sm border border-edge bg-raised px-4 has-focus-visible:outline-2 has-focus-visible:outline-ember">
+          <Camera className="size-7" aria-hidden="true" />
+          <span className="sr-only">Take a picture</span>
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            multiple
+            className="sr-only"
+            onChange={(event) => {
+              void take([...(event.target.files ?? [])]);
+              event.target.value = "";
+            }}
+          />
+        </label>
+        <Button
+          look="main"
+          className="min-h-14 text-lg"
+          disabled={draft.trim() === "" && pictures.length === 0}
+          onClick={() => void keep()}
+        >
+          Keep
+        </Button>
+      </div>
+      <Standing state={box.state} kept={kept} onDrop={(id) => void box.jots.drop(id)} onAgain={box.send} />
+      <section aria-label="Jotted on this day" className="grid gap-2 border-t border-line pt-3">
+        <Jotted
+          day={day}
+          waiting={waiting.map(({ id, at, text, pictures: taken }) => ({ id, at, text, pictures: taken.length }))}
+        />
+        <label className="grid gap-1 text-sm">
+          <span className="text-quiet">For another day</span>
+          <select className="field" value={chosen ?? ""} onChange={(event) => setChosen(parseDate(event.target.value))}>
+            <option value="">Today, whichever it is</option>
+            {days.map((each) => (
+              <option key={each.dayId} value={each.date}>
+                {dayShort(each)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <p className="flex gap-4 text-sm">
+          <a className="link" href={`/albums/${album.id}/days/${day.date}`}>
+            The day’s bench
+          </a>
+          <a className="link" href={`/albums/${album.id}/month`}>
+            The month
+          </a>
+        </p>
+      </section>
+    </Shell>
+  );
+}
+
+function Shell({ children }: { children: React.ReactNode }) {
+  return <main className="mx-auto flex min-h-dvh max-w-xl flex-col gap-4 p-4">{children}</main>;
+}
+
+function Jotted({
+  day,
+  waiting,
+}: {
+  day: TodayDay;
+  waiting: readonly { id: string; at: string; text: string; pictures: number }[];
+}) {
+  const waits = new Set(waiting.map(({ id }) => id));
+  const home = day.jottings.filter(({ id }) => !waits.has(id)).map((jotting) => ({ ...jotting, pictures: 0 }));
+  const all = [...home, ...waiting].sort((a, b) => (a.at < b.at ? -1 : 1));
+  if (all.length === 0) return <p className="text-sm text-quiet">Nothing jotted on this day yet.</p>;
+  return (
+    <ul className="grid gap-1.5">
+      {all.map(({ id, at, text, pictures }) => (
+        <li key={id} className="grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2">
+          <time dateTime={at} className="text-sm text-quiet tabular-nums">
+            {at.slice(11)}
+          </time>
+          <p className="whitespace-pre-wrap">
+            {text}
+            {pictures > 0 && ` ${pictures === 1 ? "One picture" : `${pictures} pictures`}.`}
+            {waits.has(id) && <span className="text-sm text-quiet"> On this phone, not home yet.</span>}
+          </p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** How far what was kept is on its way home. */
+function Standing({
+  state,
+  kept,
+  onDrop,
+  onAgain,
+}: {
+  state: BoxState;
+  kept: number;
+  onDrop: (id: string) => void;
+  onAgain: () => void;
+}) {
+  const refused = state.jots.filter((jot) => jot.refused !== null);
+  const waits = state.jots.length - refused.length;
+  return (
+    <div className="grid gap-2 text-sm">
+      <p role="status" className="min-h-5">
+        {waits > 0 && state.state === "offline" && `No connection. ${waits} kept on this phone, sent when it is back.`}
+        {waits > 0 && state.state === "sign-in" && (
+          <>
+            Kept on this phone.{" "}
+            <a className="link" href="/sign-in">
+              Sign in
+            </a>{" "}
+            and it is sent.
+          </>
+        )}
+        {waits > 0 && state.state === "sending" && "Sending."}
+        {waits === 0 && kept > 0 && refused.length === 0 && "Kept, and at home."}
+      </p>
+      {refused.map(({ id, text, refused: why, day }) => (
+        <div key={id} role="alert" className="grid gap-1 border-l-4 border-ember pl-3">
+          <p>
+            {why === "no-day"
+              ? `${day} is not in the album any more. It stays on this phone: “${text}”`
+              : `One of its pictures cannot be read. It stays on this phone: “${text}”`}
+          </p>
+          <p className="flex gap-3">
+            <Button small onClick={onAgain}>
+              Try again
+            </Button>
+            <Button small look="quiet" onClick={() => onDrop(id)}>
+              Let it go
+            </Button>
+          </p>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+/** The household's wall clock as time goes on; the demo's stands still. */
+function useNow({ fixedNow, timeZone, now }: TodayView): TodayView["now"] {
+  const [wall, setWall] = useState(now);
+  useEffect(() => {
+    if (fixedNow) return;
+    const look = () => setWall(wallClock(Date.now(), timeZone));
+    look();
+    const timer = window.setInterval(look, 15_000);
+    document.addEventListener("visibilitychange", look);
+    return () => {
+      window.clearInterval(timer);
+      document.removeEventListener("visibilitychange", look);
+    };
+  }, [fixedNow, timeZone]);
+  return wall;
+}
+
+/** Words that are being typed lie on the device too: a closed page has them when it is opened again. */
+function useDraft(memberId: string, field: RefObject<HTMLTextAreaElement | null>): [string, (text: string) => void] {
+  const slot = `hearth:draft:${memberId}`;
+  const [text, setText] = useState("");
+  useEffect(() => {
+    const kept = window.localStorage.getItem(slot) ?? "";
+    // What was typed before the page ran comes after what was kept.
+    const typed = field.current?.value ?? "";
+    const all = kept + typed;
+    setText(all);
+    window.localStorage.setItem(slot, all);
+  }, [slot, field]);
+  return [
+    text,
+    (next) => {
+      setText(next);
+      window.localStorage.setItem(slot, next);
+    },
+  ];
+}
+
+/** The jottings of this device, sent when the page opens, when the connection is back, and again after a while. */
+function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => void } {
+  const jots = useMemo(() => new JotBox(jotDoor(memberId)), [memberId]);
+  const state = useSyncExternalStore(jots.subscribe, jots.snapshot, () => EMPTY);
+  const { revalidate } = useRevalidator();
+  const send = useMemo(
+    () => () => {
+      void jots.send().then((arrived) => {
+        if (arrived > 0) void revalidate();
+      });
+    },
+    [jots, revalidate],
+  );
+  useEffect(() => {
+    void jots.open().then(send);
+    window.addEventListener("online", send);
+    return () => window.removeEventListener("online", send);
+  }, [jots, send]);
+  const waits = state.jots.some(({ refused }) => refused === null);
+  useEffect(() => {
+    if (!waits || state.state === "sending") return nothing();
+    const timer = window.setTimeout(send, TRY_AGAIN);
+    return () => window.clearTimeout(timer);
+  }, [waits, state, send]);
+  return { jots, state, send };
+}

@@ -1,0 +1,18 @@
+import { useEffect } from "react";
+import worker from "#app/workers/today-worker.ts?worker&url";
+
+/** Lets the address of today be opened without a connection: the page and what it is made of are kept on the device. */
+export function useOffline(): void {
+  useEffect(() => {
+    if (!import.meta.env.PROD || !("serviceWorker" in navigator)) return;
+    void navigator.serviceWorker
+      .register(worker, { scope: "/today", type: "module" })
+      .then(() => navigator.serviceWorker.ready)
+      .then(({ active }) => {
+        // What this first visit has fetched already did not pass through the worker.
+        const fetched = performance.getEntriesByType("resource").map(({ name }) => name);
+        active?.postMessage({ keep: [window.location.href, ...fetched] });
+      })
+      .catch(() => undefined);
+  }, []);
+}

@@ -1,0 +1,95 @@
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Button } from "#app/ui/button.tsx";
+import { Options } from "#app/ui/options.tsx";
+import { type CalendarDate, parseDate } from "#core/month/dates.ts";
+import type { JottingLine } from "./view.ts";
+
+type Props = {
+  readonly jottings: readonly JottingLine[];
+  readonly dates: readonly { readonly date: CalendarDate; readonly said: string }[];
+  readonly day: CalendarDate;
+  /** Offers to take a jotting's words over. */
+  readonly onTake?: (text: string) => void;
+};
+
+/** What was jotted on a day, each with its time, to be moved to another day or put away. */
+export function JottingList({ jottings, dates, day, onTake }: Props) {
+  const { put } = useOutbox();
+  if (jottings.length === 0)
+    return onTake ? <p className="text-sm text-quiet">Nothing was jotted on this day.</p> : <span />;
+  return (
+    <ul className="grid content-start gap-2" aria-label="Jottings">
+      {jottings.map(({ id, dayId, text, at, privateUntil, isPrivate }) => (
+        <li key={id} className="grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2 text-sm">
+          <time dateTime={at} className="pt-0.5 text-quiet tabular-nums">
+            {at.slice(11)}
+          </time>
+          <div className="grid gap-1">
+            <p className="text-base whitespace-pre-wrap">
+              {text}
+              {isPrivate && <span className="text-sm text-quiet"> Private until {privateUntil}.</span>}
+            </p>
+            <div className="flex flex-wrap items-center gap-x-3">
+              {onTake && (
+                <Button small onClick={() => onTake(text)}>
+                  Take it over
+                </Button>
+              )}
+              <details>
+                <summary className="min-h-8 cursor-pointer py-1 text-quiet hover:text-ember">
+                  More<span className="sr-only"> for the jotting of {at.slice(11)}</span>
+                </summary>
+                <div className="flex flex-wrap items-center gap-x-3">
+                  <select
+                    aria-label={`Move the jotting of ${at.slice(11)} to another day`}
+                    className="w-28 rounded-sm border border-transparent bg-transparent py-1 text-quiet hover:border-edge"
+                    value=""
+                    onChange={(event) =>
+                      put(`${dayId}:move-jotting:${id}`, { what: "move-jotting", dayId, id, to: event.target.value })
+                    }
+                  >
+                    <Options
+                      chosen=""
+                      all={[
+                        ["", "Move to"],
+                        ...dates.filter((each) => each.date !== day).map(({ date, said }) => [date, said] as const),
+                      ]}
+                    />
+                  </select>
+                  <label className="flex items-center gap-1.5 text-quiet">
+                    Private until
+                    <input
+                      type="date"
+                      aria-label={`The jotting of ${at.slice(11)} is private until`}
+                      className="w-32 rounded-sm border border-transparent bg-transparent py-1 hover:border-edge"
+                      value={privateUntil ?? ""}
+                      onChange={(event) =>
+                        put(`${dayId}:jotting-private:${id}`, {
+                          ...{ what: "edit", dayId, base: null },
+                          edit: { kind: "jotting-private", id, privateUntil: parseDate(event.target.value) },
+                        })
+                      }
+                    />
+                  </label>
+                  <Button
+                    small
+                    look="quiet"
+                    aria-label={`Put the jotting of ${at.slice(11)} away`}
+                    onClick={() =>
+                      put(`${dayId}:remove-jotting:${id}`, {
+                        ...{ what: "edit", dayId, base: null },
+                        edit: { kind: "remove-jotting", id },
+                      })
+                    }
+                  >
+                    Put away
+                  </Button>
+                </div>
+              </details>
+            </div>
+          </div>
+        </li>
+      ))}
+    </ul>
+  );
+}

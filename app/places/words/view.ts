@@ -1,0 +1,209 @@
+import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
+import { leadDate, pageName } from "#app/places/album/view.ts";
+import { glanceAt, standingSaid } from "#app/ui/card-words.ts";
+import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
+import { type Page, pagesOf } from "#core/album/page.ts";
+import type { PocketLayout } from "#core/book/layout.ts";
+import type { Leaf } from "#core/book/leaf.ts";
+import { readBook } from "#core/book/read.ts";
+import { cardMarks } from "#core/draw/card.ts";
+import { ticks, type Unit } from "#core/measure/length.ts";
+import { rectOf } from "#core/measure/rect.ts";
+import { printSize, type Size } from "#core/measure/size.ts";
+import { type CalendarDate, printShort } from "#core/month/dates.ts";
+import type { Print } from "#core/photo/printing.ts";
+import { cardStanding } from "#core/words/card-printing.ts";
+import { facingPages } from "#core/words/facing.ts";
+import { findIn, type Snippet } from "#core/words/find.ts";
+import { isPrivate } from "#core/words/secrecy.ts";
+import { slipsIn, type WordSlip } from "#core/words/slips.ts";
+
+/** A card as it is seen among the others: its drawing, and whether its words fit. */
+export type CardGlance = {
+  readonly id: string;
+  readonly sizeSaid: string;
+  readonly box: MatBox;
+  readonly drawing: string;
+  readonly fits: string;
+  readonly isOver: boolean;
+  readonly standing: string;
+  readonly hidden: string;
+  readonly isPrivate: boolean;
+};
+export type JottingLine = Jotting & { readonly dayId: string; readonly version: number; readonly isPrivate: boolean };
+export type WordsDay = {
+  readonly date: CalendarDate;
+  readonly dayId: string;
+  readonly label: string;
+  readonly name: string;
+  readonly prompt: string;
+  readonly technique: string;
+  readonly jottings: readonly JottingLine[];
+  readonly cards: readonly CardGlance[];
+};
+export type SlipLine = {
+  readonly key: string;
+  readonly date: CalendarDate;
+  readonly card: string | null;
+  readonly said: string;
+};
+export type Found = {
+  readonly key: string;
+  readonly href: string;
+  readonly where: string;
+  readonly snippet: Snippet;
+};
+export type WordsView = {
+  readonly albumId: string;
+  readonly unit: Unit;
+  readonly days: readonly WordsDay[];
+  readonly dates: readonly { readonly date: CalendarDate; readonly said: string }[];
+  readonly slips: readonly SlipLine[];
+  readonly people: readonly string[];
+  readonly query: string;
+  readonly found: readonly Found[] | null;
+  readonly more: number;
+};
+
+const drawings = new WeakMap<Card, string>();
+function drawingOfCard(card: Card): string {
+  const known =
+    drawings.get(card) ??
+    drawingOf([
+      { kind: "rect", at: rectOf(card.size), fill: "paper", stroke: "hair", line: ticks(60) },
+      ...cardMarks(card, "front"),
+    ]);
+  drawings.set(card, known);
+  return known;
+}
+const boxOf = ({ w, h }: Size): MatBox => ({ x: 0, y: 0, w: mm(w), h: mm(h) });
+
+function glance(card: Card, page: Page, prints: readonly Print[], unit: Unit, today: CalendarDate): CardGlance {
+  const fit = glanceAt(card, unit);
+  return {
+    ...{ id: card.id, sizeSaid: printSize(card.size, unit), box: boxOf(card.size), drawing: drawingOfCard(card) },
+    fits: fit.said,
+    isOver: fit.isOver,
+    standing: standingSaid(cardStanding(card, prints, page.content.done)),
+    hidden: card.hidden,
+    isPrivate: isPrivate(card, today),
+  };
+}
+
+function slipLine(slip: WordSlip, nameOf: (date: CalendarDate) => string): Omit<SlipLine, "key"> {
+  const { date } = slip;
+  switch (slip.kind) {
+    case "twice":
+      return {
+        ...{ date, card: null },
+        said:
+          slip.other === date
+            ? `“${slip.phrase}” stands on this page twice.`
+            : `“${slip.phrase}” stands here and on ${nameOf(slip.other)}, which lies open beside it.`,
+      };
+    case "nameless":
+      return { date, card: null, said: `The note asks “${slip.note}”, and no name is in the words.` };
+    case "other-date":
+      return { date, card: null, said: `The words say ${slip.said}, which is not this day.` };
+    case "no-letter":
+      return {
+        ...{ date, card: slip.card },
+        said: `Its lettering has no ${slip.letters.join(" ")}. A gap is left there, to draw it by hand.`,
+      };
+  }
+}
+
+type Aggregate = {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly days: readonly Day[];
+  readonly leaves: readonly Leaf[];
+  readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
+  readonly prints: readonly Print[];
+};
+type Text = {
+  readonly albumId: string;
+  readonly albumTitle: string;
+  readonly date: CalendarDate;
+  readonly place: keyof typeof PLACE_NAME;
+  readonly cardId: string | null;
+  readonly text: string;
+};
+const PLACE_NAME = {
+  ...{ title: "title", note: "note", prompt: "prompt", technique: "technique", card: "card" },
+  ...{ back: "back of a card", jotting: "jotting", insert: "insert", photo: "photo" },
+} as const;
+
+const MOST_FOUND = 60;
+
+/** Where a query is found in the albums, this one first, then the latest. */
+function findAll(texts: readonly Text[], query: string, albumId: string): Found[] {
+  return texts
+    .flatMap((text) => {
+      const snippet = findIn(text.text, query);
+      return snippet ? [{ text, snippet }] : [];
+    })
+    .sort(
+      (a, b) =>
+        Number(b.text.albumId === albumId) - Number(a.text.albumId === albumId) || (a.text.date < b.text.date ? 1 : -1),
+    )
+    .map(({ text, snippet }, at) => ({
+      key: `${at}`,
+      href: `/albums/${text.albumId}/${text.cardId ? `cards/${text.cardId}` : `days/${text.date}`}`,
+      where: `${text.albumTitle}, ${printShort(text.date)}, ${PLACE_NAME[text.place]}`,
+      snippet,
+    }));
+}
+
+/** Today's page first, then back to the first of the month; what lies ahead comes after them. */
+function fromToday(pages: readonly Page[], today: CalendarDate): Page[] {
+  const ahead = pages.filter((page) => leadDate(page) > today && !page.days.some(({ date }) => date === today));
+  return [...pages.filter((page) => !ahead.includes(page)).reverse(), ...ahead];
+}
+
+export function wordsView(
+  aggregate: Aggregate,
+  people: readonly string[],
+  today: CalendarDate,
+  query: string,
+  texts: readonly Text[] | null,
+): WordsView {
+  const { album, days, leaves, layouts, prints } = aggregate;
+  const { unit } = album;
+  const pages = pagesOf(album, days);
+  const book = readBook(album, pages, leaves, layouts);
+  const nameOf = (date: CalendarDate) => {
+    const page = pages.find((each) => leadDate(each) === date);
+    return page ? pageName(page) : printShort(date);
+  };
+  const found = texts && findAll(texts, query, album.id);
+  return {
+    ...{ albumId: album.id, unit, people, query },
+    found: found?.slice(0, MOST_FOUND) ?? null,
+    more: Math.max(0, (found?.length ?? 0) - MOST_FOUND),
+    dates: pages.map((page) => ({ date: leadDate(page), said: pageName(page) })),
+    slips: slipsIn(pages, facingPages(book.leaves, pages), people).map((slip, at) => ({
+      key: `${at}`,
+      ...slipLine(slip, nameOf),
+    })),
+    days: fromToday(pages, today)
+      .filter(
+        (page) =>
+          !page.skipped &&
+          (page.content.cards.length > 0 ||
+            page.content.jottings.length > 0 ||
+            page.days.some(({ date }) => date === today)),
+      )
+      .map((page) => ({
+        date: leadDate(page),
+        dayId: page.group.lead.id,
+        label: page.label ?? "",
+        name: pageName(page),
+        prompt: page.content.prompt.text,
+        technique: page.content.technique.text,
+        jottings: page.days.flatMap(({ id, version, content }) =>
+          content.jottings.map((each) => ({ ...each, dayId: id, version, isPrivate: isPrivate(each, today) })),
+        ),
+        cards: page.content.cards.map((card) => glance(card, page, prints, unit, today)),
+      })),
+  };
+}

@@ -1,0 +1,178 @@
+import { Search } from "lucide-react";
+import { useEffect, useRef } from "react";
+import { Form, useLocation } from "react-router";
+import { viewBoxOf } from "#app/drawing/mat.tsx";
+import { buttonLook } from "#app/ui/button.tsx";
+import { JottingList } from "./jotting-list.tsx";
+import { People } from "./people.tsx";
+import type { CardGlance, WordsDay, WordsView } from "./view.ts";
+import { WordsNav } from "./words-nav.tsx";
+
+/** Every word of the album by its day: what was jotted, and the cards it became. */
+export function Words({ view }: { view: WordsView }) {
+  const { albumId, days, query, found } = view;
+  const find = useRef<HTMLInputElement>(null);
+  const { search } = useLocation();
+  // The key that finds leads here with the hand in the box.
+  useEffect(() => {
+    if (new URLSearchParams(search).has("find")) find.current?.focus();
+  }, [search]);
+  return (
+    <div className="flex flex-col wide:h-full">
+      <WordsNav albumId={albumId} here="words" />
+      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(320px,380px)] wide:grid-rows-[minmax(0,1fr)]">
+        <div className="p-4 wide:overflow-y-auto wide:p-6">
+          <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
+            <h1 className="text-2xl">Words</h1>
+            <Form method="get" role="search" className="flex items-center gap-2">
+              <label className="relative">
+                <span className="sr-only">Find a word in every album</span>
+                <Search
+                  className="pointer-events-none absolute top-2.5 left-2.5 size-4 text-quiet"
+                  aria-hidden="true"
+                />
+                <input
+                  name="q"
+                  type="search"
+                  key={query}
+                  defaultValue={query}
+                  ref={find}
+                  placeholder="Find a word in every album"
+                  className="field w-64 pl-8"
+                  maxLength={100}
+                />
+              </label>
+              <button type="submit" className={buttonLook("plain")}>
+                Find
+              </button>
+            </Form>
+          </div>
+          {found ? (
+            <FoundList view={view} />
+          ) : (
+            <ol className="grid gap-6">
+              {days.map((day) => (
+                <Day key={day.date} day={day} view={view} />
+              ))}
+            </ol>
+          )}
+        </div>
+        <aside className="grid content-start gap-5 border-line p-4 wide:overflow-y-auto wide:border-l wide:p-6">
+          <Slips view={view} />
+          <People people={view.people} action={`/albums/${albumId}/words`} />
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+function Day({ day, view }: { day: WordsDay; view: WordsView }) {
+  return (
+    <li className="grid gap-x-4 gap-y-3 border-t border-line pt-4 sm:grid-cols-[4.75rem_minmax(0,1fr)]">
+      <a
+        href={`/albums/${view.albumId}/days/${day.date}`}
+        className="font-numeral text-3xl leading-none font-semibold hover:text-ember"
+        aria-label={`Day ${day.name}`}
+      >
+        {day.label || "–"}
+      </a>
+      <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
+        <div className="grid min-w-56 flex-1 gap-3">
+          <div>
+            <h2 className="text-lg leading-tight">{day.name.replace(/^[^,]*,? ?/, "") || "Untitled"}</h2>
+            {day.prompt && <p className="text-sm text-quiet">{day.prompt}</p>}
+            {day.technique && <p className="text-sm text-quiet">To try: {day.technique}</p>}
+          </div>
+          <JottingList jottings={day.jottings} dates={view.dates} day={day.date} />
+        </div>
+        <ul className="flex flex-wrap items-start gap-3">
+          {day.cards.map((card, at) => (
+            <CardLink key={card.id} card={card} albumId={view.albumId} name={`Card ${at + 1} of ${day.name}`} />
+          ))}
+        </ul>
+      </div>
+    </li>
+  );
+}
+
+function CardLink({ card, albumId, name }: { card: CardGlance; albumId: string; name: string }) {
+  return (
+    <li className="w-32">
+      <a href={`/albums/${albumId}/cards/${card.id}`} className="group grid gap-1" aria-label={`${name}: ${card.fits}`}>
+        <span className="grid place-items-center rounded-sm bg-mat p-2.5 group-hover:outline-2 group-hover:outline-ember">
+          <svg
+            viewBox={viewBoxOf(card.box)}
+            className="h-28 w-full"
+            aria-hidden="true"
+            // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
+            dangerouslySetInnerHTML={{ __html: card.drawing }}
+          />
+        </span>
+        <span className={`text-sm leading-tight font-medium ${card.isOver ? "text-ember" : ""}`}>{card.fits}</span>
+        <span className="text-xs text-quiet">
+          {card.sizeSaid}. {card.standing}
+          {card.hidden && ` Hidden: ${card.hidden}.`}
+          {card.isPrivate && " Private."}
+        </span>
+      </a>
+    </li>
+  );
+}
+
+function FoundList({ view }: { view: WordsView }) {
+  const { found, query, more, albumId } = view;
+  return (
+    <section aria-label="Found" className="grid gap-3">
+      <p role="status">
+        {found?.length === 0
+          ? `“${query}” is in no album.`
+          : `“${query}” is in ${(found?.length ?? 0) + more === 1 ? "one place" : `${(found?.length ?? 0) + more} places`}.`}{" "}
+        <a className="link" href={`/albums/${albumId}/words`}>
+          Back to all words
+        </a>
+      </p>
+      <ul className="grid">
+        {found?.map(({ key, href, where, snippet }) => (
+          <li key={key} className="border-t border-line py-2.5">
+            <a href={href} className="grid gap-0.5 hover:text-ember">
+              <span className="text-sm text-quiet">{where}</span>
+              <span>
+                {snippet.before}
+                <mark className="bg-transparent font-semibold text-ember underline">{snippet.found}</mark>
+                {snippet.after}
+              </span>
+            </a>
+          </li>
+        ))}
+      </ul>
+      {more > 0 && <p className="text-sm text-quiet">And {more} more. Another word beside it narrows the search.</p>}
+    </section>
+  );
+}
+
+function Slips({ view }: { view: WordsView }) {
+  const { slips, albumId, dates } = view;
+  return (
+    <section aria-label="Slips to look at" className="grid gap-2">
+      <h2 className="text-lg">Before it is on paper</h2>
+      {slips.length === 0 && (
+        <p className="text-sm text-quiet">
+          No phrase twice on an opening, no date that is not its day’s, no letter that a face lacks.
+        </p>
+      )}
+      <ul className="grid gap-2">
+        {slips.map(({ key, date, card, said }) => (
+          <li key={key} className="border-l-4 border-ember pl-3 text-sm">
+            <a
+              className="font-medium hover:text-ember"
+              href={card ? `/albums/${albumId}/cards/${card}` : `/albums/${albumId}/days/${date}`}
+            >
+              {dates.find((each) => each.date === date)?.said ?? date}
+            </a>
+            <p>{said}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

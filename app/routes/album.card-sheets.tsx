@@ -1,0 +1,44 @@
+import { data } from "react-router";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
+import { CARD_SHEETS_ACT, type CardSheetsAnswer } from "#app/places/card-sheets/acts.ts";
+import { CardSheets } from "#app/places/card-sheets/card-sheets.tsx";
+import { cardSheetsView } from "#app/places/card-sheets/view.ts";
+import { makeSheets, readPrinter, readSheets } from "#store/printing.ts";
+import type { Route } from "./+types/album.card-sheets";
+
+export const meta: Route.MetaFunction = () => [{ title: "Print cards · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const [sheets, printer] = await reading(() =>
+    Promise.all([readSheets(context.db, aggregate.album.id), readPrinter(context.db, member.household.id)]),
+  );
+  return cardSheetsView(aggregate, sheets, printer);
+}
+
+/** Keeps sheets of cards as they were ganged; what is done to them later comes through the print sheets' own door. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const sent = CARD_SHEETS_ACT.safeParse(await request.json().catch(() => null));
+  if (!sent.success) throw data(null, { status: 400 });
+  return writing(async (): Promise<CardSheetsAnswer> => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const author = {
+      ...{ householdId: member.household.id, albumId: aggregate.album.id },
+      ...{ memberId: member.id, at: context.now },
+    };
+    const made = await makeSheets(context.db, author, "cards", sent.data.sheets);
+    if (!made.ok) return made;
+    const [first] = made.sheets;
+    const said =
+      made.sheets.length === 1 ? `Sheet ${first} is made.` : `Sheets ${first} to ${made.sheets.at(-1)} are made.`;
+    return { ok: true, said };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function CardSheetsRoute({ loaderData }: Route.ComponentProps) {
+  return <CardSheets view={loaderData} />;
+}

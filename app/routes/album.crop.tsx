@@ -1,0 +1,22 @@
+import { revalidateWhenReached } from "#app/http/keep-page.ts";
+import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
+import { Crop } from "#app/places/crop/crop.tsx";
+import { type CropView, cropView } from "#app/places/crop/view.ts";
+import { readTraits } from "#store/photo.ts";
+import type { Route } from "./+types/album.crop";
+
+export const meta: Route.MetaFunction = () => [{ title: "Crop · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs): Promise<CropView> {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const view = isId(params.use) ? cropView(aggregate, params.use) : null;
+  if (!view) throw notFound();
+  const traits = await reading(() => readTraits(context.db, member.household.id, view.use.photoId));
+  return { ...view, traits: traits && { light: traits.light, busy: traits.busy, colours: traits.colours } };
+}
+
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function CropRoute({ loaderData }: Route.ComponentProps) {
+  return <Crop key={loaderData.use.id} view={loaderData} />;
+}

@@ -1,0 +1,36 @@
+import { attachment } from "#app/http/download.ts";
+import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
+import { pageName } from "#app/places/album/view.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { asMade } from "#core/photo/printing.ts";
+import { packOrder } from "#press/lab-order.ts";
+import { readOriginal } from "#store/photo.ts";
+import type { Route } from "./+types/album.lab-file";
+
+/** An order as it goes to a lab: a ZIP of files of each print's size, and a list. */
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  if (!isId(params.order) || params.file !== "order.zip") throw notFound();
+  const made = new Map(
+    aggregate.prints
+      .filter(({ from }) => from.kind === "lab" && from.id === params.order)
+      .map((each) => [each.use, each]),
+  );
+  const prints = pagesOf(aggregate.album, aggregate.days).flatMap((page) =>
+    page.content.photos.flatMap((use) => {
+      const print = made.get(use.id);
+      return print ? [{ use: asMade(use, print), day: pageName(page) }] : [];
+    }),
+  );
+  if (prints.length === 0) throw notFound();
+  const zip = await reading(() =>
+    packOrder(prints, (id) => readOriginal(context.db, member.household.id, id), context.now),
+  );
+  return new Response(new Uint8Array(zip), {
+    headers: {
+      "Content-Type": "application/zip",
+      "Content-Disposition": attachment(`${aggregate.album.title} lab order`, "zip"),
+      "Cache-Control": "private, no-store",
+    },
+  });
+}

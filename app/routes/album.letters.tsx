@@ -1,0 +1,43 @@
+import { data } from "react-router";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
+import { LETTERS_ACT, type LettersAnswer } from "#app/places/letters/acts.ts";
+import { Letters } from "#app/places/letters/letters.tsx";
+import { forgetLetters, keepHand, keepStampSet, readLetters } from "#store/words.ts";
+import type { Route } from "./+types/album.letters";
+
+export const meta: Route.MetaFunction = () => [{ title: "Hands and stamps · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const letters = await reading(() => readLetters(context.db, member.household.id));
+  const { id, unit } = aggregate.album;
+  return { albumId: id, unit, who: [member.name.split(" ")[0] ?? member.name], ...letters };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const sent = LETTERS_ACT.safeParse(await request.json().catch(() => null));
+  if (!sent.success) throw data(null, { status: 400 });
+  return writing(async (): Promise<LettersAnswer> => {
+    const member = await requireMember(context);
+    const householdId = member.household.id;
+    switch (sent.data.act) {
+      case "keep-hand":
+        await keepHand(context.db, householdId, sent.data.hand);
+        return { ok: true, said: `${sent.data.hand.name}’s hand is kept: a card can be written in it.` };
+      case "keep-set":
+        await keepStampSet(context.db, householdId, sent.data.set);
+        return { ok: true, said: `${sent.data.set.name} is kept.` };
+      case "forget":
+        await forgetLetters(context.db, householdId, sent.data.id);
+        return { ok: true, said: "Forgotten. No card was changed by it." };
+    }
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function LettersRoute({ loaderData }: Route.ComponentProps) {
+  return <Letters view={loaderData} />;
+}

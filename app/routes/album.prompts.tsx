@@ -1,0 +1,106 @@
+import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
+import { data } from "react-router";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { isId, reading, requireAlbum, writing } from "#app/http/page.ts";
+import { PROMPTS_ACT, type PromptsAnswer } from "#app/places/prompts/acts.ts";
+import { Prompts } from "#app/places/prompts/prompts.tsx";
+import { promptsView, slipFinder } from "#app/places/prompts/view.ts";
+import { clean } from "#core/words/clean.ts";
+import type { WrittenSlip } from "#core/words/deck-text.ts";
+import { DECKS } from "#core/words/decks.ts";
+import { type Deck, JARS } from "#core/words/slip.ts";
+import { readDeckFile, readDeckText } from "#press/deck-file.ts";
+import type { HearthContext } from "#server/context-type.ts";
+import { handOut } from "#store/dealing.ts";
+import { deleteDeck, readDecks, saveDeck } from "#store/words.ts";
+import type { Route } from "./+types/album.prompts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Prompts · Hearth Clock" }];
+
+const jarOf = (request: Request) =>
+  JARS.find((jar) => jar === new URL(request.url).searchParams.get("jar")) ?? "prompt";
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const own = await reading(() => readDecks(context.db, member.household.id));
+  return promptsView(aggregate, own, jarOf(request), context.wall(member).date);
+}
+
+const MOST_DECK_BYTES = 1024 * 1024;
+
+/** A deck as it was handed in: typed, pasted, or as a file. A slip that was there before keeps its id. */
+async function keepDeck(context: HearthContext, householdId: string, request: Request): Promise<PromptsAnswer> {
+  const files: { name: string; bytes: Uint8Array }[] = [];
+  const take = async (upload: FileUpload) => {
+    const bytes = new Uint8Array(await upload.arrayBuffer());
+    if (bytes.length > 0) files.push({ name: upload.name, bytes });
+  };
+  let form: FormData;
+  try {
+    form = await parseFormData(request, { maxFileSize: MOST_DECK_BYTES, maxFiles: 1 }, take);
+  } catch (error) {
+    if (error instanceof MaxFileSizeExceededError) return { ok: false, reason: "too-large" };
+    throw data(null, { status: 400 });
+  }
+  const [id, typed] = [String(form.get("id")), String(form.get("text") ?? "")];
+  const name = clean(String(form.get("name") ?? ""))
+    .trim()
+    .slice(0, 80);
+  const jar = JARS.find((each) => each === form.get("jar"));
+  if (!isId(id) || !jar) throw data(null, { status: 400 });
+  if (name === "") return { ok: false, reason: "no-name" };
+  const [file] = files;
+  const read = file ? readDeckFile(file.name, file.bytes) : { ...readDeckText("", typed), encoding: "utf-8" as const };
+  const { troubles } = read;
+  if (read.slips.length === 0) return { ok: false, reason: "no-slips", troubles };
+  const before = (await readDecks(context.db, householdId)).find((deck) => deck.id === id);
+  const known = new Map(before?.slips.map((slip) => [slip.text, slip.id]));
+  const named = (slip: WrittenSlip) => ({ ...slip, id: known.get(slip.text) ?? `${id}/${crypto.randomUUID()}` });
+  const deck: Deck = { id, name, jar, slips: read.slips.map(named) };
+  const kept = await saveDeck(context.db, householdId, deck);
+  if (kept === "name-taken") return { ok: false, reason: "name-taken" };
+  return {
+    ok: true,
+    said: `${name} is kept, ${deck.slips.length} ${deck.slips.length === 1 ? "slip" : "slips"}.`,
+    troubles,
+    guessed: read.encoding === "guessed",
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  return writing(async (): Promise<PromptsAnswer> => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const householdId = member.household.id;
+    if (request.headers.get("content-type")?.startsWith("multipart/form-data"))
+      return keepDeck(context, householdId, request);
+    const sent = PROMPTS_ACT.safeParse(await request.json().catch(() => null));
+    if (!sent.success) throw data(null, { status: 400 });
+    if (sent.data.act === "drop-deck") {
+      const gone = await deleteDeck(context.db, householdId, sent.data.deck);
+      return gone
+        ? { ok: true, said: "The deck is dropped. Days keep the slips they have." }
+        : { ok: false, reason: "not-found" };
+    }
+    const { jar, handed } = sent.data;
+    const find = slipFinder([...DECKS, ...(await readDecks(context.db, householdId))]);
+    const author = { householdId, albumId: aggregate.album.id, memberId: member.id, at: context.now };
+    const slips = handed.flatMap(({ dayId, slip, saw }) => {
+      const found = find(slip);
+      return found ? [{ dayId, slip, saw, text: found.text }] : [];
+    });
+    const put = await handOut(context.db, author, jar, slips);
+    const left = handed.length - put;
+    const said = put === 1 ? "One slip is on its day." : `${put} slips are on their days.`;
+    return {
+      ok: true,
+      said: left > 0 ? `${said} ${left} stayed in the jar: something else stands there by now.` : said,
+    };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function PromptsRoute({ loaderData }: Route.ComponentProps) {
+  return <Prompts key={loaderData.jar} view={loaderData} />;
+}

@@ -1,0 +1,128 @@
+import { data } from "react-router";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
+import { pageName } from "#app/places/album/view.ts";
+import { SHEET_ACT, type SheetsAnswer } from "#app/places/sheets/acts.ts";
+import { Sheets } from "#app/places/sheets/sheets.tsx";
+import { sheetsView } from "#app/places/sheets/view.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { printShort } from "#core/month/dates.ts";
+import { isPlausible } from "#core/sheet/paper.ts";
+import { takeOrder } from "#demo/lab.ts";
+import { packOrder } from "#press/lab-order.ts";
+import type { HearthContext } from "#server/context-type.ts";
+import type { AlbumAggregate } from "#store/album.ts";
+import type { Author } from "#store/author.ts";
+import type { Member } from "#store/household.ts";
+import { dropOrder, keepOrder, markArrived, readOrders } from "#store/lab-orders.ts";
+import { readOriginal } from "#store/photo.ts";
+import {
+  dropSheet,
+  makeSheets,
+  markByHand,
+  markSheetPrinted,
+  markSpoiled,
+  readPrinter,
+  readSheets,
+  savePrinter,
+  tickCut,
+} from "#store/printing.ts";
+import type { Route } from "./+types/album.sheets";
+
+export const meta: Route.MetaFunction = () => [{ title: "Print sheets · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const [sheets, orders, printer] = await reading(() =>
+    Promise.all([
+      readSheets(context.db, aggregate.album.id),
+      readOrders(context.db, aggregate.album.id),
+      readPrinter(context.db, member.household.id),
+    ]),
+  );
+  return sheetsView(aggregate, sheets, orders, printer, context.wall(member).date);
+}
+
+/** Packs the order, hands it to the lab, and keeps what the lab says of it. */
+async function order(
+  context: HearthContext,
+  member: Member,
+  aggregate: AlbumAggregate,
+  author: Author,
+  uses: readonly string[],
+): Promise<SheetsAnswer> {
+  const all = new Map(
+    pagesOf(aggregate.album, aggregate.days).flatMap((page) =>
+      page.content.photos.map((use) => [use.id, { use, day: pageName(page) }] as const),
+    ),
+  );
+  const prints = uses.flatMap((id) => all.get(id) ?? []);
+  if (prints.length < uses.length) return { ok: false, reason: "changed-since" };
+  const zip = await packOrder(prints, (id) => readOriginal(context.db, member.household.id, id), context.now);
+  const orderedOn = context.wall(member).date;
+  const taken = await takeOrder(zip, orderedOn);
+  if (!taken.ok) return { ok: false, reason: "lab-refused" };
+  const kept = await keepOrder(context.db, author, uses, { orderedOn, dueOn: taken.due });
+  if (!kept.ok) return kept;
+  return {
+    ok: true,
+    said: `Order ${kept.number} is at the lab: ${taken.prints} prints, due ${printShort(taken.due)}.`,
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const sent = SHEET_ACT.safeParse(await request.json().catch(() => null));
+  if (!sent.success) throw data(null, { status: 400 });
+  return writing(async (): Promise<SheetsAnswer> => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { db } = context;
+    const author = {
+      householdId: member.household.id,
+      albumId: aggregate.album.id,
+      memberId: member.id,
+      at: context.now,
+    };
+    const act = sent.data;
+    switch (act.act) {
+      case "make": {
+        const made = await makeSheets(db, author, "photos", act.sheets);
+        if (!made.ok) return made;
+        const [first] = made.sheets;
+        return {
+          ok: true,
+          said:
+            made.sheets.length === 1 ? `Sheet ${first} is made.` : `Sheets ${first} to ${made.sheets.at(-1)} are made.`,
+        };
+      }
+      case "printed":
+        return markSheetPrinted(db, author, act.sheet, act.on);
+      case "drop":
+        return dropSheet(db, author, act.sheet);
+      case "cut":
+        return tickCut(db, author, act.sheet, act.cut, act.on);
+      case "spoiled":
+        return markSpoiled(db, author, act.print, act.on);
+      case "elsewhere":
+        return markByHand(db, author, act.use, act.on);
+      case "printer": {
+        const { margin, across, along, bar } = act;
+        if (!isPlausible(across, bar) || !isPlausible(along, bar)) return { ok: false, reason: "implausible" };
+        await savePrinter(db, member.household.id, { margin, across, along, bar });
+        return { ok: true, said: "Kept. Every sheet from now on is made up for it." };
+      }
+      case "order":
+        return order(context, member, aggregate, author, act.uses);
+      case "arrived":
+        return markArrived(db, author, act.order, act.on);
+      case "drop-order":
+        return dropOrder(db, author, act.order);
+    }
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function SheetsRoute({ loaderData }: Route.ComponentProps) {
+  return <Sheets view={loaderData} />;
+}

@@ -1,0 +1,58 @@
+import { data, redirect } from "react-router";
+import { z } from "zod";
+import { JSON_TEXT } from "#app/http/json-text.ts";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
+import { Proposal, type ProposalAnswer } from "#app/places/photos/proposal.tsx";
+import { proposalView, waitingIn } from "#app/places/photos/proposal-view.ts";
+import { PHOTO_RULES } from "#core/photo/propose.ts";
+import { placePhotos, setPhotoRule } from "#store/place-photos.ts";
+import { readRoll } from "#store/roll.ts";
+import type { Route } from "./+types/album.who-goes-where";
+
+export const meta: Route.MetaFunction = () => [{ title: "Who goes where · Hearth Clock" }];
+
+export async function loader({ params, request, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const twice = new URL(request.url).searchParams.get("twice") === "yes";
+  return proposalView(aggregate, await reading(() => readRoll(context.db, member.household.id)), twice);
+}
+
+const PICKS = z.array(z.object({ slot: z.string().max(200), photo: z.uuid() })).max(500);
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  return writing(async () => {
+    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { id: albumId } = aggregate.album;
+    if (form.get("intent") === "rule") {
+      const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
+      if (!rule) throw data(null, { status: 400 });
+      await setPhotoRule(context.db, member.household.id, albumId, rule);
+      const twice = form.get("twice") === "yes" ? "?twice=yes" : "";
+      throw redirect(`/albums/${albumId}/who-goes-where${twice}`);
+    }
+    const picks = JSON_TEXT.pipe(PICKS).safeParse(form.get("picks"));
+    if (!picks.success) throw data(null, { status: 400 });
+    const waiting = new Map(waitingIn(aggregate).map((each) => [each.id, each]));
+    const placings = picks.data.flatMap(({ slot, photo }) => {
+      const found = waiting.get(slot);
+      return found ? [{ dayId: found.dayId, photoId: photo, print: found.print, place: found.place }] : [];
+    });
+    if (placings.length < picks.data.length) return { ok: false as const, reason: "changed-since" as const };
+    const author = { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
+    const placed = await placePhotos(context.db, author, placings);
+    const answer: ProposalAnswer = {
+      ok: true,
+      said: placed === 1 ? "One picture is on its day." : `${placed} pictures are on their days.`,
+    };
+    return answer;
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function WhoGoesWhereRoute({ loaderData, actionData }: Route.ComponentProps) {
+  return <Proposal view={loaderData} answer={actionData ?? null} />;
+}

@@ -1,0 +1,39 @@
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
+import { wordsView } from "#app/places/words/view.ts";
+import { Words } from "#app/places/words/words.tsx";
+import { clean } from "#core/words/clean.ts";
+import { readTexts, setPeople } from "#store/words.ts";
+import type { Route } from "./+types/album.words";
+
+export const meta: Route.MetaFunction = () => [{ title: "Words · Hearth Clock" }];
+
+const MOST_PEOPLE = 200;
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const query = (new URL(request.url).searchParams.get("q") ?? "").trim().slice(0, 100);
+  const texts = query === "" ? null : await reading(() => readTexts(context.db, member.household.id));
+  return wordsView(aggregate, member.household.people, context.wall(member).date, query, texts);
+}
+
+/** Keeps the names of those who are written about. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await request.formData();
+  return writing(async () => {
+    const member = await requireMember(context);
+    const names = clean(String(form.get("people") ?? ""))
+      .split(/[,\n]/)
+      .map((name) => name.trim().slice(0, 60))
+      .filter(Boolean);
+    await setPeople(context.db, member.household.id, [...new Set(names)].slice(0, MOST_PEOPLE));
+    return { ok: true as const };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function WordsRoute({ loaderData }: Route.ComponentProps) {
+  return <Words view={loaderData} />;
+}

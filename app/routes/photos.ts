@@ -1,0 +1,52 @@
+import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
+import { data } from "react-router";
+import { z } from "zod";
+import { notFound, requireMember, writing } from "#app/http/page.ts";
+import type { TakenIn } from "#app/places/photos/door.ts";
+import { MOST_BYTES } from "#press/decode.ts";
+import type { HearthContext } from "#server/context-type.ts";
+import { keepPhoto } from "#store/photo.ts";
+import { knownPictures } from "#store/roll.ts";
+import type { Route } from "./+types/photos";
+
+const HASHES = z.object({ hashes: z.array(z.string().regex(/^[0-9a-f]{64}$/)).max(5000) });
+
+async function takeIn(context: HearthContext, householdId: string, request: Request): Promise<TakenIn> {
+  const files: { name: string; bytes: Buffer }[] = [];
+  const take = async (upload: FileUpload) => {
+    if (upload.fieldName === "photo") files.push({ name: upload.name, bytes: Buffer.from(await upload.arrayBuffer()) });
+  };
+  try {
+    await parseFormData(request, { maxFileSize: MOST_BYTES + 1, maxFiles: 1, maxTotalSize: MOST_BYTES + 4096 }, take);
+  } catch (error) {
+    if (!(error instanceof MaxFileSizeExceededError)) throw data(null, { status: 400 });
+    return { ok: false, reason: "too-large" };
+  }
+  const [file] = files;
+  if (!file) throw data(null, { status: 400 });
+  const read = await context.readPicture(file.bytes, file.name);
+  if (!read.ok) return read;
+  const kept = await keepPhoto(context.db, householdId, read.photo);
+  return { ok: true, id: kept.id, isNew: kept.isNew, dated: kept.capturedAt !== null };
+}
+
+/**
+ * The door of the roll: one picture at a time comes in, whoever hands it in, and is acknowledged when it is kept. Asked
+ * with a list of contents instead, it says which of them are in already, so that a broken-off run sends only the rest.
+ */
+export async function action({ request, context }: Route.ActionArgs) {
+  return writing(async () => {
+    const member = await requireMember(context);
+    const householdId = member.household.id;
+    if (request.headers.get("content-type")?.startsWith("application/json")) {
+      const asked = HASHES.safeParse(await request.json().catch(() => null));
+      if (!asked.success) throw data(null, { status: 400 });
+      return { ok: true as const, known: await knownPictures(context.db, householdId, asked.data.hashes) };
+    }
+    return takeIn(context, householdId, request);
+  });
+}
+
+export const loader = () => {
+  throw notFound();
+};

@@ -1,0 +1,55 @@
+import { data } from "react-router";
+import { z } from "zod";
+import { notFound, requireMember, writing } from "#app/http/page.ts";
+import { clean } from "#core/words/clean.ts";
+import { saveDayEdit } from "#store/day.ts";
+import { newUse, photoById } from "#store/photo.ts";
+import type { Route } from "./+types/today.jot";
+
+const JOT = z.object({
+  albumId: z.uuid(),
+  dayId: z.uuid(),
+  jotting: z
+    .object({
+      id: z.uuid(),
+      text: z.string().min(1).max(100_000).transform(clean),
+      at: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/),
+    })
+    .nullable(),
+  pictures: z.array(z.object({ useId: z.uuid(), photoId: z.uuid() })).max(60),
+});
+
+/**
+ * Takes a jotting and its pictures onto their day. All of it has its ids already, so that the same sent again, because its
+ * answer was lost, is there once.
+ */
+export async function action({ request, context }: Route.ActionArgs) {
+  const sent = JOT.safeParse(await request.json().catch(() => null));
+  if (!sent.success) throw data(null, { status: 400 });
+  return writing(async () => {
+    const member = await requireMember(context);
+    const { albumId, dayId, jotting, pictures } = sent.data;
+    const author = { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
+    if (jotting) {
+      const kept = await saveDayEdit(context.db, author, dayId, null, {
+        kind: "add-jotting",
+        jotting: { ...jotting, privateUntil: null },
+      });
+      if (!kept.ok) return { ok: false as const };
+    }
+    for (const { useId, photoId } of pictures) {
+      const photo = await photoById(context.db, author.householdId, photoId);
+      if (!photo) return { ok: false as const };
+      const put = await saveDayEdit(context.db, author, dayId, null, {
+        kind: "add-photo",
+        photo: newUse(useId, photo),
+      });
+      if (!put.ok && put.reason !== "already-there") return { ok: false as const };
+    }
+    return { ok: true as const };
+  });
+}
+
+export const loader = () => {
+  throw notFound();
+};

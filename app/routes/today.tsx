@@ -1,0 +1,48 @@
+import { useEffect } from "react";
+import { data } from "react-router";
+import { reading, requireMember } from "#app/http/page.ts";
+import { Today } from "#app/places/today/today.tsx";
+import { useOffline } from "#app/places/today/use-offline.ts";
+import { type TodayView, todayDays } from "#app/places/today/view.ts";
+import { albumOfDate } from "#store/album.ts";
+import type { Route } from "./+types/today";
+
+export const meta: Route.MetaFunction = () => [{ title: "Today · Hearth Clock" }];
+
+/** The album that is under way today, by the household's own clock; else the next to come, else the last there was. */
+export async function loader({ context }: Route.LoaderArgs) {
+  const member = await requireMember(context);
+  const { household } = member;
+  const now = context.wall(member);
+  const view = await reading(async (): Promise<TodayView> => {
+    const id = await albumOfDate(context.db, household.id, now.date);
+    const aggregate = id ? await context.album(household.id, id) : null;
+    return {
+      ...{ memberId: member.id, timeZone: household.timeZone, fixedNow: household.fixedNow, now },
+      album: aggregate && { id: aggregate.album.id, title: aggregate.album.title },
+      days: aggregate ? todayDays(aggregate) : [],
+    };
+  });
+  return data(view, { headers: { "Cache-Control": "private, no-cache" } });
+}
+
+/** What is shown now: where there is no answer to a page read anew, it stays. */
+let shown: TodayView | null = null;
+
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Promise<TodayView> {
+  try {
+    return await serverLoader();
+  } catch (error) {
+    // A way to the door is followed; a server or a database that is away takes nothing off the screen.
+    if (shown === null || error instanceof Response) throw error;
+    return shown;
+  }
+}
+
+export default function TodayRoute({ loaderData }: Route.ComponentProps) {
+  useOffline();
+  useEffect(() => {
+    shown = loaderData;
+  }, [loaderData]);
+  return <Today view={loaderData} />;
+}

@@ -1,0 +1,147 @@
+import type { Card } from "#core/album/model.ts";
+import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import type { CardStanding } from "#core/words/card-printing.ts";
+import { type CardFit, fitCard, type Verdict } from "#core/words/fit.ts";
+import {
+  type Align,
+  type CardSetting,
+  type Lettering,
+  SMALL_SIZE,
+  saySize,
+  settingOf,
+  type TypedFace,
+} from "#core/words/lettering.ts";
+
+/** Faces by what they are for, not by who cut them. */
+export const FACE_NAME: Record<TypedFace, string> = {
+  book: "Book face",
+  numeral: "Almanac face",
+  plain: "Plain face",
+  typed: "Typewriter face",
+};
+export const ALIGN_NAME: Record<Align, string> = {
+  left: "From the left",
+  centre: "Centred",
+  justified: "Both edges even",
+};
+export const LETTERING_NAME: Record<Lettering["kind"], string> = {
+  typed: "Typed",
+  typewriter: "Typewriter",
+  handwriting: "By hand",
+  stamped: "Stamped",
+};
+export const STOCK_NAME: Record<CardSetting["stock"], string> = {
+  plain: "Plain card, printed and cut",
+  printed: "Card with its own print, on a carrier sheet",
+  clear: "Clear, printed on the back",
+};
+
+const many = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
+/** Room is said to the eighth of an inch or the millimetre, and never more than there is. */
+const SAID_TO: Record<Unit, Length> = { inch: inches(1 / 8), cm: millimetres(1) };
+function room(free: Length, unit: Unit): string {
+  const said = ticks(Math.floor(free / SAID_TO[unit]) * SAID_TO[unit]);
+  return said === 0 ? "just" : `${sayLength(said, unit)} to spare`;
+}
+
+/** Whether the words fit, in a few words to be read at a glance. */
+export function fitSaid(verdict: Verdict, unit: Unit): string {
+  switch (verdict.kind) {
+    case "no-area":
+      return "The margins leave no room for a line";
+    case "empty":
+      return "No words yet";
+    case "fits":
+      return `Fits, ${room(verdict.free, unit)}`;
+    case "over":
+      return `${many(verdict.words, "word")} too many`;
+  }
+}
+
+/** What stands behind it: lines, the largest size that fits. */
+export function fitReason(verdict: Verdict): string {
+  switch (verdict.kind) {
+    case "no-area":
+      return "Make the margins smaller, or the card larger.";
+    case "empty":
+      return "Write, or take a jotting over.";
+    case "fits":
+      return [
+        `${verdict.lines} of ${many(verdict.room, "line")}.`,
+        verdict.largest !== null && `All of it fits up to ${saySize(verdict.largest)} points.`,
+      ]
+        .filter(Boolean)
+        .join(" ");
+    case "over":
+      return verdict.largest === null
+        ? "No size takes all of it."
+        : `All of it fits at ${saySize(verdict.largest)} points${verdict.largest < SMALL_SIZE ? ", which is hard to read" : ""}.`;
+  }
+}
+
+/** How far a card is on its way to paper. */
+export function standingSaid(standing: CardStanding): string {
+  switch (standing.kind) {
+    case "no-words":
+      return "No words yet.";
+    case "by-hand":
+      return "Goes on by hand.";
+    case "carrier":
+      return "Goes on a carrier sheet.";
+    case "elsewhere":
+      return "Is on its card.";
+    case "wanted":
+      return standing.spoiled ? "Spoiled; to be printed again." : "To be printed.";
+    case "on-sheet":
+      return standing.print.from.kind === "sheet"
+        ? `On sheet ${standing.print.from.number}, not printed yet.`
+        : "On a sheet.";
+    case "printed":
+      return "Printed.";
+    case "trimmed":
+      return "Printed and cut.";
+  }
+}
+
+export type Glance = {
+  readonly said: string;
+  /** More words than the card holds. */
+  readonly isOver: boolean;
+  /** What would be missing on paper, of its front or its back; null when nothing would. */
+  readonly trouble: string | null;
+};
+
+const glances = new Map<string, Glance>();
+const MOST_REMEMBERED = 2000;
+
+function glanceAnew(card: Card, unit: Unit): Glance {
+  const setting = settingOf(card);
+  const front = fitCard(card.text, card.size, setting, "front");
+  const back = card.back.trim() === "" ? null : fitCard(card.back, card.size, setting, "back");
+  const isOver = ({ verdict }: CardFit) => verdict.kind === "over" || verdict.kind === "no-area";
+  const behind = back && isOver(back) ? `Back: ${fitSaid(back.verdict, unit).toLowerCase()}` : null;
+  const lacks = [...new Set([...front.lacks, ...(back?.lacks ?? [])])];
+  const wide = [...front.laid.tooWide, ...(back?.laid.tooWide ?? [])];
+  const trouble = isOver(front)
+    ? fitSaid(front.verdict, unit)
+    : (behind ??
+      (wide.length > 0
+        ? `“${wide[0]}” is wider than the card`
+        : lacks.length > 0
+          ? `A gap for ${lacks.slice(0, 5).join(" ")}`
+          : null));
+  return {
+    said: behind && !isOver(front) ? behind : fitSaid(front.verdict, unit),
+    isOver: isOver(front) || behind !== null,
+    trouble,
+  };
+}
+
+/** How a card stands to its words, front and back, at a glance; the same words are asked once. */
+export function glanceAt(card: Card, unit: Unit): Glance {
+  const key = `${unit} ${card.size.w} ${card.size.h} ${JSON.stringify([card.setting, card.text, card.back])}`;
+  const known = glances.get(key) ?? glanceAnew(card, unit);
+  if (glances.size > MOST_REMEMBERED) glances.clear();
+  glances.set(key, known);
+  return known;
+}

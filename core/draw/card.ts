@@ -1,0 +1,42 @@
+import type { Card } from "../album/model.ts";
+import { ticks } from "../measure/length.ts";
+import { type Laid, layWords } from "../words/lay.ts";
+import { type CardFace, type CardSetting, settingOf } from "../words/lettering.ts";
+import { measureOf } from "../words/measure.ts";
+import type { Mark } from "./marks.ts";
+
+/** The plain face's capitals are seven tenths of its size high: a stamped letter is drawn as high as its stamp. */
+const CAPITAL = 0.7;
+
+export const wordsOn = (card: Pick<Card, "text" | "back">, face: CardFace): string =>
+  face === "front" ? card.text : card.back;
+
+/** Words that were laid, as marks in the card's own ticks. */
+export function laidMarks({ words }: Pick<Laid, "words">, { lettering }: CardSetting): Mark[] {
+  const { face, unit, tall } = measureOf(lettering);
+  const stamped = lettering.kind === "stamped";
+  const size = ticks(Math.round(stamped ? tall / CAPITAL : unit));
+  return words.map(({ text, x, y, w }): Mark => {
+    const place = stamped
+      ? { x: ticks(Math.round(x + w / 2)), anchor: "middle" as const }
+      : { x, anchor: "start" as const };
+    return { kind: "text", y, text, face, size, ...place };
+  });
+}
+
+const drawn = new Map<string, Mark[]>();
+const MOST_REMEMBERED = 4000;
+
+/**
+ * The words of a card's face where they are printed. The same words in the same lettering are laid once, also when the
+ * album has been read anew since.
+ */
+export function cardMarks(card: Card, face: CardFace): Mark[] {
+  const setting = settingOf(card);
+  const words = wordsOn(card, face);
+  const key = `${face} ${card.size.w} ${card.size.h} ${JSON.stringify(setting)} ${words}`;
+  const marks = drawn.get(key) ?? laidMarks(layWords(words, card.size, setting, face), setting);
+  if (drawn.size > MOST_REMEMBERED) drawn.clear();
+  drawn.set(key, marks);
+  return marks;
+}

@@ -1,0 +1,49 @@
+import { converter, differenceCiede2000, formatHex, type Lab, wcagContrast } from "culori";
+import type { Raster } from "./traits.ts";
+
+const toLab = converter("lab65");
+const difference = differenceCiede2000();
+
+type Colour = { readonly l: number; readonly a: number; readonly b: number };
+
+/** How different two colours look, ΔE00 of CIE Lab values (Sharma, Wu & Dalal 2005). About 2 is just seen, above 10 is another colour. */
+export const colourDifference = (one: Colour, other: Colour): number =>
+  difference({ mode: "lab65", ...one }, { mode: "lab65", ...other });
+
+/** Contrast of two colours by their relative luminance, 1 to 21 (WCAG 2.2). */
+export const contrastOf = (one: string, other: string): number => wcagContrast(one, other);
+
+const MOST_COLOURS = 6;
+/** Colours nearer than this are one to whoever picks a card to go with them. */
+const ONE_COLOUR = 12;
+
+/**
+ * The few colours a picture is made of, the most of it first: pixels gathered in a coarse grid of Lab space, then the
+ * fullest places that differ enough from those before. Black and white pictures give greys.
+ */
+export function coloursOf({ width, height, rgb }: Raster): string[] {
+  const bins = new Map<string, { l: number; a: number; b: number; count: number }>();
+  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / 2500)));
+  for (let y = 0; y < height; y += step) {
+    for (let x = 0; x < width; x += step) {
+      const at = (y * width + x) * 3;
+      const [r, g, b] = [rgb[at] ?? 0, rgb[at + 1] ?? 0, rgb[at + 2] ?? 0];
+      const lab = toLab({ mode: "rgb", r: r / 255, g: g / 255, b: b / 255 });
+      const key = `${Math.round(lab.l / 12)} ${Math.round(lab.a / 14)} ${Math.round(lab.b / 14)}`;
+      const bin = bins.get(key) ?? { l: 0, a: 0, b: 0, count: 0 };
+      bins.set(key, { l: bin.l + lab.l, a: bin.a + lab.a, b: bin.b + lab.b, count: bin.count + 1 });
+    }
+  }
+  const places = [...bins.values()]
+    .map(({ l, a, b, count }): Lab & { count: number } & Colour => ({
+      mode: "lab",
+      ...{ l: l / count, a: a / count, b: b / count, count },
+    }))
+    .sort((one, other) => other.count - one.count);
+  const chosen: Colour[] = [];
+  for (const place of places) {
+    if (chosen.length >= MOST_COLOURS) break;
+    if (chosen.every((each) => colourDifference(each, place) >= ONE_COLOUR)) chosen.push(place);
+  }
+  return chosen.map(({ l, a, b }) => formatHex({ mode: "lab65", l, a, b }) ?? "#000000");
+}

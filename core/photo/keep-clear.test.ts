@@ -1,0 +1,63 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import type { Turn } from "../book/leaf.ts";
+import { inches } from "../measure/length.ts";
+import { rect } from "../measure/rect.ts";
+import { size, turned } from "../measure/size.ts";
+import { AS_IT_COMES, frameFor } from "./crop.ts";
+import { clearCrop, coveringPoint, intoPiece, type Over } from "./keep-clear.ts";
+import { NO_LOOK } from "./look.ts";
+
+const by = (w: number, h: number) => size(inches(w), inches(h));
+const facts = { width: 4000, height: 3000, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
+
+describe("what lies over a print", () => {
+  it("stays on the same part of the print however the print is turned", () => {
+    const corner = fc.integer({ min: 0, max: 40 });
+    fc.assert(
+      fc.property(fc.constantFrom<Turn[]>(0, 1, 2, 3), corner, corner, (turn, u, v) => {
+        const made = size(inches(6), inches(4));
+        const local = rect(u * 100, v * 50, 300, 200);
+        // Turning by hand: a point (u, v) of the piece comes to lie …
+        const lies = turn % 2 === 0 ? made : turned(made);
+        const placed = rect(1000, 2000, lies.w, lies.h);
+        const point = (pu: number, pv: number): [number, number] =>
+          [
+            [placed.x + pu, placed.y + pv],
+            [placed.x + made.h - pv, placed.y + pu],
+            [placed.x + made.w - pu, placed.y + made.h - pv],
+            [placed.x + pv, placed.y + made.w - pu],
+          ][turn] as [number, number];
+        const [ax, ay] = point(local.x, local.y);
+        const [bx, by_] = point(local.x + local.w, local.y + local.h);
+        const on = rect(Math.min(ax, bx), Math.min(ay, by_), Math.abs(bx - ax), Math.abs(by_ - ay));
+        expect(intoPiece(on, placed, made, turn)).toEqual(local);
+      }),
+    );
+  });
+
+  const over = (x: number, y: number, w: number, h: number): Over => ({
+    kind: "numeral",
+    name: "numeral",
+    at: rect(inches(x), inches(y), inches(w), inches(h)),
+  });
+
+  it("is told when it covers the point worth keeping", () => {
+    expect(coveringPoint(facts, by(6, 4), AS_IT_COMES, [over(2.5, 1.5, 1, 1)])).toHaveLength(1);
+    expect(coveringPoint(facts, by(6, 4), AS_IT_COMES, [over(0, 0, 1, 1)])).toHaveLength(0);
+  });
+
+  it("is got out of the way by sliding, with the point still in the picture; or it is said that it cannot be", () => {
+    const numeral = [over(2.2, 2.2, 1.6, 1.6)];
+    const crop = { ...AS_IT_COMES, keep: { x: 5000, y: 6500 } };
+    expect(coveringPoint(facts, by(6, 4), crop, numeral)).toHaveLength(1);
+    const clear = clearCrop(facts, by(6, 4), crop, numeral);
+    expect(clear).not.toBeNull();
+    if (!clear) return;
+    expect(clear.keep).toEqual(crop.keep);
+    expect(coveringPoint(facts, by(6, 4), clear, numeral)).toHaveLength(0);
+    const { x, y, w, h } = frameFor(facts, by(6, 4), clear);
+    expect(0.5 >= x && 0.5 <= x + w && 0.65 >= y && 0.65 <= y + h).toBe(true);
+    expect(clearCrop(facts, by(6, 4), crop, [over(0, 0, 6, 4)])).toBeNull();
+  });
+});

@@ -1,0 +1,142 @@
+import type { PhotoUse } from "../album/model.ts";
+import type { Page } from "../album/page.ts";
+import { ticks } from "../measure/length.ts";
+import type { Rect } from "../measure/rect.ts";
+import { type Size, sameSize } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import type { CutStep } from "../sheet/cutting.ts";
+import { lookKey, readLook } from "./look.ts";
+
+export const PRINT_STATES = ["made", "printed", "trimmed", "spoiled"] as const;
+/** On a sheet that is not printed yet, or at the lab; printed; cut out; or spoiled, and so wanted anew. */
+export type PrintState = (typeof PRINT_STATES)[number];
+
+/** Where a print comes from: one of our own sheets, an order at the lab, or elsewhere, as the keeper says. */
+export type PrintFrom =
+  | { readonly kind: "hand" }
+  | { readonly kind: "sheet"; readonly id: string; readonly number: number }
+  | { readonly kind: "lab"; readonly id: string; readonly number: number; readonly due: CalendarDate };
+
+/** What a sheet carries: prints of pictures, or cards. */
+export type SheetOf = "photos" | "cards";
+
+export type Print = {
+  readonly id: string;
+  /** The id of what it is a print of: a picture as a day uses it, or a card. */
+  readonly use: string;
+  readonly from: PrintFrom;
+  readonly place: number;
+  /** Where it lies on its sheet, turned as it lies. */
+  readonly at: Rect;
+  readonly turned: boolean;
+  readonly spare: boolean;
+  readonly madeAs: string;
+  readonly state: PrintState;
+};
+
+/** A sheet that was made: its paper, how it is cut, which cuts are done, and when it was printed. */
+export type SheetRecord = {
+  readonly id: string;
+  readonly number: number;
+  readonly of: SheetOf;
+  readonly paper: Size;
+  readonly cuts: readonly CutStep[];
+  readonly waste: readonly Rect[];
+  readonly cutsDone: readonly number[];
+  readonly printedAt: string | null;
+};
+/** An order at the lab: when it went, when it is due, and whether it has come. */
+export type OrderRecord = {
+  readonly id: string;
+  readonly number: number;
+  readonly orderedOn: CalendarDate;
+  readonly dueOn: CalendarDate;
+  readonly arrived: boolean;
+};
+
+export const printedSize = ({ at, turned }: Pick<Print, "at" | "turned">): Size =>
+  turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
+
+/** How a use would be printed now, as a word: two prints with the same word and size are the same print. */
+export function madeAs({ crop, picture }: Pick<PhotoUse, "crop" | "picture">): string {
+  const { keep, slide, closer, border } = crop;
+  const kept = keep ?? picture.focus;
+  return `${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}`;
+}
+
+const MADE_AS = /^(\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)$/;
+
+/** A use as a print shows it: the size, the crop and the look that the print was made with, whatever they are now. */
+export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs">): PhotoUse {
+  const [, x, y, slideX, slideY, closer, border, key] = MADE_AS.exec(print.madeAs) ?? [];
+  const look = readLook(key ?? "");
+  if (!look) return use;
+  return {
+    ...use,
+    print: printedSize(print),
+    crop: {
+      keep: { x: Number(x), y: Number(y) },
+      slide: { x: Number(slideX), y: Number(slideY) },
+      closer: Number(closer),
+      border: ticks(Number(border)),
+    },
+    picture: { ...use.picture, look },
+  };
+}
+
+/** How far a use's print is. `by-hand`: its day says it is printed, and no print of ours was ever made of it. */
+export type Standing =
+  | { readonly kind: "wanted"; readonly spoiled: boolean }
+  | { readonly kind: "on-sheet"; readonly print: Print }
+  | { readonly kind: "at-lab"; readonly print: Print; readonly due: CalendarDate }
+  | { readonly kind: "printed"; readonly print: Print }
+  | { readonly kind: "trimmed"; readonly print: Print }
+  | { readonly kind: "by-hand" };
+
+const RANK: Record<PrintState, number> = { trimmed: 3, printed: 2, made: 1, spoiled: 0 };
+
+/** The furthest of the prints that show a thing as it is wanted now, spoiled ones left out. */
+export const furthest = (prints: readonly Print[], size: Size, now: string): Print | undefined =>
+  prints
+    .filter((print) => print.madeAs === now && sameSize(printedSize(print), size) && print.state !== "spoiled")
+    .sort((a, b) => RANK[b.state] - RANK[a.state])[0];
+
+/** Where a use stands, by the furthest of its prints that still shows it as it is wanted. `done` is its page's ticks. */
+export function standingOf(use: PhotoUse, prints: readonly Print[], done: readonly string[]): Standing {
+  const own = prints.filter((print) => print.use === use.id);
+  const best = furthest(own, use.print, madeAs(use));
+  if (best?.state === "trimmed") return { kind: "trimmed", print: best };
+  if (best?.state === "printed") return { kind: "printed", print: best };
+  if (best)
+    return best.from.kind === "lab"
+      ? { kind: "at-lab", print: best, due: best.from.due }
+      : { kind: "on-sheet", print: best };
+  if (own.length === 0 && done.includes("print")) return { kind: "by-hand" };
+  return { kind: "wanted", spoiled: own.some(({ state }) => state === "spoiled") };
+}
+
+/** Every use of the pages that are not set aside, with where it stands. */
+export function standings(
+  pages: readonly Page[],
+  prints: readonly Print[],
+): { page: Page; use: PhotoUse; standing: Standing }[] {
+  const byUse = new Map<string, Print[]>();
+  for (const each of prints) byUse.set(each.use, [...(byUse.get(each.use) ?? []), each]);
+  return pages
+    .filter(({ skipped }) => !skipped)
+    .flatMap((page) =>
+      page.content.photos.map((use) => ({
+        page,
+        use,
+        standing: standingOf(use, byUse.get(use.id) ?? [], page.content.done),
+      })),
+    );
+}
+
+/** Which of a page's photo steps its prints say are done: all printed, all cut out. */
+export function stepsOfPrints(page: Page, prints: readonly Print[]): { print: boolean; trim: boolean } {
+  const done = page.content.done.filter((step) => step !== "print" && step !== "trim");
+  const all = page.content.photos.map((use) => standingOf(use, prints, done));
+  const every = (...kinds: Standing["kind"][]) => all.length > 0 && all.every(({ kind }) => kinds.includes(kind));
+  return { print: every("printed", "trimmed"), trim: every("trimmed") };
+}

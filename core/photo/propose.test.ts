@@ -1,0 +1,146 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { inches } from "../measure/length.ts";
+import { size } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { assign, NEVER } from "./assign.ts";
+import { NO_LOOK } from "./look.ts";
+import { type Candidate, EMPTY_COST, propose, type Slot, weigh } from "./propose.ts";
+
+const by = (w: number, h: number) => size(inches(w), inches(h));
+const day = (n: number) => `2026-12-${String(n).padStart(2, "0")}` as CalendarDate;
+const slot = (id: string, page: number, print = by(6, 4)): Slot => ({ id, page, dates: [day(page + 1)], print });
+const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
+  id,
+  facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
+  ...{ taken: null, banked: false, star: false, group: null, rank: 0, placed: false },
+  ...given,
+});
+
+describe("assignment", () => {
+  it("is as cheap as the cheapest of all ways, tried one by one", () => {
+    const cell = fc.oneof(
+      { weight: 6, arbitrary: fc.integer({ min: -20, max: 60 }) },
+      { weight: 1, arbitrary: fc.constant(NEVER) },
+    );
+    const matrix = fc.tuple(fc.integer({ min: 1, max: 5 }), fc.integer({ min: 0, max: 2 })).chain(([rows, more]) =>
+      fc.array(fc.array(cell, { minLength: rows + more, maxLength: rows + more }), {
+        minLength: rows,
+        maxLength: rows,
+      }),
+    );
+    fc.assert(
+      fc.property(matrix, (cost) => {
+        const price = (given: readonly (number | null)[]) => {
+          const real = given.flatMap((column, row) => (column === null ? [] : [cost[row]?.[column] ?? NEVER]));
+          return { filled: real.length, sum: real.reduce((a, b) => a + b, 0) };
+        };
+        const ways = (row: number, taken: readonly number[]): (number | null)[][] =>
+          row === cost.length
+            ? [[]]
+            : [
+                null,
+                ...(cost[row] ?? []).flatMap((each, column) =>
+                  Number.isFinite(each) && !taken.includes(column) ? [column] : [],
+                ),
+              ].flatMap((column) =>
+                ways(row + 1, column === null ? taken : [...taken, column]).map((rest) => [column, ...rest]),
+              );
+        const best = ways(0, [])
+          .map(price)
+          .reduce((a, b) => (b.filled > a.filled || (b.filled === a.filled && b.sum < a.sum) ? b : a));
+        const got = assign(cost);
+        expect(price(got)).toEqual(best);
+        const columns = got.filter((column) => column !== null);
+        expect(new Set(columns).size).toBe(columns.length);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it("refuses fewer columns than rows", () => {
+    expect(() => assign([[1], [2]])).toThrow(RangeError);
+  });
+});
+
+describe("a proposal", () => {
+  const settings = { rule: "banked", twice: false } as const;
+
+  it("gives each day its own picture, and says so", () => {
+    const { proposals, empty } = propose(
+      [slot("first", 0), slot("second", 1), slot("third", 2)],
+      [photo("b", { taken: day(2) }), photo("a", { taken: day(1) })],
+      settings,
+    );
+    expect(proposals.map(({ slot: where, photo: which }) => [where, which])).toEqual([
+      ["first", "a"],
+      ["second", "b"],
+    ]);
+    expect(proposals[0]?.why).toMatchObject({ date: "that-day", daysOff: 0 });
+    expect(empty).toEqual(["third"]);
+  });
+
+  it("keeps to the album's rule", () => {
+    const banked = photo("banked", { taken: day(20), banked: true });
+    const stray = photo("stray", { taken: day(20) });
+    const where = slot("first", 0);
+    expect(weigh(where, banked, { rule: "that-day", twice: false })).toBeNull();
+    expect(weigh(where, banked, settings)?.why.date).toBe("banked");
+    expect(weigh(where, stray, settings)).toBeNull();
+    expect(weigh(where, stray, { rule: "any", twice: false })?.why).toMatchObject({ date: "other-day", daysOff: 19 });
+    expect(weigh(where, photo("none"), { rule: "any", twice: false })?.why.date).toBe("no-date");
+  });
+
+  it("uses no picture twice, and none that is on a page already, unless wished", () => {
+    const placed = photo("placed", { taken: day(1), placed: true });
+    expect(propose([slot("first", 0)], [placed], settings).proposals).toEqual([]);
+    const wished = propose([slot("first", 0)], [placed], { ...settings, twice: true });
+    expect(wished.proposals.map(({ why }) => why.again)).toEqual([true]);
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }), (many, few) => {
+        const slots = Array.from({ length: many }, (_, at) => slot(`slot-${at}`, at));
+        const photos = Array.from({ length: few }, (_, at) =>
+          photo(`photo-${at}`, { taken: day(1 + (at % 5)), banked: true }),
+        );
+        const { proposals, empty } = propose(slots, photos, settings);
+        expect(new Set(proposals.map(({ photo: id }) => id)).size).toBe(proposals.length);
+        expect(proposals.length + empty.length).toBe(many);
+        for (const { cost } of proposals) expect(cost).toBeLessThan(EMPTY_COST);
+      }),
+    );
+  });
+
+  it("prefers the picture that loses less, has more pixels, and has a star", () => {
+    const where = slot("first", 0, by(4, 3));
+    const cost = (given: Partial<Candidate>) =>
+      weigh(where, photo("x", { taken: day(1), ...given }), settings)?.cost ?? NEVER;
+    const facts = (width: number, height: number) => ({ facts: { ...photo("x").facts, width, height } });
+    expect(cost({})).toBeLessThan(cost(facts(6000, 4000)));
+    expect(cost({})).toBeLessThan(cost(facts(600, 450)));
+    expect(cost({ star: true })).toBeLessThan(cost({}));
+  });
+
+  it("is as cheap as with every picture weighed for every print", () => {
+    const slots = Array.from({ length: 20 }, (_, at) => slot(`slot-${at}`, at));
+    const photos = Array.from({ length: 300 }, (_, at) =>
+      photo(`photo-${at}`, { taken: day(1 + ((at * 7) % 31)), star: at % 5 === 0, banked: at % 3 === 0 }),
+    );
+    const rule = { rule: "any", twice: false } as const;
+    const { proposals } = propose(slots, photos, rule);
+    const all = slots.map((each) => [
+      ...photos.map((candidate) => Math.min(weigh(each, candidate, rule)?.cost ?? NEVER, NEVER)),
+      ...slots.map(() => EMPTY_COST),
+    ]);
+    const cheapest = assign(all).reduce<number>((sum, column, row) => sum + (all[row]?.[column ?? 0] ?? 0), 0);
+    expect(proposals.reduce((sum, { cost }) => sum + cost, 0)).toBe(cheapest);
+  });
+
+  it("parts near-doubles: not on one page, nor on neighbours", () => {
+    const doubles = ["sharp", "soft"].map((id, rank) => photo(id, { taken: day(1), group: "g", rank, banked: true }));
+    const near = propose([slot("a", 0), slot("b", 1)], doubles, settings);
+    expect(near.proposals).toHaveLength(1);
+    expect(near.proposals[0]?.photo).toBe("sharp");
+    const apart = propose([slot("a", 0), slot("b", 5)], doubles, settings);
+    expect(apart.proposals).toHaveLength(2);
+  });
+});

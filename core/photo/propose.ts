@@ -1,0 +1,157 @@
+import type { Size } from "../measure/size.ts";
+import { type CalendarDate, dayCount } from "../month/dates.ts";
+import { assign, NEVER } from "./assign.ts";
+import { AS_IT_COMES, frameFor, lostOf, type PictureFacts, pixelsPerInch, verdictOn } from "./crop.ts";
+
+/** Which pictures a day's prints may be of: taken that day; or banked ahead for it too; or of any day of the year. */
+export const PHOTO_RULES = ["that-day", "banked", "any"] as const;
+export type PhotoRule = (typeof PHOTO_RULES)[number];
+
+/** A print that a page waits for. */
+export type Slot = {
+  readonly id: string;
+  /** The page it is on, in the order of pages, and the dates that page covers. */
+  readonly page: number;
+  readonly dates: readonly CalendarDate[];
+  readonly print: Size;
+};
+
+export type Candidate = {
+  readonly id: string;
+  readonly facts: PictureFacts;
+  readonly taken: CalendarDate | null;
+  readonly banked: boolean;
+  readonly star: boolean;
+  /** The group of near-doubles it is one of, and its place in it by sharpness, 0 the sharpest. */
+  readonly group: string | null;
+  readonly rank: number;
+  /** On a page of the album already. */
+  readonly placed: boolean;
+};
+
+export type ProposeSettings = { readonly rule: PhotoRule; readonly twice: boolean };
+
+/** What speaks for and against a picture in a slot: said to the keeper, and the parts of its cost. */
+export type Why = {
+  readonly date: "that-day" | "banked" | "other-day" | "no-date";
+  readonly daysOff: number;
+  readonly lost: number;
+  readonly ppi: number;
+  readonly star: boolean;
+  readonly double: boolean;
+  readonly again: boolean;
+};
+export type Proposal = { readonly slot: string; readonly photo: string; readonly cost: number; readonly why: Why };
+
+/** A slot left empty costs as much as a picture that is wrong in every way but one; below that, something is better than nothing. */
+export const EMPTY_COST = 120;
+
+const RESOLUTION = { ample: 0, good: 4, just: 25, soft: 70 } as const;
+
+/** The cost of a picture in a slot and what it is made of; null when the album's rule forbids it. From memory. */
+export function weigh(slot: Slot, photo: Candidate, settings: ProposeSettings): { cost: number; why: Why } | null {
+  if (photo.placed && !settings.twice) return null;
+  const taken = photo.taken === null ? null : dayCount(photo.taken);
+  const off = taken === null ? 0 : Math.min(...slot.dates.map((each) => Math.abs(dayCount(each) - taken)));
+  const date: Why["date"] =
+    taken !== null && off === 0 ? "that-day" : photo.banked ? "banked" : taken !== null ? "other-day" : "no-date";
+  if (date !== "that-day" && settings.rule === "that-day") return null;
+  if (date !== "that-day" && date !== "banked" && settings.rule === "banked") return null;
+  const frame = frameFor(photo.facts, slot.print, AS_IT_COMES);
+  const lost = lostOf(frame).area;
+  const ppi = pixelsPerInch(photo.facts, slot.print, AS_IT_COMES);
+  const dateCost = { "that-day": 0, banked: 30, "other-day": 25 + Math.min(50, off * 2), "no-date": 40 }[date];
+  const cost =
+    dateCost +
+    Math.round(lost * 100) +
+    RESOLUTION[verdictOn(ppi)] +
+    (photo.star ? 0 : 12) +
+    Math.min(3, photo.rank) * 15 +
+    (photo.placed ? 40 : 0);
+  const why: Why = { date, daysOff: off, lost, ppi, star: photo.star, double: photo.rank > 0, again: photo.placed };
+  return { cost, why };
+}
+
+/** Near-doubles on one page or on neighbours look like a mistake. */
+const TOO_NEAR = 1;
+
+/** How often near-doubles are parted and everything weighed anew; after that, those still too near are left out. */
+const MOST_ROUNDS = 24;
+
+/**
+ * The columns that can be of use: for each row as many of its cheapest as there are rows, since the others can take no
+ * more than all but one of them.
+ */
+function usefulColumns(cost: readonly (readonly number[])[]): number[] {
+  const useful = new Set<number>();
+  for (const row of cost) {
+    const possible = row.flatMap((each, column) => (Number.isFinite(each) ? [{ each, column }] : []));
+    possible.sort((one, other) => one.each - other.each);
+    for (const { column } of possible.slice(0, cost.length)) useful.add(column);
+  }
+  return [...useful].sort((one, other) => one - other);
+}
+
+/**
+ * Gives every waiting print a picture at the least total cost. Near-doubles that would come to lie on one page or on
+ * neighbouring ones are parted: the dearer of the two pairings is ruled out and everything is weighed anew.
+ */
+export function propose(
+  slots: readonly Slot[],
+  photos: readonly Candidate[],
+  settings: ProposeSettings,
+): { proposals: Proposal[]; empty: string[] } {
+  const weighed = slots.map((slot) => photos.map((photo) => weigh(slot, photo, settings)));
+  const costs = weighed.map((row) => row.map((each) => (each && each.cost < EMPTY_COST ? each.cost : NEVER)));
+  const columns = usefulColumns(costs);
+  const chosen = columns.flatMap((column) => photos[column] ?? []);
+  // Leaving a slot empty is a column of its own, one for each slot.
+  const cost = costs.map((row) => [...columns.map((column) => row[column] ?? NEVER), ...slots.map(() => EMPTY_COST)]);
+  let given = assign(cost);
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const clashes = nearDoublesIn(slots, chosen, given, cost);
+    if (clashes.length === 0) break;
+    for (const { row, column } of clashes) {
+      const prices = cost[row];
+      if (prices) prices[column] = NEVER;
+    }
+    given = assign(cost);
+  }
+  for (const { row } of nearDoublesIn(slots, chosen, given, cost)) given[row] = null;
+  const proposals = given.flatMap((at, row): Proposal[] => {
+    const [slot, column] = [slots[row], at === null ? undefined : columns[at]];
+    const photo = column === undefined ? undefined : photos[column];
+    const each = column === undefined ? null : weighed[row]?.[column];
+    return slot && photo && each ? [{ slot: slot.id, photo: photo.id, ...each }] : [];
+  });
+  const filled = new Set(proposals.map(({ slot }) => slot));
+  return { proposals, empty: slots.flatMap(({ id }) => (filled.has(id) ? [] : [id])) };
+}
+
+/** The dearer half of every pair of near-doubles given to one page or neighbours; no half twice. */
+function nearDoublesIn(
+  slots: readonly Slot[],
+  photos: readonly Candidate[],
+  given: readonly (number | null)[],
+  cost: readonly (readonly number[])[],
+): { row: number; column: number }[] {
+  const groups = new Map<string, { row: number; column: number; page: number; price: number }[]>();
+  for (const [row, column] of given.entries()) {
+    const group = column === null ? null : photos[column]?.group;
+    if (column === null || !group) continue;
+    const one = { row, column, page: slots[row]?.page ?? 0, price: cost[row]?.[column] ?? 0 };
+    groups.set(group, [...(groups.get(group) ?? []), one]);
+  }
+  // The cheapest of a group stays; any that lies too near one that stays has to go.
+  return [...groups.values()].flatMap((members) => {
+    const staying: number[] = [];
+    return [...members]
+      .sort((one, other) => one.price - other.price)
+      .filter(({ page }) => {
+        const tooNear = staying.some((other) => Math.abs(other - page) <= TOO_NEAR);
+        if (!tooNear) staying.push(page);
+        return tooNear;
+      })
+      .map(({ row, column }) => ({ row, column }));
+  });
+}

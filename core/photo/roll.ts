@@ -1,0 +1,26 @@
+import type { CalendarDate } from "../month/dates.ts";
+import type { PictureFacts } from "./crop.ts";
+import type { Look } from "./look.ts";
+
+/** One picture of the household's roll, with what the roll says and knows of it. */
+export type RollPhoto = {
+  readonly id: string;
+  readonly name: string;
+  readonly facts: PictureFacts;
+  /** The camera's own clock, `YYYY-MM-DDTHH:MM:SS`, and how far it is from Greenwich. */
+  readonly capturedAt: string | null;
+  readonly offset: string | null;
+  readonly givenDate: CalendarDate | null;
+  readonly hasPlace: boolean;
+  readonly star: boolean;
+  readonly rejected: boolean;
+  readonly banked: boolean;
+  readonly fingerprint: string | null;
+  readonly sharpness: number;
+};
+
+/** One thing said of pictures of the roll; all of it can be said otherwise again. */
+export type RollMark =
+  | { readonly kind: "star" | "rejected" | "banked"; readonly on: boolean }
+  | { readonly kind: "date"; readonly date: CalendarDate | null }
+  | { readonly kind: "look"; readonly look: Look };

@@ -1,0 +1,58 @@
+import { usualPrint } from "../album/formats.ts";
+import type { Page } from "../album/page.ts";
+import type { Face } from "../book/leaf.ts";
+import type { BookRead } from "../book/read.ts";
+import type { Size } from "../measure/size.ts";
+import type { Slot } from "./propose.ts";
+
+/** A print that a page waits for, and where it will lie: in a room kept free on one of its sides, or not yet anywhere. */
+export type WaitingPrint = Slot & {
+  readonly dayId: string;
+  readonly label: string | null;
+  readonly place: { readonly leaf: string; readonly face: Face; readonly piece: string } | null;
+};
+
+/** The size a page's first photo is asked for when no room says otherwise: the usual print, if the page takes it. */
+function firstPrint(page: Size): Size {
+  const usual = usualPrint(true);
+  return usual.w <= page.w && usual.h <= page.h ? usual : usualPrint(false);
+}
+
+/**
+ * Every print that the album's pages still wait for: the rooms kept for photos, in the order of the book, and one print
+ * for each page that has neither a photo nor a room and is not said to do without.
+ */
+export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], nominal: Size): WaitingPrint[] {
+  const order = new Map(pages.map((page, at) => [page, at]));
+  const waiting: WaitingPrint[] = [];
+  const roomed = new Set<Page>();
+  const slotOf = (page: Page) => ({
+    page: order.get(page) ?? 0,
+    dates: page.days.map(({ date }) => date),
+    label: page.label,
+    dayId: page.days[0]?.id ?? "",
+  });
+  for (const leaf of book.leaves) {
+    for (const face of ["front", "back"] as const) {
+      const { page, pieces } = leaf[face];
+      if (!page || page.skipped) continue;
+      for (const { piece } of pieces) {
+        if (piece.what.kind !== "room" || piece.what.keeps !== "photo") continue;
+        roomed.add(page);
+        const place = { leaf: leaf.leaf.id, face, piece: piece.id };
+        waiting.push({ ...slotOf(page), id: `${leaf.leaf.id}/${face}/${piece.id}`, print: piece.what.size, place });
+      }
+    }
+  }
+  for (const page of pages) {
+    if (page.skipped || roomed.has(page) || page.content.photos.length > 0 || page.content.waived.includes("photos"))
+      continue;
+    waiting.push({
+      ...slotOf(page),
+      id: `page/${page.days[0]?.id ?? ""}`,
+      print: firstPrint(page.content.pageSize ?? nominal),
+      place: null,
+    });
+  }
+  return waiting.sort((a, b) => a.page - b.page);
+}

@@ -1,0 +1,49 @@
+import { z } from "zod";
+import { type Length, LONGEST } from "../measure/length.ts";
+import type { GangedSheet } from "./gang.ts";
+import { isSound } from "./sound.ts";
+
+const NUMBER = z
+  .int()
+  .min(0)
+  .max(LONGEST)
+  .transform((n) => n as Length);
+const LENGTH = z
+  .int()
+  .positive()
+  .max(LONGEST)
+  .transform((n) => n as Length);
+const RECT = z.object({ x: NUMBER, y: NUMBER, w: LENGTH, h: LENGTH });
+const PLACE = z.int().min(0).max(2000);
+const PART = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("print"), print: PLACE }),
+  z.object({ kind: z.literal("cut-on"), prints: z.array(PLACE).max(2000) }),
+  z.object({ kind: z.literal("waste") }),
+]);
+const CUT = z.object({
+  piece: RECT,
+  axis: z.enum(["x", "y"]),
+  line: LENGTH,
+  from: z.enum(["left", "right", "top", "bottom"]),
+  measure: LENGTH,
+  first: PART,
+  second: PART,
+});
+
+/** Sheets as a browser planned them: taken only when each is cut apart as it says. */
+export const GANGED_SHEETS: z.ZodType<GangedSheet[]> = z
+  .array(
+    z
+      .object({
+        paper: z.object({ w: LENGTH, h: LENGTH }),
+        prints: z
+          .array(z.object({ id: z.uuid(), at: RECT, turned: z.boolean(), spare: z.boolean() }))
+          .min(1)
+          .max(2000),
+        waste: z.array(RECT).max(4000),
+        cuts: z.array(CUT).max(8000),
+      })
+      .refine(isSound, "a sheet that cannot be cut as it says"),
+  )
+  .min(1)
+  .max(500);

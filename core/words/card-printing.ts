@@ -1,0 +1,61 @@
+import { z } from "zod";
+import type { Card } from "../album/model.ts";
+import type { Page } from "../album/page.ts";
+import { furthest, type Print, printedSize } from "../photo/printing.ts";
+import { settingOf } from "./lettering.ts";
+import { CARD_SETTING } from "./setting-schema.ts";
+
+/** How a card would be printed now, as a word: two prints with the same word and size are the same card. */
+export const cardMadeAs = (card: Card): string =>
+  JSON.stringify({ text: card.text, back: card.back, setting: settingOf(card) });
+
+const MADE_AS = z.object({ text: z.string(), back: z.string(), setting: CARD_SETTING });
+
+/** A card as a print shows it: the words and the lettering that print was made with, whatever they are now. */
+export function cardAsMade(card: Card, print: Pick<Print, "at" | "turned" | "madeAs">): Card {
+  const made = MADE_AS.safeParse(JSON.parse(print.madeAs));
+  return made.success ? { ...card, ...made.data, size: printedSize(print) } : card;
+}
+
+/**
+ * How far a card is. `no-words`: nothing to print yet. `by-hand`: written or stamped. `carrier`: its words go onto a card
+ * that has its own print, stuck to a carrier sheet. `elsewhere`: its day says that its words are on it.
+ */
+export type CardStanding =
+  | { readonly kind: "no-words" | "by-hand" | "carrier" | "elsewhere" }
+  | { readonly kind: "wanted"; readonly spoiled: boolean }
+  | { readonly kind: "on-sheet" | "printed" | "trimmed"; readonly print: Print };
+
+export function cardStanding(card: Card, prints: readonly Print[], done: readonly string[]): CardStanding {
+  const { lettering, stock } = settingOf(card);
+  const own = prints.filter((print) => print.use === card.id);
+  const best = furthest(own, card.size, cardMadeAs(card));
+  if (best?.state === "trimmed") return { kind: "trimmed", print: best };
+  if (best?.state === "printed") return { kind: "printed", print: best };
+  if (best) return { kind: "on-sheet", print: best };
+  if (`${card.text}${card.back}`.trim() === "") return { kind: "no-words" };
+  if (lettering.kind === "handwriting" || lettering.kind === "stamped") return { kind: "by-hand" };
+  if (own.length === 0 && done.includes("letter")) return { kind: "elsewhere" };
+  if (stock === "printed") return { kind: "carrier" };
+  return { kind: "wanted", spoiled: own.some(({ state }) => state === "spoiled") };
+}
+
+/** Every card of the pages that are not set aside, with where it stands. */
+export function cardStandings(
+  pages: readonly Page[],
+  prints: readonly Print[],
+): { page: Page; card: Card; standing: CardStanding }[] {
+  return pages
+    .filter(({ skipped }) => !skipped)
+    .flatMap((page) =>
+      page.content.cards.map((card) => ({ page, card, standing: cardStanding(card, prints, page.content.done) })),
+    );
+}
+
+/** Whether a page's cards are all lettered, as far as their prints say; null where that is not for prints to say. */
+export function letteredBy(page: Page, prints: readonly Print[]): boolean | null {
+  const done = page.content.done.filter((step) => step !== "letter");
+  const all = page.content.cards.map((card) => cardStanding(card, prints, done).kind);
+  if (all.length === 0 || all.some((kind) => kind === "by-hand" || kind === "carrier")) return null;
+  return all.every((kind) => kind === "printed" || kind === "trimmed");
+}

@@ -1,0 +1,31 @@
+/** Chance that comes from a seed: the same seed gives the same, everywhere. */
+export type Chance = {
+  /** From 0 up to, not including, 1. */
+  readonly next: () => number;
+  readonly shuffled: <T>(items: readonly T[]) => T[];
+};
+
+const LARGEST = 2 ** 32;
+
+/** A chance from a seed: a 32-bit counter, stirred (the finishing steps of MurmurHash3, from memory). */
+export function chanceFrom(seed: number): Chance {
+  let count = seed >>> 0;
+  const next = () => {
+    count = (count + 0x9e3779b9) >>> 0;
+    let stirred = count;
+    stirred = Math.imul(stirred ^ (stirred >>> 16), 0x85ebca6b);
+    stirred = Math.imul(stirred ^ (stirred >>> 13), 0xc2b2ae35);
+    return ((stirred ^ (stirred >>> 16)) >>> 0) / LARGEST;
+  };
+  return {
+    next,
+    shuffled: <T>(items: readonly T[]) => {
+      const all = [...items];
+      for (let last = all.length - 1; last > 0; last--) {
+        const at = Math.floor(next() * (last + 1));
+        [all[last], all[at]] = [all[at] as T, all[last] as T];
+      }
+      return all;
+    },
+  };
+}

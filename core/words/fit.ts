@@ -1,0 +1,122 @@
+import type { Length } from "../measure/length.ts";
+import { ticks } from "../measure/length.ts";
+import type { Size } from "../measure/size.ts";
+import { countLines, type Laid, layWords } from "./lay.ts";
+import { type CardFace, type CardSetting, LEAST_SIZE, type Lettering, MOST_SIZE } from "./lettering.ts";
+import { measureOf } from "./measure.ts";
+import { areaOf, heightOf } from "./slots.ts";
+
+/** What a card's face says to its words. Sizes are quarters of a point and said of typed words only. */
+export type Verdict =
+  /** The margins leave no room for one line. */
+  | { readonly kind: "no-area" }
+  | { readonly kind: "empty" }
+  | {
+      readonly kind: "fits";
+      readonly lines: number;
+      readonly room: number;
+      /** The height left under the last line. */
+      readonly free: Length;
+      readonly largest: number | null;
+    }
+  | {
+      readonly kind: "over";
+      /** How many words to lose from the end for the rest to fit. */
+      readonly words: number;
+      /** Where in the text those begin. */
+      readonly from: number;
+      /** The largest size at which all of it fits; null when none does. */
+      readonly largest: number | null;
+    };
+
+export type CardFit = {
+  readonly laid: Laid;
+  readonly verdict: Verdict;
+  /** Letters that the lettering does not have: a gap is left for each, to draw it by hand. */
+  readonly lacks: readonly string[];
+};
+
+const isIn = ({ cut, tooWide, noArea }: Omit<Laid, "words">): boolean =>
+  cut === null && tooWide.length === 0 && !noArea;
+
+/**
+ * The largest size, in quarters of a point, at which a text fits with every word whole; null when it does not even at the
+ * smallest, or when the lettering has but one size. Found by halving: a larger size is never roomier.
+ */
+export function largestSize(text: string, card: Size, setting: CardSetting, face: CardFace): number | null {
+  const { lettering } = setting;
+  if (lettering.kind !== "typed" || text.trim() === "") return null;
+  const fitsAt = (size: number) =>
+    isIn(countLines(text, card, { ...setting, longWords: "tell", lettering: { ...lettering, size } }, face));
+  let [fits, over] = [LEAST_SIZE, MOST_SIZE + 1];
+  if (!fitsAt(fits)) return null;
+  // Most answers are near the size it has.
+  for (const guess of [lettering.size, lettering.size + 8, lettering.size - 8]) {
+    if (guess <= fits || guess >= over) continue;
+    if (fitsAt(guess)) fits = guess;
+    else over = guess;
+  }
+  while (over - fits > 1) {
+    const middle = Math.floor((fits + over) / 2);
+    if (fitsAt(middle)) fits = middle;
+    else over = middle;
+  }
+  return fits;
+}
+
+/** The fewest words to lose from the end of a text for the rest to fit, and where they begin. */
+function wordsOver(
+  text: string,
+  card: Size,
+  setting: CardSetting,
+  face: CardFace,
+  cut: number,
+): { words: number; from: number } {
+  const starts = [...text.matchAll(/\S+/g)].map(({ index }) => index);
+  const fits = (kept: number) => countLines(text.slice(0, starts[kept]).trimEnd(), card, setting, face).cut === null;
+  let kept = starts.filter((at) => at < cut).length;
+  while (kept > 0 && !fits(kept)) kept -= 1;
+  while (kept + 1 < starts.length && fits(kept + 1)) kept += 1;
+  return { words: starts.length - kept, from: starts[kept] ?? text.length };
+}
+
+/** Whether the words fit a face of their card, with how much room, or how much too much there is of them. */
+export function fitCard(text: string, card: Size, setting: CardSetting, face: CardFace): CardFit {
+  const laid = layWords(text, card, setting, face);
+  const measure = measureOf(setting.lettering);
+  const lacks = measure.lacks(text);
+  if (laid.noArea) return { laid, lacks, verdict: { kind: "no-area" } };
+  if (text.trim() === "") return { laid, lacks, verdict: { kind: "empty" } };
+  const largest = largestSize(text, card, setting, face);
+  if (laid.cut !== null)
+    return { laid, lacks, verdict: { kind: "over", ...wordsOver(text, card, setting, face, laid.cut), largest } };
+  const area = areaOf(card, setting, face);
+  const free = ticks(Math.max(0, (area?.h ?? 0) - heightOf(laid.lines, measure)));
+  return { laid, lacks, verdict: { kind: "fits", lines: laid.lines, room: laid.room, free, largest } };
+}
+
+/** How one lettering of several would take the same words. */
+export type Other<T> = { readonly other: T; readonly fits: boolean; readonly words: number; readonly over: Length };
+
+/**
+ * How each of several letterings takes a text: whether it fits, and if not how many words are too many and how far its
+ * widest word stands over its line.
+ */
+export function compareLetterings<T>(
+  text: string,
+  card: Size,
+  setting: CardSetting,
+  face: CardFace,
+  others: readonly { readonly other: T; readonly lettering: Lettering }[],
+): Other<T>[] {
+  const area = areaOf(card, setting, face);
+  return others.map(({ other, lettering }) => {
+    const laid = countLines(text, card, { ...setting, lettering, longWords: "tell" }, face);
+    const measure = measureOf(lettering);
+    const widest = text.split(/\s+/).reduce((most, word) => Math.max(most, measure.width(word) * measure.unit), 0);
+    const over = ticks(Math.max(0, Math.ceil(widest - (area?.w ?? 0))));
+    const cut = laid.noArea ? 0 : laid.cut;
+    const words = cut === null ? 0 : (text.slice(cut).match(/\S+/g)?.length ?? 0);
+    return { other, fits: isIn(laid), words, over };
+  });
+}

@@ -1,0 +1,245 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anySetting } from "../../tests/samples.ts";
+import { inches, millimetres, ticks } from "../measure/length.ts";
+import { overlap, rect } from "../measure/rect.ts";
+import { compareLetterings, fitCard, largestSize } from "./fit.ts";
+import { readHand, SAMPLE } from "./hand.ts";
+import { countLines, layWords } from "./lay.ts";
+import { type CardSetting, MOST_SIZE, STAMP_SETS, USUAL_HAND, usualSetting } from "./lettering.ts";
+import { measureOf } from "./measure.ts";
+import { areaOf } from "./slots.ts";
+
+const CARD = { w: inches(3), h: inches(4) };
+const plain = usualSetting(CARD);
+const anyCard = fc.record({
+  w: fc.integer({ min: 3000, max: 60_000 }).map(ticks),
+  h: fc.integer({ min: 3000, max: 60_000 }).map(ticks),
+});
+const anyText = fc.oneof(
+  fc.lorem({ maxCount: 80 }),
+  fc.string({ unit: "grapheme", maxLength: 80 }),
+  fc
+    .array(fc.oneof(fc.lorem({ maxCount: 9 }), fc.constant("- a point"), fc.constant("")), { maxLength: 8 })
+    .map((all) => all.join("\n")),
+);
+const typed = (change: Partial<CardSetting>): CardSetting => ({ ...plain, ...change });
+const lettersOf = (text: string) => text.replace(/[\s-]/g, "");
+
+describe("words laid on a card", () => {
+  it("are never outside its area, nor on what must be kept clear, however it is set", () => {
+    fc.assert(
+      fc.property(
+        anyText,
+        anyCard,
+        anySetting,
+        fc.constantFrom("front" as const, "back" as const),
+        (text, card, given, face) => {
+          const setting = { ...given, longWords: "break" as const };
+          const { tall, deep } = measureOf(setting.lettering);
+          const area = areaOf(card, setting, face);
+          const laid = layWords(text, card, setting, face);
+          for (const { x, y, w } of laid.words) {
+            if (!area) throw new Error("words without an area");
+            expect(x).toBeGreaterThanOrEqual(area.x - 1);
+            expect(x + w).toBeLessThanOrEqual(area.x + area.w + 2);
+            expect(y - tall).toBeGreaterThanOrEqual(area.y - 1);
+            expect(y + deep).toBeLessThanOrEqual(area.y + area.h + 1);
+            const box = rect(
+              x + 1,
+              Math.ceil(y - tall) + 1,
+              Math.max(0, w - 3),
+              Math.max(0, Math.floor(tall + deep) - 3),
+            );
+            for (const taken of setting.keepOut[face]) expect(overlap(box, taken)).toBeNull();
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it("say every letter of the text in order, as far as there is room and the face has it", () => {
+    fc.assert(
+      fc.property(
+        fc.lorem({ maxCount: 60 }),
+        anyCard,
+        fc.constantFrom("left" as const, "centre" as const, "justified" as const),
+        (text, card, align) => {
+          const setting = typed({ lettering: { kind: "typed", face: "book", size: 40, leading: 120, align } });
+          const { words, cut, tooWide } = layWords(text, card, setting, "front");
+          if (words.length === 0 || tooWide.length > 0) return;
+          expect(lettersOf(words.map((word) => word.text).join(""))).toBe(lettersOf(text.slice(0, cut ?? text.length)));
+        },
+      ),
+    );
+  });
+
+  it("count as many lines when they are only counted as when they are laid", () => {
+    fc.assert(
+      fc.property(anyText, anyCard, anySetting, (text, card, setting) => {
+        const { words: _, ...laid } = layWords(text, card, setting, "front");
+        const { words: __, ...counted } = { words: [], ...countLines(text, card, setting, "front") };
+        expect(counted).toEqual(laid);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("stand in the middle of what remains when a margin will be cut off", () => {
+    const lettering = { kind: "typed", face: "book", size: 40, leading: 120, align: "centre" } as const;
+    const cutOff = { ...plain.cutOff, left: inches(1) };
+    const page = { w: inches(8), h: inches(4) };
+    const { words } = layWords("bell", page, typed({ lettering, cutOff }), "front");
+    const [word] = words;
+    if (!word) throw new Error("no word");
+    // Seven inches remain; their middle is four and a half from the uncut edge.
+    expect(Math.abs(word.x + word.w / 2 - inches(4.5))).toBeLessThanOrEqual(2);
+    const back = layWords("bell", page, typed({ lettering, cutOff }), "back").words[0];
+    expect(Math.abs((back?.x ?? 0) + (back?.w ?? 0) / 2 - inches(3.5))).toBeLessThanOrEqual(2);
+  });
+
+  it("fill justified lines to both edges, all but the last of a paragraph", () => {
+    const lettering = { kind: "typed", face: "book", size: 40, leading: 120, align: "justified" } as const;
+    const { words } = layWords(SAMPLE, CARD, typed({ lettering }), "front");
+    const ends = [...new Set(words.map(({ y }) => y))].map((base) =>
+      Math.max(...words.filter(({ y }) => y === base).map(({ x, w }) => x + w)),
+    );
+    const edge = CARD.w - plain.margins.right;
+    for (const end of ends.slice(0, -1)) expect(Math.abs(end - edge)).toBeLessThanOrEqual(2);
+    expect(ends.length).toBeGreaterThan(3);
+  });
+
+  it("hang the points of a list on their marks", () => {
+    const { words } = layWords(
+      "Heard:\n- a bell that was rung much too early in the day\n- gulls",
+      CARD,
+      plain,
+      "front",
+    );
+    const marks = words.filter(({ text }) => text === "•" || text === "·");
+    expect(marks.length).toBe(2);
+    const second = words.filter(({ y }) => y > (marks[0]?.y ?? 0) && y < (marks[1]?.y ?? 0));
+    const [begins] = second;
+    expect(begins?.x).toBeGreaterThan(marks[0]?.x ?? 0);
+  });
+
+  it("leave a gap for a letter the face does not have, and a joined emoji counts as one", () => {
+    const { laid, lacks } = fitCard("fog 👨‍👩‍👧 bell", CARD, plain, "front");
+    expect(lacks).toEqual(["👨‍👩‍👧"]);
+    expect(laid.words.map(({ text }) => text)).toEqual(["fog", "bell"]);
+    const [fog, bell] = laid.words;
+    expect((bell?.x ?? 0) - (fog?.x ?? 0) - (fog?.w ?? 0)).toBeGreaterThan(inches(1 / 10));
+    expect(fitCard("6″ × 4″, “Łódź” e\u0301", CARD, plain, "front").lacks).toEqual([]);
+  });
+
+  it("are broken anywhere, or told, when one is wider than the card, as was chosen", () => {
+    const long = "Rindfleischetikettierungsüberwachungsaufgabenübertragungsgesetz";
+    expect(layWords(long, CARD, typed({ longWords: "break" }), "front").tooWide).toEqual([]);
+    expect(layWords(long, CARD, typed({ longWords: "tell" }), "front").tooWide).toEqual([long]);
+  });
+
+  it("have nowhere to go on a card smaller than its margins", () => {
+    const { verdict } = fitCard("bell", { w: inches(0.4), h: inches(4) }, plain, "front");
+    expect(verdict).toEqual({ kind: "no-area" });
+  });
+
+  it("are laid in reasonable time when there are a hundred thousand letters of them", () => {
+    const { verdict } = fitCard("a bell in the fog\n".repeat(5600), CARD, plain, "front");
+    expect(verdict.kind).toBe("over");
+  });
+});
+
+describe("what a card says to its words", () => {
+  const words = fc.lorem({ maxCount: 70 });
+
+  it("is true: it fits at the largest size, and a quarter of a point more is too much", () => {
+    fc.assert(
+      fc.property(words, anyCard, (text, card) => {
+        const size = largestSize(text, card, plain, "front");
+        if (size === null || size === MOST_SIZE || plain.lettering.kind !== "typed") return;
+        const at = (quarters: number) =>
+          layWords(
+            text,
+            card,
+            typed({ longWords: "tell", lettering: { ...plain.lettering, size: quarters } as never }),
+            "front",
+          );
+        expect(at(size)).toMatchObject({ cut: null, tooWide: [] });
+        const over = at(size + 1);
+        expect(over.cut !== null || over.tooWide.length > 0 || over.noArea).toBe(true);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it("names the fewest words to lose: without them it fits, with one of them more it does not", () => {
+    fc.assert(
+      fc.property(words, anyCard, (text, card) => {
+        const { verdict } = fitCard(text, card, plain, "front");
+        if (verdict.kind !== "over") return;
+        const starts = [...text.matchAll(/\S+/g)].map(({ index }) => index);
+        const kept = starts.length - verdict.words;
+        expect(starts[kept]).toBe(verdict.from);
+        const cut = (count: number) => layWords(text.slice(0, starts[count]).trimEnd(), card, plain, "front").cut;
+        if (kept > 0) expect(cut(kept)).toBeNull();
+        if (kept + 1 < starts.length) expect(cut(kept + 1)).not.toBeNull();
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe("letterings with one size", () => {
+  it("have ten or twelve typewritten characters to the inch, and six lines (common practice)", () => {
+    for (const pitch of [10, 12] as const) {
+      const lettering = { kind: "typewriter", pitch, spacing: 1, align: "left" } as const;
+      const { words } = layWords("0123456789\nx", { w: inches(4), h: inches(6) }, typed({ lettering }), "front");
+      expect(words[0]?.w).toBe(Math.round(inches(10) / pitch));
+      expect(Math.abs((words[1]?.y ?? 0) - (words[0]?.y ?? 0) - inches(1 / 6))).toBeLessThanOrEqual(1);
+    }
+  });
+
+  it("do not take seven letters of a large alphabet on a 3 × 4 card (common practice)", () => {
+    const [small, , large] = STAMP_SETS.map((set) => ({
+      other: set.name,
+      lettering: { kind: "stamped", set, align: "left" } as const,
+    }));
+    if (!small || !large) throw new Error("shipped");
+    const [fits, over] = compareLetterings("LANTERN", CARD, plain, "front", [small, large]);
+    expect(fits?.fits).toBe(true);
+    expect(over?.fits).toBe(false);
+    expect(over?.over).toBeGreaterThan(inches(1));
+  });
+
+  it("are read off a copy: the hand that wrote it takes as many lines and reaches as far", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1500, max: 3200 }), fc.integer({ min: 30, max: 60 }), (em, tenths) => {
+        const wide = inches(tenths / 10);
+        const setting = typed({
+          lettering: { kind: "handwriting", hand: { ...USUAL_HAND, em: ticks(em), line: millimetres(8) } },
+          margins: plain.cutOff,
+        });
+        const { words, lines } = layWords(SAMPLE, { w: wide, h: inches(40) }, setting, "front");
+        const last = words.at(-1);
+        const read = readHand("Maren", {
+          wide,
+          lines,
+          last: ticks((last?.x ?? 0) + (last?.w ?? 0)),
+          line: millimetres(8),
+        });
+        if (lines < 2) {
+          expect(read.ok).toBe(false);
+          return;
+        }
+        if (!read.ok) throw new Error(read.reason);
+        // A line more or less begins at a size, so that a copy tells the size only so far.
+        expect(Math.abs(read.hand.em - em) / em).toBeLessThan(0.06);
+      }),
+    );
+    expect(readHand("x", { wide: inches(5), lines: 3, last: inches(6), line: millimetres(8) })).toEqual({
+      ok: false,
+      reason: "last-beyond",
+    });
+  });
+});

@@ -1,0 +1,85 @@
+import type { Face } from "../draw/marks.ts";
+import { inches } from "../measure/length.ts";
+import { lackedBy, lettersOf, reachOf, widthOf } from "./faces.ts";
+import { emOf, type Lettering, type StampSet } from "./lettering.ts";
+
+/**
+ * How wide words run in a lettering and how far apart its lines are. Widths are in units of `unit` ticks, so that typed
+ * words, whose widths grow with their size, need not be measured again for another.
+ */
+export type Measure = {
+  /** The face it is drawn in. */
+  readonly face: Face;
+  readonly unit: number;
+  readonly line: number;
+  /** How far letters reach above and below the base line, in ticks. */
+  readonly tall: number;
+  readonly deep: number;
+  readonly width: (word: string) => number;
+  /** The letters it does not have. */
+  readonly lacks: (text: string) => string[];
+  /** What tells two measures of widths apart. */
+  readonly key: string;
+};
+
+/** A character of the typewriter face is this wide, in ems. */
+const TYPED_ADVANCE = widthOf("typed", "n");
+
+const NARROW = /^[IJ1!.,:;'’|-]$/;
+const BROAD = /^[MW&@%—]$/;
+/** The letters a stamp set has: capitals, figures and the usual signs. */
+const STAMPED = /^[A-Z0-9!?&.,:;'’"“”\-–—+=()/@#%]$/u;
+
+/** How wide one stamped letter is. */
+export const stampWidth = (set: StampSet, letter: string): number =>
+  NARROW.test(letter) ? set.narrow : BROAD.test(letter) ? set.broad : set.usual;
+
+const inFace = (face: Face, unit: number, line: number): Measure => {
+  const { tall, deep } = reachOf(face);
+  return {
+    ...{ face, unit, line, tall: tall * unit, deep: deep * unit, key: face },
+    width: (word) => widthOf(face, word),
+    lacks: (text) => lackedBy(face, text),
+  };
+};
+
+/** The measure of a lettering. */
+export function measureOf(lettering: Lettering): Measure {
+  switch (lettering.kind) {
+    case "typed": {
+      const em = emOf(lettering.size);
+      return inFace(lettering.face, em, (em * lettering.leading) / 100);
+    }
+    case "typewriter": {
+      const pitch = inches(1) / lettering.pitch;
+      return inFace("typed", pitch / TYPED_ADVANCE, (inches(1) / 6) * lettering.spacing);
+    }
+    case "handwriting":
+      return inFace("hand", lettering.hand.em, lettering.hand.line);
+    case "stamped": {
+      const { set } = lettering;
+      const upper = (text: string) => lettersOf(text.toUpperCase());
+      return {
+        ...{ face: "plain", unit: 1, line: set.high + 2 * set.between, tall: set.high, deep: 0 },
+        width: (word) => {
+          if (word === " ") return set.space;
+          const letters = upper(word);
+          return (
+            letters.reduce((sum, letter) => sum + stampWidth(set, letter), 0) +
+            set.between * Math.max(0, letters.length - 1)
+          );
+        },
+        lacks: (text) => {
+          const words = new Set(text.split(/\s+/));
+          return [...new Set([...words].flatMap(upper))].filter(
+            (letter) => !/^\s*$/.test(letter) && !STAMPED.test(letter),
+          );
+        },
+        key: `${set.high} ${set.usual} ${set.narrow} ${set.broad} ${set.between} ${set.space}`,
+      };
+    }
+  }
+}
+
+/** Words are broken into lines for the whole paragraph at once where a machine sets them; a hand goes line by line. */
+export const goesLineByLine = ({ kind }: Lettering): boolean => kind === "handwriting" || kind === "stamped";

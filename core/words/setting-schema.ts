@@ -1,0 +1,68 @@
+import { z } from "zod";
+import { type Length, LONGEST } from "../measure/length.ts";
+import {
+  ALIGNS,
+  type CardSetting,
+  type Hand,
+  LEAST_SIZE,
+  MOST_SIZE,
+  PITCHES,
+  SPACINGS,
+  STOCKS,
+  type StampSet,
+  TYPED_FACES,
+} from "./lettering.ts";
+
+/** The way a card is written, as it comes from outside: lengths in whatever unit `length` reads. */
+export function settingSchema(length: z.ZodType<Length, unknown>) {
+  const LINE = z.string().min(1).max(80);
+  const EDGES = z.object({ left: length, top: length, right: length, bottom: length });
+  const RECTS = z.array(z.object({ x: length, y: length, w: length, h: length })).max(40);
+  const sided = z.enum(["left", "centre"]);
+  const hand = z.object({ name: LINE, em: length, line: length });
+  const set = z.object({
+    ...{ name: LINE, high: length, usual: length, narrow: length, broad: length, between: length, space: length },
+  });
+  const LETTERING = z.discriminatedUnion("kind", [
+    z.object({
+      kind: z.literal("typed"),
+      face: z.enum(TYPED_FACES),
+      size: z.int().min(LEAST_SIZE).max(MOST_SIZE),
+      leading: z.int().min(80).max(300),
+      align: z.enum(ALIGNS),
+    }),
+    z.object({
+      kind: z.literal("typewriter"),
+      pitch: z.literal(PITCHES),
+      spacing: z.literal(SPACINGS),
+      align: sided,
+    }),
+    z.object({ kind: z.literal("handwriting"), hand }),
+    z.object({ kind: z.literal("stamped"), set, align: sided }),
+  ]);
+  return {
+    hand,
+    set,
+    setting: z.object({
+      lettering: LETTERING,
+      margins: EDGES,
+      cutOff: EDGES,
+      keepOut: z.object({ front: RECTS, back: RECTS }),
+      longWords: z.enum(["break", "tell"]),
+      stock: z.enum(STOCKS),
+    }),
+  };
+}
+
+/** Lengths in ticks, as the program's own pages send them. */
+const TICKS = z
+  .int()
+  .min(0)
+  .max(LONGEST)
+  .transform((n) => n as Length);
+const own = settingSchema(TICKS);
+export const CARD_SETTING: z.ZodType<CardSetting> = own.setting;
+export const HAND: z.ZodType<Hand> = own.hand.refine(({ em, line }) => em > 0 && line > 0);
+export const STAMP_SET: z.ZodType<StampSet> = own.set.refine(
+  ({ high, usual, narrow, broad }) => Math.min(high, usual, narrow, broad) > 0,
+);

@@ -1,0 +1,121 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { anyAlbum, decemberDays } from "../../tests/samples.ts";
+import { type DayContent, EMPTY_DAY, newCard } from "../album/model.ts";
+import { pagesOf } from "../album/page.ts";
+import { dayPlanRows } from "../format/day-plan.ts";
+import { inches } from "../measure/length.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { datesSaid, isOneOf } from "./dates-said.ts";
+import { findIn } from "./find.ts";
+import { countPrivate, isPrivate, shared } from "./secrecy.ts";
+import { slipsIn } from "./slips.ts";
+
+const TODAY = "2026-12-09" as CalendarDate;
+const three = { w: inches(3), h: inches(4) };
+const withText = (text: string, more: Partial<DayContent> = {}): DayContent => ({
+  ...EMPTY_DAY,
+  cards: [newCard("c", three, text)],
+  ...more,
+});
+
+describe("slips in the words", () => {
+  const slips = (
+    contents: Record<string, DayContent>,
+    facing: [number, number][] = [],
+    people: string[] = ["Isolde"],
+  ) => {
+    const { plan, days } = decemberDays(contents);
+    return slipsIn(pagesOf(plan, days), facing, people);
+  };
+
+  it("are a phrase twice on a page or across an opening, and not on pages that never lie open together", () => {
+    const one = withText("The tide did most of the work today.");
+    const other = withText("As ever the tide did most of it.");
+    expect(slips({ "2026-12-01": one, "2026-12-02": other })).toEqual([]);
+    expect(slips({ "2026-12-01": one, "2026-12-02": other }, [[0, 1]])).toEqual([
+      { kind: "twice", date: "2026-12-01", other: "2026-12-02", phrase: "the tide did most of" },
+    ]);
+    const both = { ...one, cards: [...one.cards, newCard("d", three, "Again: the tide did most of the work!")] };
+    expect(slips({ "2026-12-01": both })).toMatchObject([
+      { kind: "twice", other: "2026-12-01", phrase: "the tide did most of the work" },
+    ]);
+    const sentiment = { ...one, cards: [newCard("c", three, "Be merry"), newCard("d", three, "be MERRY")] };
+    expect(slips({ "2026-12-01": sentiment })).toMatchObject([{ kind: "twice", phrase: "be merry" }]);
+  });
+
+  it("are a page that asks who is who and names nobody", () => {
+    const note = "Loose end: who is who on the quay?";
+    expect(slips({ "2026-12-01": withText("Two of them ran.", { note }) })).toMatchObject([{ kind: "nameless", note }]);
+    expect(slips({ "2026-12-01": withText("Isolde’s friend ran.", { note }) })).toEqual([]);
+  });
+
+  it("are a date that is not the day's, however it is said, and letters a face does not have", () => {
+    expect(slips({ "2026-12-01": withText("On the 3rd of December it froze.") })).toMatchObject([
+      { kind: "other-date", said: "3rd of December" },
+    ]);
+    expect(slips({ "2026-12-01": withText("On Tuesday, 1 December 2026 it froze. Mar 12 boats.") }).length).toBe(1);
+    expect(slips({ "2026-12-01": withText("On Monday, 1 December it froze.") }).length).toBe(1);
+    expect(slips({ "2026-12-01": withText("A shell 🐚") })).toMatchObject([{ kind: "no-letter", letters: ["🐚"] }]);
+  });
+});
+
+describe("dates said in words", () => {
+  it("are read day first, month first and as ISO 8601, and nothing else is taken for one", () => {
+    const said = (text: string) => datesSaid(text).map(({ day, month }) => [day, month]);
+    expect(said("12 December, Dec. 13th, 2026-12-14")).toEqual([
+      [12, 12],
+      [13, 12],
+      [14, 12],
+    ]);
+    expect(said("May I have 12 mayflies, 3 marches and 40 December?")).toEqual([]);
+    const [xmas] = datesSaid("25 December");
+    expect(xmas && isOneOf(xmas, ["2030-12-25" as CalendarDate])).toBe(true);
+  });
+});
+
+describe("finding", () => {
+  it("finds every word of the query with accents and capitals aside, and shows the text as it is", () => {
+    expect(findIn("The CAFÉ’s naïve windows", "cafe's naive")?.found).toBe("CAFÉ’s naïve");
+    expect(findIn("one two", "two three")).toBeNull();
+    expect(findIn("anything", "  ")).toBeNull();
+    fc.assert(
+      fc.property(fc.lorem({ maxCount: 40 }), fc.nat(39), (text, at) => {
+        const words = text.split(" ");
+        const word = words[at % words.length] ?? "";
+        const found = findIn(text, word.toUpperCase());
+        expect(found?.found.toLowerCase()).toBe(word.toLowerCase());
+        expect(text).toContain(`${found?.before.replace(/^… /, "")}${found?.found}`);
+      }),
+    );
+  });
+});
+
+describe("private words", () => {
+  it("are in nothing shared until their day, and in everything from then on; nothing else is left out", () => {
+    fc.assert(
+      fc.property(anyAlbum, ({ plan, days }) => {
+        const secret = "unsayable-9";
+        const hidden = days.map((day) => ({
+          ...day,
+          content: {
+            ...day.content,
+            cards: day.content.cards.map((card) =>
+              isPrivate(card, TODAY) ? { ...card, text: secret, back: secret } : card,
+            ),
+            jottings: day.content.jottings.map((each) => (isPrivate(each, TODAY) ? { ...each, text: secret } : each)),
+          },
+        }));
+        expect(JSON.stringify(dayPlanRows(plan, pagesOf(plan, hidden), TODAY))).not.toContain(secret);
+        for (const { content } of hidden) {
+          const open = shared(content, TODAY);
+          expect(JSON.stringify(open)).not.toContain(secret);
+          expect(open.cards.length).toBe(content.cards.length);
+          expect(countPrivate(open, TODAY)).toBeLessThanOrEqual(countPrivate(content, TODAY));
+          expect(shared(content, "9999-01-01" as CalendarDate)).toEqual(content);
+        }
+      }),
+      { numRuns: 20 },
+    );
+  });
+});

@@ -1,0 +1,123 @@
+import type { Page } from "../album/page.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { datesSaid, isOneOf } from "./dates-said.ts";
+import { settingOf } from "./lettering.ts";
+import { measureOf } from "./measure.ts";
+
+/** Something in the words that is better seen before it is on paper. */
+export type WordSlip =
+  /** The same phrase twice, on one page or across an opening. */
+  | { readonly kind: "twice"; readonly date: CalendarDate; readonly other: CalendarDate; readonly phrase: string }
+  /** The note asks who is who, and no name is in the words. */
+  | { readonly kind: "nameless"; readonly date: CalendarDate; readonly note: string }
+  | { readonly kind: "other-date"; readonly date: CalendarDate; readonly said: string }
+  | {
+      readonly kind: "no-letter";
+      readonly date: CalendarDate;
+      readonly card: string;
+      readonly letters: readonly string[];
+    };
+
+/** A phrase is worth noticing from so many words on; a card that says no more than two is one too. */
+const PHRASE = 4;
+const SENTIMENT = 2;
+
+const wordsOf = (text: string): string[] =>
+  text
+    .toLowerCase()
+    .replaceAll("’", "'")
+    .match(/[\p{L}\p{N}']+/gu) ?? [];
+
+/** The longest run of words that two texts share, of at least `PHRASE` words; or a short text that the other is too. */
+function sharedPhrase(one: readonly string[], other: readonly string[]): string | null {
+  const whole = one.join(" ");
+  if (one.length >= SENTIMENT && one.length < PHRASE && whole === other.join(" ")) return whole;
+  const starts = new Map<string, number[]>();
+  for (let at = 0; at + PHRASE <= other.length; at++) {
+    const key = other.slice(at, at + PHRASE).join(" ");
+    starts.set(key, [...(starts.get(key) ?? []), at]);
+  }
+  let best: readonly string[] = [];
+  for (let at = 0; at + PHRASE <= one.length; at++) {
+    for (const there of starts.get(one.slice(at, at + PHRASE).join(" ")) ?? []) {
+      let long = PHRASE;
+      while (at + long < one.length && one[at + long] === other[there + long]) long += 1;
+      if (long > best.length) best = one.slice(at, at + long);
+    }
+  }
+  return best.length > 0 ? best.join(" ") : null;
+}
+
+/** A phrase that comes twice within one text, its second time not overlapping its first. */
+function ownPhrase(words: readonly string[]): string | null {
+  const seen = new Map<string, number>();
+  for (let at = 0; at + PHRASE <= words.length; at++) {
+    const key = words.slice(at, at + PHRASE).join(" ");
+    const before = seen.get(key);
+    if (before !== undefined && at >= before + PHRASE) return key;
+    if (before === undefined) seen.set(key, at);
+  }
+  return null;
+}
+
+const ASKS_WHO = /who\s+is\s+who|\bwho\s+(?:is|are|was|were)\b|\bnames?\b.*\?/i;
+
+/** Every side that is to be read: its cards' words, front and back. */
+const textsOf = ({ content }: Page): string[] =>
+  content.cards.flatMap(({ text, back }) => [text, back]).filter(Boolean);
+
+/** Phrases that come twice on a page, or on pages that face each other. */
+function phrasesTwice(pages: readonly Page[], facing: readonly (readonly [number, number])[]): WordSlip[] {
+  const texts = pages.map((page) => textsOf(page).map(wordsOf));
+  const dateOf = (at: number) => pages[at]?.group.lead.date as CalendarDate;
+  const found: WordSlip[] = [];
+  const note = (at: number, other: number, phrase: string | null) => {
+    if (phrase) found.push({ kind: "twice", date: dateOf(at), other: dateOf(other), phrase });
+  };
+  for (const [at, own] of texts.entries()) {
+    for (const [index, words] of own.entries()) {
+      note(at, at, ownPhrase(words));
+      for (const later of own.slice(index + 1)) note(at, at, sharedPhrase(words, later));
+    }
+  }
+  for (const [left, right] of facing)
+    for (const one of texts[left] ?? [])
+      for (const other of texts[right] ?? []) note(left, right, sharedPhrase(one, other));
+  return found;
+}
+
+/**
+ * The slips in an album's words. `facing` are pages that lie open together, by their places in `pages`; `people` are the
+ * names of those who are written about.
+ */
+export function slipsIn(
+  pages: readonly Page[],
+  facing: readonly (readonly [number, number])[],
+  people: readonly string[],
+): WordSlip[] {
+  const names = people.flatMap((name) => wordsOf(name)[0] ?? []);
+  const written = pages.filter(({ skipped }) => !skipped);
+  return [
+    ...phrasesTwice(pages, facing),
+    ...written.flatMap((page): WordSlip[] => {
+      const { date } = page.group.lead;
+      const texts = textsOf(page);
+      const notes = page.days.map(({ content }) => content.note).filter((note) => ASKS_WHO.test(note));
+      const said = new Set(texts.flatMap(wordsOf).map((word) => word.replace(/'s?$/, "")));
+      const nameless = names.every((name) => !said.has(name));
+      const dates = page.days.map((day) => day.date);
+      return [
+        ...notes.flatMap((note): WordSlip[] => (nameless ? [{ kind: "nameless", date, note }] : [])),
+        ...texts
+          .flatMap(datesSaid)
+          .filter((each) => !isOneOf(each, dates))
+          .map(({ said }): WordSlip => ({ kind: "other-date", date, said })),
+        ...page.content.cards.flatMap((card): WordSlip[] => {
+          const { lettering } = settingOf(card);
+          const letters = measureOf(lettering).lacks(`${card.text}${card.back}`);
+          return letters.length > 0 ? [{ kind: "no-letter", date, card: card.id, letters }] : [];
+        }),
+      ];
+    }),
+  ];
+}

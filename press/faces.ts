@@ -1,0 +1,39 @@
+import { createRequire } from "node:module";
+import { type Font, openSync } from "fontkit";
+import type { Face } from "../core/draw/marks.ts";
+
+const require = createRequire(import.meta.url);
+const FILES: Record<Face, readonly string[]> = {
+  numeral: ["besley/files/besley-latin-600-normal.woff", "besley/files/besley-latin-ext-600-normal.woff"],
+  typed: [
+    "courier-prime/files/courier-prime-latin-400-normal.woff",
+    "courier-prime/files/courier-prime-latin-ext-400-normal.woff",
+  ],
+  plain: [
+    "hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff",
+    "hanken-grotesk/files/hanken-grotesk-latin-ext-400-normal.woff",
+  ],
+  book: ["alegreya/files/alegreya-latin-400-normal.woff", "alegreya/files/alegreya-latin-ext-400-normal.woff"],
+  hand: ["caveat/files/caveat-latin-400-normal.woff", "caveat/files/caveat-latin-ext-400-normal.woff"],
+};
+
+/** Kerning and nothing else: every letter keeps its own shape, so that widths add up the same wherever they are read. */
+export const LETTERS_ALONE: Record<string, boolean> = {
+  ...{ kern: true, liga: false, clig: false, rlig: false, calt: false, ccmp: false, locl: false },
+  ...{ mark: false, mkmk: false, frac: false },
+};
+
+export type ShippedFont = { readonly file: string; readonly font: Font };
+const opened = new Map<Face, ShippedFont[]>();
+
+/** The files of a face, each opened once: those that are embedded in print, and whose widths core knows. */
+export function fontsOf(face: Face): ShippedFont[] {
+  const known =
+    opened.get(face) ??
+    FILES[face].map((name) => {
+      const file = require.resolve(`@fontsource/${name}`);
+      return { file, font: openSync(file) as Font };
+    });
+  opened.set(face, known);
+  return known;
+}

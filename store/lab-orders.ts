@@ -1,0 +1,98 @@
+import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import type { Length } from "../core/measure/length.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { madeAs, type OrderRecord, type PrintState, standings } from "../core/photo/printing.ts";
+import type { Author } from "./author.ts";
+import type { Db, Reader } from "./db.ts";
+import { followPrints, lockPages, type Marked, nextNumber } from "./print-pages.ts";
+import { labOrder, print } from "./schema/index.ts";
+
+/** The album's orders at the lab, the latest first. */
+export async function readOrders(db: Reader, albumId: string): Promise<OrderRecord[]> {
+  const rows = await db.select().from(labOrder).where(eq(labOrder.albumId, albumId)).orderBy(desc(labOrder.number));
+  return rows.map(({ id, number, orderedOn, dueOn, arrivedAt }) => ({
+    ...{ id, number, orderedOn, dueOn },
+    arrived: arrivedAt !== null,
+  }));
+}
+
+export type Ordered =
+  | { ok: true; orderId: string; number: number }
+  | { ok: false; reason: "not-found" | "changed-since" };
+
+/** Keeps an order that the lab has taken: its prints wait there until the day they are due. */
+export async function keepOrder(
+  db: Db,
+  author: Author,
+  uses: readonly string[],
+  dates: { readonly orderedOn: CalendarDate; readonly dueOn: CalendarDate },
+): Promise<Ordered> {
+  return db.transaction(async (tx) => {
+    const locked = await lockPages(tx, author);
+    if (!locked) return { ok: false, reason: "not-found" };
+    const wanted = new Map(
+      standings(locked.pages, locked.prints)
+        .filter(({ standing }) => standing.kind === "wanted")
+        .map(({ use }) => [use.id, use]),
+    );
+    if (uses.length === 0 || !uses.every((id) => wanted.has(id))) return { ok: false, reason: "changed-since" };
+    const number = await nextNumber(tx, labOrder, author.albumId);
+    const [row] = await tx
+      .insert(labOrder)
+      .values({ albumId: author.albumId, number, ...dates })
+      .returning({ id: labOrder.id });
+    if (!row) throw new Error("insert returned nothing");
+    await tx.insert(print).values(
+      uses.flatMap((id, place) => {
+        const use = wanted.get(id);
+        return use
+          ? [
+              {
+                ...{
+                  albumId: author.albumId,
+                  orderId: row.id,
+                  place,
+                  useId: id,
+                  x: 0 as Length,
+                  y: 0 as Length,
+                  ...use.print,
+                },
+                ...{ turned: false, spare: false, madeAs: madeAs(use), state: "made" as const },
+              },
+            ]
+          : [];
+      }),
+    );
+    return { ok: true, orderId: row.id, number };
+  });
+}
+
+/** Says that an order has come: its prints are printed, and cut by the lab. Or takes that back. */
+export async function markArrived(db: Db, author: Author, orderId: string, on: boolean): Promise<Marked> {
+  return db.transaction(async (tx) => {
+    const before = await lockPages(tx, author);
+    const [row] = await tx
+      .update(labOrder)
+      .set({ arrivedAt: on ? author.at : null })
+      .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId)))
+      .returning({ id: labOrder.id });
+    if (!before || !row) return { ok: false, reason: "not-found" };
+    const [from, to]: [PrintState[], PrintState] = on ? [["made"], "trimmed"] : [["trimmed", "printed"], "made"];
+    const moved = await tx
+      .update(print)
+      .set({ state: to })
+      .where(and(eq(print.orderId, orderId), inArray(print.state, from)))
+      .returning({ use: print.useId });
+    await followPrints(tx, author, new Set(moved.flatMap(({ use }) => use ?? [])), before);
+    return { ok: true };
+  });
+}
+
+/** Takes an order back that has not come; its prints are wanted again. */
+export async function dropOrder(db: Db, author: Author, orderId: string): Promise<Marked> {
+  const rows = await db
+    .delete(labOrder)
+    .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId), isNull(labOrder.arrivedAt)))
+    .returning({ id: labOrder.id });
+  return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+}

@@ -1,0 +1,79 @@
+import { randomUUID } from "node:crypto";
+import { and, eq, inArray } from "drizzle-orm";
+import { applyEdit } from "../core/album/edit.ts";
+import type { Face } from "../core/book/leaf.ts";
+import type { Size } from "../core/measure/size.ts";
+import { AS_IT_COMES } from "../core/photo/crop.ts";
+import type { PhotoRule } from "../core/photo/propose.ts";
+import type { Author } from "./author.ts";
+import { fillRooms, type RoomFill } from "./book.ts";
+import { lockDay, logChange, writeContent } from "./day.ts";
+import { factsOf } from "./day-row.ts";
+import type { Db } from "./db.ts";
+import { album, photo } from "./schema/index.ts";
+
+/** A picture for a print that a page waits for, and the room it is to lie in if there is one. */
+export type Placing = {
+  readonly dayId: string;
+  readonly photoId: string;
+  readonly print: Size;
+  readonly place: { readonly leaf: string; readonly face: Face; readonly piece: string } | null;
+};
+
+/**
+ * Puts pictures on days, each into the room that waits for it, as one act that can be taken back. A picture that is on
+ * its day already, or is no longer there, is passed over; returns how many were placed.
+ */
+export async function placePhotos(db: Db, author: Author, placings: readonly Placing[]): Promise<number> {
+  return db.transaction(async (tx) => {
+    const act = randomUUID();
+    const ids = placings.map(({ photoId }) => photoId);
+    if (ids.length === 0) return 0;
+    const rows = await tx.query.photo.findMany({
+      where: and(eq(photo.householdId, author.householdId), inArray(photo.id, ids)),
+      with: { trait: { columns: { focusX: true, focusY: true } } },
+    });
+    const known = new Map(rows.map((row) => [row.id, factsOf(row)]));
+    const byDay = new Map<string, Placing[]>();
+    for (const placing of placings) byDay.set(placing.dayId, [...(byDay.get(placing.dayId) ?? []), placing]);
+    const fills: RoomFill[] = [];
+    let placed = 0;
+    for (const [dayId, mine] of byDay) {
+      const found = await lockDay(tx, author, dayId);
+      if (!found) continue;
+      let content = found.day.content;
+      const fields = new Set<string>();
+      for (const { photoId, print, place } of mine) {
+        const picture = known.get(photoId);
+        if (!picture) continue;
+        const use = { id: randomUUID(), photoId, print, alt: "", crop: AS_IT_COMES, picture };
+        const applied = applyEdit(content, { kind: "add-photo", photo: use }, found.binding);
+        if (!applied.ok) continue;
+        content = applied.content;
+        for (const field of applied.fields) fields.add(field);
+        if (place) fills.push({ ...place, use: use.id });
+        placed += 1;
+      }
+      if (fields.size === 0) continue;
+      await writeContent(tx, dayId, content, author.at);
+      await logChange(tx, author, { act, day: found.day, fields: [...fields], before: { content: found.day.content } });
+    }
+    await fillRooms(tx, author, act, fills);
+    return placed;
+  });
+}
+
+/** Which pictures the album's prints may be of. */
+export async function setPhotoRule(
+  db: Db,
+  householdId: string,
+  albumId: string,
+  photoRule: PhotoRule,
+): Promise<boolean> {
+  const rows = await db
+    .update(album)
+    .set({ photoRule })
+    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)))
+    .returning({ id: album.id });
+  return rows.length > 0;
+}

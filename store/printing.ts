@@ -1,0 +1,241 @@
+import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import type { Length } from "../core/measure/length.ts";
+import { type Size, sameSize } from "../core/measure/size.ts";
+import {
+  madeAs,
+  type PrintState,
+  printedSize,
+  type SheetOf,
+  type SheetRecord,
+  standings,
+} from "../core/photo/printing.ts";
+import type { GangedSheet } from "../core/sheet/gang.ts";
+import type { Printer } from "../core/sheet/paper.ts";
+import { cardMadeAs, cardStandings } from "../core/words/card-printing.ts";
+import type { Author } from "./author.ts";
+import type { Db, Reader, Transaction } from "./db.ts";
+import { followPrints, type Locked, lockPages, type Marked, nextNumber } from "./print-pages.ts";
+import { print, printer, printSheet } from "./schema/index.ts";
+
+/** The household's printer as it was measured last; null when it never was. */
+export async function readPrinter(
+  db: Reader,
+  householdId: string,
+): Promise<(Printer & { readonly bar: Length }) | null> {
+  const [row] = await db.select().from(printer).where(eq(printer.householdId, householdId));
+  return row ? { margin: row.margin, across: row.across, along: row.along, bar: row.bar } : null;
+}
+
+export async function savePrinter(
+  db: Db,
+  householdId: string,
+  given: Printer & { readonly bar: Length },
+): Promise<void> {
+  const row = { margin: given.margin, across: given.across, along: given.along, bar: given.bar };
+  await db
+    .insert(printer)
+    .values({ householdId, ...row })
+    .onConflictDoUpdate({ target: printer.householdId, set: row });
+}
+
+const toSheet = (row: typeof printSheet.$inferSelect): SheetRecord => ({
+  ...{ id: row.id, number: row.number, of: row.of, paper: { w: row.paperW, h: row.paperH } },
+  ...{ cuts: row.cuts, waste: row.waste, cutsDone: row.cutsDone },
+  printedAt: row.printedAt?.toISOString() ?? null,
+});
+
+/** The album's sheets, the latest first. */
+export async function readSheets(db: Reader, albumId: string): Promise<SheetRecord[]> {
+  const rows = await db
+    .select()
+    .from(printSheet)
+    .where(eq(printSheet.albumId, albumId))
+    .orderBy(desc(printSheet.number));
+  return rows.map(toSheet);
+}
+
+export type Made = { ok: true; sheets: number[] } | { ok: false; reason: "not-found" | "changed-since" };
+
+/** What may be printed, by its id: how large, whether it is waiting for it, and how it would be made. */
+type Printable = { readonly size: Size; readonly wanted: boolean; readonly madeAs: string };
+
+const printables = ({ pages, prints }: Locked, of: SheetOf): Map<string, Printable> =>
+  of === "photos"
+    ? new Map(
+        standings(pages, prints).map(({ use, standing }) => [
+          use.id,
+          { size: use.print, wanted: standing.kind === "wanted", madeAs: madeAs(use) },
+        ]),
+      )
+    : new Map(
+        cardStandings(pages, prints).map(({ card, standing }) => [
+          card.id,
+          { size: card.size, wanted: standing.kind === "wanted", madeAs: cardMadeAs(card) },
+        ]),
+      );
+
+/**
+ * Keeps sheets that were ganged. Refused when one of their prints is no longer wanted at that size, because another window
+ * printed it or changed it meanwhile: the same print is not made twice.
+ */
+export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: readonly GangedSheet[]): Promise<Made> {
+  return db.transaction(async (tx) => {
+    const locked = await lockPages(tx, author);
+    if (!locked) return { ok: false, reason: "not-found" };
+    const all = printables(locked, of);
+    for (const each of sheets.flatMap(({ prints }) => prints)) {
+      const found = all.get(each.id);
+      if (!found || !sameSize(found.size, printedSize(each))) return { ok: false, reason: "changed-since" };
+      if (!each.spare && !found.wanted) return { ok: false, reason: "changed-since" };
+    }
+    let number = await nextNumber(tx, printSheet, author.albumId);
+    const made: number[] = [];
+    for (const { paper, cuts, waste, prints } of sheets) {
+      const [row] = await tx
+        .insert(printSheet)
+        .values({
+          ...{ albumId: author.albumId, number, of, paperW: paper.w, paperH: paper.h, madeAt: author.at },
+          cuts: [...cuts],
+          waste: [...waste],
+        })
+        .returning({ id: printSheet.id });
+      if (!row) throw new Error("insert returned nothing");
+      await tx.insert(print).values(
+        prints.map(({ id, at, turned, spare }, place) => {
+          const found = all.get(id);
+          if (!found) throw new Error("looked up above");
+          return {
+            ...{ albumId: author.albumId, sheetId: row.id, place, ...at, turned, spare },
+            ...(of === "photos" ? { useId: id } : { cardId: id }),
+            ...{ madeAs: found.madeAs, state: "made" as const },
+          };
+        }),
+      );
+      made.push(number);
+      number += 1;
+    }
+    return { ok: true, sheets: made };
+  });
+}
+
+/** Does something to one sheet and the prints on it, and ticks its pages' steps accordingly. */
+async function onSheet(
+  db: Db,
+  author: Author,
+  sheetId: string,
+  work: (tx: Transaction, sheet: SheetRecord) => Promise<Marked>,
+): Promise<Marked> {
+  return db.transaction(async (tx) => {
+    const before = await lockPages(tx, author);
+    const [row] = await tx
+      .select()
+      .from(printSheet)
+      .where(and(eq(printSheet.id, sheetId), eq(printSheet.albumId, author.albumId)));
+    if (!before || !row) return { ok: false, reason: "not-found" };
+    const uses = new Set(
+      before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId).map(({ use }) => use),
+    );
+    const done = await work(tx, toSheet(row));
+    if (done.ok) await followPrints(tx, author, uses, before);
+    return done;
+  });
+}
+
+const setPrints = (
+  tx: Transaction,
+  sheetId: string,
+  from: readonly PrintState[],
+  state: PrintState,
+  places?: readonly number[],
+) =>
+  tx
+    .update(print)
+    .set({ state })
+    .where(
+      and(
+        eq(print.sheetId, sheetId),
+        inArray(print.state, [...from]),
+        places ? inArray(print.place, [...places]) : undefined,
+      ),
+    );
+
+/** Says that a sheet came out of the printer, or that it did not after all. Said twice it is true once. */
+export const markSheetPrinted = (db: Db, author: Author, sheetId: string, on: boolean): Promise<Marked> =>
+  onSheet(db, author, sheetId, async (tx) => {
+    await tx
+      .update(printSheet)
+      .set({ printedAt: on ? author.at : null, ...(on ? {} : { cutsDone: [] }) })
+      .where(eq(printSheet.id, sheetId));
+    if (on) await setPrints(tx, sheetId, ["made"], "printed");
+    else await setPrints(tx, sheetId, ["printed", "trimmed", "spoiled"], "made");
+    return { ok: true };
+  });
+
+/** Puts a sheet away that is not printed; its prints are wanted again. */
+export const dropSheet = (db: Db, author: Author, sheetId: string): Promise<Marked> =>
+  onSheet(db, author, sheetId, async (tx, sheet) => {
+    if (sheet.printedAt) return { ok: false, reason: "printed" };
+    await tx.delete(printSheet).where(eq(printSheet.id, sheetId));
+    return { ok: true };
+  });
+
+/** The prints that are free of the sheet once these cuts are made: all the cuts that bound them are among them. */
+function cutFree({ cuts }: SheetRecord, done: ReadonlySet<number>): number[] {
+  const freed: number[] = [];
+  for (const [at, { first, second }] of cuts.entries()) {
+    if (!done.has(at)) continue;
+    for (const part of [first, second]) if (part.kind === "print") freed.push(part.print);
+  }
+  return freed;
+}
+
+/** Ticks one cut of a sheet, or takes the tick away. A print both sides of whose last cut are done is cut out. */
+export const tickCut = (db: Db, author: Author, sheetId: string, cut: number, on: boolean): Promise<Marked> =>
+  onSheet(db, author, sheetId, async (tx, sheet) => {
+    if (!sheet.cuts[cut]) return { ok: false, reason: "not-found" };
+    const done = new Set(on ? [...sheet.cutsDone, cut] : sheet.cutsDone.filter((each) => each !== cut));
+    const cutsDone = [...done].sort((a, b) => a - b);
+    await tx
+      .update(printSheet)
+      .set({ cutsDone, ...(on && !sheet.printedAt ? { printedAt: author.at } : {}) })
+      .where(eq(printSheet.id, sheetId));
+    if (on) await setPrints(tx, sheetId, ["made"], "printed");
+    const [was, is] = [new Set(cutFree(sheet, new Set(sheet.cutsDone))), new Set(cutFree(sheet, done))];
+    const [freed, bound] = [[...is].filter((each) => !was.has(each)), [...was].filter((each) => !is.has(each))];
+    if (freed.length > 0) await setPrints(tx, sheetId, ["printed"], "trimmed", freed);
+    if (bound.length > 0) await setPrints(tx, sheetId, ["trimmed"], "printed", bound);
+    return { ok: true };
+  });
+
+/** Says that one print is spoiled, so that its picture is wanted again; or that it is not, after all. */
+export async function markSpoiled(db: Db, author: Author, printId: string, on: boolean): Promise<Marked> {
+  return db.transaction(async (tx) => {
+    const before = await lockPages(tx, author);
+    const found = before?.prints.find(({ id }) => id === printId);
+    if (!before || !found || found.state === "made") return { ok: false, reason: "not-found" };
+    await tx
+      .update(print)
+      .set({ state: on ? "spoiled" : "printed" })
+      .where(eq(print.id, printId));
+    await followPrints(tx, author, new Set([found.use]), before);
+    return { ok: true };
+  });
+}
+
+/** Says of a use that it was printed and cut elsewhere, or takes that back. */
+export async function markByHand(db: Db, author: Author, useId: string, on: boolean): Promise<Marked> {
+  return db.transaction(async (tx) => {
+    const before = await lockPages(tx, author);
+    const use = before?.pages.flatMap(({ content }) => content.photos).find(({ id }) => id === useId);
+    if (!before || !use) return { ok: false, reason: "not-found" };
+    await tx.delete(print).where(and(eq(print.useId, useId), isNull(print.sheetId), isNull(print.orderId)));
+    if (on) {
+      await tx.insert(print).values({
+        ...{ albumId: author.albumId, place: 0, useId, x: 0 as Length, y: 0 as Length, ...use.print },
+        ...{ turned: false, spare: false, madeAs: madeAs(use), state: "trimmed" as const },
+      });
+    }
+    await followPrints(tx, author, new Set([useId]), before);
+    return { ok: true };
+  });
+}

@@ -1,0 +1,246 @@
+import { expect, type Page, test } from "@playwright/test";
+import sharp from "sharp";
+import { base, makeDecember, photo, saved, signUp } from "./keeper.ts";
+
+const roll = (page: Page) => page.locator("[data-photo]");
+/** A picture of its own colours for every number, dated, 4 : 3. */
+async function numbered(at: number): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
+  const day = String(1 + (at % 31)).padStart(2, "0");
+  const [x, y] = [(at * 137) % 700, (at * 91) % 500];
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="hsl(${(at * 47) % 360} 45% 45%)"/><circle cx="${x + 250}" cy="${y + 200}" r="160" fill="hsl(${(at * 83) % 360} 70% 70%)"/></svg>`;
+  const buffer = await sharp(Buffer.from(svg))
+    .flatten()
+    .withExif({ IFD2: { DateTimeOriginal: `2026:12:${day} 1${at % 10}:${String(at % 60).padStart(2, "0")}:00` } })
+    .jpeg()
+    .toBuffer();
+  return { name: `IMG_${1000 + at}.jpg`, mimeType: "image/jpeg", buffer };
+}
+
+/** Drops files on the page as a hand does. */
+async function drop(page: Page, files: readonly { name: string; buffer: Buffer }[]): Promise<void> {
+  const data = await page.evaluateHandle(
+    (given) => {
+      const transfer = new DataTransfer();
+      for (const { name, content } of given)
+        transfer.items.add(
+          new File([Uint8Array.from(atob(content), (letter) => letter.charCodeAt(0))], name, { type: "image/jpeg" }),
+        );
+      return transfer;
+    },
+    files.map(({ name, buffer }) => ({ name, content: buffer.toString("base64") })),
+  );
+  await page.getByRole("heading", { name: "The roll", exact: true }).dispatchEvent("drop", { dataTransfer: data });
+}
+
+test("sixty pictures are dropped, a proposal is taken, a crop is moved, sheets are made, and cuts are ticked", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/photos`);
+  await expect(page.getByText("Nothing on the roll yet")).toBeVisible();
+  const files = await Promise.all(Array.from({ length: 60 }, (_, at) => numbered(at)));
+  await drop(page, files);
+  await expect(page.getByText("60 of 60: 60 added.")).toBeVisible({ timeout: 120_000 });
+  await expect(roll(page)).toHaveCount(60);
+  // The same again is known by its content and not sent twice.
+  await drop(page, files.slice(0, 5));
+  await expect(page.getByText("5 of 5: 0 added, 5 here already.")).toBeVisible();
+
+  // Who goes where: each of the 31 days waits for a first print, and has pictures of its own day.
+  await page.getByRole("link", { name: "Who goes where" }).click();
+  await expect(page.getByText("31 prints wait on 31 days; 60 pictures are free.")).toBeVisible();
+  await expect(page.getByText(/Taken that day; 11 % cropped; 200 pixels an inch/).first()).toBeVisible();
+  await page.getByRole("button", { name: "None" }).click();
+  for (const at of [0, 1, 2, 3]) await page.getByRole("checkbox", { name: /^IMG/ }).nth(at).check();
+  await page.getByRole("button", { name: "Put these 4 on their days" }).click();
+  await expect(page.getByText("4 pictures are on their days.")).toBeVisible();
+  await expect(page.getByText("27 prints wait on 27 days")).toBeVisible();
+
+  // A crop is moved by keys and by hand, and is so after a reload.
+  await page.goto(`${album}/days/2026-12-01`);
+  await page.getByRole("link", { name: "Crop photo 1" }).click();
+  await expect(page.getByText("11 % is lost")).toBeVisible();
+  const print = page.getByRole("application");
+  await print.focus();
+  for (let step = 0; step < 12; step++) await page.keyboard.press("ArrowUp");
+  await expect(page.getByText("11 % is lost: 11 % at the bottom.")).toBeVisible();
+  const box = await print.boundingBox();
+  if (!box) throw new Error("not on the screen");
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 200, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText("11 % is lost: 11 % at the top.")).toBeVisible();
+  await page.getByRole("button", { name: "¼″" }).click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole("button", { name: "¼″" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByText(/is lost: \d+ % at the top/)).toBeVisible();
+
+  // Sheets: proven fewest, made, printed, cut one cut after the other.
+  await page.getByRole("link", { name: "Print sheets" }).click();
+  await expect(page.getByText("Proven: no plan has fewer sheets", { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^2 sheets, \d+ cuts$/)).toBeVisible();
+  await page.getByRole("button", { name: "Make these 2 sheets" }).click();
+  await expect(page.getByText("Sheets 1 to 2 are made.")).toBeVisible();
+  await expect(page.getByText("Every print of the album is made, or at the lab.", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: "Sheet 1 is printed" }).click();
+  await expect(page.getByRole("button", { name: "Sheet 1 is not printed after all" })).toBeVisible();
+  const pdf = page.waitForEvent("download");
+  await page.getByRole("link", { name: "PDF of sheet 1" }).click();
+  expect((await pdf).suggestedFilename()).toBe("Our-December-sheet-1.pdf");
+  await page.getByRole("link", { name: "Cut sheet 1" }).click();
+  await expect(page.getByText("Cut 1 of")).toBeVisible();
+  const total = Number(/of (\d+)/.exec((await page.getByText(/^Cut 1 of \d+$/).textContent()) ?? "")?.[1]);
+  for (let cut = 1; cut <= total; cut++) {
+    await expect(page.getByText(`Cut ${cut} of ${total}`)).toBeVisible();
+    if (cut % 2) await page.getByRole("button", { name: "Cut. Next" }).click();
+    else {
+      await page.locator("body").press("Space");
+    }
+    await expect(page.getByRole("button", { name: "Cut. Next" }).or(page.getByText("All cut"))).toBeEnabled();
+  }
+  await expect(page.getByRole("heading", { name: "All cut" })).toBeVisible();
+  // A wrong tap loses nothing: the tick comes off again, and after a reload all is as it was left.
+  await page.getByRole("listitem").filter({ hasText: "from the" }).last().getByRole("button").click();
+  const heard = page.waitForResponse(
+    (answer) => answer.request().method() === "POST" && answer.url().includes("/sheets"),
+  );
+  await page.getByRole("button", { name: new RegExp(`Take the tick of cut ${total} away`) }).click();
+  await heard;
+  await expect(page.getByText(`Cut ${total} of ${total}`)).toBeVisible();
+  // The last tick is at home before the page is loaded anew.
+  await expect(page.getByRole("button", { name: "Cut. Next" })).toBeEnabled();
+  await page.reload();
+  await expect(page.getByText(`Cut ${total} of ${total}`)).toBeVisible();
+  // A spoiled print is wanted again.
+  await page.getByRole("region", { name: "Prints of this sheet" }).getByRole("button").first().click();
+  await expect(page.getByRole("region", { name: "Prints of this sheet" }).getByRole("button").first()).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+});
+
+test("the roll: a picture is starred, set aside, made black and white and straightened, and is as it was again", async ({
+  page,
+}) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/photos`);
+  await drop(page, [await numbered(3), await numbered(4)]);
+  await expect(roll(page)).toHaveCount(2);
+  await roll(page).first().click();
+  const panel = page.getByRole("region", { name: "The chosen picture" });
+  const large = panel.getByRole("img", { name: /at its largest/ });
+  const plain = await large.getAttribute("src");
+  await page.keyboard.press("s");
+  await expect(panel.getByRole("button", { name: "Starred" })).toHaveAttribute("aria-pressed", "true");
+  await panel.getByLabel("Black and white").check();
+  await expect(large).toHaveAttribute("src", /\/b1s0l0c0$/);
+  await panel.getByLabel("Straighten").fill("-40");
+  await expect(large).toHaveAttribute("src", /\/b1s-40l0c0$/);
+  expect((await page.request.get(base() + ((await large.getAttribute("src")) ?? ""))).status()).toBe(200);
+  await page.reload();
+  await roll(page).first().click();
+  await expect(large).toHaveAttribute("src", /\/b1s-40l0c0$/);
+  await panel.getByRole("button", { name: "As it was taken" }).click();
+  await expect(large).toHaveAttribute("src", plain ?? "");
+  await panel.getByRole("button", { name: "Set aside" }).click();
+  await expect(roll(page)).toHaveCount(1);
+  await page.getByText("Set aside", { exact: true }).first().click();
+  await expect(roll(page)).toHaveCount(1);
+});
+
+test("the simulated phone hands its pictures over; alike ones stand together; undated ones are dated in one go", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/photos`);
+  await page.getByRole("button", { name: "Simulated phone" }).click();
+  await expect(page.getByText("8 of 8: 8 added.")).toBeVisible({ timeout: 90_000 });
+  await expect(roll(page)).toHaveCount(8);
+  await expect(page.getByRole("button", { name: /IMG_0901.HEIC, 9 December 2026, 08:12/ })).toBeVisible();
+  await page.getByText(/^Alike/).click();
+  await expect(page.getByRole("button", { name: /sharpest of 2/ })).toHaveCount(2);
+  const bare = await sharp({ create: { width: 400, height: 300, channels: 3, background: "#446" } })
+    .jpeg()
+    .toBuffer();
+  await page.getByLabel("Choose pictures").setInputFiles([
+    { name: "message.jpg", mimeType: "image/jpeg", buffer: bare },
+    { name: "notes.txt", mimeType: "text/plain", buffer: Buffer.from("no picture") },
+  ]);
+  await expect(page.getByText("2 of 2: 1 added, 1 not taken.")).toBeVisible();
+  await expect(page.getByText(/notes.txt is not a picture we can read/)).toBeVisible();
+  await expect(page.getByRole("heading", { name: "One picture has no date" })).toBeVisible();
+  await page.getByLabel("They were taken on").fill("2026-12-07");
+  await page.getByRole("button", { name: "Date 1" }).click();
+  await expect(page.getByRole("heading", { name: "One picture has no date" })).toHaveCount(0);
+});
+
+test("a print too large is told with what fits; the printer is measured; an order goes to the lab and comes", async ({
+  page,
+}) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-08`);
+  await page
+    .getByLabel("Add photos")
+    .setInputFiles({ name: "a.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-08") });
+  await page.getByLabel("Print size of photo 1").selectOption({ label: "Own size" });
+  await page.getByLabel("Width").fill("12");
+  await page.getByLabel("Height").fill("9");
+  await page.getByRole("button", { name: "Use" }).click();
+  await saved(page);
+  await page.goto(`${album}/sheets`);
+  await expect(
+    page.getByText(/12 × 9 is larger than the paper. The largest of its shape that fits is 10½ × 7⅞/),
+  ).toBeVisible();
+  await page.getByLabel("Bar across").fill("5");
+  await page.getByRole("button", { name: "Keep these" }).click();
+  await expect(page.getByText(/A bar that far off/)).toBeVisible();
+  await page.getByLabel("Bar across").fill("5 31/32");
+  await page.getByRole("button", { name: "Keep these" }).click();
+  await expect(page.getByText(/it prints 0\.52 % small/)).toBeVisible();
+  await page.goto(`${album}/days/2026-12-08`);
+  await page.getByLabel("Print size of photo 1").selectOption({ label: "6 × 4" });
+  await saved(page);
+  await page.goto(`${album}/sheets`);
+  await page.getByRole("button", { name: "Order this print" }).click();
+  await expect(page.getByText(/Order 1 is at the lab: 1 prints, due/)).toBeVisible();
+  await page.goto(`${album}/days/2026-12-08`);
+  await expect(page.getByText(/At the lab, due/)).toBeVisible();
+  await page.goto(`${album}/sheets`);
+  await page.getByRole("button", { name: "It has come" }).click();
+  await expect(page.getByText("it has come.")).toBeVisible();
+  await page.goto(`${album}/days/2026-12-08`);
+  await expect(page.getByText("Printed and cut.")).toBeVisible();
+});
+
+test("a run of pictures stops where it is told, goes on by itself after the server was away, and keeps what is in", async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(120_000);
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/photos`);
+  const files = await Promise.all(Array.from({ length: 24 }, (_, at) => numbered(200 + at)));
+  await context.setOffline(true);
+  await drop(page, files);
+  await expect(page.getByText(/The server does not answer; the rest goes on by itself/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText("24 of 24: 24 added.")).toBeVisible({ timeout: 60_000 });
+  const more = await Promise.all(Array.from({ length: 40 }, (_, at) => numbered(300 + at)));
+  await drop(page, more);
+  await expect(page.getByText(/^\d+ of 40: [1-9]/)).toBeVisible();
+  await page.getByRole("button", { name: "Stop here" }).click();
+  await expect(page.getByText(/Stopped. What is in stays in/)).toBeVisible();
+  await drop(page, more);
+  await expect(page.getByText(/^40 of 40:/)).toBeVisible({ timeout: 60_000 });
+  await page.reload();
+  await expect(roll(page)).toHaveCount(64);
+});

@@ -1,0 +1,275 @@
+import { readFileSync } from "node:fs";
+import { type BrowserContextOptions, expect, type Page, test } from "@playwright/test";
+import { startServer } from "../../scripts/running-server.ts";
+import { pdfWords } from "../pdf-words.ts";
+import { base, makeDecember, photo, saved, signUp } from "./keeper.ts";
+
+const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
+const field = (page: Page) => page.getByLabel("Jot it down");
+const jotted = (page: Page) => page.getByRole("region", { name: "Jotted on this day" }).getByRole("listitem");
+
+test("on a phone, three lines and a photo are jotted in three acts, and are on their day", async ({ browser }) => {
+  const context = await browser.newContext(PHONE);
+  const page = await context.newPage();
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${base()}/today`);
+  await field(page).fill("Twenty-six windows.\nThe one over the loft is new.\nSomebody has come home.");
+  await page
+    .locator("input[type=file]")
+    .setInputFiles({ name: "windows.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-01") });
+  await expect(page.getByRole("img", { name: "windows.jpg" })).toBeVisible();
+  await page.getByRole("button", { name: "Keep" }).click();
+  // Twenty seconds from an empty field to being at home, with a server that reads the picture on the way.
+  await expect(page.getByText("Kept, and at home.")).toBeVisible({ timeout: 20_000 });
+  await expect(jotted(page)).toHaveCount(1);
+  await expect(field(page)).toHaveValue("");
+  const day = await page.getByRole("link", { name: "The day’s bench" }).getAttribute("href");
+  await page.goto(base() + day);
+  await expect(page.getByRole("list", { name: "Jotted on the day" })).toContainText("The one over the loft is new.");
+  await expect(page.getByLabel("Description of photo 1")).toBeVisible();
+  expect(album).toContain("/albums/");
+  await context.close();
+});
+
+test("without a connection today opens, keeps what is jotted, and sends it once when the connection is back", async ({
+  browser,
+}) => {
+  test.setTimeout(90_000);
+  let server = await startServer(process.env.BROWSER_DATABASE_URL ?? "");
+  const { port } = new URL(server.base);
+  const context = await browser.newContext(PHONE);
+  const page = await context.newPage();
+  await signUp(page, "Maren", server.base);
+  await makeDecember(page);
+  await page.goto(`${server.base}/today`);
+  await field(page).fill("Before the line went.");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("Kept, and at home.")).toBeVisible();
+  // The page and its files are on the phone once its worker has them.
+  await expect
+    .poll(() =>
+      page.evaluate(async () => {
+        const files = await (await caches.open("hearth-today-files")).keys();
+        const kept = await (await caches.open("hearth-today-page")).keys();
+        return kept.length > 0 && files.length > 5;
+      }),
+    )
+    .toBe(true);
+  await server.stop();
+
+  await field(page).fill("While it was gone.");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("No connection. 1 kept on this phone", { exact: false })).toBeVisible();
+  await field(page).fill("Half a sentence");
+  await page.reload();
+  await expect(field(page)).toHaveValue("Half a sentence");
+  await expect(page.getByText("On this phone, not home yet.", { exact: false })).toBeVisible();
+  await expect(page.getByText("While it was gone.")).toBeVisible();
+
+  server = await startServer(process.env.BROWSER_DATABASE_URL ?? "", Number(port));
+  await expect(page.getByText("not home yet", { exact: false })).toHaveCount(0, { timeout: 20_000 });
+  await page.reload();
+  await expect(jotted(page)).toHaveCount(2);
+  await context.close();
+  await server.stop();
+});
+
+test("a jotting whose answer was lost is sent again and is there once", async ({ browser }) => {
+  const context = await browser.newContext({ ...PHONE, serviceWorkers: "block" });
+  const page = await context.newPage();
+  await signUp(page);
+  await makeDecember(page);
+  await page.goto(`${base()}/today`);
+  let lost = 0;
+  await page.route("**/today/jot", async (route) => {
+    if (lost++ > 0) return route.continue();
+    // The server takes it; the phone never hears so.
+    await route.fetch();
+    return route.abort("connectionreset");
+  });
+  await field(page).fill("Said once.");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("Kept, and at home.")).toBeVisible({ timeout: 20_000 });
+  expect(lost).toBeGreaterThan(1);
+  await page.reload();
+  await expect(jotted(page)).toHaveCount(1);
+  await context.close();
+});
+
+test("a month is dealt: shuffled, held, put on its days, swapped, let go and taken back", async ({ page }) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/prompts`);
+  await expect(page.getByText("31 days dealt from 31 slips")).toBeVisible();
+  const first = page.getByRole("listitem").filter({ hasText: "Tue" }).first().getByRole("paragraph").first();
+  const before = await first.textContent();
+  await page.getByRole("button", { name: "Hold day 1", exact: true }).click();
+  await page.getByRole("button", { name: "Shuffle" }).click();
+  await expect(page.getByText("Deal 2.", { exact: false })).toBeVisible();
+  await expect(first).toHaveText(before ?? "");
+  await page.getByRole("button", { name: "Put these 31 on their days" }).click();
+  await expect(page.getByText("31 slips are on their days.")).toBeVisible();
+  await expect(page.getByText("Every day has its slip")).toBeVisible();
+
+  await page.getByRole("checkbox", { name: "People 31" }).check();
+  await page.getByRole("button", { name: "Swap day 3", exact: true }).click();
+  await page.getByRole("button", { name: "Put it on its day" }).click();
+  await expect(page.getByText("One slip is on its day.")).toBeVisible();
+  await page.getByRole("button", { name: "Let go of day 5’s slip" }).click();
+  await expect(page.getByText("Does without")).toHaveCount(1);
+  await saved(page);
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText("Does without")).toHaveCount(0);
+
+  // An own deck: what is wrong with it is told line by line, and what it cannot do is told before it is dealt.
+  await page.getByRole("button", { name: "Add a deck of your own" }).click();
+  await page.getByLabel("Its name").fill("Harbour");
+  await page
+    .getByLabel(/A slip a line/)
+    .fill("The bell | station\nThe flag | station\nthe BELL\nA rope | gear | someday");
+  await page.getByRole("button", { name: "Keep the deck" }).click();
+  await expect(page.getByText("Harbour is kept, 2 slips.")).toBeVisible();
+  await expect(page.getByText("Line 3 says the same as line 1.", { exact: false })).toBeVisible();
+  await expect(page.getByText("Line 4 is for “someday”, which is no day.", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: "Done" }).click();
+  for (const name of ["Noticing 31", "People 31"]) await page.getByRole("checkbox", { name }).uncheck();
+  await page.getByRole("checkbox", { name: "Deal the days ahead anew", exact: false }).check();
+  await expect(page.getByText("No fair deal exists. 29 slips are missing", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: /^Do without: none twice, and not one kind/ }).click();
+  await expect(page.getByText("days dealt from 2 slips", { exact: false })).toBeVisible();
+  const table = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Text of Harbour" }).click();
+  expect(readFileSync(await (await table).path(), "utf8")).toBe("The bell | station\nThe flag | station\n");
+});
+
+const LONG =
+  "Tested the bell before watch. One pull too many, and three kitchens on the east side put their kettles on. ".repeat(
+    9,
+  );
+
+test("a card is written: too many words, shrunk to fit, brought back as it was, printed where it is shown, and cut", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-04`);
+  await page.getByRole("button", { name: "Add a card" }).click();
+  await saved(page);
+  await page.getByRole("link", { name: "Write it to its card" }).click();
+  const words = page.getByLabel("Words of the front");
+  await words.fill(LONG);
+  await expect(page.getByText(/^\d+ words too many$/)).toBeVisible();
+  await expect(page.getByText(/^All of it fits at [\d¼½¾]+ points/)).toBeVisible();
+  await page.getByRole("button", { name: "Shrink to fit" }).click();
+  await expect(page.getByText(/^Fits, /)).toBeVisible();
+  await saved(page);
+
+  // An emoji is told; the words before it are kept and come back.
+  await words.fill("Gone 🐚");
+  await expect(page.getByText("This lettering has no 🐚.", { exact: false })).toBeVisible();
+  await saved(page);
+  await page.getByText("Earlier words").click();
+  await page
+    .getByRole("button", { name: /Tested the bell/ })
+    .first()
+    .click();
+  await page.getByRole("button", { name: "Bring these words back" }).click();
+  await expect(words).toHaveValue(LONG);
+  await saved(page);
+
+  // What is over goes on to a second card.
+  await page.getByLabel("Size", { exact: true }).selectOption({ label: "10½ points" });
+  // Typed a moment before: what is carried over is what stands there, not what was saved last.
+  await words.fill(`${LONG}And home.`);
+  await page.getByRole("button", { name: "The rest on a second card" }).click();
+  await expect(page.getByText(/^Fits, /)).toBeVisible();
+  await saved(page);
+  await expect(words).not.toHaveValue(/And home\./);
+  const front = await words.inputValue();
+  await page.getByRole("link", { name: "Next card" }).click();
+  await expect(words).toHaveValue(/And home\.$/);
+  expect(`${front} ${await words.inputValue()}`).toBe(`${LONG}And home.`);
+  await page.getByRole("link", { name: "Card before" }).click();
+  await expect(words).toHaveValue(front);
+  await page.getByLabel("Lines", { exact: true }).selectOption({ label: "Both edges even" });
+  await saved(page);
+  const shown = await page
+    .getByRole("img", { name: "The front of the card with its words, to scale" })
+    .locator("text[font-family^=Alegreya]")
+    .evaluateAll((all) =>
+      all.map((each) => ({
+        text: each.textContent ?? "",
+        x: Number(each.getAttribute("x")),
+        w: (each as SVGTextElement).getComputedTextLength(),
+      })),
+    );
+
+  await page.getByRole("link", { name: "Print cards" }).click();
+  await page
+    .getByRole("checkbox", { name: /^4.*3 × 4/ })
+    .nth(1)
+    .uncheck();
+  await page.getByLabel("Prints may lie on their side").uncheck();
+  await page.getByRole("button", { name: "Make this sheet" }).click();
+  await expect(page.getByText("Sheet 1 is made.")).toBeVisible();
+  const pdf = page.waitForEvent("download");
+  await page.getByRole("link", { name: "PDF of sheet 1" }).click();
+  const printed = pdfWords(await (await pdf).path());
+  const lies = (printed[0]?.x ?? 0) - (shown[0]?.x ?? 0);
+  expect(shown.length).toBeGreaterThan(40);
+  for (const [at, word] of shown.entries()) {
+    expect(printed[at]?.text).toBe(word.text);
+    expect(Math.abs((printed[at]?.x ?? 0) - lies - word.x), word.text).toBeLessThan(0.1);
+    expect(Math.abs((printed[at]?.w ?? 0) - word.w), word.text).toBeLessThan(0.1);
+  }
+  await page.getByRole("link", { name: "Cut sheet 1" }).click();
+  await expect(page.getByText("Cut 1 of")).toBeVisible();
+  await page.getByRole("button", { name: "Cut. Next" }).click();
+  await expect(page.getByText("Cut 2 of")).toBeVisible();
+});
+
+test("a private text is in nothing that leaves; words are found with accents aside; a carrier takes printed cards", async ({
+  page,
+}) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  await page.getByRole("button", { name: "Add a card" }).click();
+  await page.getByLabel("Words of card 1").fill("The spyglass is in the café");
+  await saved(page);
+  await page.getByRole("link", { name: "Write it to its card" }).click();
+  await page.getByText("Hidden and private").click();
+  await page.getByLabel("Lies behind").fill("the flip");
+  await page.getByLabel("Private until").fill("2040-12-25");
+  await saved(page);
+  await page.getByText("Margins, cut-off parts").click();
+  await page.getByLabel("What the card is").selectOption({ label: "Card with its own print, on a carrier sheet" });
+  await saved(page);
+
+  const table = await page.request.get(`${album}/day-plan.csv`);
+  expect(await table.text()).not.toContain("spyglass");
+  await page.goto(`${album}/finish`);
+  await expect(page.getByText("One private text stays here", { exact: false })).toBeVisible();
+
+  await page.keyboard.press("/");
+  await page.getByRole("searchbox").fill("cafe spyglass");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("“cafe spyglass” is in one place.", { exact: false })).toBeVisible();
+  await page.getByRole("link", { name: /card The spyglass is in the café/ }).click();
+  await expect(page.getByLabel("Words of the front")).toHaveValue("The spyglass is in the café");
+
+  await page.getByRole("link", { name: "Print cards" }).click();
+  await expect(page.getByText("1 card on 1 carrier")).toBeVisible();
+  const outlines = page.waitForEvent("download");
+  await page.getByRole("link", { name: "The outlines" }).click();
+  expect(pdfWords(await (await outlines).path()).map(({ text }) => text)).toEqual(["1"]);
+  const words = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Words of the fronts" }).click();
+  expect(
+    pdfWords(await (await words).path())
+      .map(({ text }) => text)
+      .join(" "),
+  ).toBe("The spyglass is in the café");
+});

@@ -1,0 +1,201 @@
+import { execFileSync } from "node:child_process";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { parse } from "csv-parse/sync";
+import { unzipSync } from "fflate";
+import sharp from "sharp";
+import { describe, expect, it } from "vitest";
+import { inches, toMillimetres } from "../../core/measure/length.ts";
+import { LETTER } from "../../core/measure/sheets.ts";
+import { size } from "../../core/measure/size.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import { AS_IT_COMES, type PictureFacts } from "../../core/photo/crop.ts";
+import { NO_LOOK } from "../../core/photo/look.ts";
+import { gangSheets, taskOf } from "../../core/sheet/gang.ts";
+import { packSheets } from "../../core/sheet/pack/pack.ts";
+import type { PackPlan } from "../../core/sheet/pack/task.ts";
+import { barOf, printableOf, trueBars } from "../../core/sheet/paper.ts";
+import { printSheetPage, scaleTestPage, TRUE_STRETCH } from "../../core/sheet/print-marks.ts";
+import { takeOrder } from "../../demo/lab.ts";
+import { packOrder } from "../../press/lab-order.ts";
+import { sheetsPdf } from "../../press/sheet.ts";
+
+const folder = mkdtempSync(path.join(tmpdir(), "hearth-print-"));
+const by = (w: number, h: number) => size(inches(w), inches(h));
+const FACTS: PictureFacts = { width: 1200, height: 900, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
+const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: "#b8451b" } })
+  .withExif({ IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1" } })
+  .jpeg()
+  .toBuffer();
+const bytesOf = async () => ({ bytes: picture, mime: "image/jpeg" as const });
+
+/** Resolution at which Poppler draws a page for measuring. */
+const DPI = 400;
+const PER_MM = DPI / 25.4;
+type Drawn = { data: Buffer; width: number; height: number };
+
+async function drawn(pdf: Buffer, page = 1): Promise<Drawn> {
+  const file = path.join(folder, "page.pdf");
+  writeFileSync(file, pdf);
+  execFileSync("pdftoppm", [
+    "-r",
+    String(DPI),
+    "-f",
+    String(page),
+    "-l",
+    String(page),
+    "-png",
+    file,
+    path.join(folder, "page"),
+  ]);
+  const [name = ""] = execFileSync("sh", ["-c", `ls ${folder}/page-*.png`], { encoding: "utf8" })
+    .trim()
+    .split("\n");
+  const { data, info } = await sharp(readFileSync(name)).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  execFileSync("rm", [name]);
+  return { data, width: info.width, height: info.height };
+}
+const isEmber = ({ data, width }: Drawn, x: number, y: number): boolean => {
+  const at = (y * width + x) * 3;
+  return Math.abs((data[at] ?? 0) - 184) < 40 && (data[at + 1] ?? 0) < 130 && (data[at + 2] ?? 255) < 90;
+};
+
+/** The prints of a page, as boxes of their colour with white between them, in millimetres. */
+function boxes(page: Drawn): { x: number; y: number; w: number; h: number }[] {
+  const seen = new Uint8Array(page.width * page.height);
+  const found: { x: number; y: number; w: number; h: number }[] = [];
+  for (let y = 0; y < page.height; y++) {
+    for (let x = 0; x < page.width; x++) {
+      if (seen[y * page.width + x] || !isEmber(page, x, y)) continue;
+      let [right, foot] = [x, y];
+      while (right < page.width && isEmber(page, right, y)) right++;
+      while (foot < page.height && isEmber(page, x, foot)) foot++;
+      for (let row = y; row < foot; row++) seen.fill(1, row * page.width + x, row * page.width + right);
+      if (right - x > 40 && foot - y > 40)
+        found.push({ x: x / PER_MM, y: y / PER_MM, w: (right - x) / PER_MM, h: (foot - y) / PER_MM });
+    }
+  }
+  return found;
+}
+
+function sheets(gap: number) {
+  const bar = barOf("inch");
+  const printable = printableOf(LETTER, trueBars(inches(1 / 4), bar), bar);
+  if (!printable) throw new Error("Letter takes prints");
+  const settings = { papers: [{ size: LETTER, printable }], gap: inches(gap), canTurn: true };
+  const wishes = [by(4, 6), by(3, 4), by(2, 2), by(3, 4)].map((each, at) => ({ id: `print-${at}`, size: each }));
+  let plan: PackPlan | null = null;
+  for (const found of packSheets(taskOf(wishes, settings))) plan = found;
+  return plan ? gangSheets(plan, wishes, settings, []) : [];
+}
+const use = (print: ReturnType<typeof by>) => ({ photoId: "p", alt: "", print, crop: AS_IT_COMES, picture: FACTS });
+
+describe("a print sheet as PDF, measured by Poppler", () => {
+  it("has as many prints as were ordered, each within 0.1 mm of its place and size, on a page of the paper's size", async () => {
+    const [sheet, ...others] = sheets(1 / 8);
+    expect(others).toEqual([]);
+    if (!sheet) throw new Error("one sheet");
+    const prints = sheet.prints.map(({ at, turned }) => ({
+      at,
+      turned,
+      use: use(turned ? size(at.h, at.w) : size(at.w, at.h)),
+    }));
+    const page = printSheetPage({ ...sheet, prints }, "A month, sheet 1", "inch", TRUE_STRETCH);
+    const pdf = await sheetsPdf("sheets", [page], bytesOf, new Date(0));
+    const got = boxes(await drawn(pdf));
+    expect(got).toHaveLength(4);
+    for (const { at } of sheet.prints) {
+      const [x, y, w, h] = [at.x, at.y, at.w, at.h].map((each) => toMillimetres(each)) as [
+        number,
+        number,
+        number,
+        number,
+      ];
+      const near = got.filter(
+        (box) =>
+          Math.abs(box.x - x) < 0.1 &&
+          Math.abs(box.y - y) < 0.1 &&
+          Math.abs(box.w - w) < 0.1 &&
+          Math.abs(box.h - h) < 0.1,
+      );
+      expect(near).toHaveLength(1);
+    }
+    const file = path.join(folder, "info.pdf");
+    writeFileSync(file, pdf);
+    expect(execFileSync("pdfinfo", [file], { encoding: "utf8" })).toMatch(/Page size:\s+612 x 792 pts/);
+    // Words and scale bar lie in the waste alone: no print has anything over it.
+    expect(execFileSync("pdftotext", [file, "-"], { encoding: "utf8" })).toContain("This bar is");
+    expect(pdf.includes(Buffer.from("GPS"))).toBe(false);
+  });
+
+  it("is made up for a printer that prints small: what comes out is the size that was asked for", async () => {
+    const [sheet] = sheets(0);
+    if (!sheet) throw new Error("one sheet");
+    const stretch = { x: 0.985, y: 0.99 };
+    const prints = sheet.prints
+      .slice(0, 1)
+      .map(({ at, turned }) => ({ at, turned, use: use(turned ? size(at.h, at.w) : size(at.w, at.h)) }));
+    const page = printSheetPage({ ...sheet, prints, waste: [] }, "A month", "inch", stretch);
+    const [box] = boxes(await drawn(await sheetsPdf("sheets", [page], bytesOf, new Date(0))));
+    const [first] = sheet.prints;
+    if (!box || !first) throw new Error("one print");
+    expect(box.w * stretch.x).toBeCloseTo(toMillimetres(first.at.w), 0);
+    expect(Math.abs(box.w * stretch.x - toMillimetres(first.at.w))).toBeLessThan(0.1);
+    expect(Math.abs(box.h * stretch.y - toMillimetres(first.at.h))).toBeLessThan(0.1);
+    expect(Math.abs(box.x * stretch.x - toMillimetres(first.at.x))).toBeLessThan(0.1);
+  });
+
+  it("has bars of 6 inches on the scale test page, across and along", async () => {
+    const page = scaleTestPage(LETTER, barOf("inch"), "inch");
+    const pixels = await drawn(await sheetsPdf("test", [page], bytesOf, new Date(0)));
+    const dark = (x: number, y: number) => (pixels.data[(y * pixels.width + x) * 3] ?? 255) < 140;
+    const longest = (outer: number, inner: number, at: (o: number, i: number) => boolean) => {
+      let best = 0;
+      for (let o = 0; o < outer; o++) {
+        let run = 0;
+        for (let i = 0; i < inner; i++) {
+          run = at(o, i) ? run + 1 : 0;
+          best = Math.max(best, run);
+        }
+      }
+      return best / PER_MM;
+    };
+    expect(Math.abs(longest(pixels.height, pixels.width, (y, x) => dark(x, y)) - 152.4)).toBeLessThan(0.2);
+    expect(Math.abs(longest(pixels.width, pixels.height, (x, y) => dark(x, y)) - 152.4)).toBeLessThan(0.2);
+  });
+});
+
+describe("a lab order", () => {
+  const prints = [by(6, 4), by(3, 4)].map((print, at) => ({
+    use: use(print),
+    day: at === 0 ? '9, "lit" windows' : "=cmd",
+  }));
+
+  it("is a ZIP of files of each print's size at 300 pixels an inch, with a list other programs read (fflate, csv-parse; RFC 4180)", async () => {
+    const files = unzipSync(await packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z")));
+    const rows: Record<string, string>[] = parse(Buffer.from(files["order.csv"] ?? []), { columns: true });
+    expect(rows.map(({ width_mm, height_mm, day }) => [width_mm, height_mm, day])).toEqual([
+      ["152.4", "101.6", '9, "lit" windows'],
+      ["76.2", "101.6", "'=cmd"],
+    ]);
+    for (const [at, row] of rows.entries()) {
+      const { width, height } = await sharp(files[row.file ?? ""]).metadata();
+      expect([width, height]).toEqual(
+        [
+          [1800, 1200],
+          [900, 1200],
+        ][at],
+      );
+    }
+  });
+
+  it("is taken by the simulated lab, which looks at every file and delivers after its days", async () => {
+    const zip = await packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z"));
+    expect(await takeOrder(zip, "2026-12-09" as CalendarDate)).toEqual({ ok: true, prints: 2, due: "2026-12-12" });
+    expect(await takeOrder(Buffer.from("no zip"), "2026-12-09" as CalendarDate)).toEqual({
+      ok: false,
+      reason: "not-an-order",
+    });
+  });
+});

@@ -1,0 +1,9 @@
+declare module "maxrects-packer/dist/maxrects-packer.mjs" {
+  export * from "maxrects-packer";
+}
+
+declare module "munkres-js" {
+  /** Pairs of row and column, the cheapest way. */
+  // biome-ignore lint/style/noDefaultExport: it is how the library is made
+  export default function munkres(cost: readonly (readonly number[])[]): [row: number, column: number][];
+}
