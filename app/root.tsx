@@ -1,3 +1,4 @@
+import { useEffect } from "react";
 import {
   isRouteErrorResponse,
   Link,
@@ -11,6 +12,7 @@ import {
 } from "react-router";
 import type { Route } from "./+types/root";
 import { buttonLook } from "./ui/button.tsx";
+import { doWhatWasKept, keepEarlyHands } from "./ui/early-hands.ts";
 import type { Look } from "./ui/look-switch.tsx";
 import "./styles/app.css";
 
@@ -34,6 +36,12 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <link rel="icon" href="/flame.svg" type="image/svg+xml" />
+        <script
+          nonce={root?.nonce}
+          suppressHydrationWarning
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: our own function as text; it has to run before any file has come
+          dangerouslySetInnerHTML={{ __html: `(${keepEarlyHands})()` }}
+        />
         <Meta />
         <Links />
       </head>
@@ -47,6 +55,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export default function App() {
+  useEffect(() => void doWhatWasKept(), []);
   return <Outlet />;
 }
 

@@ -13,7 +13,10 @@ async function dayToLayOut(page: Page, print = "6 × 4", pockets = "One pocket o
   await expect(page.getByText(/Taken 8 Dec/)).toBeVisible();
   await page.getByLabel("Print size of photo 1").selectOption({ label: print });
   await page.getByRole("button", { name: "Add a card" }).click();
+  // The card comes to lie above the next button and pushes it down: it is pressed where it then is, as a person would.
+  await expect(page.getByLabel("Words of card 1")).toBeVisible();
   await page.getByRole("button", { name: "Add an insert" }).click();
+  await expect(page.getByLabel("Kind of insert 1")).toBeVisible();
   await saved(page);
   return album;
 }

@@ -185,7 +185,6 @@ function openingLabel({ left, right }: Opening, unit: BookData["unit"]): string 
 }
 
 function Turning({ opening, count, onTurn }: { opening: Opening; count: number; onTurn: (by: 1 | -1) => void }) {
-  const running = useRunning();
   const look =
     "absolute top-1/2 z-10 grid h-16 w-8 -translate-y-1/2 place-items-center bg-soot/75 text-2xl text-on-soot hover:text-flame disabled:opacity-30";
   return (
@@ -193,7 +192,7 @@ function Turning({ opening, count, onTurn }: { opening: Opening; count: number; 
       <button
         type="button"
         onClick={() => onTurn(-1)}
-        disabled={!running || opening.at === 0}
+        disabled={opening.at === 0}
         className={`${look} left-0`}
         aria-label="Turn back a leaf"
       >
@@ -202,7 +201,7 @@ function Turning({ opening, count, onTurn }: { opening: Opening; count: number; 
       <button
         type="button"
         onClick={() => onTurn(1)}
-        disabled={!running || opening.at >= count}
+        disabled={opening.at >= count}
         className={`${look} right-0`}
         aria-label="Turn a leaf"
       >
@@ -225,7 +224,6 @@ function addFront(change: Change, leaves: ReturnType<typeof useBook>["leaves"]) 
 }
 
 function Empty({ albumId, dayDate, onAdd }: { albumId: string; dayDate: string; onAdd: () => void }) {
-  const running = useRunning();
   return (
     <div className="grid max-w-xl gap-4 p-6">
       <h1 className="text-3xl">No leaves yet</h1>
@@ -234,7 +232,7 @@ function Empty({ albumId, dayDate, onAdd }: { albumId: string; dayDate: string; 
         title page, or put a pattern of foundation pages over the whole month.
       </p>
       <div className="flex flex-wrap gap-4">
-        <button type="button" onClick={onAdd} disabled={!running} className="link min-h-10 font-medium">
+        <button type="button" onClick={onAdd} className="link min-h-10 font-medium">
           Add a title page
         </button>
         <a href={`/albums/${albumId}/foundations`} className="link grid min-h-10 items-center">

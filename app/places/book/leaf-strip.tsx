@@ -16,7 +16,6 @@ import {
 } from "@dnd-kit/sortable";
 import { useEffect, useRef } from "react";
 import { leafName } from "#app/places/arrange/boards.ts";
-import { useRunning } from "#app/ui/use-running.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import type { BookData } from "./data.ts";
@@ -99,7 +98,6 @@ function StripLeaf({
   onChoose: () => void;
 }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: read.leaf.id });
-  const running = useRunning();
   const item = useRef<HTMLLIElement>(null);
   useEffect(() => {
     const list = item.current?.parentElement;
@@ -127,7 +125,6 @@ function StripLeaf({
         type="button"
         {...attributes}
         {...listeners}
-        disabled={!running}
         aria-roledescription="leaf"
         aria-label={name}
         aria-current={chosen ? "true" : undefined}

@@ -30,7 +30,7 @@ export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, children }:
           value={paper}
           onChange={(event) => onPaper(event.target.value)}
         >
-          <Options all={PRINT_PAPERS.map(({ id, name }) => [id, name] as const)} chosen={paper} />
+          <Options all={PRINT_PAPERS.map(({ id, name }) => [id, name] as const)} />
         </select>
       </label>
       {tooLarge > 0 && (

@@ -1,6 +1,5 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
-import { useTypedBefore } from "#app/places/album/use-typed-before.ts";
 import { ClashPanel } from "#app/places/day/clash-panel.tsx";
 import { SizePicker } from "#app/places/day/size-picker.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
@@ -27,7 +26,6 @@ export function CardPlace({ view }: { view: CardView }) {
   const { card } = desk;
   const [face, setFace] = useState<CardFace>("front");
   const words = face === "front" ? desk.front : desk.back;
-  const box = useTypedBefore(words.text, words.change);
   // The letters typed come first; the drawing follows a moment later.
   const [text, setting] = [useDeferredValue(words.text), useDeferredValue(desk.setting)];
   const fit = useMemo(() => fitCard(text, card.size, setting, face), [text, card.size, setting, face]);
@@ -91,7 +89,6 @@ export function CardPlace({ view }: { view: CardView }) {
               <span className="font-normal text-quiet">{countWords(words.text)} words</span>
             </span>
             <textarea
-              ref={box}
               className="field max-h-72 min-h-32 text-base"
               value={words.text}
               onChange={(event) => words.change(event.target.value)}

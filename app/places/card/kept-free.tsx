@@ -97,7 +97,7 @@ export function KeptFree({ desk, face, unit }: { desk: CardDesk; face: CardFace;
             value={setting.stock}
             onChange={(event) => put({ stock: STOCKS.find((each) => each === event.target.value) ?? "plain" })}
           >
-            <Options all={STOCKS.map((stock) => [stock, STOCK_NAME[stock]] as const)} chosen={setting.stock} />
+            <Options all={STOCKS.map((stock) => [stock, STOCK_NAME[stock]] as const)} />
           </select>
         </label>
       </div>

@@ -127,7 +127,7 @@ function Choice({
         {label}
       </label>
       <select id={id} className="field py-1" value={value} onChange={(event) => onPick(event.target.value)}>
-        <Options all={all} chosen={value} />
+        <Options all={all} />
       </select>
     </div>
   );

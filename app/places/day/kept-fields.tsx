@@ -1,5 +1,4 @@
 import { useKeptWords } from "#app/places/album/outbox-provider.tsx";
-import { useTypedBefore } from "#app/places/album/use-typed-before.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import { saidByEdit } from "#core/album/said.ts";
 import type { DayPart } from "./view.ts";
@@ -19,10 +18,8 @@ type Props = {
 /** One line that saves itself; a long one wraps, and Enter does not break it. */
 export function KeptLine({ part, name, label, saved, toEdit, placeholder, className = "", maxLength = 500 }: Props) {
   const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
-  const box = useTypedBefore(text, change);
   return (
     <textarea
-      ref={box}
       aria-label={label}
       rows={1}
       value={text}
@@ -47,10 +44,8 @@ export function KeptText({
   maxLength = 100_000,
 }: Props) {
   const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
-  const box = useTypedBefore(text, change);
   return (
     <textarea
-      ref={box}
       aria-label={label}
       value={text}
       onChange={(event) => change(event.target.value)}

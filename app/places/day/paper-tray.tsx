@@ -92,7 +92,6 @@ function FoundationFields({ part, view }: { part: DayPart; view: DayView }) {
           }}
         >
           <Options
-            chosen={now?.kind ?? ""}
             all={[["", "None yet"], ...FOUNDATION_KINDS.map((kind) => [kind, FOUNDATION_NAME[kind]] as const)]}
           />
         </SelectField>
@@ -102,10 +101,7 @@ function FoundationFields({ part, view }: { part: DayPart; view: DayView }) {
             value={now.layout ?? ""}
             onChange={(event) => save({ ...now, layout: event.target.value })}
           >
-            <Options
-              chosen={now.layout ?? ""}
-              all={[...POCKET_LAYOUTS, ...view.ownLayouts].map(({ id, name }) => [id, name] as const)}
-            />
+            <Options all={[...POCKET_LAYOUTS, ...view.ownLayouts].map(({ id, name }) => [id, name] as const)} />
           </SelectField>
         ) : (
           <p className="self-end pb-2 text-sm text-quiet">
@@ -151,7 +147,7 @@ function NumeralFields({ view, part }: { view: DayView; part: DayPart }) {
         value={now.style}
         onChange={(event) => save(event.target.value as NumeralStyle, now.note)}
       >
-        <Options chosen={now.style} all={NUMERAL_STYLES.map((style) => [style, NUMERAL_NAME[style]] as const)} />
+        <Options all={NUMERAL_STYLES.map((style) => [style, NUMERAL_NAME[style]] as const)} />
       </SelectField>
       <input
         aria-label="Note on the number"
@@ -199,7 +195,7 @@ function Inserts({ view }: { view: DayView }) {
               value={insert.kind}
               onChange={(event) => change(part, { ...insert, kind: event.target.value as Insert["kind"] })}
             >
-              <Options chosen={insert.kind} all={INSERT_KINDS.map((kind) => [kind, INSERT_NAME[kind]] as const)} />
+              <Options all={INSERT_KINDS.map((kind) => [kind, INSERT_NAME[kind]] as const)} />
             </select>
             <SizePicker
               label={`Size of insert ${at + 1}`}

@@ -31,7 +31,6 @@ export function SizePicker({ label, value, choices, unit, onPick }: Props) {
         }}
       >
         <Options
-          chosen={own ? OWN : listed >= 0 ? String(listed) : "now"}
           all={[
             ...(listed < 0 ? [["now", printSize(value, unit)] as const] : []),
             ...choices.map((choice, at) => [String(at), printSize(choice, unit)] as const),

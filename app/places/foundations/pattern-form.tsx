@@ -24,7 +24,7 @@ function TemplateSelect({
       value={value}
       onChange={(event) => onChange(event.target.value)}
     >
-      <Options all={templates.map(({ id, name }) => [id, name] as const)} chosen={value} />
+      <Options all={templates.map(({ id, name }) => [id, name] as const)} />
     </select>
   );
 }

@@ -62,7 +62,6 @@ export function SheetChoices({ gang, unit }: { gang: Gang; unit: Unit }) {
           onChange={(event) => put({ gap: ticks(Number(event.target.value)) })}
         >
           <Options
-            chosen={String(choices.gap)}
             all={GAPS[unit].map(
               (gap) =>
                 [String(gap), gap === 0 ? "nothing: one cut for both" : `${sayLength(gap, unit)} of waste`] as const,

@@ -262,9 +262,9 @@ function useDraft(memberId: string, field: RefObject<HTMLTextAreaElement | null>
   const [text, setText] = useState("");
   useEffect(() => {
     const kept = window.localStorage.getItem(slot) ?? "";
-    // What was typed before the page ran comes after what was kept.
-    const typed = field.current?.value ?? "";
-    const all = kept + typed;
+    // What was typed before the page ran comes after what was kept; in the field at once, where early hands look for it.
+    const all = kept + (field.current?.value ?? "");
+    if (field.current) field.current.value = all;
     setText(all);
     window.localStorage.setItem(slot, all);
   }, [slot, field]);

@@ -49,7 +49,6 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                     }
                   >
                     <Options
-                      chosen=""
                       all={[
                         ["", "Move to"],
                         ...dates.filter((each) => each.date !== day).map(({ date, said }) => [date, said] as const),

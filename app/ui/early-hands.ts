@@ -1,0 +1,101 @@
+/**
+ * Hands that are faster than the page: what is pressed, typed, chosen or sent before the page's script runs is kept, and
+ * done in the same order as soon as it runs. So no control has to wait for the script, and none has to know of it.
+ */
+
+/** One thing done early. A field's value is its text, or whether it was ticked: as the page was sent, and as it was left. */
+type Early =
+  | { readonly kind: "press"; readonly target: HTMLElement }
+  | { readonly kind: "field"; readonly target: Field; readonly before: string; value: string | boolean }
+  | { readonly kind: "send"; readonly target: HTMLFormElement; readonly by: HTMLElement | null };
+type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+
+declare global {
+  interface Window {
+    earlyHands?: { readonly kept: Early[]; readonly stop: () => void };
+  }
+}
+
+/**
+ * Begins to keep. Runs in the head of the page as text, before any script of ours has come, so it may use nothing from
+ * outside itself.
+ */
+export function keepEarlyHands(): void {
+  const kept: Early[] = [];
+  const field = (target: EventTarget | null) =>
+    target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
+      ? target
+      : null;
+  const onClick = ({ target }: Event) => {
+    const button = target instanceof Element ? target.closest("button") : null;
+    if (button && !(button.form && button.type === "submit")) kept.push({ kind: "press", target: button });
+  };
+  const onField = (event: Event) => {
+    const target = field(event.target);
+    if (!target) return;
+    const ticked = target instanceof HTMLInputElement && (target.type === "checkbox" || target.type === "radio");
+    const value = ticked ? target.checked : target.value;
+    const last = kept.at(-1);
+    if (last?.kind === "field" && last.target === target) last.value = value;
+    else kept.push({ kind: "field", target, before: "defaultValue" in target ? target.defaultValue : "", value });
+  };
+  const onSubmit = (event: SubmitEvent) => {
+    event.preventDefault();
+    if (event.target instanceof HTMLFormElement) kept.push({ kind: "send", target: event.target, by: event.submitter });
+  };
+  const all = [
+    ["click", onClick],
+    ["input", onField],
+    ["change", onField],
+    ["submit", onSubmit],
+  ] as const;
+  for (const [name, listener] of all) window.addEventListener(name, listener as EventListener, true);
+  const stop = () => {
+    for (const [name, listener] of all) window.removeEventListener(name, listener as EventListener, true);
+  };
+  window.earlyHands = { kept, stop };
+}
+
+/** React takes over from here: from its first breath it waits for what it has not drawn yet. */
+export const stopKeepingEarlyHands = (): void => window.earlyHands?.stop();
+
+/** Does what was kept, once, each as if it were done now. Between two no hand can come: the page only breathes out. */
+export async function doWhatWasKept(): Promise<void> {
+  const kept = window.earlyHands?.kept.splice(0) ?? [];
+  for (const early of kept) {
+    if (early.target.isConnected) redo(early);
+    // React draws what one changed before the next is done.
+    await Promise.resolve();
+    await Promise.resolve();
+  }
+}
+
+function redo(early: Early): void {
+  if (early.kind === "press") early.target.click();
+  else if (early.kind === "send") early.target.requestSubmit(early.by?.isConnected ? early.by : null);
+  else if (typeof early.value === "boolean") tick(early.target as HTMLInputElement, early.value);
+  else fill(early.target, early.before, early.value);
+}
+
+function tick(box: HTMLInputElement, on: boolean): void {
+  box.checked = !on;
+  box.click();
+}
+
+function fill(field: Field, before: string, value: string): void {
+  if (field instanceof HTMLSelectElement || field.type === "file") {
+    // The files of a file field stay in it, and no script may set them.
+    if (field.type !== "file") field.value = value;
+    field.dispatchEvent(new Event("change", { bubbles: true }));
+    return;
+  }
+  // React may have put back what the page was sent with. Whatever else stands there is at least as new as what was kept.
+  const typed = field.value === before ? value : field.value;
+  const caret = field.selectionStart;
+  // React hears of a text only when it differs from what it last saw in the field: the plain setter goes past its notes.
+  field.value = before;
+  const type = field instanceof HTMLInputElement ? HTMLInputElement : HTMLTextAreaElement;
+  Object.getOwnPropertyDescriptor(type.prototype, "value")?.set?.call(field, typed);
+  if (caret !== null) field.setSelectionRange(caret, caret);
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+}
