@@ -30,6 +30,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Hearth Clock" }];
 
 export function Layout({ children }: { children: React.ReactNode }) {
   const root = useRouteLoaderData<typeof loader>("root");
+  useEffect(() => void doWhatWasKept(), []);
   return (
     <html lang="en" data-look={root?.look}>
       <head>
@@ -55,7 +56,6 @@ export function Layout({ children }: { children: React.ReactNode }) {
 }
 
 export default function App() {
-  useEffect(() => void doWhatWasKept(), []);
   return <Outlet />;
 }
 

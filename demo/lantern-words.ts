@@ -60,14 +60,25 @@ type Written = {
 const WRITTEN: Readonly<Record<string, readonly Written[]>> = {
   "10": [
     {
-      ...{ w: 3, h: 4, text: "Watch till four. The tide will do most of the work.", more: { stock: "printed" } },
+      ...{
+        w: 3,
+        h: 4,
+        text: "Watch till four. The tide will do most of the work.",
+        more: { stock: "printed", stands: "middle" },
+      },
       lettering: typed({ face: "typed", size: 36, align: "centre" }),
     },
     {
       ...{ w: 3, h: 4, lettering: TYPEWRITER },
       text: "Up the tower with me:\n- the flask\n- second gloves\n- the tide table\n- Quill’s list of lights, to be checked\n- nothing to read",
     },
-    { w: 3, h: 4, text: "Till four", lettering: { kind: "stamped", set: CHANDLER, align: "centre" } },
+    {
+      w: 3,
+      h: 4,
+      text: "Till four",
+      more: { stands: "middle" },
+      lettering: { kind: "stamped", set: CHANDLER, align: "centre" },
+    },
   ],
   "12": [
     {
@@ -78,7 +89,7 @@ const WRITTEN: Readonly<Record<string, readonly Written[]>> = {
   ],
   "15": [
     {
-      ...{ w: 3, h: 4, text: "Loaves: six.\nNeighbours: eleven.", more: { stock: "printed" } },
+      ...{ w: 3, h: 4, text: "Loaves: six.\nNeighbours: eleven.", more: { stock: "printed", stands: "middle" } },
       lettering: typed({ face: "numeral", size: 48, align: "centre" }),
     },
   ],

@@ -11,6 +11,7 @@ export const TRAY_DAYS = 30;
 
 const PIECES = { card, jotting, insert: dayInsert, photo: dayPhoto } as const;
 export type TrayKind = keyof typeof PIECES;
+export const TRAY_KINDS = Object.keys(PIECES) as readonly TrayKind[];
 
 export type TrayPiece = {
   readonly kind: TrayKind;

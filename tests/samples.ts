@@ -35,6 +35,7 @@ import {
   PITCHES,
   SPACINGS,
   STAMP_SETS,
+  STANDS,
   STOCKS,
   TYPED_FACES,
 } from "../core/words/lettering.ts";
@@ -94,6 +95,7 @@ export const anyLettering: fc.Arbitrary<Lettering> = fc.oneof(
 export const anySetting: fc.Arbitrary<CardSetting> = fc.record(
   {
     lettering: anyLettering,
+    stands: fc.option(fc.constantFrom(...STANDS), { nil: undefined }),
     margins: anyEdges(6000),
     cutOff: anyEdges(5000),
     keepOut: fc.record({ front: anyKeepOut, back: anyKeepOut }),

@@ -3,7 +3,7 @@ import { isId, reading, requireMember, writing } from "#app/http/page.ts";
 import { TrayPlace } from "#app/places/tray/tray-place.tsx";
 import { printShort } from "#core/month/dates.ts";
 import { setAlbumDeleted } from "#store/album.ts";
-import { emptyTray, putBack, putLeafOrTryOutBack, readTray, TRAY_DAYS } from "#store/tray.ts";
+import { emptyTray, putBack, putLeafOrTryOutBack, readTray, TRAY_DAYS, TRAY_KINDS } from "#store/tray.ts";
 import type { Route } from "./+types/tray";
 
 export const meta: Route.MetaFunction = () => [{ title: "Tray · Hearth Clock" }];
@@ -46,17 +46,10 @@ export async function action({ request, context }: Route.ActionArgs) {
         const writer = { memberId: member.id, at: context.now };
         return { ok: isId(id) && (await putLeafOrTryOutBack(context.db, household.id, kind, id, writer)) };
       }
-      case "card":
-      case "insert":
-      case "photo": {
-        const kind = form.get("intent") as "card" | "insert" | "photo";
-        return {
-          ok: isId(id) && (await putBack(context.db, household.id, kind, id, { memberId: member.id, at: context.now })),
-        };
-      }
-      default:
-        return { ok: false as const };
     }
+    const kind = TRAY_KINDS.find((each) => each === form.get("intent"));
+    const writer = { memberId: member.id, at: context.now };
+    return { ok: kind !== undefined && isId(id) && (await putBack(context.db, household.id, kind, id, writer)) };
   });
 }
 

@@ -7,6 +7,7 @@ import {
   type CardSetting,
   type Lettering,
   SMALL_SIZE,
+  type Stands,
   saySize,
   settingOf,
   type TypedFace,
@@ -18,6 +19,11 @@ export const FACE_NAME: Record<TypedFace, string> = {
   numeral: "Almanac face",
   plain: "Plain face",
   typed: "Typewriter face",
+};
+export const STANDS_NAME: Record<Stands | "top", string> = {
+  top: "At the top",
+  middle: "In the middle",
+  foot: "At the foot",
 };
 export const ALIGN_NAME: Record<Align, string> = {
   left: "From the left",

@@ -1,6 +1,9 @@
 /**
- * Hands that are faster than the page: what is pressed, typed, chosen or sent before the page's script runs is kept, and
- * done in the same order as soon as it runs. So no control has to wait for the script, and none has to know of it.
+ * Hands that are faster than the page: what is pressed, typed, chosen or sent before the page runs is kept, and done in the
+ * same order as soon as it runs. So no control has to wait for the script, and none has to know of it.
+ *
+ * A page runs when React has taken over all of it. Until then React hears of none of this: taking over in a hurry, for an
+ * event that has come, it would put a list back to what the page was sent with before it asked what was chosen.
  */
 
 /** One thing done early. A field's value is its text, or whether it was ticked: as the page was sent, and as it was left. */
@@ -26,13 +29,16 @@ export function keepEarlyHands(): void {
     target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement
       ? target
       : null;
-  const onClick = ({ target }: Event) => {
-    const button = target instanceof Element ? target.closest("button") : null;
-    if (button && !(button.form && button.type === "submit")) kept.push({ kind: "press", target: button });
+  const onClick = (event: Event) => {
+    const button = event.target instanceof Element ? event.target.closest("button") : null;
+    if (!button || (button.form && button.type === "submit")) return;
+    event.stopPropagation();
+    kept.push({ kind: "press", target: button });
   };
   const onField = (event: Event) => {
     const target = field(event.target);
     if (!target) return;
+    event.stopPropagation();
     const ticked = target instanceof HTMLInputElement && (target.type === "checkbox" || target.type === "radio");
     const value = ticked ? target.checked : target.value;
     const last = kept.at(-1);
@@ -41,6 +47,7 @@ export function keepEarlyHands(): void {
   };
   const onSubmit = (event: SubmitEvent) => {
     event.preventDefault();
+    event.stopPropagation();
     if (event.target instanceof HTMLFormElement) kept.push({ kind: "send", target: event.target, by: event.submitter });
   };
   const all = [
@@ -56,11 +63,9 @@ export function keepEarlyHands(): void {
   window.earlyHands = { kept, stop };
 }
 
-/** React takes over from here: from its first breath it waits for what it has not drawn yet. */
-export const stopKeepingEarlyHands = (): void => window.earlyHands?.stop();
-
-/** Does what was kept, once, each as if it were done now. Between two no hand can come: the page only breathes out. */
+/** Ends the keeping and does what was kept, each as if it were done now. No hand can come between two of them. */
 export async function doWhatWasKept(): Promise<void> {
+  window.earlyHands?.stop();
   const kept = window.earlyHands?.kept.splice(0) ?? [];
   for (const early of kept) {
     if (early.target.isConnected) redo(early);

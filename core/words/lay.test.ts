@@ -99,6 +99,41 @@ describe("words laid on a card", () => {
     expect(Math.abs((back?.x ?? 0) + (back?.w ?? 0) / 2 - inches(3.5))).toBeLessThanOrEqual(2);
   });
 
+  it("stand in the middle of their area or at its foot when that is wished, with as much room above as is due", () => {
+    const area = areaOf(CARD, plain, "front");
+    if (!area) throw new Error("no area");
+    const heights = (setting: CardSetting) => {
+      const { tall, deep } = measureOf(setting.lettering);
+      const bases = layWords("bell and fog\nand a light", CARD, setting, "front").words.map(({ y }) => y);
+      return { above: Math.min(...bases) - tall - area.y, below: area.y + area.h - Math.max(...bases) - deep };
+    };
+    const [top, middle, foot] = [plain, typed({ stands: "middle" }), typed({ stands: "foot" })].map(heights);
+    expect(Math.abs(top?.above ?? 9)).toBeLessThanOrEqual(1);
+    expect(Math.abs((middle?.above ?? 0) - (middle?.below ?? 9))).toBeLessThanOrEqual(2);
+    expect(Math.abs(foot?.below ?? 9)).toBeLessThanOrEqual(2);
+    // With a strip to keep clear of at the foot they go down as far as it lets them.
+    const strip = rect(0, inches(3), CARD.w, inches(1));
+    const clear = { stands: "foot" as const, keepOut: { front: [strip], back: [] } };
+    const lowest = Math.max(...layWords("bell", CARD, typed(clear), "front").words.map(({ y }) => y));
+    expect(lowest).toBeLessThanOrEqual(inches(3));
+    expect(lowest).toBeGreaterThan(inches(2.7));
+  });
+
+  it("say the same words wherever they stand", () => {
+    fc.assert(
+      fc.property(anyText, anyCard, anySetting, (text, card, given) => {
+        const { stands: _, ...atTop } = given;
+        const [top, there] = [layWords(text, card, atTop, "front"), layWords(text, card, given, "front")];
+        expect(lettersOf(there.words.map((word) => word.text).join(""))).toBe(
+          lettersOf(top.words.map((word) => word.text).join("")),
+        );
+        const first = ({ words }: typeof top) => Math.min(...words.map(({ y }) => y));
+        expect(first(there)).toBeGreaterThanOrEqual(first(top));
+      }),
+      { numRuns: 200 },
+    );
+  });
+
   it("fill justified lines to both edges, all but the last of a paragraph", () => {
     const lettering = { kind: "typed", face: "book", size: 40, leading: 120, align: "justified" } as const;
     const { words } = layWords(SAMPLE, CARD, typed({ lettering }), "front");

@@ -6,7 +6,7 @@ import { type Item, itemsOf } from "./items.ts";
 import type { CardFace, CardSetting, Lettering } from "./lettering.ts";
 import { goesLineByLine, type Measure, measureOf, stampWidth } from "./measure.ts";
 import { type Paragraph, paragraphsOf } from "./paragraph.ts";
-import { areaOf, type Slot, slotsIn } from "./slots.ts";
+import { areaOf, heightOf, type Slot, slotsIn } from "./slots.ts";
 
 /** A word, or the part of one that a line takes, where it is printed: `x` to `x + w` on the base line `y`. */
 export type LaidWord = { readonly text: string; readonly x: Length; readonly y: Length; readonly w: Length };
@@ -66,18 +66,35 @@ function setOf(given: Paragraph, measure: Measure, { lettering, longWords }: Car
   return { paragraph, indent, items: remembered(words, measure, isJustified(lettering), tearOver) };
 }
 
-/** Lays a text in one face of a card. */
-export const layWords = (text: string, card: Size, setting: CardSetting, face: CardFace): Laid =>
-  lay(text, card, setting, face, true);
+/** Lays a text in one face of a card, at the top of its area, in the middle or at the foot. */
+export function layWords(text: string, card: Size, setting: CardSetting, face: CardFace): Laid {
+  const atTop = lay(text, card, setting, face, true);
+  const area = areaOf(card, setting, face);
+  const whole = atTop.cut === null && atTop.tooWide.length === 0 && atTop.lines > 0;
+  if (!setting.stands || !area || !whole) return atTop;
+  const share = setting.stands === "foot" ? 1 : 1 / 2;
+  if (setting.keepOut[face].length === 0) {
+    const free = area.h - heightOf(atTop.lines, measureOf(setting.lettering));
+    const down = Math.floor(Math.max(0, free) * share);
+    return { ...atTop, words: atTop.words.map((word) => ({ ...word, y: ticks(word.y + down) })) };
+  }
+  // Further down the lines may be narrower, so the words are laid anew, as far down as all of them go in.
+  for (let from = Math.floor((atTop.room - atTop.lines) * share); from > 0; from--) {
+    const { words, cut, tooWide } = lay(text, card, setting, face, true, from);
+    if (cut === null && tooWide.length === 0) return { ...atTop, words };
+  }
+  return atTop;
+}
 
 /** The same without saying where each word stands: whether and how far the text goes in. */
 export const countLines = (text: string, card: Size, setting: CardSetting, face: CardFace): Omit<Laid, "words"> =>
   lay(text, card, setting, face, false);
 
-function lay(text: string, card: Size, setting: CardSetting, face: CardFace, placing: boolean): Laid {
+/** `skipped` lines at the top are left empty; without `placing` no word is given its place. */
+function lay(text: string, card: Size, setting: CardSetting, face: CardFace, placing: boolean, skipped = 0): Laid {
   const measure = measureOf(setting.lettering);
   const area = areaOf(card, setting, face);
-  const slots = area ? slotsIn(area, setting.keepOut[face], measure) : [];
+  const slots = area ? slotsIn(area, setting.keepOut[face], measure).slice(skipped) : [];
   const [first] = slots;
   if (!first) return { words: [], lines: 0, room: 0, cut: text.trim() === "" ? null : 0, tooWide: [], noArea: true };
   const narrowest = slots.reduce((least, { w }) => Math.min(least, w), first.w);

@@ -44,6 +44,10 @@ export type Lettering =
   | { readonly kind: "handwriting"; readonly hand: Hand }
   | { readonly kind: "stamped"; readonly set: StampSet; readonly align: "left" | "centre" };
 
+/** Where the words stand in their area when they leave some of it free; at the top when nothing is said. */
+export const STANDS = ["middle", "foot"] as const;
+export type Stands = (typeof STANDS)[number];
+
 /** What is kept free at each edge. */
 export type Edges = {
   readonly left: Length;
@@ -60,6 +64,7 @@ export type CardFace = (typeof CARD_FACES)[number];
 /** How a card is written: its lettering, what is kept free, what will be cut away, and what the words must keep clear of. */
 export type CardSetting = {
   readonly lettering: Lettering;
+  readonly stands?: Stands | undefined;
   readonly margins: Edges;
   /** Will be cut off when the words are on it: they stand in the middle of what remains. */
   readonly cutOff: Edges;

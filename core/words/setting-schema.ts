@@ -8,6 +8,7 @@ import {
   MOST_SIZE,
   PITCHES,
   SPACINGS,
+  STANDS,
   STOCKS,
   type StampSet,
   TYPED_FACES,
@@ -45,6 +46,7 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
     set,
     setting: z.object({
       lettering: LETTERING,
+      stands: z.enum(STANDS).optional(),
       margins: EDGES,
       cutOff: EDGES,
       keepOut: z.object({ front: RECTS, back: RECTS }),

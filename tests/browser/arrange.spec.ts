@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { base, enterDemo, makeDecember, saved, signUp } from "./keeper.ts";
+import { addCard, base, enterDemo, makeDecember, saved, signUp } from "./keeper.ts";
 
 /** Ways of a keeper through the book that the laying out of one day does not go. */
 const strip = (page: Page) => page.getByRole("list", { name: "Leaves in order" });
@@ -90,7 +90,7 @@ test("a bare leaf tells which piece the punch would go through, and is clear aft
 test("a side is copied to other days as room for theirs, and kept as a template for any of them", async ({ page }) => {
   await signUp(page);
   const album = await dayWithPage(page, "2026-12-06");
-  await page.getByRole("button", { name: "Add a card" }).click();
+  await addCard(page);
   await addPiece(page, "Flip-up");
   await saved(page);
   await page.getByRole("link", { name: "Copy to other days" }).click();

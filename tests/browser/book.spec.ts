@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page, test } from "@playwright/test";
-import { base, enterDemo, makeDecember, photo, saved, signIn, signUp } from "./keeper.ts";
+import { addCard, base, enterDemo, makeDecember, photo, saved, signIn, signUp } from "./keeper.ts";
 
 /** A day of a new December with a photo, a card, a pocket page and an insert, everything still where the dry fit put it. */
 async function dayToLayOut(page: Page, print = "6 × 4", pockets = "One pocket over two"): Promise<string> {
@@ -12,11 +12,8 @@ async function dayToLayOut(page: Page, print = "6 × 4", pockets = "One pocket o
     .setInputFiles({ name: "a.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-08") });
   await expect(page.getByText(/Taken 8 Dec/)).toBeVisible();
   await page.getByLabel("Print size of photo 1").selectOption({ label: print });
-  await page.getByRole("button", { name: "Add a card" }).click();
-  // The card comes to lie above the next button and pushes it down: it is pressed where it then is, as a person would.
-  await expect(page.getByLabel("Words of card 1")).toBeVisible();
+  await addCard(page);
   await page.getByRole("button", { name: "Add an insert" }).click();
-  await expect(page.getByLabel("Kind of insert 1")).toBeVisible();
   await saved(page);
   return album;
 }

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { makeDecember, saved, signIn, signUp } from "./keeper.ts";
+import { addCard, makeDecember, saved, signIn, signUp } from "./keeper.ts";
 
 const title = (page: Page) => page.getByLabel("Title", { exact: true });
 
@@ -89,7 +89,7 @@ test("what is removed lies in the tray and comes back", async ({ page }) => {
   await signUp(page);
   const album = await makeDecember(page);
   await page.goto(`${album}/days/2026-12-02`);
-  await page.getByRole("button", { name: "Add a card" }).click();
+  await addCard(page);
   await page.getByLabel("Words of card 1").fill("Not for the bin");
   await saved(page);
   await page.getByRole("button", { name: /Remove card 1/ }).click();

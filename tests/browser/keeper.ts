@@ -44,6 +44,17 @@ export async function enterDemo(page: Page): Promise<void> {
   await expect(page.getByRole("heading", { name: "The shelf", exact: true })).toBeVisible();
 }
 
+/**
+ * Adds a card to the day and waits until it is there, as a person would: it pushes down what is pressed next, and what is
+ * laid out meanwhile is laid out without it.
+ */
+export async function addCard(page: Page): Promise<void> {
+  const cards = page.getByLabel(/^Words of card \d+$/);
+  const before = await cards.count();
+  await page.getByRole("button", { name: "Add a card" }).click();
+  await expect(cards).toHaveCount(before + 1);
+}
+
 /** Waits until the server has everything. */
 export const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
 

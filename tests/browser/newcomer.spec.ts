@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
-import { makeDecember, photo, saved, signIn, signUp } from "./keeper.ts";
+import { addCard, makeDecember, photo, saved, signIn, signUp } from "./keeper.ts";
 
 test("from sign-up to a finished day with a real photo, a killed server, and everything found again", async ({
   page,
@@ -20,7 +20,7 @@ test("from sign-up to a finished day with a real photo, a killed server, and eve
     .locator("input[type=file]")
     .setInputFiles({ name: "shed.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-09") });
   await page.getByLabel("Description of photo 1").fill("The shed under snow");
-  await page.getByRole("button", { name: "Add a card" }).click();
+  await addCard(page);
   await page.getByLabel("Words of card 1").fill("It came at four and by five there was no path.");
   await page.getByLabel("Size of card 1").selectOption({ label: "4 × 3" });
   await page.getByLabel("Foundation page").selectOption("pocket");

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { type BrowserContextOptions, expect, type Page, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
 import { pdfWords } from "../pdf-words.ts";
-import { base, makeDecember, photo, saved, signUp } from "./keeper.ts";
+import { addCard, base, makeDecember, photo, saved, signUp } from "./keeper.ts";
 
 const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
 const field = (page: Page) => page.getByLabel("Jot it down");
@@ -155,7 +155,7 @@ test("a card is written: too many words, shrunk to fit, brought back as it was, 
   await signUp(page);
   const album = await makeDecember(page);
   await page.goto(`${album}/days/2026-12-04`);
-  await page.getByRole("button", { name: "Add a card" }).click();
+  await addCard(page);
   await saved(page);
   await page.getByRole("link", { name: "Write it to its card" }).click();
   const words = page.getByLabel("Words of the front");
@@ -236,7 +236,7 @@ test("a private text is in nothing that leaves; words are found with accents asi
   await signUp(page);
   const album = await makeDecember(page);
   await page.goto(`${album}/days/2026-12-06`);
-  await page.getByRole("button", { name: "Add a card" }).click();
+  await addCard(page);
   await page.getByLabel("Words of card 1").fill("The spyglass is in the café");
   await saved(page);
   await page.getByRole("link", { name: "Write it to its card" }).click();

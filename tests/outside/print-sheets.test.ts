@@ -6,17 +6,21 @@ import { parse } from "csv-parse/sync";
 import { unzipSync } from "fflate";
 import sharp from "sharp";
 import { describe, expect, it } from "vitest";
+import { type Card, newCard } from "../../core/album/model.ts";
 import { inches, toMillimetres } from "../../core/measure/length.ts";
+import { rect } from "../../core/measure/rect.ts";
 import { LETTER } from "../../core/measure/sheets.ts";
 import { size } from "../../core/measure/size.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { AS_IT_COMES, type PictureFacts } from "../../core/photo/crop.ts";
 import { NO_LOOK } from "../../core/photo/look.ts";
+import { cardSheetPages } from "../../core/sheet/card-sheet.ts";
 import { gangSheets, taskOf } from "../../core/sheet/gang.ts";
 import { packSheets } from "../../core/sheet/pack/pack.ts";
 import type { PackPlan } from "../../core/sheet/pack/task.ts";
 import { barOf, printableOf, trueBars } from "../../core/sheet/paper.ts";
 import { printSheetPage, scaleTestPage, TRUE_STRETCH } from "../../core/sheet/print-marks.ts";
+import { usualSetting } from "../../core/words/lettering.ts";
 import { takeOrder } from "../../demo/lab.ts";
 import { packOrder } from "../../press/lab-order.ts";
 import { sheetsPdf } from "../../press/sheet.ts";
@@ -163,6 +167,36 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     };
     expect(Math.abs(longest(pixels.height, pixels.width, (y, x) => dark(x, y)) - 152.4)).toBeLessThan(0.2);
     expect(Math.abs(longest(pixels.width, pixels.height, (x, y) => dark(x, y)) - 152.4)).toBeLessThan(0.2);
+  });
+});
+
+describe("a clear card as PDF, seen by Poppler", () => {
+  it("has its words in its place as a mirror shows them, to be read through the card", async () => {
+    const [w, h, left, top] = [3, 4, 1, 1.5];
+    const seen = async (stock: "plain" | "clear") => {
+      const card: Card = {
+        ...newCard("card", by(w, h), "Lamp, fog and a bell"),
+        setting: { ...usualSetting(by(w, h)), stock },
+      };
+      const lying = { card, at: rect(inches(left), inches(top), inches(w), inches(h)), turned: false };
+      const pages = cardSheetPages({ paper: LETTER, cards: [lying], waste: [] }, "Cards", "inch", TRUE_STRETCH);
+      const { data, width, height } = await drawn(await sheetsPdf("cards", pages, bytesOf, new Date(0)));
+      const raw = { width, height, channels: 3 as const };
+      const part = { left: left * DPI, top: top * DPI, width: w * DPI, height: h * DPI };
+      // Softened, for a letter's edge may fall between two points either way.
+      const piece = sharp(await sharp(data, { raw }).extract(part).png().toBuffer());
+      return piece.toColourspace("b-w").blur(4).negate().raw().toBuffer();
+    };
+    const [plain, clear] = [await seen("plain"), await seen("clear")];
+    const row = w * DPI;
+    const mirrored = (at: number) => at - (at % row) + row - 1 - (at % row);
+    const apart = (other: (at: number) => number) =>
+      plain.reduce((sum, value, at) => sum + Math.abs(value - other(at)), 0);
+    expect(plain.length).toBe(row * h * DPI);
+    const all = apart(() => 0);
+    expect(all).toBeGreaterThan(0);
+    expect(apart((at) => clear[mirrored(at)] ?? 0) / all).toBeLessThan(0.2);
+    expect(apart((at) => clear[at] ?? 0) / all).toBeGreaterThan(0.8);
   });
 });
 

@@ -1,5 +1,5 @@
 import { useId, useMemo } from "react";
-import { ALIGN_NAME, FACE_NAME, LETTERING_NAME } from "#app/ui/card-words.ts";
+import { ALIGN_NAME, FACE_NAME, LETTERING_NAME, STANDS_NAME } from "#app/ui/card-words.ts";
 import { Options } from "#app/ui/options.tsx";
 import { sayLength, type Unit } from "#core/measure/length.ts";
 import { compareLetterings } from "#core/words/fit.ts";
@@ -13,6 +13,7 @@ import {
   PITCHES,
   SPACINGS,
   STAMP_SETS,
+  STANDS,
   type StampSet,
   saySize,
   TYPED_FACES,
@@ -86,6 +87,12 @@ export function LetteringPanel({ desk, face, text, unit, hands, sets, albumId }:
       {lettering.kind === "stamped" && (
         <Stamped {...{ lettering, desk, face, text, unit, allSets }} albumId={albumId} onPut={put} />
       )}
+      <Choice
+        label="In the card"
+        value={setting.stands ?? "top"}
+        all={(["top", ...STANDS] as const).map((stands) => [stands, STANDS_NAME[stands]] as const)}
+        onPick={(stands) => desk.set({ ...setting, stands: STANDS.find((each) => each === stands) })}
+      />
       {lettering.kind !== "handwriting" && (
         <label className="flex min-h-8 items-center gap-2 text-sm">
           <input

@@ -32,7 +32,7 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
       <ul className="grid">
         {decks.map(({ id, name: called, slips, isOwn }) => (
           <li key={id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1 text-sm">
-            <label className="flex min-h-9 min-w-0 flex-1 items-center gap-2">
+            <label className={`flex min-h-9 min-w-0 items-center gap-2 ${isOwn ? "basis-full" : "flex-1"}`}>
               <input
                 type="checkbox"
                 className="size-4 accent-ember"
@@ -44,7 +44,7 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
               <span className="truncate">{called}</span>
               <span className="text-quiet">{slips.length}</span>
             </label>
-            <span className="flex gap-2">
+            <span className="ml-auto flex items-center gap-2">
               {(["csv", "txt"] as const).map((ending) => (
                 <a
                   key={ending}

@@ -59,11 +59,11 @@ export function Today({ view }: { view: TodayView }) {
   const waiting = box.state.jots.filter((jot) => jot.dayId === day.dayId);
   return (
     <Shell>
-      <header className="grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4">
-        <p className="font-numeral text-6xl leading-none font-semibold">{day.label || "–"}</p>
+      <header className="-mx-4 -mt-4 grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4 bg-soot p-4 text-on-soot">
+        <p className="font-numeral text-6xl leading-none font-semibold text-flame">{day.label || "–"}</p>
         <div className="min-w-0">
           <h1 className="truncate text-xl">{day.said}</h1>
-          <p className="truncate text-sm text-quiet">
+          <p className="truncate text-sm text-on-soot-quiet">
             {isToday ? album.title : `${album.title}; today is another day`}
           </p>
         </div>

@@ -1,3 +1,4 @@
+import { Ellipsis } from "lucide-react";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { Options } from "#app/ui/options.tsx";
@@ -20,7 +21,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
   return (
     <ul className="grid content-start gap-2" aria-label="Jottings">
       {jottings.map(({ id, dayId, text, at, privateUntil, isPrivate }) => (
-        <li key={id} className="grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2 text-sm">
+        <li key={id} className="relative grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2 pr-9 text-sm">
           <time dateTime={at} className="pt-0.5 text-quiet tabular-nums">
             {at.slice(11)}
           </time>
@@ -36,8 +37,12 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                 </Button>
               )}
               <details>
-                <summary className="min-h-8 cursor-pointer py-1 text-quiet hover:text-ember">
-                  More<span className="sr-only"> for the jotting of {at.slice(11)}</span>
+                <summary
+                  title="Move it, keep it private, or put it away"
+                  className="absolute -top-1 right-0 grid size-8 list-none place-items-center rounded-sm text-quiet hover:text-ember [&::-webkit-details-marker]:hidden"
+                >
+                  <Ellipsis className="size-5" aria-hidden="true" />
+                  <span className="sr-only">More for the jotting of {at.slice(11)}</span>
                 </summary>
                 <div className="flex flex-wrap items-center gap-x-3">
                   <select

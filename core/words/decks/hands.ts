@@ -26,7 +26,7 @@ export const HANDS: Deck = deckOf("hands", "Hands and work", "prompt", {
     "A job that is only noticed when it is not done.",
     "What was carried, from where to where, and how far.",
     "The list for today: done, not done, pretended.",
-    "Ten minutes of somebody's working day, minute by minute.",
+    "Ten minutes of somebody’s working day, minute by minute.",
     "What you were paid in: thanks, soup, silence.",
   ],
   learning: [
@@ -43,7 +43,7 @@ export const HANDS: Deck = deckOf("hands", "Hands and work", "prompt", {
   ],
   wrapping: [
     "What was wrapped, tied, labelled or hidden.",
-    "A parcel's whole journey, as far as you know it.",
+    "A parcel’s whole journey, as far as you know it.",
     "String, paper, tape: what was used up.",
     "What you made instead of bought, and whether it was quicker.",
   ],

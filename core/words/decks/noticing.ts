@@ -10,7 +10,7 @@ export const NOTICING: Deck = deckOf("noticing", "Noticing", "prompt", {
     "What there is one fewer of than yesterday.",
   ],
   person: [
-    "Somebody's hands, doing what they know by heart.",
+    "Somebody’s hands, doing what they know by heart.",
     "A sentence you heard twice.",
     "Who was last in, and what they brought with them.",
     "The person who was not in any picture: what were they doing?",

@@ -32,7 +32,7 @@ export const TECHNIQUES: Deck = deckOf("techniques", "Techniques", "technique", 
   clear: [
     "Lay something clear over the photo.",
     "A vellum strip where the photo is too busy for words.",
-    "Let tomorrow's page show through a window in today's.",
+    "Let tomorrow’s page show through a window in today’s.",
     "Slip something flat between two layers of film.",
   ],
   texture: [
