@@ -120,21 +120,23 @@ test("boxes ticked, lists, dates and leaves chosen before the page runs hold in 
   await expect(days.locator('[aria-current="date"]')).toHaveAttribute("href", /2026-12-02$/);
 });
 
-test("on the phone, what is jotted before today runs comes after what was kept from last time, and is sent", async ({
-  page,
-}) => {
-  await signUp(page);
-  await makeDecember(page);
-  const field = page.getByLabel("Jot it down");
-  await page.goto(`${base()}/today`);
-  await field.fill("The sledge is mended. ");
-  await expect
-    .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("hearth:draft")).length))
-    .toBe(1);
-  await beforeItRuns(page, `${base()}/today`, async () => {
-    await field.fill("Ice on the well.");
-    await page.getByRole("button", { name: "Keep" }).click();
+test.describe("on a phone that has not kept the page", () => {
+  test.use({ serviceWorkers: "block" });
+
+  test("what is jotted before today runs comes after what was kept from last time, and is sent", async ({ page }) => {
+    await signUp(page);
+    await makeDecember(page);
+    const field = page.getByLabel("Jot it down");
+    await page.goto(`${base()}/today`);
+    await field.fill("The sledge is mended. ");
+    await expect
+      .poll(() => page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("hearth:draft")).length))
+      .toBe(1);
+    await beforeItRuns(page, `${base()}/today`, async () => {
+      await field.fill("Ice on the well.");
+      await page.getByRole("button", { name: "Keep" }).click();
+    });
+    await expect(page.getByText("The sledge is mended. Ice on the well.")).toBeVisible();
+    await expect(field).toHaveValue("");
   });
-  await expect(page.getByText("The sledge is mended. Ice on the well.")).toBeVisible();
-  await expect(field).toHaveValue("");
 });

@@ -35,6 +35,8 @@ export function Today({ view }: { view: TodayView }) {
       </Shell>
     );
   const keep = async () => {
+    // Pressed with nothing to keep, it shows where to begin.
+    if (draft.trim() === "" && pictures.length === 0) return field.current?.focus();
     await box.jots.put({
       ...{ id: crypto.randomUUID(), albumId: album.id, dayId: day.dayId, day: day.said },
       ...{ at: `${now.date}T${now.time}`, text: draft.trim(), refused: null },
@@ -116,12 +118,7 @@ export function Today({ view }: { view: TodayView }) {
             }}
           />
         </label>
-        <Button
-          look="main"
-          className="min-h-14 text-lg"
-          disabled={draft.trim() === "" && pictures.length === 0}
-          onClick={() => void keep()}
-        >
+        <Button look="main" className="min-h-14 text-lg" onClick={() => void keep()}>
           Keep
         </Button>
       </div>
