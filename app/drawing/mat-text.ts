@@ -60,9 +60,17 @@ export function matGround(box: MatBox, unit: Unit, small: boolean, name: string)
   return `${grid}<g class="fill-on-mat" font-size="${letter}">${across.join("")}${down.join("")}</g>`;
 }
 
-/** A whole mat that holds still. */
-export function matMarkup(things: readonly MatThing[], unit: Unit, small: boolean, name: string): string {
-  const box = matBox(things);
+/** A mat as one piece of data: what to look at and what is drawn there. */
+export type StillMat = { readonly box: MatBox; readonly drawing: string };
+
+/** A whole mat that holds still, its ruler at the edge of the part that is shown: all of it, unless another is said. */
+export function stillMat(
+  things: readonly MatThing[],
+  unit: Unit,
+  small: boolean,
+  name: string,
+  box: MatBox = matBox(things),
+): StillMat {
   const letter = letterOn(box);
   const drawn = things.map(({ x, y, h, caption, drawing }) => {
     const words =
@@ -71,12 +79,5 @@ export function matMarkup(things: readonly MatThing[], unit: Unit, small: boolea
         : `<text y="${h + 3 + letter}" class="fill-on-mat" font-size="${letter}">${escaped(caption)}</text>`;
     return `<g transform="translate(${x} ${y})">${drawing}${words}</g>`;
   });
-  return matGround(box, unit, small, name) + drawn.join("");
+  return { box, drawing: matGround(box, unit, small, name) + drawn.join("") };
 }
-
-/** A mat as one piece of data: what to look at and what is drawn there. */
-export type StillMat = { readonly box: MatBox; readonly drawing: string };
-export const stillMat = (things: readonly MatThing[], unit: Unit, small: boolean, name: string): StillMat => ({
-  box: matBox(things),
-  drawing: matMarkup(things, unit, small, name),
-});

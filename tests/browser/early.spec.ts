@@ -58,7 +58,7 @@ test("a list chosen from at any moment while a slow page comes to run keeps what
   const processor = await page.context().newCDPSession(page);
   const slow = (rate: number) => processor.send("Emulation.setCPUThrottlingRate", { rate });
   const foundation = page.getByLabel("Foundation page");
-  for (const [at, wait] of [0, 120, 240, 360, 480, 600].entries()) {
+  for (const [at, wait] of [0, 200, 400, 600].entries()) {
     await slow(8);
     await page.goto(`${album}/days/2026-12-${10 + at}`, { waitUntil: "commit" });
     await foundation.waitFor();

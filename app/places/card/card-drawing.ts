@@ -1,4 +1,4 @@
-import { drawingOf, type MatBox, matMarkup, mm } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm, type StillMat, stillMat } from "#app/drawing/mat-text.ts";
 import type { Card } from "#core/album/model.ts";
 import { laidMarks } from "#core/draw/card.ts";
 import type { Mark } from "#core/draw/marks.ts";
@@ -44,7 +44,7 @@ export function cardMat(
   face: CardFace,
   laid: Pick<Laid, "words">,
   unit: Unit,
-): { box: MatBox; drawing: string } {
+): StillMat {
   const marks: Mark[] = [
     { kind: "rect", at: rectOf(card.size), fill: "paper" },
     ...keptFree(card, setting, face),
@@ -54,8 +54,6 @@ export function cardMat(
   const caption = `${face === "front" ? "Front" : "Back"}, ${printSize(card.size, unit)}`;
   const thing = { key: card.id, x: 0, y: 0, w, h, caption, drawing: drawingOf(marks) };
   const margin = Math.max(9, Math.min(w, h) * 0.12);
-  return {
-    box: { x: -margin, y: -margin, w: w + 2 * margin, h: h + 2.4 * margin },
-    drawing: matMarkup([thing], unit, false, "card"),
-  };
+  const box = { x: -margin, y: -margin, w: w + 2 * margin, h: h + 2.4 * margin };
+  return stillMat([thing], unit, false, "card", box);
 }

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
-import { drawingOf, matMarkup, mm } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm, stillMat } from "#app/drawing/mat-text.ts";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { LengthBox } from "#app/ui/length-box.tsx";
@@ -145,7 +145,7 @@ function Copy({ hand, wide, unit }: { hand: Hand | null; wide: Length; unit: Uni
   const box = { x: -12, y: -12, w: w + 24, h: h + 32 };
   return (
     <Mat
-      mat={{ box, drawing: matMarkup([thing], unit, false, "copy") }}
+      mat={stillMat([thing], unit, false, "copy", box)}
       label="The copied text as that hand would write it, to scale"
     />
   );
