@@ -6,14 +6,25 @@ export type LineWidth = (line: number) => number;
 /** Lines as the items they break at, in order; the last breaks at the end. `cost` is the sum of their demerits. */
 export type Breaks = { readonly at: readonly number[]; readonly cost: number };
 
-/** Widths from the start, so that those of any stretch are a difference. */
-type Sums = { readonly width: Float64Array; readonly stretch: Float64Array; readonly shrink: Float64Array };
+/** Widths from the start, so that those of any stretch are a difference; and where lines may end. */
+type Sums = {
+  readonly width: Float64Array;
+  readonly stretch: Float64Array;
+  readonly shrink: Float64Array;
+  readonly breaks: readonly number[];
+};
+
+/** One paragraph is broken many times over, at each size that is tried. */
+const summed = new WeakMap<readonly Item[], Sums>();
 
 function sumsOf(items: readonly Item[]): Sums {
+  const known = summed.get(items);
+  if (known) return known;
   const sums = {
     width: new Float64Array(items.length + 1),
     stretch: new Float64Array(items.length + 1),
     shrink: new Float64Array(items.length + 1),
+    breaks: [...items.keys()].filter((at) => isBreak(items, at)),
   };
   for (const [at, item] of items.entries()) {
     const glue = item.kind === "glue";
@@ -21,6 +32,7 @@ function sumsOf(items: readonly Item[]): Sums {
     sums.stretch[at + 1] = (sums.stretch[at] ?? 0) + (glue ? item.stretch : 0);
     sums.shrink[at + 1] = (sums.shrink[at] ?? 0) + (glue ? item.shrink : 0);
   }
+  summed.set(items, sums);
   return sums;
 }
 
@@ -50,16 +62,20 @@ const ROUNDING = 1e-7;
 const HARDLY = 0.01;
 const MOST_RATIO = 1e4;
 
-/** By how much the glue of a line must stretch (above 0) or shrink (below; under -1 it cannot be). */
+/** By how much glue that gives so much in all must stretch (above 0) or shrink (below; under -1 it cannot be). */
+function ratioFor(slack: number, give: number): number {
+  if (Math.abs(slack) <= ROUNDING) return 0;
+  if (give > 0) return Math.min(MOST_RATIO, slack / give);
+  return slack > 0 ? Math.min(MOST_RATIO, slack / HARDLY) : Number.NEGATIVE_INFINITY;
+}
+
+/** The same for the line from one item to another. */
 function ratioOf(items: readonly Item[], sums: Sums, from: number, to: number, width: number): number {
   const last = items[to];
   const natural = (sums.width[to] ?? 0) - (sums.width[from] ?? 0) + (last?.kind === "penalty" ? last.width : 0);
   const slack = width - natural;
-  if (Math.abs(slack) <= ROUNDING) return 0;
-  const give =
-    slack > 0 ? (sums.stretch[to] ?? 0) - (sums.stretch[from] ?? 0) : (sums.shrink[to] ?? 0) - (sums.shrink[from] ?? 0);
-  if (give > 0) return Math.min(MOST_RATIO, slack / give);
-  return slack > 0 ? Math.min(MOST_RATIO, slack / HARDLY) : Number.NEGATIVE_INFINITY;
+  const sum = slack > 0 ? sums.stretch : sums.shrink;
+  return ratioFor(slack, (sum[to] ?? 0) - (sum[from] ?? 0));
 }
 
 /** What a line costs (Knuth & Plass 1981, without their fitness classes): the worse it is stretched the dearer, steeply. */
@@ -85,9 +101,13 @@ export function costOf(items: readonly Item[], width: LineWidth, at: readonly nu
   return cost;
 }
 
+/** A way to break up to an item: where the next line begins and what stands before that, in sums. */
 type Node = {
   readonly at: number;
   readonly from: number;
+  readonly width: number;
+  readonly stretch: number;
+  readonly shrink: number;
   readonly line: number;
   readonly cost: number;
   readonly before: Node | null;
@@ -101,10 +121,12 @@ export function totalFit(items: readonly Item[], width: LineWidth, uniform: bool
   const sums = sumsOf(items);
   const widths: number[] = [];
   const widthAt = (line: number): number => (widths[line] ??= width(line));
-  let active: Node[] = [{ at: -1, from: 0, line: 0, cost: 0, before: null }];
-  for (let to = 0; to < items.length; to++) {
-    if (!isBreak(items, to)) continue;
+  const only = widthAt(0);
+  let active: Node[] = [{ at: -1, from: 0, width: 0, stretch: 0, shrink: 0, line: 0, cost: 0, before: null }];
+  for (const to of sums.breaks) {
     const item = items[to];
+    const natural = (sums.width[to] ?? 0) + (item?.kind === "penalty" ? item.width : 0);
+    const [stretch, shrink] = [sums.stretch[to] ?? 0, sums.shrink[to] ?? 0];
     const best: Node[] = [];
     let shortest: Node | null = null;
     let living = 0;
@@ -113,7 +135,8 @@ export function totalFit(items: readonly Item[], width: LineWidth, uniform: bool
         active[living++] = node;
         continue;
       }
-      const ratio = ratioOf(items, sums, node.from, to, widthAt(node.line));
+      const slack = (uniform ? only : widthAt(node.line)) - (natural - node.width);
+      const ratio = ratioFor(slack, slack > 0 ? stretch - node.stretch : shrink - node.shrink);
       if (ratio < -1) {
         // Too wide from here on. The latest such start is what stands over when nothing else is left.
         if (!shortest || node.from > shortest.from || (node.from === shortest.from && node.cost < shortest.cost))
@@ -126,11 +149,11 @@ export function totalFit(items: readonly Item[], width: LineWidth, uniform: bool
       // No line is free: a start that is as dear as the best way here already cannot be a better one.
       if (known && node.cost >= known.cost) continue;
       const cost = node.cost + demerits(item, ratio);
-      if (!known) best.push(reached(items, node, to, cost));
-      else if (cost < known.cost) best[at] = reached(items, node, to, cost);
+      if (!known) best.push(reached(items, sums, node, to, cost));
+      else if (cost < known.cost) best[at] = reached(items, sums, node, to, cost);
     }
-    active.length = living;
-    if (living === 0 && shortest) best.push(reached(items, shortest, to, shortest.cost + OVERFULL));
+    if (living < active.length) active.length = living;
+    if (living === 0 && shortest) best.push(reached(items, sums, shortest, to, shortest.cost + OVERFULL));
     const forced = item?.kind === "penalty" && item.cost === FORCED;
     if (forced) active = best;
     else active.push(...best);
@@ -140,13 +163,11 @@ export function totalFit(items: readonly Item[], width: LineWidth, uniform: bool
   return { at: path(end), cost: end?.cost ?? 0 };
 }
 
-const reached = (items: readonly Item[], node: Node, to: number, cost: number): Node => ({
-  at: to,
-  from: startAfter(items, to),
-  line: node.line + 1,
-  cost,
-  before: node,
-});
+function reached(items: readonly Item[], sums: Sums, before: Node, to: number, cost: number): Node {
+  const from = startAfter(items, to);
+  const [width = 0, stretch = 0, shrink = 0] = [sums.width[from], sums.stretch[from], sums.shrink[from]];
+  return { at: to, from, width, stretch, shrink, line: before.line + 1, cost, before };
+}
 
 function path(end: Node | null): number[] {
   const at: number[] = [];
