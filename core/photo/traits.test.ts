@@ -3,7 +3,7 @@ import { inches } from "../measure/length.ts";
 import { contains, overlap } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import { AS_IT_COMES, frameFor, insideBorder } from "./crop.ts";
-import { bitsApart, nearDoubles } from "./doubles.ts";
+import { bitsApart, MOST_BITS_APART, nearDoubles } from "./doubles.ts";
 import { NO_LOOK } from "./look.ts";
 import { luminance, quietSpots, readOn } from "./quiet.ts";
 import { CELLS, type Raster, traitsOf } from "./traits.ts";
@@ -30,6 +30,21 @@ describe("what is computed of a picture", () => {
     );
     expect(bitsApart(large.fingerprint, lighter.fingerprint)).toBeLessThanOrEqual(4);
     expect(bitsApart(large.fingerprint, traitsOf(waves(480, 9, 2), []).fingerprint)).toBeGreaterThan(16);
+  });
+
+  it("is nearly the same fingerprint of two pictures of one night, whatever their grain, and another of another night", () => {
+    const night = (at: number, seed: number) => {
+      // A grain that is another for each picture: a linear congruence (Park & Miller 1988).
+      let grain = seed;
+      return raster(480, 360, (x, y) => {
+        grain = (grain * 48_271) % 2_147_483_647;
+        const lamp = Math.hypot(x - at, y - 0.6) < 0.12 ? 180 : 0;
+        return greys(24 + lamp + (grain % 13) - 6);
+      });
+    };
+    const [one, other, elsewhere] = [night(0.4, 7), night(0.405, 11), night(0.75, 7)].map((each) => traitsOf(each, []));
+    expect(bitsApart(one?.fingerprint ?? "", other?.fingerprint ?? "")).toBeLessThanOrEqual(3);
+    expect(bitsApart(one?.fingerprint ?? "", elsewhere?.fingerprint ?? "")).toBeGreaterThan(MOST_BITS_APART / 2);
   });
 
   it("is less sharp when blurred", () => {

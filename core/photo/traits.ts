@@ -65,15 +65,21 @@ function cellsOf(
   return { mean, spread };
 }
 
+/** Lighter by less than this, in standard deviations of the picture's places, is as light: there only grain would decide. */
+const AS_LIGHT = 0.1;
+
 /**
  * Whether each of 8 × 8 places is lighter than its right neighbour, as 64 bits: pictures alike to the eye differ in few
- * of them, whatever their size or exposure (difference hash).
+ * of them, whatever their size or exposure (difference hash). What is even, as most of a picture taken at night, counts
+ * as not lighter, so that the grain of two pictures of it does not part them.
  */
 function fingerprintOf(raster: Raster, light: Float32Array): string {
   const { mean } = cellsOf(raster, light, 9, 8);
+  const middle = mean.reduce((sum, each) => sum + each, 0) / mean.length;
+  const spread = Math.sqrt(mean.reduce((sum, each) => sum + (each - middle) ** 2, 0) / mean.length);
   const bits = Array.from({ length: 64 }, (_, at) => {
     const from = Math.floor(at / 8) * 9 + (at % 8);
-    return (mean[from] ?? 0) > (mean[from + 1] ?? 0) ? 1 : 0;
+    return (mean[from] ?? 0) - (mean[from + 1] ?? 0) > AS_LIGHT * spread ? 1 : 0;
   });
   return Array.from({ length: 16 }, (_, digit) =>
     bits
