@@ -50,14 +50,16 @@ export const reachOf = (face: Face): { readonly tall: number; readonly deep: num
 const people = new Intl.Segmenter("en", { granularity: "grapheme" });
 const PLAIN_LETTERS = /^[ -~\u00a0-\u024f\u2010-\u2026\u2032\u2033]*$/;
 
-/** The letters of a text as a person counts them: a letter with its marks is one, and so is a joined emoji. */
-export function lettersOf(text: string): string[] {
-  const whole = text.normalize("NFC");
-  if (PLAIN_LETTERS.test(whole)) return [...whole];
+/** The letters of a text as a person counts them, each as it was typed: a letter with its marks is one, and so is a joined emoji. */
+export function lettersIn(text: string): string[] {
+  if (PLAIN_LETTERS.test(text)) return [...text];
   const letters: string[] = [];
-  for (const { segment } of people.segment(whole)) letters.push(segment);
+  for (const { segment } of people.segment(text)) letters.push(segment);
   return letters;
 }
+
+/** The same with every letter as faces have it: with its marks as one sign, where there is one. */
+export const lettersOf = (text: string): string[] => lettersIn(text.normalize("NFC"));
 
 /** Signs that many faces lack, and what says the same in signs they have. */
 const SAME: Readonly<Record<string, string>> = {

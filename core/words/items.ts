@@ -1,5 +1,5 @@
 import LineBreaker from "linebreak";
-import { lettersOf } from "./faces.ts";
+import { lettersIn } from "./faces.ts";
 import { hyphensIn } from "./hyphens.ts";
 import type { Measure } from "./measure.ts";
 
@@ -47,7 +47,7 @@ function partings(
 ): { at: number; torn: boolean }[] {
   if (tearOver !== null && measure.width(word) > tearOver) {
     let at = 0;
-    return lettersOf(word)
+    return lettersIn(word)
       .slice(0, -1)
       .map((letter) => {
         at += letter.length;

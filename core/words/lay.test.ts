@@ -168,6 +168,19 @@ describe("words laid on a card", () => {
     expect(fitCard("6″ × 4″, “Łódź” e\u0301", CARD, plain, "front").lacks).toEqual([]);
   });
 
+  it("are broken between letters and never between a letter and its marks, however they were typed", () => {
+    const torn = layWords("e\u0301".repeat(40), { w: inches(1), h: inches(4) }, typed({ longWords: "break" }), "front");
+    expect(torn.words.length).toBeGreaterThan(3);
+    expect(torn.words.map(({ text }) => text.normalize("NFC")).join("")).toBe("é".repeat(40));
+    // Stamps have no letter with a mark on it: the gap for it is as wide as one letter, not as two.
+    const [set] = STAMP_SETS;
+    if (!set) throw new Error("a set of stamps");
+    const stamped = (text: string) =>
+      layWords(text, CARD, typed({ lettering: { kind: "stamped", set, align: "left" } }), "front").words;
+    expect(stamped("e\u0301ab")).toEqual(stamped("\u00e9ab"));
+    expect(stamped("e\u0301ab").map(({ text }) => text)).toEqual(["A", "B"]);
+  });
+
   it("are broken anywhere, or told, when one is wider than the card, as was chosen", () => {
     const long = "Rindfleischetikettierungsüberwachungsaufgabenübertragungsgesetz";
     expect(layWords(long, CARD, typed({ longWords: "break" }), "front").tooWide).toEqual([]);

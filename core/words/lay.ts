@@ -1,7 +1,7 @@
 import { type Length, ticks } from "../measure/length.ts";
 import type { Size } from "../measure/size.ts";
 import { type Breaks, firstFit, linesOf, totalFit } from "./breaking.ts";
-import { partsOf } from "./faces.ts";
+import { lettersOf, partsOf } from "./faces.ts";
 import { type Item, itemsOf } from "./items.ts";
 import type { CardFace, CardSetting, Lettering } from "./lettering.ts";
 import { goesLineByLine, type Measure, measureOf, stampWidth } from "./measure.ts";
@@ -198,7 +198,7 @@ function placed(text: string, x: number, y: number, measure: Measure, lettering:
   const at = (n: number) => ticks(Math.round(n));
   if (lettering.kind === "stamped") {
     let from = x;
-    return [...text.toUpperCase()].flatMap((letter) => {
+    return lettersOf(text.toUpperCase()).flatMap((letter) => {
       const w = stampWidth(lettering.set, letter);
       const word = { text: letter, x: at(from), y: at(y), w: at(w) };
       from += w + lettering.set.between;
