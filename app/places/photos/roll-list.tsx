@@ -142,7 +142,7 @@ function Frame({
         decoding="async"
         className={`h-[88px] max-w-full object-cover ${picture.rejected ? "opacity-45" : ""}`}
       />
-      <span className="mt-0.5 flex max-w-full items-baseline gap-1 text-xs text-quiet" aria-hidden="true">
+      <span className="mt-0.5 flex max-w-full items-baseline gap-1 pr-2 text-xs text-quiet" aria-hidden="true">
         <span className="tabular-nums">{picture.time ?? "–"}</span>
         {said && <span className="truncate font-medium text-text">{said}</span>}
       </span>
