@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../../test-results",
   globalSetup: "./world.setup.ts",
-  workers: 1,
+  // Two files at a time: each test has a household of its own, and none changes what another reads of the demo.
+  workers: 2,
   timeout: 60_000,
   expect: { timeout: 10_000 },
   reporter: [["list"], ["json", { outputFile: "../../.hearth/browser.json" }]],
