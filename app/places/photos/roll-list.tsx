@@ -83,14 +83,18 @@ const OtherDay = memo(function OtherDay({ day: { date, clusters }, chosen, onCho
 
 type ClusterProps = Pick<RowProps, "chosen" | "onChoose"> & Pick<RollDay, "clusters">;
 
-/** Pictures at one height; near-doubles stand on one line, the sharpest first. */
+/** Pictures at one height; near-doubles stand together over one line, the sharpest first. */
 function Clusters({ clusters, chosen, onChoose }: ClusterProps) {
   return (
     <div className="flex flex-wrap items-start gap-x-2 gap-y-2.5">
       {clusters.map((cluster) => (
         <div
           key={cluster[0]?.id}
-          className={cluster.length > 1 ? "flex max-w-full gap-0.5 border-b-2 border-ring-photos pb-0.5" : "contents"}
+          className={
+            cluster.length > 1
+              ? "flex max-w-full flex-wrap gap-x-0.5 gap-y-2 border-b-2 border-ring-photos pb-0.5"
+              : "contents"
+          }
         >
           {cluster.map((picture) => (
             <Frame key={picture.id} picture={picture} isChosen={picture.id === chosen} onChoose={onChoose} />

@@ -47,7 +47,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                 <div className="flex flex-wrap items-center gap-x-3">
                   <select
                     aria-label={`Move the jotting of ${at.slice(11)} to another day`}
-                    className="w-28 rounded-sm border border-transparent bg-transparent py-1 text-quiet hover:border-edge"
+                    className="-ml-1 w-28 rounded-sm border border-transparent bg-transparent py-1 text-quiet hover:border-edge"
                     value=""
                     onChange={(event) =>
                       put(`${dayId}:move-jotting:${id}`, { what: "move-jotting", dayId, id, to: event.target.value })
@@ -78,6 +78,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                   <Button
                     small
                     look="quiet"
+                    className="-ml-2.5"
                     aria-label={`Put the jotting of ${at.slice(11)} away`}
                     onClick={() =>
                       put(`${dayId}:remove-jotting:${id}`, {
