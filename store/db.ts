@@ -57,9 +57,10 @@ export async function migrateStore(store: Store, migrationsFolder: string): Prom
   }
 }
 
-const GONE = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[123]|08...)$/;
+/** By PostgreSQL's own codes: class 08 is the connection, class 53 a full disk or memory or too many connections. */
+const GONE = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[123]|08...|53...)$/;
 
-/** Whether an error says that the database cannot be reached, rather than that something is wrong with a statement. */
+/** Whether an error says that the database cannot take anything just now, rather than that something is wrong with a statement. */
 export function isStoreGone(error: unknown): boolean {
   for (let cause: unknown = error; cause instanceof Error; cause = cause.cause) {
     const code = "code" in cause ? String(cause.code) : "";

@@ -3,6 +3,7 @@ import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Cluster, startPostgres } from "../../scripts/postgres.ts";
 import { type Running, startServer } from "../../scripts/running-server.ts";
+import { openStore } from "../../store/db.ts";
 
 /** The built program over a database of its own, ended by force while pictures come in. */
 let cluster: Cluster;
@@ -99,6 +100,28 @@ describe("the door of the roll", () => {
     for (const bytes of all) expect((await hand(cookie, bytes)).ok).toBe(true);
     expect(await known(cookie, all)).toHaveLength(all.length);
     for (const bytes of all) expect((await hand(cookie, bytes)).isNew).toBe(false);
+  });
+
+  it("says so when the disk is full, keeps what it acknowledged, and takes the rest when there is room again", async () => {
+    const cookie = await signUp();
+    const [before, after] = [await picture(), await picture()];
+    expect((await hand(cookie, before)).ok).toBe(true);
+    const store = openStore(cluster.url);
+    try {
+      // The database's own answer to a full disk: SQLSTATE 53100 (PostgreSQL's table of error codes).
+      await store.pool.query(
+        `create function disk_is_full() returns trigger language plpgsql as $$ begin raise exception 'could not extend file' using errcode = '53100'; end $$`,
+      );
+      await store.pool.query("create trigger full_disk before insert on picture execute function disk_is_full()");
+      await expect(hand(cookie, after)).rejects.toThrow("refused: 503");
+      expect(await known(cookie, [before, after])).toHaveLength(1);
+      await store.pool.query("drop trigger full_disk on picture");
+      expect((await hand(cookie, after)).ok).toBe(true);
+      expect(await known(cookie, [before, after])).toHaveLength(2);
+    } finally {
+      await store.pool.query("drop function if exists disk_is_full cascade");
+      await store.close();
+    }
   });
 
   it("keeps one when the same file comes many times at once", async () => {
