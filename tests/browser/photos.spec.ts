@@ -149,7 +149,10 @@ test("the roll: a picture is starred, set aside, made black and white and straig
   await expect(large).toHaveAttribute("src", plain ?? "");
   await panel.getByRole("button", { name: "Set aside" }).click();
   await expect(roll(page)).toHaveCount(1);
-  await page.getByRole("group", { name: "Which pictures" }).getByText(/^Set aside/).click();
+  await page
+    .getByRole("group", { name: "Which pictures" })
+    .getByText(/^Set aside/)
+    .click();
   await expect(roll(page)).toHaveCount(1);
 });
 
