@@ -12,6 +12,7 @@ import { NO_LOOK } from "../core/photo/look.ts";
 import { standings } from "../core/photo/printing.ts";
 import { waitingPrints } from "../core/photo/waiting.ts";
 import type { GangedSheet } from "../core/sheet/gang.ts";
+import { tileAt, tilesOf, writePrintOf } from "../core/sheet/tiles.ts";
 import { readPicture } from "../press/picture.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { readAlbum } from "./album.ts";
@@ -178,6 +179,41 @@ describe("prints", () => {
     const { author, one } = await withPrints();
     const both = await Promise.all([1, 2].map(() => makeSheets(store.db, author(), "photos", [sheetOf(one.id)])));
     expect(both.map(({ ok }) => ok).sort()).toEqual([false, true]);
+  });
+
+  it("are not made twice in one go, nor a card in parts, nor anything that no day has", async () => {
+    const { author, one } = await withPrints();
+    const refused = { ok: false, reason: "changed-since" };
+    const twice = [sheetOf(one.id), sheetOf(one.id)];
+    expect(await makeSheets(store.db, author(), "photos", twice)).toEqual(refused);
+    for (const word of [randomUUID(), `${one.id}~2x1.2.0`, "nothing"])
+      expect(await makeSheets(store.db, author(), "photos", [sheetOf(word)])).toEqual(refused);
+    expect(await makeSheets(store.db, author(), "cards", [sheetOf(one.id)])).toEqual(refused);
+  });
+
+  it("made in parts are done when their parts are; a part that is spoiled is wanted alone", async () => {
+    const { author, one, standing, read } = await withPrints();
+    const tiles = tilesOf({ across: 2, down: 1 });
+    const half = (at: number) => {
+      const tile = tiles[at];
+      if (!tile) throw new Error("two halves");
+      const { w, h } = tileAt(one.print, tile);
+      const base = sheetOf(writePrintOf({ id: one.id, tile }));
+      return { ...base, prints: base.prints.map((each) => ({ ...each, at: rect(0, 0, w, h) })) };
+    };
+    const both = await makeSheets(store.db, author(), "photos", [half(0), half(1)]);
+    expect(both).toEqual({ ok: true, sheets: [1, 2] });
+    expect(await standing(one.id)).toBe("on-sheet");
+    const sheets = await readSheets(store.db, (await read()).album.id);
+    for (const { id } of sheets) await markSheetPrinted(store.db, author(), id, true);
+    expect(await standing(one.id)).toBe("printed");
+    const right = (await read()).prints.find(({ tile }) => tile?.column === 1);
+    expect(right?.tile).toEqual({ ...tiles[1], whole: one.print });
+    await markSpoiled(store.db, author(), right?.id ?? "", true);
+    expect(await standing(one.id)).toBe("wanted");
+    expect((await makeSheets(store.db, author(), "photos", [half(0)])).ok).toBe(false);
+    expect((await makeSheets(store.db, author(), "photos", [half(1)])).ok).toBe(true);
+    expect(await standing(one.id)).toBe("on-sheet");
   });
 
   it("spoiled are wanted again, and a spare on the same sheet takes their place", async () => {

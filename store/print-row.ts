@@ -22,4 +22,5 @@ export const toPrint = (row: PrintRow): Print => ({
   spare: row.spare,
   madeAs: row.madeAs,
   state: row.state,
+  tile: row.tile,
 });

@@ -1,5 +1,6 @@
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import type { Length } from "../core/measure/length.ts";
+import { sizeOf } from "../core/measure/rect.ts";
 import { type Size, sameSize } from "../core/measure/size.ts";
 import {
   madeAs,
@@ -11,6 +12,7 @@ import {
 } from "../core/photo/printing.ts";
 import type { GangedSheet } from "../core/sheet/gang.ts";
 import type { Printer } from "../core/sheet/paper.ts";
+import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/sheet/tiles.ts";
 import { cardMadeAs, cardStandings } from "../core/words/card-printing.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
@@ -57,22 +59,48 @@ export async function readSheets(db: Reader, albumId: string): Promise<SheetReco
 export type Made = { ok: true; sheets: number[] } | { ok: false; reason: "not-found" | "changed-since" };
 
 /** What may be printed, by its id: how large, whether it is waiting for it, and how it would be made. */
-type Printable = { readonly size: Size; readonly wanted: boolean; readonly madeAs: string };
+type Printable = {
+  readonly size: Size;
+  readonly wanted: boolean;
+  /** Of one whose other parts are made already, the parts that are not. */
+  readonly missing: readonly Tile[];
+  readonly madeAs: string;
+};
 
 const printables = ({ pages, prints }: Locked, of: SheetOf): Map<string, Printable> =>
   of === "photos"
     ? new Map(
         standings(pages, prints).map(({ use, standing }) => [
           use.id,
-          { size: use.print, wanted: standing.kind === "wanted", madeAs: madeAs(use) },
+          {
+            ...{ size: use.print, wanted: standing.kind === "wanted", madeAs: madeAs(use) },
+            missing: standing.kind === "wanted" ? standing.missing : [],
+          },
         ]),
       )
     : new Map(
         cardStandings(pages, prints).map(({ card, standing }) => [
           card.id,
-          { size: card.size, wanted: standing.kind === "wanted", madeAs: cardMadeAs(card) },
+          { size: card.size, wanted: standing.kind === "wanted", missing: [], madeAs: cardMadeAs(card) },
         ]),
       );
+
+/** The size of what a sheet is to carry, whether it is still wanted, and its row; null when there is no such thing. */
+function printableAs(all: ReadonlyMap<string, Printable>, word: string, of: SheetOf) {
+  const read = readPrintOf(word);
+  const found = read && all.get(read.id);
+  if (!read || !found || (read.tile && of === "cards")) return null;
+  const { id, tile } = read;
+  const begun = tile !== null && found.missing.some((other) => sameGrid(other, tile));
+  return {
+    size: tile ? sizeOf(tileAt(found.size, tile)) : found.size,
+    wanted: found.wanted && (!begun || found.missing.some((other) => sameTile(other, tile))),
+    row: {
+      ...(of === "photos" ? { useId: id } : { cardId: id }),
+      ...{ madeAs: found.madeAs, state: "made" as const, tile: tile && { ...tile, whole: found.size } },
+    },
+  };
+}
 
 /**
  * Keeps sheets that were ganged. Refused when one of their prints is no longer wanted at that size, because another window
@@ -83,8 +111,11 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
     const locked = await lockPages(tx, author);
     if (!locked) return { ok: false, reason: "not-found" };
     const all = printables(locked, of);
-    for (const each of sheets.flatMap(({ prints }) => prints)) {
-      const found = all.get(each.id);
+    const asked = sheets.flatMap(({ prints }) => prints);
+    const first = asked.filter(({ spare }) => !spare).map(({ id }) => id);
+    if (new Set(first).size < first.length) return { ok: false, reason: "changed-since" };
+    for (const each of asked) {
+      const found = printableAs(all, each.id, of);
       if (!found || !sameSize(found.size, printedSize(each))) return { ok: false, reason: "changed-since" };
       if (!each.spare && !found.wanted) return { ok: false, reason: "changed-since" };
     }
@@ -102,13 +133,9 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
       if (!row) throw new Error("insert returned nothing");
       await tx.insert(print).values(
         prints.map(({ id, at, turned, spare }, place) => {
-          const found = all.get(id);
+          const found = printableAs(all, id, of);
           if (!found) throw new Error("looked up above");
-          return {
-            ...{ albumId: author.albumId, sheetId: row.id, place, ...at, turned, spare },
-            ...(of === "photos" ? { useId: id } : { cardId: id }),
-            ...{ madeAs: found.madeAs, state: "made" as const },
-          };
+          return { ...{ albumId: author.albumId, sheetId: row.id, place, ...at, turned, spare }, ...found.row };
         }),
       );
       made.push(number);

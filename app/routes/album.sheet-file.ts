@@ -41,7 +41,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
         {
           ...sheet,
           prints: sheet.prints.flatMap(({ at, turned, of }) =>
-            of?.kind === "photo" ? [{ at, turned, use: of.use }] : [],
+            of?.kind === "photo" ? [{ at, turned, use: of.use, tile: of.tile }] : [],
           ),
         },
         `${album.title}, sheet ${sheet.number}`,

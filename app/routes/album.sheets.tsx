@@ -66,7 +66,7 @@ async function order(
   if (!kept.ok) return kept;
   return {
     ok: true,
-    said: `Order ${kept.number} is at the lab: ${taken.prints} prints, due ${printShort(taken.due)}.`,
+    said: `Order ${kept.number} is at the lab: ${taken.prints === 1 ? "1 print" : `${taken.prints} prints`}, due ${printShort(taken.due)}.`,
   };
 }
 

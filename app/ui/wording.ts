@@ -12,6 +12,7 @@ import type { SlotProblem } from "#core/month/slots.ts";
 import type { SpanProblem } from "#core/month/span.ts";
 import type { Sharpness } from "#core/photo/crop.ts";
 import type { PhotoRule } from "#core/photo/propose.ts";
+import type { Tile } from "#core/sheet/tiles.ts";
 
 /** Every word for a reason, a state or a kind stands here, once. */
 export const RING_NAME: Record<Ring, string> = {
@@ -238,3 +239,11 @@ export const UNREACHABLE = {
   unreachable: "The server does not answer. What you wrote is kept on this device and sent when it is back.",
   "store-gone": "The database does not answer. What you wrote is kept on this device and sent when it is back.",
 } as const;
+
+/** A part of a print that is made in several: by where it lies where there are two in a row, else by its number. */
+export function partName({ across, down, column, row }: Tile): string {
+  if (across > 2 || down > 2) return `part ${row * across + column + 1} of ${across * down}`;
+  const high = down === 2 ? (row === 0 ? "upper" : "lower") : "";
+  const side = across === 2 ? (column === 0 ? "left" : "right") : "";
+  return [high, side].filter(Boolean).join(" ") + (high && side ? "" : " half");
+}

@@ -6,12 +6,13 @@ import { inches } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import { tileAt, tilesOf } from "../sheet/tiles.ts";
 import { asMade, madeAs, type Print, type PrintState, standingOf } from "./printing.ts";
 
 const use: PhotoUse = { id: "u", photoId: "p", print: size(inches(6), inches(4)), alt: "", ...PLAIN_USE };
 const print = (state: PrintState, change: Partial<Print> = {}): Print => ({
   ...{ id: state, use: "u", from: { kind: "sheet", id: "s", number: 1 }, place: 0 },
-  ...{ at: rect(0, 0, inches(6), inches(4)), turned: false, spare: false, madeAs: madeAs(use), state },
+  ...{ at: rect(0, 0, inches(6), inches(4)), turned: false, spare: false, madeAs: madeAs(use), state, tile: null },
   ...change,
 });
 
@@ -19,8 +20,8 @@ describe("where a print stands", () => {
   it("is told by the furthest of its prints that is not spoiled", () => {
     expect(standingOf(use, [print("made"), print("trimmed"), print("printed")], []).kind).toBe("trimmed");
     expect(standingOf(use, [print("spoiled"), print("made")], []).kind).toBe("on-sheet");
-    expect(standingOf(use, [print("spoiled")], [])).toEqual({ kind: "wanted", spoiled: true });
-    expect(standingOf(use, [], [])).toEqual({ kind: "wanted", spoiled: false });
+    expect(standingOf(use, [print("spoiled")], [])).toEqual({ kind: "wanted", spoiled: true, missing: [] });
+    expect(standingOf(use, [], [])).toEqual({ kind: "wanted", spoiled: false, missing: [] });
   });
 
   it("does not count a print of another size, and counts one that lies turned on its sheet", () => {
@@ -41,6 +42,46 @@ describe("where a print stands", () => {
       kind: "at-lab",
       due,
     });
+  });
+});
+
+describe("a print made in parts", () => {
+  const tiles = tilesOf({ across: 2, down: 1 });
+  const part = (at: 0 | 1, state: PrintState, of = tiles): Print => {
+    const tile = of[at];
+    if (!tile) throw new Error("there are two at least");
+    const { w, h } = tileAt(use.print, tile);
+    return print(state, { id: `${at}${state}`, at: rect(0, 0, w, h), tile: { ...tile, whole: use.print } });
+  };
+
+  it("is as far as its part that is least far, and wants the parts that are not there", () => {
+    expect(standingOf(use, [part(0, "trimmed"), part(1, "printed")], []).kind).toBe("printed");
+    expect(standingOf(use, [part(0, "trimmed"), part(1, "trimmed")], []).kind).toBe("trimmed");
+    expect(standingOf(use, [part(0, "trimmed")], [])).toEqual({ kind: "wanted", spoiled: false, missing: [tiles[1]] });
+    expect(standingOf(use, [part(0, "trimmed"), part(1, "spoiled")], [])).toEqual({
+      ...{ kind: "wanted", spoiled: true, missing: [tiles[1]] },
+    });
+    expect(standingOf(use, [part(0, "made"), part(1, "spoiled"), part(1, "printed")], []).kind).toBe("on-sheet");
+  });
+
+  it("is not made of parts of different grids, of another size, or of another crop", () => {
+    const thirds = tilesOf({ across: 3, down: 1 });
+    expect(standingOf(use, [part(0, "printed"), part(1, "printed", thirds)], []).kind).toBe("wanted");
+    const larger = { ...use, print: size(inches(12), inches(8)) };
+    const both = [part(0, "trimmed"), part(1, "trimmed")];
+    expect(standingOf(larger, both, [])).toEqual({ kind: "wanted", spoiled: false, missing: [] });
+    const closer = { ...use, crop: { ...use.crop, closer: 150 } };
+    expect(standingOf(closer, both, [])).toEqual({ kind: "wanted", spoiled: false, missing: [] });
+  });
+
+  it("is done when it is there as a whole, however many parts are missing, and a part alone is never the whole", () => {
+    expect(standingOf(use, [part(0, "made"), print("printed")], []).kind).toBe("printed");
+    const half = { ...use, print: size(inches(3), inches(4)) };
+    expect(standingOf(half, [part(0, "trimmed")], []).kind).toBe("wanted");
+  });
+
+  it("shows its picture at the size of the whole", () => {
+    expect(asMade(use, part(1, "printed")).print).toEqual(use.print);
   });
 });
 

@@ -5,6 +5,7 @@ import type { Rect } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { CutStep } from "../sheet/cutting.ts";
+import { sameGrid, sameTile, type Tile, tilesOf } from "../sheet/tiles.ts";
 import { lookKey, readLook } from "./look.ts";
 
 export const PRINT_STATES = ["made", "printed", "trimmed", "spoiled"] as const;
@@ -32,6 +33,8 @@ export type Print = {
   readonly spare: boolean;
   readonly madeAs: string;
   readonly state: PrintState;
+  /** The part of its whole that it is, of a print made in several; null when it is the whole. */
+  readonly tile: (Tile & { readonly whole: Size }) | null;
 };
 
 /** A sheet that was made: its paper, how it is cut, which cuts are done, and when it was printed. */
@@ -54,6 +57,7 @@ export type OrderRecord = {
   readonly arrived: boolean;
 };
 
+/** How large a print is that lies so. */
 export const printedSize = ({ at, turned }: Pick<Print, "at" | "turned">): Size =>
   turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
 
@@ -67,13 +71,13 @@ export function madeAs({ crop, picture }: Pick<PhotoUse, "crop" | "picture">): s
 const MADE_AS = /^(\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)$/;
 
 /** A use as a print shows it: the size, the crop and the look that the print was made with, whatever they are now. */
-export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs">): PhotoUse {
+export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs" | "tile">): PhotoUse {
   const [, x, y, slideX, slideY, closer, border, key] = MADE_AS.exec(print.madeAs) ?? [];
   const look = readLook(key ?? "");
   if (!look) return use;
   return {
     ...use,
-    print: printedSize(print),
+    print: print.tile?.whole ?? printedSize(print),
     crop: {
       keep: { x: Number(x), y: Number(y) },
       slide: { x: Number(slideX), y: Number(slideY) },
@@ -86,7 +90,12 @@ export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "made
 
 /** How far a use's print is. `by-hand`: its day says it is printed, and no print of ours was ever made of it. */
 export type Standing =
-  | { readonly kind: "wanted"; readonly spoiled: boolean }
+  | {
+      readonly kind: "wanted";
+      readonly spoiled: boolean;
+      /** The parts still wanted of one whose other parts are made; none where the whole is wanted. */
+      readonly missing: readonly Tile[];
+    }
   | { readonly kind: "on-sheet"; readonly print: Print }
   | { readonly kind: "at-lab"; readonly print: Print; readonly due: CalendarDate }
   | { readonly kind: "printed"; readonly print: Print }
@@ -95,16 +104,53 @@ export type Standing =
 
 const RANK: Record<PrintState, number> = { trimmed: 3, printed: 2, made: 1, spoiled: 0 };
 
-/** The furthest of the prints that show a thing as it is wanted now, spoiled ones left out. */
+const further = (a: Print, b: Print): number => RANK[b.state] - RANK[a.state];
+
+/** The furthest of the prints that show the whole of a thing as it is wanted now, spoiled ones left out. */
 export const furthest = (prints: readonly Print[], size: Size, now: string): Print | undefined =>
   prints
-    .filter((print) => print.madeAs === now && sameSize(printedSize(print), size) && print.state !== "spoiled")
-    .sort((a, b) => RANK[b.state] - RANK[a.state])[0];
+    .filter(
+      (print) => !print.tile && print.madeAs === now && sameSize(printedSize(print), size) && print.state !== "spoiled",
+    )
+    .sort(further)[0];
+
+/**
+ * The grids of parts in which a thing is made as it is wanted now: of each the furthest print of every part that there is,
+ * and the parts that are missing. A grid is as far as its part that is least far.
+ */
+function gridsOf(prints: readonly Print[], size: Size, now: string): { have: Print[]; missing: Tile[] }[] {
+  const parts = prints.flatMap((print) =>
+    print.tile && print.madeAs === now && sameSize(print.tile.whole, size) && print.state !== "spoiled"
+      ? [{ print, tile: print.tile }]
+      : [],
+  );
+  const grids: Tile[] = [];
+  for (const { tile } of parts) if (!grids.some((grid) => sameGrid(grid, tile))) grids.push(tile);
+  return grids.map((grid) => {
+    const cells = tilesOf(grid).map((cell) => ({
+      cell,
+      best: parts
+        .filter(({ tile }) => sameTile(tile, cell))
+        .map(({ print }) => print)
+        .sort(further)[0],
+    }));
+    return {
+      have: cells.flatMap(({ best }) => best ?? []),
+      missing: cells.flatMap(({ cell, best }) => (best ? [] : [cell])),
+    };
+  });
+}
 
 /** Where a use stands, by the furthest of its prints that still shows it as it is wanted. `done` is its page's ticks. */
 export function standingOf(use: PhotoUse, prints: readonly Print[], done: readonly string[]): Standing {
   const own = prints.filter((print) => print.use === use.id);
-  const best = furthest(own, use.print, madeAs(use));
+  const grids = gridsOf(own, use.print, madeAs(use));
+  const [best] = [
+    furthest(own, use.print, madeAs(use)) ?? [],
+    ...grids.map(({ have, missing }) => (missing.length > 0 ? [] : ([...have].sort(further).at(-1) ?? []))),
+  ]
+    .flat()
+    .sort(further);
   if (best?.state === "trimmed") return { kind: "trimmed", print: best };
   if (best?.state === "printed") return { kind: "printed", print: best };
   if (best)
@@ -112,7 +158,8 @@ export function standingOf(use: PhotoUse, prints: readonly Print[], done: readon
       ? { kind: "at-lab", print: best, due: best.from.due }
       : { kind: "on-sheet", print: best };
   if (own.length === 0 && done.includes("print")) return { kind: "by-hand" };
-  return { kind: "wanted", spoiled: own.some(({ state }) => state === "spoiled") };
+  const [begun] = [...grids].sort((a, b) => a.missing.length - b.missing.length);
+  return { kind: "wanted", spoiled: own.some(({ state }) => state === "spoiled"), missing: begun?.missing ?? [] };
 }
 
 /** Every use of the pages that are not set aside, with where it stands. */

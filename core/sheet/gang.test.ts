@@ -5,13 +5,15 @@ import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import { LETTER } from "../measure/sheets.ts";
 import { size } from "../measure/size.ts";
 import type { CutStep } from "./cutting.ts";
-import { type GangedSheet, gangSheets, type PrintWish, sortByFit, taskOf } from "./gang.ts";
+import { canBeParted, type GangedSheet, gangSheets, inParts, type PrintWish, sortByFit, taskOf } from "./gang.ts";
 import { packSheets } from "./pack/pack.ts";
 import type { PackPlan } from "./pack/task.ts";
 import { barOf, isPlausible, printableOf, trueBars } from "./paper.ts";
 import { isSound } from "./sound.ts";
+import { tilesOf, writePrintOf } from "./tiles.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
+const ID = "00000000-0000-4000-8000-000000000000";
 const BAR = barOf("inch");
 const printable = printableOf(LETTER, trueBars(inches(1 / 4), BAR), BAR) ?? rect(0, 0, 0, 0);
 const settings = (gap = 0) => ({ papers: [{ size: LETTER, printable }], gap: inches(gap), canTurn: true });
@@ -168,6 +170,42 @@ describe("a print larger than any paper", () => {
     expect(sorted.tooLarge).toEqual([
       { id: "big", size: by(12, 9), largest: by(10.5, 7.875), tiles: { across: 2, down: 1 } },
     ]);
+  });
+
+  it("fits in the parts that are told, on every paper, turned or not", () => {
+    const LONG = fc.integer({ min: 2000, max: 200_000 });
+    fc.assert(
+      fc.property(LONG, LONG, fc.boolean(), fc.subarray([0, 1, 2], { minLength: 1 }), (w, h, canTurn, which) => {
+        const papers = which.map((at) => {
+          const paper = [LETTER, by(4, 6), by(5, 7)][at] ?? LETTER;
+          return { size: paper, printable: rect(0, 0, paper.w, paper.h) };
+        });
+        const given = { papers, gap: ticks(0), canTurn };
+        const { tooLarge } = sortByFit([{ id: ID, size: size(ticks(w), ticks(h)) }], given);
+        for (const each of tooLarge) {
+          if (!canBeParted(each)) continue;
+          const parts = inParts(each, tilesOf(each.tiles));
+          expect(parts.length).toBeGreaterThan(1);
+          expect(parts.reduce((area, part) => area + part.size.w * part.size.h, 0)).toBe(w * h);
+          const sorted = sortByFit(parts, given);
+          expect(sorted.tooLarge).toEqual([]);
+          expect(new Set(sorted.fitting.map(({ id }) => id)).size).toBe(parts.length);
+        }
+      }),
+    );
+  });
+
+  it("is not parted again when it is a part, nor into more parts than anybody joins", () => {
+    const part = writePrintOf({ id: ID, tile: { across: 2, down: 1, column: 0, row: 0 } });
+    const [again, wall] = sortByFit(
+      [
+        { id: part, size: by(12, 9) },
+        { id: ID, size: by(400, 4) },
+      ],
+      settings(),
+    ).tooLarge;
+    expect(again && canBeParted(again)).toBe(false);
+    expect(wall && canBeParted(wall)).toBe(false);
   });
 });
 

@@ -13,8 +13,9 @@ import {
   waysOf,
 } from "./pack/task.ts";
 import { layOut } from "./pack/tidy.ts";
+import { MOST_ACROSS, readPrintOf, type Tile, tileAt, writePrintOf } from "./tiles.ts";
 
-/** One print wanted: what it is for, and how large. */
+/** One print wanted: what it is of (see `writePrintOf`), and how large. */
 export type PrintWish = { readonly id: string; readonly size: Size };
 
 export type GangSettings = {
@@ -46,22 +47,20 @@ export function taskOf(wishes: readonly PrintWish[], { papers, gap, canTurn }: G
   return { wanted, papers: papers.map(({ printable }) => ({ area: sizeOf(printable) })), gap };
 }
 
-export type TooLarge = {
-  readonly id: string;
-  readonly size: Size;
+export type TooLarge = PrintWish & {
   readonly largest: Size;
   /** How many pieces a print must be made in, side by side and one above the other, to fit the papers. */
   readonly tiles: { readonly across: number; readonly down: number };
 };
 
 /** The wishes that no paper takes, with the largest print that fits and the tiles it would take; the rest go on. */
-export function sortByFit(
-  wishes: readonly PrintWish[],
+export function sortByFit<T extends PrintWish>(
+  wishes: readonly T[],
   settings: GangSettings,
-): { fitting: PrintWish[]; tooLarge: TooLarge[] } {
+): { fitting: T[]; tooLarge: (T & TooLarge)[] } {
   const { papers } = taskOf([], settings);
-  const fitting: PrintWish[] = [];
-  const tooLarge: TooLarge[] = [];
+  const fitting: T[] = [];
+  const tooLarge: (T & TooLarge)[] = [];
   for (const wish of wishes) {
     const each: Wanted = { size: wish.size, count: 1, canTurn: settings.canTurn };
     if (papers.some(({ area }) => waysOf(each).some((turn) => fits(printed(each, turn), area)))) {
@@ -80,6 +79,18 @@ export function sortByFit(
   }
   return { fitting, tooLarge };
 }
+
+/** Whether a print can be made in the parts that the papers would take: it is no part itself, and they are not too many. */
+export const canBeParted = ({ id, tiles }: TooLarge): boolean =>
+  readPrintOf(id)?.tile === null && Math.max(tiles.across, tiles.down) <= MOST_ACROSS;
+
+/** A wish as the parts it is made in. */
+export const inParts = <T extends PrintWish>(wish: T, tiles: readonly Tile[]): T[] =>
+  tiles.map((tile) => ({
+    ...wish,
+    id: writePrintOf({ id: wish.id, tile }),
+    size: sizeOf(tileAt(wish.size, tile)),
+  }));
 
 /** Which wish each print of each sheet is: the first wishes on the first sheets, sizes as the plan has them. */
 export function gangSheets(

@@ -1,8 +1,9 @@
 import type { PhotoUse } from "../album/model.ts";
 import type { Mark } from "../draw/marks.ts";
 import { inches, type Length, millimetres, printLength, ticks, type Unit } from "../measure/length.ts";
-import { type Rect, rect } from "../measure/rect.ts";
+import { type Rect, rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
+import { type Tile, tileAt } from "./tiles.ts";
 import { bar, type TrueSheet } from "./true-size.ts";
 
 /** By how much a printer stretches a page, across and along; what is sent to it is made smaller by as much. */
@@ -22,16 +23,24 @@ export type SheetPrint = {
   readonly at: Rect;
   readonly turned: boolean;
   readonly use: Pick<PhotoUse, "photoId" | "alt" | "print" | "crop" | "picture">;
+  /** The part of the whole print that it is; null when it is the whole. */
+  readonly tile: Tile | null;
 };
 
-function pictureMarks({ at, turned, use }: SheetPrint): Mark {
-  const made = use.print;
-  const whole = rect(0, 0, made.w, made.h);
-  const { photoId, alt, crop, picture } = use;
+/** A print where it lies: the picture as it is cropped for the whole print, and of that the part that this print is. */
+export function pictureMarks({ at, turned, use, tile }: SheetPrint): Mark {
+  const { photoId, alt, crop, picture, print } = use;
+  const part = tile ? tileAt(print, tile) : rectOf(print);
   return {
     kind: "group",
-    ...{ x: at.x, y: at.y, turn: turned ? 1 : 0, w: made.w, h: made.h },
-    marks: [{ kind: "picture", photoId, alt, crop, picture, at: whole, shown: whole }],
+    ...{ x: at.x, y: at.y, turn: turned ? 1 : 0, w: part.w, h: part.h },
+    marks: [
+      {
+        ...{ kind: "picture", photoId, alt, crop, picture },
+        at: rect(-part.x, -part.y, print.w, print.h),
+        shown: rect(0, 0, part.w, part.h),
+      },
+    ],
   };
 }
 

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { type Length, LONGEST } from "../measure/length.ts";
 import type { GangedSheet } from "./gang.ts";
 import { isSound } from "./sound.ts";
+import { readPrintOf } from "./tiles.ts";
 
 const NUMBER = z
   .int()
@@ -20,6 +21,11 @@ const PART = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("cut-on"), prints: z.array(PLACE).max(2000) }),
   z.object({ kind: z.literal("waste") }),
 ]);
+/** As `writePrintOf` writes it. */
+const PRINT_OF = z
+  .string()
+  .max(60)
+  .refine((word) => readPrintOf(word) !== null, "no print");
 const CUT = z.object({
   piece: RECT,
   axis: z.enum(["x", "y"]),
@@ -37,7 +43,7 @@ export const GANGED_SHEETS: z.ZodType<GangedSheet[]> = z
       .object({
         paper: z.object({ w: LENGTH, h: LENGTH }),
         prints: z
-          .array(z.object({ id: z.uuid(), at: RECT, turned: z.boolean(), spare: z.boolean() }))
+          .array(z.object({ id: PRINT_OF, at: RECT, turned: z.boolean(), spare: z.boolean() }))
           .min(1)
           .max(2000),
         waste: z.array(RECT).max(4000),

@@ -16,7 +16,7 @@ import {
 import type { Length } from "../../core/measure/length.ts";
 import type { Rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
-import type { PrintState, SheetOf } from "../../core/photo/printing.ts";
+import type { Print, PrintState, SheetOf } from "../../core/photo/printing.ts";
 import type { CutStep } from "../../core/sheet/cutting.ts";
 import { album, card, dayPhoto } from "./album.ts";
 import { household } from "./household.ts";
@@ -115,6 +115,8 @@ export const print = pgTable(
     /** The crop and the look it was made with; another one since wants another print. */
     madeAs: text("made_as").notNull(),
     state: text("state").$type<PrintState>().notNull(),
+    /** Which part of a picture's print it is, and how large the whole; null when it is the whole. */
+    tile: jsonb("tile").$type<Print["tile"]>(),
   },
   (table) => [
     index("print_of_album").on(table.albumId),
@@ -123,6 +125,7 @@ export const print = pgTable(
     check("print_of_one", sql`(${table.useId} is null) <> (${table.cardId} is null)`),
     unique("print_place_on_sheet").on(table.sheetId, table.place),
     unique("print_place_in_order").on(table.orderId, table.place),
+    check("print_tile_of_picture", sql`${table.tile} is null or ${table.useId} is not null`),
     check("print_size", sql`${table.w} > 0 and ${table.h} > 0`),
     // Neither: it was printed elsewhere, as the keeper says.
     check("print_from_one", sql`${table.sheetId} is null or ${table.orderId} is null`),

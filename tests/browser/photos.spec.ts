@@ -156,6 +156,56 @@ test("the roll: a picture is starred, set aside, made black and white and straig
   await expect(roll(page)).toHaveCount(1);
 });
 
+test("a mark is seen from the moment it is made until it is kept, and marks leave one after the other", async ({
+  page,
+}) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/photos`);
+  await drop(page, [await numbered(3)]);
+  await roll(page).first().click();
+  const panel = page.getByRole("region", { name: "The chosen picture" });
+  const [star, bank] = [panel.getByRole("button", { name: /^Star/ }), panel.getByRole("button", { name: /^Bank/ })];
+  await expect(star).toHaveAttribute("aria-pressed", "false");
+  const under = { way: 0, most: 0 };
+  await page.route(/photos\.data/, async (route) => {
+    if (route.request().method() !== "POST") return route.continue();
+    under.way += 1;
+    under.most = Math.max(under.most, under.way);
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    under.way -= 1;
+    return route.continue();
+  });
+  await page.keyboard.press("s");
+  await page.keyboard.press("b");
+  await expect(star).toHaveAttribute("aria-pressed", "true");
+  await expect(bank).toHaveAttribute("aria-pressed", "true");
+  const bothKept = page.waitForResponse(
+    (answer) => answer.request().method() === "POST" && (answer.request().postData() ?? "").includes("banked"),
+  );
+  const seen = page.evaluate(
+    () =>
+      new Promise<string[]>((resolve) => {
+        const states = new Set<string>();
+        const until = performance.now() + 2000;
+        const look = () => {
+          const pressed = [...document.querySelectorAll("aside button[aria-pressed]")].slice(0, 2);
+          states.add(pressed.map((each) => each.getAttribute("aria-pressed")).join(" "));
+          if (performance.now() < until) requestAnimationFrame(look);
+          else resolve([...states]);
+        };
+        look();
+      }),
+  );
+  await bothKept;
+  expect(await seen).toEqual(["true true"]);
+  expect(under.most).toBe(1);
+  await page.reload();
+  await roll(page).first().click();
+  await expect(star).toHaveAttribute("aria-pressed", "true");
+  await expect(bank).toHaveAttribute("aria-pressed", "true");
+});
+
 test("the simulated phone hands its pictures over; alike ones stand together; undated ones are dated in one go", async ({
   page,
 }) => {
@@ -202,6 +252,29 @@ test("a print too large is told with what fits; the printer is measured; an orde
   await expect(
     page.getByText(/12 × 9 is larger than the paper. The largest of its shape that fits is 10½ × 7⅞/),
   ).toBeVisible();
+  // In parts it fits: two halves, each on a sheet of its own, told apart by their names.
+  const plan = page.getByRole("region", { name: "The sheets, to scale" });
+  await page.getByRole("button", { name: "Print 8 in 2 parts" }).click();
+  await expect(page.getByText(/12 × 9 in 2 parts of 6 × 9\. They meet edge to edge/)).toBeVisible();
+  await expect(plan.getByText(/^2 sheets, \d+ cuts$/)).toBeVisible();
+  await page.getByRole("button", { name: "Not in parts" }).click();
+  await expect(plan.getByRole("button", { name: /^Make th/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "Print 8 in 2 parts" }).click();
+  await page.getByLabel("Spares in what is left over").uncheck();
+  await page.getByRole("button", { name: "Make these 2 sheets" }).click();
+  await expect(page.getByText("Sheets 1 to 2 are made.")).toBeVisible();
+  await page.getByRole("button", { name: "Sheet 1 is printed" }).click();
+  await page.getByRole("link", { name: "Cut sheet 1" }).click();
+  const halves = page.getByRole("region", { name: "Prints of this sheet" }).getByRole("button");
+  await expect(halves).toHaveText(/^8 (left|right) half$/);
+  await halves.click();
+  await expect(halves).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("link", { name: "Print sheets" }).first().click();
+  const wanted = page.getByRole("region", { name: "What to print" });
+  await wanted.getByText("Chosen").click();
+  await expect(wanted.getByText(/spoiled before, still the (left|right) half/)).toBeVisible();
+  await page.getByRole("button", { name: "Make this sheet" }).click();
+  await expect(page.getByText("Sheet 3 is made.")).toBeVisible();
   await page.getByLabel("Bar across").fill("5");
   await page.getByRole("button", { name: "Keep these" }).click();
   await expect(page.getByText(/A bar that far off/)).toBeVisible();
@@ -213,7 +286,7 @@ test("a print too large is told with what fits; the printer is measured; an orde
   await saved(page);
   await page.goto(`${album}/sheets`);
   await page.getByRole("button", { name: "Order this print" }).click();
-  await expect(page.getByText(/Order 1 is at the lab: 1 prints, due/)).toBeVisible();
+  await expect(page.getByText(/Order 1 is at the lab: 1 print, due/)).toBeVisible();
   await page.goto(`${album}/days/2026-12-08`);
   await expect(page.getByText(/At the lab, due/)).toBeVisible();
   await page.goto(`${album}/sheets`);

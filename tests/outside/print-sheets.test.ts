@@ -7,7 +7,7 @@ import { unzipSync } from "fflate";
 import sharp from "sharp";
 import { describe, expect, it } from "vitest";
 import { type Card, newCard } from "../../core/album/model.ts";
-import { inches, toMillimetres } from "../../core/measure/length.ts";
+import { inches, TICKS_PER_INCH, toMillimetres } from "../../core/measure/length.ts";
 import { rect } from "../../core/measure/rect.ts";
 import { LETTER } from "../../core/measure/sheets.ts";
 import { size } from "../../core/measure/size.ts";
@@ -20,6 +20,7 @@ import { packSheets } from "../../core/sheet/pack/pack.ts";
 import type { PackPlan } from "../../core/sheet/pack/task.ts";
 import { barOf, printableOf, trueBars } from "../../core/sheet/paper.ts";
 import { printSheetPage, scaleTestPage, TRUE_STRETCH } from "../../core/sheet/print-marks.ts";
+import { tileAt, tilesOf } from "../../core/sheet/tiles.ts";
 import { usualSetting } from "../../core/words/lettering.ts";
 import { takeOrder } from "../../demo/lab.ts";
 import { packOrder } from "../../press/lab-order.ts";
@@ -104,6 +105,7 @@ describe("a print sheet as PDF, measured by Poppler", () => {
       at,
       turned,
       use: use(turned ? size(at.h, at.w) : size(at.w, at.h)),
+      tile: null,
     }));
     const page = printSheetPage({ ...sheet, prints }, "A month, sheet 1", "inch", TRUE_STRETCH);
     const pdf = await sheetsPdf("sheets", [page], bytesOf, new Date(0));
@@ -139,7 +141,7 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     const stretch = { x: 0.985, y: 0.99 };
     const prints = sheet.prints
       .slice(0, 1)
-      .map(({ at, turned }) => ({ at, turned, use: use(turned ? size(at.h, at.w) : size(at.w, at.h)) }));
+      .map(({ at, turned }) => ({ at, turned, use: use(turned ? size(at.h, at.w) : size(at.w, at.h)), tile: null }));
     const page = printSheetPage({ ...sheet, prints, waste: [] }, "A month", "inch", stretch);
     const [box] = boxes(await drawn(await sheetsPdf("sheets", [page], bytesOf, new Date(0))));
     const [first] = sheet.prints;
@@ -148,6 +150,48 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     expect(Math.abs(box.w * stretch.x - toMillimetres(first.at.w))).toBeLessThan(0.1);
     expect(Math.abs(box.h * stretch.y - toMillimetres(first.at.h))).toBeLessThan(0.1);
     expect(Math.abs(box.x * stretch.x - toMillimetres(first.at.x))).toBeLessThan(0.1);
+  });
+
+  it("made in parts joins to the very picture that it is as a whole, also where a part lies turned", async () => {
+    // No half of this picture is like another.
+    const art = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#556"/><circle cx="380" cy="260" r="330" fill="#c74"/><rect x="500" y="380" width="640" height="380" fill="#386"/><path d="M0 900L700 120L820 900Z" fill="#249"/></svg>`;
+    const bytes = await sharp(Buffer.from(art)).jpeg({ quality: 95 }).toBuffer();
+    const given = async () => ({ bytes, mime: "image/jpeg" as const });
+    const whole = { ...use(by(6, 4)), crop: { ...AS_IT_COMES, border: inches(1 / 8) } };
+    const tiles = tilesOf({ across: 2, down: 2 });
+    // Each part with half an inch to the next, the last of them on its side.
+    const prints = tiles.map((tile) => {
+      const { x, y, w, h } = tileAt(whole.print, tile);
+      const turned = tile.column === 1 && tile.row === 1;
+      const [left, top] = [inches(1 / 2) + x + tile.column * inches(1 / 2), inches(1) + y + tile.row * inches(1 / 2)];
+      return { at: turned ? rect(left, top, h, w) : rect(left, top, w, h), turned, use: whole, tile };
+    });
+    const page = (on: Parameters<typeof printSheetPage>[0]["prints"]) =>
+      printSheetPage({ paper: LETTER, prints: on, waste: [] }, "A month", "inch", TRUE_STRETCH);
+    const one = page([
+      { at: rect(inches(1 / 2), inches(1), inches(6), inches(4)), turned: false, use: whole, tile: null },
+    ]);
+    const pdf = await sheetsPdf("parts", [page(prints), one], given, new Date(0));
+    const [apart, joined] = [await drawn(pdf, 1), await drawn(pdf, 2)];
+    const cut = async (from: Drawn, { x, y, w, h }: { x: number; y: number; w: number; h: number }, back: boolean) => {
+      const dots = (length: number) => Math.round((length / TICKS_PER_INCH) * DPI);
+      const piece = sharp(from.data, { raw: { width: from.width, height: from.height, channels: 3 } }).extract({
+        ...{ left: dots(x) + 2, top: dots(y) + 2, width: dots(w) - 4, height: dots(h) - 4 },
+      });
+      // A print that lies turned has its head at the right.
+      const straight = back ? sharp(await piece.png().toBuffer()).rotate(270) : piece;
+      return straight.removeAlpha().raw().toBuffer();
+    };
+    for (const [at, { at: lies, turned }] of prints.entries()) {
+      const tile = tiles[at];
+      if (!tile) throw new Error("as many parts as prints");
+      const part = tileAt(whole.print, tile);
+      const got = await cut(apart, lies, turned);
+      const meant = await cut(joined, { ...part, x: part.x + inches(1 / 2), y: part.y + inches(1) }, false);
+      expect(got.length).toBe(meant.length);
+      const off = got.reduce((sum, each, byte) => sum + Math.abs(each - (meant[byte] ?? 0)), 0) / got.length;
+      expect(off).toBeLessThan(2);
+    }
   });
 
   it("has bars of 6 inches on the scale test page, across and along", async () => {

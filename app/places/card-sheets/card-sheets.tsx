@@ -42,7 +42,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
     const shown = new Map(
       wishes.map(({ card }) => [card.id, { of: { kind: "card" as const, card }, label: "" }] as const),
     );
-    return planMat(gang, shown, sheets, unit, "cards");
+    return planMat(gang, (id) => shown.get(id), sheets, unit, "cards");
   }, [onCarrier, carrying, gang, wishes, view, sheets, unit]);
   const answer = made.data;
   const anyBack = chosen.some(({ card }) => card.back.trim() !== "");

@@ -75,6 +75,7 @@ const SOFTNESS = { ample: "sharp", good: "good", just: "just acceptable", soft: 
 function saidOf(standing: Standing): string {
   switch (standing.kind) {
     case "wanted":
+      if (standing.missing.length > 0) return "Parts of it are still to be printed.";
       return standing.spoiled ? "Spoiled; to be printed again." : "To be printed.";
     case "on-sheet":
       return standing.print.from.kind === "sheet"

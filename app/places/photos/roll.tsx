@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/ui/button.tsx";
@@ -173,19 +173,23 @@ function useMarks(saved: readonly RollPicture[]) {
   const [waiting, setWaiting] = useState<readonly SentMark[]>([]);
   const [flying, setFlying] = useState<SentMark | null>(null);
   const [trouble, setTrouble] = useState<"unreachable" | "store-gone" | null>(null);
+  const sent = useRef<SentMark | null>(null);
+  // The fetcher is idle for one more drawing after something is submitted, so only a change of its own says that it is back.
   useEffect(() => {
-    if (state !== "idle") return;
-    if (flying) {
-      const lost = data && !data.ok ? data.reason : null;
-      setFlying(null);
-      setTrouble(lost);
-      if (lost) setWaiting((was) => [flying, ...was]);
-      return;
-    }
+    const back = sent.current;
+    if (state !== "idle" || !back) return;
+    sent.current = null;
+    const lost = data && !data.ok ? data.reason : null;
+    setFlying(null);
+    setTrouble(lost);
+    if (lost) setWaiting((was) => [back, ...was]);
+  }, [state, data]);
+  useEffect(() => {
     const [next, ...rest] = waiting;
-    if (!next) return;
+    if (flying || !next) return;
     const timer = window.setTimeout(
       () => {
+        sent.current = next;
         setFlying(next);
         setWaiting(rest);
         void submit(next as never, { method: "post", encType: "application/json" });
@@ -193,7 +197,7 @@ function useMarks(saved: readonly RollPicture[]) {
       trouble ? TRY_AGAIN : 0,
     );
     return () => window.clearTimeout(timer);
-  }, [state, data, flying, waiting, trouble, submit]);
+  }, [flying, waiting, trouble, submit]);
   const mark = useCallback(
     (ids: readonly string[], each: RollMark) => setWaiting((was) => [...was, { ids: [...ids], mark: each }]),
     [],

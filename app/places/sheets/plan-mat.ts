@@ -15,7 +15,7 @@ const wordsOn = (label: string, spare: boolean) => [label, spare && "spare"].fil
 /** The planned sheets on the mat; when nothing is planned, the ones made last. Cards say themselves what they are. */
 export function planMat(
   gang: Gang,
-  shown: ReadonlyMap<string, Shown>,
+  shownAt: (word: string) => Shown | undefined,
   made: readonly MadeSheet[],
   unit: Unit,
   what: "prints" | "cards",
@@ -24,7 +24,7 @@ export function planMat(
     paper,
     waste,
     prints: prints.map(({ id, at, turned, spare }) => {
-      const found = shown.get(id);
+      const found = shownAt(id);
       return { at, turned, of: found?.of ?? null, words: wordsOn(found?.label ?? "", spare) };
     }),
   }));

@@ -6,11 +6,12 @@ import { escaped } from "#core/draw/svg.ts";
 import { type Length, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rectOf } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
-import { wasteMarks } from "#core/sheet/print-marks.ts";
+import { pictureMarks, wasteMarks } from "#core/sheet/print-marks.ts";
+import type { Tile } from "#core/sheet/tiles.ts";
 
 /** What a print shows: a picture or a card; null when its day no longer has it. */
 export type Printed =
-  | { readonly kind: "photo"; readonly use: PhotoUse }
+  | { readonly kind: "photo"; readonly use: PhotoUse; readonly tile: Tile | null }
   | { readonly kind: "card"; readonly card: Card }
   | null;
 
@@ -30,35 +31,26 @@ export type DrawnSheet = {
 
 const HAIR: Length = ticks(90);
 
-function shownMarks(of: Printed, whole: Rect): Mark[] {
-  if (!of) return [{ kind: "rect", at: whole, fill: "film" }];
-  if (of.kind === "card")
-    return [{ kind: "rect", at: whole, stroke: "hair", line: HAIR }, ...cardMarks(of.card, "front")];
-  const { use } = of;
+function shownMarks({ at, turned, of }: DrawnPrint): Mark[] {
+  if (!of) return [{ kind: "rect", at, fill: "film" }];
+  if (of.kind === "photo") {
+    const alt = of.use.alt || "A photo without a description yet";
+    return [pictureMarks({ at, turned, use: { ...of.use, alt }, tile: of.tile })];
+  }
+  const { card } = of;
+  const outline: Mark = { kind: "rect", at: rectOf(card.size), stroke: "hair", line: HAIR };
   return [
     {
-      ...{ kind: "picture", photoId: use.photoId, alt: use.alt || "A photo without a description yet" },
-      ...{ crop: use.crop, picture: use.picture, at: whole, shown: whole },
+      ...{ kind: "group", x: at.x, y: at.y, turn: turned ? 1 : 0, w: card.size.w, h: card.size.h },
+      marks: [outline, ...cardMarks(card, "front")],
     },
   ];
 }
 
-function printMarks({ at, turned, of }: DrawnPrint): Mark[] {
-  const lies = turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
-  const made = of?.kind === "photo" ? of.use.print : of?.kind === "card" ? of.card.size : lies;
-  return [
-    {
-      kind: "group",
-      x: at.x,
-      y: at.y,
-      turn: turned ? 1 : 0,
-      w: made.w,
-      h: made.h,
-      marks: shownMarks(of, rectOf(made)),
-    },
-    { kind: "rect", at, stroke: of?.kind === "card" ? "hair" : "paper", line: HAIR },
-  ];
-}
+const printMarks = (print: DrawnPrint): Mark[] => [
+  ...shownMarks(print),
+  { kind: "rect", at: print.at, stroke: print.of?.kind === "card" ? "hair" : "paper", line: HAIR },
+];
 
 const labelled = ({ at, words }: DrawnPrint, letter: number): string =>
   `<text x="${mm(at.x) + mm(at.w) / 2}" y="${mm(at.y) + mm(at.h) / 2}" text-anchor="middle" dominant-baseline="central" font-size="${letter}" class="mat-measure">${escaped(words)}</text>`;

@@ -1,18 +1,23 @@
 import { useMemo, useState } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
 import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
+import { Button } from "#app/ui/button.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
+import { partName } from "#app/ui/wording.ts";
+import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
+import { canBeParted, inParts } from "#core/sheet/gang.ts";
+import { readPrintOf, tileAt } from "#core/sheet/tiles.ts";
 import type { SheetsAnswer } from "./acts.ts";
 import { LabOrders } from "./lab-orders.tsx";
 import { MadeSheets } from "./made-sheets.tsx";
-import { planMat } from "./plan-mat.ts";
+import { planMat, type Shown } from "./plan-mat.ts";
 import { PlanSaid } from "./plan-said.tsx";
 import { PrinterForm } from "./printer-form.tsx";
 import { SheetChoices } from "./sheet-choices.tsx";
 import { useAct } from "./use-act.ts";
 import { type Gang, useGang } from "./use-gang.ts";
-import type { SheetsView, Wish } from "./view.ts";
+import { labelOf, type SheetsView, type Wish } from "./view.ts";
 import { type Scope, WishList } from "./wish-list.tsx";
 
 /** From prints that are wanted to whole sheets that are printed and cut; or to an order at the lab. */
@@ -32,17 +37,28 @@ export function Sheets({ view }: { view: SheetsView }) {
     [wishes, scope, day, left, week],
   );
   const wants = useMemo(
-    () => chosen.map((wish) => ({ id: wish.use.id, size: wish.use.print, risk: risk(wish) })),
+    () =>
+      chosen.flatMap((wish) => {
+        const whole = { id: wish.use.id, size: wish.use.print, risk: risk(wish) };
+        return wish.missing.length > 0 ? inParts(whole, wish.missing) : [whole];
+      }),
     [chosen],
   );
   const gang = useGang(wants, view.printer, unit);
   const byUse = useMemo(() => new Map(wishes.map((wish) => [wish.use.id, wish])), [wishes]);
   const mat = useMemo(() => {
-    const shown = new Map(
-      wishes.map(({ use, label }) => [use.id, { of: { kind: "photo" as const, use }, label }] as const),
-    );
-    return planMat(gang, shown, view.sheets, unit, "prints");
-  }, [gang, wishes, view.sheets, unit]);
+    const shownAt = (word: string): Shown | undefined => {
+      const read = readPrintOf(word);
+      const wish = read && byUse.get(read.id);
+      if (!wish) return undefined;
+      const { tile } = read;
+      return {
+        of: { kind: "photo", use: wish.use, tile },
+        label: labelOf(wish.label, tile),
+      };
+    };
+    return planMat(gang, shownAt, view.sheets, unit, "prints");
+  }, [gang, byUse, view.sheets, unit]);
   return (
     <div className="flex flex-col wide:h-full">
       <PhotosNav albumId={albumId} here="sheets" />
@@ -127,19 +143,55 @@ function Outcome({ answer }: { answer: SheetsAnswer | null }) {
   );
 }
 
+/** What no paper takes: what would fit, or the parts it can be made in. */
 function TooLargeList({ gang, byUse, view }: { gang: Gang; byUse: ReadonlyMap<string, Wish>; view: SheetsView }) {
+  const { unit, albumId } = view;
   return (
-    <section aria-label="Too large for the paper" className="grid gap-2 border-l-4 border-ember pl-3">
-      {gang.tooLarge.map(({ id, size, largest, tiles }) => (
-        <p key={id}>
-          <a className="link" href={`/albums/${view.albumId}/crops/${id}`}>
-            {byUse.get(id)?.day ?? "A print"}
+    <section aria-label="Too large for the paper" className="grid gap-3 border-l-4 border-ember pl-3">
+      {gang.tooLarge.map((wish) => {
+        const { id, size, largest, tiles } = wish;
+        const { id: use = "", tile = null } = readPrintOf(id) ?? {};
+        const day = byUse.get(use)?.day ?? "A print";
+        const named = (
+          <a className="link" href={`/albums/${albumId}/crops/${use}`}>
+            {day}
           </a>
-          : {printSize(size, view.unit)} is larger than the paper. The largest of its shape that fits is{" "}
-          {printSize(largest, view.unit)}; or choose a larger paper, or print it in {tiles.across * tiles.down} parts,{" "}
-          {tiles.across} beside each other and {tiles.down} high, and join them.
-        </p>
-      ))}
+        );
+        if (tile)
+          return (
+            <p key={id}>
+              {named}, {partName(tile)}: {printSize(size, unit)} is larger than the paper. Its other parts are made
+              already; choose the paper that they are on.
+            </p>
+          );
+        const parts = tiles.across * tiles.down;
+        const part = printSize(sizeOf(tileAt(size, { ...tiles, column: 0, row: 0 })), unit);
+        if (gang.parted.has(id) && canBeParted(wish))
+          return (
+            <div key={id} className="grid justify-items-start gap-1">
+              <p>
+                {named}: {printSize(size, unit)} in {parts} parts of {part}. They meet edge to edge: stick a strip of
+                paper behind each seam.
+              </p>
+              <Button small look="quiet" onClick={() => gang.setParted(id, false)}>
+                Not in parts
+              </Button>
+            </div>
+          );
+        return (
+          <div key={id} className="grid justify-items-start gap-1">
+            <p>
+              {named}: {printSize(size, unit)} is larger than the paper. The largest of its shape that fits is{" "}
+              {printSize(largest, unit)}; or choose a larger paper.
+            </p>
+            {canBeParted(wish) && (
+              <Button small aria-label={`Print ${day} in ${parts} parts`} onClick={() => gang.setParted(id, true)}>
+                Print it in {parts} parts of {part}
+              </Button>
+            )}
+          </div>
+        );
+      })}
     </section>
   );
 }

@@ -1,13 +1,24 @@
 import { useMemo, useState } from "react";
 import { type Length, parseLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Size, size } from "#core/measure/size.ts";
-import { type GangedSheet, type GangSettings, gangSheets, sortByFit, type TooLarge, taskOf } from "#core/sheet/gang.ts";
+import {
+  canBeParted,
+  type GangedSheet,
+  type GangSettings,
+  gangSheets,
+  inParts,
+  type PrintWish,
+  sortByFit,
+  type TooLarge,
+  taskOf,
+} from "#core/sheet/gang.ts";
 import { PRINT_PAPERS, type PrintPaperId, printableOf } from "#core/sheet/paper.ts";
+import { tilesOf } from "#core/sheet/tiles.ts";
 import { type Packing, usePacking } from "./use-packing.ts";
 import type { PrinterView } from "./view.ts";
 
-/** Something wanted on paper: what it is, how large, and how much in need of a second one. */
-export type Want = { readonly id: string; readonly size: Size; readonly risk: number };
+/** Something wanted on paper, and how much in need of a second one. */
+export type Want = PrintWish & { readonly risk: number };
 
 /** How the sheets are to be made. */
 export type Choices = {
@@ -58,7 +69,10 @@ export type Gang = {
   readonly sheets: readonly GangedSheet[];
   readonly cuts: number;
   readonly spares: number;
+  /** What no paper takes as a whole, and which of it is to be made in parts. */
   readonly tooLarge: readonly TooLarge[];
+  readonly parted: ReadonlySet<string>;
+  readonly setParted: (id: string, on: boolean) => void;
   readonly noPaper: boolean;
 };
 
@@ -66,22 +80,28 @@ export type Gang = {
 export function useGang(wants: readonly Want[], printer: PrinterView, unit: Unit): Gang {
   const [choices, setChoices] = useState<Choices>(() => firstChoices(unit));
   const settings = useMemo(() => settingsOf(choices, printer, unit), [choices, printer, unit]);
-  const { fitting, tooLarge } = useMemo(
-    () => (settings.papers.length > 0 ? sortByFit(wants, settings) : { fitting: [], tooLarge: [] }),
-    [wants, settings],
-  );
+  const [parted, setParted] = useState<ReadonlySet<string>>(new Set());
+  const { fitting, tooLarge } = useMemo(() => {
+    if (settings.papers.length === 0) return { fitting: [], tooLarge: [] };
+    const sorted = sortByFit(wants, settings);
+    const parts = sorted.tooLarge.flatMap((each) =>
+      parted.has(each.id) && canBeParted(each) ? inParts(each, tilesOf(each.tiles)) : [],
+    );
+    return { fitting: [...sorted.fitting, ...parts], tooLarge: sorted.tooLarge };
+  }, [wants, settings, parted]);
   const task = useMemo(() => (fitting.length > 0 ? taskOf(fitting, settings) : null), [fitting, settings]);
   const packing = usePacking(task);
   const { plan } = packing;
   const sheets = useMemo(() => {
     if (!plan || !task || plan.sheets.length === 0) return [];
     const spares = choices.spares
-      ? [...wants].sort((a, b) => b.risk - a.risk).map(({ id, size }) => ({ id, size, canTurn: choices.canTurn }))
+      ? [...fitting].sort((a, b) => b.risk - a.risk).map(({ id, size }) => ({ id, size, canTurn: choices.canTurn }))
       : [];
     return gangSheets(plan, fitting, settings, spares);
-  }, [plan, task, fitting, settings, wants, choices.spares, choices.canTurn]);
+  }, [plan, task, fitting, settings, choices.spares, choices.canTurn]);
   return {
-    ...{ choices, setChoices, packing, sheets, tooLarge },
+    ...{ choices, setChoices, packing, sheets, tooLarge, parted },
+    setParted: (id, on) => setParted((was) => new Set(on ? [...was, id] : [...was].filter((each) => each !== id))),
     cuts: sheets.reduce((sum, sheet) => sum + sheet.cuts.length, 0),
     spares: sheets.reduce((sum, { prints }) => sum + prints.filter(({ spare }) => spare).length, 0),
     noPaper: settings.papers.length === 0,

@@ -1,4 +1,5 @@
 import { pageName } from "#app/places/album/view.ts";
+import { partName } from "#app/ui/wording.ts";
 import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
@@ -13,6 +14,7 @@ import {
   standings,
 } from "#core/photo/printing.ts";
 import { barOf, type Printer, trueBars, usualMargin } from "#core/sheet/paper.ts";
+import type { Tile } from "#core/sheet/tiles.ts";
 import { cardAsMade } from "#core/words/card-printing.ts";
 import type { Printed } from "./sheet-drawing.ts";
 
@@ -24,6 +26,8 @@ export type Wish = {
   readonly date: CalendarDate;
   readonly spoiled: boolean;
   readonly star: boolean;
+  /** Of a print whose other parts are made, the parts that are not. */
+  readonly missing: readonly Tile[];
 };
 
 export type MadePrint = {
@@ -84,17 +88,23 @@ function shownBy({ album, days }: Pick<Aggregate, "album" | "days">): Map<string
     pagesOf(album, days).flatMap((page) => {
       const on = { day: pageName(page), label: page.label ?? "" };
       return [
-        ...page.content.photos.map((use): [string, Shown] => [use.id, { of: { kind: "photo", use }, ...on }]),
+        ...page.content.photos.map((use): [string, Shown] => [
+          use.id,
+          { of: { kind: "photo", use, tile: null }, ...on },
+        ]),
         ...page.content.cards.map((card): [string, Shown] => [card.id, { of: { kind: "card", card }, ...on }]),
       ];
     }),
   );
 }
 
+/** A print as it is called on its sheet and at the trimmer: its day's number, and which part it is. */
+export const labelOf = (label: string, tile: Tile | null): string => (tile ? `${label} ${partName(tile)}` : label);
+
 /** What a print shows, as it was made. */
 const made = ({ of }: Shown, print: Print): Printed =>
   of.kind === "photo"
-    ? { kind: "photo", use: asMade(of.use, print) }
+    ? { kind: "photo", use: asMade(of.use, print), tile: print.tile }
     : { kind: "card", card: cardAsMade(of.card, print) };
 
 /** A sheet with what is on it. */
@@ -120,7 +130,7 @@ export function madeSheet(
         ...{
           of: found ? made(found, print) : null,
           day: found?.day ?? "a day that has it no more",
-          label: found?.label ?? "–",
+          label: labelOf(found?.label ?? "–", print.tile),
         },
       };
     });
@@ -145,7 +155,7 @@ export function sheetsView(
         ? [
             {
               ...{ use, day: pageName(page), label: page.label ?? "", date: page.group.lead.date },
-              ...{ spoiled: standing.spoiled, star: photos.get(use.photoId)?.star ?? false },
+              ...{ spoiled: standing.spoiled, missing: standing.missing, star: photos.get(use.photoId)?.star ?? false },
             },
           ]
         : [],

@@ -1,4 +1,5 @@
 import { Button } from "#app/ui/button.tsx";
+import { partName } from "#app/ui/wording.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { Wish } from "./view.ts";
@@ -92,7 +93,7 @@ export function WishList({
       )}
       {scope === "chosen" && (
         <ul className="grid max-h-64 overflow-y-auto border-y border-line">
-          {wishes.map(({ use, day, spoiled }) => (
+          {wishes.map(({ use, day, spoiled, missing }) => (
             <li key={use.id} className="flex items-center gap-2 border-b border-line py-1 text-sm last:border-0">
               <label className="flex min-h-8 min-w-0 flex-1 items-center gap-2">
                 <input
@@ -109,6 +110,7 @@ export function WishList({
                 <span className="truncate">
                   {day}
                   {spoiled && ", spoiled before"}
+                  {missing.length > 0 && `, still the ${missing.map(partName).join(", ")}`}
                 </span>
                 <span className="ml-auto whitespace-nowrap text-quiet">{printSize(use.print, unit)}</span>
               </label>
