@@ -66,6 +66,7 @@ function wordsOf(
       title: album.title,
       unit: album.unit,
       numbering: album.numbering,
+      photoRule: album.photoRule,
       ...album.span,
       format: {
         ...format,
@@ -92,10 +93,12 @@ function wordsOf(
         })),
       };
     }),
-    photos: [...photos.values()].map(({ sha256, name, capturedAt, offset, givenDate, look }) => ({
-      ...{ sha256, name, capturedAt, offset, givenDate, look },
-      file: `photos/${sha256}.${ENDING[mimes.get(sha256) ?? "image/jpeg"]}`,
-    })),
+    photos: [...photos.values()].map(
+      ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected }) => ({
+        ...{ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected },
+        file: `photos/${sha256}.${ENDING[mimes.get(sha256) ?? "image/jpeg"]}`,
+      }),
+    ),
     book: bookOf({ leaves, tryOuts, layouts }, days),
   };
 }
@@ -161,7 +164,7 @@ export async function unpackAlbum(
     const present = await albumOfArchive(db, householdId, album.id);
     if (present && !asCopy) return { ok: false, reason: "already-here", albumId: present };
     const photoIds = new Map<string, string>();
-    for (const { sha256, file: name, name: given, givenDate, look } of photos) {
+    for (const { sha256, file: name, name: given, capturedAt: _, offset: __, ...said } of photos) {
       const kept = await findPhoto(db, householdId, sha256);
       if (kept) {
         photoIds.set(sha256, kept.id);
@@ -172,13 +175,14 @@ export async function unpackAlbum(
       const picture = await readPicture(await entry.read(), given);
       if (!picture.ok) return { ok: false, reason: "photo-unreadable" };
       if (read.archive.photosAsAdded && picture.photo.sha256 !== sha256) return { ok: false, reason: "damaged" };
-      photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo, { givenDate, look })).id);
+      photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo, said)).id);
     }
     const { capacityMicrometres, ...format } = album.format;
     const plan = {
       title: album.title,
       unit: album.unit,
       numbering: album.numbering,
+      photoRule: album.photoRule,
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };

@@ -20,6 +20,8 @@ import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
 import { saveLayout } from "../store/page-stash.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
+import { setPhotoRule } from "../store/place-photos.ts";
+import { markPhotos } from "../store/roll.ts";
 import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { PLAIN_USE } from "../tests/samples.ts";
@@ -117,6 +119,9 @@ async function albumWithPhoto() {
   const read = await readPicture(await plain(320, 240).withExif(PLACE).jpeg().toBuffer(), "boat.jpg");
   if (!read.ok) throw new Error(read.reason);
   const kept = await keepPhoto(store.db, keeper.householdId, read.photo);
+  for (const kind of ["star", "banked"] as const)
+    await markPhotos(store.db, keeper.householdId, [kept.id], { kind, on: true });
+  await setPhotoRule(store.db, keeper.householdId, albumId, "any");
   const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
   const [one, two] = aggregate?.days ?? [];
   const print = { w: inches(6), h: inches(4) };
@@ -182,6 +187,8 @@ describe("an archive", () => {
     const there = await readAlbum(store.db, other.householdId, read.albumId);
     expect(there?.photos.size).toBe(1);
     const [photo] = there?.photos.values() ?? [];
+    expect(photo).toMatchObject({ star: true, banked: true, rejected: false });
+    expect(there?.album.photoRule).toBe("any");
     expect(photo?.sha256).toBe(hashOf(original.bytes));
     expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
     expect(await readVersion(store.db, keeper.householdId, photo?.id ?? "", 480)).toBeNull();

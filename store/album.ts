@@ -111,6 +111,8 @@ export const DAY_WITH_PIECES = {
           givenDate: true,
           look: true,
           star: true,
+          banked: true,
+          rejected: true,
         },
         with: { trait: { columns: { focusX: true, focusY: true } } },
       },

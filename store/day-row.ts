@@ -16,6 +16,8 @@ export type AlbumPhoto = {
   readonly givenDate: CalendarDate | null;
   readonly look: Look;
   readonly star: boolean;
+  readonly banked: boolean;
+  readonly rejected: boolean;
   readonly trait: { readonly focusX: number; readonly focusY: number } | null;
 };
 

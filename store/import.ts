@@ -5,6 +5,7 @@ import type { AlbumPlan, DayContent } from "../core/album/model.ts";
 import { firstLeaves } from "../core/book/first-leaves.ts";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/book/leaf.ts";
 import type { Slot } from "../core/month/slots.ts";
+import type { PhotoRule } from "../core/photo/propose.ts";
 import { planColumns } from "./album.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
 import type { Db, Transaction } from "./db.ts";
@@ -116,14 +117,14 @@ export async function importAlbum(
   db: Db,
   householdId: string,
   archiveId: string,
-  plan: AlbumPlan,
+  plan: AlbumPlan & { readonly photoRule?: PhotoRule },
   days: readonly ImportedDay[],
   book: ImportedBook | null = null,
 ): Promise<string> {
   return db.transaction(async (tx) => {
     const [row] = await tx
       .insert(album)
-      .values({ householdId, archiveId, ...planColumns(plan) })
+      .values({ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
     const known = await sameLayouts(tx, householdId, book?.layouts ?? []);

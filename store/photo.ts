@@ -1,9 +1,7 @@
 import { and, eq, isNull } from "drizzle-orm";
 import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
-import type { CalendarDate } from "../core/month/dates.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
-import { type Look, NO_LOOK } from "../core/photo/look.ts";
 import type { Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
@@ -59,12 +57,15 @@ const traitColumns = ({ fingerprint, sharpness, focus, light, busy, colours }: T
   detail: { light, busy, colours },
 });
 
-/** Keeps a photo: its bytes once by content, and one entry in the household's roll however often it is added. */
+/**
+ * Keeps a photo: its bytes once by content, and one entry in the household's roll however often it is added. `said` is what
+ * an archive says of it, for a picture that is new.
+ */
 export async function keepPhoto(
   db: Db,
   householdId: string,
   { bytes, versions, traits, mime, sha256, ...rest }: NewPhoto,
-  given: { readonly givenDate: CalendarDate | null; readonly look: Look } = { givenDate: null, look: NO_LOOK },
+  said: Partial<Pick<typeof photo.$inferSelect, "givenDate" | "look" | "star" | "banked" | "rejected">> = {},
 ): Promise<KeptPhoto> {
   return db.transaction(async (tx) => {
     await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();
@@ -78,7 +79,7 @@ export async function keepPhoto(
       .onConflictDoNothing();
     const added = await tx
       .insert(photo)
-      .values({ householdId, sha256, ...rest, ...given })
+      .values({ householdId, sha256, ...rest, ...said })
       .onConflictDoNothing()
       .returning({ id: photo.id });
     const kept = await findPhoto(tx, householdId, sha256);

@@ -15,6 +15,7 @@ import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
 import { AS_IT_COMES, MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "../photo/look.ts";
+import { PHOTO_RULES, USUAL_RULE } from "../photo/propose.ts";
 import { settingSchema } from "../words/setting-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
 import { ID, LENGTH, LINE, SIZE, TEXT } from "./archive-parts.ts";
@@ -108,6 +109,8 @@ const PHOTO = z.object({
   /** The day a keeper gave it, where the camera wrote none or a wrong one. */
   givenDate: DATE.nullable(),
   look: LOOK,
+  /** What the keeper marked it as on the roll. */
+  ...{ star: z.boolean(), banked: z.boolean(), rejected: z.boolean() },
 });
 
 export const ARCHIVE = z
@@ -124,6 +127,8 @@ export const ARCHIVE = z
       title: LINE.min(1),
       unit: z.enum(["inch", "cm"]),
       numbering: z.enum(NUMBERINGS),
+      /** Which pictures its prints may be of. */
+      photoRule: z.enum(PHOTO_RULES),
       start: DATE,
       end: DATE,
       format: z.object({
@@ -241,18 +246,23 @@ function fromSecond(raw: unknown): unknown {
 
 const THIRD_FORMAT = z.object({
   formatVersion: z.literal(3),
+  album: z.looseObject({}),
   days: z.array(z.looseObject({ cards: z.array(z.looseObject({})) })),
+  photos: z.array(z.looseObject({})),
 });
 
-/** A third-version archive as one of today: cards with a front only, written as usual; nothing jotted down. */
+/** A third-version archive as one of today: cards with a front only, written as usual; nothing jotted down or marked. */
 function fromThird(raw: unknown): unknown {
   const third = THIRD_FORMAT.safeParse(raw);
   if (!third.success) return raw;
   const plain = { back: "", setting: null, hidden: "", privateUntil: null };
+  const unmarked = { star: false, banked: false, rejected: false };
   return {
     ...(raw as object),
     formatVersion: ARCHIVE_VERSION,
     privateTextsLeftOut: 0,
+    album: { ...third.data.album, photoRule: USUAL_RULE },
+    photos: third.data.photos.map((photo) => ({ ...photo, ...unmarked })),
     days: third.data.days.map((day) => ({
       ...day,
       technique: { text: "", slip: null },

@@ -74,6 +74,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       title: plan.title,
       unit: plan.unit,
       numbering: plan.numbering,
+      photoRule: "any",
       start: plan.span.start,
       end: plan.span.end,
       format: { ...format, capacityMicrometres: capacity },
@@ -96,19 +97,23 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       offset: null,
       givenDate: null,
       look: NO_LOOK,
+      ...{ star: true, banked: false, rejected: true },
     })),
     book: bookOf(days, others),
   } as Archive;
 });
 
 type Old = {
+  album: object;
   days: { photos: object[]; cards: { id: string; size: object; text: string }[] }[];
   photos: object[];
   book: unknown;
 };
-/** An archive's JSON as it was before cards had a back and a lettering, and days jottings. */
+/** An archive's JSON as it was before cards had a back and a lettering, days jottings, and pictures marks. */
 const withoutWords = (raw: Old): Old => ({
   ...raw,
+  album: { ...raw.album, photoRule: undefined },
+  photos: raw.photos.map((photo) => ({ ...photo, star: undefined, banked: undefined, rejected: undefined })),
   days: raw.days.map((day) => ({
     ...day,
     technique: undefined,
@@ -123,7 +128,13 @@ const withoutCrops = (given: Old): Old => ({
     ...day,
     photos: day.photos.map((use) => ({ ...use, crop: undefined })),
   })),
-  photos: given.photos.map((photo) => ({ ...photo, look: undefined, givenDate: undefined })),
+  photos: withoutWords(given).photos.map((photo) => ({ ...photo, look: undefined, givenDate: undefined })),
+});
+/** An archive as it is read from before there were marks. */
+const unmarked = (archive: Archive): Archive => ({
+  ...archive,
+  album: { ...archive.album, photoRule: "banked" },
+  photos: archive.photos.map((photo) => ({ ...photo, star: false, banked: false, rejected: false })),
 });
 const plainWords = (day: Archive["days"][number]): Archive["days"][number] => ({
   ...day,
@@ -154,7 +165,7 @@ describe("the archive", () => {
     const raw = JSON.parse(writeArchive(sample));
     const { bindingEdge: _, holes: __, cover: ___, ...format } = raw.album.format;
     const { book: ____, ...rest } = withoutCrops(raw);
-    const old = { ...rest, formatVersion: 1, album: { ...raw.album, format: { ...format, binding: "two-hole" } } };
+    const old = { ...rest, formatVersion: 1, album: { ...rest.album, format: { ...format, binding: "two-hole" } } };
     const read = readArchive(JSON.stringify(old));
     if (!read.ok) throw new Error(read.reason);
     const { holes, cover, outer } = read.archive.album.format;
@@ -171,7 +182,7 @@ describe("the archive", () => {
     const old = { ...withoutCrops(JSON.parse(writeArchive(sample))), formatVersion: 2 };
     const read = readArchive(JSON.stringify(old));
     if (!read.ok) throw new Error(read.reason);
-    expect(read.archive).toEqual({ ...sample, days: sample.days.map(asItComes) });
+    expect(read.archive).toEqual({ ...unmarked(sample), days: sample.days.map(asItComes) });
   });
 
   it("of the third format, from before cards had a back and a lettering, is read: fronts only, written as usual", () => {
@@ -181,7 +192,7 @@ describe("the archive", () => {
     const old = { ...withoutWords(raw), formatVersion: 3, privateTextsLeftOut: undefined };
     expect(readArchive(JSON.stringify(old))).toEqual({
       ok: true,
-      archive: { ...sample, days: sample.days.map(plainWords) },
+      archive: { ...unmarked(sample), days: sample.days.map(plainWords) },
     });
   });
 

@@ -6,6 +6,7 @@ import { AS_IT_COMES, frameFor, lostOf, type PictureFacts, pixelsPerInch, verdic
 /** Which pictures a day's prints may be of: taken that day; or banked ahead for it too; or of any day of the year. */
 export const PHOTO_RULES = ["that-day", "banked", "any"] as const;
 export type PhotoRule = (typeof PHOTO_RULES)[number];
+export const USUAL_RULE: PhotoRule = "banked";
 
 /** A print that a page waits for. */
 export type Slot = {

@@ -26,7 +26,7 @@ import type {
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
-import type { PhotoRule } from "../../core/photo/propose.ts";
+import { type PhotoRule, USUAL_RULE } from "../../core/photo/propose.ts";
 import type { CardSetting } from "../../core/words/lettering.ts";
 import { household, member } from "./household.ts";
 import { photo } from "./photo.ts";
@@ -66,7 +66,7 @@ export const album = pgTable(
     coverH: length("cover_h").notNull(),
     capacity: integer("capacity_micrometres").notNull(),
     /** Which pictures a day's prints may be of. */
-    photoRule: text("photo_rule").$type<PhotoRule>().notNull().default("banked"),
+    photoRule: text("photo_rule").$type<PhotoRule>().notNull().default(USUAL_RULE),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
     revision: integer("revision").notNull().default(1),

@@ -173,7 +173,7 @@ function TooLargeList({ gang, byUse, view }: { gang: Gang; byUse: ReadonlyMap<st
                 {named}: {printSize(size, unit)} in {parts} parts of {part}. They meet edge to edge: stick a strip of
                 paper behind each seam.
               </p>
-              <Button small look="quiet" onClick={() => gang.setParted(id, false)}>
+              <Button small look="quiet" className="-ml-2.5" onClick={() => gang.setParted(id, false)}>
                 Not in parts
               </Button>
             </div>
