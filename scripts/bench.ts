@@ -6,6 +6,7 @@ import { migrateStore, openStore } from "../store/db.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { mostQueries, pageRatios, type Visit } from "../tests/bench/pages.ts";
+import { measureAlike, measurePropose } from "../tests/bench/proposal.ts";
 import { measureReading } from "../tests/bench/reading.ts";
 import { measureRecompute } from "../tests/bench/recompute.ts";
 import { fillRoll, smoothScroll } from "../tests/bench/roll.ts";
@@ -59,6 +60,8 @@ const BOUNDS: Record<string, Bound> = {
   },
   "photos.read_mb": { at: "most", value: 600, judged: true, what: "most memory meanwhile, MB" },
   "photos.roll_smooth": { at: "least", value: 0.9, judged: false, what: "frames in time, scrolling 2,000 pictures" },
+  "photos.alike_ms": { at: "most", value: 200, judged: false, what: "near-doubles among 2,000 undated pictures" },
+  "photos.propose_ms": { at: "most", value: 300, judged: false, what: "100 prints given of 2,000 pictures" },
   "words.fit300_ms": {
     at: "most",
     value: 10,
@@ -90,6 +93,8 @@ if (wants("photos.read_ratio", "photos.read_mb")) {
   figures["photos.read_ratio"] = ratio;
   figures["photos.read_mb"] = megabytes;
 }
+if (wants("photos.alike_ms")) figures["photos.alike_ms"] = measureAlike();
+if (wants("photos.propose_ms")) figures["photos.propose_ms"] = measurePropose();
 if (wants("book.fit_ms")) figures["book.fit_ms"] = measureFit();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();

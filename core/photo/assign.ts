@@ -11,13 +11,17 @@ export function assign(cost: readonly (readonly number[])[]): (number | null)[] 
   const columns = cost[0]?.length ?? 0;
   if (rows === 0) return [];
   if (columns < rows) throw new RangeError("fewer columns than rows");
+  if (cost.some((row) => row.length !== columns)) throw new RangeError("rows of different lengths");
   // A finite price far above any sum of real ones stands for "never", so that the arithmetic stays finite.
-  const real = cost.flatMap((row) => row.filter(Number.isFinite)).map(Math.abs);
-  const dear = (real.reduce((a, b) => Math.max(a, b), 0) + 1) * (rows + 1);
-  const price = (row: number, column: number): number => {
-    const given = cost[row]?.[column] ?? NEVER;
-    return Number.isFinite(given) ? given : dear;
-  };
+  let most = 0;
+  for (const row of cost) for (const each of row) if (Number.isFinite(each)) most = Math.max(most, Math.abs(each));
+  const dear = (most + 1) * (rows + 1);
+  const price = new Float64Array(rows * columns).fill(dear);
+  for (const [row, prices] of cost.entries())
+    for (let column = 0; column < columns; column++) {
+      const given = prices[column] as number;
+      if (Number.isFinite(given)) price[row * columns + column] = given;
+    }
   const rowValue = new Float64Array(rows + 1);
   const columnValue = new Float64Array(columns + 1);
   /** Which row has each column; row and column 0 stand for none. */
@@ -31,11 +35,12 @@ export function assign(cost: readonly (readonly number[])[]): (number | null)[] 
     do {
       seen[column] = 1;
       const from = holder[column] as number;
+      const [before, value] = [(from - 1) * columns - 1, rowValue[from] as number];
       let step = NEVER;
       let next = 0;
       for (let each = 1; each <= columns; each++) {
         if (seen[each]) continue;
-        const reduced = price(from - 1, each - 1) - (rowValue[from] as number) - (columnValue[each] as number);
+        const reduced = (price[before + each] as number) - value - (columnValue[each] as number);
         if (reduced < (least[each] as number)) {
           least[each] = reduced;
           cameFrom[each] = column;

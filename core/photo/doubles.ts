@@ -11,15 +11,23 @@ export const MOST_BITS_APART = 10;
 /** Pictures further apart in time are no doubles, however alike: the same window every evening is a story. */
 const MINUTES_APART = 20;
 
-const BITS = Array.from({ length: 16 }, (_, digit) => [1, 2, 4, 8].filter((bit) => digit & bit).length);
+/** A fingerprint's 64 bits as two whole numbers of 32. */
+type Bits = readonly [number, number];
+const bitsOf = (fingerprint: string): Bits => [
+  Number.parseInt(fingerprint.slice(0, 8), 16) | 0,
+  Number.parseInt(fingerprint.slice(8), 16) | 0,
+];
+
+/** How many bits of 32 are set, counted in pairs, fours and bytes at once. */
+function ones(word: number): number {
+  const pairs = word - ((word >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return Math.imul((fours + (fours >>> 4)) & 0x0f0f0f0f, 0x01010101) >>> 24;
+}
+const apart = (one: Bits, other: Bits): number => ones(one[0] ^ other[0]) + ones(one[1] ^ other[1]);
 
 /** In how many of 64 bits two fingerprints differ. */
-export function bitsApart(one: string, other: string): number {
-  let apart = 0;
-  for (let at = 0; at < 16; at++)
-    apart += BITS[Number.parseInt(one[at] ?? "0", 16) ^ Number.parseInt(other[at] ?? "0", 16)] ?? 0;
-  return apart;
-}
+export const bitsApart = (one: string, other: string): number => apart(bitsOf(one), bitsOf(other));
 
 const minuteOf = (capturedAt: string): number => Date.parse(`${capturedAt}Z`) / 60_000;
 
@@ -38,19 +46,26 @@ export function nearDoubles(pictures: readonly Likeness[]): string[][] {
   };
   const join = (a: string, b: string) => parent.set(rootOf(a), rootOf(b));
   const dated = pictures
-    .flatMap((each) => (each.capturedAt ? [{ ...each, minute: minuteOf(each.capturedAt) }] : []))
+    .flatMap(({ id, capturedAt, fingerprint }) =>
+      capturedAt ? [{ id, minute: minuteOf(capturedAt), bits: bitsOf(fingerprint) }] : [],
+    )
     .sort((a, b) => a.minute - b.minute);
   for (const [at, one] of dated.entries()) {
     for (let next = at + 1; next < dated.length; next++) {
       const other = dated[next];
       if (!other || other.minute - one.minute > MINUTES_APART) break;
-      if (bitsApart(one.fingerprint, other.fingerprint) <= MOST_BITS_APART) join(one.id, other.id);
+      if (apart(one.bits, other.bits) <= MOST_BITS_APART) join(one.id, other.id);
     }
   }
-  const undated = pictures.filter(({ capturedAt }) => capturedAt === null);
-  for (const [at, one] of undated.entries())
-    for (const other of undated.slice(at + 1))
-      if (bitsApart(one.fingerprint, other.fingerprint) <= MOST_BITS_APART / 2) join(one.id, other.id);
+  const undated = pictures.flatMap(({ id, capturedAt, fingerprint }) =>
+    capturedAt === null ? [{ id, bits: bitsOf(fingerprint) }] : [],
+  );
+  for (const [at, one] of undated.entries()) {
+    for (let next = at + 1; next < undated.length; next++) {
+      const other = undated[next];
+      if (other && apart(one.bits, other.bits) <= MOST_BITS_APART / 2) join(one.id, other.id);
+    }
+  }
   const groups = new Map<string, Likeness[]>();
   for (const each of pictures) {
     const root = rootOf(each.id);

@@ -5,7 +5,7 @@ import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { assign, NEVER } from "./assign.ts";
 import { NO_LOOK } from "./look.ts";
-import { type Candidate, EMPTY_COST, propose, type Slot, weigh } from "./propose.ts";
+import { type Candidate, EMPTY_COST, type ProposeSettings, propose, type Slot, weighAll } from "./propose.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const day = (n: number) => `2026-12-${String(n).padStart(2, "0")}` as CalendarDate;
@@ -16,6 +16,9 @@ const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
   ...{ taken: null, banked: false, star: false, group: null, rank: 0, placed: false },
   ...given,
 });
+
+const weigh = (where: Slot, candidate: Candidate, settings: ProposeSettings) =>
+  weighAll([where], [candidate], settings)[0]?.[0] ?? null;
 
 describe("assignment", () => {
   it("is as cheap as the cheapest of all ways, tried one by one", () => {

@@ -49,18 +49,32 @@ export const EMPTY_COST = 120;
 
 const RESOLUTION = { ample: 0, good: 4, just: 25, soft: 70 } as const;
 
+/** How a picture fits a print, whatever the day. */
+type Fit = { readonly lost: number; readonly ppi: number };
+const fitOf = ({ facts }: Candidate, print: Size): Fit => ({
+  lost: lostOf(frameFor(facts, print, AS_IT_COMES)).area,
+  ppi: pixelsPerInch(facts, print, AS_IT_COMES),
+});
+
+/** What a slot and a picture are to each other, with everything worked out that is the same for many pairs. */
+type Pair = {
+  readonly photo: Candidate;
+  readonly fit: Fit;
+  /** The slot's dates and the day the picture was taken, counted in days. */
+  readonly days: readonly number[];
+  readonly taken: number | null;
+};
+
 /** The cost of a picture in a slot and what it is made of; null when the album's rule forbids it. From memory. */
-export function weigh(slot: Slot, photo: Candidate, settings: ProposeSettings): { cost: number; why: Why } | null {
+function priceOf({ photo, fit, days, taken }: Pair, settings: ProposeSettings): { cost: number; why: Why } | null {
   if (photo.placed && !settings.twice) return null;
-  const taken = photo.taken === null ? null : dayCount(photo.taken);
-  const off = taken === null ? 0 : Math.min(...slot.dates.map((each) => Math.abs(dayCount(each) - taken)));
+  const off =
+    taken === null ? 0 : days.reduce((least, day) => Math.min(least, Math.abs(day - taken)), Number.MAX_VALUE);
   const date: Why["date"] =
     taken !== null && off === 0 ? "that-day" : photo.banked ? "banked" : taken !== null ? "other-day" : "no-date";
   if (date !== "that-day" && settings.rule === "that-day") return null;
   if (date !== "that-day" && date !== "banked" && settings.rule === "banked") return null;
-  const frame = frameFor(photo.facts, slot.print, AS_IT_COMES);
-  const lost = lostOf(frame).area;
-  const ppi = pixelsPerInch(photo.facts, slot.print, AS_IT_COMES);
+  const { lost, ppi } = fit;
   const dateCost = { "that-day": 0, banked: 30, "other-day": 25 + Math.min(50, off * 2), "no-date": 40 }[date];
   const cost =
     dateCost +
@@ -71,6 +85,25 @@ export function weigh(slot: Slot, photo: Candidate, settings: ProposeSettings): 
     (photo.placed ? 40 : 0);
   const why: Why = { date, daysOff: off, lost, ppi, star: photo.star, double: photo.rank > 0, again: photo.placed };
   return { cost, why };
+}
+
+/** Every slot with every picture. A picture is laid once into each size of print, however many slots are of that size. */
+export function weighAll(
+  slots: readonly Slot[],
+  photos: readonly Candidate[],
+  settings: ProposeSettings,
+): ({ cost: number; why: Why } | null)[][] {
+  const taken = photos.map((photo) => (photo.taken === null ? null : dayCount(photo.taken)));
+  const fits = new Map<string, Fit[]>();
+  return slots.map(({ print, dates }) => {
+    const size = `${print.w} ${print.h}`;
+    const known = fits.get(size) ?? photos.map((photo) => fitOf(photo, print));
+    fits.set(size, known);
+    const days = dates.map(dayCount);
+    return photos.map((photo, at) =>
+      priceOf({ photo, days, fit: known[at] ?? fitOf(photo, print), taken: taken[at] ?? null }, settings),
+    );
+  });
 }
 
 /** Near-doubles on one page or on neighbours look like a mistake. */
@@ -86,9 +119,10 @@ const MOST_ROUNDS = 24;
 function usefulColumns(cost: readonly (readonly number[])[]): number[] {
   const useful = new Set<number>();
   for (const row of cost) {
-    const possible = row.flatMap((each, column) => (Number.isFinite(each) ? [{ each, column }] : []));
-    possible.sort((one, other) => one.each - other.each);
-    for (const { column } of possible.slice(0, cost.length)) useful.add(column);
+    const dearest = new Float64Array(row).sort()[cost.length - 1] ?? NEVER;
+    let ties = cost.length - row.filter((each) => each < dearest).length;
+    for (const [column, each] of row.entries())
+      if (Number.isFinite(each) && (each < dearest || (each === dearest && ties-- > 0))) useful.add(column);
   }
   return [...useful].sort((one, other) => one - other);
 }
@@ -102,7 +136,7 @@ export function propose(
   photos: readonly Candidate[],
   settings: ProposeSettings,
 ): { proposals: Proposal[]; empty: string[] } {
-  const weighed = slots.map((slot) => photos.map((photo) => weigh(slot, photo, settings)));
+  const weighed = weighAll(slots, photos, settings);
   const costs = weighed.map((row) => row.map((each) => (each && each.cost < EMPTY_COST ? each.cost : NEVER)));
   const columns = usefulColumns(costs);
   const chosen = columns.flatMap((column) => photos[column] ?? []);

@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { inches } from "../measure/length.ts";
 import { contains, overlap } from "../measure/rect.ts";
@@ -88,6 +89,16 @@ describe("near-doubles", () => {
       like("other", "ffffffff00000000", 7, "2026-12-04T17:00:30"),
     ]);
     expect(groups).toEqual([["sharp", "soft"]]);
+  });
+  it("are told by the bits in which their fingerprints differ, counted one by one", () => {
+    const print = fc.bigInt({ min: 0n, max: 2n ** 64n - 1n });
+    fc.assert(
+      fc.property(print, print, (one, other) => {
+        const hex = (bits: bigint) => bits.toString(16).padStart(16, "0");
+        const differ = [...(one ^ other).toString(2)].filter((bit) => bit === "1").length;
+        expect(bitsApart(hex(one), hex(other))).toBe(differ);
+      }),
+    );
   });
   it("without a date must be all but the same", () => {
     const groups = nearDoubles([
