@@ -2,8 +2,7 @@ import heicDecode from "heic-decode";
 import sharp, { type Metadata, type Sharp } from "sharp";
 import type { PictureMime } from "../store/photo.ts";
 
-/** Limits on what is taken in. A picture over the pixel limit is refused from its header, before anything is decoded. */
-export const MOST_BYTES = 40 * 1024 * 1024;
+/** A picture over this limit is refused from its header, before anything is decoded. */
 export const MOST_PIXELS = 120_000_000;
 /** Seconds that the decoding of one picture may take. */
 const LONGEST = 60;

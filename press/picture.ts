@@ -2,9 +2,10 @@ import { createHash } from "node:crypto";
 import exifr from "exifr";
 import sharp, { type OutputInfo, type Sharp } from "sharp";
 import { coloursOf } from "../core/photo/colours.ts";
+import { MOST_BYTES } from "../core/photo/roll.ts";
 import { type Traits, traitsOf } from "../core/photo/traits.ts";
 import type { NewPhoto, PictureMime } from "../store/photo.ts";
-import { kindOf, MOST_BYTES, MOST_PIXELS, openPicture } from "./decode.ts";
+import { kindOf, MOST_PIXELS, openPicture } from "./decode.ts";
 
 /** Long sides of the screen versions, in pixels; a picture smaller than one is never enlarged. */
 export const VERSION_SIDES = [1600, 480, 96] as const;

@@ -8,7 +8,7 @@ import type { Added } from "#app/places/day/photos-tray.tsx";
 import { pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
-import { MOST_BYTES } from "#press/decode.ts";
+import { MOST_BYTES } from "#core/photo/roll.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import type { Author } from "#store/author.ts";

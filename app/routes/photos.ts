@@ -3,7 +3,7 @@ import { data } from "react-router";
 import { z } from "zod";
 import { notFound, requireMember, writing } from "#app/http/page.ts";
 import type { TakenIn } from "#app/places/photos/door.ts";
-import { MOST_BYTES } from "#press/decode.ts";
+import { MOST_BYTES } from "#core/photo/roll.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import { keepPhoto } from "#store/photo.ts";
 import { knownPictures } from "#store/roll.ts";

@@ -194,6 +194,7 @@ export const PHOTO_PROBLEM = {
   broken: "is damaged: the picture breaks off or cannot be decoded. Nothing was changed.",
   "too-large": "is over 40 MB. Export a smaller copy and add that.",
   "too-many-pixels": "has over 120 megapixels. Export a smaller copy and add that.",
+  gone: "cannot be read any more where it was. Was the card pulled out? Hand it in again.",
   "already-there": "is on this day already. It was kept once.",
   "not-found": "could not be added: the day is not in this album any more.",
 } as const;

@@ -2,6 +2,9 @@ import type { CalendarDate } from "../month/dates.ts";
 import type { PictureFacts } from "./crop.ts";
 import type { Look } from "./look.ts";
 
+/** A picture's file may have as many bytes as this. */
+export const MOST_BYTES = 40 * 1024 * 1024;
+
 /** One picture of the household's roll, with what the roll says and knows of it. */
 export type RollPhoto = {
   readonly id: string;

@@ -1,3 +1,6 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
 import { base, makeDecember, photo, saved, signUp } from "./keeper.ts";
@@ -232,6 +235,24 @@ test("the simulated phone hands its pictures over; alike ones stand together; un
   await page.getByLabel("They were taken on").fill("2026-12-07");
   await page.getByRole("button", { name: "Date 1" }).click();
   await expect(page.getByRole("heading", { name: "One picture has no date" })).toHaveCount(0);
+});
+
+test("a whole folder is handed in: its pictures come, from folders inside it too, and what is no picture stays where it is", async ({
+  page,
+}) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/photos`);
+  const folder = mkdtempSync(path.join(tmpdir(), "hearth-folder-"));
+  mkdirSync(path.join(folder, "evening"));
+  const [one, two] = [await numbered(3), await numbered(4)];
+  writeFileSync(path.join(folder, one.name), one.buffer);
+  writeFileSync(path.join(folder, "evening", two.name), two.buffer);
+  writeFileSync(path.join(folder, "film.mov"), "no picture");
+  await page.getByLabel("A whole folder").setInputFiles(folder);
+  await expect(page.getByText("2 of 2: 2 added. One other file is no picture and was left.")).toBeVisible();
+  await expect(roll(page)).toHaveCount(2);
+  rmSync(folder, { recursive: true });
 });
 
 test("a print too large is told with what fits; the printer is measured; an order goes to the lab and comes", async ({

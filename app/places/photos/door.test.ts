@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { type Door, type Run, SignedOut, sayTimeLeft, type TakenIn, UploadRun } from "./door.ts";
+import { MOST_BYTES } from "#core/photo/roll.ts";
+import { type Door, picturesOf, type Run, SignedOut, sayTimeLeft, type TakenIn, UploadRun } from "./door.ts";
 
 const file = (name: string, content = name) => new File([content], name);
-const files = (count: number) => Array.from({ length: count }, (_, at) => file(`${at}.jpg`));
+const handed = (...given: File[]) => ({ files: given, leftOut: 0 });
+const files = (count: number) => handed(...Array.from({ length: count }, (_, at) => file(`${at}.jpg`)));
 
 /** A door over a server in memory. `answer` decides what comes of a file, and may throw as a lost connection does. */
 function doorTo(answer: (name: string, times: number) => TakenIn, inAlready: string[] = []): Door & { sent: string[] } {
@@ -14,6 +16,7 @@ function doorTo(answer: (name: string, times: number) => TakenIn, inAlready: str
       sent.push(name);
       return answer(name, sent.filter((each) => each === name).length);
     },
+    isThere: async ({ name }) => !name.startsWith("pulled-out"),
     known: async (hashes) => hashes.filter((hash) => inAlready.includes(hash)),
     hash: async (each) => each.text(),
     wait: async () => {},
@@ -36,11 +39,8 @@ describe("pictures through the door", () => {
 
   it("are not sent when they are in already, nor twice when they are doubles of each other", async () => {
     const door = doorTo(() => kept, ["same"]);
-    const run = await new UploadRun(door, () => {}).start([
-      file("a.jpg", "same"),
-      file("b.jpg", "new"),
-      file("c.jpg", "new"),
-    ]);
+    const three = handed(file("a.jpg", "same"), file("b.jpg", "new"), file("c.jpg", "new"));
+    const run = await new UploadRun(door, () => {}).start(three);
     expect(door.sent).toEqual(["b.jpg"]);
     expect(run).toMatchObject({ added: 1, known: 2 });
   });
@@ -93,6 +93,38 @@ describe("pictures through the door", () => {
       () => {},
     ).start(files(4));
     expect(run).toMatchObject({ added: 3, undated: 1, refused: [{ name: "1.jpg", reason: "broken" }] });
+  });
+
+  it("that cannot be read any more are told, and are not waited for as an absent server is", async () => {
+    const door = doorTo((name) => {
+      if (name.startsWith("pulled-out")) throw new TypeError("no such file");
+      return kept;
+    });
+    const waits: (string | null)[] = [];
+    const upload = new UploadRun(door, ({ waitsFor }) => waits.push(waitsFor));
+    const run = await upload.start(handed(file("pulled-out.jpg"), file("there.jpg")));
+    expect(run).toMatchObject({ state: "done", added: 1, refused: [{ name: "pulled-out.jpg", reason: "gone" }] });
+    expect(waits.every((each) => each === null)).toBe(true);
+  });
+
+  it("that are too large are told without being sent or read", async () => {
+    const read: string[] = [];
+    const door = doorTo(() => kept);
+    const large = Object.defineProperty(file("film.tif"), "size", { value: MOST_BYTES + 1 });
+    const hash = async (each: File) => {
+      read.push(each.name);
+      return each.name;
+    };
+    const run = await new UploadRun({ ...door, hash }, () => {}).start(handed(large, file("a.jpg")));
+    expect(run).toMatchObject({ added: 1, refused: [{ name: "film.tif", reason: "too-large" }] });
+    expect([door.sent, read]).toEqual([["a.jpg"], ["a.jpg"]]);
+  });
+
+  it("are picked out of a folder; what else lies there is counted and left", () => {
+    const names = ["A.JPG", "b.heic", "c.Tiff", "film.mov", "notes.txt", ".hidden.jpg", "Thumbs.db", "d.png"];
+    const { files: picked, leftOut } = picturesOf(names.map((name) => file(name)));
+    expect(picked.map(({ name }) => name)).toEqual(["A.JPG", "b.heic", "c.Tiff", "d.png"]);
+    expect(leftOut).toBe(4);
   });
 });
 

@@ -1,7 +1,22 @@
+import { MOST_BYTES } from "#core/photo/roll.ts";
+
 /** What came of one picture handed in. */
 export type TakenIn =
   | { readonly ok: true; readonly id: string; readonly isNew: boolean; readonly dated: boolean }
-  | { readonly ok: false; readonly reason: "not-a-picture" | "broken" | "too-large" | "too-many-pixels" };
+  | { readonly ok: false; readonly reason: "not-a-picture" | "broken" | "too-large" | "too-many-pixels" | "gone" };
+
+/** Files as a hand gave them; of what lay in a folder, how many were left where they are because they are no pictures. */
+export type Handed = { readonly files: readonly File[]; readonly leftOut: number };
+
+const PICTURE_NAME = /\.(jpe?g|png|webp|avif|tiff?|hei[cf])$/i;
+
+/** The pictures of a folder by their names and kinds: films and a computer's own files in it are nobody's mistake. */
+export function picturesOf(folder: readonly File[]): Handed {
+  const files = folder.filter(
+    ({ name, type }) => (PICTURE_NAME.test(name) || type.startsWith("image/")) && !name.startsWith("."),
+  );
+  return { files, leftOut: folder.length - files.length };
+}
 
 export type Refused = { readonly name: string; readonly reason: Extract<TakenIn, { ok: false }>["reason"] };
 
@@ -13,6 +28,7 @@ export type Run = {
   readonly added: number;
   readonly known: number;
   readonly refused: readonly Refused[];
+  readonly leftOut: number;
   readonly undated: number;
   /** While it waits: the server is away, or it does not know who this is any more. */
   readonly waitsFor: "server" | "sign-in" | null;
@@ -20,12 +36,15 @@ export type Run = {
   readonly secondsLeft: number | null;
 };
 export const NO_RUN: Run = {
-  ...{ state: "idle", total: 0, added: 0, known: 0, refused: [], undated: 0, waitsFor: null, secondsLeft: null },
+  ...{ state: "idle", total: 0, added: 0, known: 0, refused: [], leftOut: 0, undated: 0 },
+  ...{ waitsFor: null, secondsLeft: null },
 };
 
 /** What a run needs of the world: to send a file, to ask what is known, to hash, to wait and to tell the time. */
 export type Door = {
   readonly send: (file: File, signal: AbortSignal) => Promise<TakenIn>;
+  /** Whether a file is still there to be read: a card may be pulled out meanwhile. */
+  readonly isThere: (file: File) => Promise<boolean>;
   readonly known: (hashes: readonly string[]) => Promise<readonly string[]>;
   readonly hash: ((file: File) => Promise<string>) | null;
   readonly wait: (milliseconds: number, signal: AbortSignal) => Promise<void>;
@@ -72,12 +91,12 @@ export class UploadRun {
   }
 
   /** Runs to the end, or until it is cancelled; returns how it went. */
-  async start(files: readonly File[]): Promise<Run> {
+  async start({ files, leftOut }: Handed): Promise<Run> {
     this.#stop = new AbortController();
     const { signal } = this.#stop;
     this.#began = this.#door.now();
     this.#bytesAll = files.reduce((sum, { size }) => sum + size, 0);
-    this.#set({ ...NO_RUN, state: "running", total: files.length });
+    this.#set({ ...NO_RUN, state: "running", total: files.length, leftOut });
     for (let at = 0; at < files.length && !signal.aborted; at += ASKED_AT_ONCE) {
       const fresh = await this.#withoutKnown(files.slice(at, at + ASKED_AT_ONCE), signal);
       const queue = [...fresh];
@@ -92,9 +111,14 @@ export class UploadRun {
   }
 
   /** The files that are not in yet, by their content; all of them where that cannot be told. */
-  async #withoutKnown(files: readonly File[], signal: AbortSignal): Promise<readonly File[]> {
+  async #withoutKnown(some: readonly File[], signal: AbortSignal): Promise<readonly File[]> {
+    const files = some.filter((file) => {
+      if (file.size <= MOST_BYTES) return true;
+      this.#refuse(file, "too-large");
+      return false;
+    });
     const { hash, known } = this.#door;
-    if (!hash) return files;
+    if (!hash || files.length === 0) return files;
     const hashes: string[] = [];
     // One after the other: a phone has no room for many pictures in memory at once.
     for (const file of files) hashes.push(await hash(file).catch(() => ""));
@@ -111,12 +135,26 @@ export class UploadRun {
   }
 
   async #hand(file: File, signal: AbortSignal): Promise<void> {
-    const taken = await this.#insist(() => this.#door.send(file, signal), signal);
+    const taken = await this.#insist(() => this.#send(file, signal), signal);
     if (!taken) return;
-    const { added, known, refused, undated } = this.#run;
-    if (!taken.ok) this.#settle(file, { refused: [...refused, { name: file.name, reason: taken.reason }] });
+    const { added, known, undated } = this.#run;
+    if (!taken.ok) this.#refuse(file, taken.reason);
     else if (!taken.isNew) this.#settle(file, { known: known + 1 });
     else this.#settle(file, { added: added + 1, undated: undated + (taken.dated ? 0 : 1) });
+  }
+
+  /** A file that cannot be read any more looks, when it is sent, like a server that is away. */
+  async #send(file: File, signal: AbortSignal): Promise<TakenIn> {
+    try {
+      return await this.#door.send(file, signal);
+    } catch (error) {
+      if (signal.aborted || (await this.#door.isThere(file))) throw error;
+      return { ok: false, reason: "gone" };
+    }
+  }
+
+  #refuse(file: File, reason: Refused["reason"]): void {
+    this.#settle(file, { refused: [...this.#run.refused, { name: file.name, reason }] });
   }
 
   #settle(file: File, change: Partial<Run>): void {

@@ -2,7 +2,7 @@ import { Camera, FolderInput, ImagePlus, Smartphone } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Button } from "#app/ui/button.tsx";
 import { PHOTO_PROBLEM } from "#app/ui/wording.ts";
-import { type Run, sayTimeLeft } from "./door.ts";
+import { type Handed, picturesOf, type Run, sayTimeLeft } from "./door.ts";
 
 /** What the roll takes in, for the file chooser. */
 const ACCEPT =
@@ -14,7 +14,7 @@ function Choose({
   ...input
 }: {
   children: ReactNode;
-  onFiles: (files: File[]) => void;
+  onFiles: (handed: Handed) => void;
   multiple?: boolean;
   capture?: "environment";
   webkitdirectory?: string;
@@ -28,7 +28,8 @@ function Choose({
         className="sr-only"
         {...input}
         onChange={(event) => {
-          onFiles([...(event.target.files ?? [])]);
+          const files = [...(event.target.files ?? [])];
+          onFiles(input.webkitdirectory === undefined ? { files, leftOut: 0 } : picturesOf(files));
           event.target.value = "";
         }}
       />
@@ -43,7 +44,7 @@ export function UploadBox({
   onCancel,
 }: {
   run: Run;
-  onFiles: (files: File[]) => void;
+  onFiles: (handed: Handed) => void;
   onCancel: () => void;
 }) {
   const busy = run.state === "running" || run.state === "waiting";
@@ -86,11 +87,16 @@ function Progress({ run, onCancel }: { run: Run; onCancel: () => void }) {
         className="h-2 w-full appearance-none overflow-hidden rounded-sm bg-line [&::-webkit-progress-bar]:bg-line [&::-webkit-progress-value]:bg-ring-photos"
       />
       <p role="status" className="font-medium">
-        {settled} of {run.total}: {parts.join(", ")}.
+        {run.total === 0 ? "Nothing in there is a picture." : `${settled} of ${run.total}: ${parts.join(", ")}.`}
         {run.state === "running" && run.secondsLeft !== null && ` ${sayTimeLeft(run.secondsLeft)}.`}
         {run.waitsFor === "server" && " The server does not answer; the rest goes on by itself when it does."}
         {run.waitsFor === "sign-in" &&
           " You are signed out. Sign in again in another window, and the rest goes on by itself."}
+        {run.total > 0 &&
+          run.leftOut > 0 &&
+          (run.leftOut === 1
+            ? " One other file is no picture and was left."
+            : ` ${run.leftOut} other files are no pictures and were left.`)}
         {run.state === "cancelled" && " Stopped. What is in stays in; hand the rest in again whenever you like."}
       </p>
       {run.refused.length > 0 && (
@@ -114,7 +120,7 @@ function Progress({ run, onCancel }: { run: Run; onCancel: () => void }) {
 }
 
 /** Fetches what is on the simulated phone and hands it in as anybody's files. */
-function PhoneStandIn({ disabled, onFiles }: { disabled: boolean; onFiles: (files: File[]) => void }) {
+function PhoneStandIn({ disabled, onFiles }: { disabled: boolean; onFiles: (handed: Handed) => void }) {
   const [asking, setAsking] = useState(false);
   const [lost, setLost] = useState(false);
   const fetchAll = async () => {
@@ -127,7 +133,7 @@ function PhoneStandIn({ disabled, onFiles }: { disabled: boolean; onFiles: (file
         const answer = await fetch(`/stand-ins/phone/${at}`);
         files.push(new File([await answer.blob()], name, { type: answer.headers.get("content-type") ?? "" }));
       }
-      onFiles(files);
+      onFiles({ files, leftOut: 0 });
     } catch {
       setLost(true);
     } finally {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
-import { type Door, NO_RUN, type Run, SignedOut, type TakenIn, UploadRun } from "./door.ts";
+import { type Door, type Handed, NO_RUN, picturesOf, type Run, SignedOut, type TakenIn, UploadRun } from "./door.ts";
 
 const hex = (bytes: ArrayBuffer) =>
   [...new Uint8Array(bytes)].map((each) => each.toString(16).padStart(2, "0")).join("");
@@ -22,6 +22,14 @@ const door: Door = {
     const response = await fetch("/photos", { method: "POST", body: form, signal });
     return isRefused(response) ? { ok: false, reason: "broken" } : answered<TakenIn>(response);
   },
+  isThere: (file) =>
+    file
+      .slice(0, 1)
+      .arrayBuffer()
+      .then(
+        () => true,
+        () => false,
+      ),
   known: async (hashes) => {
     const asked = await fetch("/photos", {
       method: "POST",
@@ -51,7 +59,7 @@ const SHOW_AGAIN = 1500;
 /** Hands files in from this page: the run so far, how to begin one and how to cancel it. What came in is shown as it comes. */
 export function useUpload(): {
   run: Run;
-  start: (files: readonly File[]) => void;
+  start: (handed: Handed) => void;
   cancel: () => void;
   forget: () => void;
 } {
@@ -68,11 +76,11 @@ export function useUpload(): {
   }, [run, revalidate]);
   // Leaving the page ends the run; what was acknowledged is in.
   useEffect(() => () => upload.current?.cancel(), []);
-  const start = useCallback((files: readonly File[]) => {
-    if (files.length === 0) return;
+  const start = useCallback((handed: Handed) => {
+    if (handed.files.length + handed.leftOut === 0) return;
     upload.current?.cancel();
     upload.current = new UploadRun(door, setRun);
-    void upload.current.start(files);
+    void upload.current.start(handed);
   }, []);
   return {
     run,
@@ -102,8 +110,12 @@ async function filesIn(entry: FileSystemEntry): Promise<File[]> {
   return (await Promise.all(inside.map(filesIn))).flat();
 }
 
-/** Everything that was dropped, folders opened. */
-export async function droppedFiles(dropped: DataTransfer): Promise<File[]> {
+/** Everything that was dropped, the pictures of folders among it. */
+export async function droppedFiles(dropped: DataTransfer): Promise<Handed> {
   const entries = [...dropped.items].flatMap((item) => item.webkitGetAsEntry() ?? []);
-  return entries.length > 0 ? (await Promise.all(entries.map(filesIn))).flat() : [...dropped.files];
+  if (entries.length === 0) return { files: [...dropped.files], leftOut: 0 };
+  const [single, folders] = [entries.filter(({ isFile }) => isFile), entries.filter(({ isFile }) => !isFile)];
+  const inFolders = picturesOf((await Promise.all(folders.map(filesIn))).flat());
+  const files = (await Promise.all(single.map(filesIn))).flat();
+  return { ...inFolders, files: [...files, ...inFolders.files] };
 }
