@@ -35,5 +35,8 @@ const unread =
   unit?.testResults.filter(({ status, assertionResults }) => status === "failed" && assertionResults.length === 0)
     .length ?? 1;
 const failed = (unit?.numFailedTests ?? 0) + unread + (browser ? browser.stats.unexpected + browser.errors.length : 1);
+const again = browser?.stats.flaky ?? 0;
+if (again > 0)
+  process.stdout.write(`\n${again} of the browser tests passed at their second try only, named above as flaky\n`);
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exitCode = statuses.every((status) => status === 0) && failed === 0 ? 0 : 1;

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
+import { newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { readBook } from "../core/book/read.ts";
 import { inches } from "../core/measure/length.ts";
@@ -13,6 +14,8 @@ import { standings } from "../core/photo/printing.ts";
 import { waitingPrints } from "../core/photo/waiting.ts";
 import type { GangedSheet } from "../core/sheet/gang.ts";
 import { tileAt, tilesOf, writePrintOf } from "../core/sheet/tiles.ts";
+import { cardStandings } from "../core/words/card-printing.ts";
+import { usualSetting } from "../core/words/lettering.ts";
 import { readPicture } from "../press/picture.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { readAlbum } from "./album.ts";
@@ -281,13 +284,34 @@ describe("prints", () => {
 
   it("made elsewhere are so when the keeper says so", async () => {
     const { author, one, two, standing, done } = await withPrints();
-    await markByHand(store.db, author(), one.id, true);
+    await markByHand(store.db, author(), "photos", [one.id], true);
     expect(await standing(one.id)).toBe("trimmed");
     expect(await done()).not.toContain("print");
-    await markByHand(store.db, author(), two.id, true);
+    await markByHand(store.db, author(), "photos", [two.id], true);
     expect(await done()).toContain("print");
-    await markByHand(store.db, author(), two.id, false);
+    await markByHand(store.db, author(), "photos", [two.id], false);
     expect(await standing(two.id)).toBe("wanted");
+  });
+
+  it("on cards that have their own print are so when the keeper says so; a tick made by hand is left alone", async () => {
+    const { author, dayId, done, read } = await withPrints();
+    const blank = newCard(randomUUID(), size(inches(3), inches(4)), "Saffron loaves");
+    const card = { ...blank, setting: { ...usualSetting(blank.size), stock: "printed" as const } };
+    await saveDayEdit(store.db, author(), dayId, null, { kind: "add-card", card });
+    const said = async () => cardStandings((await read()).pages, (await read()).prints)[0]?.standing.kind;
+    expect(await said()).toBe("carrier");
+    await markByHand(store.db, author(), "cards", [card.id], true);
+    expect([await said(), (await done()).includes("letter")]).toEqual(["trimmed", true]);
+    await markByHand(store.db, author(), "cards", [card.id], false);
+    expect([await said(), (await done()).includes("letter")]).toEqual(["carrier", false]);
+    await saveDayEdit(store.db, author(), dayId, null, { kind: "step", step: "letter", done: true });
+    await markByHand(store.db, author(), "cards", [card.id], false);
+    expect(await done()).toContain("letter");
+    const stranger = await newAlbum(store);
+    expect(await markByHand(store.db, stranger.author(), "cards", [card.id], true)).toEqual({
+      ok: false,
+      reason: "not-found",
+    });
   });
 
   it("belong to nobody else: another household's sheet is not there", async () => {

@@ -39,6 +39,10 @@ async function readPrints(tx: Transaction, albumId: string): Promise<Print[]> {
   return rows.map(toPrint);
 }
 
+/** Where prints say nothing of a page's letters: what was ticked by hand stays, and what earlier prints had said goes. */
+const letteredStill = (page: Page, before: readonly Print[]): boolean =>
+  letteredBy(page, before) !== true && page.content.done.includes("letter");
+
 /**
  * Ticks or unticks "print" and "trim", or "letter", on the pages of these uses or cards, as their prints say. Only pages whose answer changed
  * are written; the act cannot be taken back by itself, because the prints would not go back with it.
@@ -59,7 +63,7 @@ export async function followPrints(
     if (!lead) continue;
     const is: Partial<Record<Step, boolean>> = {
       ...(pictures ? stepsOfPrints(page, prints) : {}),
-      ...(cards ? { letter: letteredBy(page, prints) ?? page.content.done.includes("letter") } : {}),
+      ...(cards ? { letter: letteredBy(page, prints) ?? letteredStill(page, before.prints) } : {}),
     };
     let content = lead.content;
     const fields: string[] = [];

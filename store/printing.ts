@@ -249,20 +249,34 @@ export async function markSpoiled(db: Db, author: Author, printId: string, on: b
   });
 }
 
-/** Says of a use that it was printed and cut elsewhere, or takes that back. */
-export async function markByHand(db: Db, author: Author, useId: string, on: boolean): Promise<Marked> {
+/** Says of pictures or cards that they are on paper by another way than our sheets, or takes that back. */
+export async function markByHand(
+  db: Db,
+  author: Author,
+  of: SheetOf,
+  ids: readonly string[],
+  on: boolean,
+): Promise<Marked> {
   return db.transaction(async (tx) => {
     const before = await lockPages(tx, author);
-    const use = before?.pages.flatMap(({ content }) => content.photos).find(({ id }) => id === useId);
-    if (!before || !use) return { ok: false, reason: "not-found" };
-    await tx.delete(print).where(and(eq(print.useId, useId), isNull(print.sheetId), isNull(print.orderId)));
-    if (on) {
-      await tx.insert(print).values({
-        ...{ albumId: author.albumId, place: 0, useId, x: 0 as Length, y: 0 as Length, ...use.print },
-        ...{ turned: false, spare: false, madeAs: madeAs(use), state: "trimmed" as const },
-      });
-    }
-    await followPrints(tx, author, new Set([useId]), before);
+    const all = before && printables(before, of);
+    const rows = ids.flatMap((id) => {
+      const found = all?.get(id);
+      return found
+        ? [
+            {
+              ...{ albumId: author.albumId, place: 0, x: 0 as Length, y: 0 as Length, ...found.size },
+              ...(of === "photos" ? { useId: id } : { cardId: id }),
+              ...{ turned: false, spare: false, madeAs: found.madeAs, state: "trimmed" as const },
+            },
+          ]
+        : [];
+    });
+    if (!before || rows.length < ids.length) return { ok: false, reason: "not-found" };
+    const whose = inArray(of === "photos" ? print.useId : print.cardId, [...ids]);
+    await tx.delete(print).where(and(whose, isNull(print.sheetId), isNull(print.orderId)));
+    if (on) await tx.insert(print).values(rows);
+    await followPrints(tx, author, new Set(ids), before);
     return { ok: true };
   });
 }

@@ -103,7 +103,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       case "spoiled":
         return markSpoiled(db, author, act.print, act.on);
       case "elsewhere":
-        return markByHand(db, author, act.use, act.on);
+        return markByHand(db, author, act.of, act.ids, act.on);
       case "printer": {
         const { margin, across, along, bar } = act;
         if (!isPlausible(across, bar) || !isPlausible(along, bar)) return { ok: false, reason: "implausible" };

@@ -105,7 +105,7 @@ export function standingSaid(standing: CardStanding): string {
     case "printed":
       return "Printed.";
     case "trimmed":
-      return "Printed and cut.";
+      return standing.print.from.kind === "hand" ? "Is on its card." : "Printed and cut.";
   }
 }
 

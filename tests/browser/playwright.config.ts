@@ -7,6 +7,8 @@ export default defineConfig({
   globalSetup: "./world.setup.ts",
   // Two files at a time: each test has a household of its own, and none changes what another reads of the demo.
   workers: 2,
+  // On a busy machine a browser may be starved; what needs its second try is named at the end and is not passed over.
+  retries: 1,
   timeout: 60_000,
   expect: { timeout: 10_000 },
   reporter: [["list"], ["json", { outputFile: "../../.hearth/browser.json" }]],

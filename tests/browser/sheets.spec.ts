@@ -35,6 +35,9 @@ test("prints are chosen by day and one by one; one that was printed elsewhere is
     .getByRole("button", { name: /was printed elsewhere$/ })
     .click();
   await expect(page.getByText("Every print of the album is made, or at the lab.", { exact: false })).toBeVisible();
+  // A slip of the finger is taken back.
+  await page.getByRole("region", { name: "Had elsewhere" }).getByRole("button").click();
+  await expect(wanted(page).getByRole("checkbox")).toHaveCount(1);
 });
 
 test("paper of the house, an own size and none at all: sheets follow, and say when they cannot be made", async ({

@@ -272,4 +272,13 @@ test("a private text is in nothing that leaves; words are found with accents asi
       .map(({ text }) => text)
       .join(" "),
   ).toBe("The spyglass is in the café");
+  await page.getByRole("button", { name: "It is printed" }).click();
+  const had = page.getByRole("region", { name: "Words printed on their cards" });
+  await expect(had.getByRole("listitem")).toHaveCount(1);
+  await page.goto(`${album}/words`);
+  await expect(page.getByText("Is on its card.")).toBeVisible();
+  await page.goto(`${album}/card-sheets`);
+  await had.getByRole("button", { name: /Not after all/ }).click();
+  await expect(page.getByText("1 card on 1 carrier")).toBeVisible();
+  await expect(had).toHaveCount(0);
 });

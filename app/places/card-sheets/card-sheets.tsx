@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
+import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
 import { planMat } from "#app/places/sheets/plan-mat.ts";
 import { PlanSaid } from "#app/places/sheets/plan-said.tsx";
@@ -23,7 +24,8 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
   const made = useFetcher<CardSheetsAnswer>();
   const { act, busy } = useAct(`/albums/${albumId}/sheets`);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const [onCarrier, setOnCarrier] = useState(wishes.length === 0 && carried.length > 0);
+  const [asked, setOnCarrier] = useState<boolean | null>(null);
+  const onCarrier = carried.length > 0 && (asked ?? wishes.length === 0);
   const [carrierPaper, setCarrierPaper] = useState<string>(unit === "inch" ? "letter" : "a4");
   const chosen = useMemo(() => wishes.filter(({ card }) => !left.has(card.id)), [wishes, left]);
   const wants = useMemo(
@@ -131,12 +133,21 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
               }}
               sheets={carrying?.sheets ?? []}
               tooLarge={carrying?.tooLarge.length ?? 0}
+              onDone={(ids) => act({ act: "elsewhere", of: "cards", ids: [...ids], on: true })}
+              busy={busy}
             >
               <Picks wishes={carried} left={left} onTurn={turn} view={view} name="Cards for a carrier" />
             </Carrier>
           ) : (
             <ToCut {...{ wishes, left, view, gang, anyBack }} onTurn={turn} anyMade={sheets.length > 0} />
           )}
+          <HadList
+            title="Words printed on their cards"
+            all={view.had}
+            back="Not after all"
+            onBack={(card) => act({ act: "elsewhere", of: "cards", ids: [card], on: false })}
+            busy={busy}
+          />
           <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="card-files" act={act} busy={busy} />
           <p className="border-t border-line pt-3 text-sm text-quiet">
             {printer.measured ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}

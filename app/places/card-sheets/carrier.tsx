@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { buttonLook } from "#app/ui/button.tsx";
+import { Button, buttonLook } from "#app/ui/button.tsx";
 import { Options } from "#app/ui/options.tsx";
 import type { LyingCard } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS } from "#core/sheet/paper.ts";
@@ -10,11 +10,14 @@ type Props = {
   readonly onPaper: (paper: string) => void;
   readonly sheets: readonly (readonly LyingCard[])[];
   readonly tooLarge: number;
+  /** The words of these cards are on them. */
+  readonly onDone: (cards: readonly string[]) => void;
+  readonly busy: boolean;
   readonly children: ReactNode;
 };
 
 /** Words onto cards that have a print of their own: outlines once, the cards stuck on them, then the words in place. */
-export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, children }: Props) {
+export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, busy, children }: Props) {
   const cards = sheets.flat().map(({ card }) => card);
   const file = (name: string) =>
     `/albums/${albumId}/card-files/${name}.pdf?paper=${paper}&cards=${cards.map(({ id }) => id).join(",")}`;
@@ -61,6 +64,11 @@ export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, children }:
               </a>
             </Step>
           )}
+          <Step at={anyBack ? 5 : 4} said="Take the cards off and say so; their days then know that the words are on them.">
+            <Button small disabled={busy} onClick={() => onDone(cards.map(({ id }) => id))}>
+              {cards.length === 1 ? "It is printed" : `All ${cards.length} are printed`}
+            </Button>
+          </Step>
         </ol>
       )}
       <p className="border-l-4 border-ring-paper pl-3 text-sm">

@@ -1,9 +1,11 @@
 import { pageName } from "#app/places/album/view.ts";
+import type { Had } from "#app/places/sheets/had.tsx";
 import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/places/sheets/view.ts";
 import { glanceAt } from "#app/ui/card-words.ts";
 import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
+import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import type { Print, SheetRecord } from "#core/photo/printing.ts";
 import type { Printer } from "#core/sheet/paper.ts";
@@ -27,6 +29,8 @@ export type CardSheetsView = {
   readonly wishes: readonly CardWish[];
   /** Cards with a print of their own, for a carrier sheet. */
   readonly carried: readonly CardWish[];
+  /** Words that are on their cards, as the keeper says. */
+  readonly had: readonly Had[];
   readonly sheets: readonly MadeSheet[];
   readonly printer: PrinterView;
 };
@@ -57,6 +61,11 @@ export function cardSheetsView(
     ...{ albumId: album.id, title: album.title, unit: album.unit },
     wishes: of("wanted"),
     carried: of("carrier"),
+    had: all.flatMap(({ standing, wish: { card, day } }) =>
+      standing.kind === "trimmed" && standing.print.from.kind === "hand"
+        ? [{ id: card.id, day, said: printSize(card.size, album.unit) }]
+        : [],
+    ),
     sheets: sheets.filter((sheet) => sheet.of === "cards").map((sheet) => madeSheet(aggregate, sheet)),
     printer: printerOf(saved, album.unit),
   };

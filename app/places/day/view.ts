@@ -86,7 +86,7 @@ function saidOf(standing: Standing): string {
     case "printed":
       return "Printed.";
     case "trimmed":
-      return "Printed and cut.";
+      return standing.print.from.kind === "hand" ? "Printed elsewhere." : "Printed and cut.";
     case "by-hand":
       return "Printed.";
   }

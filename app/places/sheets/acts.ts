@@ -20,7 +20,12 @@ export const SHEET_ACT = z.discriminatedUnion("act", [
   z.object({ act: z.literal("drop"), sheet: z.uuid() }),
   z.object({ act: z.literal("cut"), sheet: z.uuid(), cut: z.int().min(0).max(8000), on: z.boolean() }),
   z.object({ act: z.literal("spoiled"), print: z.uuid(), on: z.boolean() }),
-  z.object({ act: z.literal("elsewhere"), use: z.uuid(), on: z.boolean() }),
+  z.object({
+    act: z.literal("elsewhere"),
+    of: z.enum(["photos", "cards"]),
+    ids: z.array(z.uuid()).min(1).max(500),
+    on: z.boolean(),
+  }),
   z.object({ act: z.literal("printer"), margin: MARGIN, across: LENGTH, along: LENGTH, bar: LENGTH }),
   z.object({ act: z.literal("order"), uses: z.array(z.uuid()).min(1).max(500) }),
   z.object({ act: z.literal("arrived"), order: z.uuid(), on: z.boolean() }),

@@ -9,6 +9,7 @@ import { printSize } from "#core/measure/size.ts";
 import { canBeParted, inParts } from "#core/sheet/gang.ts";
 import { readPrintOf, tileAt } from "#core/sheet/tiles.ts";
 import type { SheetsAnswer } from "./acts.ts";
+import { HadList } from "./had.tsx";
 import { LabOrders } from "./lab-orders.tsx";
 import { MadeSheets } from "./made-sheets.tsx";
 import { planMat, type Shown } from "./plan-mat.ts";
@@ -99,9 +100,16 @@ export function Sheets({ view }: { view: SheetsView }) {
             left={left}
             onLeft={setLeft}
             unit={unit}
-            onElsewhere={(use) => act({ act: "elsewhere", use, on: true })}
+            onElsewhere={(use) => act({ act: "elsewhere", of: "photos", ids: [use], on: true })}
           />
           {wishes.length > 0 && <SheetChoices gang={gang} unit={unit} />}
+          <HadList
+            title="Had elsewhere"
+            all={view.had}
+            back="Print it after all"
+            onBack={(use) => act({ act: "elsewhere", of: "photos", ids: [use], on: false })}
+            busy={busy}
+          />
           <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="sheet-files" act={act} busy={busy} />
           <LabOrders view={view} chosen={chosen} act={act} busy={busy} />
           <PrinterForm

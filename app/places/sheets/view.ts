@@ -4,6 +4,7 @@ import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
+import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
 import {
   asMade,
@@ -16,6 +17,7 @@ import {
 import { barOf, type Printer, trueBars, usualMargin } from "#core/sheet/paper.ts";
 import type { Tile } from "#core/sheet/tiles.ts";
 import { cardAsMade } from "#core/words/card-printing.ts";
+import type { Had } from "./had.tsx";
 import type { Printed } from "./sheet-drawing.ts";
 
 /** A print that is not made yet: what it is of, and the day it is for. */
@@ -60,6 +62,8 @@ export type SheetsView = {
   readonly today: CalendarDate;
   readonly week: { readonly from: CalendarDate; readonly to: CalendarDate };
   readonly wishes: readonly Wish[];
+  /** Printed elsewhere, as the keeper says. */
+  readonly had: readonly Had[];
   readonly sheets: readonly MadeSheet[];
   readonly orders: readonly MadeOrder[];
   readonly printer: PrinterView;
@@ -146,11 +150,17 @@ export function sheetsView(
 ): SheetsView {
   const { album, days, prints, photos } = aggregate;
   const shown = shownBy(aggregate);
+  const all = standings(pagesOf(album, days), prints);
   const monday = addDays(today, 1 - weekdayNumber(today));
   return {
     ...{ albumId: album.id, title: album.title, unit: album.unit, today },
     week: { from: monday, to: addDays(monday, 6) },
-    wishes: standings(pagesOf(album, days), prints).flatMap(({ page, use, standing }) =>
+    had: all.flatMap(({ page, use, standing }) =>
+      standing.kind === "trimmed" && standing.print.from.kind === "hand"
+        ? [{ id: use.id, day: pageName(page), said: printSize(use.print, album.unit) }]
+        : [],
+    ),
+    wishes: all.flatMap(({ page, use, standing }) =>
       standing.kind === "wanted"
         ? [
             {
