@@ -64,7 +64,10 @@ export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, bus
               </a>
             </Step>
           )}
-          <Step at={anyBack ? 5 : 4} said="Take the cards off and say so; their days then know that the words are on them.">
+          <Step
+            at={anyBack ? 5 : 4}
+            said="Take the cards off and say so; their days then know that the words are on them."
+          >
             <Button small disabled={busy} onClick={() => onDone(cards.map(({ id }) => id))}>
               {cards.length === 1 ? "It is printed" : `All ${cards.length} are printed`}
             </Button>
