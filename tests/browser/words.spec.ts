@@ -97,6 +97,55 @@ test("a jotting whose answer was lost is sent again and is there once", async ({
   await context.close();
 });
 
+test("a jotting that home refuses comes back into the field; a phone that keeps nothing says so; Keep pressed twice keeps once", async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ ...PHONE, serviceWorkers: "block" });
+  const page = await context.newPage();
+  await signUp(page);
+  await makeDecember(page);
+  await page.goto(`${base()}/today`);
+  const keep = page.getByRole("button", { name: "Keep" });
+  // The day is gone from the album, as far as this answer says.
+  await page.route("**/today/jot", (route) => route.fulfill({ json: { ok: false } }), { times: 2 });
+  await field(page).fill("For a day that is gone.");
+  await page
+    .locator("input[type=file]")
+    .setInputFiles({ name: "gate.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-01") });
+  await keep.click();
+  const refused = page.getByText(/is not in the album any more. It stays on this phone: “For a day/);
+  await expect(refused).toBeVisible();
+  const again = page.waitForResponse("**/today/jot");
+  await page.getByRole("button", { name: "Try again" }).click();
+  await again;
+  await expect(refused).toBeVisible();
+  await page.reload();
+  await expect(refused).toBeVisible();
+  await field(page).fill("And this.");
+  await page.getByRole("button", { name: "Back into the field" }).click();
+  await expect(field(page)).toHaveValue("For a day that is gone.\nAnd this.");
+  await expect(page.getByRole("img", { name: "gate.jpg" })).toBeVisible();
+  await expect(refused).toHaveCount(0);
+
+  // A full phone: nothing can be written down, so nothing leaves the field.
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = () => {
+      IDBObjectStore.prototype.put = put;
+      throw new DOMException("no room", "QuotaExceededError");
+    };
+  });
+  await keep.click();
+  await expect(page.getByText(/This phone would not keep it/)).toBeVisible();
+  await expect(field(page)).toHaveValue("For a day that is gone.\nAnd this.");
+  await keep.dblclick();
+  await expect(page.getByText("Kept, and at home.")).toBeVisible();
+  await expect(page.getByText(/This phone would not keep it/)).toHaveCount(0);
+  await page.reload();
+  await expect(jotted(page)).toHaveCount(1);
+  await context.close();
+});
+
 test("a month is dealt: shuffled, held, put on its days, swapped, let go and taken back", async ({ page }) => {
   await signUp(page);
   const album = await makeDecember(page);

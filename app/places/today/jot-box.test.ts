@@ -1,30 +1,29 @@
 import { describe, expect, it } from "vitest";
 import { type Jot, JotBox, type JotDoor, type SentJot, SignedOut } from "./jot-box.ts";
 
-const jot = (id: string, change: Partial<Jot> = {}): Jot => ({
-  ...{
-    id,
-    albumId: "a",
-    dayId: "d",
-    day: "Today",
-    at: "2026-12-09T18:40",
-    text: `text ${id}`,
-    pictures: [],
-    refused: null,
-  },
+type Given = Parameters<JotBox["put"]>[0];
+const jot = (id: string, change: Partial<Given> = {}): Given => ({
+  ...{ id, albumId: "a", dayId: "d", day: "Today", at: "2026-12-09T18:40", text: `text ${id}`, pictures: [] },
   ...change,
 });
+const moment = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** A device and a home that can be made to fail. */
 function world() {
-  let device: readonly Jot[] = [];
+  const kept = new Map<string, Jot>();
   const home = new Map<string, SentJot>();
-  const faults = { jots: [] as ("lost" | "down" | "refused" | "out")[], pictures: true };
+  const faults = { jots: [] as ("lost" | "down" | "refused" | "out")[], pictures: true, full: false };
   const door: JotDoor = {
-    keep: async (jots) => {
-      device = jots;
+    keep: async (each) => {
+      if (faults.full) throw new DOMException("no room", "QuotaExceededError");
+      await moment();
+      kept.set(each.id, each);
     },
-    kept: async () => device,
+    forget: async (id) => {
+      await moment();
+      kept.delete(id);
+    },
+    kept: async () => [...kept.values()],
     sendPicture: async ({ useId }) => (faults.pictures ? { ok: true, id: `photo of ${useId}` } : { ok: false }),
     sendJot: async (sent) => {
       const fault = faults.jots.shift();
@@ -36,7 +35,7 @@ function world() {
       return { ok: true };
     },
   };
-  return { door, home, faults, device: () => device };
+  return { door, home, faults, device: () => [...kept.values()].sort((a, b) => a.order - b.order) };
 }
 
 describe("jottings on their way home", () => {
@@ -94,6 +93,71 @@ describe("jottings on their way home", () => {
     await box.put(jot("3", { pictures: [picture] }));
     await box.send();
     expect(device()).toMatchObject([{ id: "3", refused: "no-picture" }]);
+  });
+
+  it("that were refused go home once they are sent again and taken", async () => {
+    const { door, home, faults, device } = world();
+    faults.jots = ["refused"];
+    const box = new JotBox(door);
+    await box.put(jot("1"));
+    await box.send();
+    expect(await box.send()).toBe(0);
+    await box.again();
+    expect(await box.send()).toBe(1);
+    expect([[...home.keys()], device()]).toEqual([["1"], []]);
+  });
+
+  it("kept while others are on their way are lost in no order of events, on the device or on the page", async () => {
+    for (let late = 0; late < 6; late++) {
+      const { door, home, device } = world();
+      const slow: JotDoor = {
+        ...door,
+        sendJot: async (sent) => {
+          for (let turn = 0; turn < 3; turn++) await moment();
+          return door.sendJot(sent);
+        },
+      };
+      const box = new JotBox(slow);
+      await box.put(jot("1"));
+      const sending = box.send();
+      for (let turn = 0; turn < late; turn++) await moment();
+      await box.put(jot("2"));
+      await sending;
+      const there = new Set([...home.keys(), ...device().map(({ id }) => id)]);
+      expect(there).toEqual(new Set(["1", "2"]));
+      await box.send();
+      expect([...home.keys()]).toEqual(["1", "2"]);
+      expect([device(), box.snapshot().jots]).toEqual([[], []]);
+    }
+  });
+
+  it("of two open pages do not put each other off the device", async () => {
+    const { door, home, faults, device } = world();
+    const [one, two] = [new JotBox(door), new JotBox(door)];
+    await Promise.all([one.open(), two.open()]);
+    await one.put(jot("1"));
+    await two.put(jot("2"));
+    expect(
+      device()
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(["1", "2"]);
+    faults.jots = ["down"];
+    await one.send();
+    await two.send();
+    expect(device().map(({ id }) => id)).toEqual(["1"]);
+    // The first page is closed; the second takes up what it left.
+    await two.open();
+    await two.send();
+    expect([...home.keys()].sort()).toEqual(["1", "2"]);
+  });
+
+  it("are not called kept where the device would not keep them", async () => {
+    const { door, faults } = world();
+    faults.full = true;
+    const box = new JotBox(door);
+    await expect(box.put(jot("1"))).rejects.toThrow("no room");
+    expect(box.snapshot().jots).toEqual([]);
   });
 
   it("take their pictures with them under the ids they were given", async () => {

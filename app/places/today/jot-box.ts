@@ -16,6 +16,8 @@ export type Jot = {
   readonly at: string;
   readonly text: string;
   readonly pictures: readonly JotPicture[];
+  /** Its place among those of this device: the oldest is sent first. */
+  readonly order: number;
   /** Why the server would not take it; null while it only waits. */
   readonly refused: JotRefusal | null;
 };
@@ -31,7 +33,9 @@ export type SentJot = {
 
 /** What a jot box needs of the world: where it keeps things, and the way home. Sending throws where there is none. */
 export type JotDoor = {
-  readonly keep: (jots: readonly Jot[]) => Promise<void>;
+  /** Writes one jotting down, in place of an earlier one of its id. Each lies by itself: two open pages are not in each other's way. */
+  readonly keep: (jot: Jot) => Promise<void>;
+  readonly forget: (id: string) => Promise<void>;
   readonly kept: () => Promise<readonly Jot[]>;
   readonly sendPicture: (picture: JotPicture) => Promise<{ ok: true; id: string } | { ok: false }>;
   readonly sendJot: (jot: SentJot) => Promise<{ ok: true } | { ok: false }>;
@@ -73,22 +77,35 @@ export class JotBox {
   async open(): Promise<void> {
     const kept = await this.#door.kept();
     const known = new Set(this.#state.jots.map(({ id }) => id));
-    this.#set({ jots: [...kept.filter(({ id }) => !known.has(id)), ...this.#state.jots] });
+    for (const jot of kept) if (!known.has(jot.id)) this.#show(jot);
   }
 
-  /** Keeps a jotting on the device; it is safe from then on. */
-  async put(jot: Jot): Promise<void> {
-    await this.#change([...this.#state.jots, jot]);
+  /** Keeps a jotting on the device; it is safe from then on. Throws where the device would not keep it. */
+  async put(given: Omit<Jot, "order" | "refused">): Promise<void> {
+    const order = Math.max(0, ...this.#state.jots.map((jot) => jot.order)) + 1;
+    await this.#write({ ...given, order, refused: null });
   }
 
-  /** Lets go of a jotting that was not sent, because its keeper says so. */
+  /** Takes a jotting off the device: it is at home, or was refused and its keeper says so. */
   async drop(id: string): Promise<void> {
-    await this.#change(this.#state.jots.filter((jot) => jot.id !== id));
+    await this.#door.forget(id);
+    this.#set({ jots: this.#state.jots.filter((jot) => jot.id !== id) });
   }
 
-  async #change(jots: readonly Jot[]): Promise<void> {
-    await this.#door.keep(jots);
-    this.#set({ jots });
+  /** Lets what was refused be sent once more. */
+  async again(): Promise<void> {
+    for (const jot of this.#state.jots) if (jot.refused !== null) await this.#write({ ...jot, refused: null });
+  }
+
+  async #write(jot: Jot): Promise<void> {
+    await this.#door.keep(jot);
+    this.#show(jot);
+  }
+
+  // The list is read anew after every wait: what another act did meanwhile stays done.
+  #show(jot: Jot): void {
+    const others = this.#state.jots.filter(({ id }) => id !== jot.id);
+    this.#set({ jots: [...others, jot].sort((a, b) => a.order - b.order) });
   }
 
   /** Sends what waits, the oldest first; returns how many arrived. What cannot be sent now stays for the next time. */
@@ -100,8 +117,8 @@ export class JotBox {
       for (let next = this.#next(); next; next = this.#next()) {
         this.#set({ state: "sending" });
         const refused = await this.#one(next);
-        const rest = this.#state.jots.filter(({ id }) => id !== next?.id);
-        await this.#change(refused ? [{ ...next, refused }, ...rest] : rest);
+        if (refused) await this.#write({ ...next, refused });
+        else await this.drop(next.id);
         if (!refused) arrived += 1;
       }
       this.#set({ state: "idle" });

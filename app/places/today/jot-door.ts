@@ -1,4 +1,4 @@
-import { get, set } from "idb-keyval";
+import { createStore, del, set, values } from "idb-keyval";
 import { type Jot, type JotDoor, type JotPicture, type SentJot, SignedOut } from "./jot-box.ts";
 
 const SLOW = 20_000;
@@ -29,9 +29,18 @@ async function sendJot(jot: SentJot): Promise<{ ok: true } | { ok: false }> {
 }
 
 /** The way home from this device: jottings lie in its own database until the server has them. */
-export const jotDoor = (memberId: string): JotDoor => ({
-  keep: (jots) => set(`hearth:jots:${memberId}`, jots),
-  kept: async () => (await get<readonly Jot[]>(`hearth:jots:${memberId}`)) ?? [],
-  sendPicture,
-  sendJot,
-});
+export function jotDoor(memberId: string): JotDoor {
+  // Opened when it is first needed: there is no such database where the page is drawn on the server.
+  let opened: ReturnType<typeof createStore> | undefined;
+  const store: ReturnType<typeof createStore> = (mode, work) => {
+    opened ??= createStore(`hearth-jots-${memberId}`, "jots");
+    return opened(mode, work);
+  };
+  return {
+    keep: (jot) => set(jot.id, jot, store),
+    forget: (id) => del(id, store),
+    kept: () => values<Jot>(store),
+    sendPicture,
+    sendJot,
+  };
+}

@@ -3,11 +3,25 @@ import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalSt
 import { useRevalidator } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
-import { type BoxState, JotBox, type JotPicture } from "./jot-box.ts";
+import { type BoxState, type Jot, JotBox, type JotPicture } from "./jot-box.ts";
 import { jotDoor } from "./jot-door.ts";
 import { dayShort, openDay, type TodayDay, type TodayView } from "./view.ts";
 
 const TRY_AGAIN = 5000;
+/** What this device would not do. */
+const TROUBLE = {
+  full: "This phone would not keep it: it is full, or lets pages keep nothing. Your words are still in the field.",
+  unread: "A picture could not be read from this phone. Take it or choose it once more.",
+};
+
+type TakenPicture = JotPicture & { readonly address: string };
+const shown = (picture: JotPicture): TakenPicture => ({
+  ...picture,
+  address: URL.createObjectURL(new Blob([picture.bytes], { type: picture.type })),
+});
+const pictureOf = async (file: File): Promise<TakenPicture> =>
+  shown({ useId: crypto.randomUUID(), name: file.name, type: file.type, bytes: await file.arrayBuffer() });
+
 const EMPTY: BoxState = { jots: [], state: "idle" };
 const nothing = () => () => {};
 
@@ -17,7 +31,9 @@ export function Today({ view }: { view: TodayView }) {
   const now = useNow(view);
   const box = useBox(memberId);
   const [chosen, setChosen] = useState<CalendarDate | null>(null);
-  const [pictures, setPictures] = useState<readonly (JotPicture & { readonly address: string })[]>([]);
+  const [pictures, setPictures] = useState<readonly TakenPicture[]>([]);
+  const [trouble, setTrouble] = useState<keyof typeof TROUBLE | null>(null);
+  const keeping = useRef(false);
   const [kept, setKept] = useState(0);
   const field = useRef<HTMLTextAreaElement>(null);
   const [draft, setDraft] = useDraft(memberId, field);
@@ -35,27 +51,41 @@ export function Today({ view }: { view: TodayView }) {
       </Shell>
     );
   const keep = async () => {
-    // Pressed with nothing to keep, it shows where to begin.
+    // Pressed with nothing to keep, it shows where to begin; pressed twice, it keeps once.
     if (draft.trim() === "" && pictures.length === 0) return field.current?.focus();
-    await box.jots.put({
-      ...{ id: crypto.randomUUID(), albumId: album.id, dayId: day.dayId, day: day.said },
-      ...{ at: `${now.date}T${now.time}`, text: draft.trim(), refused: null },
-      pictures: pictures.map(({ address: _, ...picture }) => picture),
-    });
-    setDraft("");
-    setPictures([]);
+    if (keeping.current) return;
+    keeping.current = true;
+    try {
+      await box.jots.put({
+        ...{ id: crypto.randomUUID(), albumId: album.id, dayId: day.dayId, day: day.said },
+        ...{ at: `${now.date}T${now.time}`, text: draft.trim() },
+        pictures: pictures.map(({ address: _, ...picture }) => picture),
+      });
+    } catch {
+      return setTrouble("full");
+    } finally {
+      keeping.current = false;
+    }
+    setTrouble(null);
+    // What was typed or taken while the device wrote stays.
+    const typed = field.current?.value ?? "";
+    setDraft(typed.startsWith(draft) ? typed.slice(draft.length) : typed);
+    setPictures((was) => was.filter((each) => !pictures.includes(each)));
     setKept(kept + 1);
     box.send();
     field.current?.focus();
   };
   const take = async (files: readonly File[]) => {
-    const read = await Promise.all(
-      files.map(async (file) => ({
-        ...{ useId: crypto.randomUUID(), name: file.name, type: file.type, bytes: await file.arrayBuffer() },
-        address: URL.createObjectURL(file),
-      })),
-    );
-    setPictures((was) => [...was, ...read]);
+    const read = await Promise.allSettled(files.map(pictureOf));
+    setTrouble(read.some(({ status }) => status === "rejected") ? "unread" : null);
+    setPictures((was) => [...was, ...read.flatMap((each) => (each.status === "fulfilled" ? each.value : []))]);
+  };
+  /** A jotting that cannot go home as it is comes back into the field, to be kept for another day or without a picture. */
+  const takeBack = async (jot: Jot) => {
+    await box.jots.drop(jot.id);
+    setDraft([jot.text, field.current?.value.trim()].filter(Boolean).join("\n"));
+    setPictures((was) => [...jot.pictures.map(shown), ...was]);
+    field.current?.focus();
   };
   const isToday = day.date === now.date;
   const waiting = box.state.jots.filter((jot) => jot.dayId === day.dayId);
@@ -122,7 +152,12 @@ export function Today({ view }: { view: TodayView }) {
           Keep
         </Button>
       </div>
-      <Standing state={box.state} kept={kept} onDrop={(id) => void box.jots.drop(id)} onAgain={box.send} />
+      {trouble && (
+        <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
+          {TROUBLE[trouble]}
+        </p>
+      )}
+      <Standing state={box.state} kept={kept} onBack={(jot) => void takeBack(jot)} onAgain={box.again} />
       <section aria-label="Jotted on this day" className="grid gap-2 border-t border-line pt-3">
         <Jotted
           day={day}
@@ -189,12 +224,12 @@ function Jotted({
 function Standing({
   state,
   kept,
-  onDrop,
+  onBack,
   onAgain,
 }: {
   state: BoxState;
   kept: number;
-  onDrop: (id: string) => void;
+  onBack: (jot: Jot) => void;
   onAgain: () => void;
 }) {
   const refused = state.jots.filter((jot) => jot.refused !== null);
@@ -215,19 +250,19 @@ function Standing({
         {waits > 0 && state.state === "sending" && "Sending."}
         {waits === 0 && kept > 0 && refused.length === 0 && "Kept, and at home."}
       </p>
-      {refused.map(({ id, text, refused: why, day }) => (
-        <div key={id} role="alert" className="grid gap-1 border-l-4 border-ember pl-3">
+      {refused.map((jot) => (
+        <div key={jot.id} role="alert" className="grid gap-1 border-l-4 border-ember pl-3">
           <p>
-            {why === "no-day"
-              ? `${day} is not in the album any more. It stays on this phone: “${text}”`
-              : `One of its pictures cannot be read. It stays on this phone: “${text}”`}
+            {jot.refused === "no-day"
+              ? `${jot.day} is not in the album any more. It stays on this phone: “${jot.text}”`
+              : `One of its pictures cannot be read at home. It stays on this phone: “${jot.text}”`}
           </p>
           <p className="flex gap-3">
             <Button small onClick={onAgain}>
               Try again
             </Button>
-            <Button small look="quiet" onClick={() => onDrop(id)}>
-              Let it go
+            <Button small look="quiet" onClick={() => onBack(jot)}>
+              Back into the field
             </Button>
           </p>
         </div>
@@ -253,29 +288,43 @@ function useNow({ fixedNow, timeZone, now }: TodayView): TodayView["now"] {
   return wall;
 }
 
+// A device that keeps nothing for pages says so by throwing; the words are in the field all the same.
+function stored(slot: string): string {
+  try {
+    return window.localStorage.getItem(slot) ?? "";
+  } catch {
+    return "";
+  }
+}
+function store(slot: string, text: string): void {
+  try {
+    window.localStorage.setItem(slot, text);
+  } catch {}
+}
+
 /** Words that are being typed lie on the device too: a closed page has them when it is opened again. */
 function useDraft(memberId: string, field: RefObject<HTMLTextAreaElement | null>): [string, (text: string) => void] {
   const slot = `hearth:draft:${memberId}`;
   const [text, setText] = useState("");
   useEffect(() => {
-    const kept = window.localStorage.getItem(slot) ?? "";
+    const kept = stored(slot);
     // What was typed before the page ran comes after what was kept; in the field at once, where early hands look for it.
     const all = kept + (field.current?.value ?? "");
     if (field.current) field.current.value = all;
     setText(all);
-    window.localStorage.setItem(slot, all);
+    store(slot, all);
   }, [slot, field]);
   return [
     text,
     (next) => {
       setText(next);
-      window.localStorage.setItem(slot, next);
+      store(slot, next);
     },
   ];
 }
 
 /** The jottings of this device, sent when the page opens, when the connection is back, and again after a while. */
-function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => void } {
+function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => void; again: () => void } {
   const jots = useMemo(() => new JotBox(jotDoor(memberId)), [memberId]);
   const state = useSyncExternalStore(jots.subscribe, jots.snapshot, () => EMPTY);
   const { revalidate } = useRevalidator();
@@ -288,9 +337,11 @@ function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => 
     [jots, revalidate],
   );
   useEffect(() => {
-    void jots.open().then(send);
-    window.addEventListener("online", send);
-    return () => window.removeEventListener("online", send);
+    // Another page of this device may have kept something and been closed before it went.
+    const look = () => void jots.open().then(send, send);
+    look();
+    window.addEventListener("online", look);
+    return () => window.removeEventListener("online", look);
   }, [jots, send]);
   const waits = state.jots.some(({ refused }) => refused === null);
   useEffect(() => {
@@ -298,5 +349,5 @@ function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => 
     const timer = window.setTimeout(send, TRY_AGAIN);
     return () => window.clearTimeout(timer);
   }, [waits, state, send]);
-  return { jots, state, send };
+  return { jots, state, send, again: () => void jots.again().then(send, send) };
 }
