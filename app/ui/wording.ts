@@ -241,6 +241,9 @@ export const UNREACHABLE = {
   "store-gone": "The database does not answer. What you wrote is kept on this device and sent when it is back.",
 } as const;
 
+export const UNKEPT =
+  "This device would not write down what you did: it is full, or keeps nothing for pages. It goes to the server all the same; leave the page open until it says Saved.";
+
 /** A part of a print that is made in several: by where it lies where there are two in a row, else by its number. */
 export function partName({ across, down, column, row }: Tile): string {
   if (across > 2 || down > 2) return `part ${row * across + column + 1} of ${across * down}`;

@@ -65,6 +65,35 @@ test("from sign-up to a finished day with a real photo, a killed server, and eve
   await server.stop();
 });
 
+test("what two windows typed while the server was away is there when both were closed", async ({ page, context }) => {
+  let server = await startServer(process.env.BROWSER_DATABASE_URL ?? "");
+  await signUp(page, "Maren", server.base);
+  const album = await makeDecember(page);
+  const other = await context.newPage();
+  await page.goto(`${album}/days/2026-12-09`);
+  await other.goto(`${album}/days/2026-12-10`);
+  await page.getByLabel("Title", { exact: true }).fill("Before");
+  await saved(page);
+  server.process.kill("SIGKILL");
+  await page.getByLabel("Title", { exact: true }).fill("Of the first window");
+  await expect(page.getByText("Kept here, not yet saved")).toBeVisible();
+  await other.getByLabel("Title", { exact: true }).fill("Of the second window");
+  await expect(other.getByText("Kept here, not yet saved")).toBeVisible();
+  await page.close();
+  await other.close();
+  server = await startServer(process.env.BROWSER_DATABASE_URL ?? "", Number(new URL(server.base).port));
+  const third = await context.newPage();
+  await third.goto(`${album}/days/2026-12-09`);
+  await expect(third.getByLabel("Title", { exact: true })).toHaveValue("Of the first window");
+  await saved(third);
+  await third.reload();
+  await expect(third.getByLabel("Title", { exact: true })).toHaveValue("Of the first window");
+  await third.goto(`${album}/days/2026-12-10`);
+  await expect(third.getByLabel("Title", { exact: true })).toHaveValue("Of the second window");
+  expect(await third.evaluate(() => Object.keys(localStorage))).toEqual([]);
+  await server.stop();
+});
+
 test("a December album is four clicks away", async ({ page }) => {
   await signUp(page);
   let clicks = 0;

@@ -12,6 +12,7 @@ import { useFetcher } from "react-router";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import { type Answer, EMPTY, Outbox, type Outboxed, pendingOf } from "./outbox.ts";
+import { deviceStorage, holdSlot } from "./window-slot.ts";
 
 const TYPING_PAUSE = 700;
 const TRY_AGAIN = 3000;
@@ -36,10 +37,17 @@ export function OutboxProvider({
   children: ReactNode;
 }) {
   // There from the first moment the page runs: what is typed meanwhile has somewhere to go.
-  const box = useMemo(
-    () => (typeof window === "undefined" ? null : new Outbox(window.localStorage, `hearth:${memberId}:${albumId}`)),
-    [albumId, memberId],
-  );
+  const album = `hearth:${memberId}:${albumId}`;
+  const { box, own } = useMemo(() => {
+    const slot = `${album}:${Date.now().toString(36)}${Math.random().toString(36).slice(2)}`;
+    return { own: slot, box: typeof window === "undefined" ? null : new Outbox(deviceStorage(), slot) };
+  }, [album]);
+  useEffect(() => {
+    if (!box) return;
+    const gone = new AbortController();
+    holdSlot(box, album, own, gone.signal);
+    return () => gone.abort();
+  }, [box, album, own]);
   const state = useSyncExternalStore(
     box?.subscribe ?? nothing,
     () => box?.snapshot() ?? EMPTY,

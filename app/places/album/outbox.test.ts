@@ -7,7 +7,15 @@ const device = () => {
   return {
     getItem: (key: string) => kept.get(key) ?? null,
     setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+    slots: () => [...kept.keys()],
   };
+};
+/** A window that opens where another, of this slot, is gone. */
+const reopen = (storage: ReturnType<typeof device>, left: string) => {
+  const box = new Outbox(storage, `after ${left}`);
+  box.adopt(left);
+  return box;
 };
 const title = (id: string, text: string, base = 3, due = 0) => ({
   id,
@@ -24,12 +32,54 @@ describe("the outbox", () => {
   it("keeps what was typed over a closed tab, until the server has it", () => {
     const storage = device();
     new Outbox(storage, "album").put(title("a", "Lit windows"));
-    const reopened = new Outbox(storage, "album");
+    const reopened = reopen(storage, "album");
     expect(wordsOf(reopened)).toBe("Lit windows");
+    expect(storage.slots()).toEqual(["after album"]);
     const entry = reopened.next(1);
     reopened.depart(entry?.id ?? "");
     reopened.answer({ ok: true, version: 4 }, 0);
-    expect(new Outbox(storage, "album").snapshot().entries).toEqual([]);
+    expect(storage.slots()).toEqual([]);
+  });
+
+  it("of one window is not written over by another's, and both are taken up when both are gone", () => {
+    const storage = device();
+    const [one, two] = [new Outbox(storage, "one"), new Outbox(storage, "two")];
+    one.put(title("a", "Lit windows"));
+    two.put({ ...title("b", "A note"), key: "day:note" });
+    two.depart("b");
+    two.answer({ ok: true, version: 4 }, 0);
+    const third = reopen(storage, "one");
+    third.adopt("two");
+    expect(wordsOf(third)).toBe("Lit windows");
+    expect(third.snapshot().entries).toHaveLength(1);
+  });
+
+  it("takes nothing up over what was typed here since, twice, or out of a slot that makes no sense", () => {
+    const storage = device();
+    new Outbox(storage, "gone").put(title("a", "Older"));
+    const box = new Outbox(storage, "here");
+    box.put(title("b", "Newer"));
+    box.adopt("gone");
+    box.adopt("gone");
+    box.adopt("here");
+    storage.setItem("broken", "{");
+    box.adopt("broken");
+    expect(box.snapshot().entries.map(({ id }) => id)).toEqual(["b"]);
+  });
+
+  it("goes on where the device writes nothing down, and says so until everything is saved", () => {
+    const full = {
+      ...device(),
+      setItem: () => {
+        throw new DOMException("no room", "QuotaExceededError");
+      },
+    };
+    const box = new Outbox(full, "album");
+    box.put(title("a", "Lit"));
+    expect([wordsOf(box), box.snapshot().unkept]).toEqual(["Lit", true]);
+    box.depart("a");
+    box.answer({ ok: true, version: 4 }, 0);
+    expect(box.snapshot()).toMatchObject({ entries: [], unkept: false });
   });
 
   it("sends only the newest words of a field, from the version the typing began at", () => {
@@ -82,7 +132,7 @@ describe("the outbox", () => {
       0,
     );
     expect(box.next(1)).toBeNull();
-    expect(wordsOf(new Outbox(storage, "album"))).toBe("Mine");
+    expect(wordsOf(reopen(storage, "album"))).toBe("Mine");
     box.put(title("b", "Mine", 4));
     expect(box.snapshot().clashes).toEqual([]);
     expect(box.next(1)?.sent).toMatchObject({ base: 4 });

@@ -48,9 +48,11 @@ export type Outboxed = {
   /** Why the last change was refused for good, until the next change. */
   readonly refused: string | null;
   readonly savedOnce: boolean;
+  /** The device would not write it down: it is full, or keeps nothing for pages. */
+  readonly unkept: boolean;
 };
 
-export type Storage = { getItem: (key: string) => string | null; setItem: (key: string, value: string) => void };
+export type Storage = Pick<globalThis.Storage, "getItem" | "setItem" | "removeItem">;
 
 export const EMPTY: Outboxed = {
   entries: [],
@@ -59,7 +61,17 @@ export const EMPTY: Outboxed = {
   trouble: null,
   refused: null,
   savedOnce: false,
+  unkept: false,
 };
+
+/** What lies in a slot; nothing where it cannot be read. */
+function readSlot(storage: Storage, slot: string): Pick<Outboxed, "entries" | "clashes"> | null {
+  try {
+    return JSON.parse(storage.getItem(slot) ?? "null");
+  } catch {
+    return null;
+  }
+}
 
 function clashOf(entry: Entry, answer: Answer | null): Clash | null {
   if (answer && "clash" in answer) return { kind: "day", entry, ...answer.clash };
@@ -67,8 +79,9 @@ function clashOf(entry: Entry, answer: Answer | null): Clash | null {
 }
 
 /**
- * The changes of one album that are not yet known to be saved, in order. Every change of state is written to the
- * device's storage first, so a closed tab, a reload or a dead server loses nothing.
+ * The changes that one window made to an album and that are not yet known to be saved, in order. Every change of state is
+ * written to the window's own slot of the device's storage, so a closed tab, a reload or a dead server loses nothing and
+ * no window writes over another's; the slot of a window that is gone is taken up by one that is there.
  */
 export class Outbox {
   #state: Outboxed = EMPTY;
@@ -81,8 +94,19 @@ export class Outbox {
   constructor(storage: Storage, slot: string) {
     this.#storage = storage;
     this.#slot = slot;
-    const kept = JSON.parse(storage.getItem(slot) ?? "null") as Pick<Outboxed, "entries" | "clashes"> | null;
-    if (kept) this.#state = { ...EMPTY, entries: kept.entries, clashes: kept.clashes };
+  }
+
+  /** Takes up what a window left behind that is gone. What was changed here since is newer and stays. */
+  adopt(slot: string): void {
+    const left = slot === this.#slot ? null : readSlot(this.#storage, slot);
+    if (!left) return;
+    const { entries, clashes } = this.#state;
+    const here = new Set([...entries, ...clashes.map(({ entry }) => entry)].map(({ key }) => key));
+    this.#set({
+      entries: [...left.entries.filter(({ key }) => !here.has(key)), ...entries],
+      clashes: [...left.clashes.filter(({ entry: { key } }) => !here.has(key)), ...clashes],
+    });
+    if (!this.#state.unkept) this.#storage.removeItem(slot);
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -92,10 +116,20 @@ export class Outbox {
   readonly snapshot = (): Outboxed => this.#state;
 
   #set(change: Partial<Outboxed>): void {
-    this.#state = { ...this.#state, ...change };
-    const { entries, clashes } = this.#state;
-    this.#storage.setItem(this.#slot, JSON.stringify({ entries, clashes }));
+    const next = { ...this.#state, ...change };
+    this.#state = { ...next, unkept: !this.#keep(next) };
     for (const listener of this.#listeners) listener();
+  }
+
+  /** Writes down what waits; false where the device would not. */
+  #keep({ entries, clashes }: Outboxed): boolean {
+    try {
+      if (entries.length + clashes.length === 0) this.#storage.removeItem(this.#slot);
+      else this.#storage.setItem(this.#slot, JSON.stringify({ entries, clashes }));
+      return true;
+    } catch {
+      return entries.length + clashes.length === 0;
+    }
   }
 
   /** Puts a change in line. One of the same thing that has not left yet is replaced, but keeps the version it began from. */

@@ -3,10 +3,10 @@ import { useOutbox } from "./outbox-provider.tsx";
 /** In one word whether everything is safe on the server; said aloud when it is not. */
 export function SaveState() {
   const { state } = useOutbox();
-  if (state.trouble) {
+  if (state.trouble || state.unkept) {
     return (
       <span role="status" className="font-semibold text-flame">
-        Kept here, not yet saved
+        {state.unkept ? "Not saved yet" : "Kept here, not yet saved"}
       </span>
     );
   }

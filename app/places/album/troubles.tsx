@@ -1,13 +1,13 @@
-import { BOOK_PROBLEM, EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { BOOK_PROBLEM, EDIT_PROBLEM, SLOT_PROBLEM, UNKEPT, UNREACHABLE } from "#app/ui/wording.ts";
 import { useOutbox } from "./outbox-provider.tsx";
 
 /** What could not be saved and why, in the place it was tried. */
 export function Troubles() {
   const { state } = useOutbox();
-  if (state.trouble) {
+  if (state.trouble || state.unkept) {
     return (
       <p role="alert" className="my-3 border-l-4 border-ember pl-3 font-medium">
-        {UNREACHABLE[state.trouble]}
+        {state.unkept ? UNKEPT : state.trouble && UNREACHABLE[state.trouble]}
       </p>
     );
   }
