@@ -16,6 +16,7 @@ import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import type { Db } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
 import { findPhoto, keepPhoto, mimeOfPhotos, type PictureMime, readOriginal } from "../store/photo.ts";
+import { wantPictures } from "../store/stash-tray.ts";
 import { withoutPlace } from "./place.ts";
 import type { PictureReader } from "./reading-pool.ts";
 import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused } from "./zip.ts";
@@ -177,6 +178,7 @@ export async function unpackAlbum(
       if (read.archive.photosAsAdded && picture.photo.sha256 !== sha256) return { ok: false, reason: "damaged" };
       photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo, said)).id);
     }
+    await wantPictures(db, householdId, [...photoIds.values()]);
     const { capacityMicrometres, ...format } = album.format;
     const plan = {
       title: album.title,

@@ -134,7 +134,10 @@ const BOOK = {
     orderBy: asc(print.place),
     with: { sheet: { columns: { number: true } }, order: { columns: { number: true, dueOn: true } } },
   },
-  household: { columns: {}, with: { layouts: { orderBy: asc(pocketLayout.name) } } },
+  household: {
+    columns: {},
+    with: { layouts: { where: isNull(pocketLayout.deletedAt), orderBy: asc(pocketLayout.name) } },
+  },
 } as const;
 
 type WholeRow = AlbumRow & {

@@ -14,7 +14,8 @@ import type { Author } from "./author.ts";
 import { givePlace, type Seen, saveBookEdit } from "./book.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
 import { setFoundations } from "./foundations.ts";
-import { deleteFormat, deleteLayout, keepFormat, readFormats, saveLayout } from "./page-stash.ts";
+import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./page-stash.ts";
+import { putAway } from "./stash-tray.ts";
 import { emptyTray, putBack, putLeafOrTryOutBack, readTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut, keepTryOut } from "./try-out.ts";
 
@@ -245,7 +246,7 @@ describe("try-outs", () => {
     await keepTryOut(db, author(), id, "front", null);
     await undoLastChange(db, author());
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
-    await emptyTray(db, keeper.householdId, new Date());
+    await emptyTray(db, keeper.householdId);
     expect((await readTray(db, keeper.householdId)).leaves).toEqual([]);
   });
 });
@@ -281,19 +282,19 @@ describe("what a household keeps for its pages", () => {
     const foundation = { kind: "pocket" as const, layout, basePaper: "", note: "" };
     await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation });
     expect((await look()).layouts.map(({ name }) => name)).toEqual(["Six"]);
-    expect(await deleteLayout(db, householdId, layout)).toEqual({ ok: false, reason: "in-use", pages: 1 });
-    expect(await deleteLayout(db, (await book()).keeper.householdId, layout)).toEqual({
+    expect(await putLayoutAway(db, householdId, layout, new Date())).toEqual({ ok: false, reason: "in-use", pages: 1 });
+    expect(await putLayoutAway(db, (await book()).keeper.householdId, layout, new Date())).toEqual({
       ok: false,
       reason: "not-found",
     });
     await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation: FULL });
-    expect(await deleteLayout(db, householdId, layout)).toEqual({ ok: true });
+    expect(await putLayoutAway(db, householdId, layout, new Date())).toEqual({ ok: true });
     const { format, unit } = (await look()).album;
     await keepFormat(db, householdId, unit, format);
     await keepFormat(db, householdId, unit, { ...format, capacity: 60_000 });
     const [kept, ...more] = await readFormats(db, householdId);
     expect([kept?.format.capacity, more]).toEqual([60_000, []]);
-    expect(await deleteFormat(db, householdId, kept?.id ?? "")).toBe(true);
+    expect(await putAway(db, householdId, "format", kept?.id ?? "", new Date())).toBe(true);
     expect((await look()).album.format).toEqual(format);
   });
 });

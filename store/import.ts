@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import { eq } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import type { AlbumPlan, DayContent } from "../core/album/model.ts";
 import { firstLeaves } from "../core/book/first-leaves.ts";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/book/leaf.ts";
@@ -65,7 +65,12 @@ async function sameLayouts(
   householdId: string,
   layouts: readonly OwnLayout[],
 ): Promise<Map<string, string>> {
-  const own = (await tx.select().from(pocketLayout).where(eq(pocketLayout.householdId, householdId))).map(toLayout);
+  const own = (
+    await tx
+      .select()
+      .from(pocketLayout)
+      .where(and(eq(pocketLayout.householdId, householdId), isNull(pocketLayout.deletedAt)))
+  ).map(toLayout);
   return new Map(
     layouts.flatMap((layout) => {
       const twin = own.find((each) => isDeepStrictEqual({ ...each, id: layout.id }, layout));

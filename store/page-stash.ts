@@ -1,4 +1,4 @@
-import { and, asc, eq, sql } from "drizzle-orm";
+import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import type { AlbumFormat } from "../core/album/model.ts";
 import type { Template } from "../core/book/template.ts";
 import type { Unit } from "../core/measure/length.ts";
@@ -6,6 +6,7 @@ import { touchAlbums } from "./book.ts";
 import type { Db, Reader } from "./db.ts";
 import type { OwnLayout } from "./layout-row.ts";
 import { album, day, leaf, measuredFormat, pocketLayout, template } from "./schema/index.ts";
+import { putAway } from "./stash-tray.ts";
 
 export async function saveLayout(
   db: Db,
@@ -23,17 +24,18 @@ export async function saveLayout(
   });
 }
 
-/** Deletes a layout that no page uses; one in use is kept, and told how often. */
-export async function deleteLayout(
+/** Puts a layout that no page uses into the tray; one in use stays, and is told how often. */
+export async function putLayoutAway(
   db: Db,
   householdId: string,
   id: string,
+  at: Date,
 ): Promise<{ ok: true } | { ok: false; reason: "not-found" } | { ok: false; reason: "in-use"; pages: number }> {
   return db.transaction(async (tx) => {
     const [row] = await tx
       .select({ id: pocketLayout.id })
       .from(pocketLayout)
-      .where(and(eq(pocketLayout.id, id), eq(pocketLayout.householdId, householdId)))
+      .where(and(eq(pocketLayout.id, id), eq(pocketLayout.householdId, householdId), isNull(pocketLayout.deletedAt)))
       .for("update");
     if (!row) return { ok: false, reason: "not-found" };
     const [used] = await tx
@@ -44,7 +46,7 @@ export async function deleteLayout(
       .from(sql`(select 1) as one`);
     const pages = (used?.days ?? 0) + (used?.leaves ?? 0);
     if (pages > 0) return { ok: false, reason: "in-use", pages };
-    await tx.delete(pocketLayout).where(eq(pocketLayout.id, id));
+    await putAway(tx, householdId, "layout", id, at);
     await touchAlbums(tx, householdId);
     return { ok: true };
   });
@@ -54,7 +56,7 @@ export async function readTemplates(db: Reader, householdId: string): Promise<Te
   const rows = await db
     .select()
     .from(template)
-    .where(eq(template.householdId, householdId))
+    .where(and(eq(template.householdId, householdId), isNull(template.deletedAt)))
     .orderBy(asc(template.name));
   return rows.map(({ id, name, pageW, pageH, kind, layout, pieces }) => ({
     ...{ id, name, kind, layout, pieces },
@@ -79,19 +81,13 @@ export async function saveTemplate(db: Db, householdId: string, made: Omit<Templ
   return row.id;
 }
 
-/** Pages made from a template have their own pieces: deleting it changes none of them. */
-export async function deleteTemplate(db: Db, householdId: string, id: string): Promise<boolean> {
-  const rows = await db
-    .delete(template)
-    .where(and(eq(template.id, id), eq(template.householdId, householdId)))
-    .returning({ id: template.id });
-  return rows.length > 0;
-}
-
 export type MeasuredFormat = { readonly id: string; readonly unit: Unit; readonly format: AlbumFormat };
 
 export async function readFormats(db: Reader, householdId: string): Promise<MeasuredFormat[]> {
-  const rows = await db.select().from(measuredFormat).where(eq(measuredFormat.householdId, householdId));
+  const rows = await db
+    .select()
+    .from(measuredFormat)
+    .where(and(eq(measuredFormat.householdId, householdId), isNull(measuredFormat.deletedAt)));
   return rows
     .map(({ id, unit, format }) => ({ id, unit, format }))
     .sort((a, b) => a.format.name.localeCompare(b.format.name));
@@ -102,16 +98,12 @@ export async function keepFormat(db: Db, householdId: string, unit: Unit, format
   await db.transaction(async (tx) => {
     await tx
       .delete(measuredFormat)
-      .where(and(eq(measuredFormat.householdId, householdId), sql`${measuredFormat.format}->>'name' = ${format.name}`));
+      .where(
+        and(
+          ...[eq(measuredFormat.householdId, householdId), isNull(measuredFormat.deletedAt)],
+          sql`${measuredFormat.format}->>'name' = ${format.name}`,
+        ),
+      );
     await tx.insert(measuredFormat).values({ householdId, unit, format });
   });
-}
-
-/** Albums keep their own measured copy, so none of them changes. */
-export async function deleteFormat(db: Db, householdId: string, id: string): Promise<boolean> {
-  const rows = await db
-    .delete(measuredFormat)
-    .where(and(eq(measuredFormat.id, id), eq(measuredFormat.householdId, householdId)))
-    .returning({ id: measuredFormat.id });
-  return rows.length > 0;
 }

@@ -7,6 +7,7 @@ import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { photo, picture, pictureTrait, pictureVersion } from "./schema/index.ts";
 import type { PictureMime } from "./schema/photo.ts";
+import { wantPictures } from "./stash-tray.ts";
 
 export type { PictureMime };
 
@@ -84,7 +85,8 @@ export async function keepPhoto(
       .returning({ id: photo.id });
     const kept = await findPhoto(tx, householdId, sha256);
     if (!kept) throw new Error("the photo just kept is not there");
-    return { ...kept, isNew: added.length > 0 };
+    const back = await wantPictures(tx, householdId, [kept.id]);
+    return { ...kept, isNew: added.length + back > 0 };
   });
 }
 

@@ -22,10 +22,12 @@ import { readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
 import { saveDayEdit, undoLastChange } from "./day.ts";
 import { keepOrder, markArrived } from "./lab-orders.ts";
-import { findPhoto, keepPhoto, newUse, readTraits } from "./photo.ts";
+import { findPhoto, keepPhoto, newUse, readOriginal, readTraits } from "./photo.ts";
 import { placePhotos, setPhotoRule } from "./place-photos.ts";
 import { dropSheet, makeSheets, markByHand, markSheetPrinted, markSpoiled, readSheets, tickCut } from "./printing.ts";
 import { knownPictures, markPhotos, readRoll } from "./roll.ts";
+import { readStashTray, takeBackStash } from "./stash-tray.ts";
+import { dropExpired, emptyTray, putBack } from "./tray.ts";
 
 const store = openTestStore();
 afterAll(() => store.close());
@@ -138,6 +140,51 @@ describe("the roll", () => {
     // Always reversible: the picture itself is what it was.
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "look", look: NO_LOOK });
     expect((await findPhoto(store.db, keeper.householdId, photo.sha256))?.facts).toEqual(kept.facts);
+  });
+
+  it("stay on the roll however long no day uses them, and whatever tray is emptied", async () => {
+    const keeper = await newKeeper(store);
+    const { kept, photo } = await aPhoto(keeper.householdId);
+    await emptyTray(store.db, keeper.householdId);
+    await dropExpired(store.db, new Date(Date.now() + 400 * 86_400_000));
+    expect((await readRoll(store.db, keeper.householdId)).map(({ id }) => id)).toEqual([kept.id]);
+    expect((await readOriginal(store.db, keeper.householdId, kept.id))?.bytes).toEqual(photo.bytes);
+  });
+
+  it("put away lie in the tray, come back from it or with their file, and are gone when it is emptied", async () => {
+    const keeper = await newKeeper(store);
+    const { householdId } = keeper;
+    const { kept, photo } = await aPhoto(householdId);
+    const roll = async () => (await readRoll(store.db, householdId)).map(({ id }) => id);
+    const away = { kind: "away" } as const;
+    expect(await markPhotos(store.db, householdId, [kept.id], away)).toBe(1);
+    expect([await roll(), await knownPictures(store.db, householdId, [photo.sha256])]).toEqual([[], []]);
+    expect(await readStashTray(store.db, householdId)).toMatchObject([{ kind: "picture", photoId: kept.id }]);
+    expect(await takeBackStash(store.db, householdId, "picture", kept.id)).toBe(true);
+    expect(await roll()).toEqual([kept.id]);
+    await markPhotos(store.db, householdId, [kept.id], away);
+    expect(await keepPhoto(store.db, householdId, photo)).toMatchObject({ id: kept.id, isNew: true });
+    expect(await roll()).toEqual([kept.id]);
+    await markPhotos(store.db, householdId, [kept.id], away);
+    await dropExpired(store.db, new Date(Date.now() + 29 * 86_400_000));
+    expect((await readStashTray(store.db, householdId)).length).toBe(1);
+    await emptyTray(store.db, householdId);
+    expect([await readStashTray(store.db, householdId), await roll()]).toEqual([[], []]);
+    expect(await readOriginal(store.db, householdId, kept.id)).toBeNull();
+  });
+
+  it("are not put away while a day uses them, nor gone while a piece in the tray shows them", async () => {
+    const { keeper, author, dayId, one } = await withPrints();
+    const { householdId } = keeper;
+    expect(await markPhotos(store.db, householdId, [one.photoId], { kind: "away" })).toBe(0);
+    await saveDayEdit(store.db, author(), dayId, null, { kind: "remove-photo", id: one.id });
+    expect(await markPhotos(store.db, householdId, [one.photoId], { kind: "away" })).toBe(1);
+    // The piece comes back from the tray: its picture is in use again.
+    await putBack(store.db, householdId, "photo", one.id, author());
+    expect(await readStashTray(store.db, householdId)).toEqual([]);
+    expect((await readRoll(store.db, householdId)).map(({ id }) => id)).toContain(one.photoId);
+    await emptyTray(store.db, householdId);
+    expect(await readOriginal(store.db, householdId, one.photoId)).not.toBeNull();
   });
 
   it("tells every album that uses a picture when its look changes", async () => {

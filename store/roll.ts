@@ -1,13 +1,16 @@
-import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, not, notExists, sql } from "drizzle-orm";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
-import { photo } from "./schema/index.ts";
+import { dayPhoto, photo } from "./schema/index.ts";
+import { onADay, pictureAway } from "./stash-tray.ts";
 
-/** Every picture of the household, the earliest first; undated ones at the end. */
+const onTheRoll = (db: Reader) => not(pictureAway(db) ?? sql`false`);
+
+/** Every picture of the household that is not put away, the earliest first; undated ones at the end. */
 export async function readRoll(db: Reader, householdId: string): Promise<RollPhoto[]> {
   const rows = await db.query.photo.findMany({
-    where: eq(photo.householdId, householdId),
+    where: and(eq(photo.householdId, householdId), onTheRoll(db)),
     orderBy: [
       sql`coalesce(${photo.givenDate}::text, ${photo.capturedAt}) nulls last`,
       asc(photo.capturedAt),
@@ -27,7 +30,7 @@ export async function readRoll(db: Reader, householdId: string): Promise<RollPho
   });
 }
 
-const markColumns = (mark: RollMark): Partial<typeof photo.$inferInsert> => {
+const markColumns = (mark: RollMark) => {
   switch (mark.kind) {
     case "star":
       return { star: mark.on };
@@ -39,25 +42,31 @@ const markColumns = (mark: RollMark): Partial<typeof photo.$inferInsert> => {
       return { givenDate: mark.date };
     case "look":
       return { look: mark.look };
+    case "away":
+      return { deletedAt: sql`now()` };
   }
 };
 
-/** Says one thing of several of the household's pictures; returns how many there were of them. */
+/**
+ * Says one thing of several of the household's pictures; returns how many there were of them. One that a day uses is not
+ * put away.
+ */
 export async function markPhotos(db: Db, householdId: string, ids: readonly string[], mark: RollMark): Promise<number> {
+  const those = and(eq(photo.householdId, householdId), inArray(photo.id, [...ids]));
   const rows = await db
     .update(photo)
     .set(markColumns(mark))
-    .where(and(eq(photo.householdId, householdId), inArray(photo.id, [...ids])))
+    .where(mark.kind === "away" ? and(those, notExists(onADay(db, isNull(dayPhoto.deletedAt)))) : those)
     .returning({ id: photo.id });
   return rows.length;
 }
 
-/** Which of these contents, by hash, the household has already. */
+/** Which of these contents, by hash, the household has already on its roll. */
 export async function knownPictures(db: Reader, householdId: string, hashes: readonly string[]): Promise<string[]> {
   if (hashes.length === 0) return [];
   const rows = await db
     .select({ sha256: photo.sha256 })
     .from(photo)
-    .where(and(eq(photo.householdId, householdId), inArray(photo.sha256, [...hashes])));
+    .where(and(eq(photo.householdId, householdId), inArray(photo.sha256, [...hashes]), onTheRoll(db)));
   return rows.map(({ sha256 }) => sha256);
 }

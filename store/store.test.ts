@@ -289,7 +289,7 @@ describe("the tray", () => {
     await setAlbumDeleted(db, keeper.householdId, albumId, null);
     expect(await readAlbum(db, keeper.householdId, albumId)).not.toBeNull();
     await setAlbumDeleted(db, keeper.householdId, albumId, new Date());
-    await emptyTray(db, keeper.householdId, new Date());
+    await emptyTray(db, keeper.householdId);
     expect((await readTray(db, keeper.householdId)).albums).toEqual([]);
   });
 });

@@ -1,10 +1,11 @@
-import { and, desc, eq, isNotNull, isNull, lt, notExists, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Author } from "./author.ts";
 import { followDay, putLeafBack } from "./book.ts";
-import type { Db, Transaction } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto, jotting, leaf, photo, picture, tryOut } from "./schema/index.ts";
+import type { Db } from "./db.ts";
+import { album, card, day, dayInsert, dayPhoto, jotting, leaf, tryOut } from "./schema/index.ts";
+import { dropStash } from "./stash-tray.ts";
 
 /** How long a thing stays in the tray. */
 export const TRAY_DAYS = 30;
@@ -151,23 +152,8 @@ export async function putLeafOrTryOutBack(
   });
 }
 
-/** Photos no day uses any more, and bytes no household's roll holds. */
-async function dropUnused(tx: Transaction, before: Date): Promise<void> {
-  await tx
-    .delete(photo)
-    .where(
-      and(
-        lt(photo.addedAt, before),
-        notExists(tx.select({ one: sql`1` }).from(dayPhoto).where(eq(dayPhoto.photoId, photo.id))),
-      ),
-    );
-  await tx
-    .delete(picture)
-    .where(notExists(tx.select({ one: sql`1` }).from(photo).where(eq(photo.sha256, picture.sha256))));
-}
-
 /** Empties the tray of one household: gone for good. */
-export async function emptyTray(db: Db, householdId: string, now: Date): Promise<void> {
+export async function emptyTray(db: Db, householdId: string): Promise<void> {
   await db.transaction(async (tx) => {
     for (const table of Object.values(PIECES)) {
       await tx
@@ -183,7 +169,7 @@ export async function emptyTray(db: Db, householdId: string, now: Date): Promise
     await tx.delete(tryOut).where(and(isNotNull(tryOut.deletedAt), sql`${tryOut.leafId} in ${ofHousehold}`));
     await tx.delete(leaf).where(and(isNotNull(leaf.deletedAt), sql`${leaf.id} in ${ofHousehold}`));
     await tx.delete(album).where(and(eq(album.householdId, householdId), isNotNull(album.deletedAt)));
-    await dropUnused(tx, new Date(now.getTime() - 86_400_000));
+    await dropStash(tx, { householdId });
   });
 }
 
@@ -195,6 +181,6 @@ export async function dropExpired(db: Db, now: Date): Promise<void> {
     await tx.delete(tryOut).where(lt(tryOut.deletedAt, before));
     await tx.delete(leaf).where(lt(leaf.deletedAt, before));
     await tx.delete(album).where(lt(album.deletedAt, before));
-    await dropUnused(tx, before);
+    await dropStash(tx, { before });
   });
 }

@@ -16,17 +16,9 @@ import { albumOfDate, createAlbum, readAlbum } from "./album.ts";
 import { moveJotting, saveDayEdit, undoLastChange } from "./day.ts";
 import { handOut } from "./dealing.ts";
 import { makeSheets, markSheetPrinted, readSheets, tickCut } from "./printing.ts";
+import { putAway, readStashTray, takeBackStash } from "./stash-tray.ts";
 import { emptyTray, putBack, readTray } from "./tray.ts";
-import {
-  forgetLetters,
-  keepHand,
-  keepStampSet,
-  readDecks,
-  readLetters,
-  readRevisions,
-  readTexts,
-  saveDeck,
-} from "./words.ts";
+import { keepHand, keepStampSet, readDecks, readLetters, readRevisions, readTexts, saveDeck } from "./words.ts";
 
 const store = openTestStore();
 const { db } = store;
@@ -78,7 +70,7 @@ describe("jottings", () => {
     expect(pieces).toMatchObject([{ kind: "jotting", id: jotting.id, date: "2026-12-03" }]);
     expect(await putBack(db, keeper.householdId, "jotting", jotting.id, author())).toBe(true);
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.jottings).toEqual([jotting]);
-    await emptyTray(db, keeper.householdId, new Date());
+    await emptyTray(db, keeper.householdId);
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.jottings).toEqual([jotting]);
   });
 });
@@ -198,10 +190,51 @@ describe("decks, hands and stamps of a household", () => {
     const letters = await readLetters(db, keeper.householdId);
     expect(letters.hands).toMatchObject([{ name: "Petra", em: 2100 }]);
     expect(letters.sets).toMatchObject([set]);
-    await forgetLetters(db, other.householdId, letters.hands[0]?.id ?? "");
+    const [petra] = letters.hands;
+    expect(await putAway(db, other.householdId, "hand", petra?.id ?? "", new Date())).toBe(false);
     expect((await readLetters(db, keeper.householdId)).hands.length).toBe(1);
-    await forgetLetters(db, keeper.householdId, letters.hands[0]?.id ?? "");
+    expect(await putAway(db, keeper.householdId, "hand", petra?.id ?? "", new Date())).toBe(true);
     expect((await readLetters(db, keeper.householdId)).hands).toEqual([]);
+  });
+
+  it("lie in the tray once they are put away, come back from it, and give way to one of their name", async () => {
+    const [keeper, other] = await Promise.all([newKeeper(store), newKeeper(store)]);
+    const { householdId } = keeper;
+    const slips = [{ id: "a", text: "The bell", kind: "station", on: ANY_DAY }];
+    const deck = { id: randomUUID(), name: "Harbour", jar: "prompt" as const, slips };
+    await saveDeck(db, householdId, deck);
+    await keepHand(db, householdId, { name: "Petra", em: ticks(2000), line: millimetres(8) });
+    const [set] = STAMP_SETS;
+    if (!set) throw new Error("shipped");
+    await keepStampSet(db, householdId, set);
+    const { hands, sets } = await readLetters(db, householdId);
+    const away = { deck: deck.id, hand: hands[0]?.id ?? "", "stamp-set": sets[0]?.id ?? "" };
+    const kinds = ["deck", "hand", "stamp-set"] as const;
+    for (const kind of kinds) expect(await putAway(db, householdId, kind, away[kind], new Date())).toBe(true);
+    expect([await readDecks(db, householdId), await readLetters(db, householdId)]).toEqual([
+      [],
+      { hands: [], sets: [] },
+    ]);
+    const tray = await readStashTray(db, householdId);
+    expect(tray.map(({ kind, name }) => `${kind} ${name}`).sort()).toEqual([
+      ...["deck Harbour", "hand Petra", `stamp-set ${set.name}`],
+    ]);
+    expect(await readStashTray(db, other.householdId)).toEqual([]);
+    // Others of those names are made meanwhile.
+    await saveDeck(db, householdId, { ...deck, id: randomUUID() });
+    await keepHand(db, householdId, { name: "Petra", em: ticks(2200), line: millimetres(9) });
+    for (const kind of kinds) {
+      expect(await takeBackStash(db, other.householdId, kind, away[kind])).toBe(false);
+      expect(await takeBackStash(db, householdId, kind, away[kind])).toBe(true);
+    }
+    expect((await readDecks(db, householdId)).map(({ name }) => name)).toEqual(["Harbour", "Harbour (put back)"]);
+    const back = await readLetters(db, householdId);
+    expect(back.hands.map(({ name, em }) => `${name} ${em}`)).toEqual(["Petra 2200", "Petra (put back) 2000"]);
+    expect(back.sets).toMatchObject([set]);
+    await putAway(db, householdId, "deck", deck.id, new Date());
+    await emptyTray(db, householdId);
+    expect(await takeBackStash(db, householdId, "deck", deck.id)).toBe(false);
+    expect((await readDecks(db, householdId)).length).toBe(1);
   });
 
   it("are handed out in one act that is taken back whole, and not over what somebody wrote meanwhile", async () => {

@@ -1,4 +1,4 @@
-import { and, arrayOverlaps, asc, eq, ne, sql } from "drizzle-orm";
+import { and, arrayOverlaps, asc, eq, isNull, ne, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
 import type { Card } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -22,13 +22,17 @@ import {
 
 /** The household's own decks, by name. */
 export async function readDecks(db: Reader, householdId: string): Promise<Deck[]> {
-  const rows = await db.select().from(deck).where(eq(deck.householdId, householdId)).orderBy(asc(deck.name));
+  const rows = await db
+    .select()
+    .from(deck)
+    .where(and(eq(deck.householdId, householdId), isNull(deck.deletedAt)))
+    .orderBy(asc(deck.name));
   return rows.map(({ id, name, jar, slips }) => ({ id, name, jar, slips }));
 }
 
 /** Keeps a deck under its id; refused when another of the household's has its name. */
 export async function saveDeck(db: Db, householdId: string, given: Deck): Promise<"kept" | "name-taken"> {
-  const row = { name: given.name, jar: given.jar, slips: [...given.slips] };
+  const row = { name: given.name, jar: given.jar, slips: [...given.slips], deletedAt: null };
   try {
     await db
       .insert(deck)
@@ -41,15 +45,6 @@ export async function saveDeck(db: Db, householdId: string, given: Deck): Promis
   }
 }
 
-/** Days keep the words of the slips they took from it. */
-export async function deleteDeck(db: Db, householdId: string, id: string): Promise<boolean> {
-  const rows = await db
-    .delete(deck)
-    .where(and(eq(deck.id, id), eq(deck.householdId, householdId)))
-    .returning({ id: deck.id });
-  return rows.length > 0;
-}
-
 export type KeptHand = Hand & { readonly id: string };
 export type KeptStampSet = StampSet & { readonly id: string };
 
@@ -58,8 +53,15 @@ export async function readLetters(
   householdId: string,
 ): Promise<{ hands: KeptHand[]; sets: KeptStampSet[] }> {
   const [hands, sets] = await Promise.all([
-    db.select().from(hand).where(eq(hand.householdId, householdId)).orderBy(asc(hand.name)),
-    db.select().from(stampSet).where(eq(stampSet.householdId, householdId)),
+    db
+      .select()
+      .from(hand)
+      .where(and(eq(hand.householdId, householdId), isNull(hand.deletedAt)))
+      .orderBy(asc(hand.name)),
+    db
+      .select()
+      .from(stampSet)
+      .where(and(eq(stampSet.householdId, householdId), isNull(stampSet.deletedAt))),
   ]);
   return {
     hands: hands.map(({ id, name, em, line }) => ({ id, name, em, line })),
@@ -72,21 +74,24 @@ export async function keepHand(db: Db, householdId: string, { name, em, line }: 
   await db
     .insert(hand)
     .values({ householdId, name, em, line })
-    .onConflictDoUpdate({ target: [hand.householdId, hand.name], set: { em, line } });
+    .onConflictDoUpdate({
+      ...{ target: [hand.householdId, hand.name], targetWhere: isNull(hand.deletedAt) },
+      set: { em, line },
+    });
 }
 
 export async function keepStampSet(db: Db, householdId: string, measures: StampSet): Promise<void> {
   await db.transaction(async (tx) => {
     await tx
       .delete(stampSet)
-      .where(and(eq(stampSet.householdId, householdId), sql`${stampSet.measures}->>'name' = ${measures.name}`));
+      .where(
+        and(
+          ...[eq(stampSet.householdId, householdId), isNull(stampSet.deletedAt)],
+          sql`${stampSet.measures}->>'name' = ${measures.name}`,
+        ),
+      );
     await tx.insert(stampSet).values({ householdId, measures });
   });
-}
-
-export async function forgetLetters(db: Db, householdId: string, id: string): Promise<void> {
-  await db.delete(hand).where(and(eq(hand.id, id), eq(hand.householdId, householdId)));
-  await db.delete(stampSet).where(and(eq(stampSet.id, id), eq(stampSet.householdId, householdId)));
 }
 
 export async function setPeople(db: Db, householdId: string, people: readonly string[]): Promise<void> {

@@ -14,7 +14,8 @@ import { parseDate } from "#core/month/dates.ts";
 import { clean } from "#core/words/clean.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { setFoundations } from "#store/foundations.ts";
-import { deleteTemplate, readTemplates, saveTemplate } from "#store/page-stash.ts";
+import { readTemplates, saveTemplate } from "#store/page-stash.ts";
+import { putAway } from "#store/stash-tray.ts";
 import type { Route } from "./+types/album.foundations";
 
 export const meta: Route.MetaFunction = () => [{ title: "Foundation pages · Hearth Clock" }];
@@ -67,8 +68,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     switch (form.get("intent")) {
       case "forget": {
         const id = String(form.get("id"));
-        if (!isId(id) || !(await deleteTemplate(context.db, householdId, id))) throw notFound();
-        return { ok: true as const, said: "Forgotten. Pages made from it stay as they are." };
+        if (!isId(id) || !(await putAway(context.db, householdId, "template", id, context.now))) throw notFound();
+        return { ok: true as const, said: "In the tray for 30 days. Pages made from it stay as they are." };
       }
       case "keep": {
         const name = clean(String(form.get("name") ?? "")).trim();

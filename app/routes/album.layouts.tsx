@@ -7,7 +7,7 @@ import { LAYOUT_DRAFT } from "#core/book/edit-schema.ts";
 import { readLayout } from "#core/book/layout.ts";
 import { openingOf } from "#core/book/read.ts";
 import { clean } from "#core/words/clean.ts";
-import { deleteLayout, saveLayout } from "#store/page-stash.ts";
+import { putLayoutAway, saveLayout } from "#store/page-stash.ts";
 import type { Route } from "./+types/album.layouts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Pockets · Hearth Clock" }];
@@ -36,8 +36,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       case "delete": {
         const id = String(form.get("id"));
         if (!isId(id)) throw notFound();
-        const deleted = await deleteLayout(context.db, householdId, id);
-        if (deleted.ok) return { ok: true as const, said: "Deleted." };
+        const deleted = await putLayoutAway(context.db, householdId, id, context.now);
+        if (deleted.ok) return { ok: true as const, said: "In the tray for 30 days." };
         if (deleted.reason === "not-found") throw notFound();
         return deleted;
       }

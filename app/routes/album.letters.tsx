@@ -3,7 +3,8 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
 import { LETTERS_ACT, type LettersAnswer } from "#app/places/letters/acts.ts";
 import { Letters } from "#app/places/letters/letters.tsx";
-import { forgetLetters, keepHand, keepStampSet, readLetters } from "#store/words.ts";
+import { putAway } from "#store/stash-tray.ts";
+import { keepHand, keepStampSet, readLetters } from "#store/words.ts";
 import type { Route } from "./+types/album.letters";
 
 export const meta: Route.MetaFunction = () => [{ title: "Hands and stamps · Hearth Clock" }];
@@ -29,8 +30,9 @@ export async function action({ request, context }: Route.ActionArgs) {
         await keepStampSet(context.db, householdId, sent.data.set);
         return { ok: true, said: `${sent.data.set.name} is kept.` };
       case "forget":
-        await forgetLetters(context.db, householdId, sent.data.id);
-        return { ok: true, said: "Forgotten. No card was changed by it." };
+        for (const kind of ["hand", "stamp-set"] as const)
+          await putAway(context.db, householdId, kind, sent.data.id, context.now);
+        return { ok: true, said: "In the tray for 30 days. No card was changed by it." };
     }
   });
 }

@@ -6,7 +6,8 @@ import { Measure } from "#app/places/measure/measure.tsx";
 import { stopsFitting } from "#app/places/measure/stops.ts";
 import { clean } from "#core/words/clean.ts";
 import { updateAlbum } from "#store/album.ts";
-import { deleteFormat, keepFormat, readFormats } from "#store/page-stash.ts";
+import { keepFormat, readFormats } from "#store/page-stash.ts";
+import { putAway } from "#store/stash-tray.ts";
 import type { Route } from "./+types/album.measure";
 
 export const meta: Route.MetaFunction = () => [{ title: "Measure the book · Hearth Clock" }];
@@ -35,8 +36,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const householdId = member.household.id;
     if (intent === "forget") {
       const id = String(form.get("id"));
-      if (!isId(id) || !(await deleteFormat(context.db, householdId, id))) throw notFound();
-      return { ok: true as const, said: "Forgotten. No album was changed by it." };
+      if (!isId(id) || !(await putAway(context.db, householdId, "format", id, context.now))) throw notFound();
+      return { ok: true as const, said: "In the tray for 30 days. No album was changed by it." };
     }
     const fields = Object.keys(formatText(album.format, album.unit));
     const text = Object.fromEntries(fields.map((name) => [name, clean(String(form.get(name) ?? ""))])) as FormatText;

@@ -12,7 +12,8 @@ import { type Deck, JARS } from "#core/words/slip.ts";
 import { readDeckFile, readDeckText } from "#press/deck-file.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import { handOut } from "#store/dealing.ts";
-import { deleteDeck, readDecks, saveDeck } from "#store/words.ts";
+import { putAway } from "#store/stash-tray.ts";
+import { readDecks, saveDeck } from "#store/words.ts";
 import type { Route } from "./+types/album.prompts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Prompts · Hearth Clock" }];
@@ -76,9 +77,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const sent = PROMPTS_ACT.safeParse(await request.json().catch(() => null));
     if (!sent.success) throw data(null, { status: 400 });
     if (sent.data.act === "drop-deck") {
-      const gone = await deleteDeck(context.db, householdId, sent.data.deck);
+      const gone = await putAway(context.db, householdId, "deck", sent.data.deck, context.now);
       return gone
-        ? { ok: true, said: "The deck is dropped. Days keep the slips they have." }
+        ? { ok: true, said: "The deck is in the tray for 30 days. Days keep the slips they have." }
         : { ok: false, reason: "not-found" };
     }
     const { jar, handed } = sent.data;

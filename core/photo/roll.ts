@@ -26,4 +26,6 @@ export type RollPhoto = {
 export type RollMark =
   | { readonly kind: "star" | "rejected" | "banked"; readonly on: boolean }
   | { readonly kind: "date"; readonly date: CalendarDate | null }
-  | { readonly kind: "look"; readonly look: Look };
+  | { readonly kind: "look"; readonly look: Look }
+  /** Into the tray; from there it is put back. */
+  | { readonly kind: "away" };

@@ -160,6 +160,8 @@ export const pocketLayout = pgTable(
     pageH: length("page_h").notNull(),
     margin: length("margin").notNull(),
     root: jsonb("root").$type<LayoutNode>().notNull(),
+    /** In the tray since; null while it is in use. */
+    deletedAt: instant("deleted_at"),
   },
   (table) => [
     index("pocket_layout_household").on(table.householdId),
@@ -181,6 +183,8 @@ export const template = pgTable(
     kind: text("kind").$type<Template["kind"]>().notNull(),
     layout: text("layout"),
     pieces: jsonb("pieces").$type<TemplatePiece[]>().notNull(),
+    /** In the tray since; null while it is in use. */
+    deletedAt: instant("deleted_at"),
   },
   (table) => [index("template_household").on(table.householdId)],
 );
@@ -195,6 +199,8 @@ export const measuredFormat = pgTable(
       .references(() => household.id, { onDelete: "cascade" }),
     unit: text("unit").$type<Unit>().notNull(),
     format: jsonb("format").$type<AlbumFormat>().notNull(),
+    /** In the tray since; null while it is in use. */
+    deletedAt: instant("deleted_at"),
   },
   (table) => [index("measured_format_household").on(table.householdId)],
 );

@@ -85,6 +85,8 @@ export const photo = pgTable(
     /** Taken ahead, for a day that will have no light or no time. */
     banked: boolean("banked").notNull().default(false),
     look: jsonb("look").$type<Look>().notNull().default(NO_LOOK),
+    /** Put in the tray then, unless a day uses it; null while it is on the roll. */
+    deletedAt: timestamp("deleted_at", { withTimezone: true, mode: "date" }),
     addedAt: timestamp("added_at", { withTimezone: true, mode: "date" }).notNull().defaultNow(),
   },
   (table) => [

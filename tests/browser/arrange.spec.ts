@@ -112,7 +112,7 @@ test("a side is copied to other days as room for theirs, and kept as a template 
   await page.getByLabel("gets").selectOption({ label: "Lift and words" });
   await page.getByRole("button", { name: "Set 1 page" }).click();
   await expect(page.getByText("1 page is set.")).toBeVisible();
-  await page.getByRole("button", { name: "Forget Lift and words" }).click();
+  await page.getByRole("button", { name: "Put Lift and words away" }).click();
   await expect(page.getByText("Pages made from it stay as they are.")).toBeVisible();
   await page.goto(`${album}/days/2026-12-11`);
   await expect(mat(page).getByRole("button", { name: /^Flip-up/ })).toBeVisible();

@@ -320,7 +320,7 @@ test("own pockets: split, resized, cut down, refused when they cannot be, saved,
   await page.getByLabel("Pockets").selectOption({ label: "Six of mine" });
   await saved(page);
   await page.goto(`${album}/layouts`);
-  await page.getByRole("button", { name: "Delete Six of mine" }).click();
+  await page.getByRole("button", { name: "Put Six of mine away" }).click();
   await expect(page.getByText(/1 page uses this layout, so it was kept/)).toBeVisible();
   await page.getByRole("button", { name: "Drop the last row" }).click();
   await expect(page.getByText(/pockets are cut off/)).toBeVisible();

@@ -157,6 +157,17 @@ test("the roll: a picture is starred, set aside, made black and white and straig
     .getByText(/^Set aside/)
     .click();
   await expect(roll(page)).toHaveCount(1);
+  // Out of the way for good: into the tray, and back.
+  const kept = page.waitForResponse((answer) => answer.request().method() === "POST");
+  await panel.getByRole("button", { name: "Into the tray" }).click();
+  await expect(roll(page)).toHaveCount(0);
+  await kept;
+  await page.goto(`${base()}/tray`);
+  await page.getByRole("button", { name: /^Put back: A picture of the roll/ }).click();
+  await expect(page.getByText("The tray is empty.")).toBeVisible();
+  await page.goto(`${album}/photos`);
+  await expect(roll(page)).toHaveCount(1);
+  await expect(page.getByText("2 pictures")).toBeVisible();
 });
 
 test("a mark is seen from the moment it is made until it is kept, and marks leave one after the other", async ({

@@ -103,9 +103,9 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
                         small
                         name="intent"
                         value="forget"
-                        aria-label={`Forget ${template.name}`}
+                        aria-label={`Put ${template.name} away`}
                       >
-                        Forget
+                        Put away
                       </Button>
                     </Form>
                   )}

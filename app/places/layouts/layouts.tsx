@@ -259,8 +259,8 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                       for {sameSize(page, format.nominal) ? "this album’s page" : printSize(page, unit)}
                     </span>
                   </span>
-                  <Button type="submit" look="quiet" small name="intent" value="delete" aria-label={`Delete ${name}`}>
-                    Delete
+                  <Button type="submit" look="quiet" small name="intent" value="delete" aria-label={`Put ${name} away`}>
+                    Put away
                   </Button>
                 </Form>
               ))}

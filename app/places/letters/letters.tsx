@@ -122,7 +122,7 @@ export function Letters({ view }: { view: LettersView }) {
             onForget={(id) => send({ act: "forget", id })}
           />
           <p className="text-sm text-quiet">
-            Cards keep the measures they were written with, whatever is changed or forgotten here.
+            Cards keep the measures they were written with, whatever is changed or put away here.
           </p>
         </div>
       </div>
@@ -157,8 +157,8 @@ function KeptList({ all, onForget }: { all: readonly { id: string; said: string 
       {all.map(({ id, said }) => (
         <li key={id} className="flex min-h-10 items-center justify-between border-b border-line text-sm">
           {said}
-          <Button small look="quiet" aria-label={`Forget ${said}`} onClick={() => onForget(id)}>
-            Forget
+          <Button small look="quiet" aria-label={`Put ${said} away`} onClick={() => onForget(id)}>
+            Put away
           </Button>
         </li>
       ))}

@@ -191,13 +191,13 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
                 <Form key={id} method="post" className="flex items-center justify-between gap-3">
                   <input type="hidden" name="id" value={id} />
                   <span>{name}</span>
-                  <Button type="submit" look="quiet" small name="intent" value="forget" aria-label={`Forget ${name}`}>
-                    Forget
+                  <Button type="submit" look="quiet" small name="intent" value="forget" aria-label={`Put ${name} away`}>
+                    Put away
                   </Button>
                 </Form>
               ))}
               <p className="text-sm text-quiet">
-                Albums have measures of their own: forgetting one here changes none of them.
+                Albums have measures of their own: putting one away here changes none of them.
               </p>
             </section>
           )}

@@ -15,6 +15,7 @@ const DATE = z.string().transform((text, issues) => {
 /** One thing said of pictures of the roll, as it comes from outside. */
 const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
   z.object({ kind: z.enum(["star", "rejected", "banked"]), on: z.boolean() }),
+  z.object({ kind: z.literal("away") }),
   z.object({ kind: z.literal("date"), date: DATE.nullable() }),
   z.object({
     kind: z.literal("look"),
@@ -30,9 +31,11 @@ const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
 export const SENT_MARK = z.object({ ids: z.array(z.uuid()).min(1).max(5000), mark: ROLL_MARK });
 export type SentMark = z.output<typeof SENT_MARK>;
 
-/** A picture as it is with a mark that is still on its way. */
-export function withMark(picture: RollPicture, mark: RollMark): RollPicture {
+/** A picture as it is with a mark that is still on its way; null when it is put away. */
+export function withMark(picture: RollPicture, mark: RollMark): RollPicture | null {
   switch (mark.kind) {
+    case "away":
+      return null;
     case "star":
     case "rejected":
     case "banked":

@@ -60,6 +60,14 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
           Set aside
         </Toggle>
       </div>
+      {picture.rejected && picture.on.length === 0 && (
+        <div>
+          <Button small onClick={() => mark({ kind: "away" })}>
+            Into the tray
+          </Button>
+          <p className="mt-1 text-sm text-quiet">It lies there for 30 days, then it is gone.</p>
+        </div>
+      )}
       {alike.length > 1 && (
         <div>
           <p className="mb-1 text-sm font-medium">{alike.length} alike, the sharpest first</p>

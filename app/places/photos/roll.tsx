@@ -33,6 +33,7 @@ export function Roll({ view }: { view: RollView }) {
   const days = useMemo(() => byDay(pictures, shown, view.days), [pictures, shown, view.days]);
   const flat = useMemo(() => days.flatMap(({ clusters }) => clusters.flat()), [days]);
   const chosen = pictures.find(({ id }) => id === chosenId) ?? null;
+  const loose = pictures.filter(({ rejected, on }) => rejected && on.length === 0);
   const undated = pictures.filter(({ date, rejected }) => date === null && !rejected);
 
   useEffect(() => {
@@ -103,6 +104,28 @@ export function Roll({ view }: { view: RollView }) {
               </label>
             ))}
           </fieldset>
+          {shown === "set-aside" && loose.length > 0 && (
+            <p className="flex flex-wrap items-center gap-3 border-b border-line py-2 text-sm">
+              <Button
+                small
+                onClick={() =>
+                  mark(
+                    loose.map(({ id }) => id),
+                    { kind: "away" },
+                  )
+                }
+              >
+                {loose.length === 1 ? "Put it in the tray" : `Put these ${loose.length} in the tray`}
+              </Button>
+              <span className="text-quiet">
+                They stay set aside as long as you like. In{" "}
+                <a className="link" href="/tray">
+                  the tray
+                </a>{" "}
+                they lie for 30 days.
+              </span>
+            </p>
+          )}
           {trouble && (
             <p role="alert" className="mt-2 border-l-4 border-ember pl-3 text-sm font-medium">
               {UNREACHABLE[trouble].split(". ")[0]}. What you marked is sent again until it is kept; leave this page
@@ -205,8 +228,12 @@ function useMarks(saved: readonly RollPicture[]) {
   const pictures = useMemo(() => {
     const pending = [...(flying ? [flying] : []), ...waiting];
     if (pending.length === 0) return saved;
-    return saved.map((picture) =>
-      pending.reduce((now, { ids, mark: each }) => (ids.includes(picture.id) ? withMark(now, each) : now), picture),
+    return saved.flatMap(
+      (picture) =>
+        pending.reduce<RollPicture | null>(
+          (now, { ids, mark: each }) => (now && ids.includes(picture.id) ? withMark(now, each) : now),
+          picture,
+        ) ?? [],
     );
   }, [saved, flying, waiting]);
   return { pictures, mark, trouble };

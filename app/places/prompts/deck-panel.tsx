@@ -62,7 +62,7 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
                     Change<span className="sr-only"> {called}</span>
                   </Button>
                   <Button small look="quiet" disabled={busy} onClick={() => send({ act: "drop-deck", deck: id })}>
-                    Drop<span className="sr-only"> {called}</span>
+                    Put away<span className="sr-only"> {called}</span>
                   </Button>
                 </>
               )}

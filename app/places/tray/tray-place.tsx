@@ -16,7 +16,15 @@ type Leaf = {
   readonly on: string | null;
   readonly daysLeft: number;
 };
+type Stash = {
+  readonly kind: keyof typeof STASH_NAME;
+  readonly id: string;
+  readonly name: string;
+  readonly photoId: string | null;
+  readonly daysLeft: number;
+};
 type Props = {
+  readonly stash: readonly Stash[];
   readonly leaves: readonly Leaf[];
   readonly albums: readonly { id: string; title: string; daysLeft: number }[];
   readonly pieces: readonly Piece[];
@@ -31,16 +39,25 @@ const NAME = {
   leaf: "A leaf",
   "try-out": "A try-out",
 } as const;
+const STASH_NAME = {
+  picture: "A picture of the roll",
+  deck: "The deck",
+  hand: "The hand of",
+  "stamp-set": "The stamps",
+  layout: "The pocket layout",
+  template: "The template",
+  format: "The measured book",
+} as const;
 const left = (days: number) => (days === 1 ? "1 day left" : `${days} days left`);
 
 /** What was put away lately, and the way back. */
-export function TrayPlace({ albums, pieces, leaves, unreachable }: Props) {
-  const empty = albums.length === 0 && pieces.length === 0 && leaves.length === 0;
+export function TrayPlace({ albums, pieces, leaves, stash, unreachable }: Props) {
+  const empty = albums.length + pieces.length + leaves.length + stash.length === 0;
   return (
     <div className="mx-auto grid max-w-3xl gap-6">
       <div>
         <h1 className="text-3xl">The tray</h1>
-        <p className="text-quiet">What you take off a day or off the shelf lies here for 30 days.</p>
+        <p className="text-quiet">What you put away lies here for 30 days.</p>
       </div>
       {unreachable && (
         <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
@@ -59,6 +76,16 @@ export function TrayPlace({ albums, pieces, leaves, unreachable }: Props) {
             intent={kind}
             name={`${NAME[kind]} ${on ? `of ${on}` : "of its own"}, ${albumTitle}`}
             about={left(daysLeft)}
+          />
+        ))}
+        {stash.map(({ kind, id, name, photoId, daysLeft }) => (
+          <Row
+            key={id}
+            id={id}
+            intent={kind}
+            name={`${STASH_NAME[kind]}${kind === "picture" ? ", " : " "}${name}`}
+            about={left(daysLeft)}
+            photoId={photoId}
           />
         ))}
         {pieces.map(({ kind, id, albumTitle, on, photoId, daysLeft }) => (
