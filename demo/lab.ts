@@ -1,7 +1,10 @@
 import { randomUUID } from "node:crypto";
-import { rm, writeFile } from "node:fs/promises";
+import { createWriteStream } from "node:fs";
+import { rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import type { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
 import Papa from "papaparse";
 import sharp from "sharp";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
@@ -24,10 +27,10 @@ type Row = { file: string; copies: string; width_mm: string; height_mm: string }
  * The stand-in for a photo lab. It takes an order as a lab does: unpacks it, reads the list, looks whether every file is
  * there and of the size that is asked for, and says when the prints will come.
  */
-export async function takeOrder(zip: Buffer, on: CalendarDate): Promise<Taken> {
+export async function takeOrder(zip: Readable, on: CalendarDate): Promise<Taken> {
   const file = path.join(tmpdir(), `lab-${randomUUID()}.zip`);
-  await writeFile(file, zip);
   try {
+    await pipeline(zip, createWriteStream(file));
     const opened = await openZip(file);
     if (!opened.ok) return { ok: false, reason: "not-an-order" };
     try {

@@ -1,4 +1,4 @@
-import { buffer } from "node:stream/consumers";
+import type { Readable } from "node:stream";
 import Papa from "papaparse";
 import type { PhotoUse } from "../core/album/model.ts";
 import { toMillimetres } from "../core/measure/length.ts";
@@ -19,12 +19,11 @@ const HEAD = ["file", "copies", "width_mm", "height_mm", "day"];
 const fileName = ({ use: { print } }: OrderedPrint, at: number): string =>
   `${String(at + 1).padStart(3, "0")}-${toMillimetres(print.w)}x${toMillimetres(print.h)}.jpg`;
 
-/** An order for a photo lab: every print as a JPEG of its own size at 300 pixels an inch, and a list of them as CSV (RFC 4180). */
-export async function packOrder(
-  prints: readonly OrderedPrint[],
-  bytesOf: PhotoBytes,
-  writtenAt: Date,
-): Promise<Buffer> {
+/**
+ * Streams an order for a photo lab: every print as a JPEG of its own size at 300 pixels an inch, made when it is its turn,
+ * and a list of them as CSV (RFC 4180).
+ */
+export function packOrder(prints: readonly OrderedPrint[], bytesOf: PhotoBytes, writtenAt: Date): Readable {
   const rows = prints.map((each, at) => [
     fileName(each, at),
     1,
@@ -49,5 +48,5 @@ export async function packOrder(
       },
     }),
   );
-  return buffer(writeZip([list, ...files], writtenAt));
+  return writeZip([list, ...files], writtenAt);
 }

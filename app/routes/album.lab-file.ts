@@ -1,5 +1,6 @@
+import { createReadableStreamFromReadable } from "@react-router/node";
 import { attachment } from "#app/http/download.ts";
-import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
+import { isId, notFound, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { asMade } from "#core/photo/printing.ts";
@@ -23,10 +24,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     }),
   );
   if (prints.length === 0) throw notFound();
-  const zip = await reading(() =>
-    packOrder(prints, (id) => readOriginal(context.db, member.household.id, id), context.now),
-  );
-  return new Response(new Uint8Array(zip), {
+  const zip = packOrder(prints, (id) => readOriginal(context.db, member.household.id, id), context.now);
+  return new Response(createReadableStreamFromReadable(zip), {
     headers: {
       "Content-Type": "application/zip",
       "Content-Disposition": attachment(`${aggregate.album.title} lab order`, "zip"),

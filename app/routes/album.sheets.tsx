@@ -58,7 +58,7 @@ async function order(
   );
   const prints = uses.flatMap((id) => all.get(id) ?? []);
   if (prints.length < uses.length) return { ok: false, reason: "changed-since" };
-  const zip = await packOrder(prints, (id) => readOriginal(context.db, member.household.id, id), context.now);
+  const zip = packOrder(prints, (id) => readOriginal(context.db, member.household.id, id), context.now);
   const orderedOn = context.wall(member).date;
   const taken = await takeOrder(zip, orderedOn);
   if (!taken.ok) return { ok: false, reason: "lab-refused" };

@@ -2,6 +2,8 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { Readable } from "node:stream";
+import { buffer } from "node:stream/consumers";
 import { parse } from "csv-parse/sync";
 import { unzipSync } from "fflate";
 import sharp from "sharp";
@@ -251,7 +253,7 @@ describe("a lab order", () => {
   }));
 
   it("is a ZIP of files of each print's size at 300 pixels an inch, with a list other programs read (fflate, csv-parse; RFC 4180)", async () => {
-    const files = unzipSync(await packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z")));
+    const files = unzipSync(await buffer(packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z"))));
     const rows: Record<string, string>[] = parse(Buffer.from(files["order.csv"] ?? []), { columns: true });
     expect(rows.map(({ width_mm, height_mm, day }) => [width_mm, height_mm, day])).toEqual([
       ["152.4", "101.6", '9, "lit" windows'],
@@ -269,9 +271,9 @@ describe("a lab order", () => {
   });
 
   it("is taken by the simulated lab, which looks at every file and delivers after its days", async () => {
-    const zip = await packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z"));
+    const zip = packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z"));
     expect(await takeOrder(zip, "2026-12-09" as CalendarDate)).toEqual({ ok: true, prints: 2, due: "2026-12-12" });
-    expect(await takeOrder(Buffer.from("no zip"), "2026-12-09" as CalendarDate)).toEqual({
+    expect(await takeOrder(Readable.from([Buffer.from("no zip")]), "2026-12-09" as CalendarDate)).toEqual({
       ok: false,
       reason: "not-an-order",
     });

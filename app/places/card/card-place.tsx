@@ -110,7 +110,7 @@ export function CardPlace({ view }: { view: CardView }) {
           </section>
           <LetteringPanel {...{ desk, face, unit }} text={text} hands={view.hands} sets={view.sets} albumId={albumId} />
           <KeptFree desk={desk} face={face} unit={unit} />
-          <Secrecy desk={desk} />
+          <Secrecy desk={desk} today={view.today} />
           <Revisions revisions={view.revisions} desk={desk} />
           <div className="flex gap-2 border-t border-line pt-3">
             {step(view.before, "Card before")}

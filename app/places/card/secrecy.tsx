@@ -1,9 +1,10 @@
 import { Button } from "#app/ui/button.tsx";
-import { parseDate } from "#core/month/dates.ts";
+import { type CalendarDate, parseDate } from "#core/month/dates.ts";
+import { isPrivate } from "#core/words/secrecy.ts";
 import type { CardDesk } from "./use-card.ts";
 
 /** Words that lie behind something, and words that nobody is shown before a day. */
-export function Secrecy({ desk }: { desk: CardDesk }) {
+export function Secrecy({ desk, today }: { desk: CardDesk; today: CalendarDate }) {
   const { hidden, privateUntil } = desk.card;
   return (
     <details className="border-t border-line pt-3" open={hidden !== "" || privateUntil !== null}>
@@ -30,7 +31,9 @@ export function Secrecy({ desk }: { desk: CardDesk }) {
         </label>
         {privateUntil && (
           <p className="col-span-2 text-sm text-quiet">
-            Until then its words are in nothing that leaves this household: no archive, no table, no page printed whole.{" "}
+            {isPrivate({ privateUntil }, today)
+              ? "Until then its words are in nothing that leaves this household: no archive, no table, no page printed whole."
+              : "That day has come: its words leave this household as any others do."}{" "}
             <Button small look="quiet" onClick={() => desk.keep(hidden, null)}>
               Not private any more
             </Button>

@@ -24,6 +24,7 @@ export type CardView = {
   readonly day: string;
   readonly version: number;
   readonly card: Card;
+  readonly today: CalendarDate;
   readonly prompt: string;
   readonly standing: string;
   readonly place: { readonly at: number; readonly of: number };
@@ -65,7 +66,8 @@ export function cardView(
   const all = pages.flatMap(({ content }) => content.cards);
   const at = all.indexOf(card);
   return {
-    ...{ albumId: album.id, unit: album.unit, dayId: day.id, date: day.date, version: day.version, card, ...letters },
+    ...{ albumId: album.id, unit: album.unit, dayId: day.id, date: day.date, version: day.version, card, today },
+    ...letters,
     day: pageName(page),
     prompt: page.content.prompt.text,
     standing: standingSaid(cardStanding(card, prints, page.content.done)),

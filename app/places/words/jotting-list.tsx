@@ -28,7 +28,12 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
           <div className="grid gap-1">
             <p className="text-base whitespace-pre-wrap">
               {text}
-              {isPrivate && <span className="text-sm text-quiet"> Private until {privateUntil}.</span>}
+              {privateUntil && (
+                <span className="text-sm text-quiet">
+                  {" "}
+                  {isPrivate ? "Private until" : "Was private until"} {privateUntil}.
+                </span>
+              )}
             </p>
             <div className="flex flex-wrap items-center gap-x-3">
               {onTake && (
