@@ -1,3 +1,5 @@
+import { TODAY_PAGE } from "#app/places/today/kept-page.ts";
+
 /**
  * Keeps the page of today and the files it is made of on the device, so that its address opens without a connection. Only
  * pages and files are kept: jottings have their own place, and nothing that is sent passes through here.
@@ -15,19 +17,22 @@ type Scope = {
 };
 const scope = self as unknown as Scope;
 
-const PAGE = "hearth-today-page";
 const FILES = "hearth-today-files";
 const PATIENCE = 4000;
 
 const isFile = (url: URL) => url.origin === scope.location.origin && /^\/(assets\/|flame\.svg$)/.test(url.pathname);
 const isToday = (url: URL) => url.origin === scope.location.origin && url.pathname === "/today";
 
-/** The page as it is now, kept for later; the one kept before where there is no answer. A way to the door is not kept. */
+/**
+ * The page as it is now, kept for later; the one kept before where there is no answer. Where the answer is the door, nobody
+ * is signed in, and what was kept is let go.
+ */
 async function page(request: Request): Promise<Response> {
-  const cache = await caches.open(PAGE);
+  const cache = await caches.open(TODAY_PAGE);
   try {
     const answer = await fetch(request, { signal: AbortSignal.timeout(PATIENCE) });
-    if (answer.ok && !answer.redirected) await cache.put("/today", answer.clone());
+    if (answer.redirected || answer.type === "opaqueredirect") await cache.delete("/today");
+    else if (answer.ok) await cache.put("/today", answer.clone());
     return answer;
   } catch {
     return (await cache.match("/today")) ?? Response.error();
@@ -55,7 +60,7 @@ async function keepAll(addresses: readonly string[]): Promise<void> {
   // Files of a version before this one are not asked for any more.
   const now = new Set(wanted);
   for (const request of await cache.keys()) if (!now.has(request.url)) await cache.delete(request);
-  if (!(await (await caches.open(PAGE)).match("/today"))) await page(new Request("/today"));
+  if (!(await (await caches.open(TODAY_PAGE)).match("/today"))) await page(new Request("/today"));
 }
 
 scope.addEventListener("install", (event) => event.waitUntil(scope.skipWaiting()));

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { type BrowserContextOptions, expect, type Page, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
 import { pdfWords } from "../pdf-words.ts";
-import { addCard, base, makeDecember, photo, saved, signUp } from "./keeper.ts";
+import { addCard, base, makeDecember, photo, saved, signIn, signUp } from "./keeper.ts";
 
 const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
 const field = (page: Page) => page.getByLabel("Jot it down");
@@ -73,6 +73,31 @@ test("without a connection today opens, keeps what is jotted, and sends it once 
   await expect(jotted(page)).toHaveCount(2);
   await context.close();
   await server.stop();
+});
+
+test("whoever signs out takes the kept page of today along, and the door lets go of one that stayed", async ({
+  browser,
+}) => {
+  const context = await browser.newContext(PHONE);
+  const page = await context.newPage();
+  const mail = await signUp(page);
+  await makeDecember(page);
+  const kept = () => page.evaluate(async () => Boolean(await (await caches.open("hearth-today-page")).match("/today")));
+  await page.goto(`${base()}/today`);
+  await expect.poll(kept).toBe(true);
+  await page.goto(`${base()}/shelf`);
+  await page.getByRole("button", { name: "Sign out" }).click();
+  await expect(page.getByRole("button", { name: "Sign in" })).toBeVisible();
+  expect(await kept()).toBe(false);
+  // A session that ended by itself leaves the page; the next visit that meets the door does not.
+  await signIn(page, mail);
+  await page.goto(`${base()}/today`);
+  await expect.poll(kept).toBe(true);
+  await context.clearCookies();
+  await page.goto(`${base()}/today`);
+  await expect(page.getByRole("button", { name: "Sign in" })).toBeVisible();
+  expect(await kept()).toBe(false);
+  await context.close();
 });
 
 test("a jotting whose answer was lost is sent again and is there once", async ({ browser }) => {

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { Form, NavLink } from "react-router";
+import { forgetToday } from "#app/places/today/kept-page.ts";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
 
@@ -35,7 +36,7 @@ export function HouseholdFrame({
             {member}, {household}
           </span>
           <LookSwitch look={look} onSoot />
-          <Form method="post" action="/sign-out">
+          <Form method="post" action="/sign-out" onSubmit={forgetToday}>
             <button type="submit" className="min-h-9 hover:text-on-soot">
               Sign out
             </button>
