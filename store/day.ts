@@ -18,7 +18,7 @@ import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { followDates, followDay, latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
-import { type Db, isTaken, type Transaction } from "./db.ts";
+import { type Db, isForeign, isTaken, type Transaction } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
@@ -359,7 +359,8 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
       return { ok: true, dayIds: changes.map(({ dayId }) => dayId) };
     });
   } catch (error) {
-    if (isTaken(error)) return { ok: false, reason: "changed-since" };
+    // Something it needs was put elsewhere, or is gone from the tray for good.
+    if (isTaken(error) || isForeign(error)) return { ok: false, reason: "changed-since" };
     throw error;
   }
 }

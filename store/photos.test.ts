@@ -187,6 +187,16 @@ describe("the roll", () => {
     expect(await readOriginal(store.db, householdId, one.photoId)).not.toBeNull();
   });
 
+  it("gone for good, cannot be brought back by taking a change back, and nothing else is changed by trying", async () => {
+    const { keeper, author, dayId, one, read } = await withPrints();
+    await saveDayEdit(store.db, author(), dayId, null, { kind: "remove-photo", id: one.id });
+    await markPhotos(store.db, keeper.householdId, [one.photoId], { kind: "away" });
+    await emptyTray(store.db, keeper.householdId);
+    const before = (await read()).days;
+    expect(await undoLastChange(store.db, author())).toEqual({ ok: false, reason: "changed-since" });
+    expect((await read()).days).toEqual(before);
+  });
+
   it("tells every album that uses a picture when its look changes", async () => {
     const { keeper, read, one } = await withPrints();
     const look = { ...NO_LOOK, light: 12 };
