@@ -3,6 +3,7 @@ import sharp from "sharp";
 import { describe, expect, it } from "vitest";
 import { inches } from "../core/measure/length.ts";
 import { size } from "../core/measure/size.ts";
+import { coloursAsLooked } from "../core/photo/colours.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
 import { NO_LOOK } from "../core/photo/look.ts";
 import { developed, lookedVersion, printFile } from "./develop.ts";
@@ -75,6 +76,20 @@ describe("a print's picture", () => {
     const [r = 0, g = 0, b = 0] = await pixel(await made({ ...NO_LOOK, blackAndWhite: true }), 0.1, 0.1);
     expect(Math.max(r, g, b) - Math.min(r, g, b)).toBeLessThan(4);
     const lit = await pixel(await made({ ...NO_LOOK, light: 20 }), 0.1, 0.1);
+    // What is said of its colours is what comes out.
+    for (const look of [
+      { ...NO_LOOK, blackAndWhite: true },
+      { ...NO_LOOK, light: 20 },
+      { ...NO_LOOK, contrast: 30, light: -10 },
+      { ...NO_LOOK, blackAndWhite: true, light: 15 },
+    ]) {
+      const [said = "", ...others] = coloursAsLooked(["#e00000"], look);
+      expect(others).toEqual([]);
+      const [red = 0, green = 0, blue = 0] = await pixel(await made(look), 0.1, 0.1);
+      const channels = [1, 3, 5].map((at) => Number.parseInt(said.slice(at, at + 2), 16));
+      for (const [at, channel] of [red, green, blue].entries())
+        expect(Math.abs(channel - (channels[at] ?? 0)), `${said} for ${JSON.stringify(look)}`).toBeLessThan(8);
+    }
     expect(lit[1]).toBeGreaterThan(30);
     const straight = await made({ ...NO_LOOK, straighten: 50 });
     for (const [x, y, colour] of [

@@ -2,6 +2,7 @@ import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { Crop } from "#app/places/crop/crop.tsx";
 import { type CropView, cropView } from "#app/places/crop/view.ts";
+import { coloursAsLooked } from "#core/photo/colours.ts";
 import { readTraits } from "#store/photo.ts";
 import type { Route } from "./+types/album.crop";
 
@@ -12,7 +13,14 @@ export async function loader({ params, context }: Route.LoaderArgs): Promise<Cro
   const view = isId(params.use) ? cropView(aggregate, params.use) : null;
   if (!view) throw notFound();
   const traits = await reading(() => readTraits(context.db, member.household.id, view.use.photoId));
-  return { ...view, traits: traits && { light: traits.light, busy: traits.busy, colours: traits.colours } };
+  const { look } = view.use.picture;
+  return {
+    ...view,
+    traits: traits && {
+      ...{ light: traits.light, busy: traits.busy },
+      colours: coloursAsLooked(traits.colours, look),
+    },
+  };
 }
 
 export const shouldRevalidate = revalidateWhenReached;

@@ -1,7 +1,9 @@
 import { converter, differenceCiede2000, formatHex, type Lab, wcagContrast } from "culori";
+import { type Look, toneOf } from "./look.ts";
 import type { Raster } from "./traits.ts";
 
 const toLab = converter("lab65");
+const toRgb = converter("rgb");
 const difference = differenceCiede2000();
 
 type Colour = { readonly l: number; readonly a: number; readonly b: number };
@@ -40,10 +42,29 @@ export function coloursOf({ width, height, rgb }: Raster): string[] {
       ...{ l: l / count, a: a / count, b: b / count, count },
     }))
     .sort((one, other) => other.count - one.count);
+  return apart(places);
+}
+
+/** The first of some colours that differ enough from those before them, as `#rrggbb`. */
+function apart(colours: readonly Colour[]): string[] {
   const chosen: Colour[] = [];
-  for (const place of places) {
+  for (const colour of colours) {
     if (chosen.length >= MOST_COLOURS) break;
-    if (chosen.every((each) => colourDifference(each, place) >= ONE_COLOUR)) chosen.push(place);
+    if (chosen.every((each) => colourDifference(each, colour) >= ONE_COLOUR)) chosen.push(colour);
   }
   return chosen.map(({ l, a, b }) => formatHex({ mode: "lab65", l, a, b }) ?? "#000000");
+}
+
+/** A picture's colours as they come out with its look: turned to greys of the same lightness first, then lit and contrasted. */
+export function coloursAsLooked(colours: readonly string[], look: Look): string[] {
+  if (look.light === 0 && look.contrast === 0 && !look.blackAndWhite) return [...colours];
+  const { scale, shift } = toneOf(look);
+  const lit = (share: number) => Math.min(1, Math.max(0, share * scale + shift / 255));
+  return apart(
+    colours.map((colour) => {
+      const shown = look.blackAndWhite ? { mode: "lab65" as const, l: toLab(colour)?.l ?? 0, a: 0, b: 0 } : colour;
+      const { r, g, b } = toRgb(shown) ?? { r: 0, g: 0, b: 0 };
+      return toLab({ mode: "rgb", r: lit(r), g: lit(g), b: lit(b) });
+    }),
+  );
 }

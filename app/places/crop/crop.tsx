@@ -27,9 +27,9 @@ import type { CropView } from "./view.ts";
 
 /** A label or a number that is looked for a place for: a number circle is 1¼ across (common practice). */
 const LABELS: readonly { readonly name: string; readonly size: Size }[] = [
-  { name: "Number circle, 1¼", size: size(inches(1.25), inches(1.25)) },
-  { name: "Strip, 2 × ½", size: size(inches(2), inches(0.5)) },
-  { name: "Label, 1½ × ¾", size: size(inches(1.5), inches(0.75)) },
+  { name: "Number circle", size: size(inches(1.25), inches(1.25)) },
+  { name: "Strip", size: size(inches(2), inches(0.5)) },
+  { name: "Label", size: size(inches(1.5), inches(0.75)) },
 ];
 const BORDERS: Record<Unit, readonly Length[]> = {
   inch: [ticks(0), inches(1 / 8), inches(3 / 16), inches(1 / 4)],
@@ -176,7 +176,7 @@ export function Crop({ view }: { view: CropView }) {
           </fieldset>
           {traits && (
             <>
-              <Quiet label={label} onLabel={setLabel} spots={spots} />
+              <Quiet label={label} onLabel={setLabel} spots={spots} unit={unit} />
               <Colours colours={traits.colours} />
             </>
           )}
@@ -247,7 +247,9 @@ function Quiet({
   label,
   onLabel,
   spots,
+  unit,
 }: {
+  unit: Unit;
   label: number | null;
   onLabel: (label: number | null) => void;
   spots: ReturnType<typeof quietSpots>;
@@ -262,9 +264,9 @@ function Quiet({
           onChange={(event) => onLabel(event.target.value === "" ? null : Number(event.target.value))}
         >
           <option value="">Choose a label or number</option>
-          {LABELS.map(({ name }, at) => (
+          {LABELS.map(({ name, size: large }, at) => (
             <option key={name} value={at}>
-              {name}
+              {name}, {printSize(large, unit)}
             </option>
           ))}
         </select>
