@@ -168,6 +168,23 @@ test("the roll: a picture is starred, set aside, made black and white and straig
   await page.goto(`${album}/photos`);
   await expect(roll(page)).toHaveCount(1);
   await expect(page.getByText("2 pictures")).toBeVisible();
+  // Out of the tray it is gone, after a second press only.
+  await page
+    .getByRole("group", { name: "Which pictures" })
+    .getByText(/^Set aside/)
+    .click();
+  const away = page.waitForResponse((answer) => answer.request().method() === "POST");
+  await page.getByRole("button", { name: "Put it in the tray" }).click();
+  await away;
+  await page.goto(`${base()}/tray`);
+  await page.getByRole("button", { name: "Empty the tray for good" }).click();
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await expect(page.getByText(/^A picture of the roll/)).toBeVisible();
+  await page.getByRole("button", { name: "Empty the tray for good" }).click();
+  await page.getByRole("button", { name: "Yes, gone for good" }).click();
+  await expect(page.getByText("The tray is empty.")).toBeVisible();
+  await page.goto(`${album}/photos`);
+  await expect(page.getByText("1 picture", { exact: true })).toBeVisible();
 });
 
 test("a mark is seen from the moment it is made until it is kept, and marks leave one after the other", async ({

@@ -118,11 +118,11 @@ export function Roll({ view }: { view: RollView }) {
                 {loose.length === 1 ? "Put it in the tray" : `Put these ${loose.length} in the tray`}
               </Button>
               <span className="text-quiet">
-                They stay set aside as long as you like. In{" "}
+                What is set aside stays as long as you like; in{" "}
                 <a className="link" href="/tray">
                   the tray
                 </a>{" "}
-                they lie for 30 days.
+                it lies for 30 days.
               </span>
             </p>
           )}

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { Form } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 
@@ -42,7 +43,7 @@ const NAME = {
 const STASH_NAME = {
   picture: "A picture of the roll",
   deck: "The deck",
-  hand: "The hand of",
+  hand: "The hand",
   "stamp-set": "The stamps",
   layout: "The pocket layout",
   template: "The template",
@@ -83,7 +84,7 @@ export function TrayPlace({ albums, pieces, leaves, stash, unreachable }: Props)
             key={id}
             id={id}
             intent={kind}
-            name={`${STASH_NAME[kind]}${kind === "picture" ? ", " : " "}${name}`}
+            name={kind === "picture" ? `${STASH_NAME[kind]}, ${name}` : `${STASH_NAME[kind]} “${name}”`}
             about={left(daysLeft)}
             photoId={photoId}
           />
@@ -99,15 +100,32 @@ export function TrayPlace({ albums, pieces, leaves, stash, unreachable }: Props)
           />
         ))}
       </ul>
-      {!empty && (
-        <Form method="post" className="flex items-center justify-between gap-4">
-          <p className="text-sm text-quiet">Emptying cannot be taken back.</p>
-          <Button type="submit" name="intent" value="empty" small>
-            Empty the tray for good
-          </Button>
-        </Form>
-      )}
+      {!empty && <Empty />}
     </div>
+  );
+}
+
+/** Nothing else in the program is gone by one press, and neither is this. */
+function Empty() {
+  const [asked, setAsked] = useState(false);
+  return (
+    <Form method="post" className="flex flex-wrap items-center justify-between gap-4" onSubmit={() => setAsked(false)}>
+      <p className="text-sm text-quiet">Emptying cannot be taken back.</p>
+      {asked ? (
+        <span className="flex items-center gap-3">
+          <Button type="submit" name="intent" value="empty" small>
+            Yes, gone for good
+          </Button>
+          <Button small look="quiet" onClick={() => setAsked(false)}>
+            Leave it
+          </Button>
+        </span>
+      ) : (
+        <Button small onClick={() => setAsked(true)}>
+          Empty the tray for good
+        </Button>
+      )}
+    </Form>
   );
 }
 
