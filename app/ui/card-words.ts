@@ -50,6 +50,12 @@ function room(free: Length, unit: Unit): string {
   return said === 0 ? "just" : `${sayLength(said, unit)} to spare`;
 }
 
+const LONGEST_SAID = 20;
+const shortened = (word: string) => (word.length > LONGEST_SAID ? `${word.slice(0, LONGEST_SAID)}…` : word);
+
+/** Whether not all of the words would be on their card. */
+export const doesNotFit = ({ kind }: Verdict): boolean => kind === "over" || kind === "too-wide" || kind === "no-area";
+
 /** Whether the words fit, in a few words to be read at a glance. */
 export function fitSaid(verdict: Verdict, unit: Unit): string {
   switch (verdict.kind) {
@@ -59,6 +65,10 @@ export function fitSaid(verdict: Verdict, unit: Unit): string {
       return "No words yet";
     case "fits":
       return `Fits, ${room(verdict.free, unit)}`;
+    case "too-wide":
+      return verdict.words.length === 1
+        ? `“${shortened(verdict.words[0] ?? "")}” is wider than the card`
+        : `${verdict.words.length} words are wider than the card`;
     case "over":
       return `${many(verdict.words, "word")} too many`;
   }
@@ -78,6 +88,10 @@ export function fitReason(verdict: Verdict): string {
       ]
         .filter(Boolean)
         .join(" ");
+    case "too-wide":
+      return verdict.largest === null
+        ? "No size takes it whole."
+        : `It is whole at ${saySize(verdict.largest)} points.`;
     case "over":
       return verdict.largest === null
         ? "No size takes all of it."
@@ -124,18 +138,12 @@ function glanceAnew(card: Card, unit: Unit): Glance {
   const setting = settingOf(card);
   const front = fitCard(card.text, card.size, setting, "front");
   const back = card.back.trim() === "" ? null : fitCard(card.back, card.size, setting, "back");
-  const isOver = ({ verdict }: CardFit) => verdict.kind === "over" || verdict.kind === "no-area";
+  const isOver = ({ verdict }: CardFit) => doesNotFit(verdict);
   const behind = back && isOver(back) ? `Back: ${fitSaid(back.verdict, unit).toLowerCase()}` : null;
   const lacks = [...new Set([...front.lacks, ...(back?.lacks ?? [])])];
-  const wide = [...front.laid.tooWide, ...(back?.laid.tooWide ?? [])];
   const trouble = isOver(front)
     ? fitSaid(front.verdict, unit)
-    : (behind ??
-      (wide.length > 0
-        ? `“${wide[0]}” is wider than the card`
-        : lacks.length > 0
-          ? `A gap for ${lacks.slice(0, 5).join(" ")}`
-          : null));
+    : (behind ?? (lacks.length > 0 ? `A gap for ${lacks.slice(0, 5).join(" ")}` : null));
   return {
     said: behind && !isOver(front) ? behind : fitSaid(front.verdict, unit),
     isOver: isOver(front) || behind !== null,

@@ -19,6 +19,8 @@ export type Verdict =
       readonly free: Length;
       readonly largest: number | null;
     }
+  /** There is room, but these words are wider than their line and would not be printed. */
+  | { readonly kind: "too-wide"; readonly words: readonly string[]; readonly largest: number | null }
   | {
       readonly kind: "over";
       /** How many words to lose from the end for the rest to fit. */
@@ -90,6 +92,7 @@ export function fitCard(text: string, card: Size, setting: CardSetting, face: Ca
   const largest = largestSize(text, card, setting, face);
   if (laid.cut !== null)
     return { laid, lacks, verdict: { kind: "over", ...wordsOver(text, card, setting, face, laid.cut), largest } };
+  if (laid.tooWide.length > 0) return { laid, lacks, verdict: { kind: "too-wide", words: laid.tooWide, largest } };
   const area = areaOf(card, setting, face);
   const free = ticks(Math.max(0, (area?.h ?? 0) - heightOf(laid.lines, measure)));
   return { laid, lacks, verdict: { kind: "fits", lines: laid.lines, room: laid.room, free, largest } };

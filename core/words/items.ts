@@ -20,6 +20,9 @@ const TORN_COST = 1000;
 /** At the end of a ragged line there is room for three spaces to stretch, as Knuth & Plass 1981 propose. */
 const RAGGED = 3;
 
+/** What is longer than this is no word of a language and has no hyphens: an address, a row of signs. */
+const LONGEST_WORD = 100;
+
 export type ItemChoice = {
   readonly justified: boolean;
   /** A word wider than this, in units, may be broken between any two of its letters; null: never. */
@@ -54,7 +57,7 @@ function partings(
         return { at, torn: true };
       });
   }
-  return justified ? hyphensIn(word).map((at) => ({ at, torn: false })) : [];
+  return justified && word.length <= LONGEST_WORD ? hyphensIn(word).map((at) => ({ at, torn: false })) : [];
 }
 
 /** A paragraph's items, with the break that ends it. */
@@ -62,24 +65,24 @@ export function itemsOf(text: string, measure: Measure, choice: ItemChoice): Ite
   const items: Item[] = [];
   const space = measure.width(" ");
   const hyphen = measure.width("-");
-  // Where the letters began that stand together without a space, and how wide they are so far.
-  let [run, done] = [0, 0];
+  // The part before, where no space stands between: letters are as far apart as two and two of them want it.
+  let before = "";
   for (const { from, to, next } of segmentsOf(text)) {
     const word = text.slice(from, to);
     const soft = word.endsWith("\u00ad");
     let start = 0;
     for (const { at, torn } of [...partings(word, measure, choice), { at: word.length, torn: false }]) {
-      // A part is as wide as it makes its run wider, and never narrower than it is alone, at the head of a line.
-      const upTo = measure.width(text.slice(run, from + at).replaceAll("\u00ad", ""));
-      const alone = measure.width(word.slice(start, at).replaceAll("\u00ad", ""));
-      const width = Math.max(upTo - done, alone);
+      // A part is as wide as it makes what stands before it wider, and never narrower than it is alone, at the head of a line.
+      const part = word.slice(start, at).replaceAll("\u00ad", "");
+      const alone = measure.width(part);
+      const width = Math.max(before === "" ? 0 : measure.width(before + part) - measure.width(before), alone);
       items.push({ kind: "box", width, from: from + start, to: from + at });
       if (at < word.length)
         items.push({ kind: "penalty", width: torn ? 0 : hyphen, cost: torn ? TORN_COST : HYPHEN_COST, hyphen: !torn });
-      done = upTo;
+      before = part || before;
       start = at;
     }
-    if (next !== to) [run, done] = [next, 0];
+    if (next !== to) before = "";
     if (next >= text.length) continue;
     if (next === to) {
       items.push({ kind: "penalty", width: soft ? hyphen : 0, cost: soft ? HYPHEN_COST : 0, hyphen: soft });

@@ -5,6 +5,7 @@ import { inches, millimetres, ticks } from "../measure/length.ts";
 import { overlap, rect } from "../measure/rect.ts";
 import { compareLetterings, fitCard, largestSize } from "./fit.ts";
 import { readHand, SAMPLE } from "./hand.ts";
+import { itemsOf } from "./items.ts";
 import { countLines, layWords } from "./lay.ts";
 import { type CardSetting, MOST_SIZE, STAMP_SETS, USUAL_HAND, usualSetting } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
@@ -196,6 +197,32 @@ describe("words laid on a card", () => {
     const { verdict } = fitCard("a bell in the fog\n".repeat(5600), CARD, plain, "front");
     expect(verdict.kind).toBe("over");
   });
+});
+
+it("a hundred thousand letters without a space are fitted too, torn or told, ragged or justified", () => {
+  const row = "kerning".repeat(14_300);
+  for (const align of ["left", "justified"] as const)
+    for (const longWords of ["break", "tell"] as const) {
+      const lettering = { kind: "typed" as const, face: "book" as const, size: 42, leading: 125, align };
+      const { verdict, laid } = fitCard(row, CARD, typed({ lettering, longWords }), "front");
+      expect(verdict.kind).toBe(longWords === "break" ? "over" : "too-wide");
+      const letters = laid.words.map(({ text }) => text).join("");
+      if (longWords === "tell") expect(letters).toBe("");
+      else expect(row.startsWith(letters) && letters.length > 500).toBe(true);
+    }
+});
+
+it("parts of a torn word are together as wide as the word, to the letters that want to be nearer", () => {
+  fc.assert(
+    fc.property(fc.stringMatching(/^[A-Za-z]{2,40}$/), (word) => {
+      const measure = measureOf(plain.lettering);
+      const items = itemsOf(word, measure, { justified: false, tearOver: 0 });
+      const wide = items.reduce((sum, item) => sum + (item.kind === "box" ? item.width : 0), 0);
+      expect(wide).toBeGreaterThanOrEqual(measure.width(word) - 1e-9);
+      // Two letters that stand nearer than each alone is wide are counted as wide as they are alone: a twentieth at most.
+      expect(wide).toBeLessThan(measure.width(word) * 1.25);
+    }),
+  );
 });
 
 describe("what a card says to its words", () => {

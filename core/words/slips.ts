@@ -40,6 +40,8 @@ function sharedPhrase(one: readonly string[], other: readonly string[]): string 
   let best: readonly string[] = [];
   for (let at = 0; at + PHRASE <= one.length; at++) {
     for (const there of starts.get(one.slice(at, at + PHRASE).join(" ")) ?? []) {
+      // One that begins a word earlier is longer, and was looked at.
+      if (at > 0 && there > 0 && one[at - 1] === other[there - 1]) continue;
       let long = PHRASE;
       while (at + long < one.length && one[at + long] === other[there + long]) long += 1;
       if (long > best.length) best = one.slice(at, at + long);

@@ -304,6 +304,29 @@ test("a card is written: too many words, shrunk to fit, brought back as it was, 
   await expect(page.getByText("Cut 2 of")).toBeVisible();
 });
 
+test("a word wider than its card does not count as fitting: it is told, made smaller, or broken", async ({ page }) => {
+  await signUp(page);
+  const album = await makeDecember(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  await addCard(page);
+  await page.getByLabel("Words of card 1").fill("lanterns");
+  await saved(page);
+  await page.getByRole("link", { name: "Write it to its card" }).click();
+  const verdict = page.getByRole("region", { name: "The card, to scale" }).getByRole("status");
+  await expect(verdict).toContainText("Fits");
+  await page.getByLabel("Break a word that is wider than the card").uncheck();
+  await page.getByLabel("Words of the front").fill("lanterns".repeat(8));
+  await expect(verdict).toContainText("“lanternslanternslant…” is wider than the card");
+  await page.getByRole("button", { name: "Shrink to fit" }).click();
+  await expect(verdict).toContainText("Fits");
+  await page.getByLabel("Words of the front").fill("lanterns".repeat(40));
+  await expect(verdict).toContainText("No size takes it whole.");
+  await page.getByRole("button", { name: "Break it" }).click();
+  await expect(verdict).toContainText("Fits");
+  await page.goto(`${album}/words`);
+  await expect(page.getByText(/^Fits/)).toBeVisible();
+});
+
 test("a private text is in nothing that leaves; words are found with accents aside; a carrier takes printed cards", async ({
   page,
 }) => {

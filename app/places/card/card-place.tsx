@@ -5,7 +5,7 @@ import { SizePicker } from "#app/places/day/size-picker.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { buttonLook } from "#app/ui/button.tsx";
-import { fitReason, fitSaid } from "#app/ui/card-words.ts";
+import { doesNotFit, fitReason, fitSaid } from "#app/ui/card-words.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { countWords } from "#core/words/count.ts";
 import { type CardFit, fitCard } from "#core/words/fit.ts";
@@ -36,7 +36,7 @@ export function CardPlace({ view }: { view: CardView }) {
         {said}
       </a>
     );
-  const isOver = fit.verdict.kind === "over" || fit.verdict.kind === "no-area";
+  const isOver = doesNotFit(fit.verdict);
   return (
     <div className="flex flex-col wide:h-full">
       <WordsNav albumId={albumId} here={null} />
@@ -155,7 +155,7 @@ function Remedies({ fit, desk, face, text, onFace }: RemedyProps) {
   const { verdict } = fit;
   const { setting, card } = desk;
   const { lettering } = setting;
-  const largest = verdict.kind === "over" || verdict.kind === "fits" ? verdict.largest : null;
+  const largest = "largest" in verdict ? verdict.largest : null;
   const resize =
     lettering.kind === "typed" && largest !== null && largest !== lettering.size ? (
       <button
@@ -166,6 +166,17 @@ function Remedies({ fit, desk, face, text, onFace }: RemedyProps) {
         {largest < lettering.size ? "Shrink to fit" : "As large as fits"}
       </button>
     ) : null;
+  if (verdict.kind === "too-wide")
+    return (
+      <>
+        {resize}
+        {lettering.kind !== "handwriting" && (
+          <button type="button" className="mat-button" onClick={() => desk.set({ ...setting, longWords: "break" })}>
+            Break {verdict.words.length === 1 ? "it" : "them"}
+          </button>
+        )}
+      </>
+    );
   if (verdict.kind !== "over") return resize;
   const kept = text.slice(0, verdict.from).trimEnd();
   const rest = text.slice(verdict.from);
@@ -222,7 +233,9 @@ function Lacks({ fit }: { fit: CardFit }) {
         </p>
       )}
       {laid.tooWide.length > 0 && (
-        <p>Wider than the card, and so not printed: {laid.tooWide.slice(0, 6).join(", ")}.</p>
+        <p className="break-words">
+          Wider than the card, and so not printed: {laid.tooWide.slice(0, 6).join(", ").slice(0, 300)}.
+        </p>
       )}
     </div>
   );
