@@ -6,6 +6,7 @@ import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button, buttonLook } from "#app/ui/button.tsx";
 import { PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
+import { MOST_BYTES } from "#core/photo/roll.ts";
 import { KeptText } from "./kept-fields.tsx";
 import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
@@ -108,30 +109,44 @@ export function PhotosTray({ view }: { view: DayView }) {
   );
 }
 
+/**
+ * Pictures on their way to a day, one after the other, and what came of those that have arrived. More may be handed in
+ * meanwhile; those that did not reach the server wait until they are sent again.
+ */
+function useAddPhotos(action: string) {
+  const { state, data, submit } = useFetcher<Answer>();
+  const [waiting, setWaiting] = useState<readonly File[]>([]);
+  const [came, setCame] = useState<readonly Added[]>([]);
+  const [trouble, setTrouble] = useState<"unreachable" | "store-gone" | null>(null);
+  const out = useRef<File | null>(null);
+  useEffect(() => {
+    const sent = out.current;
+    if (state !== "idle" || !sent) return;
+    out.current = null;
+    if (!data?.ok) return setTrouble(data?.reason ?? "unreachable");
+    setCame((was) => [...was, ...data.added]);
+    setWaiting((was) => was.filter((each) => each !== sent));
+  }, [state, data]);
+  useEffect(() => {
+    const [next] = waiting;
+    if (!next || out.current || trouble || state !== "idle") return;
+    out.current = next;
+    const form = new FormData();
+    form.append("photo", next);
+    void submit(form, { method: "post", action, encType: "multipart/form-data" });
+  }, [waiting, trouble, state, submit, action]);
+  const add = (files: readonly File[]) => {
+    const tooLarge = files.filter(({ size }) => size > MOST_BYTES);
+    const refused = tooLarge.map(({ name }): Added => ({ name, ok: false, reason: "too-large" }));
+    setCame((was) => [...(waiting.length > 0 ? was : []), ...refused]);
+    setWaiting((was) => [...was, ...files.filter((file) => !tooLarge.includes(file))]);
+  };
+  return { waiting: waiting.length, came, trouble, add, again: () => setTrouble(null) };
+}
+
 /** Hands pictures in, keeps them at hand while the server is away, and says what came of each. */
 function AddPhotos({ view }: { view: DayView }) {
-  const fetcher = useFetcher<Answer>();
-  const [kept, setKept] = useState<File[]>([]);
-  const input = useRef<HTMLInputElement>(null);
-  const busy = fetcher.state !== "idle";
-  const answer = busy ? undefined : fetcher.data;
-  const trouble = answer && !answer.ok ? answer.reason : null;
-
-  useEffect(() => {
-    if (answer?.ok) setKept([]);
-  }, [answer]);
-
-  const send = (files: File[]) => {
-    if (files.length === 0) return;
-    setKept(files);
-    const form = new FormData();
-    for (const file of files) form.append("photo", file);
-    void fetcher.submit(form, {
-      method: "post",
-      action: `/albums/${view.albumId}/days/${view.date}/photos`,
-      encType: "multipart/form-data",
-    });
-  };
+  const { waiting, came, trouble, add, again } = useAddPhotos(`/albums/${view.albumId}/days/${view.date}/photos`);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the button inside does the same
     <div
@@ -139,21 +154,20 @@ function AddPhotos({ view }: { view: DayView }) {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        send([...event.dataTransfer.files]);
+        add([...event.dataTransfer.files]);
       }}
     >
       <label className="flex min-h-11 items-center justify-center gap-2 rounded-sm border border-dashed border-edge px-3 text-sm font-medium hover:border-ember hover:text-ember has-focus-visible:outline-2 has-focus-visible:outline-ember">
         <ImagePlus className="size-5" aria-hidden="true" />
-        {busy ? "Taking them in" : "Add photos, or drop them here"}
+        {waiting > 0 && !trouble ? `Taking them in, ${waiting} to go` : "Add photos, or drop them here"}
         <input
-          ref={input}
           type="file"
+          aria-label="Add photos"
           accept="image/jpeg,image/png,image/webp,image/avif,image/tiff,image/heic,image/heif,.heic,.heif"
           multiple
           className="sr-only"
-          disabled={busy}
           onChange={(event) => {
-            send([...(event.target.files ?? [])]);
+            add([...(event.target.files ?? [])]);
             event.target.value = "";
           }}
         />
@@ -164,16 +178,15 @@ function AddPhotos({ view }: { view: DayView }) {
             "What you wrote is kept on this device and sent when it is back.",
             "The pictures are still here.",
           )}{" "}
-          <button type="button" className="underline" onClick={() => send(kept)}>
+          <button type="button" className="underline" onClick={again}>
             Try again
           </button>
         </p>
       )}
       <div role="status" className="grid gap-1 text-sm">
-        {answer?.ok &&
-          answer.added.map((added) => (
-            <AddedLine key={added.ok ? added.useId : added.name} added={added} view={view} />
-          ))}
+        {came.map((added) => (
+          <AddedLine key={added.ok ? added.useId : added.name} added={added} view={view} />
+        ))}
       </div>
     </div>
   );

@@ -87,6 +87,20 @@ describe("pictures through the door", () => {
     expect(door.sent.length).toBe(40);
   });
 
+  it("handed in while others are on their way join them, and neither keeps the other out", async () => {
+    let upload: UploadRun | null = null;
+    const door = doorTo((name) => {
+      if (name === "2.jpg") upload?.add({ files: [file("late.jpg"), file("0.jpg")], leftOut: 1 });
+      return kept;
+    });
+    upload = new UploadRun(door, () => {});
+    const run = await upload.start(files(30));
+    expect(run).toMatchObject({ state: "done", total: 32, leftOut: 1 });
+    expect(run.added + run.known).toBe(32);
+    expect(new Set(door.sent)).toEqual(new Set([...files(30).files.map(({ name }) => name), "late.jpg"]));
+    expect(upload.isOpen).toBe(false);
+  });
+
   it("that are refused are named with the reason, and hold up none of the others", async () => {
     const run = await new UploadRun(
       doorTo((name) => (name === "1.jpg" ? { ok: false, reason: "broken" } : { ...kept, dated: name !== "2.jpg" })),

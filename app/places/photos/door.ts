@@ -69,6 +69,9 @@ export class UploadRun {
   #stop = new AbortController();
   readonly #door: Door;
   readonly #tell: (run: Run) => void;
+  /** Everything handed in, and how much of it has had its turn. */
+  readonly #files: File[] = [];
+  #turn = 0;
   #began = 0;
   #bytesDone = 0;
   #bytesAll = 0;
@@ -86,19 +89,32 @@ export class UploadRun {
 
   cancel(): void {
     this.#stop.abort();
-    if (this.#run.state === "running" || this.#run.state === "waiting")
-      this.#set({ state: "cancelled", waitsFor: null, secondsLeft: null });
+    if (this.isOpen) this.#set({ state: "cancelled", waitsFor: null, secondsLeft: null });
+  }
+
+  /** Whether more may join it: it is under way, or waits to go on. */
+  get isOpen(): boolean {
+    return this.#run.state === "running" || this.#run.state === "waiting";
+  }
+
+  /** Takes more into a run that is under way, behind what is waiting there. */
+  add({ files, leftOut }: Handed): void {
+    this.#files.push(...files);
+    this.#bytesAll += files.reduce((sum, { size }) => sum + size, 0);
+    this.#set({ total: this.#files.length, leftOut: this.#run.leftOut + leftOut });
   }
 
   /** Runs to the end, or until it is cancelled; returns how it went. */
-  async start({ files, leftOut }: Handed): Promise<Run> {
+  async start(handed: Handed): Promise<Run> {
     this.#stop = new AbortController();
     const { signal } = this.#stop;
     this.#began = this.#door.now();
-    this.#bytesAll = files.reduce((sum, { size }) => sum + size, 0);
-    this.#set({ ...NO_RUN, state: "running", total: files.length, leftOut });
-    for (let at = 0; at < files.length && !signal.aborted; at += ASKED_AT_ONCE) {
-      const fresh = await this.#withoutKnown(files.slice(at, at + ASKED_AT_ONCE), signal);
+    this.#set({ state: "running" });
+    this.add(handed);
+    while (this.#turn < this.#files.length && !signal.aborted) {
+      const some = this.#files.slice(this.#turn, this.#turn + ASKED_AT_ONCE);
+      this.#turn += some.length;
+      const fresh = await this.#withoutKnown(some, signal);
       const queue = [...fresh];
       await Promise.all(
         Array.from({ length: AT_ONCE }, async () => {

@@ -78,7 +78,7 @@ export function useUpload(): {
   useEffect(() => () => upload.current?.cancel(), []);
   const start = useCallback((handed: Handed) => {
     if (handed.files.length + handed.leftOut === 0) return;
-    upload.current?.cancel();
+    if (upload.current?.isOpen) return upload.current.add(handed);
     upload.current = new UploadRun(door, setRun);
     void upload.current.start(handed);
   }, []);
