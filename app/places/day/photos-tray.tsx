@@ -118,23 +118,26 @@ function useAddPhotos(action: string) {
   const [waiting, setWaiting] = useState<readonly File[]>([]);
   const [came, setCame] = useState<readonly Added[]>([]);
   const [trouble, setTrouble] = useState<"unreachable" | "store-gone" | null>(null);
+  const [flying, setFlying] = useState<File | null>(null);
   const out = useRef<File | null>(null);
   useEffect(() => {
     const sent = out.current;
     if (state !== "idle" || !sent) return;
     out.current = null;
+    setFlying(null);
     if (!data?.ok) return setTrouble(data?.reason ?? "unreachable");
     setCame((was) => [...was, ...data.added]);
     setWaiting((was) => was.filter((each) => each !== sent));
   }, [state, data]);
   useEffect(() => {
     const [next] = waiting;
-    if (!next || out.current || trouble || state !== "idle") return;
+    if (!next || flying || trouble) return;
     out.current = next;
+    setFlying(next);
     const form = new FormData();
     form.append("photo", next);
     void submit(form, { method: "post", action, encType: "multipart/form-data" });
-  }, [waiting, trouble, state, submit, action]);
+  }, [waiting, flying, trouble, submit, action]);
   const add = (files: readonly File[]) => {
     const tooLarge = files.filter(({ size }) => size > MOST_BYTES);
     const refused = tooLarge.map(({ name }): Added => ({ name, ok: false, reason: "too-large" }));
