@@ -122,6 +122,7 @@ test("words typed a moment before a reload are still there", async ({ page }) =>
 test("pictures are told apart: wrong kind, broken, twice, another day's, none of the album's days", async ({
   page,
 }) => {
+  test.setTimeout(120_000);
   await signUp(page);
   const album = await makeDecember(page);
   await page.goto(`${album}/days/2026-12-03`);
