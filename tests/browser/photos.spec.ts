@@ -6,6 +6,9 @@ import sharp from "sharp";
 import { base, makeDecember, photo, saved, signUp } from "./keeper.ts";
 
 const roll = (page: Page) => page.locator("[data-photo]");
+/** The server's answer to the mark that puts pictures away; those made before it leave first. */
+const putAway = (page: Page) =>
+  page.waitForResponse((answer) => (answer.request().postData() ?? "").includes(`"away"`));
 /** A picture of its own colours for every number, dated, 4 : 3. */
 async function numbered(at: number): Promise<{ name: string; mimeType: string; buffer: Buffer }> {
   const day = String(1 + (at % 31)).padStart(2, "0");
@@ -158,7 +161,7 @@ test("the roll: a picture is starred, set aside, made black and white and straig
     .click();
   await expect(roll(page)).toHaveCount(1);
   // Out of the way for good: into the tray, and back.
-  const kept = page.waitForResponse((answer) => answer.request().method() === "POST");
+  const kept = putAway(page);
   await panel.getByRole("button", { name: "Into the tray" }).click();
   await expect(roll(page)).toHaveCount(0);
   await kept;
@@ -173,7 +176,7 @@ test("the roll: a picture is starred, set aside, made black and white and straig
     .getByRole("group", { name: "Which pictures" })
     .getByText(/^Set aside/)
     .click();
-  const away = page.waitForResponse((answer) => answer.request().method() === "POST");
+  const away = putAway(page);
   await page.getByRole("button", { name: "Put it in the tray" }).click();
   await away;
   await page.goto(`${base()}/tray`);
