@@ -78,7 +78,7 @@ async function seedAlbum(
       content: dayOf(story, slipText, photoIds),
     });
   }
-  return importAlbum(db, householdId, crypto.randomUUID(), plan, days);
+  return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days)).albumId;
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Readable } from "node:stream";
+import { Readable } from "node:stream";
 import type { Leaf } from "../core/book/leaf.ts";
 import {
   ARCHIVE_ENTRY,
@@ -6,20 +6,39 @@ import {
   ARCHIVE_VERSION,
   type Archive,
   type ArchiveProblem,
+  type ReadArchive,
   readArchive,
   writeArchive,
 } from "../core/format/archive.ts";
+import { JsonGauge } from "../core/format/json-gauge.ts";
+import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { countPrivate, shared } from "../core/words/secrecy.ts";
+import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import type { Db } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
-import { findPhoto, keepPhoto, mimeOfPhotos, type PictureMime, readOriginal } from "../store/photo.ts";
+import {
+  filesOfPhotos,
+  findPhoto,
+  keepPhoto,
+  type PictureMime,
+  readOriginal,
+  readOriginalInSlices,
+} from "../store/photo.ts";
 import { wantPictures } from "../store/stash-tray.ts";
 import { withoutPlace } from "./place.ts";
 import type { PictureReader } from "./reading-pool.ts";
-import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused } from "./zip.ts";
+import {
+  openZip,
+  type PackedFile,
+  writeZip,
+  type ZipEntry,
+  type ZipProblem,
+  ZipRefused,
+  type ZipSource,
+} from "./zip.ts";
 
 const ENDING: Record<PictureMime, string> = {
   "image/jpeg": "jpg",
@@ -47,10 +66,12 @@ function bookOf(
   };
 }
 
+type Files = ReadonlyMap<string, { readonly mime: PictureMime; readonly bytes: number }>;
+
 /** The album as `album.json` says it. */
 function wordsOf(
   { album, days, photos, leaves, tryOuts, layouts }: AlbumAggregate,
-  mimes: ReadonlyMap<string, PictureMime>,
+  files: Files,
   photosAsAdded: boolean,
   today: CalendarDate,
 ): Archive {
@@ -97,7 +118,7 @@ function wordsOf(
     photos: [...photos.values()].map(
       ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected }) => ({
         ...{ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected },
-        file: `photos/${sha256}.${ENDING[mimes.get(sha256) ?? "image/jpeg"]}`,
+        file: `photos/${sha256}.${ENDING[files.get(sha256)?.mime ?? "image/jpeg"]}`,
       }),
     ),
     book: bookOf({ leaves, tryOuts, layouts }, days),
@@ -105,7 +126,7 @@ function wordsOf(
 }
 
 /**
- * Streams the album's archive. `places` false takes the place out of every photo on the way. Texts that are private as of
+ * Streams the album's archive, and says how many bytes its photos have. `places` false takes the place out of every photo on the way. Texts that are private as of
  * `today` never go with it.
  */
 export async function packAlbum(
@@ -115,26 +136,30 @@ export async function packAlbum(
   places: boolean,
   today: CalendarDate,
   writtenAt: Date,
-): Promise<Readable> {
-  const archive = wordsOf(aggregate, await mimeOfPhotos(db, householdId), places, today);
+): Promise<{ readonly zip: Readable; readonly bytes: number }> {
+  const files = await filesOfPhotos(db, householdId);
+  const archive = wordsOf(aggregate, files, places, today);
   const idOf = new Map([...aggregate.photos.values()].map(({ id, sha256 }) => [sha256, id]));
-  const originals = archive.photos.map(
-    ({ sha256, file }): PackedFile => ({
-      name: file,
-      packed: false,
-      bytes: async () => {
-        const original = await readOriginal(db, householdId, idOf.get(sha256) ?? "");
-        if (!original) throw new Error("a photo in use has no bytes");
-        return places ? original.bytes : withoutPlace(original.bytes, original.mime);
-      },
-    }),
-  );
+  const unplaced = async (id: string) => {
+    const original = await readOriginal(db, householdId, id);
+    if (!original) throw new Error("a photo in use has no bytes");
+    return withoutPlace(original.bytes, original.mime);
+  };
+  const originals = archive.photos.map(({ sha256, file }): PackedFile => {
+    const id = idOf.get(sha256) ?? "";
+    const bytes = () =>
+      places
+        ? Readable.from(readOriginalInSlices(db, householdId, id), { objectMode: false, highWaterMark: 1 })
+        : unplaced(id);
+    return { name: file, packed: false, bytes };
+  });
   const described: PackedFile = {
     name: ARCHIVE_ENTRY,
     packed: true,
     bytes: async () => Buffer.from(writeArchive(archive)),
   };
-  return writeZip([described, ...originals], writtenAt);
+  const bytes = archive.photos.reduce((sum, { sha256 }) => sum + (files.get(sha256)?.bytes ?? 0), 0);
+  return { zip: writeZip([described, ...originals], writtenAt), bytes };
 }
 
 export type UnpackProblem = ZipProblem | ArchiveProblem | "photo-missing" | "photo-unreadable";
@@ -143,6 +168,28 @@ export type Unpacked =
   | { ok: false; reason: UnpackProblem }
   | { ok: false; reason: "already-here"; albumId: string };
 
+/** Reads `album.json` as it unpacks, and stops as soon as it is more than an album can be. */
+async function describedBy(entry: ZipEntry): Promise<ReadArchive> {
+  if (entry.bytes > LIMITS.albumJsonBytes.most) return { ok: false, reason: "too-much-inside" };
+  const gauge = new JsonGauge();
+  const chunks: Buffer[] = [];
+  for await (const chunk of entry.chunks()) {
+    if (gauge.take(chunk)) return { ok: false, reason: "too-much-inside" };
+    chunks.push(chunk);
+  }
+  return readArchive(Buffer.concat(chunks).toString("utf8"));
+}
+
+/** How an archive is to be read: beside one that is here already, and how far it is told as it goes. */
+export type Unpacking = {
+  readonly asCopy: boolean;
+  readonly readPicture: PictureReader;
+  /** Writes the album under this name once, however often it is begun anew. */
+  readonly act?: string;
+  readonly progress?: (done: number, whole: number) => void;
+  readonly signal?: AbortSignal;
+};
+
 /**
  * Reads an archive into a household. Photos the household has already are not stored again; an album it has already is
  * told and not doubled unless `asCopy`. The album appears complete or not at all.
@@ -150,22 +197,23 @@ export type Unpacked =
 export async function unpackAlbum(
   db: Db,
   householdId: string,
-  file: string,
-  asCopy: boolean,
-  readPicture: PictureReader,
+  source: string | ZipSource,
+  { asCopy, readPicture, act, progress, signal }: Unpacking,
 ): Promise<Unpacked> {
-  const zip = await openZip(file);
+  const zip = await openZip(source);
   if (!zip.ok) return zip;
   try {
     const described = zip.entries.get(ARCHIVE_ENTRY);
     if (!described) return { ok: false, reason: "not-an-archive" };
-    const read = readArchive((await described.read()).toString("utf8"));
+    const read = await describedBy(described);
     if (!read.ok) return read;
     const { album, days, photos } = read.archive;
     const present = await albumOfArchive(db, householdId, album.id);
     if (present && !asCopy) return { ok: false, reason: "already-here", albumId: present };
     const photoIds = new Map<string, string>();
-    for (const { sha256, file: name, name: given, capturedAt: _, offset: __, ...said } of photos) {
+    for (const [at, { sha256, file: name, name: given, capturedAt: _, offset: __, ...said }] of photos.entries()) {
+      signal?.throwIfAborted();
+      progress?.(at, photos.length);
       const kept = await findPhoto(db, householdId, sha256);
       if (kept) {
         photoIds.set(sha256, kept.id);
@@ -173,7 +221,7 @@ export async function unpackAlbum(
       }
       const entry = zip.entries.get(name);
       if (!entry) return { ok: false, reason: "photo-missing" };
-      const picture = await readPicture(await entry.read(), given);
+      const picture = await readPicture(await entry.read(LIMITS.pictureBytes.most), given);
       if (!picture.ok) return { ok: false, reason: "photo-unreadable" };
       if (read.archive.photosAsAdded && picture.photo.sha256 !== sha256) return { ok: false, reason: "damaged" };
       photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo, said)).id);
@@ -204,7 +252,11 @@ export async function unpackAlbum(
       ...read.archive.book,
       leaves: read.archive.book.leaves.map((leaf) => ({ ...leaf, version: 0 })),
     };
-    return { ok: true, albumId: await importAlbum(db, householdId, archiveId, plan, imported, book) };
+    signal?.throwIfAborted();
+    return await onceOnly(db, householdId, act ?? null, async (once) => {
+      const written = await importAlbum(once, householdId, archiveId, plan, imported, book, asCopy);
+      return written.ok ? written : { ...written, reason: "already-here" as const };
+    });
   } catch (error) {
     if (error instanceof ZipRefused) return { ok: false, reason: error.reason };
     throw error;

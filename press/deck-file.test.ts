@@ -11,7 +11,7 @@ describe("a deck's file", () => {
       for (const ending of ["csv", "txt"] as const) {
         const read = readDeckFile(`deck.${ending}`, bytes(writeDeckFile(ending, slips)));
         expect(read).toEqual({
-          ...{ encoding: "utf-8", troubles: [] },
+          ...{ encoding: "utf-8", troubles: [], head: ending === "csv" ? "text, kind, on" : null },
           slips: slips.map(({ text, kind, on }) => ({ text, kind, on })),
         });
       }
@@ -31,5 +31,36 @@ describe("a deck's file", () => {
     expect(texts(readDeckFile("pasted", bytes("prompt,kind\nOne,a\nTwo,b")))).toEqual(["One", "Two"]);
     expect(texts(readDeckFile("empty.csv", bytes("")))).toEqual([]);
     expect(texts(readDeckFile("noise.txt", new Uint8Array([0, 1, 2, 10, 65])))).toContain("A");
+  });
+});
+
+describe("the head of a deck", () => {
+  const read = (name: string, text: string) => readDeckFile(name, bytes(text));
+  it("is none in plain text: a line that is called like a column is a slip like any other", () => {
+    for (const first of ["prompt", "text", "on", "Kind", "text | kind"]) {
+      const { slips, head } = read("deck.txt", `${first}\nA bell\n`);
+      expect([slips.length, head], first).toEqual([2, null]);
+    }
+    expect(texts(read("pasted", "Text, please\nA bell"))).toEqual(["Text, please", "A bell"]);
+  });
+
+  it("is the first line of a table where it holds names of columns and nothing else, and is said", () => {
+    expect(read("deck.csv", "text,kind,on\nA bell,,\n")).toMatchObject({
+      head: "text, kind, on",
+      slips: [{ text: "A bell" }],
+    });
+    expect(read("deck.csv", "prompt\nA bell\n")).toMatchObject({ head: "prompt", slips: [{ text: "A bell" }] });
+    expect(read("deck.csv", "text,of the day\nA bell,\n").head).toBeNull();
+    expect(read("deck.csv", "kind,on\nA bell,\n").head).toBeNull();
+    expect(read("deck.csv", "text,text\nA bell,\n").head).toBeNull();
+  });
+
+  it("and slips that begin like a formula go out guarded and come back as they were", () => {
+    const slips = ["=SUM(A1)", "+ a bell", "- a gull", "@noon", "'=quoted", "''", "plain"].map((text) => ({
+      ...{ text, kind: "", on: { kind: "any" as const } },
+    }));
+    const file = writeDeckFile("csv", slips);
+    for (const line of file.replace(/^\uFEFF/, "").split("\r\n")) expect(line).not.toMatch(/^"?[=+\-@]/);
+    expect(readDeckFile("a.csv", bytes(file)).slips).toEqual(slips);
   });
 });

@@ -1,8 +1,15 @@
 import iconv from "iconv-lite";
-import Papa from "papaparse";
 import { clean } from "../core/words/clean.ts";
-import { deckRows, type ReadDeck, readLines, readRows, type WrittenSlip, writeLines } from "../core/words/deck-text.ts";
-import { writeCsv } from "./csv.ts";
+import {
+  deckRows,
+  isHead,
+  type ReadDeck,
+  readLines,
+  readRows,
+  type WrittenSlip,
+  writeLines,
+} from "../core/words/deck-text.ts";
+import { readCsv, writeCsv } from "./csv.ts";
 
 /** How the letters of a file were written; `guessed` where nothing in it says so. */
 export type Encoding = "utf-8" | "utf-16" | "guessed";
@@ -21,8 +28,14 @@ function decode(bytes: Uint8Array): { text: string; encoding: Encoding } {
   }
 }
 
-const isTable = (name: string, text: string): boolean =>
-  /\.csv$/i.test(name) || /^(text|prompt|technique|cue)\s*[,;\t]/i.test(text);
+const LONGEST_HEAD = 200;
+const isWideHead = (row: readonly string[]) => isHead(row, 2);
+
+/** A table by its file's name, or because its first line is a table's head of two columns or more. */
+function isTable(name: string, text: string): boolean {
+  const [firstLine = ""] = text.slice(0, LONGEST_HEAD).split(/\r\n?|\n/, 1);
+  return /\.csv$/i.test(name) || isWideHead(readCsv(firstLine, isWideHead)[0] ?? []);
+}
 
 /** Reads a deck from a file: a table (CSV) or plain text, whatever its letters are written in. */
 export function readDeckFile(name: string, bytes: Uint8Array): DeckFile {
@@ -33,7 +46,7 @@ export function readDeckFile(name: string, bytes: Uint8Array): DeckFile {
 export function readDeckText(name: string, given: string): ReadDeck {
   const text = clean(given.replace(/^\uFEFF/, ""));
   if (!isTable(name, text)) return readLines(text);
-  return readRows(Papa.parse<string[]>(text, { skipEmptyLines: false }).data);
+  return readRows(readCsv(text, isWideHead), true);
 }
 
 /** A deck written out as it is read. */

@@ -1,7 +1,8 @@
 import { spawn } from "node:child_process";
 import path from "node:path";
 import { seedDemo } from "../demo/seed.ts";
-import { migrateStore, openStore } from "../store/db.ts";
+import { openStore } from "../store/db.ts";
+import { migrateStore } from "../store/migrate.ts";
 import { startPostgres } from "./postgres.ts";
 
 /** Starts the database and the built program with the demo household in it, and keeps both until told to end. */

@@ -1,35 +1,38 @@
+import { randomBytes } from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
 import { isTimeZone } from "../core/month/dates.ts";
 import type { Db } from "../store/db.ts";
 import {
-  countTries,
   createHousehold,
   endSession,
   findByMail,
   findDemoMember,
-  forgetTries,
+  isDeviceKnown,
+  knowDevice,
   memberOfSession,
-  noteFailedTry,
   startSession,
 } from "../store/household.ts";
+import type { Limiter } from "./limiter.ts";
 
 export const SESSION_COOKIE = "hearth_session";
-/** Wrong tries in a quarter of an hour before the door stays shut. */
-const MOST_TRIES_PER_MAIL = 8;
-const MOST_TRIES_PER_CALLER = 40;
+const DEVICE_COOKIE = "hearth_device";
+const DEVICE_SECONDS = 400 * 86_400;
 
 /** argon2id, the library's default, at the settings OWASP names: 19 MiB, two passes, one lane. */
 const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
 
-export type SignInProblem = "wrong" | "too-many-tries";
-export type SignedIn = { ok: true; cookie: string };
+export type SignInProblem =
+  | { readonly reason: "wrong" }
+  | { readonly reason: "too-many-tries"; readonly waitSeconds: number };
+/** Cookies to set, whole. */
+export type SignedIn = { ok: true; cookies: string[] };
 
 export type Auth = ReturnType<typeof makeAuth>;
 
-function tokenFrom(cookieHeader: string | undefined): string | null {
+function cookieNamed(name: string, cookieHeader: string | undefined): string | null {
   for (const pair of cookieHeader?.split(";") ?? []) {
-    const [name, value] = pair.trim().split("=");
-    if (name === SESSION_COOKIE && value) return value;
+    const [key, value] = pair.trim().split("=");
+    if (key === name && value) return value;
   }
   return null;
 }
@@ -40,54 +43,64 @@ async function waitAsLong(passphrase: string): Promise<false> {
   return false;
 }
 
-/** Signing in and out for one request: `caller` is its network address, `secure` whether it came over HTTPS. */
+/**
+ * Signing in and out for one request: `caller` is its network address, null where it is not known; `secure` whether it
+ * came over HTTPS.
+ */
 export function makeAuth(
   db: Db,
-  request: { cookieHeader: string | undefined; caller: string; secure: boolean; now: Date },
+  limiter: Limiter,
+  request: { cookieHeader: string | undefined; caller: string | null; secure: boolean; now: Date },
 ) {
   const { now } = request;
-  const token = tokenFrom(request.cookieHeader);
+  const token = cookieNamed(SESSION_COOKIE, request.cookieHeader);
+  const device = cookieNamed(DEVICE_COOKIE, request.cookieHeader);
   const attributes = `Path=/; HttpOnly; SameSite=Lax${request.secure ? "; Secure" : ""}`;
   const begin = async (memberId: string): Promise<SignedIn> => {
     const session = await startSession(db, memberId, now);
     return {
       ok: true,
-      cookie: `${SESSION_COOKIE}=${session.token}; Expires=${session.expiresAt.toUTCString()}; ${attributes}`,
+      cookies: [`${SESSION_COOKIE}=${session.token}; Expires=${session.expiresAt.toUTCString()}; ${attributes}`],
     };
+  };
+  /** Signed in with a passphrase, so that the device is known from now on. */
+  const beginKnown = async (memberId: string): Promise<SignedIn> => {
+    const name = device ?? randomBytes(32).toString("base64url");
+    await knowDevice(db, name, memberId, now);
+    const { ok, cookies } = await begin(memberId);
+    return { ok, cookies: [...cookies, `${DEVICE_COOKIE}=${name}; Max-Age=${DEVICE_SECONDS}; ${attributes}`] };
   };
 
   return {
     member: () => (token ? memberOfSession(db, token, now) : Promise.resolve(null)),
+    /** Whether the browser holds a session, which may have ended. */
+    hadSession: token !== null,
 
     async signUp(given: {
       mail: string;
       passphrase: string;
       name: string;
       timeZone: string;
-    }): Promise<SignedIn | { ok: false; reason: "mail-taken" }> {
+    }): Promise<SignedIn | { ok: false; reason: "mail-taken" } | ({ ok: false } & SignInProblem)> {
+      const allowed = await limiter.signUp(request.caller);
+      if (!allowed.ok) return { ok: false, reason: "too-many-tries", waitSeconds: allowed.waitSeconds };
       const passphraseHash = await hash(given.passphrase, ARGON);
       const timeZone = isTimeZone(given.timeZone) ? given.timeZone : "UTC";
       const made = await createHousehold(db, { mail: given.mail, passphraseHash, name: given.name, timeZone });
-      return made.ok ? begin(made.memberId) : made;
+      return made.ok ? beginKnown(made.memberId) : made;
     },
 
-    async signIn(mail: string, passphrase: string): Promise<SignedIn | { ok: false; reason: SignInProblem }> {
-      const keys = { mail: `mail:${mail.toLowerCase()}`, caller: `caller:${request.caller}` };
-      const [byMail, byCaller] = await Promise.all([
-        countTries(db, [keys.mail], now),
-        countTries(db, [keys.caller], now),
-      ]);
-      if (byMail >= MOST_TRIES_PER_MAIL || byCaller >= MOST_TRIES_PER_CALLER)
-        return { ok: false, reason: "too-many-tries" };
+    async signIn(mail: string, passphrase: string): Promise<SignedIn | ({ ok: false } & SignInProblem)> {
+      const known = device !== null && (await isDeviceKnown(db, device, mail));
+      const trying = { mail: mail.toLowerCase(), address: request.caller, knownDevice: known ? device : null };
+      const allowed = await limiter.signIn(trying);
+      if (!allowed.ok) return { ok: false, reason: "too-many-tries", waitSeconds: allowed.waitSeconds };
       const found = await findByMail(db, mail);
       // An unknown address costs the same time as a wrong passphrase, so that the wait tells nothing.
       const right = found ? await verify(found.passphraseHash, passphrase) : await waitAsLong(passphrase);
-      if (!found || !right) {
-        await noteFailedTry(db, Object.values(keys), now);
-        return { ok: false, reason: "wrong" };
-      }
-      await forgetTries(db, keys.mail);
-      return begin(found.id);
+      if (!found || !right) return { ok: false, reason: "wrong" };
+      await limiter.wasRight(trying);
+      return beginKnown(found.id);
     },
 
     async enterDemo(): Promise<SignedIn | { ok: false; reason: "no-demo" }> {
@@ -97,9 +110,9 @@ export function makeAuth(
 
     hasDemo: async () => (await findDemoMember(db)) !== null,
 
-    async signOut(): Promise<string> {
+    async signOut(): Promise<string[]> {
       if (token) await endSession(db, token);
-      return `${SESSION_COOKIE}=; Max-Age=0; ${attributes}`;
+      return [`${SESSION_COOKIE}=; Max-Age=0; ${attributes}`];
     },
   };
 }

@@ -14,10 +14,21 @@ export type HearthContext = {
   /** Statements sent to the database so far in this request. */
   readonly queries: () => number;
   readonly member: () => Promise<Member | null>;
+  /** What was asked for: the page's path with its query, as a browser shows it. */
+  readonly address: string;
+  /** Whether a page's own script asks, which can be answered with a reason; a browser itself is led somewhere. */
+  readonly byScript: boolean;
+  readonly isWrite: boolean;
   readonly album: (householdId: string, albumId: string) => Promise<AlbumAggregate | null>;
   readonly wall: (member: Member) => Wall;
   /** Reads a picture in a thread of its own. */
   readonly readPicture: PictureReader;
+  /** Tells those who work in the background that there is something to do. */
+  readonly poke: () => void;
+  /** How many bytes a household may keep. */
+  readonly room: number;
+  /** Does something that holds so many bytes in memory, when there is room for them beside the others'. */
+  readonly inMemory: <T>(bytes: number, work: () => Promise<T>) => Promise<T>;
   readonly logError: (error: unknown) => void;
 };
 

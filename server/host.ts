@@ -4,13 +4,22 @@ import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type Express } from "express";
 import type { ServerBuild } from "react-router";
+import { LIMITS } from "../core/limits.ts";
 import { openReadingPool, type PictureReader } from "../press/reading-pool.ts";
-import { countingQueries, migrateStore, openStore, type Store } from "../store/db.ts";
+import { forgetActs } from "../store/act.ts";
+import { countingQueries, isStoreGone, openStore, type Store } from "../store/db.ts";
+import type { Member } from "../store/household.ts";
+import { migrateStore } from "../store/migrate.ts";
 import { dropExpired } from "../store/tray.ts";
-import { contextFor } from "./context.ts";
+import { dropExpiredWork, householdRoom } from "../store/work.ts";
+import { contextFor, type Given, knowSender } from "./context.ts";
+import { doors } from "./doors.ts";
+import { roomInMemory } from "./in-memory.ts";
+import { openLimiter } from "./limiter.ts";
 import { describeError, log } from "./log.ts";
-import { lookAtOldPictures } from "./old-pictures.ts";
-import { bodyLimits, sameOriginWrites, securityHeaders } from "./security.ts";
+import { sameOriginWrites, securityHeaders } from "./security.ts";
+import { workFile } from "./work/file.ts";
+import { openWork, type Work } from "./work/open.ts";
 
 const DAY = 86_400_000;
 
@@ -28,18 +37,28 @@ function requestLog(request: express.Request, response: express.Response, next: 
   next();
 }
 
+/** What every request is given, beside itself. */
+export const makeGiven = (store: Store, readPicture: PictureReader, work: Work): Given => ({
+  ...{ store, readPicture, work },
+  limiter: openLimiter(store.pool),
+  room: householdRoom(process.env.HEARTH_QUOTA_GB),
+  inMemory: roomInMemory(LIMITS.picturesInMemoryBytes.most),
+});
+
 /** The Express application over an open store. `build` is the compiled app; `clientFiles` where its assets lie. */
 export function makeApp(
-  store: Store,
-  readPicture: PictureReader,
+  given: Given,
   build: ServerBuild | (() => Promise<ServerBuild>),
   clientFiles: string | null,
 ): Express {
+  const { store } = given;
   const app = express();
   app.disable("x-powered-by");
   app.set("trust proxy", "loopback");
-  // A page is packed once for one reader: a light setting is soonest there.
-  app.use(compression({ level: 4 }), ...securityHeaders());
+  // A page is packed once for one reader: a light setting is soonest there. Files are packed already.
+  const filter = (request: express.Request, response: express.Response) =>
+    !response.getHeader("Content-Disposition") && compression.filter(request, response);
+  app.use(compression({ level: 4, filter }), ...securityHeaders());
   if (clientFiles) {
     const setHeaders = (response: express.Response, file: string) => {
       // The worker of today serves its address, though its file lies among the others.
@@ -54,10 +73,16 @@ export function makeApp(
       () => response.status(503).type("text/plain").send("the database does not answer"),
     );
   });
-  app.use(requestLog, sameOriginWrites, bodyLimits);
+  app.use(requestLog, sameOriginWrites, knowSender(given), doors(senderOf));
+  // What a household is told of itself is for nobody's cache; a page that may be kept says so itself.
+  app.use((request, response, next) => {
+    if (request.path.endsWith(".data")) response.set("Cache-Control", "private, no-store");
+    next();
+  });
+  app.get("/work/:work/file", workFile(store.db, senderOf));
   app.use((request, response, next) => {
     countingQueries((queries) =>
-      createRequestHandler({ build, getLoadContext: () => contextFor(store, readPicture, request, response, queries) })(
+      createRequestHandler({ build, getLoadContext: () => contextFor(given, request, response, queries) })(
         request,
         response,
         next,
@@ -65,49 +90,64 @@ export function makeApp(
     );
   });
   app.use((error: unknown, _request: express.Request, response: express.Response, _next: express.NextFunction) => {
-    log.error(describeError(error), "request failed");
-    if (!response.headersSent)
-      response
-        .status(500)
-        .type("text/plain")
-        .send("Something went wrong here. Nothing you saved is lost. Go back and try again.");
+    const gone = isStoreGone(error);
+    if (!gone) log.error(describeError(error), "request failed");
+    if (response.headersSent) return void response.destroy();
+    response
+      .status(gone ? 503 : 500)
+      .type("text/plain")
+      .send(
+        gone
+          ? "The database does not answer. Nothing you saved is lost. Try again in a moment."
+          : "Something went wrong here. Nothing you saved is lost. Go back and try again.",
+      );
   });
   return app;
 }
 
+const senderOf = (response: express.Response): Promise<Member | null> => response.locals.member();
+
 export type HostSettings = { readonly databaseUrl: string; readonly port: number; readonly projectRoot: string };
+export type Host = { readonly server: Server; readonly close: () => Promise<void>; readonly schema: string };
 
 /** Opens the store, brings it up to date, and serves on loopback until told to end. */
-export async function startHost({
-  databaseUrl,
-  port,
-  projectRoot,
-}: HostSettings): Promise<{ server: Server; close: () => Promise<void> }> {
+export async function startHost({ databaseUrl, port, projectRoot }: HostSettings): Promise<Host> {
   const store = openStore(databaseUrl);
-  await migrateStore(store, path.join(projectRoot, "store/migrations"));
+  const schema = await migrateStore(store, path.join(projectRoot, "store/migrations")).catch(async (error) => {
+    await store.close();
+    throw error;
+  });
   const build = (await import("virtual:react-router/server-build")) as unknown as ServerBuild;
   const reading = openReadingPool(projectRoot);
-  const app = makeApp(store, reading.read, build, path.join(projectRoot, "build/client"));
-  void lookAtOldPictures(store.db).catch((error: unknown) =>
-    log.error(describeError(error), "looking at pictures failed"),
-  );
-  const tidy = () =>
-    dropExpired(store.db, new Date()).catch((error: unknown) =>
-      log.error(describeError(error), "tidying the tray failed"),
-    );
+  const work = openWork(projectRoot, databaseUrl);
+  const given = makeGiven(store, reading.read, work);
+  const app = makeApp(given, build, path.join(projectRoot, "build/client"));
+  const inBackground = (what: string, doing: Promise<unknown>) =>
+    void doing.catch((error: unknown) => log.error(describeError(error), `${what} failed`));
+  const tidy = () => {
+    const now = new Date();
+    inBackground("tidying the tray", dropExpired(store.db, now));
+    inBackground("tidying the work", dropExpiredWork(store.db, now));
+    inBackground("forgetting acts", forgetActs(store.db, now));
+  };
   const tidying = setInterval(tidy, DAY);
   tidying.unref();
-  void tidy();
+  tidy();
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(port, "127.0.0.1", () => resolve(listening));
     listening.once("error", reject);
   });
+  // A file may take its time, as long as it keeps coming: the doors see to that.
+  server.requestTimeout = 0;
+  server.headersTimeout = LIMITS.bodySilenceMs.most;
   return {
     server,
+    schema,
     close: async () => {
       clearInterval(tidying);
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
+      await work.close();
       await reading.close();
       await store.close();
     },

@@ -322,6 +322,26 @@ export async function albumOfArchive(db: Reader, householdId: string, archiveId:
   return row?.id ?? null;
 }
 
+/** Locks every album of a household, in the one order in which several are ever locked; for what they all share. */
+export async function lockAlbums(tx: Transaction, householdId: string): Promise<void> {
+  await tx
+    .select({ id: album.id })
+    .from(album)
+    .where(eq(album.householdId, householdId))
+    .orderBy(asc(album.id))
+    .for("no key update");
+}
+
+/** Locks one album of the household, in the tray or not, as every writer does first. */
+export async function lockAlbum(tx: Transaction, householdId: string, albumId: string): Promise<boolean> {
+  const rows = await tx
+    .select({ id: album.id })
+    .from(album)
+    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)))
+    .for("no key update");
+  return rows.length > 0;
+}
+
 /** Locks the album's days against other changes to the month and returns where each stands. */
 export async function lockSlots(
   tx: Transaction,

@@ -273,12 +273,13 @@ describe("what a household keeps for its pages", () => {
   it("a layout in use is kept and told; one that is free goes; a measured book forgotten changes no album", async () => {
     const { keeper, look, dayId, author } = await book();
     const { householdId } = keeper;
-    const layout = await saveLayout(db, householdId, {
-      name: "Six",
-      page: { w: inches(6), h: inches(8) },
-      margin: inches(0),
-      root: grid(3, 2),
-    });
+    const layout =
+      (await saveLayout(db, householdId, {
+        name: "Six",
+        page: { w: inches(6), h: inches(8) },
+        margin: inches(0),
+        root: grid(3, 2),
+      })) ?? "";
     const foundation = { kind: "pocket" as const, layout, basePaper: "", note: "" };
     await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation });
     expect((await look()).layouts.map(({ name }) => name)).toEqual(["Six"]);

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import { and, desc, eq, gt, inArray, isNull, notInArray, sql } from "drizzle-orm";
+import { and, desc, eq, gt, inArray, isNull, sql } from "drizzle-orm";
 import {
   applyEdit,
   clashingChange,
@@ -68,50 +68,52 @@ async function changesSince(
   return rows.map((row) => ({ ...row, by: row.by ?? "somebody", at: row.at.toISOString() }));
 }
 
-/** Writes a day's columns and pieces; pieces no longer on it go to the tray. */
-export async function writeContent(tx: Transaction, dayId: string, content: DayContent, at: Date): Promise<void> {
+/** A piece whose name belongs to another day's piece already, in this album or elsewhere: as if the day were not there. */
+export class PieceElsewhere extends Error {}
+
+/** The rows that are new or no longer as they were. */
+function changedRows<T extends { readonly id: string }>(before: readonly T[], after: readonly T[]): T[] {
+  const was = new Map(before.map((row) => [row.id, row]));
+  return after.filter((row) => !isDeepStrictEqual(was.get(row.id), row));
+}
+
+/**
+ * Writes what of a day is no longer as it was: its columns, new and changed pieces; pieces no longer on it go to the tray.
+ * Throws `PieceElsewhere` where a piece could not be written.
+ */
+export async function writeContent(
+  tx: Transaction,
+  dayId: string,
+  before: DayContent,
+  content: DayContent,
+  at: Date,
+): Promise<void> {
   await tx.update(day).set(dayColumns(content)).where(eq(day.id, dayId));
-  const rows = pieceRows(dayId, content);
-  for (const [table, pieces] of [
-    [card, rows.cards],
-    [jotting, rows.jottings],
-    [dayInsert, rows.inserts],
-    [dayPhoto, rows.photos],
-  ] as const) {
-    const kept = pieces.map(({ id }) => id);
-    const leaving = and(
-      eq(table.dayId, dayId),
-      isNull(table.deletedAt),
-      kept.length > 0 ? notInArray(table.id, kept) : undefined,
-    );
-    await tx.update(table).set({ deletedAt: at }).where(leaving);
-  }
-  const onDay = { deletedAt: null };
-  for (const { id, ...row } of rows.cards) {
-    await tx
-      .insert(card)
-      .values({ id, ...row })
-      .onConflictDoUpdate({ target: card.id, set: { ...row, ...onDay }, setWhere: eq(card.dayId, dayId) });
-  }
+  const [was, is] = [pieceRows(dayId, before), pieceRows(dayId, content)];
   // A jotting that is carried to another day keeps its id, and so comes back from there when that is taken back.
   const ofSameAlbum = sql`${jotting.dayId} in (select d.id from ${day} d join ${day} here on here.album_id = d.album_id where here.id = ${dayId})`;
-  for (const { id, ...row } of rows.jottings) {
-    await tx
-      .insert(jotting)
-      .values({ id, ...row })
-      .onConflictDoUpdate({ target: jotting.id, set: { ...row, ...onDay }, setWhere: ofSameAlbum });
-  }
-  for (const { id, ...row } of rows.inserts) {
-    await tx
-      .insert(dayInsert)
-      .values({ id, ...row })
-      .onConflictDoUpdate({ target: dayInsert.id, set: { ...row, ...onDay }, setWhere: eq(dayInsert.dayId, dayId) });
-  }
-  for (const { id, ...row } of rows.photos) {
-    await tx
-      .insert(dayPhoto)
-      .values({ id, ...row })
-      .onConflictDoUpdate({ target: dayPhoto.id, set: { ...row, ...onDay }, setWhere: eq(dayPhoto.dayId, dayId) });
+  const kinds = [
+    { table: card, was: was.cards, is: is.cards, mine: eq(card.dayId, dayId) },
+    { table: jotting, was: was.jottings, is: is.jottings, mine: ofSameAlbum },
+    { table: dayInsert, was: was.inserts, is: is.inserts, mine: eq(dayInsert.dayId, dayId) },
+    { table: dayPhoto, was: was.photos, is: is.photos, mine: eq(dayPhoto.dayId, dayId) },
+  ] as const;
+  for (const { table, was: old, is: now, mine } of kinds) {
+    const staying = new Set(now.map(({ id }) => id));
+    const leaving = old.map(({ id }) => id).filter((id) => !staying.has(id));
+    if (leaving.length > 0) {
+      const those = and(eq(table.dayId, dayId), inArray(table.id, leaving), isNull(table.deletedAt));
+      await tx.update(table).set({ deletedAt: at }).where(those);
+    }
+    for (const row of changedRows<{ id: string }>(old, now)) {
+      const { id: _, ...columns } = row;
+      const written = await tx
+        .insert(table)
+        .values(row as never)
+        .onConflictDoUpdate({ target: table.id, set: { ...columns, deletedAt: null } as never, setWhere: mine })
+        .returning({ id: table.id });
+      if (written.length === 0) throw new PieceElsewhere();
+    }
   }
 }
 
@@ -148,34 +150,47 @@ export async function saveDayEdit(
   base: number | null,
   edit: DayEdit,
 ): Promise<SaveResult> {
-  return db.transaction(async (tx) => {
-    const found = await lockDay(tx, author, dayId);
-    if (!found) return { ok: false, reason: "not-found" };
-    if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId)))
-      return { ok: false, reason: "not-found" };
-    const { content, version } = found.day;
-    // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
-    if (edit.kind === "add-jotting" && (await isKnownJotting(tx, edit.jotting.id))) return { ok: true, version };
-    const applied = applyEdit(content, edit, found.binding);
-    if (base !== null && base < version) {
-      const changes = await changesSince(tx, dayId, base);
-      const fields = applied.ok ? applied.fields : [`card:${"id" in edit ? edit.id : ""}`];
-      const change = clashingChange(changes, base, fields);
-      const alreadyThere = applied.ok && isDeepStrictEqual(applied.content, content);
-      if (change && !alreadyThere) return { ok: false, reason: "clash", clash: { change, current: content, version } };
-    }
-    if (!applied.ok) return applied;
-    if (isDeepStrictEqual(applied.content, content)) return { ok: true, version };
-    await writeContent(tx, dayId, applied.content, author.at);
-    await followDay(tx, author, dayId, content, applied.content);
-    const saved = await logChange(tx, author, {
-      act: randomUUID(),
-      day: found.day,
-      fields: applied.fields,
-      before: { content },
-    });
-    return { ok: true, version: saved };
+  try {
+    return await db.transaction((tx) => saveIn(tx, author, dayId, base, edit));
+  } catch (error) {
+    if (error instanceof PieceElsewhere) return { ok: false, reason: "not-found" };
+    throw error;
+  }
+}
+
+async function saveIn(
+  tx: Transaction,
+  author: Author,
+  dayId: string,
+  base: number | null,
+  edit: DayEdit,
+): Promise<SaveResult> {
+  const found = await lockDay(tx, author, dayId);
+  if (!found) return { ok: false, reason: "not-found" };
+  if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId)))
+    return { ok: false, reason: "not-found" };
+  const { content, version } = found.day;
+  // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
+  if (edit.kind === "add-jotting" && (await isKnownJotting(tx, author, edit.jotting.id))) return { ok: true, version };
+  const applied = applyEdit(content, edit, found.binding);
+  if (base !== null && base < version) {
+    const changes = await changesSince(tx, dayId, base);
+    const fields = applied.ok ? applied.fields : [`card:${"id" in edit ? edit.id : ""}`];
+    const change = clashingChange(changes, base, fields);
+    const alreadyThere = applied.ok && isDeepStrictEqual(applied.content, content);
+    if (change && !alreadyThere) return { ok: false, reason: "clash", clash: { change, current: content, version } };
+  }
+  if (!applied.ok) return applied;
+  if (isDeepStrictEqual(applied.content, content)) return { ok: true, version };
+  await writeContent(tx, dayId, content, applied.content, author.at);
+  await followDay(tx, author, dayId, content, applied.content);
+  const saved = await logChange(tx, author, {
+    act: randomUUID(),
+    day: found.day,
+    fields: applied.fields,
+    before: { content },
   });
+  return { ok: true, version: saved };
 }
 
 type Locked = NonNullable<Awaited<ReturnType<typeof lockDay>>>;
@@ -221,11 +236,11 @@ export async function movePhoto(
       there.binding,
     );
     if (!added.ok) return added;
-    await writeContent(tx, there.day.id, added.content, author.at);
+    await writeContent(tx, there.day.id, there.day.content, added.content, author.at);
     await logChange(tx, author, { act, day: there.day, fields: added.fields, before: { content: there.day.content } });
     const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);
     if (!removed.ok) return removed;
-    await writeContent(tx, dayId, removed.content, author.at);
+    await writeContent(tx, dayId, from.day.content, removed.content, author.at);
     return {
       ok: true,
       version: await logChange(tx, author, {
@@ -238,8 +253,15 @@ export async function movePhoto(
   });
 }
 
-const isKnownJotting = async (tx: Transaction, id: string): Promise<boolean> =>
-  (await tx.select({ id: jotting.id }).from(jotting).where(eq(jotting.id, id))).length > 0;
+/** Whether the album has a jotting of this name, on whichever day or in the tray. */
+async function isKnownJotting(tx: Transaction, { albumId }: Author, id: string): Promise<boolean> {
+  const rows = await tx
+    .select({ id: jotting.id })
+    .from(jotting)
+    .innerJoin(day, eq(day.id, jotting.dayId))
+    .where(and(eq(jotting.id, id), eq(day.albumId, albumId)));
+  return rows.length > 0;
+}
 
 /** Carries a jotting over to the day of another date, as one act: it is there and no longer here, or nothing happened. */
 export async function moveJotting(
@@ -360,7 +382,8 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
     });
   } catch (error) {
     // Something it needs was put elsewhere, or is gone from the tray for good.
-    if (isTaken(error) || isForeign(error)) return { ok: false, reason: "changed-since" };
+    if (isTaken(error) || isForeign(error) || error instanceof PieceElsewhere)
+      return { ok: false, reason: "changed-since" };
     throw error;
   }
 }
@@ -377,7 +400,7 @@ async function takeBack(
   if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
   if (change.before.content) {
     const restored = restoreFields(found.day.content, change.before.content, change.fields);
-    await writeContent(tx, change.dayId, restored, author.at);
+    await writeContent(tx, change.dayId, found.day.content, restored, author.at);
     await followDay(tx, author, change.dayId, found.day.content, restored);
   }
   const before = { slot: { date, skipped, mergedInto }, content: found.day.content };

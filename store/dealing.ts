@@ -27,7 +27,7 @@ export async function handOut(db: Db, author: Author, jar: Jar, handed: readonly
       const { content } = found.day;
       const applied = applyEdit(content, { kind: jar, text, slip }, found.binding);
       if (!applied.ok) continue;
-      await writeContent(tx, dayId, applied.content, author.at);
+      await writeContent(tx, dayId, content, applied.content, author.at);
       await logChange(tx, author, { act, day: found.day, fields: applied.fields, before: { content } });
       put += 1;
     }

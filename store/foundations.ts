@@ -27,7 +27,7 @@ export async function setFoundations(db: Db, author: Author, pages: readonly Fou
       const before = found.day.content;
       const applied = applyEdit(before, { kind: "foundation", foundation: page.foundation }, found.binding);
       if (!applied.ok) continue;
-      await writeContent(tx, page.dayId, applied.content, author.at);
+      await writeContent(tx, page.dayId, before, applied.content, author.at);
       await followDay(tx, author, page.dayId, before, applied.content);
       await logChange(tx, author, { act, day: found.day, fields: applied.fields, before: { content: before } });
       set.push(page);

@@ -1,13 +1,12 @@
 import { createHash, randomBytes } from "node:crypto";
-import { and, eq, gt, inArray, lt, sql } from "drizzle-orm";
-import { type Db, isTaken } from "./db.ts";
-import { household, member, session, signInTry } from "./schema/index.ts";
+import { and, eq, gt, lt } from "drizzle-orm";
+import { type Db, isTaken, type Transaction } from "./db.ts";
+import { household, knownDevice, member, session } from "./schema/index.ts";
 
 export type Household = typeof household.$inferSelect;
 export type Member = { id: string; name: string; household: Household };
 
 const SESSION_DAYS = 30;
-const TRY_WINDOW_MINUTES = 15;
 const hashed = (value: string) => createHash("sha256").update(value).digest("hex");
 
 /** Makes a household and its first member; refuses a mail address that has one. */
@@ -83,22 +82,29 @@ export async function memberOfSession(db: Db, token: string, now: Date): Promise
   return found ?? null;
 }
 
-/** Failed tries within the window for any of these keys, the largest count; keys are hashed before they are stored. */
-export async function countTries(db: Db, keys: string[], now: Date): Promise<number> {
-  const since = new Date(now.getTime() - TRY_WINDOW_MINUTES * 60_000);
+/** Locks the household against another change of what it has once. */
+export async function lockHousehold(tx: Transaction, householdId: string): Promise<void> {
+  await tx.select({ id: household.id }).from(household).where(eq(household.id, householdId)).for("no key update");
+}
+
+/** A device is known as long as it signs in once in so many days. */
+const KNOWN_DAYS = 400;
+
+/** Notes that a member signed in from a device; `device` is the name that the device keeps, of which only a hash stays here. */
+export async function knowDevice(db: Db, device: string, memberId: string, now: Date): Promise<void> {
+  await db
+    .insert(knownDevice)
+    .values({ tokenHash: hashed(device), memberId, seenAt: now })
+    .onConflictDoUpdate({ target: [knownDevice.tokenHash, knownDevice.memberId], set: { seenAt: now } });
+  await db.delete(knownDevice).where(lt(knownDevice.seenAt, new Date(now.getTime() - KNOWN_DAYS * 86_400_000)));
+}
+
+/** Whether the member with this mail address signed in from the device before. */
+export async function isDeviceKnown(db: Db, device: string, mail: string): Promise<boolean> {
   const rows = await db
-    .select({ count: sql<number>`count(*)::int` })
-    .from(signInTry)
-    .where(and(inArray(signInTry.key, keys.map(hashed)), gt(signInTry.at, since)))
-    .groupBy(signInTry.key);
-  return Math.max(0, ...rows.map(({ count }) => count));
-}
-
-export async function noteFailedTry(db: Db, keys: string[], now: Date): Promise<void> {
-  await db.insert(signInTry).values(keys.map((key) => ({ key: hashed(key), at: now })));
-  await db.delete(signInTry).where(lt(signInTry.at, new Date(now.getTime() - 86_400_000)));
-}
-
-export async function forgetTries(db: Db, key: string): Promise<void> {
-  await db.delete(signInTry).where(eq(signInTry.key, hashed(key)));
+    .select({ id: knownDevice.memberId })
+    .from(knownDevice)
+    .innerJoin(member, eq(member.id, knownDevice.memberId))
+    .where(and(eq(knownDevice.tokenHash, hashed(device)), eq(member.mail, mail.toLowerCase())));
+  return rows.length > 0;
 }

@@ -6,9 +6,11 @@ import { firstLeaves } from "../core/book/first-leaves.ts";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/book/leaf.ts";
 import type { Slot } from "../core/month/slots.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
-import { planColumns } from "./album.ts";
+import { albumOfArchive, planColumns } from "./album.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
 import type { Db, Transaction } from "./db.ts";
+import { lockHousehold } from "./household.ts";
+import { insertAll } from "./insert-all.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { leafColumns, sideRows } from "./leaf-row.ts";
 import { album, card, day, dayInsert, dayPhoto, jotting, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
@@ -87,36 +89,44 @@ async function importBook(
   rename: Rename,
 ): Promise<void> {
   const leaves = book.leaves.map((each) => renameLeaf(each, rename));
-  if (leaves.length > 0) {
-    await tx
-      .insert(leaf)
-      .values(leaves.map((each, position) => ({ id: each.id, albumId, position, version: 0, ...leafColumns(each) })));
-    await tx.insert(side).values(leaves.flatMap((each) => sideRows(albumId, each)));
-  }
-  if (book.tryOuts.length > 0) {
-    await tx.insert(tryOut).values(
-      book.tryOuts.map(({ leafId, face, name, pieces }) => ({
-        id: randomUUID(),
-        leafId: rename(leafId),
-        ...{ face, name, madeAt: new Date() },
-        pieces: pieces.map((piece) => renamePiece(piece, rename)),
-      })),
-    );
-  }
-  if (book.layouts.length > 0) {
-    await tx.insert(pocketLayout).values(
-      book.layouts.map(({ id, name, page, margin, root }) => ({
-        id: rename(id),
-        householdId,
-        ...{ name, margin, root, pageW: page.w, pageH: page.h },
-      })),
-    );
-  }
+  // All in one statement where they are few: that the leaves leave no gap is looked at when the album is whole.
+  await insertAll(
+    tx,
+    leaf,
+    leaves.map((each, position) => ({ id: each.id, albumId, position, version: 0, ...leafColumns(each) })),
+  );
+  await insertAll(
+    tx,
+    side,
+    leaves.flatMap((each) => sideRows(albumId, each)),
+  );
+  await insertAll(
+    tx,
+    tryOut,
+    book.tryOuts.map(({ leafId, face, name, pieces }) => ({
+      id: randomUUID(),
+      leafId: rename(leafId),
+      ...{ face, name, madeAt: new Date() },
+      pieces: pieces.map((piece) => renamePiece(piece, rename)),
+    })),
+  );
+  await insertAll(
+    tx,
+    pocketLayout,
+    book.layouts.map(({ id, name, page, margin, root }) => ({
+      id: rename(id),
+      householdId,
+      ...{ name, margin, root, pageW: page.w, pageH: page.h },
+    })),
+  );
 }
+
+export type Imported = { ok: true; albumId: string } | { ok: false; albumId: string };
 
 /**
  * Writes a whole album that was read from elsewhere, under ids of its own, in one transaction: it is there complete or
- * not at all. `content.photos` name photos already in the household's roll. Without a book, its leaves follow from the days.
+ * not at all. The album of this archive that the household has already is told instead, unless `asCopy`: also where it
+ * came a moment ago, from another window. `content.photos` name photos already in the household's roll. Without a book, its leaves follow from the days.
  */
 export async function importAlbum(
   db: Db,
@@ -125,8 +135,12 @@ export async function importAlbum(
   plan: AlbumPlan & { readonly photoRule?: PhotoRule },
   days: readonly ImportedDay[],
   book: ImportedBook | null = null,
-): Promise<string> {
+  asCopy = false,
+): Promise<Imported> {
   return db.transaction(async (tx) => {
+    await lockHousehold(tx, householdId);
+    const present = asCopy ? null : await albumOfArchive(tx, householdId, archiveId);
+    if (present) return { ok: false, albumId: present };
     const [row] = await tx
       .insert(album)
       .values({ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule })
@@ -154,22 +168,17 @@ export async function importAlbum(
         },
       };
     });
-    if (under.length > 0) {
-      await tx
-        .insert(day)
-        .values(under.map(({ content, ...slot }) => ({ ...slot, albumId: row.id, ...dayColumns(content) })));
-    }
+    await insertAll(
+      tx,
+      day,
+      under.map(({ content, ...slot }) => ({ ...slot, albumId: row.id, ...dayColumns(content) })),
+    );
     const rows = under.map(({ id, content }) => pieceRows(id, content));
-    const [cards, jottings, inserts, photos] = [
-      rows.flatMap((each) => each.cards),
-      rows.flatMap((each) => each.jottings),
-      rows.flatMap((each) => each.inserts),
-      rows.flatMap((each) => each.photos),
-    ];
-    if (cards.length > 0) await tx.insert(card).values(cards);
-    if (jottings.length > 0) await tx.insert(jotting).values(jottings);
-    if (inserts.length > 0) await tx.insert(dayInsert).values(inserts);
-    if (photos.length > 0) await tx.insert(dayPhoto).values(photos);
+    const all = <K extends keyof (typeof rows)[number]>(kind: K) => rows.flatMap((each) => each[kind] as never[]);
+    await insertAll(tx, card, all("cards"));
+    await insertAll(tx, jotting, all("jottings"));
+    await insertAll(tx, dayInsert, all("inserts"));
+    await insertAll(tx, dayPhoto, all("photos"));
     const leaves = firstLeaves(under, randomUUID);
     await (book
       ? importBook(
@@ -180,6 +189,6 @@ export async function importAlbum(
           rename,
         )
       : importBook(tx, householdId, row.id, { leaves, tryOuts: [], layouts: [] }, (same) => same));
-    return row.id;
+    return { ok: true, albumId: row.id };
   });
 }

@@ -2,6 +2,7 @@ import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import type { Length } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { madeAs, type OrderRecord, type PrintState, standings } from "../core/photo/printing.ts";
+import { lockAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader } from "./db.ts";
 import { followPrints, lockPages, type Marked, nextNumber } from "./print-pages.ts";
@@ -71,12 +72,13 @@ export async function keepOrder(
 export async function markArrived(db: Db, author: Author, orderId: string, on: boolean): Promise<Marked> {
   return db.transaction(async (tx) => {
     const before = await lockPages(tx, author);
+    if (!before) return { ok: false, reason: "not-found" };
     const [row] = await tx
       .update(labOrder)
       .set({ arrivedAt: on ? author.at : null })
       .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId)))
       .returning({ id: labOrder.id });
-    if (!before || !row) return { ok: false, reason: "not-found" };
+    if (!row) return { ok: false, reason: "not-found" };
     const [from, to]: [PrintState[], PrintState] = on ? [["made"], "trimmed"] : [["trimmed", "printed"], "made"];
     const moved = await tx
       .update(print)
@@ -90,9 +92,12 @@ export async function markArrived(db: Db, author: Author, orderId: string, on: b
 
 /** Takes an order back that has not come; its prints are wanted again. */
 export async function dropOrder(db: Db, author: Author, orderId: string): Promise<Marked> {
-  const rows = await db
-    .delete(labOrder)
-    .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId), isNull(labOrder.arrivedAt)))
-    .returning({ id: labOrder.id });
-  return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+  return db.transaction(async (tx) => {
+    if (!(await lockAlbum(tx, author.householdId, author.albumId))) return { ok: false, reason: "not-found" };
+    const rows = await tx
+      .delete(labOrder)
+      .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId), isNull(labOrder.arrivedAt)))
+      .returning({ id: labOrder.id });
+    return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+  });
 }

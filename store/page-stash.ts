@@ -1,19 +1,26 @@
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import type { AlbumFormat } from "../core/album/model.ts";
 import type { Template } from "../core/book/template.ts";
+import { LIMITS } from "../core/limits.ts";
 import type { Unit } from "../core/measure/length.ts";
+import { lockAlbums } from "./album.ts";
 import { touchAlbums } from "./book.ts";
 import type { Db, Reader } from "./db.ts";
+import { lockHousehold } from "./household.ts";
 import type { OwnLayout } from "./layout-row.ts";
 import { album, day, leaf, measuredFormat, pocketLayout, template } from "./schema/index.ts";
 import { putAway } from "./stash-tray.ts";
 
+/** Keeps a pocket layout; null where the household has as many as it may. */
 export async function saveLayout(
   db: Db,
   householdId: string,
   { name, page, margin, root }: Omit<OwnLayout, "id">,
-): Promise<string> {
+): Promise<string | null> {
   return db.transaction(async (tx) => {
+    await lockAlbums(tx, householdId);
+    const own = and(eq(pocketLayout.householdId, householdId), isNull(pocketLayout.deletedAt));
+    if ((await tx.$count(pocketLayout, own)) >= LIMITS.ownLayouts.most) return null;
     const [row] = await tx
       .insert(pocketLayout)
       .values({ householdId, name, pageW: page.w, pageH: page.h, margin, root })
@@ -32,6 +39,7 @@ export async function putLayoutAway(
   at: Date,
 ): Promise<{ ok: true } | { ok: false; reason: "not-found" } | { ok: false; reason: "in-use"; pages: number }> {
   return db.transaction(async (tx) => {
+    await lockAlbums(tx, householdId);
     const [row] = await tx
       .select({ id: pocketLayout.id })
       .from(pocketLayout)
@@ -96,6 +104,7 @@ export async function readFormats(db: Reader, householdId: string): Promise<Meas
 /** Keeps a measured book under its name; one of the same name is measured anew. */
 export async function keepFormat(db: Db, householdId: string, unit: Unit, format: AlbumFormat): Promise<void> {
   await db.transaction(async (tx) => {
+    await lockHousehold(tx, householdId);
     await tx
       .delete(measuredFormat)
       .where(

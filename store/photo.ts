@@ -1,4 +1,4 @@
-import { and, eq, isNull } from "drizzle-orm";
+import { and, eq, isNull, sql } from "drizzle-orm";
 import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
@@ -126,14 +126,33 @@ export async function readOriginal(
   return found ?? null;
 }
 
-/** The kind of each picture, by content; decides the file's ending in an archive. */
-export async function mimeOfPhotos(db: Reader, householdId: string): Promise<Map<string, PictureMime>> {
+const SLICE = 4 * 1024 * 1024;
+
+/** The bytes as they were added, a few megabytes at a time. */
+export async function* readOriginalInSlices(db: Reader, householdId: string, photoId: string): AsyncGenerator<Buffer> {
+  for (let from = 1; ; from += SLICE) {
+    const [found] = await db
+      .select({ bytes: sql<Buffer>`substring(${picture.bytes} from ${from}::int for ${SLICE}::int)` })
+      .from(photo)
+      .innerJoin(picture, eq(picture.sha256, photo.sha256))
+      .where(and(eq(photo.id, photoId), eq(photo.householdId, householdId)));
+    if (!found) throw new Error("a photo in use has no bytes");
+    if (found.bytes.length > 0) yield found.bytes;
+    if (found.bytes.length < SLICE) return;
+  }
+}
+
+/** What kind of file each picture is, by content, and how large; decides its ending in an archive. */
+export async function filesOfPhotos(
+  db: Reader,
+  householdId: string,
+): Promise<Map<string, { readonly mime: PictureMime; readonly bytes: number }>> {
   const rows = await db
-    .select({ sha256: picture.sha256, mime: picture.mime })
+    .select({ sha256: picture.sha256, mime: picture.mime, bytes: sql<number>`octet_length(${picture.bytes})` })
     .from(photo)
     .innerJoin(picture, eq(picture.sha256, photo.sha256))
     .where(eq(photo.householdId, householdId));
-  return new Map(rows.map(({ sha256, mime }) => [sha256, mime]));
+  return new Map(rows.map(({ sha256, ...file }) => [sha256, file]));
 }
 
 /** What was computed of one of the household's photos; null until it has been looked at. */

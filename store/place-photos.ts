@@ -55,7 +55,7 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
         placed += 1;
       }
       if (fields.size === 0) continue;
-      await writeContent(tx, dayId, content, author.at);
+      await writeContent(tx, dayId, found.day.content, content, author.at);
       await logChange(tx, author, { act, day: found.day, fields: [...fields], before: { content: found.day.content } });
     }
     await fillRooms(tx, author, act, fills);

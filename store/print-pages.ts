@@ -76,7 +76,7 @@ export async function followPrints(
       fields.push(...applied.fields);
     }
     if (fields.length === 0) continue;
-    await writeContent(tx, lead.id, content, author.at);
+    await writeContent(tx, lead.id, lead.content, content, author.at);
     await logChange(tx, author, { act, day: lead, fields, before: { content: lead.content }, settled: true });
   }
 }

@@ -254,9 +254,10 @@ export async function markByHand(
   db: Db,
   author: Author,
   of: SheetOf,
-  ids: readonly string[],
+  given: readonly string[],
   on: boolean,
 ): Promise<Marked> {
+  const ids = [...new Set(given)];
   return db.transaction(async (tx) => {
     const before = await lockPages(tx, author);
     const all = before && printables(before, of);
@@ -273,7 +274,7 @@ export async function markByHand(
         : [];
     });
     if (!before || rows.length < ids.length) return { ok: false, reason: "not-found" };
-    const whose = inArray(of === "photos" ? print.useId : print.cardId, [...ids]);
+    const whose = inArray(of === "photos" ? print.useId : print.cardId, ids);
     await tx.delete(print).where(and(whose, isNull(print.sheetId), isNull(print.orderId)));
     if (on) await tx.insert(print).values(rows);
     await followPrints(tx, author, new Set(ids), before);

@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNull, not, notExists, sql } from "drizzle-orm";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
+import { lockAlbums } from "./album.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { dayPhoto, photo } from "./schema/index.ts";
@@ -53,12 +54,16 @@ const markColumns = (mark: RollMark) => {
  */
 export async function markPhotos(db: Db, householdId: string, ids: readonly string[], mark: RollMark): Promise<number> {
   const those = and(eq(photo.householdId, householdId), inArray(photo.id, [...ids]));
-  const rows = await db
-    .update(photo)
-    .set(markColumns(mark))
-    .where(mark.kind === "away" ? and(those, notExists(onADay(db, isNull(dayPhoto.deletedAt)))) : those)
-    .returning({ id: photo.id });
-  return rows.length;
+  return db.transaction(async (tx) => {
+    await lockAlbums(tx, householdId);
+    await tx.select({ id: photo.id }).from(photo).where(those).orderBy(asc(photo.id)).for("no key update");
+    const rows = await tx
+      .update(photo)
+      .set(markColumns(mark))
+      .where(mark.kind === "away" ? and(those, notExists(onADay(tx, isNull(dayPhoto.deletedAt)))) : those)
+      .returning({ id: photo.id });
+    return rows.length;
+  });
 }
 
 /** Which of these contents, by hash, the household has already on its roll. */

@@ -1,5 +1,6 @@
 import { and, eq, inArray, isNotNull, isNull, lt, notExists, type SQL, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
+import { lockAlbums } from "./album.ts";
 import { touchAlbums } from "./book.ts";
 import { type Db, isTaken, type Reader, type Transaction } from "./db.ts";
 import {
@@ -98,47 +99,53 @@ export async function putAway(
 export async function takeBackStash(db: Db, householdId: string, kind: StashKind, id: string): Promise<boolean> {
   const { table } = STASH[kind];
   const away = and(eq(table.id, id), eq(table.householdId, householdId), isNotNull(table.deletedAt));
-  const back = async () =>
-    (await db.update(table).set({ deletedAt: null }).where(away).returning({ id: table.id })).length;
-  let found: number;
-  try {
-    found = await back();
-  } catch (error) {
-    if (!isTaken(error)) throw error;
-    const named = kind === "hand" ? hand : deck;
-    await db
-      .update(named)
-      .set({ name: sql`${named.name} || ' (put back)'` })
-      .where(eq(named.id, id));
-    found = await back();
-  }
-  if (found > 0 && kind === "layout") await db.transaction((tx) => touchAlbums(tx, householdId));
-  return found > 0;
+  const back = (tx: Transaction) => tx.update(table).set({ deletedAt: null }).where(away).returning({ id: table.id });
+  return db.transaction(async (tx) => {
+    await lockAlbums(tx, householdId);
+    let found: { id: string }[];
+    try {
+      found = await tx.transaction(back);
+    } catch (error) {
+      if (!isTaken(error)) throw error;
+      const named = kind === "hand" ? hand : deck;
+      await tx
+        .update(named)
+        .set({ name: sql`${named.name} || ' (put back)'` })
+        .where(and(eq(named.id, id), eq(named.householdId, householdId)));
+      found = await back(tx);
+    }
+    if (found.length > 0 && kind === "layout") await touchAlbums(tx, householdId);
+    return found.length > 0;
+  });
 }
 
-/** Drops what lies in the tray, of one household or of all: `before` only what was put away earlier. */
-export async function dropStash(tx: Transaction, which: { householdId: string } | { before: Date }): Promise<void> {
+/** Drops what of a household's own lies in the tray: all of it, or what was put away before then. Its albums are locked. */
+export async function dropStash(tx: Transaction, householdId: string, before: Date | null): Promise<void> {
   for (const kind of STASH_KINDS) {
     const { table } = STASH[kind];
-    const those =
-      "householdId" in which
-        ? and(eq(table.householdId, which.householdId), isNotNull(table.deletedAt))
-        : lt(table.deletedAt, which.before);
+    const old = before ? lt(table.deletedAt, before) : isNotNull(table.deletedAt);
+    const those = and(eq(table.householdId, householdId), old);
     // A picture that a piece in the tray still shows stays until that piece goes.
     await tx.delete(table).where(kind === "picture" ? and(those, notExists(onADay(tx, sql`true`))) : those);
   }
-  await tx
+}
+
+/** Drops the bytes of pictures that are on no roll any more. */
+export async function dropLooseBytes(db: Db): Promise<void> {
+  await db
     .delete(picture)
-    .where(notExists(tx.select({ one: sql`1` }).from(photo).where(eq(photo.sha256, picture.sha256))));
+    .where(notExists(db.select({ one: sql`1` }).from(photo).where(eq(photo.sha256, picture.sha256))));
 }
 
 /** Pictures that are wanted again are in the tray no longer; returns how many were. */
-export async function wantPictures(db: Reader, householdId: string, ids: readonly string[]): Promise<number> {
+export async function wantPictures(db: Db, householdId: string, ids: readonly string[]): Promise<number> {
   if (ids.length === 0) return 0;
-  const rows = await db
-    .update(photo)
-    .set({ deletedAt: null })
-    .where(and(eq(photo.householdId, householdId), inArray(photo.id, [...ids]), isNotNull(photo.deletedAt)))
-    .returning({ id: photo.id });
-  return rows.length;
+  const away = and(eq(photo.householdId, householdId), inArray(photo.id, [...ids]), isNotNull(photo.deletedAt));
+  const [one] = await db.select({ id: photo.id }).from(photo).where(away).limit(1);
+  if (!one) return 0;
+  return db.transaction(async (tx) => {
+    await lockAlbums(tx, householdId);
+    const rows = await tx.update(photo).set({ deletedAt: null }).where(away).returning({ id: photo.id });
+    return rows.length;
+  });
 }

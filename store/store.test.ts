@@ -79,7 +79,7 @@ describe("an album", () => {
       fc.asyncProperty(anyContent, async (drawn) => {
         const content = { ...drawn, photos: [] };
         const plan = decemberPlan();
-        const id = await importAlbum(db, keeper.householdId, randomUUID(), plan, [
+        const { albumId: id } = await importAlbum(db, keeper.householdId, randomUUID(), plan, [
           { id: "one", date: plan.span.start, skipped: false, mergedInto: null, content },
         ]);
         const { album, days } = await reread(keeper.householdId, id);

@@ -1,11 +1,12 @@
 import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
-import { unionAll } from "drizzle-orm/pg-core";
+import { type AnyPgColumn, unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
+import { lockAlbum, lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
 import { followDay, putLeafBack } from "./book.ts";
-import type { Db } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto, jotting, leaf, tryOut } from "./schema/index.ts";
-import { dropStash } from "./stash-tray.ts";
+import type { Db, Transaction } from "./db.ts";
+import { album, card, day, dayInsert, dayPhoto, household, jotting, leaf, tryOut } from "./schema/index.ts";
+import { dropLooseBytes, dropStash } from "./stash-tray.ts";
 
 /** How long a thing stays in the tray. */
 export const TRAY_DAYS = 30;
@@ -111,7 +112,7 @@ export async function putBack(
       .innerJoin(day, eq(day.id, table.dayId))
       .innerJoin(album, eq(album.id, day.albumId))
       .where(and(eq(table.id, id), eq(album.householdId, householdId), isNotNull(table.deletedAt)));
-    if (!found) return false;
+    if (!found || !(await lockAlbum(tx, householdId, found.albumId))) return false;
     await tx.update(table).set({ deletedAt: null, position: 1_000_000 }).where(eq(table.id, id));
     await tx.update(day).set({ updatedAt: at, updatedBy: memberId }).where(eq(day.id, found.dayId));
     if (kind === "insert") {
@@ -146,41 +147,37 @@ export async function putLeafOrTryOutBack(
   if (!found) return false;
   if (kind === "leaf") return putLeafBack(db, { householdId, albumId: found.albumId, memberId, at }, id);
   return db.transaction(async (tx) => {
+    if (!(await lockAlbum(tx, householdId, found.albumId))) return false;
     await tx.update(tryOut).set({ deletedAt: null }).where(eq(tryOut.id, id));
     await tx.update(leaf).set({ updatedAt: at, updatedBy: memberId }).where(eq(leaf.id, found.leafId));
     return true;
   });
 }
 
-/** Empties the tray of one household: gone for good. */
-export async function emptyTray(db: Db, householdId: string): Promise<void> {
-  await db.transaction(async (tx) => {
-    for (const table of Object.values(PIECES)) {
-      await tx
-        .delete(table)
-        .where(
-          and(
-            isNotNull(table.deletedAt),
-            sql`${table.dayId} in (select d.id from day d join album a on a.id = d.album_id where a.household_id = ${householdId})`,
-          ),
-        );
-    }
-    const ofHousehold = sql`(select l.id from leaf l join album a on a.id = l.album_id where a.household_id = ${householdId})`;
-    await tx.delete(tryOut).where(and(isNotNull(tryOut.deletedAt), sql`${tryOut.leafId} in ${ofHousehold}`));
-    await tx.delete(leaf).where(and(isNotNull(leaf.deletedAt), sql`${leaf.id} in ${ofHousehold}`));
-    await tx.delete(album).where(and(eq(album.householdId, householdId), isNotNull(album.deletedAt)));
-    await dropStash(tx, { householdId });
-  });
+/** Drops what of one household lies in the tray: all of it, or what was put away before then. */
+async function dropFrom(tx: Transaction, householdId: string, before: Date | null): Promise<void> {
+  await lockAlbums(tx, householdId);
+  const old = (at: AnyPgColumn) => (before ? lt(at, before) : isNotNull(at));
+  const ofDays = sql`(select d.id from day d join album a on a.id = d.album_id where a.household_id = ${householdId})`;
+  for (const table of Object.values(PIECES))
+    await tx.delete(table).where(and(old(table.deletedAt), sql`${table.dayId} in ${ofDays}`));
+  const leaves = sql`(select l.id from leaf l join album a on a.id = l.album_id where a.household_id = ${householdId})`;
+  await tx.delete(tryOut).where(and(old(tryOut.deletedAt), sql`${tryOut.leafId} in ${leaves}`));
+  await tx.delete(leaf).where(and(old(leaf.deletedAt), sql`${leaf.id} in ${leaves}`));
+  await tx.delete(album).where(and(eq(album.householdId, householdId), old(album.deletedAt)));
+  await dropStash(tx, householdId, before);
 }
 
-/** Drops, in every household, what has lain in the tray for its time. */
+/** Empties the tray of one household: gone for good. */
+export async function emptyTray(db: Db, householdId: string): Promise<void> {
+  await db.transaction((tx) => dropFrom(tx, householdId, null));
+  await dropLooseBytes(db);
+}
+
+/** Drops, household by household, what has lain in the tray for its time. */
 export async function dropExpired(db: Db, now: Date): Promise<void> {
   const before = new Date(now.getTime() - TRAY_DAYS * 86_400_000);
-  await db.transaction(async (tx) => {
-    for (const table of Object.values(PIECES)) await tx.delete(table).where(lt(table.deletedAt, before));
-    await tx.delete(tryOut).where(lt(tryOut.deletedAt, before));
-    await tx.delete(leaf).where(lt(leaf.deletedAt, before));
-    await tx.delete(album).where(lt(album.deletedAt, before));
-    await dropStash(tx, { before });
-  });
+  const households = await db.select({ id: household.id }).from(household);
+  for (const { id } of households) await db.transaction((tx) => dropFrom(tx, id, before));
+  await dropLooseBytes(db);
 }

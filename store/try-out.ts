@@ -56,6 +56,7 @@ export async function addTryOut(
 
 /** The try-out and its side, if it waits in the author's album. */
 async function findTryOut(tx: Transaction, author: Author, id: string): Promise<typeof tryOut.$inferSelect | null> {
+  if (!(await lockSlots(tx, author.householdId, author.albumId))) return null;
   const [row] = await tx
     .select()
     .from(tryOut)

@@ -5,6 +5,7 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import type { Hand, StampSet } from "../core/words/lettering.ts";
 import type { Deck } from "../core/words/slip.ts";
 import { type Db, isTaken, type Reader } from "./db.ts";
+import { lockHousehold } from "./household.ts";
 import {
   album,
   card,
@@ -30,15 +31,16 @@ export async function readDecks(db: Reader, householdId: string): Promise<Deck[]
   return rows.map(({ id, name, jar, slips }) => ({ id, name, jar, slips }));
 }
 
-/** Keeps a deck under its id; refused when another of the household's has its name. */
-export async function saveDeck(db: Db, householdId: string, given: Deck): Promise<"kept" | "name-taken"> {
+/** Keeps a deck under its id; refused when another of the household's has its name, or the id is another household's. */
+export async function saveDeck(db: Db, householdId: string, given: Deck): Promise<"kept" | "name-taken" | "not-found"> {
   const row = { name: given.name, jar: given.jar, slips: [...given.slips], deletedAt: null };
   try {
-    await db
+    const kept = await db
       .insert(deck)
       .values({ id: given.id, householdId, ...row })
-      .onConflictDoUpdate({ target: deck.id, set: row, setWhere: eq(deck.householdId, householdId) });
-    return "kept";
+      .onConflictDoUpdate({ target: deck.id, set: row, setWhere: eq(deck.householdId, householdId) })
+      .returning({ id: deck.id });
+    return kept.length > 0 ? "kept" : "not-found";
   } catch (error) {
     if (isTaken(error)) return "name-taken";
     throw error;
@@ -82,6 +84,7 @@ export async function keepHand(db: Db, householdId: string, { name, em, line }: 
 
 export async function keepStampSet(db: Db, householdId: string, measures: StampSet): Promise<void> {
   await db.transaction(async (tx) => {
+    await lockHousehold(tx, householdId);
     await tx
       .delete(stampSet)
       .where(

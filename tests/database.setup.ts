@@ -1,5 +1,6 @@
 import { startPostgres } from "../scripts/postgres.ts";
-import { migrateStore, openStore } from "../store/db.ts";
+import { openStore } from "../store/db.ts";
+import { migrateStore } from "../store/migrate.ts";
 
 /** Tests that touch the store use one cluster of their own, or the server that DATABASE_URL names. */
 export default async function setup() {

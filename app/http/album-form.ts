@@ -8,6 +8,9 @@ import { clean } from "#core/words/clean.ts";
 
 /** What is wrong, by the name of the field it is wrong in. */
 export type FieldErrors = Readonly<Record<string, string>>;
+/** The fields of an album's plan as its forms send them. */
+export const PLAN_FIELDS = ["title", "start", "end", "numbering", "unit"] as const;
+
 export type ParsedPlan = { ok: true; plan: AlbumPlan } | { ok: false; errors: FieldErrors };
 
 const text = (form: FormData, name: string): string => {

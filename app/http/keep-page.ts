@@ -1,21 +1,37 @@
 import type { ShouldRevalidateFunctionArgs } from "react-router";
+import { type Away, isAway } from "#app/ui/wording.ts";
 
-/** What an action answers when nothing could be saved for want of a server or its database. */
-export type Unreachable = { ok: false; reason: "unreachable" | "store-gone" };
+/** What an action answers when nothing could be saved, whatever was asked of it. */
+export type Unreachable = { ok: false; reason: Away };
 
 export const isUnreachable = (answer: unknown): answer is Unreachable =>
-  typeof answer === "object" &&
-  answer !== null &&
-  "reason" in answer &&
-  (answer.reason === "unreachable" || answer.reason === "store-gone");
+  typeof answer === "object" && answer !== null && "reason" in answer && isAway(String(answer.reason));
 
-/** Sends an action to the server; a server that does not answer is told to the page instead of replacing it. */
+/** What an answer that is no answer of ours means for what was sent: by its HTTP status, whoever gave it. */
+export function awayFor(status: number): Away {
+  if (status === 401) return "signed-out";
+  if (status === 429) return "busy";
+  if (status === 503) return "store-gone";
+  if (status === 408 || status === 502 || status === 504) return "unreachable";
+  return status >= 500 ? "broken" : "not-taken";
+}
+
+const isRedirect = (thrown: unknown): boolean =>
+  thrown instanceof Response && thrown.status >= 300 && thrown.status < 400;
+
+/**
+ * Sends an action to the server. Whatever goes wrong on the way, or is answered, is told to the page instead of replacing
+ * it: what was typed there stays.
+ */
 export async function sendOrKeep<T>({ serverAction }: { serverAction: () => Promise<T> }): Promise<T | Unreachable> {
   try {
     return await serverAction();
   } catch (error) {
-    if (error instanceof Response || (typeof error === "object" && error !== null && "status" in error)) throw error;
-    return { ok: false, reason: "unreachable" };
+    if (isRedirect(error)) throw error;
+    if (typeof error === "object" && error !== null && "status" in error && typeof error.status === "number")
+      return { ok: false, reason: awayFor(error.status) };
+    // Fetching fails with a TypeError where nobody answers; any other error is what the server made of its own.
+    return { ok: false, reason: error instanceof TypeError ? "unreachable" : "broken" };
   }
 }
 

@@ -1,8 +1,9 @@
 import { data, redirect } from "react-router";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
-import { isStoreGone } from "#store/db.ts";
+import { isBadValue, isStoreGone } from "#store/db.ts";
 import type { Member } from "#store/household.ts";
+import { keptBytes } from "#store/work.ts";
 
 /** Not found, and no hint whether it exists for somebody else. */
 export const notFound = () => data(null, { status: 404 });
@@ -16,6 +17,7 @@ export async function reading<T>(work: () => Promise<T>): Promise<T> {
     return await work();
   } catch (error) {
     if (isStoreGone(error)) throw data(null, { status: STORE_GONE });
+    if (isBadValue(error)) throw notFound();
     throw error;
   }
 }
@@ -31,15 +33,48 @@ export async function writing<T>(work: () => Promise<T>) {
   } catch (error) {
     if (isStoreGone(error) || isGonePage(error))
       return data({ ok: false as const, reason: "store-gone" as const }, { status: STORE_GONE });
+    if (isBadValue(error)) throw data(null, { status: 400 });
     throw error;
   }
 }
 
+/** The session is over: told to a page's script, which keeps what was typed and asks to sign in again. */
+const SIGNED_OUT = 401;
+
+/** The door, and the way back from it; `ended` where there was a session, so that the door says why. */
+const doorFor = ({ address, auth, isWrite }: HearthContext): string => {
+  const query = new URLSearchParams();
+  if (!isWrite && address !== "/") query.set("to", address);
+  if (auth.hadSession) query.set("ended", "yes");
+  return query.size === 0 ? "/sign-in" : `/sign-in?${query}`;
+};
+
 /** The signed-in member, or off to the door. */
 export async function requireMember(context: HearthContext): Promise<Member> {
   const member = await reading(context.member);
-  if (!member) throw redirect("/sign-in");
-  return member;
+  if (member) return member;
+  if (context.isWrite && context.byScript) throw data(null, { status: SIGNED_OUT });
+  throw redirect(doorFor(context));
+}
+
+/** A path of ours, as it was given or read; the fallback where it would lead to another host. */
+export function ownPath(given: string | null | undefined, fallback: string): string {
+  if (!given?.startsWith("/") || !URL.canParse(given, "http://here")) return fallback;
+  const { origin, pathname, search } = new URL(given, "http://here");
+  return origin === "http://here" && !/^\/[/\\]/.test(pathname) ? pathname + search : fallback;
+}
+
+/** Whether the household has room for what is being sent, before any of it is read. */
+export async function hasRoom(context: HearthContext, householdId: string, request: Request): Promise<boolean> {
+  const coming = Number(request.headers.get("content-length"));
+  return (await keptBytes(context.db, householdId)) + coming <= context.room;
+}
+
+/** Headers that set each of these cookies. */
+export function withCookies(cookies: readonly string[]): Headers {
+  const headers = new Headers();
+  for (const cookie of cookies) headers.append("Set-Cookie", cookie);
+  return headers;
 }
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;

@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
-import { parseNewAlbum } from "#app/http/album-form.ts";
+import { PLAN_FIELDS, parseNewAlbum } from "#app/http/album-form.ts";
+import { readForm } from "#app/http/body.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireMember, writing } from "#app/http/page.ts";
 import { NewAlbum } from "#app/places/new-album/new-album.tsx";
@@ -17,7 +18,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["book", ...PLAN_FIELDS]);
   return writing(async () => {
     const member = await requireMember(context);
     const parsed = parseNewAlbum(form, await readFormats(context.db, member.household.id));

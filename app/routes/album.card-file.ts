@@ -1,7 +1,7 @@
-import { attachment } from "#app/http/download.ts";
 import { notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { cardOf } from "#app/places/card/view.ts";
 import { madeSheet, printerOf } from "#app/places/sheets/view.ts";
+import { attachment } from "#core/format/attachment.ts";
 import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, printableOf, stretchOf } from "#core/sheet/paper.ts";
 import type { TrueSheet } from "#core/sheet/true-size.ts";

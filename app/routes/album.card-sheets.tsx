@@ -1,4 +1,5 @@
 import { data } from "react-router";
+import { readJson } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { CARD_SHEETS_ACT, type CardSheetsAnswer } from "#app/places/card-sheets/acts.ts";
@@ -19,7 +20,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 /** Keeps sheets of cards as they were ganged; what is done to them later comes through the print sheets' own door. */
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const sent = CARD_SHEETS_ACT.safeParse(await request.json().catch(() => null));
+  const sent = CARD_SHEETS_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<CardSheetsAnswer> => {
     const { member, aggregate } = await requireAlbum(context, params.album);

@@ -1,6 +1,6 @@
-import { attachment } from "#app/http/download.ts";
 import { requireAlbum } from "#app/http/page.ts";
 import { pagesOf } from "#core/album/page.ts";
+import { attachment } from "#core/format/attachment.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
 import { writeCsv } from "#press/csv.ts";
 import type { Route } from "./+types/album.day-plan";

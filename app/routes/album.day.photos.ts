@@ -1,40 +1,20 @@
 import { randomUUID } from "node:crypto";
-import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
-import { redirect } from "react-router";
+import { data, redirect } from "react-router";
+import { type HandedFile, withFile } from "#app/http/files.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
-import { notFound, requireAlbum, writing } from "#app/http/page.ts";
+import { hasRoom, notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { pageOf } from "#app/places/album/view.ts";
 import type { Added } from "#app/places/day/photos-tray.tsx";
 import { pagesOf } from "#core/album/page.ts";
+import { LIMITS } from "#core/limits.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
-import { MOST_BYTES } from "#core/photo/roll.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import type { Author } from "#store/author.ts";
 import { saveDayEdit } from "#store/day.ts";
 import { keepPhoto, newUse } from "#store/photo.ts";
 import type { Route } from "./+types/album.day.photos";
-
-const MOST_FILES = 60;
-
-type Handed = { name: string; bytes: Buffer | null };
-
-/** Reads the files of a form one after the other; one over the limit is noted by name and the rest still taken. */
-async function filesOf(request: Request): Promise<Handed[]> {
-  const handed: Handed[] = [];
-  const take = async (upload: FileUpload) => {
-    if (upload.fieldName !== "photo" || upload.name === "") return;
-    handed.push({ name: upload.name, bytes: Buffer.from(await upload.arrayBuffer()) });
-  };
-  try {
-    await parseFormData(request, { maxFileSize: MOST_BYTES + 1, maxFiles: MOST_FILES, maxTotalSize: 1024 ** 3 }, take);
-  } catch (error) {
-    if (!(error instanceof MaxFileSizeExceededError)) throw error;
-    handed.push({ name: "A picture", bytes: null });
-  }
-  return handed;
-}
 
 type Target = {
   context: HearthContext;
@@ -44,14 +24,20 @@ type Target = {
   here: readonly CalendarDate[];
 };
 
-async function addOne({ context, author, aggregate, dayId, here }: Target, { name, bytes }: Handed): Promise<Added> {
-  if (!bytes) return { name, ok: false, reason: "too-large" };
-  const read = await context.readPicture(bytes, name);
+async function addOne({ context, author, aggregate, dayId, here }: Target, file: HandedFile): Promise<Added> {
+  const { name } = file;
+  if (file.tooLarge) return { name, ok: false, reason: "too-large" };
+  const read = await context.inMemory(file.bytes, async () => context.readPicture(await file.read(), name));
   if (!read.ok) return { name, ok: false, reason: read.reason };
   const kept = await keepPhoto(context.db, author.householdId, read.photo);
   const photo = newUse(randomUUID(), kept);
   const saved = await saveDayEdit(context.db, author, dayId, null, { kind: "add-photo", photo });
-  if (!saved.ok) return { name, ok: false, reason: saved.reason === "already-there" ? "already-there" : "not-found" };
+  if (!saved.ok)
+    return {
+      name,
+      ok: false,
+      reason: saved.reason === "already-there" || saved.reason === "day-full" ? saved.reason : "not-found",
+    };
   const taken = parseDate(kept.capturedAt?.slice(0, 10) ?? "");
   const date = !taken
     ? "none"
@@ -77,7 +63,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     };
     const target = { context, author, aggregate, dayId: lead.id, here: page.days.map(({ date }) => date) };
     const added: Added[] = [];
-    for (const file of await filesOf(request)) added.push(await addOne(target, file));
+    if (!(await hasRoom(context, author.householdId, request)))
+      return { ok: true as const, added: [{ name: "The picture", ok: false, reason: "no-room" } satisfies Added] };
+    await withFile(request, { file: "photo", most: LIMITS.pictureBytes.most }, async ({ file }) => {
+      if (!file) throw data(null, { status: 400 });
+      added.push(await addOne(target, file));
+    });
     return { ok: true as const, added };
   });
 }

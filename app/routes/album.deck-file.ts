@@ -1,5 +1,5 @@
-import { attachment } from "#app/http/download.ts";
 import { notFound, reading, requireAlbum } from "#app/http/page.ts";
+import { attachment } from "#core/format/attachment.ts";
 import { DECKS } from "#core/words/decks.ts";
 import { writeDeckFile } from "#press/deck-file.ts";
 import { readDecks } from "#store/words.ts";

@@ -1,4 +1,5 @@
 import { data } from "react-router";
+import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { bookData } from "#app/places/book/data.ts";
@@ -60,7 +61,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "id", "name", "pattern"]);
   return writing(async () => {
     const { member, aggregate } = await requireAlbum(context, params.album);
     const householdId = member.household.id;
@@ -94,6 +95,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         });
         const author = { householdId, albumId: album.id, memberId: member.id, at: context.now };
         const count = await setFoundations(context.db, author, set);
+        if (count === 0) return { ok: false as const, reason: "not-taken" as const };
         return {
           ok: true as const,
           said: `${count} ${count === 1 ? "page is" : "pages are"} set. “Take back” undoes all of them.`,

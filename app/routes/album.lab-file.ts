@@ -1,8 +1,8 @@
 import { createReadableStreamFromReadable } from "@react-router/node";
-import { attachment } from "#app/http/download.ts";
 import { isId, notFound, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
 import { pagesOf } from "#core/album/page.ts";
+import { attachment } from "#core/format/attachment.ts";
 import { asMade } from "#core/photo/printing.ts";
 import { packOrder } from "#press/lab-order.ts";
 import { readOriginal } from "#store/photo.ts";

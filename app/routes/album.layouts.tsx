@@ -1,4 +1,5 @@
 import { data } from "react-router";
+import { readForm } from "#app/http/body.ts";
 import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum, writing } from "#app/http/page.ts";
@@ -19,7 +20,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "id", "name", "layout"]);
   return writing(async () => {
     const { member, aggregate } = await requireAlbum(context, params.album);
     const householdId = member.household.id;
@@ -30,7 +31,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         const draft = JSON_TEXT.pipe(LAYOUT_DRAFT).safeParse(form.get("layout"));
         const goes = draft.success && readLayout(draft.data, openingOf(draft.data.page, aggregate.album.format)).ok;
         if (!draft.success || !goes) return { ok: false as const, reason: "bad-layout" as const };
-        await saveLayout(context.db, householdId, { name, ...draft.data });
+        const saved = await saveLayout(context.db, householdId, { name, ...draft.data });
+        if (!saved) return { ok: false as const, reason: "too-many" as const };
         return { ok: true as const, said: `${name} is saved. It is offered wherever pockets are chosen.` };
       }
       case "delete": {

@@ -1,6 +1,7 @@
 import { data } from "react-router";
+import { readJson } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { LETTERS_ACT, type LettersAnswer } from "#app/places/letters/acts.ts";
 import { Letters } from "#app/places/letters/letters.tsx";
 import { putAway } from "#store/stash-tray.ts";
@@ -16,11 +17,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return { albumId: id, unit, who: [member.name.split(" ")[0] ?? member.name], ...letters };
 }
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const sent = LETTERS_ACT.safeParse(await request.json().catch(() => null));
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const sent = LETTERS_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<LettersAnswer> => {
-    const member = await requireMember(context);
+    const { member } = await requireAlbum(context, params.album);
     const householdId = member.household.id;
     switch (sent.data.act) {
       case "keep-hand":
@@ -29,10 +30,13 @@ export async function action({ request, context }: Route.ActionArgs) {
       case "keep-set":
         await keepStampSet(context.db, householdId, sent.data.set);
         return { ok: true, said: `${sent.data.set.name} is kept.` };
-      case "forget":
-        for (const kind of ["hand", "stamp-set"] as const)
-          await putAway(context.db, householdId, kind, sent.data.id, context.now);
-        return { ok: true, said: "In the tray for 30 days. No card was changed by it." };
+      case "forget": {
+        const { id } = sent.data;
+        const away = (kind: "hand" | "stamp-set") => putAway(context.db, householdId, kind, id, context.now);
+        return (await away("hand")) || (await away("stamp-set"))
+          ? { ok: true, said: "In the tray for 30 days. No card was changed by it." }
+          : { ok: false, reason: "not-taken" };
+      }
     }
   });
 }

@@ -1,7 +1,8 @@
 import { data } from "react-router";
+import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
-import { type FormatText, formatText, readFormat } from "#app/places/measure/format-form.ts";
+import { FORMAT_FIELDS, type FormatText, readFormat } from "#app/places/measure/format-form.ts";
 import { Measure } from "#app/places/measure/measure.tsx";
 import { stopsFitting } from "#app/places/measure/stops.ts";
 import { clean } from "#core/words/clean.ts";
@@ -28,7 +29,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "id", "version", ...FORMAT_FIELDS]);
   const intent = form.get("intent");
   return writing(async () => {
     const { member, aggregate } = await requireAlbum(context, params.album);
@@ -39,8 +40,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       if (!isId(id) || !(await putAway(context.db, householdId, "format", id, context.now))) throw notFound();
       return { ok: true as const, said: "In the tray for 30 days. No album was changed by it." };
     }
-    const fields = Object.keys(formatText(album.format, album.unit));
-    const text = Object.fromEntries(fields.map((name) => [name, clean(String(form.get(name) ?? ""))])) as FormatText;
+    const text = Object.fromEntries(
+      FORMAT_FIELDS.map((name) => [name, clean(String(form.get(name) ?? ""))]),
+    ) as FormatText;
     const read = readFormat(text, album.unit);
     if (!read.ok) return { ok: false as const, reason: "fields" as const, errors: read.errors };
     if (intent === "keep") {

@@ -1,6 +1,7 @@
 import { data } from "react-router";
+import { readJson } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { SENT_MARK } from "#app/places/photos/marks.ts";
 import { Roll } from "#app/places/photos/roll.tsx";
 import { rollView } from "#app/places/photos/view.ts";
@@ -15,13 +16,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 /** Says one thing of pictures of the roll. */
-export async function action({ request, context }: Route.ActionArgs) {
-  const sent = SENT_MARK.safeParse(await request.json().catch(() => null));
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const sent = SENT_MARK.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async () => {
-    const member = await requireMember(context);
+    const { member } = await requireAlbum(context, params.album);
     const { ids, mark } = sent.data;
-    return { ok: true as const, marked: await markPhotos(context.db, member.household.id, ids, mark) };
+    const marked = await markPhotos(context.db, member.household.id, ids, mark);
+    // None of them is here, or all are wanted where they are: said, and not as if it were done.
+    return marked > 0 ? { ok: true as const, marked } : { ok: false as const, reason: "not-taken" as const };
   });
 }
 

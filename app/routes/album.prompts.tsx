@@ -1,10 +1,12 @@
-import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
 import { data } from "react-router";
+import { readJson } from "#app/http/body.ts";
+import { type HandedForm, withFile } from "#app/http/files.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { PROMPTS_ACT, type PromptsAnswer } from "#app/places/prompts/acts.ts";
 import { Prompts } from "#app/places/prompts/prompts.tsx";
 import { promptsView, slipFinder } from "#app/places/prompts/view.ts";
+import { LIMITS } from "#core/limits.ts";
 import { clean } from "#core/words/clean.ts";
 import type { WrittenSlip } from "#core/words/deck-text.ts";
 import { DECKS } from "#core/words/decks.ts";
@@ -27,39 +29,34 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   return promptsView(aggregate, own, jarOf(request), context.wall(member).date);
 }
 
-const MOST_DECK_BYTES = 1024 * 1024;
-
 /** A deck as it was handed in: typed, pasted, or as a file. A slip that was there before keeps its id. */
-async function keepDeck(context: HearthContext, householdId: string, request: Request): Promise<PromptsAnswer> {
-  const files: { name: string; bytes: Uint8Array }[] = [];
-  const take = async (upload: FileUpload) => {
-    const bytes = new Uint8Array(await upload.arrayBuffer());
-    if (bytes.length > 0) files.push({ name: upload.name, bytes });
-  };
-  let form: FormData;
-  try {
-    form = await parseFormData(request, { maxFileSize: MOST_DECK_BYTES, maxFiles: 1 }, take);
-  } catch (error) {
-    if (error instanceof MaxFileSizeExceededError) return { ok: false, reason: "too-large" };
-    throw data(null, { status: 400 });
-  }
-  const [id, typed] = [String(form.get("id")), String(form.get("text") ?? "")];
-  const name = clean(String(form.get("name") ?? ""))
+async function keepDeck(context: HearthContext, householdId: string, form: HandedForm): Promise<PromptsAnswer> {
+  const { file, fields } = form;
+  if (file?.tooLarge) return { ok: false, reason: "too-large" };
+  const [id, typed] = [fields.get("id"), fields.get("text") ?? ""];
+  const name = clean(fields.get("name") ?? "")
     .trim()
     .slice(0, 80);
-  const jar = JARS.find((each) => each === form.get("jar"));
+  const jar = JARS.find((each) => each === fields.get("jar"));
   if (!isId(id) || !jar) throw data(null, { status: 400 });
   if (name === "") return { ok: false, reason: "no-name" };
-  const [file] = files;
-  const read = file ? readDeckFile(file.name, file.bytes) : { ...readDeckText("", typed), encoding: "utf-8" as const };
+  const handed = file && file.bytes > 0 ? await file.read() : null;
+  const read =
+    file && handed ? readDeckFile(file.name, handed) : { ...readDeckText("", typed), encoding: "utf-8" as const };
   const { troubles } = read;
   if (read.slips.length === 0) return { ok: false, reason: "no-slips", troubles };
+  const { head } = read;
+  // What would be left out is shown before anything is kept.
+  if (fields.get("looked") !== "yes" && (head !== null || troubles.length > 0)) {
+    const first = read.slips.slice(0, SHOWN_FIRST).map(({ text }) => text);
+    return { ok: true, preview: { count: read.slips.length, first, head }, troubles };
+  }
   const before = (await readDecks(context.db, householdId)).find((deck) => deck.id === id);
   const known = new Map(before?.slips.map((slip) => [slip.text, slip.id]));
   const named = (slip: WrittenSlip) => ({ ...slip, id: known.get(slip.text) ?? `${id}/${crypto.randomUUID()}` });
   const deck: Deck = { id, name, jar, slips: read.slips.map(named) };
   const kept = await saveDeck(context.db, householdId, deck);
-  if (kept === "name-taken") return { ok: false, reason: "name-taken" };
+  if (kept !== "kept") return { ok: false, reason: kept };
   return {
     ok: true,
     said: `${name} is kept, ${deck.slips.length} ${deck.slips.length === 1 ? "slip" : "slips"}.`,
@@ -68,13 +65,16 @@ async function keepDeck(context: HearthContext, householdId: string, request: Re
   };
 }
 
+const DECK = { file: "file", most: LIMITS.deckBytes.most, fields: ["id", "name", "jar", "text", "looked"] };
+const SHOWN_FIRST = 4;
+
 export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async (): Promise<PromptsAnswer> => {
     const { member, aggregate } = await requireAlbum(context, params.album);
     const householdId = member.household.id;
     if (request.headers.get("content-type")?.startsWith("multipart/form-data"))
-      return keepDeck(context, householdId, request);
-    const sent = PROMPTS_ACT.safeParse(await request.json().catch(() => null));
+      return withFile(request, DECK, (form) => keepDeck(context, householdId, form));
+    const sent = PROMPTS_ACT.safeParse(await readJson(request));
     if (!sent.success) throw data(null, { status: 400 });
     if (sent.data.act === "drop-deck") {
       const gone = await putAway(context.db, householdId, "deck", sent.data.deck, context.now);
@@ -90,6 +90,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       return found ? [{ dayId, slip, saw, text: found.text }] : [];
     });
     const put = await handOut(context.db, author, jar, slips);
+    if (put === 0) return { ok: false, reason: "nothing-put" };
     const left = handed.length - put;
     const said = put === 1 ? "One slip is on its day." : `${put} slips are on their days.`;
     return {

@@ -1,5 +1,5 @@
-import { attachment } from "#app/http/download.ts";
 import { notFound, requireAlbum } from "#app/http/page.ts";
+import { attachment } from "#core/format/attachment.ts";
 import { punchGuide } from "#core/sheet/true-size.ts";
 import { sheetPdf, sheetSvg } from "#press/sheet.ts";
 import type { Route } from "./+types/album.punch-guide";

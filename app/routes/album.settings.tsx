@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
-import { parseAlbumSettings } from "#app/http/album-form.ts";
+import { PLAN_FIELDS, parseAlbumSettings } from "#app/http/album-form.ts";
+import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { Settings } from "#app/places/settings/settings.tsx";
@@ -18,7 +19,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "version", ...PLAN_FIELDS]);
   return writing(async () => {
     const { member, aggregate } = await requireAlbum(context, params.album);
     const { id } = aggregate.album;

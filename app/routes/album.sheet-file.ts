@@ -1,6 +1,6 @@
-import { attachment } from "#app/http/download.ts";
 import { notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { type MadeSheet, madeSheet, printerOf } from "#app/places/sheets/view.ts";
+import { attachment } from "#core/format/attachment.ts";
 import { aSeries, LETTER } from "#core/measure/sheets.ts";
 import { stretchOf } from "#core/sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "#core/sheet/print-marks.ts";

@@ -1,4 +1,5 @@
 import { data } from "react-router";
+import { readJson } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
@@ -71,7 +72,7 @@ async function order(
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const sent = SHEET_ACT.safeParse(await request.json().catch(() => null));
+  const sent = SHEET_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<SheetsAnswer> => {
     const { member, aggregate } = await requireAlbum(context, params.album);

@@ -1,11 +1,13 @@
 import { data, Outlet, useRouteLoaderData } from "react-router";
+import { readJson } from "#app/http/body.ts";
 import { carryOut } from "#app/http/carry-out.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum, requireMember, writing } from "#app/http/page.ts";
 import { AlbumFrame } from "#app/places/album/frame.tsx";
 import { frameView } from "#app/places/album/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
-import { SENT } from "#core/album/edit-schema.ts";
+import { ACT, SENT } from "#core/album/edit-schema.ts";
+import { onceOnly } from "#store/act.ts";
 import type { Route } from "./+types/album";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -15,13 +17,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 /** Every change to a day or the book of the album comes through here, whichever place it was made in. */
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const sent = SENT.safeParse(await request.json().catch(() => null));
-  if (!sent.success) throw data(null, { status: 400 });
+  const body = await readJson(request);
+  const sent = SENT.safeParse(body);
+  const act = ACT.safeParse(body);
+  if (!sent.success || !act.success) throw data(null, { status: 400 });
   return writing(async () => {
     const member = await requireMember(context);
     if (!isId(params.album)) throw notFound();
     const author = { householdId: member.household.id, albumId: params.album, memberId: member.id, at: context.now };
-    return carryOut(context.db, author, sent.data);
+    return onceOnly(context.db, author.householdId, act.data.act ?? null, (db) => carryOut(db, author, sent.data));
   });
 }
 

@@ -1,19 +1,21 @@
-import { redirect } from "react-router";
+import { data, redirect } from "react-router";
+import { readJson } from "#app/http/body.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireMember, writing } from "#app/http/page.ts";
+import { ACT } from "#core/album/edit-schema.ts";
+import { onceOnly } from "#store/act.ts";
 import { undoLastChange } from "#store/day.ts";
 import type { Route } from "./+types/album.undo";
 
-export async function action({ params, context }: Route.ActionArgs) {
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const act = ACT.safeParse(await readJson(request));
+  if (!act.success) throw data(null, { status: 400 });
   return writing(async () => {
     const member = await requireMember(context);
     if (!isId(params.album)) throw notFound();
-    return undoLastChange(context.db, {
-      householdId: member.household.id,
-      albumId: params.album,
-      memberId: member.id,
-      at: context.now,
-    });
+    const householdId = member.household.id;
+    const author = { householdId, albumId: params.album, memberId: member.id, at: context.now };
+    return onceOnly(context.db, householdId, act.data.act ?? null, (db) => undoLastChange(db, author));
   });
 }
 

@@ -1,5 +1,6 @@
 import { data, redirect } from "react-router";
 import { z } from "zod";
+import { readForm } from "#app/http/body.ts";
 import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
@@ -21,7 +22,7 @@ export async function loader({ params, request, context }: Route.LoaderArgs) {
 const PICKS = z.array(z.object({ slot: z.string().max(200), photo: z.uuid() })).max(500);
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "rule", "twice", "picks"]);
   return writing(async () => {
     const { member, aggregate } = await requireAlbum(context, params.album);
     const { id: albumId } = aggregate.album;
@@ -42,6 +43,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (placings.length < picks.data.length) return { ok: false as const, reason: "changed-since" as const };
     const author = { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
     const placed = await placePhotos(context.db, author, placings);
+    if (placed === 0) return { ok: false as const, reason: "changed-since" as const };
     const answer: ProposalAnswer = {
       ok: true,
       said: placed === 1 ? "One picture is on its day." : `${placed} pictures are on their days.`,

@@ -1,14 +1,14 @@
+import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { wordsView } from "#app/places/words/view.ts";
 import { Words } from "#app/places/words/words.tsx";
+import { LIMITS } from "#core/limits.ts";
 import { clean } from "#core/words/clean.ts";
 import { readTexts, setPeople } from "#store/words.ts";
 import type { Route } from "./+types/album.words";
 
 export const meta: Route.MetaFunction = () => [{ title: "Words · Hearth Clock" }];
-
-const MOST_PEOPLE = 200;
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
@@ -18,15 +18,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 /** Keeps the names of those who are written about. */
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await readForm(request, ["people"]);
   return writing(async () => {
-    const member = await requireMember(context);
+    const { member } = await requireAlbum(context, params.album);
     const names = clean(String(form.get("people") ?? ""))
       .split(/[,\n]/)
       .map((name) => name.trim().slice(0, 60))
       .filter(Boolean);
-    await setPeople(context.db, member.household.id, [...new Set(names)].slice(0, MOST_PEOPLE));
+    await setPeople(context.db, member.household.id, [...new Set(names)].slice(0, LIMITS.peopleNames.most));
     return { ok: true as const };
   });
 }

@@ -7,7 +7,7 @@ import type { Route } from "./+types/photo";
 /** A screen version of one of the household's photos. Its content never changes under its address. */
 export async function loader({ params, context }: Route.LoaderArgs) {
   const member = await requireMember(context);
-  const side = Number(params.side);
+  const side = /^\d{2,5}$/.test(params.side) ? Number(params.side) : 0;
   const look = readLook(params.look ?? "plain");
   const version =
     isId(params.photo) && look

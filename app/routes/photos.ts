@@ -1,9 +1,10 @@
-import { type FileUpload, MaxFileSizeExceededError, parseFormData } from "@remix-run/form-data-parser";
 import { data } from "react-router";
 import { z } from "zod";
-import { notFound, requireMember, writing } from "#app/http/page.ts";
+import { readJson } from "#app/http/body.ts";
+import { withFile } from "#app/http/files.ts";
+import { hasRoom, notFound, requireMember, writing } from "#app/http/page.ts";
 import type { TakenIn } from "#app/places/photos/door.ts";
-import { MOST_BYTES } from "#core/photo/roll.ts";
+import { LIMITS } from "#core/limits.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import { keepPhoto } from "#store/photo.ts";
 import { knownPictures } from "#store/roll.ts";
@@ -12,22 +13,15 @@ import type { Route } from "./+types/photos";
 const HASHES = z.object({ hashes: z.array(z.string().regex(/^[0-9a-f]{64}$/)).max(5000) });
 
 async function takeIn(context: HearthContext, householdId: string, request: Request): Promise<TakenIn> {
-  const files: { name: string; bytes: Buffer }[] = [];
-  const take = async (upload: FileUpload) => {
-    if (upload.fieldName === "photo") files.push({ name: upload.name, bytes: Buffer.from(await upload.arrayBuffer()) });
-  };
-  try {
-    await parseFormData(request, { maxFileSize: MOST_BYTES + 1, maxFiles: 1, maxTotalSize: MOST_BYTES + 4096 }, take);
-  } catch (error) {
-    if (!(error instanceof MaxFileSizeExceededError)) throw data(null, { status: 400 });
-    return { ok: false, reason: "too-large" };
-  }
-  const [file] = files;
-  if (!file) throw data(null, { status: 400 });
-  const read = await context.readPicture(file.bytes, file.name);
-  if (!read.ok) return read;
-  const kept = await keepPhoto(context.db, householdId, read.photo);
-  return { ok: true, id: kept.id, isNew: kept.isNew, dated: kept.capturedAt !== null };
+  if (!(await hasRoom(context, householdId, request))) return { ok: false, reason: "no-room" };
+  return withFile(request, { file: "photo", most: LIMITS.pictureBytes.most }, async ({ file }) => {
+    if (!file) throw data(null, { status: 400 });
+    if (file.tooLarge) return { ok: false, reason: "too-large" };
+    const read = await context.inMemory(file.bytes, async () => context.readPicture(await file.read(), file.name));
+    if (!read.ok) return read;
+    const kept = await keepPhoto(context.db, householdId, read.photo);
+    return { ok: true, id: kept.id, isNew: kept.isNew, dated: kept.capturedAt !== null };
+  });
 }
 
 /**
@@ -39,7 +33,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const member = await requireMember(context);
     const householdId = member.household.id;
     if (request.headers.get("content-type")?.startsWith("application/json")) {
-      const asked = HASHES.safeParse(await request.json().catch(() => null));
+      const asked = HASHES.safeParse(await readJson(request));
       if (!asked.success) throw data(null, { status: 400 });
       return { ok: true as const, known: await knownPictures(context.db, householdId, asked.data.hashes) };
     }

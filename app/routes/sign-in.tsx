@@ -3,44 +3,46 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
+import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
-import { reading, writing } from "#app/http/page.ts";
+import { ownPath, reading, withCookies, writing } from "#app/http/page.ts";
 import { Door } from "#app/places/door/door.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
-import { UNREACHABLE } from "#app/ui/wording.ts";
+import { tooManyTries, UNREACHABLE } from "#app/ui/wording.ts";
 import type { Route } from "./+types/sign-in";
 
 const SIGN_IN = z.object({
   mail: z.email({ error: "Give the mail address you signed up with." }).max(254),
   passphrase: z.string({ error: "Give your passphrase." }).max(256),
 });
-const REFUSED = {
-  wrong: "That mail address and passphrase do not belong together.",
-  "too-many-tries": "Too many wrong tries. Wait a quarter of an hour, then try again.",
-} as const;
+const WRONG = "That mail address and passphrase do not belong together.";
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Hearth Clock" }];
 
-export async function loader({ context }: Route.LoaderArgs) {
+/** Where to go once inside: the page that led to the door, or the shelf. */
+const wayIn = (request: Request) => ownPath(new URL(request.url).searchParams.get("to"), "/shelf");
+
+export async function loader({ request, context }: Route.LoaderArgs) {
   const [member, hasDemo] = await reading(() => Promise.all([context.member(), context.auth.hasDemo()]));
-  if (member) throw redirect("/shelf");
-  return { hasDemo };
+  if (member) throw redirect(wayIn(request));
+  return { hasDemo, ended: new URL(request.url).searchParams.has("ended") };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "mail", "passphrase"]);
   return writing(async () => {
     if (form.get("intent") === "demo") {
       const entered = await context.auth.enterDemo();
-      if (entered.ok) throw redirect("/shelf", { headers: { "Set-Cookie": entered.cookie } });
+      if (entered.ok) throw redirect(wayIn(request), { headers: withCookies(entered.cookies) });
       return parseWithZod(form, { schema: SIGN_IN }).reply({ formErrors: ["The demo is not in this database."] });
     }
     const submission = parseWithZod(form, { schema: SIGN_IN });
     if (submission.status !== "success") return submission.reply({ hideFields: ["passphrase"] });
     const signed = await context.auth.signIn(submission.value.mail, submission.value.passphrase);
-    if (signed.ok) throw redirect("/shelf", { headers: { "Set-Cookie": signed.cookie } });
-    return submission.reply({ formErrors: [REFUSED[signed.reason]], hideFields: ["passphrase"] });
+    if (signed.ok) throw redirect(wayIn(request), { headers: withCookies(signed.cookies) });
+    const said = signed.reason === "wrong" ? WRONG : tooManyTries(signed.waitSeconds);
+    return submission.reply({ formErrors: [said], hideFields: ["passphrase"] });
   });
 }
 
@@ -56,6 +58,12 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
   });
   return (
     <Door title="Come in">
+      {loaderData.ended && (
+        <p role="status" className="border-l-4 border-brass pl-3">
+          You were signed out: a session ends after 30 days, or when you sign out elsewhere. Sign in, and you are back
+          on the page you came from. What was not saved yet is kept on this device.
+        </p>
+      )}
       {loaderData.hasDemo && (
         <Form method="post" className="grid gap-2 border-b border-line pb-6">
           <Button type="submit" name="intent" value="demo" look="main">

@@ -3,12 +3,13 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect, useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
+import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
-import { reading, writing } from "#app/http/page.ts";
+import { reading, withCookies, writing } from "#app/http/page.ts";
 import { Door } from "#app/places/door/door.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
-import { UNREACHABLE } from "#app/ui/wording.ts";
+import { tooManyTries, UNREACHABLE } from "#app/ui/wording.ts";
 import { clean } from "#core/words/clean.ts";
 import type { Route } from "./+types/sign-up";
 
@@ -34,11 +35,15 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await request.formData(), { schema: SIGN_UP });
+  const submission = parseWithZod(await readForm(request, Object.keys(SIGN_UP.shape)), { schema: SIGN_UP });
   if (submission.status !== "success") return submission.reply({ hideFields: ["passphrase"] });
   return writing(async () => {
     const signed = await context.auth.signUp(submission.value);
-    if (signed.ok) throw redirect("/shelf", { headers: { "Set-Cookie": signed.cookie } });
+    if (signed.ok) throw redirect("/shelf", { headers: withCookies(signed.cookies) });
+    if (signed.reason !== "mail-taken") {
+      const wait = signed.reason === "too-many-tries" ? signed.waitSeconds : 0;
+      return submission.reply({ formErrors: [tooManyTries(wait)], hideFields: ["passphrase"] });
+    }
     return submission.reply({
       fieldErrors: { mail: ["That address has a household here already. Sign in instead."] },
       hideFields: ["passphrase"],
@@ -57,9 +62,9 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
   return (
     <Door title="Start a household">
       <Form method="post" {...getFormProps(form)} className="grid gap-4">
-        {unreachable && (
-          <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
-            {UNREACHABLE[unreachable.reason]}
+        {(form.errors || unreachable) && (
+          <p role="alert" id={form.errorId} className="border-l-4 border-ember pl-3 font-medium">
+            {unreachable ? UNREACHABLE[unreachable.reason] : form.errors}
           </p>
         )}
         <TextField

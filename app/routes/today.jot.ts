@@ -1,7 +1,10 @@
 import { data } from "react-router";
 import { z } from "zod";
+import { readJson } from "#app/http/body.ts";
 import { notFound, requireMember, writing } from "#app/http/page.ts";
+import type { DayEdit } from "#core/album/edit.ts";
 import { clean } from "#core/words/clean.ts";
+import { onceOnly } from "#store/act.ts";
 import { saveDayEdit } from "#store/day.ts";
 import { newUse, photoById } from "#store/photo.ts";
 import type { Route } from "./+types/today.jot";
@@ -24,26 +27,23 @@ const JOT = z.object({
  * answer was lost, is there once.
  */
 export async function action({ request, context }: Route.ActionArgs) {
-  const sent = JOT.safeParse(await request.json().catch(() => null));
+  const sent = JOT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async () => {
     const member = await requireMember(context);
     const { albumId, dayId, jotting, pictures } = sent.data;
     const author = { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
+    // Each under the id it was given on the phone: sent again, it is not put back where somebody has taken it off since.
+    const once = (id: string, edit: DayEdit) =>
+      onceOnly(context.db, author.householdId, id, (db) => saveDayEdit(db, author, dayId, null, edit));
     if (jotting) {
-      const kept = await saveDayEdit(context.db, author, dayId, null, {
-        kind: "add-jotting",
-        jotting: { ...jotting, privateUntil: null },
-      });
+      const kept = await once(jotting.id, { kind: "add-jotting", jotting: { ...jotting, privateUntil: null } });
       if (!kept.ok) return { ok: false as const };
     }
     for (const { useId, photoId } of pictures) {
       const photo = await photoById(context.db, author.householdId, photoId);
       if (!photo) return { ok: false as const };
-      const put = await saveDayEdit(context.db, author, dayId, null, {
-        kind: "add-photo",
-        photo: newUse(useId, photo),
-      });
+      const put = await once(useId, { kind: "add-photo", photo: newUse(useId, photo) });
       if (!put.ok && put.reason !== "already-there") return { ok: false as const };
     }
     return { ok: true as const };

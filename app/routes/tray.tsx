@@ -1,3 +1,4 @@
+import { readForm } from "#app/http/body.ts";
 import { isUnreachable, revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, reading, requireMember, writing } from "#app/http/page.ts";
 import { TrayPlace } from "#app/places/tray/tray-place.tsx";
@@ -33,7 +34,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const form = await request.formData();
+  const form = await readForm(request, ["intent", "id"]);
   const id = String(form.get("id"));
   return writing(async () => {
     const member = await requireMember(context);

@@ -150,6 +150,7 @@ export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-c
   "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
   "material-elsewhere": "This leaf’s material is said on its day: change it there.",
   "already-there": "That is in the book already.",
+  "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
   "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
 };
 export const MATTER_NAME: Record<Matter, string> = {
@@ -182,6 +183,7 @@ export const EDIT_PROBLEM: Record<EditProblem | "not-found", string> = {
   "already-there": "This picture is on the day already. It was kept once.",
   "nothing-to-finish": "There is nothing on this day to finish yet. Give it a page, a photo or words first.",
   "not-found": "That day is not in this album any more.",
+  "day-full": "A day holds 500 of a kind, and this one does. Nothing was changed.",
 };
 export const UNDO_PROBLEM = {
   "nothing-to-undo": "Nothing left to take back.",
@@ -197,6 +199,9 @@ export const PHOTO_PROBLEM = {
   gone: "cannot be read any more where it was. Was the card pulled out? Hand it in again.",
   "already-there": "is on this day already. It was kept once.",
   "not-found": "could not be added: the day is not in this album any more.",
+  "no-room":
+    "was not taken: your household keeps as much as it may here. Empty the tray, or ask whoever runs this Hearth Clock for more room.",
+  "day-full": "was not added: this day has as many pictures as a day may have.",
 } as const;
 
 export const ROLL_SHOWN = {
@@ -225,7 +230,10 @@ export const SHARPNESS: Record<Sharpness, string> = {
 
 export const ARCHIVE_PROBLEM = {
   "no-file": "Choose an archive: a file ending in .zip that Hearth Clock wrote.",
-  "too-large": "That file is over 1 GB, more than an archive can be.",
+  "no-room":
+    "Your household has no room for that file here. Empty the tray, or ask whoever runs this Hearth Clock for more.",
+  "too-many": "Enough is being read and written for your household already. Wait until some of it is done.",
+  "not-found": "It is not there any more. Begin again.",
   "not-a-zip": "That file is not a whole ZIP archive. It may have been cut off on its way; copy it again.",
   "not-an-archive": "That ZIP is not an album archive.",
   "newer-format": "That archive was written by a newer Hearth Clock. Update this one, then read it again.",
@@ -239,7 +247,23 @@ export const ARCHIVE_PROBLEM = {
 export const UNREACHABLE = {
   unreachable: "The server does not answer. What you wrote is kept on this device and sent when it is back.",
   "store-gone": "The database does not answer. What you wrote is kept on this device and sent when it is back.",
+  busy: "The server has much to do. What you wrote is kept on this device and sent again in a moment.",
+  "signed-out": "You are signed out on this device. What you wrote is kept here and saved once you sign in again.",
+  broken: "The server made a mistake. What you wrote is kept on this device and sent again.",
+  "not-taken": "The server would not take this. Nothing was changed, and what you wrote is still here.",
 } as const;
+/** Why nothing could be saved, whatever it was. */
+export type Away = keyof typeof UNREACHABLE;
+export const isAway = (reason: string): reason is Away => reason in UNREACHABLE;
+
+/** How long somebody is asked to wait who tried too often. */
+export function tooManyTries(seconds: number): string {
+  const minutes = Math.ceil(seconds / 60);
+  const hours = Math.ceil(minutes / 60);
+  const said =
+    seconds < 90 ? "a minute" : minutes < 90 ? `${minutes} minutes` : hours === 1 ? "an hour" : `${hours} hours`;
+  return `Too many tries from here. Wait ${said}, then try again. A device that you signed in from before is not kept waiting for the tries of others.`;
+}
 
 export const UNKEPT =
   "This device would not write down what you did: it is full, or keeps nothing for pages. It goes to the server all the same; leave the page open until it says Saved.";

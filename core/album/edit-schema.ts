@@ -119,6 +119,8 @@ export const SENT = z.union([
   SENT_TRY_OUT,
   SENT_PLACE,
 ]);
+/** The name a change goes by on its way, beside what it is: sent twice under one name, it is done once. */
+export const ACT = z.object({ act: ID.optional() });
 export type SentEdit = z.output<typeof SENT_EDIT>;
 export type SentMove = z.output<typeof SENT_MOVE>;
 export type SentPhotoMove = z.output<typeof SENT_PHOTO_MOVE>;

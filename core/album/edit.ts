@@ -1,3 +1,4 @@
+import { LIMITS } from "../limits.ts";
 import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { PrintCrop } from "../photo/crop.ts";
@@ -58,11 +59,13 @@ type CardField = "card" | "card-back" | "card-size" | "card-setting" | "card-sec
 /** The part of a day an edit writes, as compared between two windows: two edits clash only on the same field. */
 export type Field = string;
 
-export type EditProblem = "piece-gone" | "already-there" | "nothing-to-finish";
+export type EditProblem = "piece-gone" | "already-there" | "nothing-to-finish" | "day-full";
 export type EditResult = { ok: true; content: DayContent; fields: Field[] } | { ok: false; reason: EditProblem };
 
 const isStillThere = (pieces: readonly { readonly id: string }[], id: string) =>
   pieces.some((piece) => piece.id === id);
+
+const isFull = (pieces: readonly unknown[]): boolean => pieces.length >= LIMITS.piecesOfDay.most;
 
 const without = (done: readonly Step[], ...steps: Step[]) => done.filter((step) => !steps.includes(step));
 
@@ -83,6 +86,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
   });
   const gone: EditResult = { ok: false, reason: "piece-gone" };
   const unchanged: EditResult = { ok: true, content, fields: [] };
+  const full: EditResult = { ok: false, reason: "day-full" };
   switch (edit.kind) {
     case "title":
       return wrote(["title"], { title: edit.text });
@@ -108,6 +112,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       return wrote(["numeral"], { numeral: { style: edit.style, note: edit.note } });
     case "add-card":
       if (isStillThere(content.cards, edit.card.id)) return unchanged;
+      if (isFull(content.cards)) return full;
       return wrote([`card:${edit.card.id}`, ...reopened(content.done, "write", "letter")], {
         cards: [...content.cards, edit.card],
         done: without(content.done, "write", "letter"),
@@ -129,6 +134,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       return wrote([`card:${edit.id}`], { cards: content.cards.filter(({ id }) => id !== edit.id) });
     case "add-jotting":
       if (isStillThere(content.jottings, edit.jotting.id)) return unchanged;
+      if (isFull(content.jottings)) return full;
       return wrote([`jotting:${edit.jotting.id}`], {
         jottings: [...content.jottings, edit.jotting].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0)),
       });
@@ -149,6 +155,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       return wrote([`jotting:${edit.id}`], { jottings: content.jottings.filter(({ id }) => id !== edit.id) });
     case "add-insert":
       if (isStillThere(content.inserts, edit.insert.id)) return unchanged;
+      if (isFull(content.inserts)) return full;
       return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], {
         inserts: [...content.inserts, edit.insert],
         done: without(content.done, "insert"),
@@ -165,6 +172,7 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       if (isStillThere(content.photos, edit.photo.id)) return unchanged;
       if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId))
         return { ok: false, reason: "already-there" };
+      if (isFull(content.photos)) return full;
       return wrote([`photo:${edit.photo.id}`, ...reopened(content.done, "choose", "print", "trim")], {
         photos: [...content.photos, edit.photo],
         done: without(content.done, "choose", "print", "trim"),
@@ -222,6 +230,7 @@ function carryOver(content: DayContent, edit: Extract<DayEdit, { kind: "carry-ov
   }
   const second: Card = { ...card, id: edit.to.card, text: edit.rest, back: "" };
   if (isStillThere(content.cards, second.id)) return { ok: true, content, fields: [] };
+  if (isFull(content.cards)) return { ok: false, reason: "day-full" };
   const cards = content.cards.flatMap((each) => (each === card ? [{ ...card, text: edit.kept }, second] : [each]));
   const done = without(content.done, "write", "letter");
   const fields = [`card:${card.id}`, `card:${second.id}`, ...reopened(content.done, "write", "letter")];

@@ -4,7 +4,7 @@ import { type Length, LONGEST, ticks } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { clean } from "../words/clean.ts";
 import type { BookEdit } from "./edit.ts";
-import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
+import { isSmallTree, type LayoutNode, MOST_POCKETS } from "./layout.ts";
 import { FACES, MADE_KINDS, MATTERS, type Piece, type Turn } from "./leaf.ts";
 import type { Pattern } from "./pattern.ts";
 
@@ -148,4 +148,7 @@ function nodeAt(depth: number): z.ZodType<LayoutNode> {
 }
 
 /** A layout as drawn: its tree at most six splits deep. */
-export const LAYOUT_DRAFT = z.object({ page: SIZE, margin: seam, root: nodeAt(DEEPEST) });
+export const LAYOUT_DRAFT = z
+  .unknown()
+  .refine((draft) => isSmallTree((draft as { root?: unknown } | null)?.root))
+  .pipe(z.object({ page: SIZE, margin: seam, root: nodeAt(DEEPEST) }));

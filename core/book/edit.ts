@@ -1,3 +1,4 @@
+import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
 import { EMPTY_SIDE, type Face, type Leaf, type Owner, type Piece, type Side, type Stock } from "./leaf.ts";
 
@@ -17,7 +18,7 @@ export type BookEdit =
   | { kind: "stock"; leaf: string; stock: Stock }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean };
 
-export type BookProblem = "leaf-gone" | "into-itself" | "material-elsewhere" | "already-there";
+export type BookProblem = "leaf-gone" | "into-itself" | "material-elsewhere" | "already-there" | "book-full";
 export type BookResult = { ok: true; leaves: Leaf[] } | { ok: false; reason: BookProblem };
 
 /** The leaves an edit writes on; moving one renumbers its neighbours but writes on none of them. */
@@ -69,6 +70,7 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit): BookResu
     case "add-leaf": {
       if (has(edit.id)) return { ok: true, leaves: [...leaves] };
       if (edit.after !== null && !has(edit.after)) return gone;
+      if (leaves.length >= LIMITS.leaves.most) return { ok: false, reason: "book-full" };
       const leaf: Leaf = {
         id: edit.id,
         version: 0,
@@ -84,6 +86,7 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit): BookResu
       if (has(edit.id)) return { ok: true, leaves: [...leaves] };
       const from = leaves.find(({ id }) => id === edit.leaf);
       if (!from) return gone;
+      if (leaves.length >= LIMITS.leaves.most) return { ok: false, reason: "book-full" };
       const copy: Leaf = {
         ...from,
         id: edit.id,

@@ -84,6 +84,17 @@ export type ReadLayout =
 
 export const MOST_POCKETS = 72;
 
+/** Whether what may be a layout's tree has no more nodes than a layout can have, counted no further than that. */
+export function isSmallTree(root: unknown, most = 4 * MOST_POCKETS): boolean {
+  const waiting: unknown[] = [root];
+  for (let seen = 0; waiting.length > 0; seen++) {
+    const parts = (waiting.pop() as { parts?: unknown } | null | undefined)?.parts;
+    if (seen === most || (Array.isArray(parts) && parts.length > most)) return false;
+    if (Array.isArray(parts)) for (const part of parts) waiting.push((part as { node?: unknown } | null)?.node);
+  }
+  return true;
+}
+
 function walk(node: LayoutNode, area: Rect, pockets: Rect[], seams: Rect[]): LayoutProblem | null {
   if (area.w <= 0 || area.h <= 0) return "parts-over-whole";
   if (node.kind === "pocket") {

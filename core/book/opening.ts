@@ -39,20 +39,32 @@ function place(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; 
   return moved(face === "front" ? 0 : -whole.w, topOf(read.sheet, read.leaf.drop, format));
 }
 
-function stack(leaves: readonly LeafRead[], face: Face, format: AlbumFormat): Lying[] {
+/**
+ * How many leaves are looked through at the most, and how many of them are seen: through so many clear or short ones
+ * nothing is made out any more. Without an end to it, a book of small leaves would cost the square of their number.
+ */
+const MOST_LOOKED_THROUGH = 60;
+const MOST_SEEN = 16;
+
+/** The leaves of a stack that are seen, `next` giving them from the uppermost down. */
+function stack(next: (depth: number) => LeafRead | undefined, face: Face, format: AlbumFormat): Lying[] {
   const { w, h } = format.outer;
   const full =
     format.bindingEdge === "top" ? rect(0, face === "front" ? 0 : -h, w, h) : rect(face === "front" ? 0 : -w, 0, w, h);
   let uncovered: Rect[] = [full];
   const covers: Rect[] = [];
   const lying: Lying[] = [];
-  for (const read of leaves) {
+  for (let depth = 0; depth < MOST_LOOKED_THROUGH && lying.length < MOST_SEEN; depth++) {
+    const read = next(depth);
+    if (!read) break;
     const places = place(read, face, format);
     const visible = covers.reduce<Rect[]>(
       (parts, cover) => parts.flatMap((part) => subtract(part, cover)),
       [places.whole],
     );
-    if (visible.length > 0) lying.push({ read, face, ...places, visible });
+    // One that lies wholly under others hides nothing that they do not.
+    if (visible.length === 0) continue;
+    lying.push({ read, face, ...places, visible });
     if (!seesThrough(read)) {
       covers.push(places.whole);
       uncovered = uncovered.flatMap((part) => subtract(part, places.whole));
@@ -67,8 +79,8 @@ export function openingAt(leaves: readonly LeafRead[], at: number, format: Album
   const turned = Math.max(0, Math.min(at, leaves.length));
   return {
     at: turned,
-    left: stack(leaves.slice(0, turned).reverse(), "back", format),
-    right: stack(leaves.slice(turned), "front", format),
+    left: stack((depth) => leaves[turned - 1 - depth], "back", format),
+    right: stack((depth) => leaves[turned + depth], "front", format),
   };
 }
 

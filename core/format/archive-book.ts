@@ -1,8 +1,10 @@
 import { z } from "zod";
 import { FOUNDATION_KINDS } from "../album/model.ts";
-import { type LayoutNode, MOST_POCKETS } from "../book/layout.ts";
+import { type LayoutNode, MOST_POCKETS, readLayout } from "../book/layout.ts";
 import { FACES, MADE_KINDS, MATTERS, type Turn } from "../book/leaf.ts";
-import { ID, LENGTH, LINE, PLACE, SIDE_LENGTH, SIZE, TEXT } from "./archive-parts.ts";
+import { inches, ticks } from "../measure/length.ts";
+import { size } from "../measure/size.ts";
+import { ID, LENGTH, LINE, NAME, PLACE, SIDE_LENGTH, SIZE, TEXT } from "./archive-parts.ts";
 
 /** The book's part of an archive: leaves in order with what lies on their sides, try-outs, and own pocket layouts. */
 const WHAT = z.discriminatedUnion("kind", [
@@ -67,10 +69,14 @@ function nodeAt(depth: number): z.ZodType<LayoutNode, unknown> {
   return z.union([pocket, z.object({ kind: z.enum(["rows", "columns"]), seam: LENGTH, parts })]);
 }
 
+/** How much wider an opening may be than its page. */
+const EASE = inches(2);
+
+/** How many leaves, try-outs and layouts there may be is counted before: `isWithinBounds`. */
 export const ARCHIVE_BOOK = z.object({
-  leaves: z.array(LEAF).max(4000),
-  tryOuts: z.array(z.object({ id: ID, leafId: ID, face: z.enum(FACES), name: LINE, pieces: PIECES })).max(4000),
-  layouts: z.array(z.object({ id: ID, name: LINE.min(1), page: SIZE, margin: LENGTH, root: nodeAt(DEEPEST) })).max(500),
+  leaves: z.array(LEAF),
+  tryOuts: z.array(z.object({ id: ID, leafId: ID, face: z.enum(FACES), name: LINE, pieces: PIECES })),
+  layouts: z.array(z.object({ id: ID, name: NAME, page: SIZE, margin: LENGTH, root: nodeAt(DEEPEST) })),
 });
 export type ArchiveBook = z.output<typeof ARCHIVE_BOOK>;
 
@@ -91,6 +97,12 @@ export function* bookProblems(
     if (of.kind === "insert") inserts.add(of.insertId);
     for (const { owner } of [front, back])
       if (owner.kind === "day" && !dayIds.has(owner.dayId)) yield "a side of a day that is not there";
+  }
+  for (const layout of book.layouts) {
+    // On its page, or on an opening that is a little wider: one of the two is what it was drawn on.
+    const { page } = layout;
+    const wider = size(ticks(page.w + EASE), ticks(page.h + EASE));
+    if (!readLayout(layout, page).ok && !readLayout(layout, wider).ok) yield "a pocket layout that fills no page";
   }
   for (const { leafId } of book.tryOuts) if (!leafIds.has(leafId)) yield "a try-out of a leaf that is not there";
 }

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { checkFormat } from "../album/formats.ts";
 import { type HolePresetId, holePreset } from "../album/holes.ts";
 import {
   BINDING_EDGES,
@@ -18,7 +19,8 @@ import { MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "../photo/look.ts";
 import { PHOTO_RULES, USUAL_RULE } from "../photo/propose.ts";
 import { settingSchema } from "../words/setting-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
-import { ID, LENGTH, LINE, SIZE, TEXT } from "./archive-parts.ts";
+import { isWithinBounds } from "./archive-bounds.ts";
+import { ID, LENGTH, LINE, NAME, SIZE, TEXT } from "./archive-parts.ts";
 
 /**
  * The album archive: a ZIP with `album.json`, described here, and the original photos under `photos/`.
@@ -124,7 +126,7 @@ export const ARCHIVE = z
     privateTextsLeftOut: z.int().min(0),
     album: z.object({
       id: ID,
-      title: LINE.min(1),
+      title: NAME,
       unit: z.enum(["inch", "cm"]),
       numbering: z.enum(NUMBERINGS),
       /** Which pictures its prints may be of. */
@@ -144,8 +146,8 @@ export const ARCHIVE = z
         capacityMicrometres: z.int().min(0).max(1_000_000),
       }),
     }),
-    days: z.array(DAY).max(2000),
-    photos: z.array(PHOTO).max(20_000),
+    days: z.array(DAY),
+    photos: z.array(PHOTO),
     /** Null where the archive is from before books were laid out: the leaves follow from the days. */
     book: ARCHIVE_BOOK.nullable(),
   })
@@ -172,7 +174,11 @@ export const ARCHIVE = z
     );
     const ids = new Set(archive.days.map(({ id }) => id));
     const hashes = new Set(archive.photos.map(({ sha256 }) => sha256));
+    const { capacityMicrometres, ...format } = archive.album.format;
+    if (checkFormat({ ...format, capacity: capacityMicrometres }))
+      problem("a book whose measures contradict each other");
     for (const day of archive.days) {
+      if (day.mergedInto === day.id) problem("a day merged into itself");
       if (day.mergedInto !== null && !ids.has(day.mergedInto))
         problem("a day shares a page with a day that is not there");
       for (const { sha256 } of day.photos) if (!hashes.has(sha256)) problem("a day uses a photo that is not there");
@@ -184,7 +190,7 @@ export const ARCHIVE = z
 /** An archive read: lengths in ticks, dates checked. */
 export type Archive = z.output<typeof ARCHIVE>;
 
-export type ArchiveProblem = "not-an-archive" | "newer-format" | "damaged";
+export type ArchiveProblem = "not-an-archive" | "newer-format" | "damaged" | "too-much-inside";
 export type ReadArchive = { ok: true; archive: Archive } | { ok: false; reason: ArchiveProblem };
 
 /** The JSON text of `album.json`, indented, for people to read too. */
@@ -272,7 +278,7 @@ function fromThird(raw: unknown): unknown {
   };
 }
 
-/** Reads the text of `album.json`. */
+/** Reads the text of `album.json`; how long it may be is seen to before, by `JsonGauge`. */
 export function readArchive(text: string): ReadArchive {
   let raw: unknown;
   try {
@@ -283,6 +289,7 @@ export function readArchive(text: string): ReadArchive {
   const head = z.object({ format: z.literal(ARCHIVE_FORMAT), formatVersion: z.int().positive() }).safeParse(raw);
   if (!head.success) return { ok: false, reason: "not-an-archive" };
   if (head.data.formatVersion > ARCHIVE_VERSION) return { ok: false, reason: "newer-format" };
+  if (!isWithinBounds(raw)) return { ok: false, reason: "too-much-inside" };
   const archive = ARCHIVE.safeDecode(fromThird(fromSecond(fromFirst(raw))) as z.input<typeof ARCHIVE>);
   return archive.success ? { ok: true, archive: archive.data } : { ok: false, reason: "damaged" };
 }

@@ -24,11 +24,6 @@ export const DAY_PLAN_HEAD = [
 const state = (page: Page): string =>
   page.skipped ? "skipped" : page.states.book === "done" ? "in the book" : page.fullness > 0 ? "begun" : "to come";
 
-/**
- * A spreadsheet runs a cell that begins like a formula; a leading apostrophe keeps it text. Common practice.
- */
-const asText = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-
 /** The day plan as rows of text, one a page, head first, without words that are private as of `today`; the file is written by the CSV library in press. */
 export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: CalendarDate): string[][] {
   const rows = pages.map((page) => {
@@ -61,7 +56,7 @@ export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: Cale
         .map((day) => day.content.note)
         .filter(Boolean)
         .join("\n"),
-    ].map(asText);
+    ];
   });
   return [[...DAY_PLAN_HEAD], ...rows];
 }

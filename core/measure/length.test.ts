@@ -114,3 +114,12 @@ describe("a length as a ruler says it", () => {
     expect(plainFractions("3⁷⁄₃₂″ × ¹⁵⁄₁₆″")).toBe("3 7/32″ × 15/16″");
   });
 });
+
+describe("a text that is no length", () => {
+  it("is refused as fast when it is long: the box takes so many letters, and reads none of the rest", () => {
+    for (const text of [`1${" ".repeat(20_000)}x`, "1/".repeat(20_000), "9".repeat(100_000), "½".repeat(30_000)])
+      expect(parseLength(text, "inch")).toEqual({ ok: false, reason: "not-a-length" });
+    const longest = `1${" ".repeat(30)}1/2${" ".repeat(20)}inches`;
+    expect(parseLength(longest, "inch")).toMatchObject({ ok: true, length: inches(1.5) });
+  });
+});

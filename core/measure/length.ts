@@ -1,3 +1,5 @@
+import { LIMITS } from "../limits.ts";
+
 /**
  * A length is an integer count of ticks, 1 tick = 1/320 mm.
  * 1 inch = 8128 ticks and 1/64 inch = 127 ticks, so fractions of an inch and tenths of a millimetre are both exact
@@ -61,7 +63,8 @@ const SHAPE =
 
 /** Brings typographic fractions, primes and unit words down to the few forms that SHAPE reads. */
 function plain(text: string): string {
-  let out = text.normalize("NFC").trim().toLowerCase();
+  // White space is brought to single spaces first: no pattern after this has a run of it to try and try again.
+  let out = text.normalize("NFC").replace(/\s+/g, " ").trim().toLowerCase();
   for (const [glyph, fraction] of Object.entries(VULGAR)) out = out.replaceAll(glyph, ` ${fraction}`);
   out = out.replace(/([⁰¹²³⁴-⁹]+)[⁄/]([₀-₉]+)/g, (_, over: string, under: string) => {
     const digits = (glyphs: string, alphabet: string) => [...glyphs].map((g) => alphabet.indexOf(g)).join("");
@@ -69,12 +72,12 @@ function plain(text: string): string {
   });
   return out
     .replaceAll("⁄", "/")
-    .replace(/\s*(?:"|″|”|''|inches|inch|in\.?)$/, "in")
-    .replace(/\s*(centimetres?|centimeters?)$/, "cm")
-    .replace(/\s*(millimetres?|millimeters?)$/, "mm")
-    .replace(/\s*(in|cm|mm|m)$/, "$1")
-    .replace(/\s*\/\s*/g, "/")
     .replace(/\s+/g, " ")
+    .replace(/ ?(?:"|″|”|''|inches|inch|in\.?)$/, "in")
+    .replace(/ ?(centimetres?|centimeters?)$/, "cm")
+    .replace(/ ?(millimetres?|millimeters?)$/, "mm")
+    .replace(/ ?(in|cm|mm|m)$/, "$1")
+    .replace(/ ?\/ ?/g, "/")
     .trim();
 }
 
@@ -84,6 +87,7 @@ function plain(text: string): string {
  */
 export function parseLength(text: string, unit: Unit): ParsedLength {
   if (text.trim() === "") return { ok: false, reason: "empty" };
+  if (text.length > LIMITS.lengthLetters.most) return { ok: false, reason: "not-a-length" };
   const match = SHAPE.exec(plain(text));
   if (!match) return { ok: false, reason: "not-a-length" };
   const [, sign, whole, decimals, bareDecimals, over, under, said] = match;

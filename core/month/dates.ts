@@ -3,9 +3,12 @@ import { Temporal } from "temporal-polyfill";
 /** A plain calendar date, `YYYY-MM-DD`, without a time zone. Two of them compare as text. */
 export type CalendarDate = string & { readonly __date: "plain" };
 
-/** Reads an ISO date; null when it is not one, or not a day of the calendar. */
+/**
+ * Reads an ISO date of the years 1000 to 8999; null when it is not one, or not a day of the calendar. Neither the database
+ * nor a month reckoned onwards meets the ends of what dates can be.
+ */
 export function parseDate(text: string): CalendarDate | null {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return null;
+  if (!/^[1-8]\d{3}-\d{2}-\d{2}$/.test(text)) return null;
   try {
     return Temporal.PlainDate.from(text, { overflow: "reject" }).toString() as CalendarDate;
   } catch {

@@ -1,9 +1,10 @@
+import { LIMITS } from "../limits.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { PictureFacts } from "./crop.ts";
 import type { Look } from "./look.ts";
 
 /** A picture's file may have as many bytes as this. */
-export const MOST_BYTES = 40 * 1024 * 1024;
+export const MOST_BYTES = LIMITS.pictureBytes.most;
 
 /** One picture of the household's roll, with what the roll says and knows of it. */
 export type RollPhoto = {

@@ -14,7 +14,12 @@ export type SlipTrouble =
   | { readonly line: number; readonly reason: "unknown-day"; readonly said: string }
   | { readonly line: number; readonly reason: "too-many" };
 
-export type ReadDeck = { readonly slips: readonly WrittenSlip[]; readonly troubles: readonly SlipTrouble[] };
+export type ReadDeck = {
+  readonly slips: readonly WrittenSlip[];
+  readonly troubles: readonly SlipTrouble[];
+  /** The first line, where it was taken for the head of a table and is no slip. */
+  readonly head: string | null;
+};
 
 /** The columns of a deck as a table. */
 export const DECK_HEAD = ["text", "kind", "on"] as const;
@@ -41,21 +46,34 @@ export function readOn(said: string): On | null {
   return days.every((at) => at > 0) ? { kind: "weekdays", days: [...new Set(days)].sort((a, b) => a - b) } : null;
 }
 
+const TEXT_HEADS = ["text", "prompt", "technique", "cue"];
+const HEADS = [...TEXT_HEADS, "kind", "on", "day"];
+
+/**
+ * The one rule for heads: the first line of a table is its head where every cell of it is the name of a column, each once,
+ * and one of them that of the text. Plain text has none: each of its lines is a slip.
+ */
+export function isHead(row: readonly string[], least = 1): boolean {
+  const names = row.map((cell) => cell.trim().toLowerCase());
+  return (
+    names.length >= least &&
+    names.every((name) => HEADS.includes(name)) &&
+    new Set(names).size === names.length &&
+    names.some((name) => TEXT_HEADS.includes(name))
+  );
+}
+
 /** A deck from rows of text, kind and day. What is wrong with a row is told, and the row left out. */
-export function readRows(rows: readonly (readonly string[])[]): ReadDeck {
+export function readRows(rows: readonly (readonly string[])[], mayHaveHead: boolean): ReadDeck {
   const slips: WrittenSlip[] = [];
   const troubles: SlipTrouble[] = [];
   const seen = new Map<string, number>();
   const [head] = rows;
   const columns = (head ?? []).map((cell) => cell.trim().toLowerCase());
-  const named = ["text", "prompt", "technique", "cue"].some((name) => columns.includes(name));
+  const named = mayHaveHead && isHead(head ?? []);
   const column = (usual: number, ...names: string[]) =>
     named ? columns.findIndex((name) => names.includes(name)) : usual;
-  const [textAt, kindAt, onAt] = [
-    column(0, "text", "prompt", "technique", "cue"),
-    column(1, "kind"),
-    column(2, "on", "day"),
-  ];
+  const [textAt, kindAt, onAt] = [column(0, ...TEXT_HEADS), column(1, "kind"), column(2, "on", "day")];
   for (const [at, row] of rows.entries()) {
     if (named && at === 0) continue;
     const line = at + 1;
@@ -76,14 +94,17 @@ export function readRows(rows: readonly (readonly string[])[]): ReadDeck {
       slips.push({ text, kind: (row[kindAt] ?? "").replace(/\s+/g, " ").trim().slice(0, 60), on });
     }
   }
-  return { slips, troubles };
+  return { slips, troubles, head: named ? (head ?? []).join(", ") : null };
 }
 
 const UNESCAPED = /(?<!\\)\|/;
 
 /** A deck from plain text: a slip a line; after upright strokes its kind, and the days it is for. */
 export const readLines = (text: string): ReadDeck =>
-  readRows(text.split(/\r\n?|\n/).map((line) => line.split(UNESCAPED).map((cell) => cell.replaceAll("\\|", "|"))));
+  readRows(
+    text.split(/\r\n?|\n/).map((line) => line.split(UNESCAPED).map((cell) => cell.replaceAll("\\|", "|"))),
+    false,
+  );
 
 export const deckRows = (slips: readonly WrittenSlip[]): string[][] => [
   [...DECK_HEAD],

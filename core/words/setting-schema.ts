@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { type Length, LONGEST } from "../measure/length.ts";
+import { clean } from "./clean.ts";
 import {
   ALIGNS,
   type CardSetting,
@@ -16,7 +17,7 @@ import {
 
 /** The way a card is written, as it comes from outside: lengths in whatever unit `length` reads. */
 export function settingSchema(length: z.ZodType<Length, unknown>) {
-  const LINE = z.string().min(1).max(80);
+  const LINE = z.codec(z.string().max(80), z.string().min(1), { decode: clean, encode: (text) => text });
   const EDGES = z.object({ left: length, top: length, right: length, bottom: length });
   const RECTS = z.array(z.object({ x: length, y: length, w: length, h: length })).max(40);
   const sided = z.enum(["left", "centre"]);

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { bigserial, boolean, check, index, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, index, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 
@@ -46,15 +46,4 @@ export const session = pgTable(
     expiresAt: instant("expires_at").notNull(),
   },
   (table) => [index("session_expiry").on(table.expiresAt)],
-);
-
-/** Failed sign-ins, keyed by a hash of the mail address or the caller's address; counted to slow guessing down. */
-export const signInTry = pgTable(
-  "sign_in_try",
-  {
-    id: bigserial("id", { mode: "number" }).primaryKey(),
-    key: text("key").notNull(),
-    at: instant("at").notNull(),
-  },
-  (table) => [index("sign_in_try_key").on(table.key, table.at)],
 );

@@ -11,6 +11,7 @@ export * from "./household.ts";
 export * from "./photo.ts";
 export * from "./print.ts";
 export * from "./words.ts";
+export * from "./work.ts";
 
 export const albumRelations = relations(album, ({ one, many }) => ({
   household: one(household, { fields: [album.householdId], references: [household.id] }),

@@ -11,6 +11,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
 import type { Length } from "../../core/measure/length.ts";
@@ -125,6 +126,13 @@ export const print = pgTable(
     check("print_of_one", sql`(${table.useId} is null) <> (${table.cardId} is null)`),
     unique("print_place_on_sheet").on(table.sheetId, table.place),
     unique("print_place_in_order").on(table.orderId, table.place),
+    // Said to be printed elsewhere, it is so once.
+    uniqueIndex("print_use_elsewhere_once")
+      .on(table.useId)
+      .where(sql`${table.sheetId} is null and ${table.orderId} is null`),
+    uniqueIndex("print_card_elsewhere_once")
+      .on(table.cardId)
+      .where(sql`${table.sheetId} is null and ${table.orderId} is null`),
     check("print_tile_of_picture", sql`${table.tile} is null or ${table.useId} is not null`),
     check("print_size", sql`${table.w} > 0 and ${table.h} > 0`),
     // Neither: it was printed elsewhere, as the keeper says.

@@ -1,7 +1,8 @@
 import { seedDemo } from "../../demo/seed.ts";
 import { startPostgres } from "../../scripts/postgres.ts";
 import { startServer } from "../../scripts/running-server.ts";
-import { migrateStore, openStore } from "../../store/db.ts";
+import { openStore } from "../../store/db.ts";
+import { migrateStore } from "../../store/migrate.ts";
 
 /** One database with the demo in it, and one server over it, for all browser tests. */
 export default async function setup() {

@@ -127,7 +127,7 @@ describe("the door of the roll", () => {
   it("keeps one when the same file comes many times at once", async () => {
     const cookie = await signUp();
     const bytes = await picture();
-    const taken = await Promise.all(Array.from({ length: 8 }, (_, at) => hand(cookie, bytes, `${at}.jpg`)));
+    const taken = await Promise.all(Array.from({ length: 6 }, (_, at) => hand(cookie, bytes, `${at}.jpg`)));
     expect(new Set(taken.map(({ id }) => id)).size).toBe(1);
     expect(taken.filter(({ isNew }) => isNew)).toHaveLength(1);
   });
@@ -160,6 +160,6 @@ describe("the door of the roll", () => {
       body: new FormData(),
       headers: { origin: server.base },
     });
-    expect([302, 202]).toContain(answer.status);
+    expect(answer.status).toBe(401);
   });
 });

@@ -39,7 +39,7 @@ describe("files read by another program", () => {
     const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
     if (!aggregate) throw new Error("the album is not there");
     const bytes = await buffer(
-      await packAlbum(store.db, keeper.householdId, aggregate, true, aggregate.album.span.start, new Date()),
+      (await packAlbum(store.db, keeper.householdId, aggregate, true, aggregate.album.span.start, new Date())).zip,
     );
     const files = unzipSync(bytes);
     expect(Object.keys(files)).toEqual(["album.json"]);

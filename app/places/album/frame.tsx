@@ -14,10 +14,12 @@ import { useFetcher, useLocation, useNavigate, useParams, useSearchParams } from
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { useMedia } from "#app/ui/use-media.ts";
 import { usePlainLinks } from "#app/ui/use-plain-links.ts";
-import { UNDO_PROBLEM } from "#app/ui/wording.ts";
+import { type Away, UNDO_PROBLEM } from "#app/ui/wording.ts";
 import { OutboxProvider } from "./outbox-provider.tsx";
+import { ReturnedWords } from "./returned.tsx";
 import { SaveState } from "./save-state.tsx";
 import type { FrameView } from "./view.ts";
 
@@ -175,6 +177,7 @@ export function AlbumFrame({
                 {undo.said}
               </p>
             )}
+            <ReturnedWords />
             {children}
           </main>
         </div>
@@ -199,15 +202,18 @@ function PlaceLink({ href, here, children }: { href: string; here: boolean; chil
 /** Takes the member's last change in the album back, and says what came of it. */
 function useUndo(albumId: string) {
   const fetcher = useFetcher<
-    { ok: true; dayIds: string[] } | { ok: false; reason: keyof typeof UNDO_PROBLEM | "unreachable" | "store-gone" }
+    { ok: true; dayIds: string[] } | { ok: false; reason: keyof typeof UNDO_PROBLEM | Away }
   >();
   const [said, setSaid] = useState<string | null>(null);
   const { pathname } = useLocation();
   const asked = useRef(false);
+  // Kept until there is an answer: pressed again because none came, it takes back one change and not two.
+  const act = useRef<string | null>(null);
   useEffect(() => {
     if (!asked.current || fetcher.state !== "idle" || !fetcher.data) return;
     asked.current = false;
     const answer = fetcher.data;
+    if (answer.ok || answer.reason in UNDO_PROBLEM) act.current = null;
     setSaid(
       answer.ok
         ? "Your last change was taken back."
@@ -222,7 +228,11 @@ function useUndo(albumId: string) {
     said,
     take: () => {
       asked.current = true;
-      void fetcher.submit(null, { method: "post", action: `/albums/${albumId}/undo` });
+      act.current ??= newId();
+      void fetcher.submit(
+        { act: act.current },
+        { method: "post", action: `/albums/${albumId}/undo`, encType: "application/json" },
+      );
     },
   };
 }

@@ -9,6 +9,7 @@ import {
   useSyncExternalStore,
 } from "react";
 import { useFetcher } from "react-router";
+import { newId } from "#app/ui/new-id.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import { type Answer, EMPTY, Outbox, type Outboxed, pendingOf } from "./outbox.ts";
@@ -21,6 +22,8 @@ type Held = {
   readonly state: Outboxed;
   readonly put: (key: string, sent: Sent, pause?: boolean) => void;
   readonly dropClash: (key: string) => void;
+  readonly sendAgain: (id: string) => void;
+  readonly letGo: (id: string) => void;
 };
 const Context = createContext<Held | null>(null);
 
@@ -72,7 +75,8 @@ export function OutboxProvider({
         if (!entry || out.current) return;
         out.current = true;
         box.depart(entry.id);
-        void fetcher.submit(entry.sent as never, {
+        // Its own name goes with it: sent again because its answer was lost, it is done once.
+        void fetcher.submit({ ...entry.sent, act: entry.id } as never, {
           method: "post",
           action: `/albums/${albumId}`,
           encType: "application/json",
@@ -85,11 +89,13 @@ export function OutboxProvider({
 
   const put = useCallback(
     (key: string, sent: Sent, pause = false) =>
-      box?.put({ id: crypto.randomUUID(), key, sent, due: Date.now() + (pause ? TYPING_PAUSE : 0) }),
+      box?.put({ id: newId(), key, sent, due: Date.now() + (pause ? TYPING_PAUSE : 0) }),
     [box],
   );
   const dropClash = useCallback((key: string) => box?.dropClash(key), [box]);
-  const held = useMemo(() => ({ state, put, dropClash }), [state, put, dropClash]);
+  const sendAgain = useCallback((id: string) => box?.sendAgain(id, Date.now()), [box]);
+  const letGo = useCallback((id: string) => box?.letGo(id), [box]);
+  const held = useMemo(() => ({ state, put, dropClash, sendAgain, letGo }), [state, put, dropClash, sendAgain, letGo]);
   return <Context.Provider value={held}>{children}</Context.Provider>;
 }
 

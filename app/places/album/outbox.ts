@@ -1,3 +1,4 @@
+import type { Away } from "#app/ui/wording.ts";
 import type { SavedChange } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayContent } from "#core/album/model.ts";
@@ -12,7 +13,12 @@ export type Entry = {
   readonly sent: Sent;
   /** Not before this time, in milliseconds: words wait until the typing pauses. */
   readonly due: number;
+  /** How often the server broke over it. */
+  readonly broke?: number;
 };
+
+/** A change that the server would not take, with the words in it: kept until its keeper has done something with them. */
+export type Returned = { readonly entry: Entry; readonly reason: string };
 
 export type Clash =
   | {
@@ -30,7 +36,8 @@ export type Clash =
       readonly at: string;
       readonly version: number;
     };
-export type Trouble = "unreachable" | "store-gone";
+/** Why what waits has not left yet. */
+export type Trouble = Exclude<Away, "not-taken">;
 
 /** What the server may answer to a change. */
 export type Answer =
@@ -43,6 +50,7 @@ export type Answer =
 export type Outboxed = {
   readonly entries: readonly Entry[];
   readonly clashes: readonly Clash[];
+  readonly returned: readonly Returned[];
   readonly flying: string | null;
   readonly trouble: Trouble | null;
   /** Why the last change was refused for good, until the next change. */
@@ -57,6 +65,7 @@ export type Storage = Pick<globalThis.Storage, "getItem" | "setItem" | "removeIt
 export const EMPTY: Outboxed = {
   entries: [],
   clashes: [],
+  returned: [],
   flying: null,
   trouble: null,
   refused: null,
@@ -64,14 +73,46 @@ export const EMPTY: Outboxed = {
   unkept: false,
 };
 
-/** What lies in a slot; nothing where it cannot be read. */
-function readSlot(storage: Storage, slot: string): Pick<Outboxed, "entries" | "clashes"> | null {
+type Kept = Pick<Outboxed, "entries" | "clashes" | "returned">;
+/** How often the server may break over a change before it is given back: the others behind it wait meanwhile. */
+const MOST_BREAKS = 3;
+
+const listIn = <T>(kept: unknown, name: keyof Kept, isOne: (each: T) => boolean): T[] => {
+  const list = (kept as Partial<Record<keyof Kept, unknown>> | null)?.[name];
+  return Array.isArray(list) ? list.filter((each) => each !== null && typeof each === "object" && isOne(each)) : [];
+};
+const isEntry = (entry: Entry | undefined): boolean =>
+  typeof entry?.id === "string" && typeof entry.key === "string" && typeof entry.sent === "object";
+
+/** What lies in a slot, of whichever age; what is no change is passed over. Null where there is nothing. */
+function readSlot(storage: Storage, slot: string): Kept | null {
+  let kept: unknown;
   try {
-    return JSON.parse(storage.getItem(slot) ?? "null");
+    kept = JSON.parse(storage.getItem(slot) ?? "null");
   } catch {
     return null;
   }
+  if (kept === null) return null;
+  return {
+    entries: listIn<Entry>(kept, "entries", isEntry),
+    clashes: listIn<Clash>(kept, "clashes", ({ entry }) => isEntry(entry)),
+    returned: listIn<Returned>(kept, "returned", ({ entry }) => isEntry(entry)),
+  };
 }
+
+/** The words that a change carries, as they were written; none where it carries none. */
+export function wordsIn(sent: Sent): string {
+  if (sent.what !== "edit") return "";
+  const found: string[] = [];
+  const look = (value: unknown, name: string): void => {
+    if (typeof value === "string" && WORDS.has(name)) found.push(value);
+    else if (typeof value === "object" && value !== null)
+      for (const [key, inner] of Object.entries(value)) look(inner, key);
+  };
+  look(sent.edit, "");
+  return found.filter((text) => text.trim() !== "").join("\n");
+}
+const WORDS = new Set(["text", "back", "note", "alt", "kept", "rest", "hidden", "basePaper"]);
 
 function clashOf(entry: Entry, answer: Answer | null): Clash | null {
   if (answer && "clash" in answer) return { kind: "day", entry, ...answer.clash };
@@ -100,11 +141,12 @@ export class Outbox {
   adopt(slot: string): void {
     const left = slot === this.#slot ? null : readSlot(this.#storage, slot);
     if (!left) return;
-    const { entries, clashes } = this.#state;
+    const { entries, clashes, returned } = this.#state;
     const here = new Set([...entries, ...clashes.map(({ entry }) => entry)].map(({ key }) => key));
     this.#set({
       entries: [...left.entries.filter(({ key }) => !here.has(key)), ...entries],
       clashes: [...left.clashes.filter(({ entry: { key } }) => !here.has(key)), ...clashes],
+      returned: [...left.returned, ...returned],
     });
     if (!this.#state.unkept) this.#storage.removeItem(slot);
   }
@@ -122,13 +164,14 @@ export class Outbox {
   }
 
   /** Writes down what waits; false where the device would not. */
-  #keep({ entries, clashes }: Outboxed): boolean {
+  #keep({ entries, clashes, returned }: Outboxed): boolean {
+    const nothing = entries.length + clashes.length + returned.length === 0;
     try {
-      if (entries.length + clashes.length === 0) this.#storage.removeItem(this.#slot);
-      else this.#storage.setItem(this.#slot, JSON.stringify({ entries, clashes }));
+      if (nothing) this.#storage.removeItem(this.#slot);
+      else this.#storage.setItem(this.#slot, JSON.stringify({ entries, clashes, returned } satisfies Kept));
       return true;
     } catch {
-      return entries.length + clashes.length === 0;
+      return nothing;
     }
   }
 
@@ -206,15 +249,30 @@ export class Outbox {
         trouble: null,
       });
     }
-    if (!answer || answer.reason === "unreachable" || answer.reason === "store-gone") {
-      const trouble = answer?.reason === "store-gone" ? "store-gone" : "unreachable";
-      return this.#set({
-        entries: entries.map((each) => ({ ...each, due: Math.max(each.due, later) })),
-        flying: null,
-        trouble,
-      });
+    const trouble = answer ? troubleIn(answer.reason) : "unreachable";
+    const broke = (entry.broke ?? 0) + (trouble === "broken" ? 1 : 0);
+    if (trouble && broke < MOST_BREAKS) {
+      const wait = (each: Entry): Entry => ({ ...each, due: Math.max(each.due, later) });
+      const waiting = entries.map((each) => (each === entry ? wait({ ...each, broke }) : wait(each)));
+      return this.#set({ entries: waiting, flying: null, trouble });
     }
-    this.#set({ entries: rest, flying: null, trouble: null, refused: answer.reason });
+    const reason = answer?.reason ?? "not-taken";
+    // What was written is given back: nothing else holds it. Anything else can be done again where it was done.
+    const returned = wordsIn(entry.sent) === "" ? this.#state.returned : [...this.#state.returned, { entry, reason }];
+    this.#set({ entries: rest, flying: null, trouble: null, refused: reason, returned });
+  }
+
+  /** Sends once more what was given back. */
+  sendAgain(id: string, now: number): void {
+    const found = this.#state.returned.find(({ entry }) => entry.id === id);
+    if (!found) return;
+    this.letGo(id);
+    this.put({ ...found.entry, due: now, broke: 0 });
+  }
+
+  /** Lets go of what was given back: its keeper has it, or wants it no more. */
+  letGo(id: string): void {
+    this.#set({ returned: this.#state.returned.filter(({ entry }) => entry.id !== id), refused: null });
   }
 
   /** Lets a clash go: what the other window wrote stands. */
@@ -222,6 +280,9 @@ export class Outbox {
     this.#set({ clashes: this.#state.clashes.filter(({ entry }) => entry.key !== key) });
   }
 }
+
+const TROUBLES: readonly string[] = ["unreachable", "store-gone", "busy", "signed-out", "broken"] satisfies Trouble[];
+const troubleIn = (reason: string): Trouble | null => (TROUBLES.includes(reason) ? (reason as Trouble) : null);
 
 /** The words of a change still on its way, or in a clash, under this key. */
 export function pendingOf(state: Outboxed, key: string): Sent | null {

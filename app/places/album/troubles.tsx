@@ -8,6 +8,14 @@ export function Troubles() {
     return (
       <p role="alert" className="my-3 border-l-4 border-ember pl-3 font-medium">
         {state.unkept ? UNKEPT : state.trouble && UNREACHABLE[state.trouble]}
+        {state.trouble === "signed-out" && (
+          <>
+            {" "}
+            <a href="/sign-in" target="_blank" rel="noreferrer" className="link">
+              Sign in, in a window beside this one
+            </a>
+          </>
+        )}
       </p>
     );
   }

@@ -1,5 +1,6 @@
 import { DropdownMenu } from "radix-ui";
 import { KIND_NAME } from "#app/ui/fit-words.ts";
+import { newId } from "#app/ui/new-id.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { MADE_KINDS, type MadeKind, type Piece } from "#core/book/leaf.ts";
 import { inches, millimetres, type Unit } from "#core/measure/length.ts";
@@ -34,7 +35,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
     const page = rectOf(read.sheet.page);
     const { x, y } = kind === "tab" ? { x: page.w, y: inches(1 / 2) } : centredIn(page, made);
     const piece: Piece = {
-      id: crypto.randomUUID(),
+      id: newId(),
       what: { kind, size: made, name: "" },
       at: { x, y },
       turn: 0,

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { matBox, matGround, mm, stillMat } from "#app/drawing/mat-text.ts";
+import { newId } from "#app/ui/new-id.ts";
 import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { firstLeaves } from "#core/book/first-leaves.ts";
@@ -78,7 +79,7 @@ describe("a day's mat", () => {
   it("shows the page of any day, chosen or not, with everything the day has on it or beside it", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days }) => {
-        const leaves = firstLeaves(days, () => crypto.randomUUID());
+        const leaves = firstLeaves(days, () => newId());
         for (const page of pagesOf(plan, days).slice(0, 4)) {
           const ids = new Set(page.days.map(({ id }) => id));
           const bench = {

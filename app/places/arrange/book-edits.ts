@@ -1,4 +1,5 @@
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import type { Arrangement, BookEdit } from "#core/book/edit.ts";
 import { leavesTouched } from "#core/book/edit.ts";
 import type { Leaf } from "#core/book/leaf.ts";
@@ -6,7 +7,7 @@ import type { Leaf } from "#core/book/leaf.ts";
 /** Sends changes of the book through the outbox: only what changed of a leaf, from the versions that were seen. */
 export function useBookEdits() {
   const { put } = useOutbox();
-  const change = (leaves: readonly Leaf[], edit: BookEdit, key: string = crypto.randomUUID()) => {
+  const change = (leaves: readonly Leaf[], edit: BookEdit, key: string = newId()) => {
     const touched = new Set(leavesTouched(edit));
     const versions = leaves.filter(({ id }) => touched.has(id)).map(({ id, version }) => [id, version] as const);
     const seen = edit.kind === "move-leaf" ? null : Object.fromEntries(versions);
@@ -21,7 +22,7 @@ export function useBookEdits() {
       else change(leaves, { kind: "arrange-many", sides: changes });
     },
     addTryOut: (leafId: string, face: Arrangement["face"], pieces: Leaf["front"]["pieces"]) => {
-      const id = crypto.randomUUID();
+      const id = newId();
       put(`try-out:${id}`, { what: "try-out", how: "add", id, leafId, face, pieces: [...(pieces ?? [])] });
     },
   };

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { fitWords, pieceName, TONE_OF } from "#app/ui/fit-words.ts";
+import { newId } from "#app/ui/new-id.ts";
 import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
@@ -116,7 +117,7 @@ function withBacking(
 ): Piece[] {
   const { x, y } = centredIn(area, size);
   const backing: Piece = {
-    id: crypto.randomUUID(),
+    id: newId(),
     what: { kind: "mat", size, name: "backing" },
     at: { x, y },
     turn: 0,
@@ -143,14 +144,7 @@ function SplitOffer({ board, placed, unit, onArrange }: Pick<Props, "board" | "p
       key={way}
       strong
       onClick={() => {
-        const split = splitPiece(
-          piecesOf(board),
-          placed.piece.id,
-          [a, b],
-          way,
-          side.page?.content ?? null,
-          crypto.randomUUID(),
-        );
+        const split = splitPiece(piecesOf(board), placed.piece.id, [a, b], way, side.page?.content ?? null, newId());
         if (split.ok) onArrange(split.pieces);
       }}
     >

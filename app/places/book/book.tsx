@@ -5,6 +5,7 @@ import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { ClashPanel } from "#app/places/day/clash-panel.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { useRunning } from "#app/ui/use-running.ts";
 import { useSettledQuery } from "#app/ui/use-settled-query.ts";
 import { hiddenTabs } from "#core/book/holes.ts";
@@ -215,7 +216,7 @@ type Change = ReturnType<typeof useBook>["change"];
 function addFront(change: Change, leaves: ReturnType<typeof useBook>["leaves"]) {
   change(leaves, {
     kind: "add-leaf",
-    id: crypto.randomUUID(),
+    id: newId(),
     stock: { kind: "full", layout: null, basePaper: "", note: "", size: null },
     after: null,
     front: { kind: "matter", matter: "title" },

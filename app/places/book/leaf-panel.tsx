@@ -4,6 +4,7 @@ import { LengthBox } from "#app/places/arrange/piece-bar.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField } from "#app/ui/field.tsx";
 import { pieceName } from "#app/ui/fit-words.ts";
+import { newId } from "#app/ui/new-id.ts";
 import { FACE_NAME, FOUNDATION_NAME, MATTER_NAME } from "#app/ui/wording.ts";
 import { FOUNDATION_KINDS, type FoundationKind } from "#core/album/model.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
@@ -59,7 +60,7 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
     `${label ?? days[0]?.date.slice(8) ?? ""}${days[0]?.title ? `, ${days[0].title}` : ""}`;
   const stock = stockOf(read, data);
   const add = (kind: FoundationKind) => {
-    const id = crypto.randomUUID();
+    const id = newId();
     change({
       kind: "add-leaf",
       id,
@@ -82,7 +83,6 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
         const size = pieceSize(piece.what, read[face].page?.content ?? null);
         return size ? [{ piece, size }] : [];
       });
-    const newId = () => crypto.randomUUID();
     const id = newId();
     change({
       kind: "copy-leaf",

@@ -1,7 +1,6 @@
 import { z } from "zod";
+import type { Away } from "#app/ui/wording.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
 
 export const CARD_SHEETS_ACT = z.object({ sheets: GANGED_SHEETS });
-export type CardSheetsAnswer =
-  | { ok: true; said: string }
-  | { ok: false; reason: "changed-since" | "not-found" | "unreachable" | "store-gone" };
+export type CardSheetsAnswer = { ok: true; said: string } | { ok: false; reason: "changed-since" | "not-found" | Away };

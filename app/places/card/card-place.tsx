@@ -6,6 +6,7 @@ import { JottingList } from "#app/places/words/jotting-list.tsx";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { buttonLook } from "#app/ui/button.tsx";
 import { doesNotFit, fitReason, fitSaid } from "#app/ui/card-words.ts";
+import { newId } from "#app/ui/new-id.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { countWords } from "#core/words/count.ts";
 import { type CardFit, fitCard } from "#core/words/fit.ts";
@@ -199,7 +200,7 @@ function Remedies({ fit, desk, face, text, onFace }: RemedyProps) {
         </button>
       )}
       {face === "front" && (
-        <button type="button" className="mat-button" onClick={() => carry({ card: crypto.randomUUID() })}>
+        <button type="button" className="mat-button" onClick={() => carry({ card: newId() })}>
           The rest on a second card
         </button>
       )}

@@ -1,5 +1,6 @@
 import { pendingOf } from "#app/places/album/outbox.ts";
 import { useKeptWords, useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Card } from "#core/album/model.ts";
 import { saidByEdit } from "#core/album/said.ts";
@@ -68,7 +69,7 @@ export function useCard(saved: Card, dayId: string, version: number): CardDesk {
     carry: (edit) => {
       const sent = pendingOf(state, keyOf("card"));
       if (sent) put(keyOf("card"), sent);
-      send(`carry:${crypto.randomUUID()}`, edit);
+      send(`carry:${newId()}`, edit);
     },
   };
 }

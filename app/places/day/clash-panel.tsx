@@ -1,6 +1,7 @@
 import type { Clash } from "#app/places/album/outbox.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { newCard } from "#core/album/model.ts";
 import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
 import { inches } from "#core/measure/length.ts";
@@ -97,7 +98,7 @@ function DayClash({ clash }: { clash: Extract<Clash, { kind: "day" }> }) {
             small
             onClick={() => {
               dropClash(entry.key);
-              const id = crypto.randomUUID();
+              const id = newId();
               put(`${dayId}:add:${id}`, {
                 what: "edit",
                 dayId,

@@ -2,6 +2,7 @@ import { pendingOf } from "#app/places/album/outbox.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField } from "#app/ui/field.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { Options } from "#app/ui/options.tsx";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME, NUMERAL_NAME } from "#app/ui/wording.ts";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
@@ -236,7 +237,7 @@ function Inserts({ view }: { view: DayView }) {
           small
           className="justify-self-start"
           onClick={() => {
-            const id = crypto.randomUUID();
+            const id = newId();
             put(`${first.id}:add:${id}`, {
               what: "edit",
               dayId: first.id,

@@ -4,7 +4,7 @@ import { useFetcher } from "react-router";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button, buttonLook } from "#app/ui/button.tsx";
-import { PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { type Away, PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { MOST_BYTES } from "#core/photo/roll.ts";
 import { KeptText } from "./kept-fields.tsx";
@@ -22,7 +22,7 @@ export type Added =
       readonly date: "this-day" | "none" | "outside" | { readonly other: string; readonly said: string };
     }
   | { readonly name: string; readonly ok: false; readonly reason: keyof typeof PHOTO_PROBLEM };
-type Answer = { ok: true; added: readonly Added[] } | { ok: false; reason: "unreachable" | "store-gone" };
+type Answer = { ok: true; added: readonly Added[] } | { ok: false; reason: Away };
 
 export function PhotosTray({ view }: { view: DayView }) {
   const { put } = useOutbox();
@@ -117,7 +117,7 @@ function useAddPhotos(action: string) {
   const { state, data, submit } = useFetcher<Answer>();
   const [waiting, setWaiting] = useState<readonly File[]>([]);
   const [came, setCame] = useState<readonly Added[]>([]);
-  const [trouble, setTrouble] = useState<"unreachable" | "store-gone" | null>(null);
+  const [trouble, setTrouble] = useState<Away | null>(null);
   const [flying, setFlying] = useState<File | null>(null);
   const out = useRef<File | null>(null);
   useEffect(() => {

@@ -1,5 +1,6 @@
 import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Button } from "#app/ui/button.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { newCard } from "#core/album/model.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -92,7 +93,7 @@ export function WordsTray({ view }: { view: DayView }) {
         <Button
           small
           onClick={() => {
-            const id = crypto.randomUUID();
+            const id = newId();
             if (usual)
               put(`${first.id}:add:${id}`, {
                 what: "edit",

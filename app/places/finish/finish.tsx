@@ -1,4 +1,6 @@
 import { Download } from "lucide-react";
+import type { ReactNode } from "react";
+import { WriteArchive } from "#app/places/work/write-archive.tsx";
 import { buttonLook } from "#app/ui/button.tsx";
 import type { LooseEnd } from "./view.ts";
 
@@ -52,15 +54,25 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
             {secret === 1 ? "goes" : "go"} with none of these until {secret === 1 ? "its" : "their"} day.
           </p>
         )}
-        <Way title="Archive to keep" href={`/albums/${albumId}/archive.zip`} action="Save the archive">
+        <Way title="Archive to keep" way={<WriteArchive albumId={albumId} places action="Write the archive" />}>
           A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
           they came, places included. It reads back into any Hearth Clock.
         </Way>
-        <Way title="Archive to hand on" href={`/albums/${albumId}/archive.zip?places=out`} action="Save without places">
+        <Way
+          title="Archive to hand on"
+          way={<WriteArchive albumId={albumId} places={false} action="Write it without places" />}
+        >
           The same, with the place taken out of every photo. Names, faces and words are still in it: look before you
           share.
         </Way>
-        <Way title="Day plan as a table" href={`/albums/${albumId}/day-plan.csv`} action="Save the table">
+        <Way
+          title="Day plan as a table"
+          way={
+            <a href={`/albums/${albumId}/day-plan.csv`} download className={buttonLook("plain", true)}>
+              <Download className="size-4" aria-hidden="true" /> Save the table
+            </a>
+          }
+        >
           One row a day, as CSV for any spreadsheet.
         </Way>
       </section>
@@ -68,24 +80,13 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
   );
 }
 
-function Way({
-  title,
-  href,
-  action,
-  children,
-}: {
-  title: string;
-  href: string;
-  action: string;
-  children: React.ReactNode;
-}) {
+/** A way out of the program: what it is, and how to go. */
+function Way({ title, way, children }: { title: string; way: ReactNode; children: ReactNode }) {
   return (
-    <div className="grid justify-items-start gap-1.5">
+    <div className="grid gap-1.5">
       <h3 className="font-medium">{title}</h3>
       <p className="text-sm text-quiet">{children}</p>
-      <a href={href} download className={buttonLook("plain", true)}>
-        <Download className="size-4" aria-hidden="true" /> {action}
-      </a>
+      <div>{way}</div>
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { useBook } from "#app/places/book/use-book.ts";
 import { Button } from "#app/ui/button.tsx";
 import { TextField } from "#app/ui/field.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
+import type { Away } from "#app/ui/wording.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { dressPage, type Pattern, type PatternLine, type PatternRule, previewPattern } from "#core/book/pattern.ts";
 import type { Template } from "#core/book/template.ts";
@@ -14,9 +15,7 @@ import type { CalendarDate } from "#core/month/dates.ts";
 import { PatternForm } from "./pattern-form.tsx";
 import { PageDrawing, TemplateDrawing } from "./template-drawing.tsx";
 
-export type FoundationsAnswer =
-  | { ok: true; said: string }
-  | { ok: false; reason: "no-name" | "unreachable" | "store-gone" };
+export type FoundationsAnswer = { ok: true; said: string } | { ok: false; reason: "no-name" | Away };
 
 type Props = {
   readonly data: BookData;

@@ -5,7 +5,7 @@ import { BookNav } from "#app/places/book/places-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/ui/wording.ts";
+import { type Away, CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/ui/wording.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import {
   cutDown,
@@ -30,7 +30,7 @@ import { LayoutDrawing } from "./layout-drawing.tsx";
 export type LayoutsAnswer =
   | { ok: true; said: string }
   | { ok: false; reason: "in-use"; pages: number }
-  | { ok: false; reason: "no-name" | "bad-layout" | "unreachable" | "store-gone" };
+  | { ok: false; reason: "no-name" | "bad-layout" | "too-many" | Away };
 
 export type OwnLayoutView = PocketLayout & { readonly page: Size };
 type Props = {
@@ -286,6 +286,8 @@ function refused(answer: Extract<LayoutsAnswer, { ok: false }>): string {
         : `${answer.pages} pages use this layout, so it was kept. Give those pages another one first.`;
     case "no-name":
       return "Give the layout a name of up to 120 letters. It is still here to save.";
+    case "too-many":
+      return "Your household has 200 layouts of its own, the most there can be. Put one away first.";
     case "bad-layout":
       return "That layout does not go together. Nothing was saved.";
     default:

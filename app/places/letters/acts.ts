@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Away } from "#app/ui/wording.ts";
 import { HAND, STAMP_SET } from "#core/words/setting-schema.ts";
 
 export const LETTERS_ACT = z.discriminatedUnion("act", [
@@ -7,4 +8,4 @@ export const LETTERS_ACT = z.discriminatedUnion("act", [
   z.object({ act: z.literal("forget"), id: z.uuid() }),
 ]);
 export type LettersAct = z.input<typeof LETTERS_ACT>;
-export type LettersAnswer = { ok: true; said: string } | { ok: false; reason: "unreachable" | "store-gone" };
+export type LettersAnswer = { ok: true; said: string } | { ok: false; reason: Away };

@@ -1,12 +1,18 @@
 import { FORMAT_PROBLEM, LENGTH_PROBLEM } from "#app/ui/wording.ts";
 import { checkFormat } from "#core/album/formats.ts";
 import { type AlbumFormat, BINDING_EDGES, BINDINGS } from "#core/album/model.ts";
+import { LIMITS } from "#core/limits.ts";
 import { type Length, parseLength, printNumber, ticks, type Unit } from "#core/measure/length.ts";
 
 /** The measuring form's fields, all as text. */
 export const FORMAT_LENGTHS = [
   ...(["nominalW", "nominalH", "openingW", "openingH", "outerW", "outerH", "coverW", "coverH"] as const),
   ...(["margin", "holeInset", "holeDiameter"] as const),
+];
+/** Every field by its name. */
+export const FORMAT_FIELDS = [
+  ...FORMAT_LENGTHS,
+  ...(["formatName", "binding", "bindingEdge", "capacity", "holePositions"] as const),
 ];
 export type FormatLength = (typeof FORMAT_LENGTHS)[number];
 export type FormatField = FormatLength | "formatName" | "binding" | "bindingEdge" | "capacity" | "holePositions";
@@ -18,8 +24,12 @@ export type ReadFormat = { ok: true; format: AlbumFormat } | { ok: false; errors
 const MAY_BE_NOTHING: readonly FormatLength[] = ["margin", "holeInset", "holeDiameter"];
 const isNothing = (text: string) => /^0*([.,]0*)?$/.test(text.trim());
 
+/** Forty holes with their units and spaces. */
+const MOST_LETTERS = 40 * LIMITS.lengthLetters.most;
+
 /** Places of holes, divided by semicolons, or by commas where those are not decimal commas. */
 function readPositions(text: string, unit: Unit): { ok: true; positions: Length[] } | { ok: false; error: string } {
+  if (text.length > MOST_LETTERS) return { ok: false, error: "That is more than 40 holes." };
   const parts = (text.includes(";") ? text.split(";") : text.split(/,\s+|,(?=[^\d])/))
     .map((part) => part.trim())
     .filter(Boolean);

@@ -6,7 +6,7 @@ import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
 import { useSeenVersion } from "#app/ui/use-seen-version.ts";
-import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/ui/wording.ts";
+import { type Away, BINDING_NAME, HOLE_PRESET_NAME } from "#app/ui/wording.ts";
 import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
 import { type AlbumFormat, BINDINGS } from "#core/album/model.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
@@ -18,7 +18,7 @@ export type MeasureAnswer =
   | { ok: false; reason: "fields"; errors: FormatErrors }
   /** These would no longer fit; saved only when said again. */
   | { ok: false; reason: "stops-fitting"; pieces: readonly string[]; more: number }
-  | { ok: false; reason: "changed-since" | "unreachable" | "store-gone" };
+  | { ok: false; reason: "changed-since" | Away };
 
 type Props = {
   readonly albumId: string;

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { newId } from "#app/ui/new-id.ts";
 import { presetById } from "#core/album/formats.ts";
 import { type Day, EMPTY_DAY } from "#core/album/model.ts";
 import { firstLeaves } from "#core/book/first-leaves.ts";
@@ -30,7 +31,7 @@ const day = (at: number, print: [number, number]): Day => ({
   },
 });
 const days = [day(1, [6, 4]), day(2, [3, 4])];
-const leaves = firstLeaves(days, () => crypto.randomUUID());
+const leaves = firstLeaves(days, () => newId());
 const source = { album: plan, days, leaves, layouts: [] };
 
 describe("another format", () => {

@@ -3,13 +3,11 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/ui/button.tsx";
 import { ChoiceCard } from "#app/ui/choice-card.tsx";
 import { TextField } from "#app/ui/field.tsx";
-import { NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { type Away, NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import type { BookChoice, MonthChoice } from "./view.ts";
 
-type Answer =
-  | { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> }
-  | { ok: false; reason: "unreachable" | "store-gone" };
+type Answer = { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> } | { ok: false; reason: Away };
 type Props = {
   readonly months: readonly MonthChoice[];
   readonly usual: number;

@@ -3,7 +3,10 @@ import { MOST_BYTES } from "#core/photo/roll.ts";
 /** What came of one picture handed in. */
 export type TakenIn =
   | { readonly ok: true; readonly id: string; readonly isNew: boolean; readonly dated: boolean }
-  | { readonly ok: false; readonly reason: "not-a-picture" | "broken" | "too-large" | "too-many-pixels" | "gone" };
+  | {
+      readonly ok: false;
+      readonly reason: "not-a-picture" | "broken" | "too-large" | "too-many-pixels" | "gone" | "no-room";
+    };
 
 /** Files as a hand gave them; of what lay in a folder, how many were left where they are because they are no pictures. */
 export type Handed = { readonly files: readonly File[]; readonly leftOut: number };

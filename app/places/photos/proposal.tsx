@@ -4,7 +4,7 @@ import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import { Button } from "#app/ui/button.tsx";
 import { ChoiceCard } from "#app/ui/choice-card.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { PHOTO_RULE } from "#app/ui/wording.ts";
+import { type Away, PHOTO_RULE } from "#app/ui/wording.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -13,9 +13,7 @@ import { PHOTO_RULES } from "#core/photo/propose.ts";
 import { PhotosNav } from "./photos-nav.tsx";
 import type { ProposalRow, ProposalView } from "./proposal-view.ts";
 
-export type ProposalAnswer =
-  | { ok: true; said: string }
-  | { ok: false; reason: "changed-since" | "unreachable" | "store-gone" };
+export type ProposalAnswer = { ok: true; said: string } | { ok: false; reason: "changed-since" | Away };
 
 type Found = NonNullable<ProposalRow["proposal"]>;
 

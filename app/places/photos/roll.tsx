@@ -3,7 +3,7 @@ import { useFetcher } from "react-router";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/ui/button.tsx";
 import { useRunning } from "#app/ui/use-running.ts";
-import { ROLL_SHOWN, UNREACHABLE } from "#app/ui/wording.ts";
+import { type Away, ROLL_SHOWN, UNREACHABLE } from "#app/ui/wording.ts";
 import { parseDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
 import { type SentMark, withMark } from "./marks.ts";
@@ -14,7 +14,7 @@ import { UploadBox } from "./upload-box.tsx";
 import { droppedFiles, useUpload } from "./use-upload.ts";
 import { byDay, countShown, type RollPicture, type RollView, SHOWN, type Shown } from "./view.ts";
 
-export type RollAnswer = { ok: true; marked: number } | { ok: false; reason: "unreachable" | "store-gone" };
+export type RollAnswer = { ok: true; marked: number } | { ok: false; reason: Away };
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName);
@@ -128,8 +128,9 @@ export function Roll({ view }: { view: RollView }) {
           )}
           {trouble && (
             <p role="alert" className="mt-2 border-l-4 border-ember pl-3 text-sm font-medium">
-              {UNREACHABLE[trouble].split(". ")[0]}. What you marked is sent again until it is kept; leave this page
-              open.
+              {trouble === "not-taken"
+                ? "That was not taken: the pictures are not here any more, or a day uses them. Here is how they stand."
+                : `${UNREACHABLE[trouble].split(". ")[0]}. What you marked is sent again until it is kept; leave this page open.`}
             </p>
           )}
           {pictures.length === 0 ? (
@@ -195,7 +196,7 @@ function useMarks(saved: readonly RollPicture[]) {
   const { state, data, submit } = useFetcher<RollAnswer>();
   const [waiting, setWaiting] = useState<readonly SentMark[]>([]);
   const [flying, setFlying] = useState<SentMark | null>(null);
-  const [trouble, setTrouble] = useState<"unreachable" | "store-gone" | null>(null);
+  const [trouble, setTrouble] = useState<Away | null>(null);
   const sent = useRef<SentMark | null>(null);
   // The fetcher is idle for one more drawing after something is submitted, so only a change of its own says that it is back.
   useEffect(() => {
@@ -205,7 +206,8 @@ function useMarks(saved: readonly RollPicture[]) {
     const lost = data && !data.ok ? data.reason : null;
     setFlying(null);
     setTrouble(lost);
-    if (lost) setWaiting((was) => [back, ...was]);
+    // What the server will not take is said, and shown as it was; sent again it would hold up the others.
+    if (lost && lost !== "not-taken") setWaiting((was) => [back, ...was]);
   }, [state, data]);
   useEffect(() => {
     const [next, ...rest] = waiting;

@@ -7,13 +7,13 @@ const hex = (bytes: ArrayBuffer) =>
 
 /** The door's answer; throws where there is none, so that the run waits and tries again. */
 async function answered<T>(response: Response): Promise<T> {
-  if (response.redirected) throw new SignedOut();
+  if (response.redirected || response.status === 401) throw new SignedOut();
   if (!response.ok) throw new Error("no answer");
   return (await response.json()) as T;
 }
 
 /** A file that the server will not even look at is no better the next time. */
-const isRefused = ({ status }: Response) => status >= 400 && status < 500 && status !== 408 && status !== 429;
+const isRefused = ({ status }: Response) => status >= 400 && status < 500 && ![401, 408, 429].includes(status);
 
 const door: Door = {
   send: async (file, signal) => {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Away } from "#app/ui/wording.ts";
 import type { SlipTrouble } from "#core/words/deck-text.ts";
 import { JARS } from "#core/words/slip.ts";
 
@@ -18,10 +19,21 @@ export const PROMPTS_ACT = z.discriminatedUnion("act", [
 ]);
 export type PromptsAct = z.input<typeof PROMPTS_ACT>;
 
+/** What a deck would be, before it is kept. */
+export type DeckPreview = {
+  readonly count: number;
+  /** The first few, as they were read. */
+  readonly first: readonly string[];
+  /** The line that was taken for the head of a table. */
+  readonly head: string | null;
+};
+
 export type PromptsAnswer =
+  /** Read and not kept yet: something in it is to be looked at first. */
+  | { ok: true; preview: DeckPreview; troubles: readonly SlipTrouble[] }
   | { ok: true; said: string; troubles?: readonly SlipTrouble[]; guessed?: boolean }
   | {
       ok: false;
-      reason: "no-name" | "name-taken" | "no-slips" | "too-large" | "not-found" | "unreachable" | "store-gone";
+      reason: "no-name" | "name-taken" | "no-slips" | "too-large" | "not-found" | "nothing-put" | Away;
       troubles?: readonly SlipTrouble[];
     };

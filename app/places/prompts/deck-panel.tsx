@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
 import { Button, buttonLook } from "#app/ui/button.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { writeLines } from "#core/words/deck-text.ts";
 import type { PromptsAct, PromptsAnswer } from "./acts.ts";
 import { Outcome } from "./outcome.tsx";
@@ -72,7 +73,7 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
       </ul>
       {writing === null ? (
         <div>
-          <Button small onClick={() => open(crypto.randomUUID(), "", "")}>
+          <Button small onClick={() => open(newId(), "", "")}>
             Add a deck of your own
           </Button>
         </div>
@@ -107,13 +108,18 @@ type FormProps = {
 function DeckForm({ id, jar, action, name, setName, text, setText, onDone, onCancel }: FormProps) {
   const fetcher = useFetcher<PromptsAnswer>();
   const answer = fetcher.data;
+  // What was looked at is this text: written on since, it is looked at again.
+  const [lookedAt, setLookedAt] = useState<string | null>(null);
+  const preview = answer?.ok && "preview" in answer && lookedAt === text ? answer.preview : null;
   return (
     <fetcher.Form
       method="post"
       action={action}
       encType="multipart/form-data"
       className="grid gap-2 border-t border-line pt-3"
+      onSubmit={() => setLookedAt(text)}
     >
+      {preview && <input type="hidden" name="looked" value="yes" />}
       <input type="hidden" name="id" value={id} />
       <input type="hidden" name="jar" value={jar} />
       <label className="grid gap-0.5 text-sm">
@@ -144,9 +150,9 @@ function DeckForm({ id, jar, action, name, setName, text, setText, onDone, onCan
       </label>
       <div className="flex items-center gap-2">
         <button type="submit" className={buttonLook("main", true)} disabled={fetcher.state !== "idle"}>
-          Keep the deck
+          {preview ? `Keep these ${preview.count === 1 ? "one slip" : `${preview.count} slips`}` : "Keep the deck"}
         </button>
-        {answer?.ok ? (
+        {answer?.ok && "said" in answer ? (
           <Button small onClick={() => onDone(id)}>
             Done
           </Button>

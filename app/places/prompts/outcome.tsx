@@ -1,25 +1,48 @@
 import { Said, unreachableForm } from "#app/ui/said.tsx";
-import type { PromptsAnswer } from "./acts.ts";
+import { type Away, isAway } from "#app/ui/wording.ts";
+import type { DeckPreview, PromptsAnswer } from "./acts.ts";
 
-const REFUSED: Record<Extract<PromptsAnswer, { ok: false }>["reason"], string> = {
+const REFUSED: Record<Exclude<Extract<PromptsAnswer, { ok: false }>["reason"], Away>, string> = {
   "no-name": "Give the deck a name. What you wrote is still in the box.",
   "name-taken": "Another deck of yours has that name. What you wrote is still in the box.",
   "no-slips": "There is no slip in it that could be read. Nothing was kept.",
   "too-large": "That file is over a megabyte, which no deck is. Nothing was kept.",
   "not-found": "That deck is not there any more.",
-  unreachable: "",
-  "store-gone": "",
+  "nothing-put": "All of these stayed in the jar: something else stands on their days by now.",
 };
+
+/** What a deck would be: how many slips, how they begin, and what was taken for the head of a table. */
+function Preview({ of: { count, first, head } }: { of: DeckPreview }) {
+  return (
+    <>
+      Nothing is kept yet. {count === 1 ? "One slip was read" : `${count} slips were read`}: {first.join(" · ")}
+      {count > first.length && " …"}
+      {head !== null && (
+        <span className="block font-normal">
+          The first line, “{head}”, was taken for the head of a table, because it holds nothing but names of columns. If
+          it is a slip, put a word before it.
+        </span>
+      )}
+    </>
+  );
+}
 
 /** What came of dealing, or of a deck that was handed in: every line that was left out, and why. */
 export function Outcome({ answer }: { answer: PromptsAnswer | null }) {
   if (!answer) return null;
-  if (!answer.ok && (answer.reason === "unreachable" || answer.reason === "store-gone"))
-    return <Said good={false}>{unreachableForm(answer.reason, "Nothing was changed. Try again.")}</Said>;
+  const refused = answer.ok ? null : answer.reason;
+  if (refused !== null && isAway(refused))
+    return <Said good={false}>{unreachableForm(refused, "Nothing was changed. Try again.")}</Said>;
   return (
     <Said good={answer.ok}>
-      {answer.ok ? answer.said : REFUSED[answer.reason]}
-      {answer.ok &&
+      {refused !== null ? (
+        REFUSED[refused]
+      ) : "preview" in answer ? (
+        <Preview of={answer.preview} />
+      ) : (
+        answer.ok && answer.said
+      )}
+      {"guessed" in answer &&
         answer.guessed &&
         " Its letters were guessed to be Windows-1252; look whether the accents are right."}
       {answer.troubles && answer.troubles.length > 0 && (

@@ -1,20 +1,77 @@
-import { Form, Link, useNavigation } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { HowFar, sayBytes } from "#app/places/work/progress.tsx";
+import { actOn, follow, forgetFile, SignedOut, sendArchive, type WorkTold } from "#app/places/work/work-door.ts";
 import { Button } from "#app/ui/button.tsx";
 import { Labelled } from "#app/ui/field.tsx";
+import { useRunning } from "#app/ui/use-running.ts";
 import { ARCHIVE_PROBLEM } from "#app/ui/wording.ts";
 
-type Answer =
-  | { ok: false; reason: keyof typeof ARCHIVE_PROBLEM | "unreachable" | "store-gone" }
-  | { ok: false; reason: "already-here"; albumId: string };
+type State =
+  | { readonly is: "choosing"; readonly error: string | null }
+  | { readonly is: "sending"; readonly sent: number; readonly whole: number }
+  | { readonly is: "reading"; readonly id: string; readonly now: WorkTold | null }
+  /** The household has this album: it may be opened, or read beside it. */
+  | { readonly is: "already-here"; readonly id: string; readonly albumId: string };
 
-export function ReadArchive({ answer }: { answer: Answer | null }) {
-  const busy = useNavigation().state !== "idle";
-  const error =
-    !answer || answer.reason === "already-here"
-      ? undefined
-      : answer.reason === "unreachable" || answer.reason === "store-gone"
-        ? "The server or its database does not answer. Nothing was read; try again in a moment."
-        : ARCHIVE_PROBLEM[answer.reason];
+type Outcome = { readonly ok: boolean; readonly albumId?: string; readonly reason?: string } | null;
+const FAILED = "Something went wrong here while it was read. Nothing was changed; try again.";
+const said = (reason: string | undefined): string =>
+  reason && reason in ARCHIVE_PROBLEM ? ARCHIVE_PROBLEM[reason as keyof typeof ARCHIVE_PROBLEM] : FAILED;
+
+/** Chooses an archive, sends it part by part, and follows how it is read. */
+export function ReadArchive({ room }: { room: string }) {
+  const [state, setState] = useState<State>({ is: "choosing", error: null });
+  const [file, setFile] = useState<File | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const running = useRunning();
+  const navigate = useNavigate();
+  useEffect(() => () => stop.current?.abort(), []);
+
+  const untilRead = async (id: string, signal: AbortSignal) => {
+    const end = await follow(id, (now) => setState({ is: "reading", id, now }), signal);
+    const outcome = end?.outcome as Outcome;
+    if (outcome?.reason === "already-here" && outcome.albumId)
+      return setState({ is: "already-here", id, albumId: outcome.albumId });
+    if (file) forgetFile(file);
+    if (outcome?.ok && outcome.albumId) return void navigate(`/albums/${outcome.albumId}/month`);
+    setState({ is: "choosing", error: end?.state === "cancelled" ? null : said(outcome?.reason) });
+  };
+  const work = (begin: (signal: AbortSignal) => Promise<void>) => {
+    stop.current = new AbortController();
+    const { signal } = stop.current;
+    begin(signal).catch((error: unknown) => {
+      if (signal.aborted) return;
+      const error_ =
+        error instanceof SignedOut
+          ? "You are signed out here. Sign in, then choose the file again: it goes on where it stopped."
+          : FAILED;
+      setState({ is: "choosing", error: error_ });
+    });
+  };
+  const send = () =>
+    work(async (signal) => {
+      if (!file) return setState({ is: "choosing", error: ARCHIVE_PROBLEM["no-file"] });
+      setState({ is: "sending", sent: 0, whole: file.size });
+      const sent = await sendArchive(file, (far, whole) => setState({ is: "sending", sent: far, whole }), signal);
+      if (!sent.ok) {
+        forgetFile(file);
+        return setState({ is: "choosing", error: said(sent.reason) });
+      }
+      await untilRead(sent.id, signal);
+    });
+  const readAsCopy = (id: string) =>
+    work(async (signal) => {
+      setState({ is: "reading", id, now: null });
+      await actOn(id, "read-as-copy", signal);
+      await untilRead(id, signal);
+    });
+  const cancel = (id: string | null) => {
+    stop.current?.abort();
+    setState({ is: "choosing", error: null });
+    if (id) void actOn(id, "cancel", new AbortController().signal);
+  };
+
   return (
     <div className="mx-auto grid max-w-xl gap-6">
       <div>
@@ -24,36 +81,69 @@ export function ReadArchive({ answer }: { answer: Answer | null }) {
           tick.
         </p>
       </div>
-      <Form method="post" encType="multipart/form-data" className="grid gap-5">
-        <Labelled label="The archive" hint="A file ending in .zip, up to 1 GB" error={error}>
-          {(props) => (
-            <input type="file" name="archive" accept=".zip,application/zip" required className="field" {...props} />
-          )}
-        </Labelled>
-        {answer?.reason === "already-here" && (
-          <div role="alert" className="grid gap-2 border-l-4 border-ember pl-4">
-            <p className="font-medium">This album is on your shelf already, so it was not read a second time.</p>
-            <p>
-              <Link to={`/albums/${answer.albumId}/month`} className="link">
-                Open the one that is here
-              </Link>
-              , or choose the file again and read it as a second album.
-            </p>
-            <label className="flex min-h-9 items-center gap-2">
-              <input type="checkbox" name="copy" value="yes" className="size-4 accent-ember" /> Read it as a second
-              album
-            </label>
-          </div>
-        )}
-        <div className="flex items-center gap-5">
-          <Button type="submit" look="main" disabled={busy}>
-            {busy ? "Reading it" : "Read it"}
-          </Button>
-          <Link to="/shelf" className="link">
-            Back to the shelf
-          </Link>
+      {state.is === "sending" && (
+        <HowFar
+          said={`Sending it, ${sayBytes(state.sent)} of ${sayBytes(state.whole)}. Broken off, it goes on where it stopped.`}
+          done={state.sent}
+          whole={state.whole}
+          onCancel={() => cancel(null)}
+        />
+      )}
+      {state.is === "reading" && (
+        <HowFar
+          said={sayReading(state.now)}
+          done={state.now?.done ?? 0}
+          whole={state.now?.whole ?? 0}
+          onCancel={() => cancel(state.id)}
+        />
+      )}
+      {state.is === "already-here" && (
+        <div role="alert" className="grid gap-3 border-l-4 border-ember pl-4">
+          <p className="font-medium">This album is on your shelf already, so it was not read a second time.</p>
+          <p className="flex flex-wrap items-center gap-4">
+            <Link to={`/albums/${state.albumId}/month`} className="link">
+              Open the one that is here
+            </Link>
+            <Button small onClick={() => readAsCopy(state.id)}>
+              Read it as a second album
+            </Button>
+          </p>
         </div>
-      </Form>
+      )}
+      {state.is === "choosing" && (
+        <form
+          className="grid gap-5"
+          onSubmit={(event) => {
+            event.preventDefault();
+            send();
+          }}
+        >
+          <Labelled label="The archive" hint={`A file ending in .zip. ${room}`} error={state.error ?? undefined}>
+            {(props) => (
+              <input
+                type="file"
+                accept=".zip,application/zip"
+                className="field"
+                onChange={(event) => setFile(event.target.files?.[0] ?? null)}
+                {...props}
+              />
+            )}
+          </Labelled>
+          <div className="flex items-center gap-5">
+            <Button type="submit" look="main" disabled={!running}>
+              Read it
+            </Button>
+            <Link to="/shelf" className="link">
+              Back to the shelf
+            </Link>
+          </div>
+        </form>
+      )}
     </div>
   );
+}
+
+function sayReading(now: WorkTold | null): string {
+  if (now?.state !== "running") return "Waiting for its turn";
+  return now.whole > 0 ? `Reading it, photo ${now.done + 1} of ${now.whole}` : "Reading it";
 }

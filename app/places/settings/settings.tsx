@@ -3,14 +3,14 @@ import { Button } from "#app/ui/button.tsx";
 import { SelectField, TextField } from "#app/ui/field.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
 import { useSeenVersion } from "#app/ui/use-seen-version.ts";
-import { NUMBERING_HINT, NUMBERING_NAME } from "#app/ui/wording.ts";
+import { type Away, NUMBERING_HINT, NUMBERING_NAME } from "#app/ui/wording.ts";
 import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
 
 type Answer =
   | { ok: true }
   | { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> }
-  | { ok: false; reason: "changed-since" | "unreachable" | "store-gone" };
+  | { ok: false; reason: "changed-since" | Away };
 
 /** Everything about the album that the first three steps asked, and the measured sizes behind its name. */
 export function Settings({ view, answer }: { view: SettingsView; answer: Answer | null }) {

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { Away } from "#app/ui/wording.ts";
 import { type Length, LONGEST } from "#core/measure/length.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
 
@@ -37,5 +38,5 @@ export type SheetsAnswer =
   | { ok: true; said?: string }
   | {
       ok: false;
-      reason: "changed-since" | "not-found" | "printed" | "implausible" | "lab-refused" | "unreachable" | "store-gone";
+      reason: "changed-since" | "not-found" | "printed" | "implausible" | "lab-refused" | Away;
     };

@@ -3,7 +3,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { partName } from "#app/ui/wording.ts";
+import { type Away, isAway, partName } from "#app/ui/wording.ts";
 import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { canBeParted, inParts } from "#core/sheet/gang.ts";
@@ -127,7 +127,7 @@ export function Sheets({ view }: { view: SheetsView }) {
 const risk = ({ spoiled, star, use }: Wish): number =>
   (spoiled ? 4 : 0) + (star ? 2 : 0) + (use.crop.border > 0 ? 1 : 0);
 
-const REFUSED: Record<Extract<SheetsAnswer, { ok: false }>["reason"], string> = {
+const REFUSED: Record<Exclude<Extract<SheetsAnswer, { ok: false }>["reason"], Away>, string> = {
   "changed-since":
     "Some of these prints were made or changed in another window meanwhile. Here is how it stands now; nothing was made.",
   "not-found": "That is not there any more. Here is how it stands now.",
@@ -135,8 +135,6 @@ const REFUSED: Record<Extract<SheetsAnswer, { ok: false }>["reason"], string> = 
   implausible:
     "A bar that far off is the wrong print setting or a slip of the rule. Print the test page at 100 per cent and measure again; nothing was changed.",
   "lab-refused": "The lab did not take the order. Nothing was ordered.",
-  unreachable: "",
-  "store-gone": "",
 };
 
 function Outcome({ answer }: { answer: SheetsAnswer | null }) {
@@ -144,7 +142,7 @@ function Outcome({ answer }: { answer: SheetsAnswer | null }) {
   if (answer.ok) return <Said good>{answer.said}</Said>;
   return (
     <Said good={false}>
-      {answer.reason === "unreachable" || answer.reason === "store-gone"
+      {isAway(answer.reason)
         ? unreachableForm(answer.reason, "Nothing was changed. Try again.")
         : REFUSED[answer.reason]}
     </Said>

@@ -8,7 +8,7 @@ async function post(address: string, body: BodyInit, type?: string): Promise<Res
     ...{ method: "POST", body, signal: AbortSignal.timeout(SLOW) },
     ...(type ? { headers: { "content-type": type } } : {}),
   });
-  if (response.redirected) throw new SignedOut();
+  if (response.redirected || response.status === 401) throw new SignedOut();
   if (response.status >= 500 || response.status === 408 || response.status === 429) throw new Error("no answer");
   return response;
 }

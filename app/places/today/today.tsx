@@ -2,6 +2,7 @@ import { Camera, X } from "lucide-react";
 import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { useRevalidator } from "react-router";
 import { Button } from "#app/ui/button.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
 import { type BoxState, type Jot, JotBox, type JotPicture } from "./jot-box.ts";
 import { jotDoor } from "./jot-door.ts";
@@ -20,7 +21,7 @@ const shown = (picture: JotPicture): TakenPicture => ({
   address: URL.createObjectURL(new Blob([picture.bytes], { type: picture.type })),
 });
 const pictureOf = async (file: File): Promise<TakenPicture> =>
-  shown({ useId: crypto.randomUUID(), name: file.name, type: file.type, bytes: await file.arrayBuffer() });
+  shown({ useId: newId(), name: file.name, type: file.type, bytes: await file.arrayBuffer() });
 
 const EMPTY: BoxState = { jots: [], state: "idle" };
 const nothing = () => () => {};
@@ -57,7 +58,7 @@ export function Today({ view }: { view: TodayView }) {
     keeping.current = true;
     try {
       await box.jots.put({
-        ...{ id: crypto.randomUUID(), albumId: album.id, dayId: day.dayId, day: day.said },
+        ...{ id: newId(), albumId: album.id, dayId: day.dayId, day: day.said },
         ...{ at: `${now.date}T${now.time}`, text: draft.trim() },
         pictures: pictures.map(({ address: _, ...picture }) => picture),
       });

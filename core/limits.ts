@@ -1,0 +1,58 @@
+/** A limit and why it stands where it stands. All of them are here, so that what may be sent and kept is read in one place. */
+type Limit = { readonly most: number; readonly why: string };
+
+const KB = 1024;
+const MB = 1024 * KB;
+const GB = 1024 * MB;
+
+export const LIMITS = {
+  // What is sent
+  doorBytes: { most: 16 * KB, why: "signing in, signing up and the look are a few short fields, from anybody" },
+  formBytes: { most: 2 * MB, why: "the longest change there is: a book's leaves laid out anew" },
+  formFields: { most: 200, why: "the largest form, the book's measures, has some thirty" },
+  fieldNameLetters: { most: 64, why: "our own names are short" },
+  unaskedBytes: { most: 64 * KB, why: "more than this is read only once the sender's session is known" },
+  pictureBytes: { most: 40 * MB, why: "a camera's largest JPEG is some 30 MB" },
+  deckBytes: { most: MB, why: "two thousand slips of five hundred letters" },
+  partBytes: {
+    most: 4 * MB,
+    why: "an archive comes in by parts of this size, so that a broken-off one goes on where it stopped",
+  },
+  archiveBytes: { most: 64 * GB, why: "far over any album; the household's quota decides before" },
+  bodySilenceMs: { most: 30_000, why: "a body that stops coming for so long does not come any more" },
+  formMs: { most: 30_000, why: "a form of 2 MB takes so long over a very slow line" },
+  uploadsOfHousehold: { most: 6, why: "the roll sends four at a time, a phone one more" },
+  picturesInMemoryBytes: {
+    most: 80 * MB,
+    why: "one picture of the largest size and its copy for the thread that reads it",
+  },
+  householdBytes: { most: 20 * GB, why: "some ten months of camera pictures; HEARTH_QUOTA_GB sets another" },
+  // Tries
+  wrongTries: { most: 8, why: "a passphrase is mistyped a few times, not more" },
+  wrongTriesOfAccount: { most: 60, why: "from new devices in an hour, whatever their addresses" },
+  triesOfAddress: { most: 40, why: "in a quarter of an hour from one address: a family behind one" },
+  triesOfUnknownAddress: {
+    most: 400,
+    why: "in a minute where no address is known, so that checking passphrases never fills the machine",
+  },
+  signUpsOfAddress: { most: 20, why: "in an hour from one address" },
+  signUpsOfUnknownAddress: { most: 300, why: "in ten minutes where no address is known" },
+  // What a day, a book, a household may hold
+  piecesOfDay: {
+    most: 500,
+    why: "of one kind on one day; no page shows so many, and each costs every reading of the album",
+  },
+  leaves: { most: 400, why: "a month of 62 days at six leaves a day; no ring takes more" },
+  tryOuts: { most: 1600, why: "two for each side of the thickest book" },
+  ownLayouts: { most: 200, why: "each is read with every album of the household" },
+  peopleNames: { most: 200, why: "a very large family" },
+  // What an archive may hold
+  albumJsonBytes: { most: 32 * MB, why: "a hundred times the largest album there is" },
+  jsonDepth: { most: 40, why: "album.json goes fourteen deep" },
+  jsonValues: { most: 1_500_000, why: "so many single values take a second to check; a full album has 30,000" },
+  archiveDays: { most: 400, why: "the days of the span and what was ever set aside" },
+  archivePieces: { most: 20_000, why: "pieces, cards, jottings, prints and inserts together" },
+  archivePhotos: { most: 20_000, why: "more than a household takes in a year" },
+  // Texts
+  lengthLetters: { most: 64, why: "the longest way to write a length has some twenty letters" },
+} as const satisfies Record<string, Limit>;

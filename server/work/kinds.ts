@@ -1,0 +1,100 @@
+import { Readable } from "node:stream";
+import { z } from "zod";
+import { LIMITS } from "../../core/limits.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import { packAlbum, unpackAlbum } from "../../press/archive.ts";
+import type { PictureReader } from "../../press/reading-pool.ts";
+import type { ZipSource } from "../../press/zip.ts";
+import { readAlbum } from "../../store/album.ts";
+import type { Db } from "../../store/db.ts";
+import { clearParts, readPart, type WorkKind, type WorkRecord, writePart } from "../../store/work.ts";
+
+/** What a kind of work is given: the world, how to say how far it is, and when to stop. */
+export type Doing = {
+  readonly db: Db;
+  readonly readPicture: PictureReader;
+  readonly progress: (done: number, whole: number) => void;
+  readonly signal: AbortSignal;
+};
+export type Done = {
+  readonly state: "done" | "refused";
+  readonly outcome: unknown;
+  readonly keepFile: boolean;
+};
+
+export const READ_ARCHIVE = z.object({ copy: z.boolean(), bytes: z.int().positive() });
+export const WRITE_ARCHIVE = z.object({
+  albumId: z.uuid(),
+  places: z.boolean(),
+  today: z.string().transform((date) => date as CalendarDate),
+});
+
+/** The file of a work as a ZIP that lies in the database: any stretch of it, read as it is asked for. */
+function zipOf(db: Db, workId: string, bytes: number): ZipSource {
+  const size = LIMITS.partBytes.most;
+  // The list of what is in a ZIP is read a few bytes at a time: the part last read is kept.
+  let last: { place: number; bytes: Buffer } | null = null;
+  const part = async (place: number) => {
+    if (last?.place === place) return last.bytes;
+    const read = await readPart(db, workId, place);
+    if (!read) throw new Error("a part of the file is gone", { cause: "work-part" });
+    last = { place, bytes: read };
+    return read;
+  };
+  async function* stretch(from: number, to: number) {
+    for (let at = from; at < to; ) {
+      const place = Math.floor(at / size);
+      const slice = (await part(place)).subarray(at - place * size, to - place * size);
+      yield slice;
+      at += slice.length;
+    }
+  }
+  return { bytes, read: (from, to) => Readable.from(stretch(from, to), { objectMode: false }) };
+}
+
+async function readArchiveWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
+  const { copy, bytes } = READ_ARCHIVE.parse(asked);
+  const { db, readPicture, progress, signal } = doing;
+  const read = await unpackAlbum(db, householdId, zipOf(db, id, bytes), {
+    ...{ asCopy: copy, readPicture, progress, signal },
+    act: id,
+  });
+  // One that is here already may be wanted a second time: its file waits for the answer.
+  const keepFile = !read.ok && read.reason === "already-here";
+  return { state: read.ok ? "done" : "refused", outcome: read, keepFile };
+}
+
+async function writeArchiveWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
+  const { albumId, places, today } = WRITE_ARCHIVE.parse(asked);
+  const { db, progress, signal } = doing;
+  const aggregate = await readAlbum(db, householdId, albumId);
+  if (!aggregate) return { state: "refused", outcome: { ok: false, reason: "not-found" }, keepFile: false };
+  await clearParts(db, id);
+  const { zip, bytes: ofPhotos } = await packAlbum(db, householdId, aggregate, places, today, new Date());
+  let [place, bytes, held] = [0, 0, 0];
+  let waiting: Buffer[] = [];
+  const write = async (most: number) => {
+    const all = Buffer.concat(waiting, held);
+    for (let at = 0; at < all.length && all.length - at >= most; at += LIMITS.partBytes.most) {
+      const part = all.subarray(at, at + LIMITS.partBytes.most);
+      await writePart(db, id, place, part);
+      [place, bytes] = [place + 1, bytes + part.length];
+    }
+    const rest = all.subarray(all.length - (all.length % LIMITS.partBytes.most));
+    [waiting, held] = most === 1 ? [[], 0] : [[Buffer.from(rest)], rest.length];
+    progress(bytes, Math.max(bytes, ofPhotos));
+  };
+  for await (const chunk of zip as AsyncIterable<Buffer>) {
+    signal.throwIfAborted();
+    waiting.push(chunk);
+    held += chunk.length;
+    if (held >= LIMITS.partBytes.most) await write(LIMITS.partBytes.most);
+  }
+  await write(1);
+  return { state: "done", outcome: { ok: true, bytes, title: aggregate.album.title }, keepFile: true };
+}
+
+export const KINDS: Record<WorkKind, (work: WorkRecord, doing: Doing) => Promise<Done>> = {
+  "read-archive": readArchiveWork,
+  "write-archive": writeArchiveWork,
+};

@@ -1,0 +1,364 @@
+import { randomUUID } from "node:crypto";
+import type { World } from "./world.ts";
+import { GANGED } from "./world.ts";
+
+/** One thing written: where, and what is sent. `album` is the address it is tried under, `/albums/id`. */
+export type Write = {
+  readonly path: (album: string, ids: World) => string;
+  readonly send:
+    | { readonly json: (ids: World) => object }
+    | { readonly form: (ids: World) => Record<string, string> }
+    | { readonly file: true }
+    | { readonly part: true };
+  /** The household's own, whichever of its albums it is said in. */
+  readonly ofHousehold?: boolean;
+  /** It says of something that it is not to be there: true of another's, and said as such. */
+  readonly absent?: boolean;
+};
+export type Entry = {
+  /** What its owner reads there; `album` as above. */
+  readonly reads?: (album: string, ids: World) => readonly string[];
+  /** By its intent. */
+  readonly writes?: Readonly<Record<string, Write>>;
+  /** Why no household stands behind it. */
+  readonly anybody?: string;
+};
+
+const SIZE = { w: 32_512, h: 24_384 };
+const CROP = { keep: null, slide: { x: 0, y: 0 }, closer: 100, border: 0 };
+const HAND = { name: "New", em: 1600, line: 2400 };
+const SET = { name: "New", high: 9, usual: 9, narrow: 5, broad: 12, between: 1, space: 4 };
+const STOCK = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
+const NOBODY = { kind: "nobody" };
+
+const ofAlbum = (json: (ids: World) => object): Write => ({ path: (album) => `${album}.data`, send: { json } });
+const edit = (change: (ids: World) => object): Write =>
+  ofAlbum((ids) => ({ what: "edit", dayId: ids.day, base: null, edit: change(ids) }));
+const book = (change: (ids: World) => object): Write =>
+  ofAlbum((ids) => ({ what: "book", seen: null, edit: change(ids) }));
+const at = (place: string) => (album: string) => `${album}/${place}.data`;
+const form = (place: string, fields: (ids: World) => Record<string, string>, ofHousehold = false): Write => ({
+  ...{ path: at(place), send: { form: fields }, ofHousehold },
+});
+const json = (place: string, body: (ids: World) => object, ofHousehold = false): Write => ({
+  ...{ path: at(place), send: { json: body }, ofHousehold },
+});
+const tray = (intent: string, id: (ids: World) => string): Write => ({
+  ...{ path: () => "/tray.data", send: { form: (ids) => ({ intent, id: id(ids) }) }, ofHousehold: true },
+});
+const mark = (change: object, id: (ids: World) => string = (ids) => ids.loose): Write =>
+  json("photos", (ids) => ({ ids: [id(ids)], mark: change }), true);
+
+const EDITS: Readonly<Record<string, (ids: World) => object>> = {
+  title: () => ({ text: "T" }),
+  note: () => ({ text: "N" }),
+  prompt: () => ({ text: "P", slip: null }),
+  technique: () => ({ text: "Q", slip: null }),
+  waive: () => ({ part: "words", on: true }),
+  foundation: () => ({ foundation: { kind: "clear", layout: null, basePaper: "", note: "" } }),
+  "page-size": () => ({ size: SIZE }),
+  numeral: () => ({ style: "wood", note: "" }),
+  "let-go": () => ({}),
+  "add-card": () => ({ card: { id: randomUUID(), size: SIZE, text: "C" } }),
+  "card-back": ({ card }) => ({ id: card, text: "B" }),
+  "card-setting": ({ card }) => ({ id: card, setting: null }),
+  "card-secrecy": ({ card }) => ({ id: card, hidden: "", privateUntil: "2030-01-01" }),
+  "carry-over": ({ card }) => ({ id: card, kept: "K", rest: "R", to: "back" }),
+  "add-jotting": () => ({ jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" } }),
+  "jotting-text": ({ jotting }) => ({ id: jotting, text: "J" }),
+  "jotting-private": ({ jotting }) => ({ id: jotting, privateUntil: "2030-01-01" }),
+  "remove-jotting": ({ jotting }) => ({ id: jotting }),
+  "card-text": ({ card }) => ({ id: card, text: "C" }),
+  "card-size": ({ card }) => ({ id: card, size: SIZE }),
+  "remove-card": ({ card }) => ({ id: card }),
+  "add-insert": () => ({ insert: { id: randomUUID(), kind: "tag", size: SIZE, note: "" } }),
+  "change-insert": ({ insert }) => ({ insert: { id: insert, kind: "menu", size: SIZE, note: "" } }),
+  "remove-insert": ({ insert }) => ({ id: insert }),
+  "photo-alt": ({ use }) => ({ id: use, alt: "A" }),
+  "photo-print": ({ use }) => ({ id: use, print: SIZE }),
+  "photo-crop": ({ use }) => ({ id: use, crop: CROP }),
+  "remove-photo": ({ use }) => ({ id: use }),
+  step: () => ({ step: "write", done: true }),
+  finish: () => ({}),
+};
+const BOOK: Readonly<Record<string, (ids: World) => object>> = {
+  arrange: ({ leaf }) => ({ leaf, face: "front", pieces: [] }),
+  "arrange-many": ({ leaf }) => ({ sides: [{ leaf, face: "front", pieces: [] }] }),
+  "add-leaf": ({ leaf }) => ({ id: randomUUID(), stock: STOCK, after: leaf, front: NOBODY, back: NOBODY }),
+  "copy-leaf": ({ leaf }) => ({ leaf, id: randomUUID(), stock: STOCK, front: [], back: [] }),
+  "move-leaf": ({ leaf, otherLeaf }) => ({ leaf, after: otherLeaf }),
+  "turn-leaf": ({ leaf }) => ({ leaf }),
+  "remove-leaf": ({ leaf }) => ({ leaf }),
+  "own-side": ({ leaf, day }) => ({ leaf, face: "front", owner: { kind: "day", dayId: day } }),
+  stock: ({ leaf }) => ({ leaf, stock: { ...STOCK, kind: "vellum" } }),
+  lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
+};
+const named = (
+  prefix: string,
+  all: Readonly<Record<string, (ids: World) => object>>,
+  wrap: (body: (ids: World) => object) => Write,
+) =>
+  Object.fromEntries(
+    Object.entries(all).map(([kind, body]) => [`${prefix}:${kind}`, wrap((ids) => ({ kind, ...body(ids) }))]),
+  );
+const month = (how: string, rest: object = {}) => ofAlbum(({ day }) => ({ what: "month", how, dayId: day, ...rest }));
+const tryOut = (how: string, body: (ids: World) => object) =>
+  ofAlbum((ids) => ({ what: "try-out", how, ...body(ids) }));
+const sheets = (act: string, body: (ids: World) => object, ofHousehold = false) =>
+  json("sheets", (ids) => ({ act, ...body(ids) }), ofHousehold);
+const PLAN = { title: "New", start: "2026-12-01", end: "2026-12-05", numbering: "date", unit: "inch" };
+const MEASURES = {
+  ...{ nominalW: "6", nominalH: "8", openingW: "6 1/8", openingH: "8 1/8", outerW: "7", outerH: "8 1/4" },
+  ...{ coverW: "7 1/4", coverH: "8 1/2", margin: "1", holeInset: "1/2", holeDiameter: "1/4", holePositions: "1; 4" },
+  ...{ formatName: "Measured", binding: "ring", bindingEdge: "left", capacity: "50" },
+};
+const page = (place: string): Entry => ({ reads: (album) => [`${album}/${place}`] });
+
+/** Every route with an address, by its file: what may be read and written there. A route that is missing fails the check. */
+export const ENTRIES: Readonly<Record<string, Entry>> = {
+  "routes/home.tsx": { anybody: "leads to the shelf or to the door" },
+  "routes/sign-in.tsx": { anybody: "the door" },
+  "routes/sign-up.tsx": { anybody: "the door" },
+  "routes/sign-out.ts": { anybody: "ends the sender's own session" },
+  "routes/look.ts": { anybody: "a cookie of the device" },
+  "routes/not-found.tsx": { anybody: "nothing is there" },
+  "routes/empty.tsx": { reads: () => ["/empty"] },
+  "routes/household.tsx": {},
+  "routes/shelf.tsx": { reads: () => ["/shelf"] },
+  "routes/album-read.tsx": { reads: () => ["/albums/read"] },
+  "routes/album-new.tsx": {
+    reads: () => ["/albums/new"],
+    writes: {
+      new: {
+        path: () => "/albums/new.data",
+        send: { form: ({ format }) => ({ ...PLAN, book: format }) },
+        ofHousehold: true,
+      },
+    },
+  },
+  "routes/tray.tsx": {
+    reads: () => ["/tray"],
+    writes: {
+      empty: { path: () => "/tray.data", send: { form: () => ({ intent: "empty" }) }, ofHousehold: true },
+      album: tray("album", ({ trayAlbum }) => trayAlbum),
+      leaf: tray("leaf", ({ trayLeaf }) => trayLeaf),
+      "try-out": tray("try-out", ({ trayTryOut }) => trayTryOut),
+      "a piece": tray("card", ({ trayCard }) => trayCard),
+      "a thing of the household": tray("deck", ({ trayDeck }) => trayDeck),
+    },
+  },
+  "routes/album.tsx": {
+    writes: {
+      ...named("edit", EDITS, edit),
+      ...named("book", BOOK, book),
+      "book:remove-leaf": { ...book(({ leaf }) => ({ kind: "remove-leaf", leaf })), absent: true },
+      "month:skip": month("skip", { on: true }),
+      "month:merge": month("merge", { side: "after" }),
+      // Refused on a day that is alone, by its owner too.
+      "month:split": month("split"),
+      "month:move": month("move", { to: "2026-12-03" }),
+      "try-out:add": tryOut("add", ({ leaf }) => ({ id: randomUUID(), leafId: leaf, face: "back", pieces: [] })),
+      "try-out:arrange": tryOut("arrange", (ids) => ({ id: ids.tryOut, base: null, pieces: [] })),
+      "try-out:drop": tryOut("drop", (ids) => ({ id: ids.tryOut })),
+      "try-out:keep": tryOut("keep", (ids) => ({ id: ids.tryOut, leafId: ids.leaf, face: "front" })),
+      "move-photo": ofAlbum(({ day, use }) => ({ what: "move-photo", dayId: day, useId: use, to: "2026-12-02" })),
+      "move-jotting": ofAlbum(({ day, jotting }) => ({
+        what: "move-jotting",
+        dayId: day,
+        id: jotting,
+        to: "2026-12-02",
+      })),
+      "give-place": ofAlbum(({ day }) => ({ what: "give-place", dayId: day })),
+    },
+  },
+  "routes/album-index.ts": {},
+  "routes/album.month.tsx": page("month"),
+  "routes/album.day.tsx": page("days/2026-12-01"),
+  "routes/album.photos.tsx": {
+    ...page("photos"),
+    writes: {
+      star: mark({ kind: "star", on: true }),
+      rejected: mark({ kind: "rejected", on: true }),
+      banked: mark({ kind: "banked", on: true }),
+      away: mark({ kind: "away" }),
+      date: mark({ kind: "date", date: "2026-12-02" }),
+      look: mark({ kind: "look", look: { blackAndWhite: true, straighten: 0, light: 0, contrast: 0 } }),
+    },
+  },
+  "routes/album.who-goes-where.tsx": {
+    ...page("who-goes-where"),
+    writes: {
+      rule: form("who-goes-where", () => ({ intent: "rule", rule: "any" })),
+      picks: form("who-goes-where", ({ loose }) => ({ picks: JSON.stringify([{ slot: "none", photo: loose }]) })),
+    },
+  },
+  "routes/album.crop.tsx": { reads: (album, { use }) => [`${album}/crops/${use}`] },
+  "routes/album.sheets.tsx": {
+    ...page("sheets"),
+    writes: {
+      make: sheets("make", ({ use }) => ({ sheets: [GANGED(use)] })),
+      printed: sheets("printed", ({ sheet }) => ({ sheet, on: true })),
+      drop: sheets("drop", ({ sheet }) => ({ sheet })),
+      cut: sheets("cut", ({ sheet }) => ({ sheet, cut: 0, on: true })),
+      spoiled: sheets("spoiled", (ids) => ({ print: ids.print, on: true })),
+      elsewhere: sheets("elsewhere", ({ use }) => ({ of: "photos", ids: [use], on: true })),
+      printer: sheets("printer", () => ({ margin: 800, across: 48_768, along: 48_768, bar: 48_768 }), true),
+      order: sheets("order", ({ use }) => ({ uses: [use] })),
+      arrived: sheets("arrived", ({ order }) => ({ order, on: true })),
+      "drop-order": sheets("drop-order", ({ order }) => ({ order })),
+    },
+  },
+  "routes/album.cutting.tsx": { reads: (album, { sheet }) => [`${album}/sheets/${sheet}`] },
+  "routes/album.words.tsx": {
+    ...page("words"),
+    writes: { people: form("words", () => ({ people: "Isolde, Quill" }), true) },
+  },
+  "routes/album.card.tsx": { reads: (album, { card }) => [`${album}/cards/${card}`] },
+  "routes/album.prompts.tsx": {
+    ...page("prompts"),
+    writes: {
+      "hand-out": json("prompts", ({ day, deck }) => ({
+        act: "hand-out",
+        jar: "prompt",
+        handed: [{ dayId: day, slip: `${deck}/none`, saw: "" }],
+      })),
+      "drop-deck": json("prompts", ({ deck }) => ({ act: "drop-deck", deck }), true),
+    },
+  },
+  "routes/album.card-sheets.tsx": {
+    ...page("card-sheets"),
+    writes: { make: json("card-sheets", ({ card }) => ({ sheets: [GANGED(card)] })) },
+  },
+  "routes/album.letters.tsx": {
+    ...page("letters"),
+    writes: {
+      "keep-hand": json("letters", () => ({ act: "keep-hand", hand: HAND }), true),
+      "keep-set": json("letters", () => ({ act: "keep-set", set: SET }), true),
+      forget: json("letters", ({ hand }) => ({ act: "forget", id: hand }), true),
+    },
+  },
+  "routes/album.book.tsx": page("book"),
+  "routes/album.rhythm.tsx": page("rhythm"),
+  "routes/album.foundations.tsx": {
+    ...page("foundations"),
+    writes: {
+      forget: form("foundations", ({ template }) => ({ intent: "forget", id: template }), true),
+      keep: {
+        path: (album, { leaf }) => `${album}/foundations.data?keep=${leaf}.front`,
+        send: { form: () => ({ intent: "keep", name: "Kept" }) },
+      },
+      set: form(
+        "foundations",
+        (ids) => ({
+          intent: "set",
+          pattern: JSON.stringify({
+            cycle: [],
+            rules: [{ when: "dates", dates: ["2026-12-04"], template: ids.template }],
+          }),
+        }),
+        true,
+      ),
+    },
+  },
+  "routes/album.layouts.tsx": {
+    ...page("layouts"),
+    writes: {
+      save: form(
+        "layouts",
+        () => ({
+          ...{ intent: "save", name: "New" },
+          layout: JSON.stringify({ page: { w: 48_768, h: 65_024 }, margin: 0, root: { kind: "pocket" } }),
+        }),
+        true,
+      ),
+      delete: form("layouts", ({ layout }) => ({ intent: "delete", id: layout }), true),
+    },
+  },
+  "routes/album.measure.tsx": {
+    ...page("measure"),
+    writes: {
+      forget: form("measure", ({ format }) => ({ intent: "forget", id: format }), true),
+      keep: form("measure", () => ({ ...MEASURES, intent: "keep" }), true),
+      save: form("measure", () => ({ ...MEASURES, intent: "save-anyway", version: "1" })),
+    },
+  },
+  "routes/album.try-outs.tsx": { reads: (album, { leaf }) => [`${album}/leaves/${leaf}/front`] },
+  "routes/album.finish.tsx": page("finish"),
+  "routes/album.settings.tsx": {
+    ...page("settings"),
+    writes: {
+      "put-away": form("settings", () => ({ intent: "put-away" })),
+      settings: form("settings", () => ({ ...PLAN, version: "1" })),
+    },
+  },
+  "routes/album.day.photos.ts": {
+    writes: { photo: { path: (album) => `${album}/days/2026-12-01/photos.data`, send: { file: true } } },
+  },
+  "routes/album.undo.ts": { writes: { undo: { path: (album) => `${album}/undo.data`, send: { json: () => ({}) } } } },
+  "routes/album.leaf-file.ts": { reads: (album, { leaf }) => [`${album}/leaves/${leaf}/print/front.pdf`] },
+  "routes/album.punch-guide.ts": { reads: (album) => [`${album}/punch-guide/pdf`] },
+  "routes/album.day-plan.ts": { reads: (album) => [`${album}/day-plan.csv`] },
+  "routes/album.sheet-file.ts": { reads: (album) => [`${album}/sheet-files/1.pdf`] },
+  "routes/album.lab-file.ts": { reads: (album, { order }) => [`${album}/lab-orders/${order}/order.zip`] },
+  "routes/album.card-file.ts": {
+    reads: (album, { card }) => [`${album}/card-files/carrier.pdf?paper=letter&cards=${card}`],
+  },
+  "routes/album.deck-file.ts": { reads: (album, { deck }) => [`${album}/decks/${deck}/slips.csv`] },
+  "routes/work.ts": {
+    writes: {
+      "read-archive": {
+        path: () => "/work",
+        send: { json: () => ({ kind: "read-archive", id: randomUUID(), copy: false, bytes: 9 }) },
+        ofHousehold: true,
+      },
+      "write-archive": {
+        path: () => "/work",
+        send: { json: ({ album }) => ({ kind: "write-archive", id: randomUUID(), albumId: album, places: true }) },
+        ofHousehold: true,
+      },
+    },
+  },
+  "routes/work.one.ts": {
+    reads: (_, { work }) => [`/work/${work}`],
+    writes: {
+      begin: { path: (_, { work }) => `/work/${work}`, send: { json: () => ({ act: "begin" }) }, ofHousehold: true },
+      cancel: { path: (_, { work }) => `/work/${work}`, send: { json: () => ({ act: "cancel" }) }, ofHousehold: true },
+      "read-as-copy": {
+        path: (_, { work }) => `/work/${work}`,
+        send: { json: () => ({ act: "read-as-copy" }) },
+        ofHousehold: true,
+      },
+    },
+  },
+  "routes/work.part.ts": {
+    writes: { part: { path: (_, { work }) => `/work/${work}/parts/0`, send: { part: true }, ofHousehold: true } },
+  },
+  "routes/today.tsx": { reads: () => ["/today"] },
+  "routes/today.jot.ts": {
+    writes: {
+      jot: {
+        path: () => "/today/jot",
+        send: {
+          json: ({ album, day, loose }) => ({
+            ...{ albumId: album, dayId: day },
+            jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" },
+            pictures: [{ useId: randomUUID(), photoId: loose }],
+          }),
+        },
+        ofHousehold: true,
+      },
+    },
+  },
+  "routes/photos.ts": {
+    writes: {
+      picture: { path: () => "/photos", send: { file: true }, ofHousehold: true },
+      known: { path: () => "/photos", send: { json: () => ({ hashes: [] }) }, ofHousehold: true },
+    },
+  },
+  "routes/photo.ts": { reads: (_, { photo }) => [`/photos/${photo}/480`] },
+  "routes/phone.ts": { reads: () => ["/stand-ins/phone"] },
+  "routes/phone-picture.ts": { reads: () => ["/stand-ins/phone/0"] },
+};
+
+/** Addresses that the server answers beside the app's routes. */
+export const BESIDE_ROUTES: Entry = { reads: (_, { written }) => [`/work/${written}/file`] };

@@ -1,0 +1,322 @@
+import { createHash, randomUUID } from "node:crypto";
+import { eq, sql } from "drizzle-orm";
+import sharp from "sharp";
+import { presetById } from "../../core/album/formats.ts";
+import { newCard } from "../../core/album/model.ts";
+import { inches, ticks } from "../../core/measure/length.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import { madeAs } from "../../core/photo/printing.ts";
+import { STAMP_SETS } from "../../core/words/lettering.ts";
+import { createAlbum, readAlbum } from "../../store/album.ts";
+import { saveBookEdit } from "../../store/book.ts";
+import { saveDayEdit } from "../../store/day.ts";
+import type { Db } from "../../store/db.ts";
+import { createHousehold, startSession } from "../../store/household.ts";
+import { keepFormat, saveLayout, saveTemplate } from "../../store/page-stash.ts";
+import { keepPhoto, newUse } from "../../store/photo.ts";
+import {
+  card,
+  deck,
+  hand,
+  labOrder,
+  measuredFormat,
+  member,
+  print,
+  printSheet,
+  stampSet,
+  tryOut,
+  work,
+} from "../../store/schema/index.ts";
+import { addTryOut } from "../../store/try-out.ts";
+import type { Visitor } from "../faults/visitor.ts";
+
+/** The names of one household's things: two albums, and one of everything in the first. */
+export type World = Readonly<
+  Record<
+    | "album"
+    | "other"
+    | "householdId"
+    | "day"
+    | "secondDay"
+    | "card"
+    | "jotting"
+    | "insert"
+    | "use"
+    | "photo"
+    | "loose"
+    | "leaf"
+    | "otherLeaf"
+    | "tryOut"
+    | "sheet"
+    | "print"
+    | "order"
+    | "deck"
+    | "hand"
+    | "set"
+    | "layout"
+    | "template"
+    | "format"
+    | "trayCard"
+    | "trayLeaf"
+    | "trayTryOut"
+    | "trayDeck"
+    | "trayAlbum"
+    | "work"
+    | "written",
+    string
+  >
+>;
+
+const COVER = { w: inches(4), h: inches(3) };
+const PAPER = { w: inches(8.5), h: inches(11) };
+/** One print in the corner of a Letter sheet, cut out by two cuts. */
+export const GANGED = (id: string) => ({
+  paper: PAPER,
+  prints: [{ id, at: { x: 0, y: 0, ...COVER }, turned: false, spare: false }],
+  waste: [
+    { x: COVER.w, y: 0, w: PAPER.w - COVER.w, h: PAPER.h },
+    { x: 0, y: COVER.h, w: COVER.w, h: PAPER.h - COVER.h },
+  ],
+  cuts: [
+    {
+      piece: { x: 0, y: 0, ...PAPER },
+      ...{ axis: "x", line: COVER.w, from: "left", measure: COVER.w },
+      first: { kind: "cut-on", prints: [0] },
+      second: { kind: "waste" },
+    },
+    {
+      piece: { x: 0, y: 0, w: COVER.w, h: PAPER.h },
+      ...{ axis: "y", line: COVER.h, from: "top", measure: COVER.h },
+      first: { kind: "print", print: 0 },
+      second: { kind: "waste" },
+    },
+  ],
+});
+
+const STOCK = { kind: "paper" as const, layout: null, basePaper: "", note: "", size: null };
+const NOBODY = { kind: "nobody" as const };
+
+async function picture(db: Db, householdId: string) {
+  const bytes = await sharp({
+    create: { width: 40, height: 30, channels: 3, background: `#${randomUUID().slice(0, 6)}` },
+  })
+    .jpeg()
+    .toBuffer();
+  const cells = { light: [], busy: [], colours: [] } as never;
+  return keepPhoto(db, householdId, {
+    ...{ sha256: createHash("sha256").update(bytes).digest("hex"), mime: "image/jpeg", bytes, name: "a.jpg" },
+    ...{ width: 40, height: 30, capturedAt: "2026-12-01T17:48:00", offset: null, hasPlace: false },
+    versions: [480, 96].map((longSide) => ({ longSide, bytes })),
+    traits: { fingerprint: "0".repeat(16), sharpness: 1, focus: { x: 5000, y: 5000 }, ...(cells as object) } as never,
+  });
+}
+
+/** A visitor with a session, made in the database: the door itself is tried elsewhere. */
+export async function quickVisitor(db: Db, base: string): Promise<Visitor> {
+  const mail = `${randomUUID()}@example.org`;
+  const made = await createHousehold(db, { mail, passphraseHash: "none", name: "Keeper", timeZone: "UTC" });
+  if (!made.ok) throw new Error("a new address is never taken");
+  const { token } = await startSession(db, made.memberId, new Date());
+  return { base, mail, cookie: `hearth_session=${token}`, device: "" };
+}
+
+/** Fills a visitor's household with one of everything. */
+export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
+  const [who] = await db
+    .select({ id: member.id, householdId: member.householdId })
+    .from(member)
+    .where(eq(member.mail, mail));
+  const preset = presetById("ring-6x8");
+  if (!who || !preset) throw new Error("no such visitor");
+  const { householdId, id: memberId } = who;
+  const { id: _, unit, ...format } = preset;
+  const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-05" as CalendarDate };
+  const plan = (title: string) => ({ title, unit, numbering: "date" as const, span, format });
+  const albums: string[] = [];
+  for (const title of ["First", "Second", "Put away"]) albums.push(await createAlbum(db, householdId, plan(title)));
+  const [album = "", other = "", trayAlbum = ""] = albums;
+  await db.execute(sql`update album set deleted_at = now() where id = ${trayAlbum}`);
+  let second = 0;
+  // Each thing done a moment after the last, as a person does it.
+  const author = () => ({ householdId, albumId: album, memberId, at: new Date(Date.now() + second++) });
+  const days = (await readAlbum(db, householdId, album))?.days ?? [];
+  const [day, secondDay] = [days[0]?.id ?? "", days[1]?.id ?? ""];
+  const save = async (edit: Parameters<typeof saveDayEdit>[4]) => {
+    const saved = await saveDayEdit(db, author(), day, null, edit);
+    if (!saved.ok) throw new Error(`${edit.kind}: ${saved.reason}`);
+  };
+  const id = {
+    card: randomUUID(),
+    trayCard: randomUUID(),
+    jotting: randomUUID(),
+    insert: randomUUID(),
+    use: randomUUID(),
+  };
+  await save({ kind: "add-card", card: newCard(id.card, COVER, "Words") });
+  await save({ kind: "add-card", card: newCard(id.trayCard, COVER, "Away") });
+  await db.update(card).set({ deletedAt: new Date() }).where(eq(card.id, id.trayCard));
+  await save({
+    kind: "add-jotting",
+    jotting: { id: id.jotting, text: "Jotted", at: "2026-12-01T18:40", privateUntil: null },
+  });
+  await save({ kind: "add-insert", insert: { id: id.insert, kind: "tag", size: COVER, note: "" } });
+  const [photo, loose] = [await picture(db, householdId), await picture(db, householdId)];
+  await save({ kind: "add-photo", photo: { ...newUse(id.use, photo), print: COVER } });
+  await save({ kind: "foundation", foundation: { kind: "full", layout: null, basePaper: "", note: "" } });
+  const leaves = { leaf: randomUUID(), otherLeaf: randomUUID(), trayLeaf: randomUUID() };
+  for (const each of Object.values(leaves)) {
+    const edit = { kind: "add-leaf" as const, id: each, stock: STOCK, after: null, front: NOBODY, back: NOBODY };
+    await saveBookEdit(db, author(), null, edit);
+  }
+  await saveBookEdit(db, author(), null, { kind: "remove-leaf", leaf: leaves.trayLeaf });
+  const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
+  for (const each of Object.values(tries))
+    await addTryOut(db, author(), { id: each, leafId: leaves.leaf, face: "front", pieces: [] });
+  await db.update(tryOut).set({ deletedAt: new Date() }).where(eq(tryOut.id, tries.trayTryOut));
+  const [sheet] = await db
+    .insert(printSheet)
+    .values({
+      albumId: album,
+      number: 1,
+      paperW: PAPER.w,
+      paperH: PAPER.h,
+      cuts: GANGED("").cuts as never,
+      waste: [],
+      madeAt: new Date(),
+      printedAt: null,
+    })
+    .returning();
+  const [order] = await db
+    .insert(labOrder)
+    .values({ albumId: album, number: 1, orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-04" as CalendarDate })
+    .returning();
+  const use = (await readAlbum(db, householdId, album))?.days[0]?.content.photos[0];
+  const [made] = await db
+    .insert(print)
+    .values(
+      [
+        { sheetId: sheet?.id, state: "printed" as const },
+        { orderId: order?.id, state: "made" as const },
+      ].map((from) => ({
+        ...{ albumId: album, ...from, place: 0, useId: id.use, x: ticks(0), y: ticks(0), ...COVER },
+        ...{ turned: false, spare: false, madeAs: use ? `old ${madeAs(use)}` : "" },
+      })),
+    )
+    .returning();
+  const decks = await db
+    .insert(deck)
+    .values(
+      [null, new Date()].map((deletedAt, at) => ({
+        householdId,
+        name: `Deck ${at}`,
+        jar: "prompt" as const,
+        slips: [],
+        deletedAt,
+      })),
+    )
+    .returning();
+  const [ownHand] = await db
+    .insert(hand)
+    .values({ householdId, name: "Petra", em: inches(0.2), line: inches(0.3) })
+    .returning();
+  const [ownSet] = await db
+    .insert(stampSet)
+    .values({ householdId, measures: STAMP_SETS[0] as never })
+    .returning();
+  const layout = await saveLayout(db, householdId, {
+    name: "Own",
+    page: format.nominal,
+    margin: ticks(0),
+    root: { kind: "pocket" },
+  });
+  const template = await saveTemplate(db, householdId, {
+    name: "Own",
+    page: format.nominal,
+    kind: "full",
+    layout: null,
+    pieces: [],
+  });
+  await keepFormat(db, householdId, unit, { ...format, name: "Own book" });
+  const [kept] = await db
+    .select({ id: measuredFormat.id })
+    .from(measuredFormat)
+    .where(eq(measuredFormat.householdId, householdId));
+  const expiresAt = new Date(Date.now() + 86_400_000);
+  const works = await db
+    .insert(work)
+    .values([
+      {
+        ...{ id: randomUUID(), householdId, memberId, kind: "read-archive" as const, asked: { copy: false, bytes: 9 } },
+        state: "gathering" as const,
+        whole: 9,
+        expiresAt,
+      },
+      {
+        ...{ id: randomUUID(), householdId, memberId, kind: "write-archive" as const, asked: {} },
+        state: "done" as const,
+        outcome: { ok: true, bytes: 3, title: "First" },
+        expiresAt,
+      },
+    ])
+    .returning();
+  await db.execute(sql`insert into work_part (work_id, place, bytes) values (${works[1]?.id}, 0, 'abc')`);
+  return {
+    ...{
+      album,
+      other,
+      householdId,
+      day,
+      secondDay,
+      ...id,
+      photo: photo.id,
+      loose: loose.id,
+      ...leaves,
+      ...tries,
+      trayAlbum,
+    },
+    ...{
+      sheet: sheet?.id ?? "",
+      print: made?.id ?? "",
+      order: order?.id ?? "",
+      deck: decks[0]?.id ?? "",
+      trayDeck: decks[1]?.id ?? "",
+    },
+    ...{ hand: ownHand?.id ?? "", set: ownSet?.id ?? "", layout: layout ?? "", template, format: kept?.id ?? "" },
+    ...{ work: works[0]?.id ?? "", written: works[1]?.id ?? "" },
+  };
+}
+
+/** Everything a household has, in one word: the same as long as nothing of it was written. */
+export async function fingerprint(db: Db, householdId: string): Promise<string> {
+  const albums = sql`(select id from album where household_id = ${householdId})`;
+  const days = sql`(select id from day where album_id in ${albums})`;
+  const leaves = sql`(select id from leaf where album_id in ${albums})`;
+  const word = async (table: string, where: ReturnType<typeof sql>) => {
+    const { rows } = await db.execute<{ word: string }>(
+      sql`select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') as word from ${sql.identifier(table)} t where ${where}`,
+    );
+    return `${table} ${rows[0]?.word}`;
+  };
+  const ofHousehold = sql`household_id = ${householdId}`;
+  const words = await Promise.all([
+    ...[
+      "album",
+      "photo",
+      "deck",
+      "hand",
+      "stamp_set",
+      "pocket_layout",
+      "template",
+      "measured_format",
+      "printer",
+      "work",
+    ].map((table) => word(table, ofHousehold)),
+    ...["day", "leaf", "print", "print_sheet", "lab_order"].map((table) => word(table, sql`album_id in ${albums}`)),
+    ...["card", "jotting", "day_insert", "day_photo", "day_change"].map((table) => word(table, sql`day_id in ${days}`)),
+    ...["side", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
+    word("household", sql`id = ${householdId}`),
+    word("book_change", sql`album_id in ${albums}`),
+    word("work_part", sql`work_id in (select id from work where ${ofHousehold})`),
+  ]);
+  return words.join("\n");
+}
