@@ -29,7 +29,7 @@ export type Cluster = {
 };
 
 /** Debian keeps the server's programs off the PATH, one directory a major version. */
-function binary(name: string): string {
+export function postgresProgram(name: string): string {
   const root = "/usr/lib/postgresql";
   const versions = existsSync(root) ? readdirSync(root).sort((a, b) => Number(b) - Number(a)) : [];
   for (const version of versions) {
@@ -84,7 +84,7 @@ async function initialise(data: string, secretFile: string): Promise<void> {
   if (asRoot) {
     for (const file of [directory, secretFile]) chownSync(file, idOf("postgres", "-u"), idOf("postgres", "-g"));
   }
-  await asServerUser(binary("initdb"), [
+  await asServerUser(postgresProgram("initdb"), [
     `--pgdata=${data}`,
     `--username=${USER}`,
     "--auth=scram-sha-256",
@@ -108,14 +108,14 @@ export async function startPostgres(name: string): Promise<Cluster> {
   const password = readFileSync(secretFile, "utf8");
 
   const running = async () =>
-    asServerUser(binary("pg_ctl"), ["status", "-D", data]).then(
+    asServerUser(postgresProgram("pg_ctl"), ["status", "-D", data]).then(
       () => true,
       () => false,
     );
   const launch = async (port: number) => {
     const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`;
     const log = path.join(directory, "server.log");
-    await asServerUser(binary("pg_ctl"), ["start", "-w", "-s", "-D", data, "-l", log, "-o", options]);
+    await asServerUser(postgresProgram("pg_ctl"), ["start", "-w", "-s", "-D", data, "-l", log, "-o", options]);
     writeFileSync(portFile, String(port));
   };
   const start = async () => {
@@ -131,7 +131,7 @@ export async function startPostgres(name: string): Promise<Cluster> {
     start,
     stop: async (mode = "fast") => {
       if (!(await running())) return;
-      await asServerUser(binary("pg_ctl"), ["stop", "-s", "-w", "-m", mode, "-D", data]);
+      await asServerUser(postgresProgram("pg_ctl"), ["stop", "-s", "-w", "-m", mode, "-D", data]);
     },
   };
 }
@@ -140,7 +140,7 @@ export async function startPostgres(name: string): Promise<Cluster> {
 export async function stopPostgres(name: string): Promise<void> {
   const data = path.join(dataRoot(), name, "data");
   if (!existsSync(path.join(dataRoot(), name, "password"))) return;
-  await asServerUser(binary("pg_ctl"), ["stop", "-s", "-w", "-m", "fast", "-D", data]).catch(() => {});
+  await asServerUser(postgresProgram("pg_ctl"), ["stop", "-s", "-w", "-m", "fast", "-D", data]).catch(() => {});
 }
 
 async function createDatabase(url: string): Promise<void> {

@@ -4,10 +4,22 @@ import path from "node:path";
 export type Running = { readonly base: string; readonly process: ChildProcess; readonly stop: () => Promise<void> };
 
 /** Starts the built program over a database and waits until it listens. `port` 0 takes any free one. */
-export function startServer(databaseUrl: string, port = 0, log = "silent"): Promise<Running> {
+export function startServer(
+  databaseUrl: string,
+  port = 0,
+  log = "silent",
+  settings: Readonly<Record<string, string>> = {},
+): Promise<Running> {
   const child = spawn(process.execPath, [path.resolve(import.meta.dirname, "serve.mjs")], {
     stdio: ["ignore", "pipe", "inherit"],
-    env: { ...process.env, NODE_ENV: "production", DATABASE_URL: databaseUrl, PORT: String(port), HEARTH_LOG: log },
+    env: {
+      ...process.env,
+      NODE_ENV: "production",
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      HEARTH_LOG: log,
+      ...settings,
+    },
   });
   const gone = new Promise<void>((resolve) => child.once("exit", () => resolve()));
   return new Promise((resolve, reject) => {

@@ -61,7 +61,10 @@ function watch(request: Request, isFile: boolean, silence: number): void {
  * The doors through which anything written comes: how much and of what kind is known before it is read, more than a few
  * words are read from known senders only, and a household sends only so many files at a time.
  */
-export function doors(senderOf: (response: Response) => Promise<Member | null>, silence = LIMITS.bodySilenceMs.most) {
+export function doors(
+  senderOf: (response: Response) => Promise<Member | null>,
+  silence: number = LIMITS.bodySilenceMs.most,
+) {
   const sending = new Map<string, number>();
   return async (request: Request, response: Response, next: NextFunction): Promise<void> => {
     if (!isWrite(request)) return next();

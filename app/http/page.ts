@@ -64,10 +64,13 @@ export function ownPath(given: string | null | undefined, fallback: string): str
   return origin === "http://here" && !/^\/[/\\]/.test(pathname) ? pathname + search : fallback;
 }
 
-/** Whether the household has room for what is being sent, before any of it is read. */
+/** Whether the household has room for what is being sent, before any of it is kept. */
 export async function hasRoom(context: HearthContext, householdId: string, request: Request): Promise<boolean> {
   const coming = Number(request.headers.get("content-length"));
-  return (await keptBytes(context.db, householdId)) + coming <= context.room;
+  const room = (await keptBytes(context.db, householdId)) + coming <= context.room;
+  // What is not wanted is let pass: an answer that comes before a body has ended looks to a browser like a server that is gone.
+  if (!room) await request.body?.pipeTo(new WritableStream());
+  return room;
 }
 
 /** Headers that set each of these cookies. */

@@ -17,8 +17,7 @@ export type Work = {
 export function openWork(projectRoot: string, databaseUrl: string): Work {
   let [thread, closing]: [Worker | null, boolean] = [null, false];
   const start = () => {
-    const started = new Worker(path.join(projectRoot, "server/work/thread.ts"), {
-      execArgv: ["--import", "tsx"],
+    const started = new Worker(path.join(projectRoot, "server/work/start.mjs"), {
       workerData: { databaseUrl, projectRoot },
       resourceLimits: { maxOldGenerationSizeMb: 256 },
     });
