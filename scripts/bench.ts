@@ -6,6 +6,7 @@ import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
+import { measureLoad } from "../tests/bench/load.ts";
 import { mostQueries, pageRatios, type Visit } from "../tests/bench/pages.ts";
 import { measureAlike, measurePropose } from "../tests/bench/proposal.ts";
 import { measureReading } from "../tests/bench/reading.ts";
@@ -71,6 +72,9 @@ const BOUNDS: Record<string, Bound> = {
   },
   "words.deal_ms": { at: "most", value: 50, judged: false, what: "a month dealt from six decks" },
   "words.deal365_ms": { at: "most", value: 1000, judged: false, what: "a year dealt from ten decks of 365" },
+  "load.p95_ms": { at: "most", value: 300, judged: false, what: "95 of 100 answers, 100 keepers at two processes" },
+  "load.errors": { at: "most", value: 0, judged: true, what: "refused, broken or stale answers among them" },
+  "load.rss_growth_mb": { at: "most", value: 100, judged: false, what: "more memory held after five minutes of it" },
   "album.recompute_ms": { at: "most", value: 16, judged: false, what: "31 days, 800 pieces, read anew" },
   "album.recompute_growth": { at: "most", value: 11, judged: true, what: "ten times the album over the album" },
 };
@@ -171,6 +175,16 @@ if (
     }
   } finally {
     await server.stop();
+    await cluster?.stop();
+  }
+}
+
+// Minutes of it, so only where it is asked for by its name.
+if (values.only?.startsWith("load")) {
+  const cluster = process.env.DATABASE_URL ? null : await startPostgres("bench-load");
+  try {
+    Object.assign(figures, await measureLoad(process.env.DATABASE_URL ?? cluster?.url ?? ""));
+  } finally {
     await cluster?.stop();
   }
 }

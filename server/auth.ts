@@ -73,8 +73,8 @@ export function makeAuth(
 
   return {
     member: () => (token ? memberOfSession(db, token, now) : Promise.resolve(null)),
-    /** Whether the browser holds a session, which may have ended. */
-    hadSession: token !== null,
+    /** Whether somebody signed in from this browser before: a session that is over takes its cookie along. */
+    hadSession: token !== null || device !== null,
 
     async signUp(given: {
       mail: string;

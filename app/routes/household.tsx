@@ -7,7 +7,7 @@ import type { Route } from "./+types/household";
 
 export async function loader({ context }: Route.LoaderArgs) {
   const member = await requireMember(context);
-  return { household: member.household.name, member: member.name };
+  return { household: member.household.name, member: member.name, memberId: member.id };
 }
 
 export const shouldRevalidate = revalidateWhenReached;

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addCard, base, enterDemo, makeDecember, saved, signUp } from "./keeper.ts";
+import { addCard, base, enterDemo, makeDecember, readArchive, saved, signUp, writeArchive } from "./keeper.ts";
 
 /** Ways of a keeper through the book that the laying out of one day does not go. */
 const strip = (page: Page) => page.getByRole("list", { name: "Leaves in order" });
@@ -165,14 +165,11 @@ test("leaves and what lies on them go with the archive into another household", 
   const album = await dayWithPage(page, "2026-12-08");
   await addPiece(page, "Clear overlay");
   await saved(page);
-  const archive = await (await page.request.get(`${album}/archive.zip`)).body();
+  const archive = await writeArchive(page, album);
   const other = await (await browser.newContext()).newPage();
   await signUp(other, "Second");
   await other.goto(`${base()}/albums/read`);
-  await other
-    .locator('input[type="file"]')
-    .setInputFiles({ name: "album.zip", mimeType: "application/zip", buffer: archive });
-  await other.getByRole("button", { name: /Read/ }).click();
+  await readArchive(other, archive);
   await other.waitForURL(/month/);
   await other.goto(other.url().replace(/month.*/, "book"));
   await expect(mat(other).getByRole("button", { name: /^Clear overlay/ })).toBeVisible();

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import sharp from "sharp";
 
@@ -57,6 +58,27 @@ export async function addCard(page: Page): Promise<void> {
 
 /** Waits until the server has everything. */
 export const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
+
+/** Writes the album's archive at Finish and takes it away, as a file to be chosen elsewhere. */
+export async function writeArchive(page: Page, album: string) {
+  await page.goto(`${album}/finish`);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Write the archive" }).click(),
+  ]);
+  expect(await download.failure()).toBeNull();
+  return {
+    name: download.suggestedFilename(),
+    mimeType: "application/zip",
+    buffer: readFileSync(await download.path()),
+  };
+}
+
+/** Chooses an archive on the page that reads them, and lets it be read. */
+export async function readArchive(page: Page, file: { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+  await page.getByLabel("The archive").setInputFiles(file);
+  await page.getByRole("button", { name: "Read it", exact: true }).click();
+}
 
 /** A real JPEG with a camera's date. */
 export const photo = (date: string, colour = "#b8451b") =>

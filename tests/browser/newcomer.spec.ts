@@ -1,7 +1,6 @@
-import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
-import { addCard, makeDecember, photo, saved, signIn, signUp } from "./keeper.ts";
+import { addCard, makeDecember, photo, readArchive, saved, signIn, signUp, writeArchive } from "./keeper.ts";
 
 test("from sign-up to a finished day with a real photo, a killed server, and everything found again", async ({
   page,
@@ -170,28 +169,24 @@ test("an album saved as an archive reads back in another household, and only onc
     .setInputFiles({ name: "tide.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-05") });
   await page.getByLabel("Title", { exact: true }).fill("Between two tides");
   await saved(page);
-  await page.goto(`${album}/finish`);
-  const [download] = await Promise.all([
-    page.waitForEvent("download"),
-    page.getByRole("link", { name: "Save the archive" }).click(),
-  ]);
-  expect(download.suggestedFilename()).toBe("Our-December.zip");
-  const archive = { name: "album.zip", mimeType: "application/zip", buffer: readFileSync(await download.path()) };
+  const archive = await writeArchive(page, album);
+  expect(archive.name).toBe("Our-December.zip");
 
   const other = await (await browser.newContext()).newPage();
   await signUp(other, "Odd");
   await other.getByRole("link", { name: "Read an archive" }).click();
-  await other.getByLabel("The archive").setInputFiles({ ...archive, buffer: archive.buffer.subarray(0, -300) });
-  await other.getByRole("button", { name: "Read it" }).click();
+  await readArchive(other, { ...archive, buffer: archive.buffer.subarray(0, -300) });
   await expect(other.getByText("not a whole ZIP archive")).toBeVisible();
-  await other.getByLabel("The archive").setInputFiles(archive);
-  await other.getByRole("button", { name: "Read it" }).click();
+  await readArchive(other, archive);
   await other.waitForURL(/\/month$/);
   await other.goto(other.url().replace("/month", "/days/2026-12-05"));
   await expect(other.getByLabel("Title", { exact: true })).toHaveValue("Between two tides");
   await expect(other.getByText("Taken 5 Dec, 17:48.")).toBeVisible();
   await other.goto(other.url().replace(/albums\/.*/, "albums/read"));
-  await other.getByLabel("The archive").setInputFiles(archive);
-  await other.getByRole("button", { name: "Read it" }).click();
+  await readArchive(other, archive);
   await expect(other.getByText("on your shelf already")).toBeVisible();
+  await other.getByRole("button", { name: "Read it as a second album" }).click();
+  await other.waitForURL(/\/month$/);
+  await other.goto(other.url().replace(/albums\/.*/, "shelf"));
+  await expect(other.getByRole("heading", { name: "Our December" })).toHaveCount(2);
 });

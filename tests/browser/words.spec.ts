@@ -203,9 +203,11 @@ test("a month is dealt: shuffled, held, put on its days, swapped, let go and tak
     .getByLabel(/A slip a line/)
     .fill("The bell | station\nThe flag | station\nthe BELL\nA rope | gear | someday");
   await page.getByRole("button", { name: "Keep the deck" }).click();
-  await expect(page.getByText("Harbour is kept, 2 slips.")).toBeVisible();
+  await expect(page.getByText("Nothing is kept yet. 2 slips were read: The bell · The flag")).toBeVisible();
   await expect(page.getByText("Line 3 says the same as line 1.", { exact: false })).toBeVisible();
   await expect(page.getByText("Line 4 is for “someday”, which is no day.", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: "Keep these 2 slips" }).click();
+  await expect(page.getByText("Harbour is kept, 2 slips.")).toBeVisible();
   await page.getByRole("button", { name: "Done" }).click();
   for (const name of ["Noticing 31", "People 31"]) await page.getByRole("checkbox", { name }).uncheck();
   await page.getByRole("checkbox", { name: "Deal the days ahead anew", exact: false }).check();

@@ -134,7 +134,11 @@ describe("every action", () => {
           "json" in write.send
             ? await sendJson(who, to, spoiled(write.send.json(ids), at, junk))
             : "form" in write.send
-              ? await sendForm(who, to, spoiled(write.send.form(ids), at, JSON.stringify(junk) ?? "") as Record<string, string>)
+              ? await sendForm(
+                  who,
+                  to,
+                  spoiled(write.send.form(ids), at, JSON.stringify(junk) ?? "") as Record<string, string>,
+                )
               : null;
         const said = `${name} with ${JSON.stringify(junk)} at ${at}`;
         expect(answer?.status, said).toBeLessThan(500);

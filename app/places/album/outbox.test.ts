@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { EMPTY_DAY } from "#core/album/model.ts";
-import { Outbox, pendingOf } from "./outbox.ts";
+import { Outbox, pendingOf, wordsIn } from "./outbox.ts";
 
 const device = () => {
   const kept = new Map<string, string>();
@@ -171,5 +171,70 @@ describe("the outbox", () => {
     box.answer({ ok: true, made: { b: 5 } }, 0);
     box.put(lay("third", ["a", "b"], 3));
     expect(box.next(1)?.sent).toMatchObject({ seen: { a: 4, b: 5 } });
+  });
+
+  const sent = (box: Outbox, id: string, reason: string) => {
+    box.depart(id);
+    box.answer({ ok: false, reason }, 50);
+  };
+
+  it("keeps what was typed whatever stands in its way, says what that is, and sends it again", () => {
+    for (const reason of ["unreachable", "store-gone", "busy", "signed-out"] as const) {
+      const box = new Outbox(device(), "album");
+      box.put(title("a", "Lit windows"));
+      for (let time = 0; time < 9; time++) sent(box, "a", reason);
+      expect(wordsOf(box)).toBe("Lit windows");
+      expect(box.snapshot()).toMatchObject({ trouble: reason, returned: [] });
+      expect([box.next(49), box.next(50)?.id]).toEqual([null, "a"]);
+    }
+  });
+
+  it("gives words back that the server will not take, and sends what was behind them", () => {
+    const storage = device();
+    const box = new Outbox(storage, "album");
+    box.put(title("a", "Words of an older page"));
+    box.put({ ...title("b", "A note"), key: "day:note" });
+    sent(box, "a", "not-taken");
+    expect(box.snapshot().returned.map(({ entry, reason }) => [wordsIn(entry.sent), reason])).toEqual([
+      ["Words of an older page", "not-taken"],
+    ]);
+    expect(box.next(1)?.id).toBe("b");
+    // Closed and opened again, they are still to be had; sent again, they go; let go, they are gone.
+    const reopened = reopen(storage, "album");
+    expect(reopened.snapshot().returned).toHaveLength(1);
+    reopened.sendAgain("a", 0);
+    expect([wordsOf(reopened), reopened.snapshot().returned]).toEqual(["Words of an older page", []]);
+    sent(reopened, "a", "not-found");
+    reopened.letGo("a");
+    expect(reopened.snapshot().returned).toEqual([]);
+  });
+
+  it("tries a change three times that breaks the server, and then gives it back instead of holding up the rest", () => {
+    const box = new Outbox(device(), "album");
+    box.put(title("a", "Lit windows"));
+    for (let time = 0; time < 2; time++) {
+      sent(box, "a", "broken");
+      expect(box.snapshot()).toMatchObject({ trouble: "broken", returned: [] });
+    }
+    sent(box, "a", "broken");
+    expect(box.snapshot()).toMatchObject({ trouble: null, entries: [], returned: [{ reason: "broken" }] });
+  });
+
+  it("passes over what in a slot is no change of any age", () => {
+    const storage = device();
+    storage.setItem(
+      "old",
+      JSON.stringify({ entries: [null, 7, { id: 1 }, title("a", "Lit windows")], clashes: [{}], returned: "?" }),
+    );
+    expect(wordsOf(reopen(storage, "old"))).toBe("Lit windows");
+  });
+
+  it("knows every word that a change carries", () => {
+    const words = (edit: object) => wordsIn({ what: "edit", dayId: "day", base: null, edit } as never);
+    expect(words({ kind: "card-text", id: "c", text: "On a card" })).toBe("On a card");
+    expect(words({ kind: "carry-over", id: "c", kept: "First", rest: "Second", to: "back" })).toBe("First\nSecond");
+    expect(words({ kind: "add-jotting", jotting: { id: "j", text: "Jotted", at: "2026-12-09T18:40" } })).toBe("Jotted");
+    expect(words({ kind: "photo-alt", id: "u", alt: "A lurcher" })).toBe("A lurcher");
+    expect(words({ kind: "step", step: "print", done: true })).toBe("");
   });
 });

@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
-import { Form, NavLink } from "react-router";
-import { forgetToday } from "#app/places/today/kept-page.ts";
+import { NavLink } from "react-router";
 import { Brand } from "#app/ui/brand.tsx";
 import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
+import { SignOut } from "./sign-out.tsx";
 
 const link = ({ isActive }: { isActive: boolean }) =>
   `flex min-h-11 items-center border-b-2 px-1 ${isActive ? "border-flame text-on-soot" : "border-transparent text-on-soot-quiet hover:text-on-soot"}`;
@@ -11,11 +11,13 @@ const link = ({ isActive }: { isActive: boolean }) =>
 export function HouseholdFrame({
   household,
   member,
+  memberId,
   look,
   children,
 }: {
   household: string;
   member: string;
+  memberId: string;
   look: Look;
   children: ReactNode;
 }) {
@@ -36,11 +38,7 @@ export function HouseholdFrame({
             {member}, {household}
           </span>
           <LookSwitch look={look} onSoot />
-          <Form method="post" action="/sign-out" onSubmit={forgetToday}>
-            <button type="submit" className="min-h-9 hover:text-on-soot">
-              Sign out
-            </button>
-          </Form>
+          <SignOut memberId={memberId} />
         </div>
       </header>
       <main className="mx-auto w-full max-w-6xl p-4 wide:p-8">{children}</main>
