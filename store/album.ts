@@ -7,7 +7,7 @@ import { datesOf, type Span } from "../core/month/span.ts";
 import type { Print } from "../core/photo/printing.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import { type AlbumPhoto, type DayRow, toDay } from "./day-row.ts";
-import type { Db, Reader, Transaction } from "./db.ts";
+import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { type LeafRow, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
@@ -170,26 +170,23 @@ function toAggregate(row: WholeRow): AlbumAggregate {
 const ownAlbum = (householdId: string, albumId: string) =>
   and(eq(album.id, albumId), eq(album.householdId, householdId), isNull(album.deletedAt));
 
-const prepareRevision = (db: Db) =>
-  db
-    .select({ revision: album.revision })
-    .from(album)
-    .where(
-      and(
-        eq(album.id, sql.placeholder("albumId")),
-        eq(album.householdId, sql.placeholder("householdId")),
-        isNull(album.deletedAt),
-      ),
-    )
-    .prepare("album_revision");
-const prepared = new WeakMap<Db, ReturnType<typeof prepareRevision>>();
-
-/** The one statement that every page of an album sends, written once for each pool. */
-function revisionQuery(db: Db): ReturnType<typeof prepareRevision> {
-  const query = prepared.get(db) ?? prepareRevision(db);
-  prepared.set(db, query);
-  return query;
-}
+const OWN_BY_PLACEHOLDER = and(
+  eq(album.id, sql.placeholder("albumId")),
+  eq(album.householdId, sql.placeholder("householdId")),
+  isNull(album.deletedAt),
+);
+/** The one statement that every page of an album sends. */
+const revisionQuery = writtenOnce((db) =>
+  db.select({ revision: album.revision }).from(album).where(OWN_BY_PLACEHOLDER).prepare("album_revision"),
+);
+const wholeQuery = writtenOnce((db) =>
+  db.query.album
+    .findFirst({
+      where: OWN_BY_PLACEHOLDER,
+      with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK },
+    })
+    .prepare("album_whole"),
+);
 
 /** Albums as last read, the longest unread first; at most `MOST_REMEMBERED`. */
 const remembered = new Map<string, { revision: number; aggregate: AlbumAggregate }>();
@@ -215,10 +212,7 @@ export async function readAlbum(db: Db, householdId: string, albumId: string): P
   if (!now) return null;
   const known = remembered.get(albumId);
   if (known?.revision === now.revision) return remember(albumId, known.revision, known.aggregate);
-  const row = await db.query.album.findFirst({
-    where: ownAlbum(householdId, albumId),
-    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK },
-  });
+  const row = await wholeQuery(db).execute({ householdId, albumId });
   return row ? remember(albumId, row.revision, toAggregate(row)) : null;
 }
 

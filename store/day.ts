@@ -18,7 +18,7 @@ import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { followDates, followDay, latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
-import { type Db, isForeign, isTaken, type Transaction } from "./db.ts";
+import { type Db, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
@@ -27,6 +27,15 @@ export type SaveResult =
   | { ok: true; version: number }
   | { ok: false; reason: EditProblem | "not-found" }
   | { ok: false; reason: "clash"; clash: Clash };
+
+const dayQuery = writtenOnce((db) =>
+  db.query.day
+    .findFirst({
+      where: and(eq(day.id, sql.placeholder("dayId")), eq(day.albumId, sql.placeholder("albumId"))),
+      with: DAY_WITH_PIECES,
+    })
+    .prepare("day_whole"),
+);
 
 /** Locks a day of this household's album, the album first as every writer does, and reads it whole. */
 export async function lockDay(
@@ -40,10 +49,7 @@ export async function lockDay(
     .where(and(eq(album.id, author.albumId), eq(album.householdId, author.householdId), isNull(album.deletedAt)))
     .for("update");
   if (!locked) return null;
-  const row = await tx.query.day.findFirst({
-    where: and(eq(day.id, dayId), eq(day.albumId, author.albumId)),
-    with: DAY_WITH_PIECES,
-  });
+  const row = await dayQuery(tx).execute({ dayId, albumId: author.albumId });
   return row ? { day: toDay(row), binding: locked.binding } : null;
 }
 
@@ -78,8 +84,8 @@ function changedRows<T extends { readonly id: string }>(before: readonly T[], af
 }
 
 /**
- * Writes what of a day is no longer as it was: its columns, new and changed pieces; pieces no longer on it go to the tray.
- * Throws `PieceElsewhere` where a piece could not be written.
+ * Writes the pieces of a day that are new or no longer as they were; those no longer on it go to the tray. The day's own
+ * columns are written by `logChange`. Throws `PieceElsewhere` where a piece could not be written.
  */
 export async function writeContent(
   tx: Transaction,
@@ -88,7 +94,6 @@ export async function writeContent(
   content: DayContent,
   at: Date,
 ): Promise<void> {
-  await tx.update(day).set(dayColumns(content)).where(eq(day.id, dayId));
   const [was, is] = [pieceRows(dayId, before), pieceRows(dayId, content)];
   // A jotting that is carried to another day keeps its id, and so comes back from there when that is taken back.
   const ofSameAlbum = sql`${jotting.dayId} in (select d.id from ${day} d join ${day} here on here.album_id = d.album_id where here.id = ${dayId})`;
@@ -120,19 +125,24 @@ export async function writeContent(
 type Logged = {
   act: string;
   day: Slot & { version: number };
+  /** What the day holds now; left out where only its place in the month changed. */
+  content?: DayContent;
   fields: Field[];
   before: typeof dayChange.$inferInsert.before;
   settled?: boolean;
 };
 
-/** Gives the day its next version and keeps what the save wrote and what was there before. */
+/** Writes the day's own columns, gives it its next version, and keeps what the save wrote and what was there before. */
 export async function logChange(
   tx: Transaction,
   author: Author,
-  { act, day: changed, fields, before, settled = false }: Logged,
+  { act, day: changed, content, fields, before, settled = false }: Logged,
 ): Promise<number> {
   const version = changed.version + 1;
-  await tx.update(day).set({ version, updatedAt: author.at, updatedBy: author.memberId }).where(eq(day.id, changed.id));
+  await tx
+    .update(day)
+    .set({ ...(content ? dayColumns(content) : {}), version, updatedAt: author.at, updatedBy: author.memberId })
+    .where(eq(day.id, changed.id));
   await tx
     .insert(dayChange)
     .values({ act, dayId: changed.id, version, memberId: author.memberId, at: author.at, fields, before, settled });
@@ -187,6 +197,7 @@ async function saveIn(
   const saved = await logChange(tx, author, {
     act: randomUUID(),
     day: found.day,
+    content: applied.content,
     fields: applied.fields,
     before: { content },
   });
@@ -237,7 +248,10 @@ export async function movePhoto(
     );
     if (!added.ok) return added;
     await writeContent(tx, there.day.id, there.day.content, added.content, author.at);
-    await logChange(tx, author, { act, day: there.day, fields: added.fields, before: { content: there.day.content } });
+    await logChange(tx, author, {
+      ...{ act, day: there.day, content: added.content, fields: added.fields },
+      before: { content: there.day.content },
+    });
     const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);
     if (!removed.ok) return removed;
     await writeContent(tx, dayId, from.day.content, removed.content, author.at);
@@ -246,6 +260,7 @@ export async function movePhoto(
       version: await logChange(tx, author, {
         act,
         day: from.day,
+        content: removed.content,
         fields: removed.fields,
         before: { content: from.day.content },
       }),
@@ -398,11 +413,12 @@ async function takeBack(
   if (!found) throw new Error("the album's own day is not there");
   const { date, skipped, mergedInto } = found.day;
   if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
-  if (change.before.content) {
-    const restored = restoreFields(found.day.content, change.before.content, change.fields);
-    await writeContent(tx, change.dayId, found.day.content, restored, author.at);
-    await followDay(tx, author, change.dayId, found.day.content, restored);
+  const was = found.day.content;
+  const content = change.before.content ? restoreFields(was, change.before.content, change.fields) : was;
+  if (content !== was) {
+    await writeContent(tx, change.dayId, was, content, author.at);
+    await followDay(tx, author, change.dayId, was, content);
   }
-  const before = { slot: { date, skipped, mergedInto }, content: found.day.content };
-  await logChange(tx, author, { act, day: found.day, fields: change.fields, before, settled: true });
+  const before = { slot: { date, skipped, mergedInto }, content: was };
+  await logChange(tx, author, { act, day: found.day, content, fields: change.fields, before, settled: true });
 }

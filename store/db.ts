@@ -43,18 +43,54 @@ export function openStore(url: string): Store {
   // gets the error. Without a listener the same error would end the program.
   pool.on("error", () => {});
   pool.on("connect", (client) => client.on("error", () => {}));
-  const db = drizzle(pool, {
-    schema,
-    logger: {
-      logQuery: () => {
-        const tally = counter.getStore();
-        if (tally) tally.count += 1;
-      },
-    },
-  });
-  const begin = db.transaction.bind(db);
-  db.transaction = (work, config) => againWhenChosen(() => begin(work, config));
+  const logQuery = () => {
+    const tally = counter.getStore();
+    if (tally) tally.count += 1;
+  };
+  const settings = { schema, logger: { logQuery } };
+  const db = drizzle(pool, settings);
+  const connections = new WeakMap<pg.PoolClient, Db>();
+  db.transaction = (work, config) =>
+    againWhenChosen(async () => {
+      const client = await pool.connect();
+      const connection = connections.get(client) ?? drizzle(client, settings);
+      connections.set(client, connection);
+      try {
+        return await connection.transaction((tx) => work(on(connection, tx)), config);
+      } finally {
+        client.release();
+      }
+    });
   return { db, pool, url, close: () => pool.end() };
+}
+
+/** The connection that each transaction under way runs on. */
+const connectionOf = new WeakMap<Transaction, Db>();
+
+/** Notes on which connection a transaction runs, and those begun inside it. */
+function on(connection: Db, tx: Transaction): Transaction {
+  connectionOf.set(tx, connection);
+  const begin = tx.transaction.bind(tx);
+  tx.transaction = (work) => begin((inner) => work(on(connection, inner)));
+  return tx;
+}
+
+/**
+ * A query that is written once for each connection, instead of anew for each transaction: building the statement of a
+ * whole day costs more than asking for it. `write` must use placeholders for all that changes.
+ *
+ * @example
+ * const dayQuery = writtenOnce((db) => db.query.day.findFirst({ where: eq(day.id, sql.placeholder("id")) }).prepare("day"));
+ * const row = await dayQuery(tx).execute({ id });
+ */
+export function writtenOnce<Q>(write: (db: Reader) => Q): (within: Reader) => Q {
+  const written = new WeakMap<Reader, Q>();
+  return (within) => {
+    const connection = connectionOf.get(within as Transaction) ?? within;
+    const query = written.get(connection) ?? write(connection);
+    written.set(connection, query);
+    return query;
+  };
 }
 
 /** Does a transaction, and does it again where PostgreSQL chose it to end a deadlock: nothing of it was written. */

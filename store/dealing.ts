@@ -28,7 +28,10 @@ export async function handOut(db: Db, author: Author, jar: Jar, handed: readonly
       const applied = applyEdit(content, { kind: jar, text, slip }, found.binding);
       if (!applied.ok) continue;
       await writeContent(tx, dayId, content, applied.content, author.at);
-      await logChange(tx, author, { act, day: found.day, fields: applied.fields, before: { content } });
+      await logChange(tx, author, {
+        ...{ act, day: found.day, content: applied.content },
+        ...{ fields: applied.fields, before: { content } },
+      });
       put += 1;
     }
     return put;

@@ -29,7 +29,10 @@ export async function setFoundations(db: Db, author: Author, pages: readonly Fou
       if (!applied.ok) continue;
       await writeContent(tx, page.dayId, before, applied.content, author.at);
       await followDay(tx, author, page.dayId, before, applied.content);
-      await logChange(tx, author, { act, day: found.day, fields: applied.fields, before: { content: before } });
+      await logChange(tx, author, {
+        ...{ act, day: found.day, content: applied.content },
+        ...{ fields: applied.fields, before: { content: before } },
+      });
       set.push(page);
     }
     await arrangePages(tx, author, act, set);

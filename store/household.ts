@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from "node:crypto";
-import { and, eq, gt, lt } from "drizzle-orm";
-import { type Db, isTaken, type Transaction } from "./db.ts";
+import { and, eq, gt, lt, sql } from "drizzle-orm";
+import { type Db, isTaken, type Transaction, writtenOnce } from "./db.ts";
 import { household, knownDevice, member, session } from "./schema/index.ts";
 
 export type Household = typeof household.$inferSelect;
@@ -72,13 +72,18 @@ export async function endSession(db: Db, token: string): Promise<void> {
   await db.delete(session).where(eq(session.tokenHash, hashed(token)));
 }
 
-export async function memberOfSession(db: Db, token: string, now: Date): Promise<Member | null> {
-  const [found] = await db
+const memberQuery = writtenOnce((db) =>
+  db
     .select({ id: member.id, name: member.name, household })
     .from(session)
     .innerJoin(member, eq(member.id, session.memberId))
     .innerJoin(household, eq(household.id, member.householdId))
-    .where(and(eq(session.tokenHash, hashed(token)), gt(session.expiresAt, now)));
+    .where(and(eq(session.tokenHash, sql.placeholder("token")), gt(session.expiresAt, sql.placeholder("now"))))
+    .prepare("member_of_session"),
+);
+
+export async function memberOfSession(db: Db, token: string, now: Date): Promise<Member | null> {
+  const [found] = await memberQuery(db).execute({ token: hashed(token), now });
   return found ?? null;
 }
 

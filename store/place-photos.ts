@@ -56,7 +56,10 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
       }
       if (fields.size === 0) continue;
       await writeContent(tx, dayId, found.day.content, content, author.at);
-      await logChange(tx, author, { act, day: found.day, fields: [...fields], before: { content: found.day.content } });
+      await logChange(tx, author, {
+        ...{ act, day: found.day, content, fields: [...fields] },
+        before: { content: found.day.content },
+      });
     }
     await fillRooms(tx, author, act, fills);
     return placed;
