@@ -6,13 +6,17 @@ import { SENT_MARK } from "#app/places/photos/marks.ts";
 import { Roll } from "#app/places/photos/roll.tsx";
 import { rollView } from "#app/places/photos/view.ts";
 import { markPhotos, readRoll } from "#store/roll.ts";
+import { keptBytes } from "#store/work.ts";
 import type { Route } from "./+types/album.photos";
 
 export const meta: Route.MetaFunction = () => [{ title: "Photos · Hearth Clock" }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  return rollView(aggregate, await reading(() => readRoll(context.db, member.household.id)));
+  const [roll, kept] = await reading(() =>
+    Promise.all([readRoll(context.db, member.household.id), keptBytes(context.db, member.household.id)]),
+  );
+  return { view: rollView(aggregate, roll), room: { kept, most: context.room } };
 }
 
 /** Says one thing of pictures of the roll. */
@@ -32,5 +36,5 @@ export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function PhotosRoute({ loaderData }: Route.ComponentProps) {
-  return <Roll view={loaderData} />;
+  return <Roll {...loaderData} />;
 }

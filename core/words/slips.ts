@@ -1,4 +1,5 @@
 import type { Page } from "../album/page.ts";
+import { LIMITS } from "../limits.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { datesSaid, isOneOf } from "./dates-said.ts";
 import { settingOf } from "./lettering.ts";
@@ -28,22 +29,31 @@ const wordsOf = (text: string): string[] =>
     .replaceAll("’", "'")
     .match(/[\p{L}\p{N}']+/gu) ?? [];
 
+/** How many steps may still be taken in looking for phrases: a text made to hurt ends it, and is told no slips. */
+type Budget = { left: number };
+
 /** The longest run of words that two texts share, of at least `PHRASE` words; or a short text that the other is too. */
-function sharedPhrase(one: readonly string[], other: readonly string[]): string | null {
+function sharedPhrase(one: readonly string[], other: readonly string[], budget: Budget): string | null {
   const whole = one.join(" ");
   if (one.length >= SENTIMENT && one.length < PHRASE && whole === other.join(" ")) return whole;
   const starts = new Map<string, number[]>();
   for (let at = 0; at + PHRASE <= other.length; at++) {
     const key = other.slice(at, at + PHRASE).join(" ");
-    starts.set(key, [...(starts.get(key) ?? []), at]);
+    const known = starts.get(key);
+    if (known) known.push(at);
+    else starts.set(key, [at]);
   }
+  budget.left -= one.length + other.length;
   let best: readonly string[] = [];
   for (let at = 0; at + PHRASE <= one.length; at++) {
     for (const there of starts.get(one.slice(at, at + PHRASE).join(" ")) ?? []) {
+      budget.left -= 1;
+      if (budget.left < 0) return null;
       // One that begins a word earlier is longer, and was looked at.
       if (at > 0 && there > 0 && one[at - 1] === other[there - 1]) continue;
       let long = PHRASE;
       while (at + long < one.length && one[at + long] === other[there + long]) long += 1;
+      budget.left -= long;
       if (long > best.length) best = one.slice(at, at + long);
     }
   }
@@ -62,14 +72,20 @@ function ownPhrase(words: readonly string[]): string | null {
   return null;
 }
 
+/** A note is looked at so far: one that asks does so at its beginning. */
+const LONGEST_NOTE = 2000;
 const ASKS_WHO = /who\s+is\s+who|\bwho\s+(?:is|are|was|were)\b|\bnames?\b.*\?/i;
 
 /** Every side that is to be read: its cards' words, front and back. */
 const textsOf = ({ content }: Page): string[] =>
-  content.cards.flatMap(({ text, back }) => [text, back]).filter(Boolean);
+  content.cards
+    .flatMap(({ text, back }) => [text, back])
+    .filter(Boolean)
+    .map((text) => text.slice(0, LIMITS.lettersOfSlips.most));
 
 /** Phrases that come twice on a page, or on pages that face each other. */
 function phrasesTwice(pages: readonly Page[], facing: readonly (readonly [number, number])[]): WordSlip[] {
+  const budget: Budget = { left: LIMITS.phraseSteps.most };
   const texts = pages.map((page) => textsOf(page).map(wordsOf));
   const dateOf = (at: number) => pages[at]?.group.lead.date as CalendarDate;
   const found: WordSlip[] = [];
@@ -79,12 +95,18 @@ function phrasesTwice(pages: readonly Page[], facing: readonly (readonly [number
   for (const [at, own] of texts.entries()) {
     for (const [index, words] of own.entries()) {
       note(at, at, ownPhrase(words));
-      for (const later of own.slice(index + 1)) note(at, at, sharedPhrase(words, later));
+      for (const later of own.slice(index + 1)) {
+        if (budget.left < 0) return found;
+        note(at, at, sharedPhrase(words, later, budget));
+      }
     }
   }
   for (const [left, right] of facing)
     for (const one of texts[left] ?? [])
-      for (const other of texts[right] ?? []) note(left, right, sharedPhrase(one, other));
+      for (const other of texts[right] ?? []) {
+        if (budget.left < 0) return found;
+        note(left, right, sharedPhrase(one, other, budget));
+      }
   return found;
 }
 
@@ -104,7 +126,9 @@ export function slipsIn(
     ...written.flatMap((page): WordSlip[] => {
       const { date } = page.group.lead;
       const texts = textsOf(page);
-      const notes = page.days.map(({ content }) => content.note).filter((note) => ASKS_WHO.test(note));
+      const notes = page.days
+        .map(({ content }) => content.note.slice(0, LONGEST_NOTE))
+        .filter((note) => ASKS_WHO.test(note));
       const said = new Set(texts.flatMap(wordsOf).map((word) => word.replace(/'s?$/, "")));
       const nameless = names.every((name) => !said.has(name));
       const dates = page.days.map((day) => day.date);

@@ -12,7 +12,7 @@ import { PicturePanel } from "./picture-panel.tsx";
 import { RollList } from "./roll-list.tsx";
 import { UploadBox } from "./upload-box.tsx";
 import { droppedFiles, useUpload } from "./use-upload.ts";
-import { byDay, countShown, type RollPicture, type RollView, SHOWN, type Shown } from "./view.ts";
+import { byDay, countShown, type RollPicture, type RollView, type Room, SHOWN, type Shown } from "./view.ts";
 
 export type RollAnswer = { ok: true; marked: number } | { ok: false; reason: Away };
 
@@ -23,7 +23,7 @@ const isTyping = (target: EventTarget | null) =>
 const FIRST_DAYS = 6;
 
 /** Every picture of the household, by day, and what is said of them. */
-export function Roll({ view }: { view: RollView }) {
+export function Roll({ view, room }: { view: RollView; room: Room }) {
   const running = useRunning();
   const { run, start, cancel } = useUpload();
   const { pictures, mark, trouble } = useMarks(view.pictures);
@@ -172,7 +172,7 @@ export function Roll({ view }: { view: RollView }) {
           ) : (
             <>
               <h2 className="text-xl">Fill the roll</h2>
-              <UploadBox run={run} onFiles={start} onCancel={cancel} />
+              <UploadBox run={run} room={room} onFiles={start} onCancel={cancel} />
               {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
               <p className="text-sm text-quiet">
                 Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, x set

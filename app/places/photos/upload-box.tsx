@@ -1,8 +1,10 @@
 import { Camera, FolderInput, ImagePlus, Smartphone } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { sayBytes } from "#app/places/work/progress.tsx";
 import { Button } from "#app/ui/button.tsx";
 import { PHOTO_PROBLEM } from "#app/ui/wording.ts";
 import { type Handed, picturesOf, type Run, sayTimeLeft } from "./door.ts";
+import type { Room } from "./view.ts";
 
 /** What the roll takes in, for the file chooser. */
 const ACCEPT =
@@ -40,10 +42,12 @@ function Choose({
 /** The door of the roll: files, a folder, the camera, and the phone that is simulated. */
 export function UploadBox({
   run,
+  room: { kept, most },
   onFiles,
   onCancel,
 }: {
   run: Run;
+  room: Room;
   onFiles: (handed: Handed) => void;
   onCancel: () => void;
 }) {
@@ -63,7 +67,8 @@ export function UploadBox({
         <PhoneStandIn disabled={busy} onFiles={onFiles} />
       </div>
       <p className="text-sm text-quiet">
-        Or drop them anywhere on this page. JPEG, PNG, WebP, AVIF, TIFF and HEIC; the files stay as they are.
+        Or drop them anywhere on this page. JPEG, PNG, WebP, AVIF, TIFF and HEIC; the files stay as they are. Your
+        household keeps {sayBytes(kept)} of the {sayBytes(most)} it may keep here.
       </p>
       {run.state !== "idle" && <Progress run={run} onCancel={onCancel} />}
     </section>

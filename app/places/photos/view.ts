@@ -28,6 +28,9 @@ export type RollPicture = {
   readonly alike: { readonly group: number; readonly rank: number; readonly of: number } | null;
 };
 
+/** How many bytes the household keeps, and how many it may. */
+export type Room = { readonly kept: number; readonly most: number };
+
 export type RollView = {
   readonly albumId: string;
   /** The album's days, for what a date is called and which are its own. */

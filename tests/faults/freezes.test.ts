@@ -1,0 +1,82 @@
+import { describe, expect, it } from "vitest";
+import { EMPTY_DAY, newCard } from "../../core/album/model.ts";
+import { pagesOf } from "../../core/album/page.ts";
+import type { Leaf } from "../../core/book/leaf.ts";
+import { openingAt } from "../../core/book/opening.ts";
+import { readBook } from "../../core/book/read.ts";
+import { readRhythm } from "../../core/book/rhythm.ts";
+import { JsonGauge } from "../../core/format/json-gauge.ts";
+import { inches, parseLength } from "../../core/measure/length.ts";
+import { readLines } from "../../core/words/deck-text.ts";
+import { slipsIn } from "../../core/words/slips.ts";
+import { readDeckText } from "../../press/deck-file.ts";
+import { decemberDays } from "../samples.ts";
+
+/** Milliseconds of the processor's own time, the least of three: others on the machine do not count. */
+function cost(work: () => void): number {
+  const times = Array.from({ length: 3 }, () => {
+    const began = process.cpuUsage();
+    work();
+    return process.cpuUsage(began).user / 1000;
+  });
+  return Math.min(...times);
+}
+/** Four times as much may cost some four times as much; the square of it would be sixteen. */
+function growth(work: (size: number) => void, size: number): number {
+  work(size);
+  return (
+    cost(() => work(size * 4)) /
+    Math.max(
+      0.5,
+      cost(() => work(size)),
+    )
+  );
+}
+
+describe("what is read costs as much as there is of it, and not its square", () => {
+  it("in every parser", () => {
+    const gauge = (size: number) =>
+      void new JsonGauge().take(new TextEncoder().encode('{"a":[1,"x\\""]},'.repeat(size)));
+    expect(growth(gauge, 60_000)).toBeLessThan(12);
+    expect(growth((size) => void readLines("a|b|c \n".repeat(size)), 3000)).toBeLessThan(12);
+    expect(
+      growth((size) => void readDeckText("a.csv", `text,kind\n${'"a ""b""",c\n'.repeat(size)}`), 3000),
+    ).toBeLessThan(12);
+    for (const text of [" ", "1/", "9", "½", "⁄", '"'])
+      expect(
+        cost(() => void parseLength(`1${text.repeat(200_000)}x`, "inch")),
+        text,
+      ).toBeLessThan(100);
+  });
+
+  it("in a book of small and clear leaves, leafed through from one end to the other", () => {
+    const { plan, days } = decemberDays({});
+    const pages = pagesOf(plan, days);
+    const leafed = (kind: "paper" | "clear") => (count: number) => {
+      const side = { owner: { kind: "nobody" as const }, pieces: [] };
+      const stock = { kind, layout: null, basePaper: "", note: "", size: { w: inches(3), h: inches(4) } };
+      const leaves = Array.from(
+        { length: count },
+        (_, at): Leaf => ({
+          ...{ id: `leaf-${at}`, version: 1, of: { kind: "own", stock }, drop: null, liftsOff: false },
+          ...{ front: side, back: side },
+        }),
+      );
+      const book = readBook(plan, pages, leaves);
+      readRhythm(book, pages);
+      for (let at = 0; at <= count; at++) openingAt(book.leaves, at, plan.format);
+    };
+    for (const kind of ["paper", "clear"] as const) expect(growth(leafed(kind), 100), kind).toBeLessThan(12);
+  });
+});
+
+describe("words made to hurt", () => {
+  it("are looked through so far and no further: one word without end on many cards, a note that asks without end", () => {
+    const three = { w: inches(3), h: inches(4) };
+    const cards = Array.from({ length: 40 }, (_, at) => newCard(`hurt-${at}`, three, "a ".repeat(50_000)));
+    const day = { ...EMPTY_DAY, cards, note: "name ".repeat(20_000) };
+    const { plan, days } = decemberDays({ "2026-12-01": day, "2026-12-02": day });
+    // It took minutes.
+    expect(cost(() => void slipsIn(pagesOf(plan, days), [[0, 1]], ["Isolde"]))).toBeLessThan(5000);
+  });
+});
