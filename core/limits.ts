@@ -26,7 +26,7 @@ export const LIMITS = {
     most: 80 * MB,
     why: "one picture of the largest size and its copy for the thread that reads it",
   },
-  householdBytes: { most: 20 * GB, why: "some ten months of camera pictures; HEARTH_QUOTA_GB sets another" },
+  householdBytes: { most: 20_000_000_000, why: "some ten months of camera pictures; HEARTH_QUOTA_GB sets another" },
   // Tries
   wrongTries: { most: 8, why: "a passphrase is mistyped a few times, not more" },
   wrongTriesOfAccount: { most: 60, why: "from new devices in an hour, whatever their addresses" },

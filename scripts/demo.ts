@@ -28,12 +28,12 @@ const server = spawn(process.execPath, [path.resolve(import.meta.dirname, "serve
   },
 });
 server.stdout.on("data", (text: Buffer) => {
-  const said = text.toString();
-  process.stdout.write(
-    said.startsWith("listening")
-      ? `Hearth Clock is at http://127.0.0.1:${said.trim().split(" ").at(-1)}  (Ctrl+C ends it)\n`
-      : said,
-  );
+  for (const line of text.toString().split("\n").filter(Boolean))
+    process.stdout.write(
+      line.startsWith("listening")
+        ? `Hearth Clock is at http://127.0.0.1:${line.trim().split(" ").at(-1)}  (Ctrl+C ends it)\n`
+        : `${line}\n`,
+    );
 });
 const end = () => server.kill("SIGTERM");
 process.once("SIGINT", end);

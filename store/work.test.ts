@@ -136,7 +136,7 @@ describe("a piece of work", () => {
 
 describe("the room of a household", () => {
   it("is what whoever runs the program says, else what the table of limits says", () => {
-    expect(householdRoom("3")).toBe(3 * 1024 ** 3);
+    expect(householdRoom("3")).toBe(3_000_000_000);
     for (const said of [undefined, "", "much", "-1", "0"]) expect(householdRoom(said)).toBe(LIMITS.householdBytes.most);
   });
 });

@@ -238,5 +238,5 @@ export async function keptBytes(db: Reader, householdId: string): Promise<number
 /** How many bytes a household may keep; whoever runs the program sets another number of gigabytes. */
 export function householdRoom(gigabytes: string | undefined): number {
   const set = Number(gigabytes);
-  return Number.isFinite(set) && set > 0 ? set * 1024 ** 3 : LIMITS.householdBytes.most;
+  return Number.isFinite(set) && set > 0 ? set * 1e9 : LIMITS.householdBytes.most;
 }

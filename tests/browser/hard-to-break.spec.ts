@@ -127,7 +127,7 @@ test("signing out asks before it drops what is not saved, and leaves nothing on 
   await expect(asked).toHaveCount(0);
   await expect(page.getByRole("heading", { name: "The shelf", exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Sign out" }).click();
-  await page.getByRole("button", { name: "Drop them and sign out" }).click();
+  await page.getByRole("button", { name: "Drop it and sign out" }).click();
   await expect(page.getByRole("heading", { name: "Come in" })).toBeVisible();
   expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith("hearth:")))).toEqual([]);
 });

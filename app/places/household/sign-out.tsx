@@ -65,15 +65,16 @@ export function SignOut({ memberId }: { memberId: string }) {
               {held === 1 ? "One thing is not saved yet" : `${held} things are not saved yet`}
             </AlertDialog.Title>
             <AlertDialog.Description>
-              They are kept on this device until the server has them. If you sign out now, they are dropped. Stay, open
-              the album or today’s page, and wait until it says Saved.
+              {held === 1 ? "It is kept" : "They are kept"} on this device until the server has{" "}
+              {held === 1 ? "it. If you sign out now, it is dropped." : "them. If you sign out now, they are dropped."}{" "}
+              Stay, open the album or today’s page, and wait until it says Saved.
             </AlertDialog.Description>
             <div className="flex flex-wrap gap-3">
               <AlertDialog.Cancel asChild>
                 <Button look="main">Stay signed in</Button>
               </AlertDialog.Cancel>
               <AlertDialog.Action asChild>
-                <Button onClick={go}>Drop them and sign out</Button>
+                <Button onClick={go}>{held === 1 ? "Drop it and sign out" : "Drop them and sign out"}</Button>
               </AlertDialog.Action>
             </div>
           </AlertDialog.Content>
