@@ -51,7 +51,10 @@ describe("a body on its way", () => {
     new Promise((resolve) => {
       let heard = "";
       const socket = connect(port, "127.0.0.1");
-      socket.on("data", (chunk) => (heard += chunk));
+      socket.on("data", (chunk) => {
+        heard += chunk;
+        if (heard.includes("\r\n\r\n")) socket.destroy();
+      });
       socket.on("close", () => resolve(heard.split("\r\n")[0] ?? ""));
       socket.on("error", () => {});
       socket.write(
@@ -71,6 +74,15 @@ describe("a body on its way", () => {
     const port = await open(member, { silence: 300, hold: true });
     expect(await begin(port, "/look", FORM, 100)).toBe("");
     expect(await begin(port, "/photos", MULTIPART, 1000)).toBe("");
+    // One that was refused is not waited for without end either.
+    const gone = new Promise((resolve) => {
+      const socket = connect(port, "127.0.0.1", () =>
+        socket.write("POST /look HTTP/1.1\r\nHost: x\r\nContent-Type: text/odd\r\nContent-Length: 9\r\n\r\nx"),
+      );
+      socket.on("data", () => {});
+      socket.on("close", resolve);
+    });
+    await gone;
   });
 
   it("waits for others of its household where enough are on their way, and is told so", async () => {

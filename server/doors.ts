@@ -31,9 +31,15 @@ export function doorOf(path: string, contentType: string): { most: number; isFil
   return { most: OPEN.test(place) ? LIMITS.doorBytes.most : LIMITS.formBytes.most, isFile: false };
 }
 
-/** Refuses a body before any of it is read, and lets the connection go, so that none of it is waited for either. */
-function refuse(response: Response, status: number, said: string): void {
-  response.set("Connection", "close").set("Cache-Control", "no-store").status(status).type("text/plain").send(said);
+/**
+ * Refuses a body before any of it is read. What is no larger than a picture is let pass unread behind the answer: a
+ * browser takes an answer for a broken connection when that ends while it is still sending. Of anything larger the
+ * connection is let go.
+ */
+function refuse(request: Request, response: Response, length: number, status: number, said: string): void {
+  if (length <= LIMITS.pictureBytes.most + FORM_ROUND_FILE) request.resume();
+  else response.set("Connection", "close");
+  response.set("Cache-Control", "no-store").status(status).type("text/plain").send(said);
 }
 
 /** Ends a request whose body stops coming, or whose few words take longer than a very slow line needs. */
@@ -70,16 +76,24 @@ export function doors(
     if (!isWrite(request)) return next();
     const length = Number(request.headers["content-length"]);
     if (!Number.isInteger(length))
-      return refuse(response, 411, "The size of what was sent is not known. Nothing was changed.");
+      return refuse(
+        request,
+        response,
+        Number.POSITIVE_INFINITY,
+        411,
+        "The size of what was sent is not known. Nothing was changed.",
+      );
     const door = doorOf(request.path, request.headers["content-type"] ?? "");
-    if (!door) return refuse(response, 415, "That kind of thing is not taken here. Nothing was changed.");
+    if (!door)
+      return refuse(request, response, length, 415, "That kind of thing is not taken here. Nothing was changed.");
     if (length > door.most)
       return refuse(
+        request,
         response,
+        length,
         413,
         "That is too much at once. Nothing was changed. What you wrote is still on the page you came from.",
       );
-    watch(request, door.isFile, silence);
     if (length <= LIMITS.unaskedBytes.most && !door.isFile) return next();
     let sender: Member | null;
     try {
@@ -87,13 +101,19 @@ export function doors(
     } catch (error) {
       return next(error);
     }
-    if (!sender) return refuse(response, 401, "You are not signed in. Nothing was changed.");
+    if (!sender) return refuse(request, response, length, 401, "You are not signed in. Nothing was changed.");
     if (!door.isFile) return next();
     const household = sender.household.id;
     const now = sending.get(household) ?? 0;
     if (now >= LIMITS.uploadsOfHousehold.most) {
       response.set("Retry-After", "2");
-      return refuse(response, 429, "Your household is sending enough at once. This one may come a little later.");
+      return refuse(
+        request,
+        response,
+        length,
+        429,
+        "Your household is sending enough at once. This one may come a little later.",
+      );
     }
     sending.set(household, now + 1);
     response.once("close", () => {

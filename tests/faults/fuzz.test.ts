@@ -1,4 +1,5 @@
 import * as fc from "fast-check";
+import { strFromU8, unzipSync } from "fflate";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { readArchive } from "../../core/format/archive.ts";
@@ -6,12 +7,12 @@ import { parseLength } from "../../core/measure/length.ts";
 import { parseDate } from "../../core/month/dates.ts";
 import { readDeckFile } from "../../press/deck-file.ts";
 import { readPicture } from "../../press/picture.ts";
-import { type Cluster, startPostgres } from "../../scripts/postgres.ts";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore } from "../../store/db.ts";
+import { freshDatabase } from "../fresh-database.ts";
 import { ENTRIES } from "../matrix/entries.ts";
 import { makeWorld, quickVisitor, type World } from "../matrix/world.ts";
-import { sendForm, sendJson, type Visitor } from "./visitor.ts";
+import { archiveOf, sendForm, sendJson, type Visitor } from "./visitor.ts";
 
 /** How often each door is tried with something made up; `./hearth test --large` tries twenty times as often. */
 const TRIES = process.env.HEARTH_LARGE === "1" ? 20 : 1;
@@ -96,21 +97,33 @@ describe("parsers", () => {
 });
 
 describe("every action", () => {
-  let cluster: Cluster;
+  let database: Awaited<ReturnType<typeof freshDatabase>>;
   let server: Running;
   let who: Visitor;
   let ids: World;
   beforeAll(async () => {
-    cluster = await startPostgres("faults-fuzz");
-    server = await startServer(cluster.url);
-    const store = openStore(cluster.url);
+    database = await freshDatabase();
+    server = await startServer(database.url);
+    const store = openStore(database.url);
     who = await quickVisitor(store.db, server.base);
     ids = await makeWorld(store.db, who);
     await store.close();
   });
   afterAll(async () => {
     await server.stop();
-    await cluster.stop();
+    await database.drop();
+  });
+
+  it("of reading archives reads or refuses one with any of its values spoiled", async () => {
+    const files = unzipSync(await archiveOf(who, `/albums/${ids.album}`));
+    const good = JSON.parse(strFromU8(files["album.json"] ?? new Uint8Array())) as unknown;
+    expect(readArchive(JSON.stringify(good)).ok).toBe(true);
+    const anyTry = fc.record({ at: fc.nat({ max: 4000 }), junk: fc.option(anyJunk, { nil: undefined }) });
+    let read = 0;
+    for (const { at, junk } of fc.sample(anyTry, { seed: 26, numRuns: 400 * TRIES }))
+      if (readArchive(JSON.stringify(spoiled(good, at, junk))).ok) read += 1;
+    // Some values may be anything of their kind; most may not.
+    expect(read).toBeLessThan(200 * TRIES);
   });
 
   it("takes or refuses what it is sent with one value spoiled, in time, and never breaks over it", async () => {

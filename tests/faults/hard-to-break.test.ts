@@ -5,9 +5,9 @@ import { strFromU8, strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { LIMITS } from "../../core/limits.ts";
-import { type Cluster, startPostgres } from "../../scripts/postgres.ts";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore } from "../../store/db.ts";
+import { freshDatabase } from "../fresh-database.ts";
 import {
   archiveOf,
   dayId,
@@ -27,15 +27,15 @@ import {
 } from "./visitor.ts";
 
 /** The built program over a database of its own, attacked and starved. */
-let cluster: Cluster;
+let database: Awaited<ReturnType<typeof freshDatabase>>;
 let server: Running;
 beforeAll(async () => {
-  cluster = await startPostgres("faults-hard");
-  server = await startServer(cluster.url);
+  database = await freshDatabase();
+  server = await startServer(database.url);
 });
 afterAll(async () => {
   await server.stop();
-  await cluster.stop();
+  await database.drop();
 });
 
 const keeper = () => signUp(server.base);
@@ -249,7 +249,7 @@ describe("an archive", () => {
     for (let place = 0; place < 5; place++)
       await sendPart(other, id, place, zip.subarray(place * part, (place + 1) * part));
     server.process.kill("SIGKILL");
-    server = await startServer(cluster.url, Number(new URL(server.base).port));
+    server = await startServer(database.url, Number(new URL(server.base).port));
     const told = (await (await get(other, `/work/${id}`)).json()) as { parts: number[] };
     expect(told.parts).toEqual([0, 1, 2, 3, 4]);
     await handArchiveIn(other, zip, id);
@@ -276,7 +276,7 @@ describe("an archive", () => {
     expect(Buffer.from(await rest.arrayBuffer()).equals(whole.subarray(100))).toBe(true);
     expect((await get(who, `/work/${id}/file`, { range: `bytes=${whole.length}-` })).status).toBe(416);
     expect((await get(await keeper(), `/work/${id}/file`)).status).toBe(404);
-    const store = openStore(cluster.url);
+    const store = openStore(database.url);
     await store.pool.query("delete from work_part where work_id = $1", [id]);
     await store.close();
     await expect(get(who, `/work/${id}/file`).then((answer) => answer.arrayBuffer())).rejects.toThrow();
@@ -346,6 +346,31 @@ describe("an archive", () => {
     expect((await workEnd(who, await handArchiveIn(who, Buffer.from(bomb)))).outcome?.reason).toBe("too-much-inside");
   });
 
+  it("that cannot be written says so, and gives nobody half of one", async () => {
+    const who = await keeper();
+    const album = await makeAlbum(who);
+    await sendFile(who, `${album}/days/2026-12-01/photos.data`, await noise(60));
+    const store = openStore(database.url);
+    try {
+      // Its picture's bytes are gone, as no program of ours leaves them.
+      await store.pool.query("alter table photo disable trigger all");
+      await store.pool.query("alter table picture disable trigger all");
+      await store.pool.query(
+        "delete from picture where sha256 in (select p.sha256 from photo p join member m on m.household_id = p.household_id where m.mail = $1)",
+        [who.mail],
+      );
+      const id = randomUUID();
+      const albumId = album.replace("/albums/", "");
+      await sendJson(who, "/work", { kind: "write-archive", id, albumId, places: true });
+      expect((await workEnd(who, id)).state).toBe("failed");
+      expect((await get(who, `/work/${id}/file`)).status).toBe(404);
+    } finally {
+      await store.pool.query("alter table photo enable trigger all");
+      await store.pool.query("alter table picture enable trigger all");
+      await store.close();
+    }
+  });
+
   it("that is cancelled is read no further, and leaves no album", async () => {
     const who = await keeper();
     const zip = await archiveOf(who, await makeAlbum(who, "Never mind"));
@@ -361,7 +386,7 @@ describe("an archive", () => {
 
 describe("a household's room", () => {
   it("is not gone over: a picture and an archive that do not go in are told, before they are sent", async () => {
-    const small = await startServer(cluster.url, 0, "silent", { HEARTH_QUOTA_GB: "0.0001" });
+    const small = await startServer(database.url, 0, "silent", { HEARTH_QUOTA_GB: "0.0001" });
     try {
       const who = await signUp(small.base);
       const bytes = await noise(400);

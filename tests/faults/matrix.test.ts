@@ -1,15 +1,15 @@
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type Cluster, startPostgres } from "../../scripts/postgres.ts";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore, type Store } from "../../store/db.ts";
+import { freshDatabase } from "../fresh-database.ts";
 import { BESIDE_ROUTES, ENTRIES, type Write } from "../matrix/entries.ts";
 import { missingEntries } from "../matrix/routes.ts";
 import { fingerprint, makeWorld, quickVisitor, type World } from "../matrix/world.ts";
 import { get, nobody, sendFile, sendForm, sendJson, sendPart, type Visitor } from "./visitor.ts";
 
 /** Every read and write of every route, tried by its owner, under another album, by another household and by nobody. */
-let cluster: Cluster;
+let database: Awaited<ReturnType<typeof freshDatabase>>;
 let server: Running;
 let store: Store;
 let owner: Visitor;
@@ -18,9 +18,9 @@ let mine: World;
 let theirs: World;
 let jpeg: Buffer;
 beforeAll(async () => {
-  cluster = await startPostgres("faults-matrix");
-  server = await startServer(cluster.url);
-  store = openStore(cluster.url);
+  database = await freshDatabase();
+  server = await startServer(database.url);
+  store = openStore(database.url);
   [owner, stranger] = [await quickVisitor(store.db, server.base), await quickVisitor(store.db, server.base)];
   [mine, theirs] = [await makeWorld(store.db, owner), await makeWorld(store.db, stranger)];
   jpeg = await sharp({ create: { width: 80, height: 60, channels: 3, background: "#b8451b" } })
@@ -30,7 +30,7 @@ beforeAll(async () => {
 afterAll(async () => {
   await server.stop();
   await store.close();
-  await cluster.stop();
+  await database.drop();
 });
 
 const under = (album: string) => `/albums/${album}`;

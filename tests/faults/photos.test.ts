@@ -1,20 +1,20 @@
 import { createHash, randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type Cluster, startPostgres } from "../../scripts/postgres.ts";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore } from "../../store/db.ts";
+import { freshDatabase } from "../fresh-database.ts";
 
 /** The built program over a database of its own, ended by force while pictures come in. */
-let cluster: Cluster;
+let database: Awaited<ReturnType<typeof freshDatabase>>;
 let server: Running;
 beforeAll(async () => {
-  cluster = await startPostgres("faults-photos");
-  server = await startServer(cluster.url);
+  database = await freshDatabase();
+  server = await startServer(database.url);
 });
 afterAll(async () => {
   await server.stop();
-  await cluster.stop();
+  await database.drop();
 });
 
 async function signUp(): Promise<string> {
@@ -94,7 +94,7 @@ describe("the door of the roll", () => {
     });
     await Promise.all(lanes);
     expect(acknowledged.size).toBeLessThan(all.length);
-    server = await startServer(cluster.url);
+    server = await startServer(database.url);
     const there = new Set(await known(cookie, all));
     for (const bytes of acknowledged) expect(there.has(createHash("sha256").update(bytes).digest("hex"))).toBe(true);
     for (const bytes of all) expect((await hand(cookie, bytes)).ok).toBe(true);
@@ -106,7 +106,7 @@ describe("the door of the roll", () => {
     const cookie = await signUp();
     const [before, after] = [await picture(), await picture()];
     expect((await hand(cookie, before)).ok).toBe(true);
-    const store = openStore(cluster.url);
+    const store = openStore(database.url);
     try {
       // The database's own answer to a full disk: SQLSTATE 53100 (PostgreSQL's table of error codes).
       await store.pool.query(

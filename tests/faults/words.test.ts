@@ -1,25 +1,25 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type Cluster, startPostgres } from "../../scripts/postgres.ts";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { readAlbum } from "../../store/album.ts";
 import { openStore, type Store } from "../../store/db.ts";
 import { household } from "../../store/schema/index.ts";
 import { readRevisions } from "../../store/words.ts";
+import { freshDatabase } from "../fresh-database.ts";
 
 /** The built program over a database of its own, ended by force while words come in. */
-let cluster: Cluster;
+let database: Awaited<ReturnType<typeof freshDatabase>>;
 let server: Running;
 let store: Store;
 beforeAll(async () => {
-  cluster = await startPostgres("faults-words");
-  server = await startServer(cluster.url);
-  store = openStore(cluster.url);
+  database = await freshDatabase();
+  server = await startServer(database.url);
+  store = openStore(database.url);
 });
 afterAll(async () => {
   await store.close();
   await server.stop();
-  await cluster.stop();
+  await database.drop();
 });
 
 const post = (path: string, body: BodyInit, cookie = "", type?: string) =>
@@ -83,7 +83,7 @@ describe("a card being written", () => {
       acknowledged = at;
     }
     await killing;
-    server = await startServer(cluster.url);
+    server = await startServer(database.url);
     const aggregate = await readAlbum(store.db, householdId, albumId);
     const card = aggregate?.days.flatMap(({ content }) => content.cards).find((each) => each.id === id);
     if (!card) throw new Error("the card is gone");
