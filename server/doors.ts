@@ -84,6 +84,7 @@ export function doors(
         "The size of what was sent is not known. Nothing was changed.",
       );
     const door = doorOf(request.path, request.headers["content-type"] ?? "");
+    watch(request, door?.isFile ?? false, silence);
     if (!door)
       return refuse(request, response, length, 415, "That kind of thing is not taken here. Nothing was changed.");
     if (length > door.most)
