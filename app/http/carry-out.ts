@@ -4,7 +4,8 @@ import { parseDate } from "#core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
 import type { Author } from "#store/author.ts";
 import { givePlace, saveBookEdit } from "#store/book.ts";
-import { changeMonth, moveJotting, movePhoto, saveDayEdit } from "#store/day.ts";
+import { moveJotting, movePhoto } from "#store/carry-over.ts";
+import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
