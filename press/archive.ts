@@ -11,13 +11,14 @@ import {
   writeArchive,
 } from "../core/format/archive.ts";
 import { JsonGauge } from "../core/format/json-gauge.ts";
+import { missingDays } from "../core/format/missing-days.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { countPrivate, shared } from "../core/words/secrecy.ts";
 import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
-import type { Db } from "../store/db.ts";
+import { breaksRule, type Db, isBadValue } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
 import {
   filesOfPhotos,
@@ -163,9 +164,10 @@ export async function packAlbum(
 }
 
 export type UnpackProblem = ZipProblem | ArchiveProblem | "photo-missing" | "photo-unreadable";
+/** `added` is how many dates of the span had no day in the archive and were given an empty one. */
 export type Unpacked =
-  | { ok: true; albumId: string }
-  | { ok: false; reason: UnpackProblem }
+  | { ok: true; albumId: string; added: number }
+  | { ok: false; reason: UnpackProblem; where?: string }
   | { ok: false; reason: "already-here"; albumId: string };
 
 /** Reads `album.json` as it unpacks, and stops as soon as it is more than an album can be. */
@@ -247,6 +249,7 @@ export async function unpackAlbum(
         })),
       },
     }));
+    const added = missingDays(imported, plan.span, () => crypto.randomUUID());
     const archiveId = present ? crypto.randomUUID() : album.id;
     const book = read.archive.book && {
       ...read.archive.book,
@@ -254,11 +257,13 @@ export async function unpackAlbum(
     };
     signal?.throwIfAborted();
     return await onceOnly(db, householdId, act ?? null, async (once) => {
-      const written = await importAlbum(once, householdId, archiveId, plan, imported, book, asCopy);
-      return written.ok ? written : { ...written, reason: "already-here" as const };
+      const written = await importAlbum(once, householdId, archiveId, plan, [...imported, ...added], book, asCopy);
+      return written.ok ? { ...written, added: added.length } : { ...written, reason: "already-here" as const };
     });
   } catch (error) {
     if (error instanceof ZipRefused) return { ok: false, reason: error.reason };
+    // What the tables would not take and nothing before had looked at.
+    if (isBadValue(error) || breaksRule(error)) return { ok: false, reason: "damaged" };
     throw error;
   } finally {
     zip.close();

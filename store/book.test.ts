@@ -237,16 +237,38 @@ describe("try-outs", () => {
     expect(await keepTryOut(db, author(), id, "front", kept)).toMatchObject({ ok: true });
     const after = await look();
     expect([after.leaves[0]?.front.pieces, after.tryOuts]).toEqual([[piece("c")], []]);
-    // The kept candidate's row, the other one, what lay on the page, and what came too late: nothing is lost.
+    // The other one, what lay on the page, and what came too late: nothing is lost, and the kept one is on the page alone.
     const { leaves: inTray } = await readTray(db, keeper.householdId);
-    expect(inTray.map(({ kind }) => kind)).toEqual(Array(4).fill("try-out"));
+    expect(inTray.map(({ kind }) => kind)).toEqual(Array(3).fill("try-out"));
     for (const each of inTray) await putLeafOrTryOutBack(db, keeper.householdId, "try-out", each.id, author());
     const back = (await look()).tryOuts.flatMap(({ pieces }) => pieces.map(({ id: pieceId }) => pieceId));
-    expect(back.sort()).toEqual(["a", "b", "c", "d"]);
+    expect(back.sort()).toEqual(["a", "b", "d"]);
     await keepTryOut(db, author(), id, "front", null);
     await undoLastChange(db, author());
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
     await emptyTray(db, keeper.householdId);
+    expect((await readTray(db, keeper.householdId)).leaves).toEqual([]);
+  });
+});
+
+describe("a kept try-out", () => {
+  it("waits again with those beside it when its keeping is taken back, and nothing of it is in the tray", async () => {
+    const { keeper, save, look, author } = await book();
+    const id = randomUUID();
+    await save(added(id));
+    await save({ kind: "arrange", leaf: id, face: "front", pieces: [piece("a")] });
+    const [b, c] = [randomUUID(), randomUUID()];
+    await addTryOut(db, author(), { id: b, leafId: id, face: "front", pieces: [piece("b")] });
+    await addTryOut(db, author(), { id: c, leafId: id, face: "front", pieces: [piece("c")] });
+    await keepTryOut(db, author(), id, "front", b);
+    expect((await look()).leaves[0]?.front.pieces).toEqual([piece("b")]);
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    const { leaves, tryOuts } = await look();
+    expect(leaves[0]?.front.pieces).toEqual([piece("a")]);
+    expect(tryOuts.map((each) => [each.id, each.name])).toEqual([
+      [b, "B"],
+      [c, "C"],
+    ]);
     expect((await readTray(db, keeper.householdId)).leaves).toEqual([]);
   });
 });

@@ -19,6 +19,7 @@ import { followDates, followDay, latestBookChange, undoBookChange } from "./book
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
+import { unkeepTryOuts } from "./try-out.ts";
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
 export type Clash = { readonly change: SavedChange; readonly current: DayContent; readonly version: number };
@@ -282,6 +283,7 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
       const inBook = await latestBookChange(tx, author);
       if (inBook && (!latest || inBook.at >= latest.at)) {
         if (!(await undoBookChange(tx, author, inBook.id))) return { ok: false, reason: "changed-since" };
+        await unkeepTryOuts(tx, author.albumId, inBook.at);
         // Days changed in the same act go back with the book.
         if (!latest || latest.act !== inBook.act) return { ok: true, dayIds: [] };
       }

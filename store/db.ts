@@ -146,5 +146,8 @@ export const isForeign = (error: unknown): boolean => hasCode(error, "23503");
 export const isBadValue = (error: unknown): boolean =>
   ["22P02", "22021", "22003", "22007", "22008", "22P05"].some((code) => hasCode(error, code));
 
+/** Whether a row was refused by a rule of its table: a size of nothing, a span that ends before it begins. */
+export const breaksRule = (error: unknown): boolean => hasCode(error, "23514");
+
 /** Whether PostgreSQL ended a transaction so that others could go on: a deadlock, or writes that could not be put in a row. */
 const isVictim = (error: unknown): boolean => hasCode(error, "40P01") || hasCode(error, "40001");

@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull, not, notExists, sql } from "drizzle-orm";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
-import { lockAlbums } from "./album.ts";
+import { lockAlbum, lockAlbums } from "./album.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { dayPhoto, photo } from "./schema/index.ts";
@@ -50,12 +50,19 @@ const markColumns = (mark: RollMark) => {
 
 /**
  * Says one thing of several of the household's pictures; returns how many there were of them. One that a day uses is not
- * put away.
+ * put away. `albumId` is where it was said: an album that is not the household's says nothing.
  */
-export async function markPhotos(db: Db, householdId: string, ids: readonly string[], mark: RollMark): Promise<number> {
+export async function markPhotos(
+  db: Db,
+  householdId: string,
+  ids: readonly string[],
+  mark: RollMark,
+  albumId?: string,
+): Promise<number> {
   const those = and(eq(photo.householdId, householdId), inArray(photo.id, [...ids]));
   return db.transaction(async (tx) => {
     await lockAlbums(tx, householdId);
+    if (albumId !== undefined && !(await lockAlbum(tx, householdId, albumId))) return 0;
     await tx.select({ id: photo.id }).from(photo).where(those).orderBy(asc(photo.id)).for("no key update");
     const rows = await tx
       .update(photo)

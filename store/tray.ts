@@ -85,7 +85,7 @@ export async function readTray(
     .innerJoin(leaf, and(eq(leaf.id, tryOut.leafId), isNull(leaf.deletedAt)))
     .innerJoin(album, eq(album.id, leaf.albumId))
     .leftJoin(day, eq(day.id, leaf.dayId))
-    .where(and(mine, isNotNull(tryOut.deletedAt)));
+    .where(and(mine, isNotNull(tryOut.deletedAt), isNull(tryOut.keptAt)));
   const leaves = await unionAll(leavesOut, triesOut);
   const dated = <T extends { deletedAt: Date | null }>(rows: T[]) =>
     rows.flatMap((row) => (row.deletedAt ? [{ ...row, deletedAt: row.deletedAt }] : []));

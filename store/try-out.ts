@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from "node:util";
-import { and, eq, isNull } from "drizzle-orm";
+import { and, eq, inArray, isNull } from "drizzle-orm";
 import type { Face, Piece } from "../core/book/leaf.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
@@ -108,7 +108,7 @@ export async function dropTryOut(db: Db, author: Author, id: string): Promise<Tr
 
 /**
  * Keeps one arrangement of a side: the candidate `id`, or with null the one that lies there. The others, and what lay
- * there before, wait in the tray. What was there is written as a change of the book, so it can be taken back.
+ * there before, wait in the tray; the kept one is on the side and nowhere else. What was there is written as a change of the book, so it can be taken back.
  */
 export async function keepTryOut(
   db: Db,
@@ -117,24 +117,54 @@ export async function keepTryOut(
   face: Face,
   id: string | null,
 ): Promise<BookSaved> {
-  const settled = await db.transaction(async (tx) => {
-    if (!(await touchLeaf(tx, author, leafId))) return null;
+  return db.transaction(async (tx) => {
+    if (!(await touchLeaf(tx, author, leafId))) return { ok: false, reason: "not-found" };
     const rows = await tx.select().from(tryOut).where(waiting(leafId, face));
     const kept = rows.find((row) => row.id === id);
-    if (id !== null && !kept) return null;
+    if (id !== null && !kept) return { ok: false, reason: "not-found" };
     const found = await tx.query.side.findFirst({
       where: (table, { and: both, eq: is }) => both(is(table.leafId, leafId), is(table.face, face)),
     });
     await tx.update(tryOut).set({ deletedAt: author.at }).where(waiting(leafId, face));
-    if (kept && found?.pieces) {
+    if (!kept) return { ok: true, made: {} };
+    await tx.update(tryOut).set({ keptAt: author.at }).where(eq(tryOut.id, kept.id));
+    if (found?.pieces) {
       await tx.insert(tryOut).values({
         id: crypto.randomUUID(),
         ...{ leafId, face, name: "A", pieces: found.pieces, madeAt: author.at, deletedAt: author.at },
       });
     }
-    return { pieces: kept?.pieces ?? null };
+    return saveBookEdit(tx, author, null, { kind: "arrange", leaf: leafId, face, pieces: kept.pieces });
   });
-  if (!settled) return { ok: false, reason: "not-found" };
-  if (!settled.pieces) return { ok: true, made: {} };
-  return saveBookEdit(db, author, null, { kind: "arrange", leaf: leafId, face, pieces: settled.pieces });
+}
+
+/**
+ * After the change of the book that was made `at` is taken back: where a candidate had been kept by it, that one and those
+ * beside it wait again, as many as there is room for, and what lay on the side is no longer in the tray.
+ */
+export async function unkeepTryOuts(tx: Transaction, albumId: string, at: Date): Promise<void> {
+  const found = await tx
+    .select({ row: tryOut })
+    .from(tryOut)
+    .innerJoin(leaf, eq(leaf.id, tryOut.leafId))
+    .where(and(eq(leaf.albumId, albumId), eq(tryOut.deletedAt, at)));
+  const rows = found.map(({ row }) => row);
+  const kept = rows.find(({ keptAt }) => keptAt?.getTime() === at.getTime());
+  if (!kept) return;
+  const there = await tx.select({ id: tryOut.id }).from(tryOut).where(waiting(kept.leafId, kept.face));
+  const others = rows.filter(({ id, leafId, face }) => id !== kept.id && leafId === kept.leafId && face === kept.face);
+  const laid = others.find(({ madeAt }) => madeAt.getTime() === at.getTime());
+  const back = [kept, ...others.filter((each) => each !== laid)].slice(0, Math.max(0, MOST_TRY_OUTS - there.length));
+  if (laid) await tx.delete(tryOut).where(eq(tryOut.id, laid.id));
+  await tx.update(tryOut).set({ keptAt: null }).where(eq(tryOut.id, kept.id));
+  if (back.length > 0)
+    await tx
+      .update(tryOut)
+      .set({ deletedAt: null })
+      .where(
+        inArray(
+          tryOut.id,
+          back.map(({ id }) => id),
+        ),
+      );
 }

@@ -7,6 +7,7 @@ import { givePlace, saveBookEdit } from "#store/book.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
+import { markPhotos } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
 /** Does one change that was sent to an album, and answers what came of it. */
@@ -34,6 +35,11 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
         ? moveJotting(db, author, sent.dayId, sent.id, to)
         : { ok: false as const, reason: "no-such-day" as const };
     }
+    case "mark":
+      // None of them is here, or all are wanted where they are: said, and not as if it were done.
+      return (await markPhotos(db, author.householdId, sent.ids, sent.mark, author.albumId)) > 0
+        ? { ok: true as const }
+        : { ok: false as const, reason: "not-marked" as const };
     case "month":
       return changeMonth(db, author, (slots, span) => moved(slots, span, sent));
   }

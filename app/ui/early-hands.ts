@@ -4,6 +4,9 @@
  *
  * A page runs when React has taken over all of it. Until then React hears of none of this: taking over in a hurry, for an
  * event that has come, it would put a list back to what the page was sent with before it asked what was chosen.
+ *
+ * A script that fails, or is very late, must not keep a form for ever: then forms that need no script are sent as a browser
+ * sends them, and a page whose script failed says so.
  */
 
 /** One thing done early. A field's value is its text, or whether it was ticked: as the page was sent, and as it was left. */
@@ -45,7 +48,11 @@ export function keepEarlyHands(): void {
     if (last?.kind === "field" && last.target === target) last.value = value;
     else kept.push({ kind: "field", target, before: "defaultValue" in target ? target.defaultValue : "", value });
   };
+  // Forms without a method of their own do nothing but by script.
+  const isPlain = (form: EventTarget | null) => form instanceof HTMLFormElement && form.method === "post";
+  let lettingGo = false;
   const onSubmit = (event: SubmitEvent) => {
+    if (lettingGo && isPlain(event.target)) return;
     event.preventDefault();
     event.stopPropagation();
     if (event.target instanceof HTMLFormElement) kept.push({ kind: "send", target: event.target, by: event.submitter });
@@ -57,7 +64,35 @@ export function keepEarlyHands(): void {
     ["submit", onSubmit],
   ] as const;
   for (const [name, listener] of all) window.addEventListener(name, listener as EventListener, true);
+  const letGo = () => {
+    if (lettingGo) return;
+    lettingGo = true;
+    const sent = kept.findLast((early) => early.kind === "send" && isPlain(early.target));
+    if (sent?.kind === "send") sent.target.requestSubmit(sent.by);
+  };
+  const onError = ({ target }: Event) => {
+    const script =
+      target instanceof HTMLScriptElement || (target instanceof HTMLLinkElement && target.rel === "modulepreload");
+    if (!script || document.getElementById("did-not-load")) return;
+    const note = document.createElement("p");
+    note.id = "did-not-load";
+    note.role = "alert";
+    const again = document.createElement("a");
+    again.href = "";
+    again.textContent = "Load the page again";
+    note.append(
+      "Part of this page did not load, so some buttons do nothing. What is saved is safe. Copy what you typed here, then: ",
+      again,
+    );
+    (document.body ?? document.documentElement).append(note);
+    letGo();
+  };
+  window.addEventListener("error", onError, true);
+  const late = window.setTimeout(letGo, 6000);
   const stop = () => {
+    window.clearTimeout(late);
+    window.removeEventListener("error", onError, true);
+    document.getElementById("did-not-load")?.remove();
     for (const [name, listener] of all) window.removeEventListener(name, listener as EventListener, true);
   };
   window.earlyHands = { kept, stop };

@@ -3,22 +3,29 @@ import { useLocation, useNavigation, useSearchParams } from "react-router";
 
 /**
  * The address's query, and a way to change it once a quick hand has settled. What is shown is chosen at once by whoever
- * uses it; the address, and what is read for it, follows. Whoever leaves meanwhile is not called back.
+ * uses it; the address, and what is read for it, follows. Whoever leaves meanwhile is not called back, and finds what was
+ * chosen when they come back.
  */
 export function useSettledQuery(wait: number): {
   query: URLSearchParams;
   settle: (change: (query: URLSearchParams) => void) => void;
   /** To be called by whoever leaves by key: the router says only later that somebody is on the way. */
-  cancel: () => void;
+  settleNow: () => void;
   /** Whether a choice is newer than the address. */
   isSettling: () => boolean;
 } {
   const [query, setQuery] = useSearchParams();
   const timer = useRef<number>(undefined);
+  const coming = useRef<URLSearchParams>(undefined);
   const cancel = useCallback(() => {
     window.clearTimeout(timer.current);
     timer.current = undefined;
   }, []);
+  // Past the router: a move of its own would be overtaken by the one that leaves, and the entry would keep the old choice.
+  const settleNow = useCallback(() => {
+    if (timer.current !== undefined) window.history.replaceState(window.history.state, "", `?${coming.current}`);
+    cancel();
+  }, [cancel]);
   const { pathname } = useLocation();
   const heading = useNavigation().location?.pathname ?? pathname;
   useEffect(() => {
@@ -26,22 +33,23 @@ export function useSettledQuery(wait: number): {
   }, [heading, pathname, cancel]);
   useEffect(() => {
     const onClick = (event: MouseEvent) => {
-      if (event.target instanceof Element && event.target.closest("a")) cancel();
+      if (event.target instanceof Element && event.target.closest("a")) settleNow();
     };
     document.addEventListener("click", onClick, true);
     return () => {
       document.removeEventListener("click", onClick, true);
       cancel();
     };
-  }, [cancel]);
+  }, [cancel, settleNow]);
   const settle = (change: (query: URLSearchParams) => void) => {
     cancel();
+    const next = new URLSearchParams(query);
+    change(next);
+    coming.current = next;
     timer.current = window.setTimeout(() => {
       timer.current = undefined;
-      const next = new URLSearchParams(query);
-      change(next);
       setQuery(next, { replace: true, preventScrollReset: true });
     }, wait);
   };
-  return { query, settle, cancel, isSettling: () => timer.current !== undefined };
+  return { query, settle, settleNow, isSettling: () => timer.current !== undefined };
 }

@@ -178,12 +178,13 @@ export const SLOT_PROBLEM: Record<SlotProblem, string> = {
   "merged-day": "A shared page cannot be moved. Split it first.",
   "same-day": "It is on that day already.",
 };
-export const EDIT_PROBLEM: Record<EditProblem | "not-found", string> = {
+export const EDIT_PROBLEM: Record<EditProblem | "not-found" | "not-marked", string> = {
   "piece-gone": "That piece was removed in another window.",
   "already-there": "This picture is on the day already. It was kept once.",
   "nothing-to-finish": "There is nothing on this day to finish yet. Give it a page, a photo or words first.",
   "not-found": "That day is not in this album any more.",
   "day-full": "A day holds 500 of a kind, and this one does. Nothing was changed.",
+  "not-marked": "That was not taken: the pictures are not here any more, or a day uses them. Here is how they stand.",
 };
 export const UNDO_PROBLEM = {
   "nothing-to-undo": "Nothing left to take back.",
@@ -243,6 +244,10 @@ export const ARCHIVE_PROBLEM = {
   "photo-missing": "A photo that the archive lists is not in it. Use another copy.",
   "photo-unreadable": "A photo in the archive cannot be read. Use another copy.",
 } as const;
+
+/** `where` as `album.json` itself would be read: days[3].jottings[0].at */
+export const damagedAt = (where: string): string =>
+  `Nothing was read from the archive: in its file album.json, what stands at ${where} is no such thing, or contradicts the rest. Put it right there, or use another copy.`;
 
 export const UNREACHABLE = {
   unreachable: "The server does not answer. What you wrote is kept on this device and sent when it is back.",

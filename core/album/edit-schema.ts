@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { SENT_BOOK, SENT_PLACE, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { type Length, LONGEST } from "../measure/length.ts";
-import { type CalendarDate, parseDate } from "../month/dates.ts";
+import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
+import { SENT_MARK } from "../photo/roll-schema.ts";
 import { clean } from "../words/clean.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
 import type { DayEdit } from "./edit.ts";
@@ -42,7 +43,7 @@ const CARD = z.object({
 });
 const JOTTING = z.object({
   ...{ id: ID, text: TEXT },
-  at: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/),
+  at: z.string().length(16).refine(isWallTime),
   privateUntil: DATE.nullable().default(null),
 });
 const INSERT = z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT });
@@ -113,6 +114,7 @@ export const SENT_JOTTING_MOVE = z.object({ what: z.literal("move-jotting"), day
 export const SENT = z.union([
   SENT_EDIT,
   SENT_JOTTING_MOVE,
+  SENT_MARK,
   SENT_MOVE,
   SENT_PHOTO_MOVE,
   SENT_BOOK,

@@ -85,24 +85,30 @@ export function* bookProblems(
   book: ArchiveBook,
   dayIds: ReadonlySet<string>,
   insertIds: ReadonlySet<string>,
-): Generator<string> {
+): Generator<{ readonly path: (string | number)[]; readonly message: string }> {
   const leafIds = new Set<string>();
   const inserts = new Set<string>();
-  for (const { id, of, front, back } of book.leaves) {
-    if (leafIds.has(id)) yield "a leaf twice";
+  for (const [at, { id, of, front, back }] of book.leaves.entries()) {
+    const path = (...rest: string[]) => ["leaves", at, ...rest];
+    if (leafIds.has(id)) yield { path: path("id"), message: "a leaf twice" };
     leafIds.add(id);
-    if (of.kind !== "own" && !dayIds.has(of.dayId)) yield "a leaf of a day that is not there";
+    if (of.kind !== "own" && !dayIds.has(of.dayId))
+      yield { path: path("of", "dayId"), message: "a leaf of a day that is not there" };
     if (of.kind === "insert" && (!insertIds.has(of.insertId) || inserts.has(of.insertId)))
-      yield "a leaf of an insert that is not there";
+      yield { path: path("of", "insertId"), message: "a leaf of an insert that is not there" };
     if (of.kind === "insert") inserts.add(of.insertId);
-    for (const { owner } of [front, back])
-      if (owner.kind === "day" && !dayIds.has(owner.dayId)) yield "a side of a day that is not there";
+    for (const [face, { owner }] of Object.entries({ front, back }))
+      if (owner.kind === "day" && !dayIds.has(owner.dayId))
+        yield { path: path(face, "owner", "dayId"), message: "a side of a day that is not there" };
   }
-  for (const layout of book.layouts) {
+  for (const [at, layout] of book.layouts.entries()) {
     // On its page, or on an opening that is a little wider: one of the two is what it was drawn on.
     const { page } = layout;
     const wider = size(ticks(page.w + EASE), ticks(page.h + EASE));
-    if (!readLayout(layout, page).ok && !readLayout(layout, wider).ok) yield "a pocket layout that fills no page";
+    if (!readLayout(layout, page).ok && !readLayout(layout, wider).ok)
+      yield { path: ["layouts", at], message: "a pocket layout that fills no page" };
   }
-  for (const { leafId } of book.tryOuts) if (!leafIds.has(leafId)) yield "a try-out of a leaf that is not there";
+  for (const [at, { leafId }] of book.tryOuts.entries())
+    if (!leafIds.has(leafId))
+      yield { path: ["tryOuts", at, "leafId"], message: "a try-out of a leaf that is not there" };
 }

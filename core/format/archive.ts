@@ -11,7 +11,7 @@ import {
   STEPS,
 } from "../album/model.ts";
 import { millimetres, toMillimetres } from "../measure/length.ts";
-import { parseDate } from "../month/dates.ts";
+import { isWallTime, parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
 import { AS_IT_COMES, MOST_CLOSER, WHOLE } from "../photo/crop.ts";
@@ -88,7 +88,7 @@ const DAY = z.object({
   jottings: z.array(
     z.object({
       ...{ id: ID, text: TEXT, privateUntil: DATE.nullable() },
-      at: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/),
+      at: z.string().length(16).refine(isWallTime, "not a date and time"),
     }),
   ),
   inserts: z.array(z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT })),
@@ -100,13 +100,10 @@ const PHOTO = z.object({
   sha256: HASH,
   file: z.string().regex(/^photos\/[0-9a-f]{64}\.(jpg|png|webp|avif|tif|heic)$/),
   name: LINE,
-  capturedAt: z
-    .string()
-    .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}$/)
-    .nullable(),
+  capturedAt: z.string().length(19).refine(isWallTime, "not a date and time").nullable(),
   offset: z
     .string()
-    .regex(/^[+-]\d{2}:\d{2}$/)
+    .regex(/^[+-](0\d|1[0-4]):[0-5]\d$/)
     .nullable(),
   /** The day a keeper gave it, where the camera wrote none or a wrong one. */
   givenDate: DATE.nullable(),
@@ -115,83 +112,95 @@ const PHOTO = z.object({
   ...{ star: z.boolean(), banked: z.boolean(), rejected: z.boolean() },
 });
 
-export const ARCHIVE = z
-  .object({
-    format: z.literal(ARCHIVE_FORMAT),
-    formatVersion: z.literal(ARCHIVE_VERSION),
-    lengths: z.literal("mm"),
-    /** Whether the photo files are byte for byte as added; false when places were taken out of them. */
-    photosAsAdded: z.boolean(),
-    /** How many private texts were left out; their cards are here without words. */
-    privateTextsLeftOut: z.int().min(0),
-    album: z.object({
-      id: ID,
-      title: NAME,
-      unit: z.enum(["inch", "cm"]),
-      numbering: z.enum(NUMBERINGS),
-      /** Which pictures its prints may be of. */
-      photoRule: z.enum(PHOTO_RULES),
-      start: DATE,
-      end: DATE,
-      format: z.object({
-        name: LINE,
-        binding: z.enum(BINDINGS),
-        nominal: SIZE,
-        opening: SIZE,
-        outer: SIZE,
-        margin: LENGTH,
-        bindingEdge: z.enum(BINDING_EDGES),
-        holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),
-        cover: SIZE,
-        capacityMicrometres: z.int().min(0).max(1_000_000),
-      }),
+const ALBUM_FILE = z.object({
+  format: z.literal(ARCHIVE_FORMAT),
+  formatVersion: z.literal(ARCHIVE_VERSION),
+  lengths: z.literal("mm"),
+  /** Whether the photo files are byte for byte as added; false when places were taken out of them. */
+  photosAsAdded: z.boolean(),
+  /** How many private texts were left out; their cards are here without words. */
+  privateTextsLeftOut: z.int().min(0),
+  album: z.object({
+    id: ID,
+    title: NAME,
+    unit: z.enum(["inch", "cm"]),
+    numbering: z.enum(NUMBERINGS),
+    /** Which pictures its prints may be of. */
+    photoRule: z.enum(PHOTO_RULES),
+    start: DATE,
+    end: DATE,
+    format: z.object({
+      name: LINE,
+      binding: z.enum(BINDINGS),
+      nominal: SIZE,
+      opening: SIZE,
+      outer: SIZE,
+      margin: LENGTH,
+      bindingEdge: z.enum(BINDING_EDGES),
+      holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),
+      cover: SIZE,
+      capacityMicrometres: z.int().min(0).max(1_000_000),
     }),
-    days: z.array(DAY),
-    photos: z.array(PHOTO),
-    /** Null where the archive is from before books were laid out: the leaves follow from the days. */
-    book: ARCHIVE_BOOK.nullable(),
-  })
-  .superRefine((archive, context) => {
-    const problem = (message: string) => context.addIssue({ code: "custom", message });
-    const { start, end } = archive.album;
-    if (end < start || spanLength({ start, end }) > LONGEST_SPAN) problem("the span is not 1 to 62 days");
-    const unique = (name: string, values: string[]) =>
-      new Set(values).size === values.length || problem(`${name} twice`);
-    unique(
-      "a date",
-      archive.days.map(({ date }) => date),
-    );
-    unique(
-      "a photo",
-      archive.photos.map(({ sha256 }) => sha256),
-    );
-    unique(
-      "an id",
-      archive.days.flatMap((day) => [
-        day.id,
-        ...[...day.photos, ...day.cards, ...day.jottings, ...day.inserts].map(({ id }) => id),
-      ]),
-    );
-    const ids = new Set(archive.days.map(({ id }) => id));
-    const hashes = new Set(archive.photos.map(({ sha256 }) => sha256));
-    const { capacityMicrometres, ...format } = archive.album.format;
-    if (checkFormat({ ...format, capacity: capacityMicrometres }))
-      problem("a book whose measures contradict each other");
-    for (const day of archive.days) {
-      if (day.mergedInto === day.id) problem("a day merged into itself");
-      if (day.mergedInto !== null && !ids.has(day.mergedInto))
-        problem("a day shares a page with a day that is not there");
-      for (const { sha256 } of day.photos) if (!hashes.has(sha256)) problem("a day uses a photo that is not there");
-    }
-    const inserts = new Set(archive.days.flatMap((day) => day.inserts.map(({ id }) => id)));
-    if (archive.book) for (const each of bookProblems(archive.book, ids, inserts)) problem(each);
-  });
+  }),
+  days: z.array(DAY),
+  photos: z.array(PHOTO),
+  /** Null where the archive is from before books were laid out: the leaves follow from the days. */
+  book: ARCHIVE_BOOK.nullable(),
+});
+
+export const ARCHIVE = ALBUM_FILE.superRefine((archive, context) => {
+  for (const { path, message } of contradictions(archive)) context.addIssue({ code: "custom", message, path });
+});
 
 /** An archive read: lengths in ticks, dates checked. */
-export type Archive = z.output<typeof ARCHIVE>;
+export type Archive = z.output<typeof ALBUM_FILE>;
 
 export type ArchiveProblem = "not-an-archive" | "newer-format" | "damaged" | "too-much-inside";
-export type ReadArchive = { ok: true; archive: Archive } | { ok: false; reason: ArchiveProblem };
+/** `where` says where in `album.json` the first thing is that cannot be read. */
+export type ReadArchive =
+  | { ok: true; archive: Archive }
+  | { ok: false; reason: "damaged"; where: string }
+  | { ok: false; reason: Exclude<ArchiveProblem, "damaged"> };
+
+type Contradiction = { readonly path: (string | number)[]; readonly message: string };
+
+/** What no single value of an archive shows: things twice, references that lead nowhere, measures that cannot all be true. */
+function* contradictions({ album, days, photos, book }: Archive): Generator<Contradiction> {
+  const { start, end } = album;
+  if (end < start || spanLength({ start, end }) > LONGEST_SPAN)
+    yield { path: ["album", "end"], message: "the span is not 1 to 62 days" };
+  const { capacityMicrometres, ...format } = album.format;
+  if (checkFormat({ ...format, capacity: capacityMicrometres }))
+    yield { path: ["album", "format"], message: "a book whose measures contradict each other" };
+  const seen = new Set<string>();
+  const hashes = new Set<string>();
+  for (const [at, { sha256 }] of photos.entries()) {
+    if (hashes.has(sha256)) yield { path: ["photos", at, "sha256"], message: "a photo twice" };
+    hashes.add(sha256);
+  }
+  const ids = new Set(days.map(({ id }) => id));
+  for (const [at, day] of days.entries()) {
+    const path = (...rest: (string | number)[]) => ["days", at, ...rest];
+    if (seen.has(day.date)) yield { path: path("date"), message: "a date twice" };
+    seen.add(day.date);
+    for (const kind of ["photos", "cards", "jottings", "inserts"] as const)
+      for (const [place, { id }] of day[kind].entries()) {
+        if (seen.has(id)) yield { path: path(kind, place, "id"), message: "an id twice" };
+        seen.add(id);
+      }
+    if (seen.has(day.id)) yield { path: path("id"), message: "an id twice" };
+    seen.add(day.id);
+    if (day.mergedInto === day.id) yield { path: path("mergedInto"), message: "a day merged into itself" };
+    if (day.mergedInto !== null && !ids.has(day.mergedInto))
+      yield { path: path("mergedInto"), message: "a day shares a page with a day that is not there" };
+    for (const [place, { sha256 }] of day.photos.entries())
+      if (!hashes.has(sha256))
+        yield { path: path("photos", place, "sha256"), message: "a day uses a photo that is not there" };
+  }
+  const inserts = new Set(days.flatMap((day) => day.inserts.map(({ id }) => id)));
+  if (book)
+    for (const { path, message } of bookProblems(book, ids, inserts)) yield { path: ["book", ...path], message };
+}
 
 /** The JSON text of `album.json`, indented, for people to read too. */
 export const writeArchive = (archive: Archive): string => JSON.stringify(z.encode(ARCHIVE, archive), null, 2);
@@ -278,18 +287,34 @@ function fromThird(raw: unknown): unknown {
   };
 }
 
-/** Reads the text of `album.json`; how long it may be is seen to before, by `JsonGauge`. */
+/** `days[3].jottings[0].at`, as it is written where one reads the file. */
+const placeOf = (path: readonly PropertyKey[]): string =>
+  path.map((step, at) => (typeof step === "number" ? `[${step}]` : `${at > 0 ? "." : ""}${String(step)}`)).join("");
+
+/** The line on which JSON breaks off, as far as the engine's complaint tells; the last one where it does not. */
+function brokenLine(text: string, error: unknown): string {
+  const at = /position (\d+)/.exec(String(error))?.[1];
+  return `line ${text.slice(0, at === undefined ? text.length : Number(at)).split("\n").length}`;
+}
+
+/**
+ * Reads the text of `album.json`; how long it may be is seen to before, by `JsonGauge`. A mark of the byte order before it,
+ * as editors write one, is passed over.
+ */
 export function readArchive(text: string): ReadArchive {
+  const json = text.replace(/^\uFEFF/, "");
   let raw: unknown;
   try {
-    raw = JSON.parse(text);
-  } catch {
-    return { ok: false, reason: "damaged" };
+    raw = JSON.parse(json);
+  } catch (error) {
+    return { ok: false, reason: "damaged", where: brokenLine(json, error) };
   }
   const head = z.object({ format: z.literal(ARCHIVE_FORMAT), formatVersion: z.int().positive() }).safeParse(raw);
   if (!head.success) return { ok: false, reason: "not-an-archive" };
   if (head.data.formatVersion > ARCHIVE_VERSION) return { ok: false, reason: "newer-format" };
   if (!isWithinBounds(raw)) return { ok: false, reason: "too-much-inside" };
   const archive = ARCHIVE.safeDecode(fromThird(fromSecond(fromFirst(raw))) as z.input<typeof ARCHIVE>);
-  return archive.success ? { ok: true, archive: archive.data } : { ok: false, reason: "damaged" };
+  return archive.success
+    ? { ok: true, archive: archive.data }
+    : { ok: false, reason: "damaged", where: placeOf(archive.error.issues[0]?.path ?? []) };
 }

@@ -7,10 +7,13 @@ import { firstLeaves } from "../book/first-leaves.ts";
 import { grid } from "../book/layout.ts";
 import type { Leaf } from "../book/leaf.ts";
 import { inches, millimetres } from "../measure/length.ts";
+import { datesFrom } from "../month/dates.ts";
+import { spanLength } from "../month/span.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
 import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 import { DAY_PLAN_HEAD, dayPlanRows } from "./day-plan.ts";
+import { missingDays } from "./missing-days.ts";
 
 /** An archive as parsed JSON, to be spoilt in one place. */
 type Raw = {
@@ -208,14 +211,14 @@ describe("the archive", () => {
     };
     const nobody = crypto.randomUUID();
     const damaged = { ok: false, reason: "damaged" };
-    expect(spoilt(({ leaves }) => Object.assign(leaves[0] ?? {}, { of: { kind: "page", dayId: nobody } }))).toEqual(
-      damaged,
-    );
+    expect(
+      spoilt(({ leaves }) => Object.assign(leaves[0] ?? {}, { of: { kind: "page", dayId: nobody } })),
+    ).toMatchObject(damaged);
     expect(
       spoilt(({ leaves }) => Object.assign(leaves[0]?.front ?? {}, { owner: { kind: "day", dayId: nobody } })),
-    ).toEqual(damaged);
-    expect(spoilt(({ tryOuts }) => Object.assign(tryOuts[0] ?? {}, { leafId: nobody }))).toEqual(damaged);
-    expect(spoilt(({ leaves }) => leaves.push(leaves[0] ?? { of: {}, front: {} }))).toEqual(damaged);
+    ).toMatchObject(damaged);
+    expect(spoilt(({ tryOuts }) => Object.assign(tryOuts[0] ?? {}, { leafId: nobody }))).toMatchObject(damaged);
+    expect(spoilt(({ leaves }) => leaves.push(leaves[0] ?? { of: {}, front: {} }))).toMatchObject(damaged);
   });
 
   it("is refused when it is something else, from a newer format, or damaged", () => {
@@ -228,7 +231,7 @@ describe("the archive", () => {
       return readArchive(JSON.stringify(raw));
     };
     expect(readArchive("{}")).toEqual({ ok: false, reason: "not-an-archive" });
-    expect(readArchive(text.slice(0, -20))).toEqual({ ok: false, reason: "damaged" });
+    expect(readArchive(text.slice(0, -20))).toMatchObject({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
         raw.formatVersion = ARCHIVE_VERSION + 1;
@@ -238,17 +241,17 @@ describe("the archive", () => {
       changed((raw) => {
         raw.album.start = "2026-13-01";
       }),
-    ).toEqual({ ok: false, reason: "damaged" });
+    ).toMatchObject({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
         raw.album.format.nominal.w = -4;
       }),
-    ).toEqual({ ok: false, reason: "damaged" });
+    ).toMatchObject({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
         raw.days.push(...raw.days.slice(0, 1));
       }),
-    ).toEqual({ ok: false, reason: "damaged" });
+    ).toMatchObject({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
         for (const day of raw.days.slice(0, 1))
@@ -256,12 +259,69 @@ describe("the archive", () => {
             { id: raw.album.id, sha256: "f".repeat(64), print: { w: 1, h: 1 }, alt: "", crop: AS_IT_COMES },
           ];
       }),
-    ).toEqual({ ok: false, reason: "damaged" });
+    ).toMatchObject({ ok: false, reason: "damaged" });
     expect(
       changed((raw) => {
         raw.photos = [{ sha256: "f".repeat(64), file: "../../climbs.jpg", name: "", capturedAt: null, offset: null }];
       }),
-    ).toEqual({ ok: false, reason: "damaged" });
+    ).toMatchObject({ ok: false, reason: "damaged" });
+  });
+});
+
+describe("an archive changed by hand", () => {
+  const sample = () => {
+    const [archive] = fc.sample(anyArchive, 1);
+    if (!archive) throw new Error("no sample");
+    return archive;
+  };
+  const changed = (change: (raw: Raw & { days: { jottings: unknown[] }[] }) => void) => {
+    const raw = JSON.parse(writeArchive(sample()));
+    change(raw);
+    return readArchive(JSON.stringify(raw));
+  };
+  const jotting = (at: string) => [{ id: crypto.randomUUID(), text: "x", privateUntil: null, at }];
+
+  it("is refused with the place in the file: the path of a value, the line of a slip in the writing", () => {
+    const at = (time: string) =>
+      changed(({ days }) => {
+        if (days[1]) days[1].jottings = jotting(time);
+      });
+    expect(at("2026-12-24T23:59")).toMatchObject({ ok: true });
+    for (const time of [
+      "2026-99-99T99:99",
+      "2026-12-24T24:00",
+      "2026-12-24T23:60",
+      "2026-02-30T10:00",
+      "2026-12-24T10:00:00",
+    ])
+      expect(at(time), time).toEqual({ ok: false, reason: "damaged", where: "days[1].jottings[0].at" });
+    const larger = changed(({ album }) => Object.assign(album.format, { opening: { w: 900, h: 900 } }));
+    expect(larger).toEqual({ ok: false, reason: "damaged", where: "album.format" });
+    const twice = changed(({ days }) => days.push(...days.slice(0, 1)));
+    expect(twice).toMatchObject({ where: expect.stringMatching(/^days\[\d+\]\.date$/) });
+    expect(readArchive('{\n "format": "hearth-clock-album",\n "formatVersion": 4,,\n}')).toEqual({
+      ok: false,
+      reason: "damaged",
+      where: "line 3",
+    });
+  });
+
+  it("is read with a mark of the byte order before it, as some editors write one", () => {
+    const archive = sample();
+    expect(readArchive(`\uFEFF${writeArchive(archive)}`)).toEqual({ ok: true, archive });
+  });
+
+  it("gets an empty day for each date of its span that has none, whichever are missing, and is a month then", () => {
+    fc.assert(
+      fc.property(anyAlbum, fc.infiniteStream(fc.boolean()), ({ plan, days }, keeps) => {
+        const kept = days.filter(() => [...keeps.take(1)][0]);
+        const added = missingDays(kept, plan.span, () => crypto.randomUUID());
+        const whole = [...kept, ...added.map((day) => ({ ...day, version: 0 }))];
+        const dates = pagesOf(plan, whole).flatMap((page) => page.days.map(({ date }) => date));
+        expect(dates).toEqual(datesFrom(plan.span.start, spanLength(plan.span)));
+      }),
+      { numRuns: 40 },
+    );
   });
 });
 

@@ -16,6 +16,12 @@ export function parseDate(text: string): CalendarDate | null {
   }
 }
 
+/** Whether a text is a date and a time of day as a clock on the wall shows them, to the minute or the second. */
+export function isWallTime(text: string): boolean {
+  const [date = "", time = "", ...more] = text.split("T");
+  return more.length === 0 && parseDate(date) !== null && /^([01]\d|2[0-3]):[0-5]\d(:[0-5]\d)?$/.test(time);
+}
+
 const plain = (date: CalendarDate) => Temporal.PlainDate.from(date);
 
 export const addDays = (date: CalendarDate, days: number): CalendarDate =>

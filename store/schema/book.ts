@@ -111,6 +111,8 @@ export const tryOut = pgTable(
     version: integer("version").notNull().default(0),
     madeAt: instant("made_at").notNull(),
     deletedAt: instant("deleted_at"),
+    /** When it became the side's arrangement: it waits no more, and is in no tray. */
+    keptAt: instant("kept_at"),
   },
   (table) => [
     foreignKey({

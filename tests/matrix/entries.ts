@@ -46,8 +46,10 @@ const json = (place: string, body: (ids: World) => object, ofHousehold = false):
 const tray = (intent: string, id: (ids: World) => string): Write => ({
   ...{ path: () => "/tray.data", send: { form: (ids) => ({ intent, id: id(ids) }) }, ofHousehold: true },
 });
-const mark = (change: object, id: (ids: World) => string = (ids) => ids.loose): Write =>
-  json("photos", (ids) => ({ ids: [id(ids)], mark: change }), true);
+const mark = (change: object, id: (ids: World) => string = (ids) => ids.loose): Write => ({
+  ...ofAlbum((ids) => ({ what: "mark", ids: [id(ids)], mark: change })),
+  ofHousehold: true,
+});
 
 const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   title: () => ({ text: "T" }),
@@ -169,22 +171,18 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         to: "2026-12-02",
       })),
       "give-place": ofAlbum(({ day }) => ({ what: "give-place", dayId: day })),
+      "mark:star": mark({ kind: "star", on: true }),
+      "mark:rejected": mark({ kind: "rejected", on: true }),
+      "mark:banked": mark({ kind: "banked", on: true }),
+      "mark:away": mark({ kind: "away" }),
+      "mark:date": mark({ kind: "date", date: "2026-12-02" }),
+      "mark:look": mark({ kind: "look", look: { blackAndWhite: true, straighten: 0, light: 0, contrast: 0 } }),
     },
   },
   "routes/album-index.ts": {},
   "routes/album.month.tsx": page("month"),
   "routes/album.day.tsx": page("days/2026-12-01"),
-  "routes/album.photos.tsx": {
-    ...page("photos"),
-    writes: {
-      star: mark({ kind: "star", on: true }),
-      rejected: mark({ kind: "rejected", on: true }),
-      banked: mark({ kind: "banked", on: true }),
-      away: mark({ kind: "away" }),
-      date: mark({ kind: "date", date: "2026-12-02" }),
-      look: mark({ kind: "look", look: { blackAndWhite: true, straighten: 0, light: 0, contrast: 0 } }),
-    },
-  },
+  "routes/album.photos.tsx": page("photos"),
   "routes/album.who-goes-where.tsx": {
     ...page("who-goes-where"),
     writes: {

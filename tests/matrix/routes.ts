@@ -3,12 +3,12 @@ import path from "node:path";
 import type { z } from "zod";
 import { CARD_SHEETS_ACT } from "../../app/places/card-sheets/acts.ts";
 import { LETTERS_ACT } from "../../app/places/letters/acts.ts";
-import { SENT_MARK } from "../../app/places/photos/marks.ts";
 import { PROMPTS_ACT } from "../../app/places/prompts/acts.ts";
 import { SHEET_ACT } from "../../app/places/sheets/acts.ts";
 import routes from "../../app/routes.ts";
 import { DAY_EDIT, SENT_MOVE } from "../../core/album/edit-schema.ts";
 import { BOOK_EDIT, SENT_TRY_OUT } from "../../core/book/edit-schema.ts";
+import { SENT_MARK } from "../../core/photo/roll-schema.ts";
 import { ENTRIES } from "./entries.ts";
 
 const APP = path.resolve(import.meta.dirname, "../../app");
@@ -36,12 +36,12 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("book", kindsOf(BOOK_EDIT, "kind")),
     ...prefixed("month", kindsOf(SENT_MOVE, "how")),
     ...prefixed("try-out", kindsOf(SENT_TRY_OUT, "how")),
+    ...prefixed("mark", kindsOf(SENT_MARK.shape.mark as never, "kind")),
     ...["move-photo", "move-jotting", "give-place"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),
   "routes/album.prompts.tsx": kindsOf(PROMPTS_ACT, "act"),
   "routes/album.letters.tsx": kindsOf(LETTERS_ACT, "act"),
-  "routes/album.photos.tsx": kindsOf(SENT_MARK.shape.mark as never, "kind"),
   "routes/album.card-sheets.tsx": CARD_SHEETS_ACT ? ["make"] : [],
 };
 

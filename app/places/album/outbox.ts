@@ -232,7 +232,7 @@ export class Outbox {
       if (entry.sent.what === "try-out" && entry.sent.how === "arrange" && version !== undefined)
         this.#made.set(entry.sent.id, version);
       const caughtUp = rest.map((each): Entry => {
-        if (each.sent.what === "book" && each.sent.seen !== null)
+        if ((each.sent.what === "book" && each.sent.seen !== null) || each.sent.what === "try-out")
           return { ...each, sent: this.#based(each.sent, undefined) };
         return version !== undefined && each.key === entry.key && each.sent.what === "edit" && each.sent.base !== null
           ? { ...each, sent: { ...each.sent, base: version } }

@@ -56,14 +56,14 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
   const onDrop = ({ grabbed, board, at }: Drop) => {
     if (grabbed.kind === "loose") {
       const item = beside.find(({ loose }) => loose.id === grabbed.id);
-      if (!item || !board) return;
+      if (!item || board?.whose.kind !== "own") return;
       const lies = rect(at.x, at.y, item.loose.size.w, item.loose.size.h);
       onArrange([arrangement(board, [...piecesOf(board), pieceFrom(item.loose, lies, false)])]);
       take(board.key, item.loose.id);
       return;
     }
     const from = byKey.get(grabbed.board);
-    if (!from) return;
+    if (!from || (board && board.whose.kind === "other")) return;
     const piece = piecesOf(from).find(({ id }) => id === grabbed.id);
     if (!piece) return;
     const rest = withoutPiece(piecesOf(from), grabbed.id);
@@ -155,7 +155,7 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
                 >
                   <BoardGround board={board} format={format} />
                 </g>
-                {side.pieces.map((placed) => {
+                {(board.whose.kind === "other" ? [] : side.pieces).map((placed) => {
                   const { piece, rect: lies } = placed;
                   const chosen =
                     selection?.kind === "piece" && selection.id === piece.id && selection.board === board.key;
@@ -252,6 +252,9 @@ const BoardGround = memo(
     <Still markup={paperShadow(board.whole) + groundDrawing(board, format)} />
   ),
   (was, is) =>
+    // Another's side is drawn with its pieces.
+    is.board.whose.kind !== "other" &&
+    was.board.whose.kind === is.board.whose.kind &&
     was.board.read.sheet === is.board.read.sheet &&
     was.board.read.leaf === is.board.read.leaf &&
     was.board.face === is.board.face,
@@ -282,7 +285,7 @@ function Outline({ of, tone }: { of: Rect; tone: string }) {
 }
 
 const drawnForBeside = (boards: readonly Board[]) => {
-  const board = boards.find(({ read, face }) => read[face].page !== null);
+  const board = boards.find(({ whose }) => whose.kind === "own");
   return board ? drawnFor(board.read[board.face]) : { content: null, label: "" };
 };
 
@@ -297,10 +300,11 @@ function heldDrawing(grabbed: Grabbed, boards: readonly Board[], beside: readonl
   return side && placed ? drawingOf(placedMarks({ ...placed.piece, at: ZERO }, drawnFor(side))) : "";
 }
 
-/** The board a thing beside goes to: the chosen one, or the first page that can be arranged. */
+/** The board a thing beside goes to: the chosen one, or the first page of one's own. */
 function homeFor(boards: readonly Board[], selection: Selection | null): Board | undefined {
-  const chosen = selection && "board" in selection ? boards.find(({ key }) => key === selection.board) : undefined;
-  return chosen ?? boards.find(({ read }) => read.sheet.insert === null) ?? boards[0];
+  const own = boards.filter(({ whose }) => whose.kind === "own");
+  const chosen = selection && "board" in selection ? own.find(({ key }) => key === selection.board) : undefined;
+  return chosen ?? own.find(({ read }) => read.sheet.insert === null) ?? own[0];
 }
 
 /** The first pocket nothing lies in, or the whole page. */

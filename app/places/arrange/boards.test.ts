@@ -5,10 +5,11 @@ import { newId } from "#app/ui/new-id.ts";
 import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { firstLeaves } from "#core/book/first-leaves.ts";
+import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { inches } from "#core/measure/length.ts";
 import { anyAlbum, anyLeaves } from "#tests/samples.ts";
-import { dayBoards, dayMat } from "../day/day-book.ts";
+import { benchOf, dayBoards, dayMat } from "../day/day-book.ts";
 import { boardKey, layOut, leafName, stillThings } from "./boards.ts";
 
 const preset = presetById("ring-6x8");
@@ -29,7 +30,7 @@ describe("leaves laid out on the mat", () => {
           what: "photo" as const,
           size: { w: inches(at), h: inches(2) },
         }));
-        const laid = layOut(read, loose, "9", { format, unit: "inch" }, faces);
+        const laid = layOut(read, loose, "9", { format, unit: "inch" }, () => ({ kind: "own" }), faces);
         const boxes = [
           ...laid.boards.map(({ x, y, whole }) => ({
             x: x + mm(whole.x),
@@ -84,6 +85,7 @@ describe("a day's mat", () => {
           const ids = new Set(page.days.map(({ id }) => id));
           const bench = {
             format: plan.format,
+            neighbours: [],
             leaves: leaves.filter(({ of }) => of.kind !== "own" && ids.has(of.dayId)),
             layouts: [],
             tryOuts: [],
@@ -102,6 +104,49 @@ describe("a day's mat", () => {
       }),
       { numRuns: 25 },
     );
+  });
+
+  it("shows of every leaf the day has a side of what the whole book shows, its own face up, and marks what is another's", () => {
+    let shared = 0;
+    fc.assert(
+      fc.property(anyAlbum, fc.infiniteStream(fc.constantFrom("own", "next", "nobody")), ({ plan, days }, backs) => {
+        const dated = [...days].sort((a, b) => (a.date < b.date ? -1 : 1));
+        const leaves = firstLeaves(days, () => newId()).map((leaf): Leaf => {
+          const { owner } = leaf.front;
+          const [back] = backs.take(1);
+          const at = dated.findIndex(({ id }) => owner.kind === "day" && id === owner.dayId);
+          const next = dated[at + 1];
+          if (back === "next" && next) return { ...leaf, back: { owner: { kind: "day", dayId: next.id }, pieces: [] } };
+          return back === "nobody" ? { ...leaf, back: { owner: { kind: "nobody" }, pieces: [] } } : leaf;
+        });
+        const pages = pagesOf(plan, days);
+        const book = readBook(plan, pages, leaves);
+        for (const page of pages.slice(0, 6)) {
+          const source = { album: plan, leaves, layouts: [], tryOuts: [] };
+          const { boards } = dayBoards(page, benchOf(source, page, pages), plan.unit);
+          const mine = book.leaves.filter(({ front, back }) => front.page === page || back.page === page);
+          const real = boards.filter(({ read }) => read.leaf.id !== "ghost");
+          expect(new Set(real.map(({ read }) => read.leaf.id))).toEqual(new Set(mine.map(({ leaf }) => leaf.id)));
+          for (const { read, face, whose } of real) {
+            const truth = mine.find(({ leaf }) => leaf.id === read.leaf.id);
+            expect(read.sheet).toEqual(truth?.sheet);
+            expect(whose.kind).toBe("own");
+            expect(read[face].pieces).toEqual(truth?.[face].pieces);
+            const other = face === "front" ? "back" : "front";
+            const turned = dayBoards(page, benchOf(source, page, pages), plan.unit, {
+              [read.leaf.id]: other,
+            }).boards.find((board) => board.read.leaf.id === read.leaf.id);
+            const owner = truth?.[other].owner;
+            const ofThis = page.days.some(({ id }) => owner?.kind === "day" && owner.dayId === id);
+            expect(turned?.whose.kind).toBe(owner?.kind === "nobody" ? "nobody" : ofThis ? "own" : "other");
+            expect(turned?.read[other].pieces).toEqual(truth?.[other].pieces);
+            if (turned?.whose.kind === "other") shared++;
+          }
+        }
+      }),
+      { numRuns: 40 },
+    );
+    expect(shared).toBeGreaterThan(20);
   });
 
   it("has a ruler in the album's unit, and none where it is small", () => {

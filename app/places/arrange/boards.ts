@@ -1,18 +1,29 @@
 import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
 import { INSERT_NAME } from "#app/ui/wording.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
-import type { Face } from "#core/book/leaf.ts";
-import { type LeafRead, type Loose, pieceFrom, type Sheet, wholeLeaf } from "#core/book/read.ts";
+import { FACES, type Face } from "#core/book/leaf.ts";
+import { type LeafRead, type Loose, pieceFrom, type Sheet, type SideRead, wholeLeaf } from "#core/book/read.ts";
 import { type DrawnFor, leafMarks, placedMarks, sideMarks } from "#core/draw/side.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+
+/**
+ * Whose a side is, seen from where it is worked on. On one's own everything can be done; on one that is nobody's, only
+ * what is no day's can lie; another's is looked at, `name` saying whose, null for front and back matter.
+ */
+export type Whose =
+  | { readonly kind: "own" }
+  | { readonly kind: "nobody" }
+  | { readonly kind: "other"; readonly name: string | null; readonly date: CalendarDate | null };
 
 /** One side of a leaf as it lies on the mat: its page's left upper corner in millimetres from the mat's zero. */
 export type Board = {
   readonly key: string;
   readonly read: LeafRead;
   readonly face: Face;
+  readonly whose: Whose;
   readonly name: string;
   readonly x: number;
   readonly y: number;
@@ -28,10 +39,11 @@ const GAP = 12;
 /** Room for the caption under each thing on the mat. */
 const CAPTION = 13;
 
-export function leafName({ sheet, front, back }: LeafRead, unit: Unit): string {
+/** A leaf by whose page it is, seen from `face`; inserts by what they are. */
+export function leafName({ sheet, ...sides }: LeafRead, unit: Unit, face: Face = "front"): string {
   const size = printSize(sheet.page, unit);
   if (sheet.insert) return `${INSERT_NAME[sheet.insert]}. ${size}`;
-  const label = front.page?.label ?? back.page?.label;
+  const label = sides[face].page?.label ?? sides.front.page?.label ?? sides.back.page?.label;
   return `${label ? `Page ${label}` : "Leaf"}. ${size}`;
 }
 
@@ -61,7 +73,7 @@ function columns<T extends Boxed>(
   return { placed, end: things.length > 0 ? left + wide + GAP : x };
 }
 
-/** Which face of each leaf is up; the front where nothing is said. */
+/** Which face of each leaf is up; where nothing is said one's own, the front of two. */
 export type Faces = Readonly<Record<string, Face>>;
 
 /** Lays a day's leaves out on the mat: inserts on the left, pages in the middle, what lies beside on the right. */
@@ -70,13 +82,15 @@ export function layOut(
   beside: readonly Loose[],
   label: string,
   { format, unit }: Pick<AlbumPlan, "format" | "unit">,
+  whoseIs: (side: SideRead) => Whose,
   faces: Faces = {},
 ): { boards: Board[]; beside: BesideItem[] } {
   const board = (read: LeafRead) => {
-    const face = faces[read.leaf.id] ?? "front";
+    const face = faces[read.leaf.id] ?? FACES.find((each) => whoseIs(read[each]).kind === "own") ?? "front";
+    const whose = whoseIs(read[face]);
     const whole = wholeLeaf(read.sheet, format, face);
-    const name = `${leafName(read, unit)}${face === "back" ? ", back" : ""}`;
-    return { key: boardKey(read.leaf.id, face), read, face, name, whole, w: mm(whole.w), h: mm(whole.h) };
+    const name = `${leafName(read, unit, face)}${face === "back" ? ", back" : ""}`;
+    return { key: boardKey(read.leaf.id, face), read, face, whose, name, whole, w: mm(whole.w), h: mm(whole.h) };
   };
   const all = leaves.map(board);
   const pages = all.filter(({ read }) => read.sheet.insert === null);
@@ -112,9 +126,11 @@ export function looseDrawing(loose: Loose, drawn: DrawnFor): string {
   return drawingOf(placedMarks(pieceFrom(loose, rect(0, 0, loose.size.w, loose.size.h), false), drawn));
 }
 
-/** The leaf without its pieces, for a mat on which those can be moved. */
-export const groundDrawing = ({ read, face }: Pick<Board, "read" | "face">, format: AlbumFormat): string =>
-  drawingOf(leafMarks(read, face, format));
+/** The leaf without its pieces where those can be moved; another's side with all that lies on it. */
+export const groundDrawing = (
+  { read, face, whose }: Pick<Board, "read" | "face" | "whose">,
+  format: AlbumFormat,
+): string => drawingOf(whose.kind === "other" ? sideMarks(read, face, format) : leafMarks(read, face, format));
 
 /** Boards and what lies beside them, holding still. */
 export function stillThings(

@@ -5,6 +5,7 @@ import type { Face } from "#core/book/leaf.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { arrangement, piecesOf, type Selection } from "./arranger.tsx";
+import { MatButton } from "./bar.tsx";
 import { BoardBar } from "./board-bar.tsx";
 import type { Board } from "./boards.ts";
 import { useBookEdits } from "./book-edits.ts";
@@ -53,6 +54,7 @@ export function SelectionBar({
         </p>
       </div>
     );
+  if (board.whose.kind === "other") return <AnothersSide board={board} albumId={albumId} onFlip={onFlip} />;
   const placed =
     selection?.kind === "piece" && board.key === selection.board
       ? board.read[board.face].pieces.find(({ piece }) => piece.id === selection.id)
@@ -89,5 +91,36 @@ export function SelectionBar({
       }}
       onTemplate={() => void navigate(`/albums/${albumId}/foundations?keep=${id}.${board.face}`)}
     />
+  );
+}
+
+/** A side that another day, or the front or back matter, has: whose it is, and the way there. */
+function AnothersSide({
+  board: { read, face, whose, ...board },
+  albumId,
+  onFlip,
+}: {
+  board: Board;
+  albumId: string;
+  onFlip: Props["onFlip"] | undefined;
+}) {
+  if (whose.kind !== "other") return null;
+  return (
+    <div className="mat-bar">
+      <p className="basis-full">
+        This side is {whose.name ? `for ${whose.name}` : "not for a day"}: look here, change it there.
+      </p>
+      {onFlip && (
+        <MatButton onClick={() => onFlip({ ...board, read, face, whose })}>
+          {face === "front" ? "See the back" : "See the front"}
+        </MatButton>
+      )}
+      <a
+        href={whose.date ? `/albums/${albumId}/days/${whose.date}` : `/albums/${albumId}/book?at=${read.leaf.id}`}
+        className="mat-button"
+      >
+        {whose.name ? `Open ${whose.name}` : "Open the book here"}
+      </a>
+    </div>
   );
 }

@@ -1,15 +1,27 @@
 import { type StillMat, stillMat } from "#app/drawing/mat-text.ts";
-import { type BesideItem, type Board, type Faces, ghostLeaf, layOut, stillThings } from "#app/places/arrange/boards.ts";
+import {
+  type BesideItem,
+  type Board,
+  type Faces,
+  ghostLeaf,
+  layOut,
+  stillThings,
+  type Whose,
+} from "#app/places/arrange/boards.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import type { Page } from "#core/album/page.ts";
+import { type DatedPage, toDatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { type Face, type Leaf, sidesOf } from "#core/book/leaf.ts";
-import { type BookPage, readBook, readGhost } from "#core/book/read.ts";
+import { type BookPage, type LeafRead, type Loose, readBook, readGhost, type SideRead } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 
 /** What of the album one day's bench works on: the leaves it has a side of, and the layouts they use. */
 export type DayBenchData = {
   readonly format: AlbumFormat;
+  /** Other days that share a leaf with this one: what such a leaf is made of, and what lies on its other side, is theirs. */
+  readonly neighbours: readonly DatedPage[];
+  /** The day's leaves, and those of its neighbours. */
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
   /** Sides that a candidate waits beside. */
@@ -22,41 +34,64 @@ type Source = Pick<DayBenchData, "tryOuts"> & {
   readonly layouts: readonly PocketLayout[];
 };
 
-export function benchOf(
-  { album, leaves, layouts, tryOuts }: Source,
-  page: Pick<Page, "days" | "content">,
-): DayBenchData {
-  const ids = new Set(page.days.map(({ id }) => id));
-  const mine = leaves.filter(
-    (leaf) =>
-      (leaf.of.kind !== "own" && ids.has(leaf.of.dayId)) ||
-      sidesOf(leaf).some(({ owner }) => owner.kind === "day" && ids.has(owner.dayId)),
-  );
+type DayIds = { readonly days: readonly { readonly id: string }[] };
+
+/** The days that a leaf names: whose material it is, and whose its sides are. */
+const daysOf = (leaf: Leaf): string[] => [
+  ...(leaf.of.kind === "own" ? [] : [leaf.of.dayId]),
+  ...sidesOf(leaf).flatMap(({ owner }) => (owner.kind === "day" ? [owner.dayId] : [])),
+];
+
+/** The leaves that name one of these days. */
+function leavesWith(leaves: readonly Leaf[], pages: readonly DayIds[]): Leaf[] {
+  const ids = new Set(pages.flatMap(({ days }) => days.map(({ id }) => id)));
+  return leaves.filter((leaf) => daysOf(leaf).some((id) => ids.has(id)));
+}
+
+/** What the bench of `page` works on. `pages` are all of the album's. */
+export function benchOf({ album, leaves, layouts, tryOuts }: Source, page: Page, pages: readonly Page[]): DayBenchData {
+  const mine = leavesWith(leaves, [page]);
+  const named = new Set(mine.flatMap(daysOf));
+  const neighbours = pages.filter((each) => each !== page && each.days.some(({ id }) => named.has(id)));
+  const near = leavesWith(leaves, [page, ...neighbours]);
   const used = new Set([
-    page.content.foundation?.layout,
-    ...mine.map(({ of }) => (of.kind === "own" ? of.stock.layout : null)),
+    ...[page, ...neighbours].map(({ content }) => content.foundation?.layout),
+    ...near.map(({ of }) => (of.kind === "own" ? of.stock.layout : null)),
   ]);
   const own = new Set(mine.map(({ id }) => id));
   return {
     format: album.format,
-    leaves: mine,
+    neighbours: neighbours.map(toDatedPage),
+    leaves: near,
     layouts: layouts.filter(({ id }) => used.has(id)),
     tryOuts: tryOuts.filter(({ leafId }) => own.has(leafId)).map(({ leafId, face }) => ({ leafId, face })),
   };
 }
 
-/** A day's leaves laid out on the mat, its loose things beside; its page's outline while no leaf is chosen. */
+/**
+ * A day's leaves laid out on the mat, loose things beside them; the outline of its page while no leaf is chosen. Of a
+ * leaf that it shares, the face that is its own lies up.
+ */
 export function dayBoards(
   page: BookPage,
-  { format, leaves, layouts }: Omit<DayBenchData, "tryOuts">,
+  { format, neighbours, leaves, layouts }: Omit<DayBenchData, "tryOuts">,
   unit: Unit,
   faces: Faces = {},
 ): { boards: Board[]; beside: BesideItem[] } {
   const label = page.label ?? "";
-  const book = readBook({ format, unit }, [page], leaves, layouts);
+  const book = readBook<BookPage>({ format, unit }, [page, ...neighbours], leaves, layouts);
   const beside = book.beside.get(page) ?? [];
-  if (book.leaves.some(({ sheet }) => sheet.insert === null))
-    return layOut(book.leaves, beside, label, { format, unit }, faces);
+  const mine = new Set(leavesWith(leaves, [page]));
+  const read = book.leaves.filter(({ leaf }) => mine.has(leaf));
+  const whose = (side: SideRead): Whose => {
+    if (side.page === page) return { kind: "own" };
+    if (side.owner.kind === "nobody") return { kind: "nobody" };
+    const day = neighbours.find((each) => each === side.page);
+    return { kind: "other", name: day ? `day ${day.label ?? ""}` : null, date: day?.days[0]?.date ?? null };
+  };
+  const laid = (all: readonly LeafRead[], loose: readonly Loose[]) =>
+    layOut(all, loose, label, { format, unit }, whose, faces);
+  if (read.some(({ sheet }) => sheet.insert === null)) return laid(read, beside);
   const ghost = readGhost(page, { format, unit });
   const side = {
     face: "front" as const,
@@ -66,7 +101,7 @@ export function dayBoards(
     pockets: [],
     pieces: ghost.pieces,
   };
-  return layOut([...book.leaves, ghostLeaf(ghost.sheet, side)], ghost.beside, label, { format, unit }, faces);
+  return laid([...read, ghostLeaf(ghost.sheet, side)], ghost.beside);
 }
 
 export function dayMat(page: BookPage, bench: DayBenchData, unit: Unit, name: string, small = false): StillMat {

@@ -133,7 +133,7 @@ function readDay(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string)
   const page = pageOf(pages, date);
   if (!page) return null;
   const { unit } = album;
-  const bench = benchOf(aggregate, page);
+  const bench = benchOf(aggregate, page, pages);
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,

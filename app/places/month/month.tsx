@@ -28,13 +28,15 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
   const [chosen, setChosen] = useState(fromUrl);
-  const { query, settle, cancel, isSettling } = useSettledQuery(SETTLE);
+  const { query, settle, settleNow, isSettling } = useSettledQuery(SETTLE);
   // Followed while drawing, not after: a key pressed in between must count from what is seen.
   const [followed, setFollowed] = useState(fromUrl);
   if (followed !== fromUrl) {
     setFollowed(fromUrl);
     if (!isSettling()) setChosen(fromUrl);
   }
+
+  const outlined = rows[chosen];
 
   const choose = (index: number) => {
     const row = rows[index];
@@ -61,7 +63,7 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
         {table ? (
           <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} />
         ) : (
-          <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} onLeave={cancel} />
+          <DialWithKeys view={view} rows={rows} chosen={chosen} onChoose={choose} onLeave={settleNow} />
         )}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
@@ -80,7 +82,7 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
       </section>
       <div className={`grid content-start gap-6 ${table ? "max-wide:order-first" : ""}`}>
         <div className={table ? "max-wide:hidden" : ""}>
-          <ChosenDayPanel albumId={view.albumId} day={view.chosen} stale={fromUrl !== chosen} />
+          {outlined && <ChosenDayPanel albumId={view.albumId} day={view.chosen} row={outlined} />}
         </div>
         <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />
       </div>

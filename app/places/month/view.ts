@@ -75,7 +75,8 @@ type Source = {
   readonly layouts: readonly PocketLayout[];
 };
 
-function chosenDay(page: Page, { album: plan, leaves, layouts }: Source): ChosenDay {
+function chosenDay(page: Page, pages: readonly Page[], { album: plan, leaves, layouts }: Source): ChosenDay {
+  const bench = benchOf({ album: plan, leaves, layouts, tryOuts: [] }, page, pages);
   return {
     date: leadDate(page),
     label: page.label ?? "",
@@ -85,7 +86,7 @@ function chosenDay(page: Page, { album: plan, leaves, layouts }: Source): Chosen
       .join(" / "),
     when: page.days.map(({ date }) => `${weekdayName(date)}, ${printDate(date)}`).join(" and "),
     skipped: page.skipped,
-    mat: dayMat(page, benchOf({ album: plan, leaves, layouts, tryOuts: [] }, page), plan.unit, "chosen", true),
+    mat: dayMat(page, bench, plan.unit, "chosen", true),
     lines: RINGS.map((ring) => ({ ring, state: page.states[ring], said: ringSaid(page, ring) })),
     size: `${printSize(pageSize(page.content, plan.format), plan.unit)}${page.content.inserts.length > 0 ? `, ${many(page.content.inserts.length, "insert")}` : ""}`,
   };
@@ -107,7 +108,7 @@ export function monthView(source: Source, today: CalendarDate, { date, minutes }
   if (!page) throw new Error("an album has at least one day");
   return {
     albumId: album.id,
-    chosen: chosenDay(page, source),
+    chosen: chosenDay(page, pages, source),
     today: turnOf(pages, today),
     ...progressOf(pages),
     tonight: {

@@ -1,12 +1,14 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useFetcher } from "react-router";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Troubles } from "#app/places/album/troubles.tsx";
 import { Button } from "#app/ui/button.tsx";
+import { newId } from "#app/ui/new-id.ts";
 import { useRunning } from "#app/ui/use-running.ts";
-import { type Away, ROLL_SHOWN, UNREACHABLE } from "#app/ui/wording.ts";
+import { ROLL_SHOWN } from "#app/ui/wording.ts";
 import { parseDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
-import { type SentMark, withMark } from "./marks.ts";
+import { withMark } from "./marks.ts";
 import { PhotosNav } from "./photos-nav.tsx";
 import { PicturePanel } from "./picture-panel.tsx";
 import { RollList } from "./roll-list.tsx";
@@ -14,24 +16,33 @@ import { UploadBox } from "./upload-box.tsx";
 import { droppedFiles, useUpload } from "./use-upload.ts";
 import { byDay, countShown, type RollPicture, type RollView, type Room, SHOWN, type Shown } from "./view.ts";
 
-export type RollAnswer = { ok: true; marked: number } | { ok: false; reason: Away };
-
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName);
 
 /** As much of the roll as is sent with the page; the rest is laid out once the page runs. */
 const FIRST_DAYS = 6;
 
+/**
+ * Where an arrow leads in what is shown. `at` is where the chosen picture stands, -1 where it is shown no more; then `last`
+ * is where it stood, and the one after it stands there now.
+ */
+export const stepFrom = (at: number, last: number, by: 1 | -1): number =>
+  at >= 0 ? at + by : last < 0 ? 0 : by === 1 ? last : last - 1;
+
 /** Every picture of the household, by day, and what is said of them. */
 export function Roll({ view, room }: { view: RollView; room: Room }) {
   const running = useRunning();
   const { run, start, cancel } = useUpload();
-  const { pictures, mark, trouble } = useMarks(view.pictures);
+  const { pictures, mark } = useMarks(view.pictures);
   const [shown, setShown] = useState<Shown>("all");
   const [chosenId, setChosen] = useState<string | null>(null);
   const [over, setOver] = useState(false);
   const days = useMemo(() => byDay(pictures, shown, view.days), [pictures, shown, view.days]);
   const flat = useMemo(() => days.flatMap(({ clusters }) => clusters.flat()), [days]);
+  // Where the chosen picture stands, or stood before a mark took it out of what is shown.
+  const last = useRef(-1);
+  const here = flat.findIndex(({ id }) => id === chosenId);
+  if (here >= 0) last.current = here;
   const chosen = pictures.find(({ id }) => id === chosenId) ?? null;
   const loose = pictures.filter(({ rejected, on }) => rejected && on.length === 0);
   const undated = pictures.filter(({ date, rejected }) => date === null && !rejected);
@@ -48,14 +59,14 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         return;
       const at = flat.findIndex(({ id }) => id === chosenId);
       if (event.key === "ArrowDown" || event.key === "ArrowUp") {
-        const next = flat[at < 0 ? 0 : at + (event.key === "ArrowDown" ? 1 : -1)];
+        const next = flat[stepFrom(at, last.current, event.key === "ArrowDown" ? 1 : -1)];
         if (!next) return;
         event.preventDefault();
         setChosen(next.id);
         document.querySelector<HTMLElement>(`[data-photo="${next.id}"]`)?.focus();
         return;
       }
-      const kind = { s: "star", b: "banked", x: "rejected" }[event.key] as "star" | "banked" | "rejected" | undefined;
+      const kind = { s: "star", b: "banked", a: "rejected" }[event.key] as "star" | "banked" | "rejected" | undefined;
       const picture = flat[at];
       if (kind && picture) mark([picture.id], { kind, on: !picture[kind] });
     };
@@ -126,13 +137,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               </span>
             </p>
           )}
-          {trouble && (
-            <p role="alert" className="mt-2 border-l-4 border-ember pl-3 text-sm font-medium">
-              {trouble === "not-taken"
-                ? "That was not taken: the pictures are not here any more, or a day uses them. Here is how they stand."
-                : `${UNREACHABLE[trouble].split(". ")[0]}. What you marked is sent again until it is kept; leave this page open.`}
-            </p>
-          )}
+          <Troubles />
           {pictures.length === 0 ? (
             <p className="max-w-prose py-10 text-lg">
               Nothing on the roll yet. Choose pictures, a whole folder, or drop them here: they are read for their day
@@ -175,7 +180,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               <UploadBox run={run} room={room} onFiles={start} onCancel={cancel} />
               {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
               <p className="text-sm text-quiet">
-                Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, x set
+                Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, a set
                 aside.
               </p>
             </>
@@ -186,49 +191,18 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
   );
 }
 
-const TRY_AGAIN = 3000;
-
-/**
- * The pictures with every mark that is on its way already made, and how to make one. Marks leave one after the other; one
- * that does not reach the server is sent again until it does, for as long as the page is open.
- */
+/** The pictures with every mark that is on its way already made, and how to make one. */
 function useMarks(saved: readonly RollPicture[]) {
-  const { state, data, submit } = useFetcher<RollAnswer>();
-  const [waiting, setWaiting] = useState<readonly SentMark[]>([]);
-  const [flying, setFlying] = useState<SentMark | null>(null);
-  const [trouble, setTrouble] = useState<Away | null>(null);
-  const sent = useRef<SentMark | null>(null);
-  // The fetcher is idle for one more drawing after something is submitted, so only a change of its own says that it is back.
-  useEffect(() => {
-    const back = sent.current;
-    if (state !== "idle" || !back) return;
-    sent.current = null;
-    const lost = data && !data.ok ? data.reason : null;
-    setFlying(null);
-    setTrouble(lost);
-    // What the server will not take is said, and shown as it was; sent again it would hold up the others.
-    if (lost && lost !== "not-taken") setWaiting((was) => [back, ...was]);
-  }, [state, data]);
-  useEffect(() => {
-    const [next, ...rest] = waiting;
-    if (flying || !next) return;
-    const timer = window.setTimeout(
-      () => {
-        sent.current = next;
-        setFlying(next);
-        setWaiting(rest);
-        void submit(next as never, { method: "post", encType: "application/json" });
-      },
-      trouble ? TRY_AGAIN : 0,
-    );
-    return () => window.clearTimeout(timer);
-  }, [flying, waiting, trouble, submit]);
+  const { state, put } = useOutbox();
   const mark = useCallback(
-    (ids: readonly string[], each: RollMark) => setWaiting((was) => [...was, { ids: [...ids], mark: each }]),
-    [],
+    (ids: readonly string[], each: RollMark) => {
+      const id = newId();
+      put(`mark:${id}`, { what: "mark", ids: [...ids], mark: each });
+    },
+    [put],
   );
   const pictures = useMemo(() => {
-    const pending = [...(flying ? [flying] : []), ...waiting];
+    const pending = state.entries.flatMap(({ sent }) => (sent.what === "mark" ? [sent] : []));
     if (pending.length === 0) return saved;
     return saved.flatMap(
       (picture) =>
@@ -237,8 +211,8 @@ function useMarks(saved: readonly RollPicture[]) {
           picture,
         ) ?? [],
     );
-  }, [saved, flying, waiting]);
-  return { pictures, mark, trouble };
+  }, [saved, state.entries]);
+  return { pictures, mark };
 }
 
 /** Pictures whose camera wrote no date, given one together. */

@@ -5,19 +5,29 @@ import { actOn, follow, forgetFile, SignedOut, sendArchive, type WorkTold } from
 import { Button } from "#app/ui/button.tsx";
 import { Labelled } from "#app/ui/field.tsx";
 import { useRunning } from "#app/ui/use-running.ts";
-import { ARCHIVE_PROBLEM } from "#app/ui/wording.ts";
+import { ARCHIVE_PROBLEM, damagedAt } from "#app/ui/wording.ts";
 
 type State =
   | { readonly is: "choosing"; readonly error: string | null }
   | { readonly is: "sending"; readonly sent: number; readonly whole: number }
   | { readonly is: "reading"; readonly id: string; readonly now: WorkTold | null }
   /** The household has this album: it may be opened, or read beside it. */
-  | { readonly is: "already-here"; readonly id: string; readonly albumId: string };
+  | { readonly is: "already-here"; readonly id: string; readonly albumId: string }
+  /** Read, with days put in that its span has and the file had not. */
+  | { readonly is: "mended"; readonly albumId: string; readonly added: number };
 
-type Outcome = { readonly ok: boolean; readonly albumId?: string; readonly reason?: string } | null;
+type Outcome = {
+  readonly ok: boolean;
+  readonly albumId?: string;
+  readonly reason?: string;
+  readonly where?: string;
+  readonly added?: number;
+} | null;
 const FAILED = "Something went wrong here while it was read. Nothing was changed; try again.";
-const said = (reason: string | undefined): string =>
-  reason && reason in ARCHIVE_PROBLEM ? ARCHIVE_PROBLEM[reason as keyof typeof ARCHIVE_PROBLEM] : FAILED;
+const said = (reason: string | undefined, where?: string): string => {
+  if (reason === "damaged" && where) return damagedAt(where);
+  return reason && reason in ARCHIVE_PROBLEM ? ARCHIVE_PROBLEM[reason as keyof typeof ARCHIVE_PROBLEM] : FAILED;
+};
 
 /** Chooses an archive, sends it part by part, and follows how it is read. */
 export function ReadArchive({ room }: { room: string }) {
@@ -34,8 +44,10 @@ export function ReadArchive({ room }: { room: string }) {
     if (outcome?.reason === "already-here" && outcome.albumId)
       return setState({ is: "already-here", id, albumId: outcome.albumId });
     if (file) forgetFile(file);
+    if (outcome?.ok && outcome.albumId && outcome.added)
+      return setState({ is: "mended", albumId: outcome.albumId, added: outcome.added });
     if (outcome?.ok && outcome.albumId) return void navigate(`/albums/${outcome.albumId}/month`);
-    setState({ is: "choosing", error: end?.state === "cancelled" ? null : said(outcome?.reason) });
+    setState({ is: "choosing", error: end?.state === "cancelled" ? null : said(outcome?.reason, outcome?.where) });
   };
   const work = (begin: (signal: AbortSignal) => Promise<void>) => {
     stop.current = new AbortController();
@@ -108,6 +120,19 @@ export function ReadArchive({ room }: { room: string }) {
               Read it as a second album
             </Button>
           </p>
+        </div>
+      )}
+      {state.is === "mended" && (
+        <div role="status" className="grid gap-3 border-l-4 border-ember pl-4">
+          <p className="font-medium">
+            The album is on your shelf.{" "}
+            {state.added === 1
+              ? "One day of its span was missing in the file: it is there now, with nothing in it."
+              : `${state.added} days of its span were missing in the file: they are there now, with nothing in them.`}
+          </p>
+          <Link to={`/albums/${state.albumId}/month`} className="link">
+            Open it
+          </Link>
         </div>
       )}
       {state.is === "choosing" && (

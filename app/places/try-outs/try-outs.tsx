@@ -149,7 +149,16 @@ function OneTryOut({
     const pieces = readPieces(candidate.pieces, side.page?.content ?? null, read.sheet, side.pockets, unit);
     const tried: LeafRead = { ...read, [face]: { ...side, pieces, auto: false } };
     const whole = wholeLeaf(read.sheet, format, face);
-    return { key: boardKey(read.leaf.id, face), read: tried, face, name: "", x: 0, y: 0, whole };
+    return {
+      key: boardKey(read.leaf.id, face),
+      read: tried,
+      face,
+      whose: { kind: "own" },
+      name: "",
+      x: 0,
+      y: 0,
+      whole,
+    };
   }, [read, face, candidate.pieces, format, unit]);
   const { whole } = board;
   const page = rectOf(read.sheet.page);

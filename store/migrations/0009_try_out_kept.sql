@@ -1,0 +1,1 @@
+ALTER TABLE "try_out" ADD COLUMN "kept_at" timestamp with time zone;
