@@ -11,9 +11,9 @@ import {
   useRouteLoaderData,
 } from "react-router";
 import type { Route } from "./+types/root";
-import { buttonLook } from "./ui/button.tsx";
-import { doWhatWasKept, keepEarlyHands } from "./ui/early-hands.ts";
-import type { Look } from "./ui/look-switch.tsx";
+import { buttonLook } from "./parts/button.tsx";
+import { doWhatWasKept, keepEarlyHands } from "./parts/early-hands.ts";
+import type { Look } from "./parts/look-switch.tsx";
 import "./styles/app.css";
 
 export function loader({ request, context }: Route.LoaderArgs) {

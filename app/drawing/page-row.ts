@@ -1,5 +1,5 @@
-import { shortDate } from "#app/ui/say-date.ts";
-import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import { shortDate } from "#app/wording/dates.ts";
+import { RING_NAME, RING_STATE } from "#app/wording/day.ts";
 import { fullness, RINGS } from "#core/album/steps.ts";
 import { type StateCode, stateAt, stateNamed } from "./states.ts";
 

@@ -1,4 +1,4 @@
-import { SPAN_PROBLEM } from "#app/ui/wording.ts";
+import { SPAN_PROBLEM } from "#app/wording/month.ts";
 import { presetById } from "#core/album/formats.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import type { Unit } from "#core/measure/length.ts";

@@ -1,5 +1,5 @@
 import type { ShouldRevalidateFunctionArgs } from "react-router";
-import { type Away, isAway } from "#app/ui/wording.ts";
+import { type Away, isAway } from "#app/wording/sending.ts";
 
 /** What an action answers when nothing could be saved, whatever was asked of it. */
 export type Unreachable = { ok: false; reason: Away };

@@ -1,7 +1,7 @@
 import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { newId } from "#app/ui/new-id.ts";
-import { tooManyTries } from "#app/ui/wording.ts";
+import { newId } from "#app/parts/new-id.ts";
+import { tooManyTries } from "#app/wording/door.ts";
 import { awayFor, isUnreachable, sendOrKeep } from "./keep-page.ts";
 import { ownPath } from "./page.ts";
 

@@ -4,6 +4,7 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { bookData } from "#app/places/book/data.ts";
 import { Foundations } from "#app/places/foundations/foundations.tsx";
+import { many } from "#app/wording/count.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { toDatedPage } from "#core/book/dated-page.ts";
 import { PATTERN } from "#core/book/edit-schema.ts";
@@ -98,7 +99,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         if (count === 0) return { ok: false as const, reason: "not-taken" as const };
         return {
           ok: true as const,
-          said: `${count} ${count === 1 ? "page is" : "pages are"} set. “Take back” undoes all of them.`,
+          said: `${many(count, "page is", "pages are")} set. “Take back” undoes all of them.`,
         };
       }
       default:

@@ -6,6 +6,7 @@ import { isId, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { PROMPTS_ACT, type PromptsAnswer } from "#app/places/prompts/acts.ts";
 import { Prompts } from "#app/places/prompts/prompts.tsx";
 import { promptsView, slipFinder } from "#app/places/prompts/view.ts";
+import { many } from "#app/wording/count.ts";
 import { LIMITS } from "#core/limits.ts";
 import { clean } from "#core/words/clean.ts";
 import type { WrittenSlip } from "#core/words/deck-text.ts";
@@ -59,7 +60,7 @@ async function keepDeck(context: HearthContext, householdId: string, form: Hande
   if (kept !== "kept") return { ok: false, reason: kept };
   return {
     ok: true,
-    said: `${name} is kept, ${deck.slips.length} ${deck.slips.length === 1 ? "slip" : "slips"}.`,
+    said: `${name} is kept, ${many(deck.slips.length, "slip")}.`,
     troubles,
     guessed: read.encoding === "guessed",
   };

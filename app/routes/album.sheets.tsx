@@ -6,6 +6,7 @@ import { pageName } from "#app/places/album/view.ts";
 import { SHEET_ACT, type SheetsAnswer } from "#app/places/sheets/acts.ts";
 import { Sheets } from "#app/places/sheets/sheets.tsx";
 import { sheetsView } from "#app/places/sheets/view.ts";
+import { many } from "#app/wording/count.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { printShort } from "#core/month/dates.ts";
 import { isPlausible } from "#core/sheet/paper.ts";
@@ -67,7 +68,7 @@ async function order(
   if (!kept.ok) return kept;
   return {
     ok: true,
-    said: `Order ${kept.number} is at the lab: ${taken.prints === 1 ? "1 print" : `${taken.prints} prints`}, due ${printShort(taken.due)}.`,
+    said: `Order ${kept.number} is at the lab: ${many(taken.prints, "print")}, due ${printShort(taken.due)}.`,
   };
 }
 

@@ -6,10 +6,11 @@ import { z } from "zod";
 import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { ownPath, reading, withCookies, writing } from "#app/http/page.ts";
+import { Button } from "#app/parts/button.tsx";
+import { TextField } from "#app/parts/field.tsx";
 import { Door } from "#app/places/door/door.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { TextField } from "#app/ui/field.tsx";
-import { tooManyTries, UNREACHABLE } from "#app/ui/wording.ts";
+import { tooManyTries } from "#app/wording/door.ts";
+import { UNREACHABLE } from "#app/wording/sending.ts";
 import type { Route } from "./+types/sign-in";
 
 const SIGN_IN = z.object({

@@ -104,6 +104,20 @@ export function parseLength(text: string, unit: Unit): ParsedLength {
   return { ok: true, length: ticks(count) };
 }
 
+/** Which lengths a field may hold: more than nothing; nothing too; or also such that lead the other way. */
+export type LengthRange = "positive" | "zero" | "signed";
+
+/** Reads a length as `parseLength` does, where nothing, or one with a minus before it, may be meant too. */
+export function parseLengthIn(text: string, unit: Unit, range: LengthRange): ParsedLength {
+  if (range === "positive") return parseLength(text, unit);
+  const [, minus = "", bare = ""] = /^\s*([-−]?)([^]*)$/.exec(text) ?? [];
+  const parsed: ParsedLength = /^\s*(0+([.,]0*)?|[.,]0+)\s*$/.test(bare)
+    ? { ok: true, length: ticks(0) }
+    : parseLength(bare, unit);
+  if (!parsed.ok || minus === "" || parsed.length === 0) return parsed;
+  return range === "signed" ? { ok: true, length: ticks(-parsed.length) } : { ok: false, reason: "not-positive" };
+}
+
 const GLYPH: Record<string, string> = Object.fromEntries(
   Object.entries(VULGAR)
     .filter(([, fraction]) => !fraction.endsWith("/3"))

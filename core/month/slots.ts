@@ -15,7 +15,7 @@ export type Slot = {
 /** Days that share a page, led by the earliest; a day on its own is a group of one. */
 export type Group = { readonly lead: Slot; readonly members: readonly Slot[] };
 
-/** Why a change to the month cannot be made; worded in one place, app/ui/wording.ts. */
+/** Why a change to the month cannot be made; worded in one place, app/wording/month.ts. */
 export type SlotProblem =
   | "no-such-day"
   | "set-aside"

@@ -12,15 +12,15 @@ import {
 import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
 import { useFetcher, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { DayStrip } from "#app/drawing/strip.tsx";
-import { Brand } from "#app/ui/brand.tsx";
-import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
-import { newId } from "#app/ui/new-id.ts";
-import { useMedia } from "#app/ui/use-media.ts";
-import { usePlainLinks } from "#app/ui/use-plain-links.ts";
-import { type Away, UNDO_PROBLEM } from "#app/ui/wording.ts";
-import { OutboxProvider } from "./outbox-provider.tsx";
-import { ReturnedWords } from "./returned.tsx";
-import { SaveState } from "./save-state.tsx";
+import { Brand } from "#app/parts/brand.tsx";
+import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { ReturnedWords } from "#app/parts/returned.tsx";
+import { SaveState } from "#app/parts/save-state.tsx";
+import { useMedia } from "#app/parts/use-media.ts";
+import { usePlainLinks } from "#app/parts/use-plain-links.ts";
+import { OutboxProvider } from "#app/sending/outbox-provider.tsx";
+import { type Away, UNDO_PROBLEM } from "#app/wording/sending.ts";
 import type { FrameView } from "./view.ts";
 
 const PLACES = [

@@ -1,7 +1,7 @@
 import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
-import { fitWords, pieceName } from "#app/ui/fit-words.ts";
+import { fitWords, pieceName } from "#app/wording/fit.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, nudgePiece, putInto, restack, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import type { Arrangement } from "#core/book/edit.ts";

@@ -1,6 +1,7 @@
 import { DropdownMenu } from "radix-ui";
-import { KIND_NAME } from "#app/ui/fit-words.ts";
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
+import { many } from "#app/wording/count.ts";
+import { KIND_NAME } from "#app/wording/fit.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { MADE_KINDS, type MadeKind, type Piece } from "#core/book/leaf.ts";
 import { inches, millimetres, type Unit } from "#core/measure/length.ts";
@@ -71,7 +72,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
       {real && onTemplate && <MatButton onClick={onTemplate}>Keep as a template</MatButton>}
       {real && waiting > 0 && (
         <a href={`/albums/${albumId}/leaves/${id}/${face}`} className="mat-button mat-button-strong">
-          {waiting} {waiting === 1 ? "try-out waits" : "try-outs wait"}
+          {many(waiting, "try-out waits", "try-outs wait")}
         </a>
       )}
       {real && waiting === 0 && onTryOut && <MatButton onClick={onTryOut}>Try another</MatButton>}
@@ -121,7 +122,7 @@ export function SideNotes({
         <p>
           {side.pieces.length === 0
             ? "Nothing on this side yet."
-            : `Everything fits: ${side.pieces.length} ${side.pieces.length === 1 ? "piece" : "pieces"}.`}
+            : `Everything fits: ${many(side.pieces.length, "piece")}.`}
           {side.auto && side.pieces.length > 0 && " A first dry fit; move anything."}
         </p>
       )}

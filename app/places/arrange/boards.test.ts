@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { matBox, matGround, mm, stillMat } from "#app/drawing/mat-text.ts";
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
 import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { firstLeaves } from "#core/book/first-leaves.ts";

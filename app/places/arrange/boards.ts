@@ -1,5 +1,5 @@
 import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
-import { INSERT_NAME } from "#app/ui/wording.ts";
+import { INSERT_NAME } from "#app/wording/day.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import { FACES, type Face } from "#core/book/leaf.ts";
 import { type LeafRead, type Loose, pieceFrom, type Sheet, type SideRead, wholeLeaf } from "#core/book/read.ts";

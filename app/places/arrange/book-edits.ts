@@ -1,5 +1,5 @@
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import type { Arrangement, BookEdit } from "#core/book/edit.ts";
 import { leavesTouched } from "#core/book/edit.ts";
 import type { Leaf } from "#core/book/leaf.ts";

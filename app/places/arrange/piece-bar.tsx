@@ -1,13 +1,12 @@
-import { useState } from "react";
-import { fitWords, pieceName, TONE_OF } from "#app/ui/fit-words.ts";
-import { newId } from "#app/ui/new-id.ts";
-import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
+import { LengthBox } from "#app/parts/length-box.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { fitWords, pieceName, TONE_OF } from "#app/wording/fit.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import { type Piece, pieceSize, turnedBy } from "#core/book/leaf.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import { splitOver } from "#core/fit/fit.ts";
-import { type Length, minus, parseLength, printNumber, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { type Length, minus, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { centredIn, rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
@@ -155,57 +154,6 @@ function SplitOffer({ board, placed, unit, onArrange }: Pick<Props, "board" | "p
   ));
 }
 
-const zero = /^-?0*([.,]0*)?$/;
-
-/** A place or a size that can be typed; taken on Enter or when left. */
-export function LengthBox({
-  label,
-  value,
-  unit,
-  onTake,
-  mayBeNothing = true,
-}: {
-  label: string;
-  value: Length;
-  unit: Unit;
-  onTake: (length: Length) => void;
-  mayBeNothing?: boolean;
-}) {
-  const said = value === 0 ? "0" : sayLength(value, unit).replace(/″| cm/, "");
-  const [text, setText] = useState(said);
-  const [problem, setProblem] = useState<string | null>(null);
-  const take = () => {
-    if (text === said) return setProblem(null);
-    const bare = mayBeNothing ? text.trim().replace(/^[-−]/, "") : text;
-    const parsed =
-      mayBeNothing && zero.test(bare) && bare !== ""
-        ? { ok: true as const, length: ticks(0) }
-        : parseLength(bare, unit);
-    if (!parsed.ok) return setProblem(LENGTH_PROBLEM[parsed.reason]);
-    setProblem(null);
-    onTake(mayBeNothing && /^[-−]/.test(text.trim()) ? ticks(-parsed.length) : parsed.length);
-  };
-  return (
-    <label className="flex items-center gap-1.5 text-sm">
-      {label}
-      <input
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={take}
-        onKeyDown={(event) => event.key === "Enter" && take()}
-        aria-invalid={problem !== null}
-        title={problem ?? printNumber(value, unit)}
-        className="mat-field"
-      />
-      {problem && (
-        <span role="alert" className="text-flame">
-          {problem}
-        </span>
-      )}
-    </label>
-  );
-}
-
 function MadeSize({ made, unit, onTake }: { made: Size; unit: Unit; onTake: (size: Size) => void }) {
   return (
     <>
@@ -214,7 +162,7 @@ function MadeSize({ made, unit, onTake }: { made: Size; unit: Unit; onTake: (siz
         label="Wide"
         value={made.w}
         unit={unit}
-        mayBeNothing={false}
+        range="positive"
         onTake={(w) => onTake({ ...made, w })}
       />
       <LengthBox
@@ -222,7 +170,7 @@ function MadeSize({ made, unit, onTake }: { made: Size; unit: Unit; onTake: (siz
         label="High"
         value={made.h}
         unit={unit}
-        mayBeNothing={false}
+        range="positive"
         onTake={(h) => onTake({ ...made, h })}
       />
     </>

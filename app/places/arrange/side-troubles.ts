@@ -1,4 +1,4 @@
-import { fitWords, holeWords, pieceName, TONE_OF, troubles } from "#app/ui/fit-words.ts";
+import { fitWords, holeWords, pieceName, TONE_OF, troubles } from "#app/wording/fit.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { beyondCover, holeTroubles } from "#core/book/holes.ts";
 import { type Piece, pieceSize } from "#core/book/leaf.ts";

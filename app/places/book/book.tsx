@@ -1,13 +1,13 @@
 import { useMemo, useState } from "react";
 import { mm } from "#app/drawing/mat-text.ts";
-import { Troubles } from "#app/places/album/troubles.tsx";
+import { ClashPanel } from "#app/parts/clash-panel.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { Troubles } from "#app/parts/troubles.tsx";
+import { useRunning } from "#app/parts/use-running.ts";
+import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
-import { ClashPanel } from "#app/places/day/clash-panel.tsx";
-import { newId } from "#app/ui/new-id.ts";
-import { useRunning } from "#app/ui/use-running.ts";
-import { useSettledQuery } from "#app/ui/use-settled-query.ts";
 import { hiddenTabs } from "#core/book/holes.ts";
 import { type Opening, openingAt, openingFrame } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";

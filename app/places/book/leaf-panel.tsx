@@ -1,11 +1,13 @@
 import { useState } from "react";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField } from "#app/parts/field.tsx";
+import { LengthBox } from "#app/parts/length-box.tsx";
+import { newId } from "#app/parts/new-id.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
-import { LengthBox } from "#app/places/arrange/piece-bar.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { SelectField } from "#app/ui/field.tsx";
-import { pieceName } from "#app/ui/fit-words.ts";
-import { newId } from "#app/ui/new-id.ts";
-import { FACE_NAME, FOUNDATION_NAME, MATTER_NAME } from "#app/ui/wording.ts";
+import { FACE_NAME, MATTER_NAME } from "#app/wording/book.ts";
+import { many } from "#app/wording/count.ts";
+import { FOUNDATION_NAME } from "#app/wording/day.ts";
+import { pieceName } from "#app/wording/fit.ts";
 import { FOUNDATION_KINDS, type FoundationKind } from "#core/album/model.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
@@ -246,7 +248,7 @@ function OwnStock({ data, stock, onChange }: { data: BookData; stock: Stock; onC
             label={side === "w" ? "Wide" : "High"}
             value={(stock.size ?? data.format.nominal)[side]}
             unit={data.unit}
-            mayBeNothing={false}
+            range="positive"
             onTake={(length) =>
               onChange({ ...stock, size: { ...(stock.size ?? data.format.nominal), [side]: length } })
             }
@@ -291,9 +293,7 @@ function Tabs({ data, book, hidden, arrange }: Pick<Props, "data" | "book" | "hi
   };
   return (
     <section className="grid gap-2 border-t border-line pt-4 text-sm" aria-label="Tabs">
-      <p>
-        {tabs.length} {tabs.length === 1 ? "tab" : "tabs"} in the book.
-      </p>
+      <p>{many(tabs.length, "tab")} in the book.</p>
       {hidden.map(({ tab, leaf, behind }) => {
         const made = pieceSize(tab.piece.what, null);
         return (

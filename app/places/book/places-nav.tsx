@@ -1,4 +1,4 @@
-import { PlaceTabs } from "#app/ui/place-tabs.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 
 const TABS = [
   ["book", "Openings"],

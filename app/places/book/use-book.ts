@@ -1,7 +1,7 @@
 import { useMemo } from "react";
-import { withPendingBook } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
+import { withPendingBook } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { readBook } from "#core/book/read.ts";
 import type { BookData } from "./data.ts";
 

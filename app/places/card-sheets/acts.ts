@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Away } from "#app/ui/wording.ts";
+import type { Away } from "#app/wording/sending.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
 
 export const CARD_SHEETS_ACT = z.object({ sheets: GANGED_SHEETS });

@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
 import { planMat } from "#app/places/sheets/plan-mat.ts";
@@ -10,7 +11,6 @@ import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
 import { useAct } from "#app/places/sheets/use-act.ts";
 import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
-import { Button, buttonLook } from "#app/ui/button.tsx";
-import { Options } from "#app/ui/options.tsx";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { Options } from "#app/parts/options.tsx";
+import { many } from "#app/wording/count.ts";
 import type { LyingCard } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS } from "#core/sheet/paper.ts";
 
@@ -38,7 +39,7 @@ export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, bus
       </label>
       {tooLarge > 0 && (
         <p className="border-l-4 border-ember pl-3 text-sm">
-          {tooLarge} {tooLarge === 1 ? "card is" : "cards are"} larger than this paper. Choose a larger one.
+          {many(tooLarge, "card is", "cards are")} larger than this paper. Choose a larger one.
         </p>
       )}
       {cards.length > 0 && (

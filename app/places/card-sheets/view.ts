@@ -1,7 +1,7 @@
 import { pageName } from "#app/places/album/view.ts";
 import type { Had } from "#app/places/sheets/had.tsx";
 import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/places/sheets/view.ts";
-import { glanceAt } from "#app/ui/card-words.ts";
+import { glanceAt } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { Length, Unit } from "#core/measure/length.ts";

@@ -1,12 +1,12 @@
 import { useDeferredValue, useMemo, useState } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
-import { ClashPanel } from "#app/places/day/clash-panel.tsx";
-import { SizePicker } from "#app/places/day/size-picker.tsx";
+import { buttonLook } from "#app/parts/button.tsx";
+import { ClashPanel } from "#app/parts/clash-panel.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { SizePicker } from "#app/parts/size-picker.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
-import { buttonLook } from "#app/ui/button.tsx";
-import { doesNotFit, fitReason, fitSaid } from "#app/ui/card-words.ts";
-import { newId } from "#app/ui/new-id.ts";
+import { doesNotFit, fitReason, fitSaid } from "#app/wording/card.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { countWords } from "#core/words/count.ts";
 import { type CardFit, fitCard } from "#core/words/fit.ts";

@@ -1,7 +1,7 @@
-import { Button } from "#app/ui/button.tsx";
-import { STOCK_NAME } from "#app/ui/card-words.ts";
-import { LengthBox } from "#app/ui/length-box.tsx";
-import { Options } from "#app/ui/options.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { LengthBox } from "#app/parts/length-box.tsx";
+import { Options } from "#app/parts/options.tsx";
+import { STOCK_NAME } from "#app/wording/card.ts";
 import { inches, type Length, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";
 import { type CardFace, type CardSetting, type Edges, NO_EDGES, STOCKS } from "#core/words/lettering.ts";
@@ -47,6 +47,8 @@ export function KeptFree({ desk, face, unit }: { desk: CardDesk; face: CardFace;
                   onTake={(length: Length) =>
                     setRects(rects.map((other, index) => (index === at ? { ...other, [side]: length } : other)))
                   }
+                  range="zero"
+                  whileTyping
                 />
               ))}
               <Button
@@ -129,6 +131,8 @@ function EdgeBoxes({
             value={edges[edge]}
             unit={unit}
             onTake={(length) => onPut({ ...NO_EDGES, ...edges, [edge]: ticks(length) })}
+            range="zero"
+            whileTyping
           />
         ))}
       </div>

@@ -1,6 +1,7 @@
 import { useId, useMemo } from "react";
-import { ALIGN_NAME, FACE_NAME, LETTERING_NAME, STANDS_NAME } from "#app/ui/card-words.ts";
-import { Options } from "#app/ui/options.tsx";
+import { Options } from "#app/parts/options.tsx";
+import { ALIGN_NAME, LETTERING_NAME, STANDS_NAME, TYPEFACE_NAME } from "#app/wording/card.ts";
+import { many } from "#app/wording/count.ts";
 import { sayLength, type Unit } from "#core/measure/length.ts";
 import { compareLetterings } from "#core/words/fit.ts";
 import {
@@ -154,7 +155,7 @@ function Typed({ lettering, onPut }: { lettering: Of<"typed">; onPut: (next: Let
       <Choice
         label="Face"
         value={lettering.face}
-        all={TYPED_FACES.map((face) => [face, FACE_NAME[face]] as const)}
+        all={TYPED_FACES.map((face) => [face, TYPEFACE_NAME[face]] as const)}
         onPick={(face) => put({ face: face as Of<"typed">["face"] })}
       />
       <Choice
@@ -277,7 +278,7 @@ function Stamped({
                     ? "fits"
                     : over > 0
                       ? `${sayLength(over, unit)} too wide`
-                      : `${words} ${words === 1 ? "word" : "words"} too many`}
+                      : `${many(words, "word")} too many`}
               </span>
             </label>
           </li>

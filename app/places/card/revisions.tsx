@@ -1,6 +1,6 @@
 import { diffWords } from "diff";
 import { useState } from "react";
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 import type { CardDesk } from "./use-card.ts";
 import type { SavedWords } from "./view.ts";
 

@@ -1,4 +1,4 @@
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 import { type CalendarDate, parseDate } from "#core/month/dates.ts";
 import { isPrivate } from "#core/words/secrecy.ts";
 import type { CardDesk } from "./use-card.ts";

@@ -1,6 +1,6 @@
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { useKeptWords, useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
+import { pendingOf } from "#app/sending/outbox.ts";
+import { useKeptWords, useOutbox } from "#app/sending/outbox-provider.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Card } from "#core/album/model.ts";
 import { saidByEdit } from "#core/album/said.ts";

@@ -1,6 +1,6 @@
 import { pageName } from "#app/places/album/view.ts";
 import type { JottingLine, wordsView } from "#app/places/words/view.ts";
-import { standingSaid } from "#app/ui/card-words.ts";
+import { standingSaid } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { Unit } from "#core/measure/length.ts";

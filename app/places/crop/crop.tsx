@@ -1,10 +1,10 @@
 import { useState } from "react";
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { SizePicker } from "#app/places/day/size-picker.tsx";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { SizePicker } from "#app/parts/size-picker.tsx";
 import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
-import { Button, buttonLook } from "#app/ui/button.tsx";
-import { SHARPNESS } from "#app/ui/wording.ts";
+import { pendingOf } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { SHARPNESS } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";

@@ -1,11 +1,11 @@
 import { useMemo, useState } from "react";
 import { matBox, mm } from "#app/drawing/mat-text.ts";
-import { withPendingBook } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
 import { Arranger, type Selection } from "#app/places/arrange/arranger.tsx";
 import type { Faces } from "#app/places/arrange/boards.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
+import { withPendingBook } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { poolContent } from "#core/album/steps.ts";
 import { dayBoards } from "./day-book.ts";
 import type { DayView } from "./view.ts";

@@ -1,6 +1,6 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
-import { Troubles } from "#app/places/album/troubles.tsx";
-import { ClashPanel } from "./clash-panel.tsx";
+import { ClashPanel } from "#app/parts/clash-panel.tsx";
+import { Troubles } from "#app/parts/troubles.tsx";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishTray } from "./finish-tray.tsx";

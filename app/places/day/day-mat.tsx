@@ -1,6 +1,6 @@
 import { lazy, Suspense } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
-import { useRunning } from "#app/ui/use-running.ts";
+import { useRunning } from "#app/parts/use-running.ts";
 import type { DayView } from "./view.ts";
 
 const DayArranger = lazy(() => import("./day-arranger.tsx").then((module) => ({ default: module.DayArranger })));

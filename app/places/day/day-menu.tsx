@@ -2,8 +2,8 @@ import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { useFetcher } from "react-router";
 import type { PageRow } from "#app/drawing/page-row.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { shortDate } from "#app/ui/say-date.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { shortDate } from "#app/wording/dates.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayView } from "./view.ts";
 

@@ -1,7 +1,7 @@
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { pendingOf } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
 import { Tray } from "./tray.tsx";
 import type { DayView } from "./view.ts";
 

@@ -1,4 +1,4 @@
-import { useKeptWords } from "#app/places/album/outbox-provider.tsx";
+import { useKeptWords } from "#app/sending/outbox-provider.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
 import { saidByEdit } from "#core/album/said.ts";
 import type { DayPart } from "./view.ts";

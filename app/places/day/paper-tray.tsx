@@ -1,10 +1,11 @@
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { SelectField } from "#app/ui/field.tsx";
-import { newId } from "#app/ui/new-id.ts";
-import { Options } from "#app/ui/options.tsx";
-import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME, NUMERAL_NAME } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField } from "#app/parts/field.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { Options } from "#app/parts/options.tsx";
+import { SizePicker } from "#app/parts/size-picker.tsx";
+import { pendingOf } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME, NUMERAL_NAME } from "#app/wording/day.ts";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import {
   FOUNDATION_KINDS,
@@ -18,7 +19,6 @@ import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { inches, millimetres } from "#core/measure/length.ts";
 import { sameSize } from "#core/measure/size.ts";
 import { KeptLine } from "./kept-fields.tsx";
-import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
 import type { DayPart, DayView } from "./view.ts";
 

@@ -2,13 +2,14 @@ import { ImagePlus } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { useFetcher } from "react-router";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Button, buttonLook } from "#app/ui/button.tsx";
-import { type Away, PHOTO_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { SizePicker } from "#app/parts/size-picker.tsx";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
+import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { MOST_BYTES } from "#core/photo/roll.ts";
 import { KeptText } from "./kept-fields.tsx";
-import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
 import type { DayView } from "./view.ts";
 

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from "react";
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 import { KeptLine, KeptText } from "./kept-fields.tsx";
 import { Tray, Without } from "./tray.tsx";
 import type { DayView } from "./view.ts";

@@ -1,8 +1,8 @@
 import type { ReactNode } from "react";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { RING_STATE, WITHOUT } from "#app/ui/wording.ts";
+import { pendingOf } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { RING_STATE, WITHOUT } from "#app/wording/day.ts";
 import type { Part } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
 import type { DayPart } from "./view.ts";

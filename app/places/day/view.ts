@@ -1,6 +1,6 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
-import { type Glance, glanceAt } from "#app/ui/card-words.ts";
+import { type Glance, glanceAt } from "#app/wording/card.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";

@@ -1,12 +1,13 @@
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { newId } from "#app/ui/new-id.ts";
+import { Button } from "#app/parts/button.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { SizePicker } from "#app/parts/size-picker.tsx";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { many } from "#app/wording/count.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { newCard } from "#core/album/model.ts";
 import { printSize } from "#core/measure/size.ts";
 import { countWords } from "#core/words/count.ts";
 import { KeptText } from "./kept-fields.tsx";
-import { SizePicker } from "./size-picker.tsx";
 import { Tray, Without } from "./tray.tsx";
 import type { DayView } from "./view.ts";
 
@@ -24,7 +25,7 @@ export function WordsTray({ view }: { view: DayView }) {
       ring="words"
       state={view.states.words}
       name="Words"
-      aside={cards.length > 0 && `${words} ${words === 1 ? "word" : "words"}`}
+      aside={cards.length > 0 && many(words, "word")}
     >
       {jotted.length > 0 && (
         <ul aria-label="Jotted on the day" className="grid gap-1 border-l-4 border-line pl-3 text-sm">

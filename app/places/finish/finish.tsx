@@ -1,7 +1,7 @@
 import { Download } from "lucide-react";
 import type { ReactNode } from "react";
+import { buttonLook } from "#app/parts/button.tsx";
 import { WriteArchive } from "#app/places/work/write-archive.tsx";
-import { buttonLook } from "#app/ui/button.tsx";
 import type { LooseEnd } from "./view.ts";
 
 type Props = {

@@ -1,5 +1,5 @@
 import { leadDate, pageName } from "#app/places/album/view.ts";
-import { STEP_TO_DO } from "#app/ui/wording.ts";
+import { STEP_TO_DO } from "#app/wording/day.ts";
 import { nextStep, type Page } from "#core/album/page.ts";
 
 export type LooseEnd = { readonly date: string; readonly name: string; readonly said: string };

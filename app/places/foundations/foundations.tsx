@@ -1,12 +1,13 @@
 import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
+import { Button } from "#app/parts/button.tsx";
+import { TextField } from "#app/parts/field.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { BookNav } from "#app/places/book/places-nav.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
-import { Button } from "#app/ui/button.tsx";
-import { TextField } from "#app/ui/field.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import type { Away } from "#app/ui/wording.ts";
+import { many } from "#app/wording/count.ts";
+import type { Away } from "#app/wording/sending.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { dressPage, type Pattern, type PatternLine, type PatternRule, previewPattern } from "#core/book/pattern.ts";
 import type { Template } from "#core/book/template.ts";
@@ -120,12 +121,10 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
           <Form method="post" className="flex items-center justify-between gap-4">
             <input type="hidden" name="pattern" value={JSON.stringify(pattern)} />
             <p className="text-sm">
-              {sets === 0
-                ? "No page would change."
-                : `${sets} ${sets === 1 ? "page is" : "pages are"} set, the others stay.`}
+              {sets === 0 ? "No page would change." : `${many(sets, "page is", "pages are")} set, the others stay.`}
             </p>
             <Button type="submit" look="main" disabled={busy || sets === 0} name="intent" value="set">
-              {busy ? "Setting" : `Set ${sets} ${sets === 1 ? "page" : "pages"}`}
+              {busy ? "Setting" : `Set ${many(sets, "page")}`}
             </Button>
           </Form>
           <ol className="grid">

@@ -1,5 +1,5 @@
-import { Button } from "#app/ui/button.tsx";
-import { Options } from "#app/ui/options.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { Options } from "#app/parts/options.tsx";
 import type { PatternRule } from "#core/book/pattern.ts";
 import type { Template } from "#core/book/template.ts";
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
 import { NavLink } from "react-router";
-import { Brand } from "#app/ui/brand.tsx";
-import { type Look, LookSwitch } from "#app/ui/look-switch.tsx";
+import { Brand } from "#app/parts/brand.tsx";
+import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { SignOut } from "./sign-out.tsx";
 
 const link = ({ isActive }: { isActive: boolean }) =>

@@ -2,9 +2,9 @@ import { createStore, keys } from "idb-keyval";
 import { AlertDialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { Form } from "react-router";
-import { deviceStorage } from "#app/places/album/window-slot.ts";
+import { Button } from "#app/parts/button.tsx";
 import { forgetToday } from "#app/places/today/kept-page.ts";
-import { Button } from "#app/ui/button.tsx";
+import { deviceStorage } from "#app/sending/window-slot.ts";
 
 const slotsOf = (memberId: string) =>
   Object.keys(deviceStorage()).filter((key) => key.startsWith(`hearth:${memberId}:`));

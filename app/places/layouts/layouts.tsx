@@ -1,11 +1,13 @@
 import { useState } from "react";
 import { Form, useNavigation } from "react-router";
-import { LengthBox } from "#app/places/arrange/piece-bar.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField, TextField } from "#app/parts/field.tsx";
+import { LengthBox } from "#app/parts/length-box.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { BookNav } from "#app/places/book/places-nav.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { SelectField, TextField } from "#app/ui/field.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { type Away, CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/ui/wording.ts";
+import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/wording/book.ts";
+import { many } from "#app/wording/count.ts";
+import type { Away } from "#app/wording/sending.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import {
   cutDown,
@@ -87,11 +89,9 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
     // What is cut is the protector; the page that fits it is smaller by the same ease as before.
     const page = size(ticks(Math.max(1, cut.size.w - ease.w)), ticks(Math.max(1, cut.size.h - ease.h)));
     take({ page, margin: cut.layout.margin, root: cut.layout.root });
-    const lost = cut.lost > 0 ? `${cut.lost} ${cut.lost === 1 ? "pocket is" : "pockets are"} cut off. ` : "";
+    const lost = cut.lost > 0 ? `${many(cut.lost, "pocket is", "pockets are")} cut off. ` : "";
     const open =
-      cut.opened > 0
-        ? `${cut.opened} ${cut.opened === 1 ? "pocket is" : "pockets are"} open at the cut: tape the edge. `
-        : "";
+      cut.opened > 0 ? `${many(cut.opened, "pocket is", "pockets are")} open at the cut: tape the edge. ` : "";
     setSaid(`${lost}${open}Blades: metal ruler, cut away from your hand. Punch the holes anew where they are gone.`);
   };
   const lastRow = heightWithoutLastRow(draft, opening);
@@ -177,7 +177,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                   label="Wide"
                   value={pocket.w}
                   unit={unit}
-                  mayBeNothing={false}
+                  range="positive"
                   onTake={resize("w")}
                 />
                 <LengthBox
@@ -185,7 +185,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                   label="High"
                   value={pocket.h}
                   unit={unit}
-                  mayBeNothing={false}
+                  range="positive"
                   onTake={resize("h")}
                 />
               </div>
@@ -199,7 +199,8 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                 label="Margin all round"
                 value={draft.margin}
                 unit={unit}
-                onTake={(margin) => take({ ...draft, margin: ticks(Math.abs(margin)) }, path)}
+                range="zero"
+                onTake={(margin) => take({ ...draft, margin }, path)}
               />
               <label className="flex min-h-8 items-center gap-2">
                 <input
@@ -223,7 +224,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                 label="To a width of"
                 value={opening.w}
                 unit={unit}
-                mayBeNothing={false}
+                range="positive"
                 onTake={(w) => cutTo(size(w, opening.h))}
               />
               <LengthBox
@@ -231,7 +232,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                 label="To a height of"
                 value={opening.h}
                 unit={unit}
-                mayBeNothing={false}
+                range="positive"
                 onTake={(h) => cutTo(size(opening.w, h))}
               />
             </div>

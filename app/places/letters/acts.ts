@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Away } from "#app/ui/wording.ts";
+import type { Away } from "#app/wording/sending.ts";
 import { HAND, STAMP_SET } from "#core/words/setting-schema.ts";
 
 export const LETTERS_ACT = z.discriminatedUnion("act", [

@@ -2,10 +2,10 @@ import { useState } from "react";
 import { useFetcher } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
 import { drawingOf, mm, stillMat } from "#app/drawing/mat-text.ts";
+import { Button } from "#app/parts/button.tsx";
+import { LengthBox } from "#app/parts/length-box.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { LengthBox } from "#app/ui/length-box.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
 import { laidMarks } from "#core/draw/card.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
@@ -90,9 +90,30 @@ export function Letters({ view }: { view: LettersView }) {
                   onChange={(event) => setLines(Math.max(0, Math.min(60, Math.trunc(Number(event.target.value)))))}
                 />
               </label>
-              <LengthBox label="The lines are wide" value={wide} unit={unit} onTake={setWide} mayBeNothing={false} />
-              <LengthBox label="The last line reaches" value={last} unit={unit} onTake={setLast} mayBeNothing={false} />
-              <LengthBox label="From line to line" value={line} unit={unit} onTake={setLine} mayBeNothing={false} />
+              <LengthBox
+                label="The lines are wide"
+                value={wide}
+                unit={unit}
+                onTake={setWide}
+                range="positive"
+                whileTyping
+              />
+              <LengthBox
+                label="The last line reaches"
+                value={last}
+                unit={unit}
+                onTake={setLast}
+                range="positive"
+                whileTyping
+              />
+              <LengthBox
+                label="From line to line"
+                value={line}
+                unit={unit}
+                onTake={setLine}
+                range="positive"
+                whileTyping
+              />
             </div>
             {!read.ok && (
               <p role="alert" className="text-sm font-medium text-ember">
@@ -198,8 +219,9 @@ function StampForm({ unit, busy, onKeep }: { unit: Unit; busy: boolean; onKeep: 
             label={STAMP_LABELS[part]}
             value={set[part]}
             unit={unit}
-            mayBeNothing={part === "between" || part === "space"}
+            range={part === "between" || part === "space" ? "zero" : "positive"}
             onTake={(length) => setSet({ ...set, [part]: length })}
+            whileTyping
           />
         ))}
       </div>

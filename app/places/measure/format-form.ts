@@ -1,4 +1,4 @@
-import { FORMAT_PROBLEM, LENGTH_PROBLEM } from "#app/ui/wording.ts";
+import { FORMAT_PROBLEM, LENGTH_PROBLEM } from "#app/wording/format.ts";
 import { checkFormat } from "#core/album/formats.ts";
 import { type AlbumFormat, BINDING_EDGES, BINDINGS } from "#core/album/model.ts";
 import { LIMITS } from "#core/limits.ts";

@@ -1,12 +1,13 @@
 import { useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Mat } from "#app/drawing/mat.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField, TextField } from "#app/parts/field.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { useSeenVersion } from "#app/parts/use-seen-version.ts";
 import { BookNav } from "#app/places/book/places-nav.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { SelectField, TextField } from "#app/ui/field.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { useSeenVersion } from "#app/ui/use-seen-version.ts";
-import { type Away, BINDING_NAME, HOLE_PRESET_NAME } from "#app/ui/wording.ts";
+import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/wording/format.ts";
+import type { Away } from "#app/wording/sending.ts";
 import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
 import { type AlbumFormat, BINDINGS } from "#core/album/model.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
 import { presetById } from "#core/album/formats.ts";
 import { type Day, EMPTY_DAY } from "#core/album/model.ts";
 import { firstLeaves } from "#core/book/first-leaves.ts";

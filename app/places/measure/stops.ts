@@ -1,4 +1,4 @@
-import { fitWords, pieceName, TONE_OF } from "#app/ui/fit-words.ts";
+import { fitWords, pieceName, TONE_OF } from "#app/wording/fit.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "#core/album/model.ts";
 import type { Page } from "#core/album/page.ts";
 import { pagesOf } from "#core/album/page.ts";

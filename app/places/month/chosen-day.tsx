@@ -1,8 +1,8 @@
 import { Mat } from "#app/drawing/mat.tsx";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { buttonLook } from "#app/ui/button.tsx";
-import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import { buttonLook } from "#app/parts/button.tsx";
+import { RING_NAME, RING_STATE } from "#app/wording/day.ts";
 import type { ChosenDay } from "./view.ts";
 
 /** The chosen day beside the dial: what it looks like, and how far each part of it is. `row` is what the dial outlines. */

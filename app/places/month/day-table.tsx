@@ -1,8 +1,8 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
 import { stateNamed } from "#app/drawing/states.ts";
-import { shortDate, shortWeekday } from "#app/ui/say-date.ts";
-import { RING_NAME, RING_STATE } from "#app/ui/wording.ts";
+import { shortDate, shortWeekday } from "#app/wording/dates.ts";
+import { RING_NAME, RING_STATE } from "#app/wording/day.ts";
 import { RINGS } from "#core/album/steps.ts";
 import type { MonthView } from "./view.ts";
 

@@ -3,10 +3,11 @@ import { useNavigate } from "react-router";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { useMedia } from "#app/ui/use-media.ts";
-import { useRunning } from "#app/ui/use-running.ts";
-import { useSettledQuery } from "#app/ui/use-settled-query.ts";
-import { RING_NAME } from "#app/ui/wording.ts";
+import { useMedia } from "#app/parts/use-media.ts";
+import { useRunning } from "#app/parts/use-running.ts";
+import { useSettledQuery } from "#app/parts/use-settled-query.ts";
+import { many } from "#app/wording/count.ts";
+import { RING_NAME } from "#app/wording/day.ts";
 import { ChosenDayPanel } from "./chosen-day.tsx";
 import { DayTable } from "./day-table.tsx";
 import { Tonight } from "./tonight.tsx";
@@ -73,7 +74,7 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
         </div>
         {view.setAside > 0 && (
           <p className="mt-3 text-sm text-quiet">
-            {view.setAside} {view.setAside === 1 ? "day is" : "days are"} set aside with all they hold.{" "}
+            {many(view.setAside, "day is", "days are")} set aside with all they hold.{" "}
             <a href={`/albums/${view.albumId}/settings`} className="link">
               Change the span to bring them back
             </a>

@@ -1,7 +1,8 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { benchOf, dayMat } from "#app/places/day/day-book.ts";
-import { FOUNDATION_NAME, STEP_TO_DO } from "#app/ui/wording.ts";
+import { many } from "#app/wording/count.ts";
+import { FOUNDATION_NAME, STEP_TO_DO } from "#app/wording/day.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf, progressOf } from "#core/album/page.ts";
 import { RINGS, type Ring, type RingState } from "#core/album/steps.ts";
@@ -41,7 +42,6 @@ export type MonthView = {
 
 const MOST_SAID = 60;
 const short = (text: string) => (text.length > MOST_SAID ? `${text.slice(0, MOST_SAID - 1).trimEnd()}…` : text);
-const many = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
 
 function ringSaid(page: Page, ring: Ring): string {
   const { content } = page;

@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
-import { Button } from "#app/ui/button.tsx";
-import { ChoiceCard } from "#app/ui/choice-card.tsx";
-import { TextField } from "#app/ui/field.tsx";
-import { type Away, NUMBERING_HINT, NUMBERING_NAME, UNREACHABLE } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { ChoiceCard } from "#app/parts/choice-card.tsx";
+import { TextField } from "#app/parts/field.tsx";
+import { NUMBERING_HINT, NUMBERING_NAME } from "#app/wording/month.ts";
+import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import type { BookChoice, MonthChoice } from "./view.ts";
 

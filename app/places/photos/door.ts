@@ -1,3 +1,4 @@
+import { many } from "#app/wording/count.ts";
 import { MOST_BYTES } from "#core/photo/roll.ts";
 
 /** What came of one picture handed in. */
@@ -205,5 +206,5 @@ export class UploadRun {
 export function sayTimeLeft(seconds: number): string {
   if (seconds < 60) return `about ${Math.max(5, Math.ceil(seconds / 5) * 5)} seconds left`;
   const minutes = Math.ceil(seconds / 60);
-  return `about ${minutes} ${minutes === 1 ? "minute" : "minutes"} left`;
+  return `about ${many(minutes, "minute")} left`;
 }

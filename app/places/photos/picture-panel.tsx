@@ -1,6 +1,6 @@
 import { type ReactNode, useRef, useState } from "react";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 import { parseDate, printDate } from "#core/month/dates.ts";
 import { isPlain, type Look, MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "#core/photo/look.ts";
 import type { RollMark } from "#core/photo/roll.ts";

@@ -1,10 +1,12 @@
 import { useState } from "react";
 import { Form, useNavigation, useSubmit } from "react-router";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
-import { Button } from "#app/ui/button.tsx";
-import { ChoiceCard } from "#app/ui/choice-card.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { type Away, PHOTO_RULE } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { ChoiceCard } from "#app/parts/choice-card.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { many } from "#app/wording/count.ts";
+import { PHOTO_RULE } from "#app/wording/photo.ts";
+import type { Away } from "#app/wording/sending.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -22,7 +24,7 @@ export function sayWhy({ why, taken }: Pick<Found, "why" | "taken">): string {
   const date = {
     "that-day": "taken that day",
     banked: `banked${taken ? `, taken ${taken}` : ""}`,
-    "other-day": `taken ${taken}, ${why.daysOff} ${why.daysOff === 1 ? "day" : "days"} off`,
+    "other-day": `taken ${taken}, ${many(why.daysOff, "day")} off`,
     "no-date": "carries no date",
   }[why.date];
   const verdict = verdictOn(why.ppi);
@@ -56,7 +58,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
           <p className="max-w-prose pb-3 text-sm text-quiet">
             {view.rows.length === 0
               ? "No page waits for a print. Keep room for photos on a foundation page, and it is proposed here."
-              : `${view.rows.length} ${view.rows.length === 1 ? "print waits" : "prints wait"} on ${days} ${days === 1 ? "day" : "days"}; ${view.from} ${view.from === 1 ? "picture is" : "pictures are"} free. What is on a page already stays.`}
+              : `${many(view.rows.length, "print waits", "prints wait")} on ${many(days, "day")}; ${many(view.from, "picture is", "pictures are")} free. What is on a page already stays.`}
           </p>
           <Outcome answer={answer} />
           {found.length > 0 && (
@@ -93,7 +95,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
             <p className="text-sm text-quiet">
               {empty === 0
                 ? "Every waiting print has a picture."
-                : `${empty} ${empty === 1 ? "print stays" : "prints stay"} without: nothing free suits under the rule below.`}
+                : `${many(empty, "print stays", "prints stay")} without: nothing free suits under the rule below.`}
             </p>
             <Button look="main" type="submit" disabled={busy || taken.length === 0}>
               {taken.length === 1 ? "Put it on its day" : `Put these ${taken.length} on their days`}

@@ -1,11 +1,12 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Troubles } from "#app/places/album/troubles.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { newId } from "#app/ui/new-id.ts";
-import { useRunning } from "#app/ui/use-running.ts";
-import { ROLL_SHOWN } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { Troubles } from "#app/parts/troubles.tsx";
+import { useRunning } from "#app/parts/use-running.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { many } from "#app/wording/count.ts";
+import { ROLL_SHOWN } from "#app/wording/photo.ts";
 import { parseDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
 import { withMark } from "./marks.ts";
@@ -94,7 +95,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         <div className="min-w-0 px-4 wide:overflow-y-auto wide:px-6">
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pt-4 pb-2">
             <h1 className="text-2xl">The roll</h1>
-            <p className="text-sm text-quiet">{pictures.length === 1 ? "1 picture" : `${pictures.length} pictures`}</p>
+            <p className="text-sm text-quiet">{many(pictures.length, "picture")}</p>
           </div>
           <fieldset className="flex flex-wrap gap-x-4 border-b border-line pb-1">
             <legend className="sr-only">Which pictures</legend>

@@ -1,8 +1,8 @@
 import { Camera, FolderInput, ImagePlus, Smartphone } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { Button } from "#app/parts/button.tsx";
 import { sayBytes } from "#app/places/work/progress.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { PHOTO_PROBLEM } from "#app/ui/wording.ts";
+import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
 import { type Handed, picturesOf, type Run, sayTimeLeft } from "./door.ts";
 import type { Room } from "./view.ts";
 

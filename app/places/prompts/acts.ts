@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Away } from "#app/ui/wording.ts";
+import type { Away } from "#app/wording/sending.ts";
 import type { SlipTrouble } from "#core/words/deck-text.ts";
 import { JARS } from "#core/words/slip.ts";
 

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
-import { Button, buttonLook } from "#app/ui/button.tsx";
-import { newId } from "#app/ui/new-id.ts";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { newId } from "#app/parts/new-id.ts";
 import { writeLines } from "#core/words/deck-text.ts";
 import type { PromptsAct, PromptsAnswer } from "./acts.ts";
 import { Outcome } from "./outcome.tsx";

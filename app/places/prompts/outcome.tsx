@@ -1,5 +1,5 @@
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { type Away, isAway } from "#app/ui/wording.ts";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { type Away, isAway } from "#app/wording/sending.ts";
 import type { DeckPreview, PromptsAnswer } from "./acts.ts";
 
 const REFUSED: Record<Exclude<Extract<PromptsAnswer, { ok: false }>["reason"], Away>, string> = {

@@ -1,9 +1,10 @@
 import { useMemo, useState } from "react";
 import { useFetcher } from "react-router";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { Tick } from "#app/parts/tick.tsx";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { Tick } from "#app/ui/tick.tsx";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { many } from "#app/wording/count.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { type Deal, type DealDay, deal, swap, WISHES, type Wish } from "#core/words/deal.ts";
 import { dealable } from "#core/words/jar.ts";
@@ -181,7 +182,7 @@ function DealSaid({
   if (found.ok)
     return (
       <p role="status" className="font-numeral text-xl font-semibold">
-        {toGo === 0 ? "Every day has its slip" : `${toGo} ${toGo === 1 ? "day" : "days"} dealt from ${slips} slips`}
+        {toGo === 0 ? "Every day has its slip" : `${many(toGo, "day")} dealt from ${slips} slips`}
       </p>
     );
   return (
@@ -194,7 +195,7 @@ function DealSaid({
             : "No fair deal was found in the time there is."}{" "}
         {slips > 0 &&
           found.short > 0 &&
-          `${found.short} ${found.short === 1 ? "slip is" : "slips are"} missing: add a deck, or let some come twice.`}
+          `${many(found.short, "slip is", "slips are")} missing: add a deck, or let some come twice.`}
       </p>
       {found.drop.map((dropped) => (
         <div key={dropped.join()}>

@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { Button } from "#app/parts/button.tsx";
+import { Labelled } from "#app/parts/field.tsx";
+import { useRunning } from "#app/parts/use-running.ts";
 import { HowFar, sayBytes } from "#app/places/work/progress.tsx";
 import { actOn, follow, forgetFile, SignedOut, sendArchive, type WorkTold } from "#app/places/work/work-door.ts";
-import { Button } from "#app/ui/button.tsx";
-import { Labelled } from "#app/ui/field.tsx";
-import { useRunning } from "#app/ui/use-running.ts";
-import { ARCHIVE_PROBLEM, damagedAt } from "#app/ui/wording.ts";
+import { ARCHIVE_PROBLEM, damagedAt } from "#app/wording/archive.ts";
 
 type State =
   | { readonly is: "choosing"; readonly error: string | null }

@@ -1,18 +1,19 @@
 import { useMemo } from "react";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
+import { Button } from "#app/parts/button.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { BookNav } from "#app/places/book/places-nav.tsx";
 import { OpeningThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
-import { Button } from "#app/ui/button.tsx";
-import { FACE_NAME, FOUNDATION_NAME } from "#app/ui/wording.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { FACE_NAME } from "#app/wording/book.ts";
+import { many } from "#app/wording/count.ts";
+import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { openingAt } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
 
-const many = (count: number, one: string) => `${count} ${count === 1 ? one : `${one}s`}`;
 const dayName = ({ label, days }: DatedPage) => label ?? days[0]?.date.slice(8) ?? "";
 
 /** The whole book as small openings on one screen, with what repeats and what is still bare. */

@@ -1,9 +1,10 @@
 import { Form, useNavigation } from "react-router";
-import { Button } from "#app/ui/button.tsx";
-import { SelectField, TextField } from "#app/ui/field.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { useSeenVersion } from "#app/ui/use-seen-version.ts";
-import { type Away, NUMBERING_HINT, NUMBERING_NAME } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField, TextField } from "#app/parts/field.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { useSeenVersion } from "#app/parts/use-seen-version.ts";
+import { NUMBERING_HINT, NUMBERING_NAME } from "#app/wording/month.ts";
+import type { Away } from "#app/wording/sending.ts";
 import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
 

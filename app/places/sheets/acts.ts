@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Away } from "#app/ui/wording.ts";
+import type { Away } from "#app/wording/sending.ts";
 import { type Length, LONGEST } from "#core/measure/length.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
 

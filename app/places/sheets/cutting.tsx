@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from "react";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
 import { WordsNav } from "#app/places/words/words-nav.tsx";
-import { Button, buttonLook } from "#app/ui/button.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { STEP_CAUTION } from "#app/ui/wording.ts";
+import { STEP_CAUTION } from "#app/wording/day.ts";
 import { printNumber, sayLength, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CutPart, CutStep } from "#core/sheet/cutting.ts";

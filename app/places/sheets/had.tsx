@@ -1,4 +1,4 @@
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 
 /** Something that is on paper by another way than our sheets: which, and the day it is for. */
 export type Had = { readonly id: string; readonly day: string; readonly said: string };

@@ -1,4 +1,5 @@
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { many } from "#app/wording/count.ts";
 import type { SheetAct } from "./acts.ts";
 import type { SheetsView, Wish } from "./view.ts";
 
@@ -19,8 +20,8 @@ export function LabOrders({ view, chosen, act, busy }: Props) {
       {orders.map(({ id, number, ordered, due, isDue, arrived, days, prints }) => (
         <div key={id} className="grid gap-1.5 border-b border-line pb-2.5 text-sm last:border-0">
           <p>
-            <strong className="font-semibold">Order {number}</strong>, {prints} {prints === 1 ? "print" : "prints"},
-            sent {ordered}: {arrived ? "it has come." : isDue ? `due ${due}, it should be here.` : `due ${due}.`}
+            <strong className="font-semibold">Order {number}</strong>, {many(prints, "print")}, sent {ordered}:{" "}
+            {arrived ? "it has come." : isDue ? `due ${due}, it should be here.` : `due ${due}.`}
           </p>
           <p className="text-quiet">For {days.join("; ")}.</p>
           <div className="flex flex-wrap gap-2">

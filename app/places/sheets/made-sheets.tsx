@@ -1,4 +1,4 @@
-import { Button, buttonLook } from "#app/ui/button.tsx";
+import { Button, buttonLook } from "#app/parts/button.tsx";
 import { paperName } from "#core/sheet/paper.ts";
 import type { SheetAct } from "./acts.ts";
 import type { MadeSheet, SheetsView } from "./view.ts";

@@ -1,3 +1,4 @@
+import { many } from "#app/wording/count.ts";
 import type { Gang } from "./use-gang.ts";
 
 /** How many sheets and cuts the plan has, whether fewer are possible, and how to stop looking. */
@@ -15,12 +16,10 @@ export function PlanSaid({ gang, wanted, what }: { gang: Gang; wanted: number; w
   return (
     <div role="status" className="grid">
       <p className="font-numeral text-xl font-semibold">
-        {sheets.length} {sheets.length === 1 ? "sheet" : "sheets"}, {cuts} cuts
+        {many(sheets.length, "sheet")}, {cuts} cuts
       </p>
       <p className="text-on-soot-quiet">
-        {[proven, spares > 0 && `${spares} ${spares === 1 ? "spare" : "spares"} in what was left over`]
-          .filter(Boolean)
-          .join("; ")}
+        {[proven, spares > 0 && `${many(spares, "spare")} in what was left over`].filter(Boolean).join("; ")}
         {packing.state === "looking" && (
           <>
             {" "}

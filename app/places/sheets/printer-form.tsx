@@ -1,7 +1,7 @@
 import { useState } from "react";
-import { Button } from "#app/ui/button.tsx";
-import { TextField } from "#app/ui/field.tsx";
-import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { TextField } from "#app/parts/field.tsx";
+import { LENGTH_PROBLEM } from "#app/wording/format.ts";
 import { type Length, parseLength, printNumber, sayLength, ticks } from "#core/measure/length.ts";
 import { stretchOf } from "#core/sheet/paper.ts";
 import type { SheetAct } from "./acts.ts";

@@ -1,5 +1,5 @@
-import { Options } from "#app/ui/options.tsx";
-import { Tick } from "#app/ui/tick.tsx";
+import { Options } from "#app/parts/options.tsx";
+import { Tick } from "#app/parts/tick.tsx";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { PRINT_PAPERS, type PrintPaperId } from "#core/sheet/paper.ts";
 import type { Choices, Gang } from "./use-gang.ts";

@@ -1,9 +1,10 @@
 import { useMemo, useState } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { Said, unreachableForm } from "#app/ui/said.tsx";
-import { type Away, isAway, partName } from "#app/ui/wording.ts";
+import { partName } from "#app/wording/photo.ts";
+import { type Away, isAway } from "#app/wording/sending.ts";
 import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { canBeParted, inParts } from "#core/sheet/gang.ts";

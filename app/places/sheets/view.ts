@@ -1,5 +1,5 @@
 import { pageName } from "#app/places/album/view.ts";
-import { partName } from "#app/ui/wording.ts";
+import { partName } from "#app/wording/photo.ts";
 import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { Length, Unit } from "#core/measure/length.ts";

@@ -1,5 +1,5 @@
-import { Button } from "#app/ui/button.tsx";
-import { partName } from "#app/ui/wording.ts";
+import { Button } from "#app/parts/button.tsx";
+import { partName } from "#app/wording/photo.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { Wish } from "./view.ts";

@@ -1,7 +1,7 @@
 import { BookPlus, FolderInput } from "lucide-react";
 import { Link } from "react-router";
 import { AlbumBook } from "#app/drawing/album-book.tsx";
-import { buttonLook } from "#app/ui/button.tsx";
+import { buttonLook } from "#app/parts/button.tsx";
 import type { ShelfAlbum } from "./view.ts";
 
 export function Shelf({ albums }: { albums: readonly ShelfAlbum[] }) {

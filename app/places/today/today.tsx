@@ -1,8 +1,8 @@
 import { Camera, X } from "lucide-react";
 import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { useRevalidator } from "react-router";
-import { Button } from "#app/ui/button.tsx";
-import { newId } from "#app/ui/new-id.ts";
+import { Button } from "#app/parts/button.tsx";
+import { newId } from "#app/parts/new-id.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
 import { type BoxState, type Jot, JotBox, type JotPicture } from "./jot-box.ts";
 import { jotDoor } from "./jot-door.ts";

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Form } from "react-router";
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { many } from "#app/wording/count.ts";
 
 type Piece = {
   readonly kind: "card" | "jotting" | "insert" | "photo";
@@ -49,7 +50,7 @@ const STASH_NAME = {
   template: "The template",
   format: "The measured book",
 } as const;
-const left = (days: number) => (days === 1 ? "1 day left" : `${days} days left`);
+const left = (days: number) => many(days, "day left", "days left");
 
 /** What was put away lately, and the way back. */
 export function TrayPlace({ albums, pieces, leaves, stash, unreachable }: Props) {

@@ -1,14 +1,14 @@
 import { useMemo } from "react";
 import { mm } from "#app/drawing/mat-text.ts";
-import { pendingOf } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Troubles } from "#app/places/album/troubles.tsx";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { Troubles } from "#app/parts/troubles.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { SideNotes } from "#app/places/arrange/board-bar.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
-import { Button, buttonLook } from "#app/ui/button.tsx";
+import { pendingOf } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import type { Face, Piece, TryOut } from "#core/book/leaf.ts";
 import { type LeafRead, readPieces, wholeLeaf } from "#core/book/read.ts";
 import { rectOf } from "#core/measure/rect.ts";

@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { useFetcher } from "react-router";
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 
 /** Those who are written about, by the names they are called: a page that asks who is who is looked through for them. */
 export function People({ people, action }: { people: readonly string[]; action: string }) {

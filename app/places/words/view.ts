@@ -1,6 +1,6 @@
 import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
-import { glanceAt, standingSaid } from "#app/ui/card-words.ts";
+import { glanceAt, standingSaid } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";

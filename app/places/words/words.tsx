@@ -2,7 +2,7 @@ import { Search } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Form, useLocation } from "react-router";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
-import { buttonLook } from "#app/ui/button.tsx";
+import { buttonLook } from "#app/parts/button.tsx";
 import { JottingList } from "./jotting-list.tsx";
 import { People } from "./people.tsx";
 import type { CardGlance, WordsDay, WordsView } from "./view.ts";

@@ -1,5 +1,5 @@
 import { Progress } from "radix-ui";
-import { Button } from "#app/ui/button.tsx";
+import { Button } from "#app/parts/button.tsx";
 
 /** How far something is that takes a while, in words and as a bar, and the way to end it. */
 export function HowFar({

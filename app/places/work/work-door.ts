@@ -1,4 +1,4 @@
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
 import { LIMITS } from "#core/limits.ts";
 
 /** What is answered to asking for a work. */

@@ -1,8 +1,8 @@
 import { Download } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { Button, buttonLook } from "#app/ui/button.tsx";
-import { newId } from "#app/ui/new-id.ts";
-import { ARCHIVE_PROBLEM } from "#app/ui/wording.ts";
+import { Button, buttonLook } from "#app/parts/button.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import { ARCHIVE_PROBLEM } from "#app/wording/archive.ts";
 import { HowFar, sayBytes } from "./progress.tsx";
 import { actOn, askFor, follow, SignedOut, type WorkTold } from "./work-door.ts";
 

@@ -1,8 +1,11 @@
 import { useId } from "react";
-import { Button } from "#app/ui/button.tsx";
-import { BOOK_PROBLEM, EDIT_PROBLEM, SLOT_PROBLEM, UNREACHABLE } from "#app/ui/wording.ts";
-import { type Returned, wordsIn } from "./outbox.ts";
-import { useOutbox } from "./outbox-provider.tsx";
+import { Button } from "#app/parts/button.tsx";
+import { type Returned, wordsIn } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { BOOK_PROBLEM } from "#app/wording/book.ts";
+import { EDIT_PROBLEM } from "#app/wording/day.ts";
+import { SLOT_PROBLEM } from "#app/wording/month.ts";
+import { UNREACHABLE } from "#app/wording/sending.ts";
 
 const WHY: Record<string, string> = {
   ...SLOT_PROBLEM,

@@ -6,7 +6,7 @@ import { type Fit, fitInPocket, fitOnPage } from "#core/fit/fit.ts";
 import { inches, millimetres, ticks } from "#core/measure/length.ts";
 import { rect } from "#core/measure/rect.ts";
 import { anyPageSize, anyPiece } from "#tests/samples.ts";
-import { fitWords, holeWords, pieceName, TONE_OF, troubles } from "./fit-words.ts";
+import { fitWords, holeWords, pieceName, TONE_OF, troubles } from "./fit.ts";
 
 const by = (w: number, h: number) => ({ w: inches(w), h: inches(h) });
 const edges = (left: number, top: number, right: number, bottom: number) => ({

@@ -12,9 +12,10 @@ import {
   settingOf,
   type TypedFace,
 } from "#core/words/lettering.ts";
+import { many } from "./count.ts";
 
 /** Faces by what they are for, not by who cut them. */
-export const FACE_NAME: Record<TypedFace, string> = {
+export const TYPEFACE_NAME: Record<TypedFace, string> = {
   book: "Book face",
   numeral: "Almanac face",
   plain: "Plain face",
@@ -42,7 +43,6 @@ export const STOCK_NAME: Record<CardSetting["stock"], string> = {
   clear: "Clear, printed on the back",
 };
 
-const many = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`;
 /** Room is said to the eighth of an inch or the millimetre, and never more than there is. */
 const SAID_TO: Record<Unit, Length> = { inch: inches(1 / 8), cm: millimetres(1) };
 function room(free: Length, unit: Unit): string {

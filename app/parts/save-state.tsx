@@ -1,4 +1,4 @@
-import { useOutbox } from "./outbox-provider.tsx";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 
 /** In one word whether everything is safe on the server; said aloud when it is not. */
 export function SaveState() {

@@ -1,7 +1,7 @@
-import type { Clash } from "#app/places/album/outbox.ts";
-import { useOutbox } from "#app/places/album/outbox-provider.tsx";
-import { Button } from "#app/ui/button.tsx";
-import { newId } from "#app/ui/new-id.ts";
+import { Button } from "#app/parts/button.tsx";
+import { newId } from "#app/parts/new-id.ts";
+import type { Clash } from "#app/sending/outbox.ts";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { newCard } from "#core/album/model.ts";
 import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
 import { inches } from "#core/measure/length.ts";

@@ -1,4 +1,4 @@
-import type { Away } from "#app/ui/wording.ts";
+import type { Away } from "#app/wording/sending.ts";
 import type { SavedChange } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayContent } from "#core/album/model.ts";

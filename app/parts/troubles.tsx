@@ -1,5 +1,8 @@
-import { BOOK_PROBLEM, EDIT_PROBLEM, SLOT_PROBLEM, UNKEPT, UNREACHABLE } from "#app/ui/wording.ts";
-import { useOutbox } from "./outbox-provider.tsx";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { BOOK_PROBLEM } from "#app/wording/book.ts";
+import { EDIT_PROBLEM } from "#app/wording/day.ts";
+import { SLOT_PROBLEM } from "#app/wording/month.ts";
+import { UNKEPT, UNREACHABLE } from "#app/wording/sending.ts";
 
 /** What could not be saved and why, in the place it was tried. */
 export function Troubles() {

@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { Options } from "#app/ui/options.tsx";
-import { LENGTH_PROBLEM } from "#app/ui/wording.ts";
+import { Options } from "#app/parts/options.tsx";
+import { LENGTH_PROBLEM } from "#app/wording/format.ts";
 import { parseLength, printNumber, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize, size } from "#core/measure/size.ts";
 

@@ -9,7 +9,7 @@ import {
   useSyncExternalStore,
 } from "react";
 import { useFetcher } from "react-router";
-import { newId } from "#app/ui/new-id.ts";
+import { newId } from "#app/parts/new-id.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
 import { type Answer, EMPTY, Outbox, type Outboxed, pendingOf } from "./outbox.ts";

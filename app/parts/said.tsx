@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { UNREACHABLE } from "./wording.ts";
+import { UNREACHABLE } from "#app/wording/sending.ts";
 
 /** What came of a form, where it was sent from: read out at once when it went wrong. */
 export function Said({ good, children }: { good: boolean; children: ReactNode }) {

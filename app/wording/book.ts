@@ -1,0 +1,36 @@
+import type { BookProblem } from "#core/book/edit.ts";
+import type { LayoutProblem } from "#core/book/layout.ts";
+import type { Face, Matter } from "#core/book/leaf.ts";
+
+/** The words for leaves, sides and pocket layouts. */
+
+export const LAYOUT_PROBLEM: Record<LayoutProblem, string> = {
+  "parts-over-whole": "The seams and margins leave no room for the pockets. Make them narrower, or the pockets fewer.",
+  "no-pockets": "A layout has at least one pocket.",
+  "too-many-pockets": "That is more than 72 pockets. Split less.",
+  "bad-share": "A part’s share is a whole number from 1.",
+};
+
+export const CUT_PROBLEM = {
+  "not-smaller": "That cuts nothing off. Give a size smaller than the protector.",
+  ...LAYOUT_PROBLEM,
+} as const;
+
+export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-changed", string> = {
+  "try-out-changed": "Somebody laid this try-out out anew in another window. Theirs is shown; yours lies in the tray.",
+  "leaf-gone": "That leaf is not in the book any more. It may lie in the tray.",
+  "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
+  "material-elsewhere": "This leaf’s material is said on its day: change it there.",
+  "already-there": "That is in the book already.",
+  "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
+  "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
+};
+
+export const MATTER_NAME: Record<Matter, string> = {
+  title: "Title page",
+  "opening-note": "Opening note",
+  "month-calendar": "Month calendar",
+  closing: "Closing page",
+};
+
+export const FACE_NAME: Record<Face, string> = { front: "Front", back: "Back" };
