@@ -1,9 +1,36 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
-import { defineConfig } from "vite";
+import { defineConfig, type Plugin } from "vite";
+
+/**
+ * Where a file of a page does not come, the router loads the page that one is on again, and the link looks dead; without
+ * a connection the browser then puts its own page in place of ours. Here such a page is one that cannot be drawn, which
+ * the boundary round the places says, until it is loaded anew. The build stops when the router's own lines are not as
+ * they are known here.
+ */
+function missingFilesAreErrors(): Plugin {
+  const reloads = /window\.location\.reload\(\);\s*return new Promise\(\(\) => \{\s*\}\);/;
+  let found = 0;
+  return {
+    name: "missing-files-are-errors",
+    apply: "build",
+    transform(code) {
+      if (!code.includes("Error loading route module") || !reloads.test(code)) return null;
+      found += 1;
+      const page = 'return { default: () => { throw new Error("page-did-not-load", { cause: error }); } };';
+      return { code: code.replace(reloads, page), map: null };
+    },
+    buildEnd(error) {
+      if (!error && found === 0 && this.environment.name === "client")
+        throw new Error(
+          "The router loads missing files in another way now: see missingFilesAreErrors in vite.config.ts",
+        );
+    },
+  };
+}
 
 export default defineConfig(({ isSsrBuild }) => ({
   // The server bundle is the whole Express host, so that routes and host share one copy of the store.
   build: isSsrBuild ? { rollupOptions: { input: "./server/host.ts" } } : { assetsInlineLimit: 0 },
-  plugins: [tailwindcss(), reactRouter()],
+  plugins: [missingFilesAreErrors(), tailwindcss(), reactRouter()],
 }));

@@ -1,19 +1,11 @@
 import { useEffect } from "react";
-import {
-  isRouteErrorResponse,
-  Link,
-  Links,
-  Meta,
-  Outlet,
-  Scripts,
-  ScrollRestoration,
-  useRouteError,
-  useRouteLoaderData,
-} from "react-router";
+import { Link, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
+import { to } from "./addresses.ts";
 import { buttonLook } from "./parts/button.tsx";
 import { doWhatWasKept, keepEarlyHands } from "./parts/early-hands.ts";
 import type { Look } from "./parts/look-switch.tsx";
+import { Trouble } from "./parts/trouble.tsx";
 import "./styles/app.css";
 
 export function loader({ request, context }: Route.LoaderArgs) {
@@ -59,34 +51,14 @@ export default function App() {
   return <Outlet />;
 }
 
-function wordsFor(error: unknown): { title: string; text: string } {
-  if (isRouteErrorResponse(error) && error.status === 404) {
-    return { title: "Not found", text: "There is no such page, or it is not in your household." };
-  }
-  if (isRouteErrorResponse(error) && error.status === 503) {
-    return {
-      title: "The database does not answer",
-      text: "Nothing you saved is lost. Wait a moment, then load the page again.",
-    };
-  }
-  return {
-    title: "Something went wrong here",
-    text: "Nothing you saved is lost. Load the page again; if it happens again, tell whoever keeps this Hearth Clock running.",
-  };
-}
-
 export function ErrorBoundary() {
-  const { title, text } = wordsFor(useRouteError());
   return (
-    <main className="mx-auto grid min-h-dvh max-w-md content-center gap-4 p-6">
-      <title>{`${title} · Hearth Clock`}</title>
-      <h1 className="text-3xl">{title}</h1>
-      <p>{text}</p>
-      <p>
-        <Link to="/" reloadDocument className={buttonLook("main")}>
+    <main className="grid min-h-dvh">
+      <Trouble>
+        <Link to={to.home()} reloadDocument className={buttonLook("plain")}>
           To the shelf
         </Link>
-      </p>
+      </Trouble>
     </main>
   );
 }

@@ -1,4 +1,5 @@
 import { index, layout, type RouteConfig, route } from "@react-router/dev/routes";
+import { PLACES } from "./places.ts";
 
 export default [
   index("routes/home.tsx"),
@@ -8,34 +9,22 @@ export default [
   route("look", "routes/look.ts"),
   route("empty", "routes/empty.tsx"),
   layout("routes/household.tsx", [
-    route("shelf", "routes/shelf.tsx"),
-    route("albums/new", "routes/album-new.tsx"),
-    route("albums/read", "routes/album-read.tsx"),
-    route("tray", "routes/tray.tsx"),
+    // What goes wrong in a place is said inside the frame, which stays.
+    layout("routes/place.tsx", { id: "household-place" }, [
+      route("shelf", "routes/shelf.tsx"),
+      route("albums/new", "routes/album-new.tsx"),
+      route("albums/read", "routes/album-read.tsx"),
+      route("tray", "routes/tray.tsx"),
+    ]),
   ]),
   route("albums/:album", "routes/album.tsx", [
     index("routes/album-index.ts"),
-    route("month", "routes/album.month.tsx"),
-    route("days/:date", "routes/album.day.tsx"),
-    route("photos", "routes/album.photos.tsx"),
-    route("who-goes-where", "routes/album.who-goes-where.tsx"),
-    route("crops/:use", "routes/album.crop.tsx"),
-    route("sheets", "routes/album.sheets.tsx"),
-    route("sheets/:sheet", "routes/album.cutting.tsx"),
-    route("words", "routes/album.words.tsx"),
-    route("cards/:card", "routes/album.card.tsx"),
-    route("prompts", "routes/album.prompts.tsx"),
-    route("card-sheets", "routes/album.card-sheets.tsx"),
-    route("letters", "routes/album.letters.tsx"),
-    route("book", "routes/album.book.tsx"),
-    route("rhythm", "routes/album.rhythm.tsx"),
-    route("foundations", "routes/album.foundations.tsx"),
-    route("layouts", "routes/album.layouts.tsx"),
-    route("measure", "routes/album.measure.tsx"),
-    route("leaves/:leaf/:face", "routes/album.try-outs.tsx"),
-    route("finish", "routes/album.finish.tsx"),
-    route("settings", "routes/album.settings.tsx"),
+    layout("routes/place.tsx", { id: "album-place" }, [
+      ...PLACES.flatMap(({ parts }) => parts.map(({ path, file }) => route(path, file))),
+      route("*", "routes/not-found.tsx", { id: "no-such-place" }),
+    ]),
   ]),
+  route("albums/:album/find", "routes/album.find.ts"),
   route("albums/:album/days/:date/photos", "routes/album.day.photos.ts"),
   route("albums/:album/undo", "routes/album.undo.ts"),
   route("albums/:album/leaves/:leaf/print/:file", "routes/album.leaf-file.ts"),

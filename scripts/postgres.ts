@@ -96,9 +96,10 @@ async function initialise(data: string, secretFile: string): Promise<void> {
 
 /**
  * Starts (after making it, the first time) the PostgreSQL cluster called `name`, on a loopback port of its own, and
- * leaves it running until stopped. A cluster already running is taken as it is.
+ * leaves it running until stopped. A cluster already running is taken as it is. With `hasty` it does not wait for the
+ * disk: for tests, which never lose the power.
  */
-export async function startPostgres(name: string): Promise<Cluster> {
+export async function startPostgres(name: string, hasty = false): Promise<Cluster> {
   const directory = path.join(dataRoot(), name);
   const data = path.join(directory, "data");
   const secretFile = path.join(directory, "password");
@@ -113,7 +114,8 @@ export async function startPostgres(name: string): Promise<Cluster> {
       () => false,
     );
   const launch = async (port: number) => {
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`;
+    const waits = hasty ? " -c fsync=off -c full_page_writes=off" : "";
+    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''${waits}`;
     const log = path.join(directory, "server.log");
     await asServerUser(postgresProgram("pg_ctl"), ["start", "-w", "-s", "-D", data, "-l", log, "-o", options]);
     writeFileSync(portFile, String(port));

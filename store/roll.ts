@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, isNull, not, notExists, sql } from "drizzle-orm";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
+import { findIn } from "../core/words/find.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
@@ -71,6 +72,30 @@ export async function markPhotos(
       .returning({ id: photo.id });
     return rows.length;
   });
+}
+
+/** A picture of the roll as it is found by its name. */
+export type FoundPicture = { readonly id: string; readonly name: string; readonly date: string | null };
+
+/** The first `most` pictures of the roll whose name has every word of the query in it, the latest first. */
+export async function findPictures(
+  db: Reader,
+  householdId: string,
+  query: string,
+  most: number,
+): Promise<FoundPicture[]> {
+  const rows = await db
+    .select({ id: photo.id, name: photo.name, capturedAt: photo.capturedAt, givenDate: photo.givenDate })
+    .from(photo)
+    .where(and(eq(photo.householdId, householdId), onTheRoll(db)))
+    .orderBy(sql`coalesce(${photo.givenDate}::text, ${photo.capturedAt}) desc nulls last`);
+  return rows
+    .filter(({ name }) => findIn(name, query) !== null)
+    .slice(0, most)
+    .map(({ id, name, capturedAt, givenDate }) => ({
+      ...{ id, name },
+      date: givenDate ?? capturedAt?.slice(0, 10) ?? null,
+    }));
 }
 
 /** Which of these contents, by hash, the household has already on its roll. */

@@ -1,43 +1,70 @@
+import { memo } from "react";
 import { RINGS } from "#core/album/steps.ts";
-import { escaped } from "#core/draw/svg.ts";
 import { cell, DIAL, dash, point, ringRadii, wedgeAt, wedges } from "./dial-geometry.ts";
-import { keptDrawing } from "./markup.ts";
 import { datesOn, isInBook, type PageRow } from "./page-row.ts";
 import { stateAt } from "./states.ts";
 
 const HUB = ringRadii(RINGS.length - 1).inner - 8;
 const turnsOf = (rows: readonly PageRow[]) => wedges(rows.map(datesOn));
 
-const hatches = RINGS.map(
-  (ring) =>
-    `<pattern id="begun-${ring}" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="6" height="6" class="fill-panel"/><rect width="2.6" height="6" class="fill-ring-${ring}"/></pattern>`,
-).join("");
-
-/** The rings and the numbers round them, as text: all cells of one ring and state are one path. */
-const faceMarkup = keptDrawing((rows: readonly PageRow[]) => {
+/** The rings and the numbers round them: all cells of one ring and state are one path. Drawn anew only for other rows. */
+const Face = memo(function Face({ rows }: { rows: readonly PageRow[] }) {
   const turns = turnsOf(rows);
-  const rings = RINGS.map((ring, index) => {
-    const { outer, inner } = ringRadii(index);
-    const paths = { d: "", b: "", o: "", n: "" };
-    for (const [at, row] of rows.entries()) {
-      const { from, to } = turns[at] ?? { from: 0, to: 0 };
-      const state = stateAt(row.states, index);
-      paths[state] += state === "n" ? dash(from, to, outer, inner) : cell(from, to, outer, inner);
-    }
-    const path = (d: string, look: string) => (d ? `<path d="${d}" ${look}/>` : "");
-    return (
-      path(paths.o, 'class="fill-panel stroke-line"') +
-      path(paths.b, `fill="url(#begun-${ring})" class="stroke-ring-${ring}"`) +
-      path(paths.d, `class="fill-ring-${ring}"`) +
-      path(paths.n, 'class="stroke-edge" stroke-width="1.5"')
-    );
-  });
-  const labels = rows.map((row, at) => {
-    const { from, to } = turns[at] ?? { from: 0, to: 0 };
-    const { x, y } = point((from + to) / 2, DIAL.labels);
-    return `<text x="${x}" y="${y}"${isInBook(row) ? ' class="fill-text font-semibold"' : ""}>${escaped(row.label || "–")}</text>`;
-  });
-  return `<defs>${hatches}</defs>${rings.join("")}<g text-anchor="middle" dominant-baseline="central" class="fill-quiet font-numeral" font-size="${rows.length > 40 ? 12 : 15}">${labels.join("")}</g>`;
+  return (
+    <>
+      <defs>
+        {RINGS.map((ring) => (
+          <pattern
+            key={ring}
+            id={`begun-${ring}`}
+            width={6}
+            height={6}
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <rect width={6} height={6} className="fill-panel" />
+            <rect width={2.6} height={6} className={`fill-ring-${ring}`} />
+          </pattern>
+        ))}
+      </defs>
+      {RINGS.map((ring, index) => {
+        const { outer, inner } = ringRadii(index);
+        const paths = { d: "", b: "", o: "", n: "" };
+        for (const [at, row] of rows.entries()) {
+          const { from, to } = turns[at] ?? { from: 0, to: 0 };
+          const state = stateAt(row.states, index);
+          paths[state] += state === "n" ? dash(from, to, outer, inner) : cell(from, to, outer, inner);
+        }
+        return (
+          <g key={ring}>
+            {paths.o && <path d={paths.o} className="fill-panel stroke-line" />}
+            {paths.b && <path d={paths.b} fill={`url(#begun-${ring})`} className={`stroke-ring-${ring}`} />}
+            {paths.d && <path d={paths.d} className={`fill-ring-${ring}`} />}
+            {paths.n && <path d={paths.n} className="stroke-edge" strokeWidth={1.5} />}
+          </g>
+        );
+      })}
+      <g
+        textAnchor="middle"
+        dominantBaseline="central"
+        className="fill-quiet font-numeral"
+        fontSize={rows.length > 40 ? 12 : 15}
+      >
+        {rows.map((row, at) => {
+          const { from, to } = turns[at] ?? { from: 0, to: 0 };
+          return (
+            <text
+              key={row.date}
+              {...point((from + to) / 2, DIAL.labels)}
+              className={isInBook(row) ? "fill-text font-semibold" : undefined}
+            >
+              {row.label || "–"}
+            </text>
+          );
+        })}
+      </g>
+    </>
+  );
 });
 
 type Props = {
@@ -69,8 +96,7 @@ export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
         if (hit >= 0) onChoose(hit);
       }}
     >
-      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by faceMarkup, every word escaped */}
-      <g dangerouslySetInnerHTML={faceMarkup(rows, "")} />
+      <Face rows={rows} />
       {marked && <Chosen label={rows[chosen]?.label ?? ""} from={marked.from} to={marked.to} />}
       {today !== null && <Hand turn={today} />}
       <text

@@ -1,6 +1,6 @@
-import { useEffect, useRef } from "react";
-import { escaped } from "#core/draw/svg.ts";
-import { keptDrawing } from "./markup.ts";
+import { useEffect, useMemo, useRef } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
 type Props = {
@@ -14,9 +14,8 @@ const WIDE = 20;
 const TALL = 24;
 const FOOT = 34;
 
-/** The strip's bars and its links, as text. `variant` is `album chosen today`. */
-const stripMarkup = keptDrawing((rows: readonly PageRow[], variant) => {
-  const [albumId = "", chosen, today] = variant.split(" ");
+/** The strip's bars: all of one kind are one path. `x` is where the last ends. */
+function barsOf(rows: readonly PageRow[], chosen: string | null, today: string | null) {
   const paths = { glow: "", warm: "", banked: "", foot: "", today: "", chosen: "" };
   let x = 1;
   for (const row of rows) {
@@ -30,17 +29,22 @@ const stripMarkup = keptDrawing((rows: readonly PageRow[], variant) => {
     if (row.date === chosen) paths.chosen = mark(4);
     x += wide + 2;
   }
-  const path = (d: string, look: string) => (d ? `<path d="${d}" class="${look}"/>` : "");
-  const links = rows.map(
-    (row) =>
-      `<a href="/albums/${albumId}/days/${row.date}" title="${escaped(briefly(row))}"${row.date === chosen ? ' aria-current="date"' : ""} class="notch${row.also.length > 0 ? " notch-wide" : ""}"></a>`,
-  );
-  return `<div class="strip"><svg viewBox="0 0 ${x - 1} 44" preserveAspectRatio="none" class="absolute inset-0 h-full w-full" aria-hidden="true">${path(paths.glow, "fill-flame")}${path(paths.warm, "fill-[#b0541f]")}${path(paths.banked, "fill-[#765446]")}${path(paths.foot, "fill-on-soot-quiet/50")}${path(paths.today, "fill-flame")}${path(paths.chosen, "fill-on-soot")}</svg><div class="relative flex h-full">${links.join("")}</div></div>`;
-});
+  return { paths, x };
+}
+
+const LOOK = {
+  glow: "fill-flame",
+  warm: "fill-[#b0541f]",
+  banked: "fill-[#765446]",
+  foot: "fill-on-soot-quiet/50",
+  today: "fill-flame",
+  chosen: "fill-on-soot",
+} as const;
 
 /** The strip of days on the mantel: a notch a day, as tall as the day is full, and the way from day to day. */
 export function DayStrip({ rows, albumId, chosen, today }: Props) {
   const nav = useRef<HTMLElement>(null);
+  const { paths, x } = useMemo(() => barsOf(rows, chosen, today), [rows, chosen, today]);
   const middle = chosen ?? today;
   // On a phone the strip is longer than the screen is wide: the day in hand is brought to its middle.
   useEffect(() => {
@@ -52,8 +56,31 @@ export function DayStrip({ rows, albumId, chosen, today }: Props) {
       ref={nav}
       aria-label="Days"
       className="h-11 min-w-0 flex-1 overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
-      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by stripMarkup, every word escaped
-      dangerouslySetInnerHTML={stripMarkup(rows, `${albumId} ${chosen} ${today}`)}
-    />
+    >
+      <div className="strip">
+        <svg
+          viewBox={`0 0 ${x - 1} 44`}
+          preserveAspectRatio="none"
+          className="absolute inset-0 h-full w-full"
+          aria-hidden="true"
+        >
+          {(["glow", "warm", "banked", "foot", "today", "chosen"] as const).map(
+            (kind) => paths[kind] && <path key={kind} d={paths[kind]} className={LOOK[kind]} />,
+          )}
+        </svg>
+        <div className="relative flex h-full">
+          {rows.map((row) => (
+            <Link
+              key={row.date}
+              to={to.day(albumId, row.date)}
+              title={briefly(row)}
+              aria-label={briefly(row)}
+              aria-current={row.date === chosen ? "date" : undefined}
+              className={row.also.length > 0 ? "notch notch-wide" : "notch"}
+            />
+          ))}
+        </div>
+      </div>
+    </nav>
   );
 }

@@ -1,4 +1,5 @@
 import { data, redirect } from "react-router";
+import { to } from "#app/addresses.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { isBadValue, isStoreGone } from "#store/db.ts";
@@ -42,12 +43,8 @@ export async function writing<T>(work: () => Promise<T>) {
 const SIGNED_OUT = 401;
 
 /** The door, and the way back from it; `ended` where there was a session, so that the door says why. */
-const doorFor = ({ address, auth, isWrite }: HearthContext): string => {
-  const query = new URLSearchParams();
-  if (!isWrite && address !== "/") query.set("to", address);
-  if (auth.hadSession) query.set("ended", "yes");
-  return query.size === 0 ? "/sign-in" : `/sign-in?${query}`;
-};
+const doorFor = ({ address, auth, isWrite }: HearthContext): string =>
+  to.signIn({ to: isWrite || address === "/" ? null : address, ended: auth.hadSession ? "yes" : null });
 
 /** The signed-in member, or off to the door. */
 export async function requireMember(context: HearthContext): Promise<Member> {

@@ -1,7 +1,8 @@
+import { Link } from "react-router";
 /** The mark: a hearth's opening with one flame, after a clock face. */
 export function Brand({ to }: { to: string }) {
   return (
-    <a href={to} className="flex items-center gap-2.5 text-on-soot" aria-label="Hearth Clock, the shelf">
+    <Link to={to} className="flex items-center gap-2.5 text-on-soot" aria-label="Hearth Clock, the shelf">
       <svg viewBox="0 0 24 24" className="size-6" aria-hidden="true">
         <circle cx="12" cy="12" r="10.4" fill="none" className="stroke-on-soot" strokeWidth="1.6" />
         <path d="M12 5.2c2.2 2.8 3.6 4.8 3.6 7.3a3.6 3.6 0 0 1-7.2 0C8.4 10 9.8 8 12 5.2Z" className="fill-flame" />
@@ -12,6 +13,6 @@ export function Brand({ to }: { to: string }) {
         <br />
         Clock
       </span>
-    </a>
+    </Link>
   );
 }

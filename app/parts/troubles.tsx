@@ -1,3 +1,4 @@
+import { to } from "#app/addresses.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { BOOK_PROBLEM } from "#app/wording/book.ts";
 import { EDIT_PROBLEM } from "#app/wording/day.ts";
@@ -14,7 +15,7 @@ export function Troubles() {
         {state.trouble === "signed-out" && (
           <>
             {" "}
-            <a href="/sign-in" target="_blank" rel="noreferrer" className="link">
+            <a href={to.signIn()} target="_blank" rel="noreferrer" className="link">
               Sign in, in a window beside this one
             </a>
           </>

@@ -23,9 +23,12 @@ export function useSettledQuery(wait: number): {
   }, []);
   // Past the router: a move of its own would be overtaken by the one that leaves, and the entry would keep the old choice.
   const settleNow = useCallback(() => {
-    if (timer.current !== undefined) window.history.replaceState(window.history.state, "", `?${coming.current}`);
+    if (coming.current) window.history.replaceState(window.history.state, "", `?${coming.current}`);
+    coming.current = undefined;
     cancel();
   }, [cancel]);
+  // On its way until the address has it: the timer only asks for it, and what is read for it may take its time.
+  if (coming.current && `${coming.current}` === `${query}`) coming.current = undefined;
   const { pathname } = useLocation();
   const heading = useNavigation().location?.pathname ?? pathname;
   useEffect(() => {

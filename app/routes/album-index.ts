@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
+import { to } from "#app/addresses.ts";
 
 export function loader({ params }: { params: { album: string } }) {
-  return redirect(`/albums/${params.album}/month`);
+  return redirect(to.month(params.album));
 }

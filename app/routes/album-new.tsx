@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { to } from "#app/addresses.ts";
 import { PLAN_FIELDS, parseNewAlbum } from "#app/http/album-form.ts";
 import { readForm } from "#app/http/body.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
@@ -23,7 +24,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const member = await requireMember(context);
     const parsed = parseNewAlbum(form, await readFormats(context.db, member.household.id));
     if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
-    throw redirect(`/albums/${await createAlbum(context.db, member.household.id, parsed.plan)}/month`);
+    throw redirect(to.month(await createAlbum(context.db, member.household.id, parsed.plan)));
   });
 }
 

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { data, redirect } from "react-router";
+import { to } from "#app/addresses.ts";
 import { type HandedFile, withFile } from "#app/http/files.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { hasRoom, notFound, requireAlbum, writing } from "#app/http/page.ts";
@@ -75,4 +76,4 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 
-export const loader = ({ params }: Route.LoaderArgs) => redirect(`/albums/${params.album}/days/${params.date}`);
+export const loader = ({ params }: Route.LoaderArgs) => redirect(to.day(params.album, params.date));

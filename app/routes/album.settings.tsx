@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import { to } from "#app/addresses.ts";
 import { PLAN_FIELDS, parseAlbumSettings } from "#app/http/album-form.ts";
 import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
@@ -25,7 +26,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const { id } = aggregate.album;
     if (form.get("intent") === "put-away") {
       await setAlbumDeleted(context.db, member.household.id, id, context.now);
-      throw redirect("/tray");
+      throw redirect(to.tray());
     }
     const parsed = parseAlbumSettings(form, aggregate.album.format);
     if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };

@@ -1,4 +1,5 @@
 import { data, redirect } from "react-router";
+import { to } from "#app/addresses.ts";
 import { readJson } from "#app/http/body.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireMember, writing } from "#app/http/page.ts";
@@ -21,4 +22,4 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 
-export const loader = ({ params }: Route.LoaderArgs) => redirect(`/albums/${params.album}/month`);
+export const loader = ({ params }: Route.LoaderArgs) => redirect(to.month(params.album));

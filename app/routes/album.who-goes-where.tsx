@@ -1,5 +1,6 @@
 import { data, redirect } from "react-router";
 import { z } from "zod";
+import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
@@ -30,8 +31,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
       if (!rule) throw data(null, { status: 400 });
       await setPhotoRule(context.db, member.household.id, albumId, rule);
-      const twice = form.get("twice") === "yes" ? "?twice=yes" : "";
-      throw redirect(`/albums/${albumId}/who-goes-where${twice}`);
+      throw redirect(to.whoGoesWhere(albumId, { twice: form.get("twice") === "yes" ? "yes" : null }));
     }
     const picks = JSON_TEXT.pipe(PICKS).safeParse(form.get("picks"));
     if (!picks.success) throw data(null, { status: 400 });

@@ -3,6 +3,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
+import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { ownPath, reading, withCookies, writing } from "#app/http/page.ts";
@@ -22,7 +23,7 @@ const WRONG = "That mail address and passphrase do not belong together.";
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Hearth Clock" }];
 
 /** Where to go once inside: the page that led to the door, or the shelf. */
-const wayIn = (request: Request) => ownPath(new URL(request.url).searchParams.get("to"), "/shelf");
+const wayIn = (request: Request) => ownPath(new URL(request.url).searchParams.get("to"), to.shelf());
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const [member, hasDemo] = await reading(() => Promise.all([context.member(), context.auth.hasDemo()]));
@@ -99,7 +100,7 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
       </Form>
       <p>
         New here?{" "}
-        <Link to="/sign-up" className="link">
+        <Link to={to.signUp()} className="link">
           Start a household
         </Link>
       </p>

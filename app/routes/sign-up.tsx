@@ -3,6 +3,7 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect, useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import { z } from "zod";
+import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { reading, withCookies, writing } from "#app/http/page.ts";
@@ -31,7 +32,7 @@ const SIGN_UP = z.object({
 export const meta: Route.MetaFunction = () => [{ title: "Start a household · Hearth Clock" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  if (await reading(context.member)) throw redirect("/shelf");
+  if (await reading(context.member)) throw redirect(to.shelf());
   return null;
 }
 
@@ -40,7 +41,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== "success") return submission.reply({ hideFields: ["passphrase"] });
   return writing(async () => {
     const signed = await context.auth.signUp(submission.value);
-    if (signed.ok) throw redirect("/shelf", { headers: withCookies(signed.cookies) });
+    if (signed.ok) throw redirect(to.shelf(), { headers: withCookies(signed.cookies) });
     if (signed.reason !== "mail-taken") {
       const wait = signed.reason === "too-many-tries" ? signed.waitSeconds : 0;
       return submission.reply({ formErrors: [tooManyTries(wait)], hideFields: ["passphrase"] });
@@ -98,7 +99,7 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
       </Form>
       <p>
         Been here before?{" "}
-        <Link to="/sign-in" className="link">
+        <Link to={to.signIn()} className="link">
           Sign in
         </Link>
       </p>

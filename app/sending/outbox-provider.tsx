@@ -9,6 +9,7 @@ import {
   useSyncExternalStore,
 } from "react";
 import { useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { newId } from "#app/parts/new-id.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Sent } from "#core/album/edit-schema.ts";
@@ -78,7 +79,7 @@ export function OutboxProvider({
         // Its own name goes with it: sent again because its answer was lost, it is done once.
         void fetcher.submit({ ...entry.sent, act: entry.id } as never, {
           method: "post",
-          action: `/albums/${albumId}`,
+          action: to.album(albumId),
           encType: "application/json",
         });
       },

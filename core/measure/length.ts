@@ -110,7 +110,7 @@ export type LengthRange = "positive" | "zero" | "signed";
 /** Reads a length as `parseLength` does, where nothing, or one with a minus before it, may be meant too. */
 export function parseLengthIn(text: string, unit: Unit, range: LengthRange): ParsedLength {
   if (range === "positive") return parseLength(text, unit);
-  const [, minus = "", bare = ""] = /^\s*([-−]?)([^]*)$/.exec(text) ?? [];
+  const [, minus = "", bare = ""] = /^\s*([-−]?)([\s\S]*)$/.exec(text) ?? [];
   const parsed: ParsedLength = /^\s*(0+([.,]0*)?|[.,]0+)\s*$/.test(bare)
     ? { ok: true, length: ticks(0) }
     : parseLength(bare, unit);

@@ -1,12 +1,12 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addCard, base, enterDemo, makeDecember, readArchive, saved, signUp, writeArchive } from "./keeper.ts";
+import { addCard, base, enterDemo, newDecember, newKeeper, readArchive, saved, writeArchive } from "./keeper.ts";
 
 /** Ways of a keeper through the book that the laying out of one day does not go. */
 const strip = (page: Page) => page.getByRole("list", { name: "Leaves in order" });
 const mat = (page: Page) => page.getByRole("region", { name: /The mat|The opening/ });
 
 async function dayWithPage(page: Page, date: string, kind = "Full page"): Promise<string> {
-  const album = await makeDecember(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/${date}`);
   await page.getByLabel("Foundation page").selectOption({ label: kind });
   await saved(page);
@@ -21,7 +21,7 @@ async function addPiece(page: Page, name: string) {
 test("made pieces are added, sized as people write lengths, laid over each other, and a tab past the cover is told", async ({
   page,
 }) => {
-  await signUp(page);
+  await newKeeper(page);
   await dayWithPage(page, "2026-12-04");
   await addPiece(page, "Mat");
   await addPiece(page, "Embellishment");
@@ -60,7 +60,7 @@ test("made pieces are added, sized as people write lengths, laid over each other
 test("a bare leaf tells which piece the punch would go through, and is clear after the move it proposes", async ({
   page,
 }) => {
-  await signUp(page);
+  await newKeeper(page);
   await dayWithPage(page, "2026-12-05", "Paper");
   await addPiece(page, "Filler card");
   const card = mat(page).getByRole("button", { name: /^Filler card/ });
@@ -88,7 +88,7 @@ test("a bare leaf tells which piece the punch would go through, and is clear aft
 });
 
 test("a side is copied to other days as room for theirs, and kept as a template for any of them", async ({ page }) => {
-  await signUp(page);
+  await newKeeper(page);
   const album = await dayWithPage(page, "2026-12-06");
   await addCard(page);
   await addPiece(page, "Flip-up");
@@ -145,8 +145,8 @@ test("the strip of days follows the opening, and turning leaves goes through the
 });
 
 test("tabs of several leaves are staggered so that each is seen", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/book`);
   await page.getByRole("button", { name: "Add a title page" }).click();
   for (let leaf = 0; leaf < 2; leaf++) {
@@ -161,13 +161,13 @@ test("tabs of several leaves are staggered so that each is seen", async ({ page 
 });
 
 test("leaves and what lies on them go with the archive into another household", async ({ page, browser }) => {
-  await signUp(page);
+  await newKeeper(page);
   const album = await dayWithPage(page, "2026-12-08");
   await addPiece(page, "Clear overlay");
   await saved(page);
   const archive = await writeArchive(page, album);
   const other = await (await browser.newContext()).newPage();
-  await signUp(other, "Second");
+  await newKeeper(other, "Second");
   await other.goto(`${base()}/albums/read`);
   await readArchive(other, archive);
   await other.waitForURL(/month/);

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addCard, makeDecember, saved, signIn, signUp } from "./keeper.ts";
+import { addCard, newDecember, newKeeper, saved, signIn } from "./keeper.ts";
 
 const title = (page: Page) => page.getByLabel("Title", { exact: true });
 
@@ -7,8 +7,8 @@ test("two windows on one day: the later is told who wrote what, keeps its words,
   page,
   browser,
 }) => {
-  const mail = await signUp(page, "Maren");
-  const album = await makeDecember(page);
+  const mail = await newKeeper(page, "Maren");
+  const album = await newDecember(page);
   const other = await (await browser.newContext()).newPage();
   await signIn(other, mail);
   await page.goto(`${album}/days/2026-12-09`);
@@ -37,8 +37,8 @@ test("two windows on one day: the later is told who wrote what, keeps its words,
 });
 
 test("a day is skipped, taken up, merged, split and moved, and each is taken back", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-13`);
   await title(page).fill("The parade");
   await saved(page);
@@ -66,8 +66,8 @@ test("a day is skipped, taken up, merged, split and moved, and each is taken bac
 });
 
 test("a shorter span sets days aside and a longer one brings them back", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-30`);
   await title(page).fill("Nearly over");
   await saved(page);
@@ -86,8 +86,8 @@ test("a shorter span sets days aside and a longer one brings them back", async (
 });
 
 test("what is removed lies in the tray and comes back", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-02`);
   await addCard(page);
   await page.getByLabel("Words of card 1").fill("Not for the bin");

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
-import { base, enterDemo, makeDecember, photo, saved, signUp } from "./keeper.ts";
+import { base, enterDemo, newDecember, newKeeper, photo, saved } from "./keeper.ts";
 
 /** Opens a page, holds back every script of it while `early` acts, then lets them come. */
 async function beforeItRuns(page: Page, address: string, early: () => Promise<void>): Promise<void> {
@@ -18,8 +18,8 @@ async function beforeItRuns(page: Page, address: string, early: () => Promise<vo
 }
 
 test("what is pressed, typed, chosen and handed in before a day's page runs is done when it runs", async ({ page }) => {
-  await signUp(page);
-  const day = `${await makeDecember(page)}/days/2026-12-08`;
+  await newKeeper(page);
+  const day = `${await newDecember(page)}/days/2026-12-08`;
   const title = page.getByLabel("Title", { exact: true });
   const note = page.getByRole("textbox", { name: "Note", exact: true });
   await beforeItRuns(page, day, async () => {
@@ -53,8 +53,8 @@ test("what is pressed, typed, chosen and handed in before a day's page runs is d
 });
 
 test("a list chosen from at any moment while a slow page comes to run keeps what was chosen", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   const processor = await page.context().newCDPSession(page);
   const slow = (rate: number) => processor.send("Emulation.setCPUThrottlingRate", { rate });
   const foundation = page.getByLabel("Foundation page");
@@ -73,7 +73,7 @@ test("a list chosen from at any moment while a slow page comes to run keeps what
 });
 
 test("a form that goes on by script keeps an early answer and an early press", async ({ page }) => {
-  await signUp(page);
+  await newKeeper(page);
   await beforeItRuns(page, `${base()}/albums/new`, async () => {
     await page.getByLabel("Title", { exact: true }).fill("An early December");
     await page.getByRole("button", { name: "Next" }).click();
@@ -124,8 +124,8 @@ test.describe("on a phone that has not kept the page", () => {
   test.use({ serviceWorkers: "block" });
 
   test("what is jotted before today runs comes after what was kept from last time, and is sent", async ({ page }) => {
-    await signUp(page);
-    await makeDecember(page);
+    await newKeeper(page);
+    await newDecember(page);
     const field = page.getByLabel("Jot it down");
     await page.goto(`${base()}/today`);
     await field.fill("The sledge is mended. ");

@@ -1,13 +1,13 @@
 import { expect, type Page, test } from "@playwright/test";
-import { base, makeDecember, PASSPHRASE, saved, signUp } from "./keeper.ts";
+import { base, newDecember, newKeeper, PASSPHRASE, saved } from "./keeper.ts";
 
 /** What is written stays on the page, whatever is answered to it. */
 const title = (page: Page) => page.getByLabel("Title", { exact: true });
 const keptHere = (page: Page) => expect(page.getByText("Kept here, not yet saved")).toBeVisible();
 
 async function onDay(page: Page): Promise<{ album: string; mail: string }> {
-  const mail = await signUp(page);
-  const album = await makeDecember(page);
+  const mail = await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-09`);
   await title(page).fill("Counting lit windows");
   await saved(page);

@@ -1,13 +1,19 @@
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
-import { expect, type Page } from "@playwright/test";
+import { hash } from "@node-rs/argon2";
+import { type BrowserContext, expect, type Page } from "@playwright/test";
 import sharp from "sharp";
+import { presetById } from "../../core/album/formats.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import { createAlbum } from "../../store/album.ts";
+import { openStore, type Store } from "../../store/db.ts";
+import { createHousehold, memberOfSession, startSession } from "../../store/household.ts";
 
 export const base = () => process.env.BROWSER_BASE ?? "";
 export const PASSPHRASE = "four plain words here";
 
 /** A newcomer signs up through the door; returns the address used. */
-export async function signUp(page: Page, name = "Maren", at = base()): Promise<string> {
+export async function signUpAtTheDoor(page: Page, name = "Maren", at = base()): Promise<string> {
   const mail = `${randomUUID()}@example.org`;
   await page.goto(`${at}/sign-up`);
   await page.getByLabel("Your name").fill(name);
@@ -18,6 +24,49 @@ export async function signUp(page: Page, name = "Maren", at = base()): Promise<s
   return mail;
 }
 
+let opened: { readonly url: string; readonly store: Store } | null = null;
+/** The database behind the server that all browser tests share, or another one. */
+function storeOf(url = process.env.BROWSER_DATABASE_URL ?? ""): Store {
+  if (opened?.url !== url) opened = { url, store: openStore(url) };
+  return opened.store;
+}
+
+/** A passphrase takes its time to be hashed, so all households of a file share one hash. */
+let passphraseHash: Promise<string> | null = null;
+const households = new WeakMap<BrowserContext, string>();
+
+/** A household of its own in the database, and its keeper signed in at this browser; returns the mail address. */
+export async function newKeeper(page: Page, name = "Maren"): Promise<string> {
+  const { db } = storeOf();
+  passphraseHash ??= hash(PASSPHRASE, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+  const mail = `${randomUUID()}@example.org`;
+  const made = await createHousehold(db, {
+    ...{ mail, name, passphraseHash: await passphraseHash, timeZone: "Europe/London" },
+  });
+  if (!made.ok) throw new Error(made.reason);
+  const { token } = await startSession(db, made.memberId, new Date());
+  const member = await memberOfSession(db, token, new Date());
+  if (!member) throw new Error("the session just begun is not there");
+  const context = page.context();
+  await context.addCookies([{ name: "hearth_session", value: token, url: base(), httpOnly: true, sameSite: "Lax" }]);
+  households.set(context, member.household.id);
+  return mail;
+}
+
+/** The album that is offered first, a December, made in the database. Returns its address. */
+export async function newDecember(page: Page, at = base()): Promise<string> {
+  const householdId = households.get(page.context());
+  if (!householdId) throw new Error("no keeper is signed in here: call newKeeper first");
+  const preset = presetById("ring-6x8");
+  if (!preset) throw new Error("shipped");
+  const { id: _, unit, ...format } = preset;
+  const albumId = await createAlbum(storeOf().db, householdId, {
+    ...{ title: "Our December", unit, numbering: "date", format },
+    span: { start: "2026-12-01" as CalendarDate, end: "2026-12-31" as CalendarDate },
+  });
+  return `${at}/albums/${albumId}`;
+}
+
 export async function signIn(page: Page, mail: string, at = base()): Promise<void> {
   await page.goto(`${at}/sign-in`);
   await page.getByLabel("Mail address").fill(mail);
@@ -26,7 +75,7 @@ export async function signIn(page: Page, mail: string, at = base()): Promise<voi
   await expect(page.getByRole("heading", { name: "The shelf", exact: true })).toBeVisible();
 }
 
-/** Makes the December album that is offered first; returns its address. */
+/** Makes the December album that is offered first, step by step from the shelf; returns its address. */
 export async function makeDecember(page: Page): Promise<string> {
   await page.getByRole("link", { name: "New album" }).click();
   await page.getByLabel("First day").fill("2026-12-01");

@@ -1,9 +1,9 @@
 import { expect, type Page, test } from "@playwright/test";
-import { addCard, base, makeDecember, saved, signIn, signUp } from "./keeper.ts";
+import { addCard, base, newDecember, newKeeper, saved, signIn } from "./keeper.ts";
 
 /** A day of a new December with one card, open where it is written. */
 async function openCard(page: Page, date: string): Promise<string> {
-  const album = await makeDecember(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/${date}`);
   await addCard(page);
   await saved(page);
@@ -15,7 +15,7 @@ async function openCard(page: Page, date: string): Promise<string> {
 test("a hand is measured off its copy and a set of stamps off its letters; both say what of the words goes in", async ({
   page,
 }) => {
-  await signUp(page);
+  await newKeeper(page);
   const album = await openCard(page, "2026-12-11");
   const words = page.getByLabel("Words of the front");
   await words.fill("NINETEEN LANTERNS");
@@ -77,7 +77,7 @@ test("a hand is measured off its copy and a set of stamps off its letters; both 
 });
 
 test("words stand at the top, in the middle or at the foot of their card, and stay there", async ({ page }) => {
-  await signUp(page);
+  await newKeeper(page);
   await openCard(page, "2026-12-11");
   await page.getByLabel("Words of the front").fill("Ice on the well.");
   const drawn = page.getByRole("img", { name: "The front of the card with its words, to scale" }).getByText("Ice");
@@ -98,7 +98,7 @@ test("two windows on one card: the later is told, sees both, and chooses; earlie
   page,
   browser,
 }) => {
-  const mail = await signUp(page, "Maren");
+  const mail = await newKeeper(page, "Maren");
   await openCard(page, "2026-12-11");
   const other = await (await browser.newContext()).newPage();
   await signIn(other, mail);
@@ -121,8 +121,8 @@ test("two windows on one card: the later is told, sees both, and chooses; earlie
 });
 
 test("a jotting is moved to the day it belongs to, put away, and taken back from the tray", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${base()}/today`);
   await page.getByLabel("For another day").selectOption({ index: 3 });
   await page.getByLabel("Jot it down").fill("Gulls on the ice");

@@ -1,12 +1,24 @@
 import { expect, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
-import { addCard, makeDecember, photo, readArchive, saved, signIn, signUp, writeArchive } from "./keeper.ts";
+import {
+  addCard,
+  base,
+  makeDecember,
+  newDecember,
+  newKeeper,
+  photo,
+  readArchive,
+  saved,
+  signIn,
+  signUpAtTheDoor,
+  writeArchive,
+} from "./keeper.ts";
 
 test("from sign-up to a finished day with a real photo, a killed server, and everything found again", async ({
   page,
 }) => {
   let server = await startServer(process.env.BROWSER_DATABASE_URL ?? "");
-  const mail = await signUp(page, "Maren", server.base);
+  const mail = await signUpAtTheDoor(page, "Maren", server.base);
   await expect(page.getByText("Nothing on the shelf yet")).toBeVisible();
   const album = await makeDecember(page);
 
@@ -66,8 +78,8 @@ test("from sign-up to a finished day with a real photo, a killed server, and eve
 
 test("what two windows typed while the server was away is there when both were closed", async ({ page, context }) => {
   let server = await startServer(process.env.BROWSER_DATABASE_URL ?? "");
-  await signUp(page, "Maren", server.base);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page, server.base);
   const other = await context.newPage();
   await page.goto(`${album}/days/2026-12-09`);
   await other.goto(`${album}/days/2026-12-10`);
@@ -94,7 +106,8 @@ test("what two windows typed while the server was away is there when both were c
 });
 
 test("a December album is four clicks away", async ({ page }) => {
-  await signUp(page);
+  await newKeeper(page);
+  await page.goto(`${base()}/shelf`);
   let clicks = 0;
   const click = async (role: "link" | "button", name: string) => {
     await page.getByRole(role, { name }).click();
@@ -109,8 +122,8 @@ test("a December album is four clicks away", async ({ page }) => {
 });
 
 test("words typed a moment before a reload are still there", async ({ page }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-03`);
   await page.getByRole("textbox", { name: "Prompt" }).pressSequentially("Half a sen");
   await page.reload();
@@ -122,8 +135,8 @@ test("pictures are told apart: wrong kind, broken, twice, another day's, none of
   page,
 }) => {
   test.setTimeout(120_000);
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-03`);
   const jpeg = await photo("2026-12-11");
   const add = async (name: string, buffer: Buffer) =>
@@ -161,8 +174,8 @@ test("pictures are told apart: wrong kind, broken, twice, another day's, none of
 });
 
 test("an album saved as an archive reads back in another household, and only once", async ({ page, browser }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-05`);
   await page
     .locator("input[type=file]")
@@ -173,7 +186,8 @@ test("an album saved as an archive reads back in another household, and only onc
   expect(archive.name).toBe("Our-December.zip");
 
   const other = await (await browser.newContext()).newPage();
-  await signUp(other, "Odd");
+  await newKeeper(other, "Odd");
+  await other.goto(`${base()}/shelf`);
   await other.getByRole("link", { name: "Read an archive" }).click();
   await readArchive(other, { ...archive, buffer: archive.buffer.subarray(0, -300) });
   await expect(other.getByText("not a whole ZIP archive")).toBeVisible();

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
-import { base, makeDecember, photo, saved, signUp } from "./keeper.ts";
+import { base, newDecember, newKeeper, photo, saved } from "./keeper.ts";
 
 const roll = (page: Page) => page.locator("[data-photo]");
 /** The server's answer to the mark that puts pictures away; those made before it leave first. */
@@ -42,8 +42,8 @@ test("sixty pictures are dropped, a proposal is taken, a crop is moved, sheets a
   page,
 }) => {
   test.setTimeout(120_000);
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/photos`);
   await expect(page.getByText("Nothing on the roll yet")).toBeVisible();
   const files = await Promise.all(Array.from({ length: 60 }, (_, at) => numbered(at)));
@@ -132,8 +132,8 @@ test("sixty pictures are dropped, a proposal is taken, a crop is moved, sheets a
 test("the roll: a picture is starred, set aside, made black and white and straightened, and is as it was again", async ({
   page,
 }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/photos`);
   await drop(page, [await numbered(3), await numbered(4)]);
   await expect(roll(page)).toHaveCount(2);
@@ -193,8 +193,8 @@ test("the roll: a picture is starred, set aside, made black and white and straig
 test("a mark is seen from the moment it is made until it is kept, and marks leave one after the other", async ({
   page,
 }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/photos`);
   await drop(page, [await numbered(3)]);
   await roll(page).first().click();
@@ -202,7 +202,7 @@ test("a mark is seen from the moment it is made until it is kept, and marks leav
   const [star, bank] = [panel.getByRole("button", { name: /^Star/ }), panel.getByRole("button", { name: /^Bank/ })];
   await expect(star).toHaveAttribute("aria-pressed", "false");
   const under = { way: 0, most: 0 };
-  await page.route(/photos\.data/, async (route) => {
+  await page.route(/albums\/[0-9a-f-]+\.data/, async (route) => {
     if (route.request().method() !== "POST") return route.continue();
     under.way += 1;
     under.most = Math.max(under.most, under.way);
@@ -244,8 +244,8 @@ test("the simulated phone hands its pictures over; alike ones stand together; un
   page,
 }) => {
   test.setTimeout(120_000);
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/photos`);
   await page.getByRole("button", { name: "Simulated phone" }).click();
   await expect(page.getByText("8 of 8: 8 added.")).toBeVisible({ timeout: 90_000 });
@@ -271,8 +271,8 @@ test("the simulated phone hands its pictures over; alike ones stand together; un
 test("a whole folder is handed in: its pictures come, from folders inside it too, and what is no picture stays where it is", async ({
   page,
 }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/photos`);
   const folder = mkdtempSync(path.join(tmpdir(), "hearth-folder-"));
   mkdirSync(path.join(folder, "evening"));
@@ -289,8 +289,8 @@ test("a whole folder is handed in: its pictures come, from folders inside it too
 test("a print too large is told with what fits; the printer is measured; an order goes to the lab and comes", async ({
   page,
 }) => {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-08`);
   await page
     .getByLabel("Add photos")
@@ -353,8 +353,8 @@ test("a run of pictures stops where it is told, goes on by itself after the serv
   context,
 }) => {
   test.setTimeout(120_000);
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/photos`);
   const files = await Promise.all(Array.from({ length: 24 }, (_, at) => numbered(200 + at)));
   await context.setOffline(true);

@@ -5,8 +5,9 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../../test-results",
   globalSetup: "./world.setup.ts",
-  // Two files at a time: each test has a household of its own, and none changes what another reads of the demo.
-  workers: 2,
+  // Side by side, file or no file: each test has a household of its own, and none changes what another reads of the demo.
+  fullyParallel: true,
+  workers: 3,
   // On a busy machine a browser may be starved; what needs its second try is named at the end and is not passed over.
   retries: 1,
   timeout: 60_000,
@@ -18,5 +19,6 @@ export default defineConfig({
     timezoneId: "Europe/London",
     viewport: { width: 1280, height: 800 },
     trace: "off",
+    contextOptions: { reducedMotion: "reduce" },
   },
 });

@@ -1,12 +1,12 @@
 import { expect, type Page, test } from "@playwright/test";
-import { makeDecember, photo, signUp } from "./keeper.ts";
+import { newDecember, newKeeper, photo } from "./keeper.ts";
 
 const COLOURS = ["#b8451b", "#2f4a5c", "#566b4d"];
 
 /** A new December with three pictures on the 8th. */
 async function threePrints(page: Page): Promise<string> {
-  await signUp(page);
-  const album = await makeDecember(page);
+  await newKeeper(page);
+  const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-08`);
   const files = await Promise.all(
     COLOURS.map(async (colour, at) => ({

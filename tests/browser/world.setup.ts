@@ -6,7 +6,7 @@ import { migrateStore } from "../../store/migrate.ts";
 
 /** One database with the demo in it, and one server over it, for all browser tests. */
 export default async function setup() {
-  const cluster = await startPostgres("browser");
+  const cluster = await startPostgres("browser", true);
   const store = openStore(cluster.url);
   await migrateStore(store, "store/migrations");
   await seedDemo(store.db);

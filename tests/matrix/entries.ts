@@ -180,6 +180,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     },
   },
   "routes/album-index.ts": {},
+  "routes/place.tsx": {},
+  "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": page("month"),
   "routes/album.day.tsx": page("days/2026-12-01"),
   "routes/album.photos.tsx": page("photos"),

@@ -2,15 +2,19 @@ import {
   BookOpen,
   BookOpenCheck,
   CalendarDays,
+  Flame,
   Images,
-  Library,
+  type LucideIcon,
+  Menu,
   NotebookPen,
   Quote,
+  Search,
   Settings2,
   Undo2,
 } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
-import { useFetcher, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useFetcher, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { to } from "#app/addresses.ts";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/parts/brand.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
@@ -18,29 +22,26 @@ import { newId } from "#app/parts/new-id.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
-import { usePlainLinks } from "#app/parts/use-plain-links.ts";
+import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { OutboxProvider } from "#app/sending/outbox-provider.tsx";
 import { type Away, UNDO_PROBLEM } from "#app/wording/sending.ts";
+import { addressOf } from "./address-of.ts";
 import type { FrameView } from "./view.ts";
 
-const PLACES = [
-  { group: "Plan", name: "Month", to: "month", icon: CalendarDays },
-  { group: "Make", name: "Day", to: "days", icon: NotebookPen },
-  { group: "Make", name: "Photos", to: "photos", icon: Images },
-  { group: "Make", name: "Words", to: "words", icon: Quote },
-  { group: "Keep", name: "Book", to: "book", icon: BookOpen },
-  { group: "Keep", name: "Finish", to: "finish", icon: BookOpenCheck },
-  { group: "Keep", name: "Album", to: "settings", icon: Settings2 },
-] as const;
-
-/** Addresses that are parts of a place. */
-const PARTS: Partial<Record<(typeof PLACES)[number]["to"], readonly string[]>> = {
-  book: ["book", "rhythm", "foundations", "layouts", "measure", "leaves"],
-  photos: ["photos", "who-goes-where", "crops", "sheets"],
-  words: ["words", "cards", "prompts", "card-sheets", "letters"],
+const ICONS: Record<PlaceId, LucideIcon> = {
+  month: CalendarDays,
+  day: NotebookPen,
+  photos: Images,
+  words: Quote,
+  book: BookOpen,
+  finish: BookOpenCheck,
+  settings: Settings2,
 };
 
 const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ default: module.KeysDialog })));
+
+const FindDialog = lazy(() => import("./find-dialog.tsx").then((module) => ({ default: module.FindDialog })));
+const MoreSheet = lazy(() => import("./more-sheet.tsx").then((module) => ({ default: module.MoreSheet })));
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -60,65 +61,66 @@ export function AlbumFrame({
 }) {
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const params = useParams();
-  const path = `/albums/${view.albumId}`;
-  const onDay = params.date !== undefined;
+  const { albumId } = view;
   const [query] = useSearchParams();
   // The strip follows the day under the hand, in the Day place and in those that name one in their address.
   const shown = params.date ?? query.get("day");
   const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
-  const [keysOpen, setKeysOpen] = useState(false);
-  const undo = useUndo(view.albumId);
+  const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);
+  const undo = useUndo(albumId);
   const navigate = useNavigate();
-  const { pathname } = useLocation();
-  const follow = usePlainLinks();
+  const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
+  const dayDate = chosen ?? view.dayDate;
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.altKey || document.querySelector("[role=dialog]")) return;
       const command = event.ctrlKey || event.metaKey;
+      const place = PLACES.find(({ key }) => key === event.key);
       if (command && event.key.toLowerCase() === "z" && !event.shiftKey) {
         event.preventDefault();
         undo.take();
-      } else if (!command && event.key === "?") {
-        setKeysOpen(true);
-      } else if (!command && event.key === "/") {
+      } else if (command) return;
+      else if (event.key === "?") setOpen("keys");
+      else if (event.key === "/") {
         event.preventDefault();
-        navigate(`${path}/words?find`);
-      } else if (!command && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
+        setOpen("find");
+      } else if (place) navigate(addressOf(place.id, albumId, dayDate));
+      else if (event.key === "ArrowLeft" || event.key === "ArrowRight") {
         // From the address as it is now: a key may come before the page that the last one led to is drawn.
-        const here = window.location.pathname.split("/days/")[1];
-        if (here === undefined) return;
-        const at = view.rows.findLastIndex(({ date }) => date <= here);
+        const now = window.location.pathname.split("/days/")[1];
+        if (now === undefined) return;
+        const at = view.rows.findLastIndex(({ date }) => date <= now);
         const next = view.rows[at + (event.key === "ArrowLeft" ? -1 : 1)];
-        if (next) navigate(`${path}/days/${next.date}`);
+        if (next) navigate(to.day(albumId, next.date));
       }
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [undo, view.rows, navigate, path]);
+  }, [undo, view.rows, navigate, albumId, dayDate]);
 
-  const hrefOf = (place: (typeof PLACES)[number]["to"]) =>
-    place === "days" ? `${path}/days/${chosen ?? view.dayDate}` : `${path}/${place}`;
   return (
     <OutboxProvider albumId={view.albumId} memberId={view.memberId}>
       <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
         To the page itself
       </a>
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: only passes on the clicks of the links inside */}
-      {/* biome-ignore lint/a11y/useKeyWithClickEvents: a link's Enter arrives here as a click */}
-      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh" onClick={follow}>
+      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh">
         <header className="grid grid-cols-[auto_1fr_auto] items-center gap-x-4 bg-soot px-4 text-on-soot wide:grid-cols-[124px_auto_minmax(0,1fr)_auto] wide:gap-x-6 wide:pr-6">
-          <Brand to="/shelf" />
+          <Brand to={to.shelf()} />
           <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">
             {view.title}
           </p>
           <div className="col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
-            <DayStrip rows={view.rows} albumId={view.albumId} chosen={chosen} today={view.today} />
+            <DayStrip rows={view.rows} albumId={albumId} chosen={chosen} today={view.today} />
           </div>
           <div className="grid justify-items-end text-sm">
-            <a href="/today" title="Jot something down for today" className="text-on-soot-quiet hover:text-on-soot">
+            <Link
+              to={to.today()}
+              title="Jot something down for today"
+              className="text-on-soot-quiet hover:text-on-soot"
+            >
               {view.clock}
-            </a>
+            </Link>
             <SaveState />
           </div>
         </header>
@@ -127,44 +129,46 @@ export function AlbumFrame({
             aria-label="Places"
             className="not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:static wide:flex-col wide:justify-start wide:border-t-0 wide:border-r wide:pt-4"
           >
-            {PLACES.map(({ group, name, to, icon: Icon }, at) => (
-              <div key={to} className="contents wide:block">
-                {PLACES[at - 1]?.group !== group && (
-                  <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>
-                )}
-                <PlaceLink
-                  href={hrefOf(to)}
-                  here={
-                    to === "days" ? onDay : (PARTS[to] ?? [to]).some((place) => pathname.startsWith(`${path}/${place}`))
-                  }
-                >
-                  {narrow && <Icon className="size-5" aria-hidden="true" />}
-                  {name}
-                </PlaceLink>
-              </div>
-            ))}
-            <div className="contents wide:mt-auto wide:block wide:px-5 wide:pb-4">
-              <button
-                type="button"
-                onClick={undo.take}
-                className="hidden min-h-9 items-center gap-2 text-sm text-quiet hover:text-ember wide:flex"
-              >
+            <Link to={to.today()} className="place wide:hidden">
+              {narrow && <Flame className="size-5" aria-hidden="true" />}
+              Today
+            </Link>
+            {PLACES.map(({ id, group, name, onPhoneBar }, at) => {
+              const Icon = ICONS[id];
+              return (
+                <div key={id} className={onPhoneBar ? "contents wide:block" : "hidden wide:block"}>
+                  {PLACES[at - 1]?.group !== group && (
+                    <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>
+                  )}
+                  <Link
+                    to={addressOf(id, albumId, dayDate)}
+                    aria-current={id === here ? "page" : undefined}
+                    className="place"
+                  >
+                    {narrow && <Icon className="size-5" aria-hidden="true" />}
+                    {name}
+                  </Link>
+                </div>
+              );
+            })}
+            <button type="button" onClick={() => setOpen("more")} className="place wide:hidden" aria-haspopup="dialog">
+              {narrow && <Menu className="size-5" aria-hidden="true" />}
+              More
+            </button>
+            <div className="hidden wide:mt-auto wide:block wide:px-5 wide:pb-4">
+              <button type="button" onClick={() => setOpen("find")} className="rail-button">
+                <Search className="size-4" aria-hidden="true" /> Find
+              </button>
+              <button type="button" onClick={undo.take} className="rail-button">
                 <Undo2 className="size-4" aria-hidden="true" /> Take back
               </button>
-              <div className="hidden wide:block">
-                <LookSwitch look={look} />
-              </div>
-              <button
-                type="button"
-                onClick={() => setKeysOpen(true)}
-                className="hidden min-h-9 text-sm text-quiet hover:text-ember wide:block"
-              >
+              <LookSwitch look={look} />
+              <button type="button" onClick={() => setOpen("keys")} className="rail-button">
                 Keys
               </button>
-              <a href="/shelf" className="place wide:-ml-5">
-                {narrow && <Library className="size-5" aria-hidden="true" />}
+              <Link to={to.shelf()} className="place wide:-ml-5">
                 Shelf
-              </a>
+              </Link>
             </div>
           </nav>
           <main
@@ -182,20 +186,24 @@ export function AlbumFrame({
           </main>
         </div>
       </div>
-      {keysOpen && (
-        <Suspense>
-          <KeysDialog onClose={() => setKeysOpen(false)} />
-        </Suspense>
-      )}
+      <Suspense>
+        {open === "keys" && <KeysDialog onClose={() => setOpen(null)} />}
+        {open === "find" && (
+          <FindDialog albumId={albumId} rows={view.rows} dayDate={dayDate} onClose={() => setOpen(null)} />
+        )}
+        {open === "more" && (
+          <MoreSheet
+            albumId={albumId}
+            dayDate={dayDate}
+            here={here}
+            look={look}
+            onFind={() => setOpen("find")}
+            onTakeBack={undo.take}
+            onClose={() => setOpen(null)}
+          />
+        )}
+      </Suspense>
     </OutboxProvider>
-  );
-}
-
-function PlaceLink({ href, here, children }: { href: string; here: boolean; children: ReactNode }) {
-  return (
-    <a href={href} aria-current={here ? "page" : undefined} className="place">
-      {children}
-    </a>
   );
 }
 
@@ -231,7 +239,7 @@ function useUndo(albumId: string) {
       act.current ??= newId();
       void fetcher.submit(
         { act: act.current },
-        { method: "post", action: `/albums/${albumId}/undo`, encType: "application/json" },
+        { method: "post", action: to.undo(albumId), encType: "application/json" },
       );
     },
   };

@@ -1,4 +1,5 @@
 import { Dialog } from "radix-ui";
+import { PLACES } from "#app/places.ts";
 
 const KEYS = [
   ["← →", "The day before, the day after"],
@@ -14,10 +15,11 @@ const KEYS = [
   ["Delete", "On a piece: take it off the page"],
   ["Alt", "Held while dragging: no snapping"],
   ["Space, ← →", "On a leaf of the strip: take it up, carry it"],
-  ["↑ ↓", "On the roll: from picture to picture; S star, B bank, X set aside"],
+  ["↑ ↓", "On the roll: from picture to picture; S star, B bank, A set aside"],
   ["← → ↑ ↓", "On a crop: slide the picture; with Shift, faster"],
   ["Space", "At the trimmer: this cut is made"],
-  ["/", "Find a word in every album"],
+  ["/", "Find a place, a day, a word, a picture, a setting"],
+  [PLACES.map(({ key }) => key).join(" "), PLACES.map(({ name }) => name).join(", ")],
   ["?", "This list"],
 ] as const;
 

@@ -1,4 +1,5 @@
 import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
@@ -242,10 +243,7 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
   );
 }
 
-const Still = memo(({ markup }: { markup: string }) => (
-  // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-  <g dangerouslySetInnerHTML={{ __html: markup }} />
-));
+const Still = memo(Drawn);
 
 const BoardGround = memo(
   ({ board, format }: { board: Board; format: AlbumFormat }) => (

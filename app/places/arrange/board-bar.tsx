@@ -1,4 +1,6 @@
 import { DropdownMenu } from "radix-ui";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { many } from "#app/wording/count.ts";
 import { KIND_NAME } from "#app/wording/fit.ts";
@@ -45,7 +47,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
     onArrange([...pieces, piece]);
   };
   const real = id !== "ghost";
-  const file = (ending: string) => `/albums/${albumId}/leaves/${id}/print/${face}.${ending}`;
+  const file = (ending: string) => to.leafFile(albumId, id, `${face}.${ending}`);
   return (
     <div className="mat-bar">
       <SideNotes board={board} format={format} unit={unit} />
@@ -65,15 +67,15 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
         </DropdownMenu.Root>
       )}
       {real && side.page && (
-        <a href={`/albums/${albumId}/foundations?copy=${id}.${face}`} className="mat-button">
+        <Link to={to.foundations(albumId, { copy: `${id}.${face}` })} className="mat-button">
           Copy to other days
-        </a>
+        </Link>
       )}
       {real && onTemplate && <MatButton onClick={onTemplate}>Keep as a template</MatButton>}
       {real && waiting > 0 && (
-        <a href={`/albums/${albumId}/leaves/${id}/${face}`} className="mat-button mat-button-strong">
+        <Link to={to.tryOuts(albumId, id, face)} className="mat-button mat-button-strong">
           {many(waiting, "try-out waits", "try-outs wait")}
-        </a>
+        </Link>
       )}
       {real && waiting === 0 && onTryOut && <MatButton onClick={onTryOut}>Try another</MatButton>}
       {real && !side.auto && <MatButton onClick={() => onArrange(null)}>Lay it out anew</MatButton>}

@@ -1,3 +1,4 @@
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { mm } from "#app/drawing/mat-text.ts";
 import { distances } from "#core/book/snap.ts";
 import { type Length, plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
@@ -36,8 +37,7 @@ export function LiveMeasures({ drag, drawing, unit, letter }: Props) {
             strokeDasharray="2.4 1.4"
           />
         ))}
-      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word */}
-      <g transform={`translate(${x} ${y})`} dangerouslySetInnerHTML={{ __html: drawing }} />
+      <Drawn transform={`translate(${x} ${y})`} markup={drawing} />
       <rect x={x} y={y} width={w} height={h} fill="none" className="stroke-flame" strokeWidth={0.9} />
       {words(x + w / 2, y + h / 2, `${say(lies.w)} × ${say(lies.h)}`)}
       {page && far && (

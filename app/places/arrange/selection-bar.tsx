@@ -1,4 +1,5 @@
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
+import { to } from "#app/addresses.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Arrangement } from "#core/book/edit.ts";
 import type { Face } from "#core/book/leaf.ts";
@@ -87,9 +88,9 @@ export function SelectionBar({
       waiting={tryOuts.filter((each) => each.leafId === id && each.face === board.face).length}
       onTryOut={() => {
         addTryOut(id, board.face, piecesOf(board));
-        void navigate(`/albums/${albumId}/leaves/${id}/${board.face}`);
+        void navigate(to.tryOuts(albumId, id, board.face));
       }}
-      onTemplate={() => void navigate(`/albums/${albumId}/foundations?keep=${id}.${board.face}`)}
+      onTemplate={() => void navigate(to.foundations(albumId, { keep: `${id}.${board.face}` }))}
     />
   );
 }
@@ -115,12 +116,12 @@ function AnothersSide({
           {face === "front" ? "See the back" : "See the front"}
         </MatButton>
       )}
-      <a
-        href={whose.date ? `/albums/${albumId}/days/${whose.date}` : `/albums/${albumId}/book?at=${read.leaf.id}`}
+      <Link
+        to={whose.date ? to.day(albumId, whose.date) : to.book(albumId, { at: read.leaf.id })}
         className="mat-button"
       >
         {whose.name ? `Open ${whose.name}` : "Open the book here"}
-      </a>
+      </Link>
     </div>
   );
 }

@@ -1,7 +1,10 @@
 import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { mm } from "#app/drawing/mat-text.ts";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Troubles } from "#app/parts/troubles.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
@@ -14,7 +17,6 @@ import type { LeafRead } from "#core/book/read.ts";
 import type { BookData } from "./data.ts";
 import { LeafPanel } from "./leaf-panel.tsx";
 import { LeafStrip } from "./leaf-strip.tsx";
-import { BookNav } from "./places-nav.tsx";
 import { useBook } from "./use-book.ts";
 
 /** How long a quick turning of leaves waits before the address follows. */
@@ -59,7 +61,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   if (!chosen)
     return (
       <div>
-        <BookNav albumId={albumId} here="book" />
+        <PlaceTabs place="book" albumId={albumId} here="book" />
         <Empty albumId={albumId} dayDate={dayDate} onAdd={() => addFront(change, leaves)} />
       </div>
     );
@@ -70,7 +72,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   };
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <BookNav albumId={albumId} here="book" />
+      <PlaceTabs place="book" albumId={albumId} here="book" />
       <h1 className="sr-only">The book</h1>
       <div className="min-h-0 flex-1 max-wide:contents wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
@@ -237,12 +239,12 @@ function Empty({ albumId, dayDate, onAdd }: { albumId: string; dayDate: string; 
         <button type="button" onClick={onAdd} className="link min-h-10 font-medium">
           Add a title page
         </button>
-        <a href={`/albums/${albumId}/foundations`} className="link grid min-h-10 items-center">
+        <Link to={to.foundations(albumId)} className="link grid min-h-10 items-center">
           Foundation pages for the month
-        </a>
-        <a href={`/albums/${albumId}/days/${dayDate}`} className="link grid min-h-10 items-center">
+        </Link>
+        <Link to={to.day(albumId, dayDate)} className="link grid min-h-10 items-center">
           Choose one day’s page
-        </a>
+        </Link>
       </div>
     </div>
   );

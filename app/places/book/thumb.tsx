@@ -1,4 +1,5 @@
 import { memo } from "react";
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Face } from "#core/book/leaf.ts";
@@ -22,12 +23,12 @@ export const Thumb = memo(
     // Bound side to the spine, whatever the leaf's width.
     const x = face === "front" ? mm(whole.x) : mm(whole.x) + w - full.w;
     return (
-      <svg
+      <Drawn
+        as="svg"
         viewBox={`${x} ${mm(whole.y) - (full.h - h) / 2} ${full.w} ${full.h}`}
         className={className}
         aria-hidden="true"
-        // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-        dangerouslySetInnerHTML={{ __html: drawingOf(sideMarks(read, face, format), thumbPicture) }}
+        markup={drawingOf(sideMarks(read, face, format), thumbPicture)}
       />
     );
   },
@@ -51,12 +52,12 @@ export const OpeningThumb = memo(({ opening, format }: { opening: Opening; forma
       ),
   );
   return (
-    <svg
+    <Drawn
+      as="svg"
       viewBox={`${mm(frame.x)} ${mm(frame.y)} ${mm(frame.w)} ${mm(frame.h)}`}
       className="block w-full"
       aria-hidden="true"
-      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-      dangerouslySetInnerHTML={{ __html: drawn.join("") }}
+      markup={drawn.join("")}
     />
   );
 });

@@ -1,6 +1,8 @@
 import { useMemo, useState } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
@@ -10,7 +12,6 @@ import { SheetChoices } from "#app/places/sheets/sheet-choices.tsx";
 import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
 import { useAct } from "#app/places/sheets/use-act.ts";
 import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
-import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";
@@ -22,7 +23,7 @@ import type { CardSheetsView, CardWish } from "./view.ts";
 export function CardSheets({ view }: { view: CardSheetsView }) {
   const { albumId, unit, wishes, carried, printer, sheets } = view;
   const made = useFetcher<CardSheetsAnswer>();
-  const { act, busy } = useAct(`/albums/${albumId}/sheets`);
+  const { act, busy } = useAct(to.sheets(albumId));
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [asked, setOnCarrier] = useState<boolean | null>(null);
   const onCarrier = carried.length > 0 && (asked ?? wishes.length === 0);
@@ -51,7 +52,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
   const turn = (id: string) => setLeft(new Set(left.has(id) ? [...left].filter((each) => each !== id) : [...left, id]));
   return (
     <div className="flex flex-col wide:h-full">
-      <WordsNav albumId={albumId} here="card-sheets" />
+      <PlaceTabs place="words" albumId={albumId} here="card-sheets" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(360px,420px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The sheets, to scale"
@@ -95,7 +96,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
                 onClick={() =>
                   void made.submit({ sheets: structuredClone(gang.sheets) } as never, {
                     method: "post",
-                    action: `/albums/${albumId}/card-sheets`,
+                    action: to.cardSheets(albumId),
                     encType: "application/json",
                   })
                 }
@@ -148,12 +149,12 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
             onBack={(card) => act({ act: "elsewhere", of: "cards", ids: [card], on: false })}
             busy={busy}
           />
-          <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="card-files" act={act} busy={busy} />
+          <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="cardFile" act={act} busy={busy} />
           <p className="border-t border-line pt-3 text-sm text-quiet">
             {printer.measured ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}
-            <a className="link" href={`/albums/${albumId}/sheets`}>
+            <Link className="link" to={to.sheets(albumId)}>
               The scale test page
-            </a>{" "}
+            </Link>{" "}
             lies with the print sheets.
           </p>
         </div>
@@ -229,9 +230,9 @@ function Picks({
                 </span>
                 <span className="ml-auto whitespace-nowrap text-quiet">{printSize(card.size, view.unit)}</span>
               </label>
-              <a className="link" href={`/albums/${view.albumId}/cards/${card.id}`}>
+              <Link className="link" to={to.card(view.albumId, card.id)}>
                 Write<span className="sr-only"> the card of {day}</span>
-              </a>
+              </Link>
             </li>
           ))}
         </ul>

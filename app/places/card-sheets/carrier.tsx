@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { Options } from "#app/parts/options.tsx";
 import { many } from "#app/wording/count.ts";
@@ -21,7 +22,7 @@ type Props = {
 export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, busy, children }: Props) {
   const cards = sheets.flat().map(({ card }) => card);
   const file = (name: string) =>
-    `/albums/${albumId}/card-files/${name}.pdf?paper=${paper}&cards=${cards.map(({ id }) => id).join(",")}`;
+    to.cardFile(albumId, `${name}.pdf`, { paper, cards: cards.map(({ id }) => id).join(",") });
   const anyBack = cards.some(({ back }) => back.trim() !== "");
   return (
     <section aria-label="Carrier sheet" className="grid gap-3">

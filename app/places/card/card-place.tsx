@@ -1,11 +1,13 @@
 import { useDeferredValue, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { buttonLook } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
-import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { doesNotFit, fitReason, fitSaid } from "#app/wording/card.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { countWords } from "#core/words/count.ts";
@@ -33,14 +35,14 @@ export function CardPlace({ view }: { view: CardView }) {
   const mat = useMemo(() => cardMat(card, setting, face, fit.laid, unit), [card, setting, face, fit.laid, unit]);
   const step = (id: string | null, said: string) =>
     id && (
-      <a href={`/albums/${albumId}/cards/${id}`} className={buttonLook("plain", true)}>
+      <Link to={to.card(albumId, id)} className={buttonLook("plain", true)}>
         {said}
-      </a>
+      </Link>
     );
   const isOver = doesNotFit(fit.verdict);
   return (
     <div className="flex flex-col wide:h-full">
-      <WordsNav albumId={albumId} here={null} />
+      <PlaceTabs place="words" albumId={albumId} here={null} />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The card, to scale"
@@ -65,9 +67,9 @@ export function CardPlace({ view }: { view: CardView }) {
           <ClashPanel />
           <div className="flex flex-wrap items-baseline justify-between gap-2">
             <h1 className="text-2xl">
-              <a href={`/albums/${albumId}/days/${view.date}`} className="hover:text-ember">
+              <Link to={to.day(albumId, view.date)} className="hover:text-ember">
                 {view.day}
-              </a>
+              </Link>
             </h1>
             <p className="text-sm text-quiet">
               Card {view.place.at} of {view.place.of}. {view.standing}

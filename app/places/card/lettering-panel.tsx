@@ -1,4 +1,6 @@
 import { useId, useMemo } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Options } from "#app/parts/options.tsx";
 import { ALIGN_NAME, LETTERING_NAME, STANDS_NAME, TYPEFACE_NAME } from "#app/wording/card.ts";
 import { many } from "#app/wording/count.ts";
@@ -79,9 +81,9 @@ export function LetteringPanel({ desk, face, text, unit, hands, sets, albumId }:
           />
           <p className="text-sm text-quiet">
             Lines {sayLength(lettering.hand.line, unit)} apart.{" "}
-            <a className="link" href={`/albums/${albumId}/letters`}>
+            <Link className="link" to={to.letters(albumId)}>
               Measure a hand
-            </a>
+            </Link>
           </p>
         </div>
       )}
@@ -286,9 +288,9 @@ function Stamped({
       </ul>
       <p className="text-sm text-quiet">
         Widths of the shipped sets are typical.{" "}
-        <a className="link" href={`/albums/${albumId}/letters`}>
+        <Link className="link" to={to.letters(albumId)}>
           Measure your own set
-        </a>
+        </Link>
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
@@ -100,8 +101,7 @@ export function CropDrawing(props: Props) {
       }}
       onKeyDown={onKey}
     >
-      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: lines and numbers of our own */}
-      <g dangerouslySetInnerHTML={{ __html: matGround(box, unit, false, "crop") }} />
+      <Drawn markup={matGround(box, unit, false, "crop")} />
       <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" opacity={0.3} />
       <rect x={0} y={0} width={pw} height={ph} className="fill-paper" />
       <svg x={ix} y={iy} width={iw} height={ih} viewBox={`${ix} ${iy} ${iw} ${ih}`}>

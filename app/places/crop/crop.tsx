@@ -1,7 +1,9 @@
 import { useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
-import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
 import { pendingOf } from "#app/sending/outbox.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { SHARPNESS } from "#app/wording/photo.ts";
@@ -70,13 +72,13 @@ export function Crop({ view }: { view: CropView }) {
     crop.keep === null && crop.slide.x === 0 && crop.slide.y === 0 && crop.closer === 100 && crop.border === 0;
   const step = (id: string | null, words: string) =>
     id ? (
-      <a href={`/albums/${albumId}/crops/${id}`} className={buttonLook("plain", true)}>
+      <Link to={to.crop(albumId, id)} className={buttonLook("plain", true)}>
         {words}
-      </a>
+      </Link>
     ) : null;
   return (
     <div className="flex flex-col wide:h-full">
-      <PhotosNav albumId={albumId} here={null} />
+      <PlaceTabs place="photos" albumId={albumId} here={null} />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The print, to scale"
@@ -120,9 +122,9 @@ export function Crop({ view }: { view: CropView }) {
         <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
           <div className="flex flex-wrap items-baseline justify-between gap-2">
             <h1 className="text-2xl">
-              <a href={`/albums/${albumId}/days/${view.date}`} className="hover:text-ember">
+              <Link to={to.day(albumId, view.date)} className="hover:text-ember">
                 {view.day}
-              </a>
+              </Link>
             </h1>
             <p className="text-sm text-quiet">
               Print {view.place.at} of {view.place.of}

@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { Troubles } from "#app/parts/troubles.tsx";
@@ -85,21 +87,21 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
 function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const at = rows.findIndex(({ date }) => date === view.date);
   const [before, after] = [rows[at - 1]?.date, rows[at + 1]?.date];
-  const href = (date: string) => `/albums/${view.albumId}/days/${date}`;
+  const href = (date: string) => to.day(view.albumId, date);
   return (
     <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
       {before ? (
-        <a href={href(before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+        <Link to={href(before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
           <span aria-hidden="true">←</span> The day before
-        </a>
+        </Link>
       ) : (
         <span />
       )}
       <span className="text-center text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
       {after ? (
-        <a href={href(after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+        <Link to={href(after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
           The day after <span aria-hidden="true">→</span>
-        </a>
+        </Link>
       ) : (
         <span />
       )}

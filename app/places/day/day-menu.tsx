@@ -1,6 +1,7 @@
 import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { shortDate } from "#app/wording/dates.ts";
@@ -83,7 +84,7 @@ export function DayMenu({
           )}
           <undo.Form
             method="post"
-            action={`/albums/${view.albumId}/undo`}
+            action={to.undo(view.albumId)}
             onSubmit={() => setOpen(false)}
             className="border-t border-line"
           >

@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField } from "#app/parts/field.tsx";
 import { newId } from "#app/parts/new-id.ts";
@@ -52,12 +54,12 @@ export function PaperTray({ view }: { view: DayView }) {
       <NumeralFields view={view} part={first} />
       <Inserts view={view} />
       <p className="flex flex-wrap gap-x-5 text-sm">
-        <a href={`/albums/${view.albumId}/foundations?days=${view.date}`} className="link flex min-h-9 items-center">
+        <Link to={to.foundations(view.albumId, { days: view.date })} className="link flex min-h-9 items-center">
           Take a template
-        </a>
-        <a href={`/albums/${view.albumId}/layouts`} className="link flex min-h-9 items-center">
+        </Link>
+        <Link to={to.layouts(view.albumId)} className="link flex min-h-9 items-center">
           Other pockets
-        </a>
+        </Link>
       </p>
       {!first.content.foundation && <Without day={first} part="paper" />}
     </Tray>

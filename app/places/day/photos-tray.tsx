@@ -1,6 +1,7 @@
 import { ImagePlus } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
@@ -77,13 +78,13 @@ export function PhotosTray({ view }: { view: DayView }) {
                     })
                   }
                 />
-                <a
-                  href={`/albums/${view.albumId}/crops/${photo.id}`}
+                <Link
+                  to={to.crop(view.albumId, photo.id)}
                   className={buttonLook("plain", true)}
                   aria-label={`Crop photo ${at + 1}`}
                 >
                   Crop
-                </a>
+                </Link>
                 <Button
                   look="quiet"
                   small
@@ -150,7 +151,7 @@ function useAddPhotos(action: string) {
 
 /** Hands pictures in, keeps them at hand while the server is away, and says what came of each. */
 function AddPhotos({ view }: { view: DayView }) {
-  const { waiting, came, trouble, add, again } = useAddPhotos(`/albums/${view.albumId}/days/${view.date}/photos`);
+  const { waiting, came, trouble, add, again } = useAddPhotos(to.dayPhotos(view.albumId, view.date));
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the button inside does the same
     <div

@@ -1,4 +1,6 @@
 import { lazy, Suspense, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { KeptLine, KeptText } from "./kept-fields.tsx";
 import { Tray, Without } from "./tray.tsx";
@@ -47,9 +49,9 @@ export function PromptTray({ view }: { view: DayView }) {
         <Button small onClick={() => setOpen(!open)} aria-expanded={open}>
           {open ? "Close the deck" : "Take one from the deck"}
         </Button>
-        <a className="link text-sm" href={`/albums/${view.albumId}/prompts`}>
+        <Link className="link text-sm" to={to.prompts(view.albumId)}>
           Deal the month
-        </a>
+        </Link>
         {first.content.prompt.text === "" && <Without day={first} part="prompt" />}
       </div>
       {open && (

@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { SizePicker } from "#app/parts/size-picker.tsx";
@@ -53,9 +55,9 @@ export function WordsTray({ view }: { view: DayView }) {
             <span className={view.fits[card.id]?.isOver ? "font-medium text-ember" : "text-quiet"}>
               {view.fits[card.id]?.said}
             </span>
-            <a className="link" href={`/albums/${view.albumId}/cards/${card.id}`}>
+            <Link className="link" to={to.card(view.albumId, card.id)}>
               Write it to its card<span className="sr-only">, card {at + 1}</span>
-            </a>
+            </Link>
           </p>
           <div className="flex flex-wrap items-center gap-3">
             <SizePicker

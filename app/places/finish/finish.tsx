@@ -1,5 +1,7 @@
 import { Download } from "lucide-react";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { buttonLook } from "#app/parts/button.tsx";
 import { WriteArchive } from "#app/places/work/write-archive.tsx";
 import type { LooseEnd } from "./view.ts";
@@ -32,13 +34,13 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
           <ul>
             {ends.map(({ date, name, said }) => (
               <li key={`${date} ${said}`} className="border-b border-line">
-                <a
-                  href={`/albums/${albumId}/days/${date}`}
+                <Link
+                  to={to.day(albumId, date)}
                   className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]"
                 >
                   <span className="font-medium">{name}</span>
                   <span>{said}</span>
-                </a>
+                </Link>
               </li>
             ))}
           </ul>
@@ -68,7 +70,7 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
         <Way
           title="Day plan as a table"
           way={
-            <a href={`/albums/${albumId}/day-plan.csv`} download className={buttonLook("plain", true)}>
+            <a href={to.dayPlan(albumId)} download className={buttonLook("plain", true)}>
               <Download className="size-4" aria-hidden="true" /> Save the table
             </a>
           }

@@ -2,9 +2,9 @@ import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
 import type { BookData } from "#app/places/book/data.ts";
-import { BookNav } from "#app/places/book/places-nav.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { many } from "#app/wording/count.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -64,7 +64,7 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
   };
   return (
     <div>
-      <BookNav albumId={data.albumId} here="foundations" />
+      <PlaceTabs place="book" albumId={data.albumId} here="foundations" />
       <div className="grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(380px,440px)] wide:p-6">
         <div className="grid content-start gap-6">
           <div>

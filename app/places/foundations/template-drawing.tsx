@@ -1,3 +1,4 @@
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { type AlbumFormat, EMPTY_DAY } from "#core/album/model.ts";
@@ -53,14 +54,12 @@ export function PageDrawing({
   const [read] = readBook({ format: bare, unit: data.unit }, [page], [leaf], data.layouts).leaves;
   if (!read) return null;
   return (
-    <svg
+    <Drawn
+      as="svg"
       viewBox={`-1 -1 ${mm(template.page.w) + 2} ${mm(template.page.h) + 2}`}
       className="h-full max-h-full w-full"
       aria-hidden="true"
-      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-      dangerouslySetInnerHTML={{
-        __html: drawingOf(sideMarks(read, "front", bare), thumbPicture),
-      }}
+      markup={drawingOf(sideMarks(read, "front", bare), thumbPicture)}
     />
   );
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { NavLink } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Brand } from "#app/parts/brand.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { SignOut } from "./sign-out.tsx";
@@ -24,12 +25,12 @@ export function HouseholdFrame({
   return (
     <div className="grid min-h-dvh grid-rows-[auto_1fr]">
       <header className="flex flex-wrap items-center gap-x-6 gap-y-1 bg-soot px-4 py-1.5 wide:px-6">
-        <Brand to="/shelf" />
+        <Brand to={to.shelf()} />
         <nav aria-label="Household" className="flex gap-5">
-          <NavLink to="/shelf" className={link}>
+          <NavLink to={to.shelf()} className={link}>
             Shelf
           </NavLink>
-          <NavLink to="/tray" className={link}>
+          <NavLink to={to.tray()} className={link}>
             Tray
           </NavLink>
         </nav>

@@ -2,6 +2,7 @@ import { createStore, keys } from "idb-keyval";
 import { AlertDialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { Form } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { forgetToday } from "#app/places/today/kept-page.ts";
 import { deviceStorage } from "#app/sending/window-slot.ts";
@@ -46,7 +47,7 @@ export function SignOut({ memberId }: { memberId: string }) {
       <Form
         ref={form}
         method="post"
-        action="/sign-out"
+        action={to.signOut()}
         onSubmit={(event) => {
           if (sure.current) return;
           event.preventDefault();

@@ -1,3 +1,4 @@
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matBox, matGround, mm } from "#app/drawing/mat-text.ts";
 import type { ReadLayout } from "#core/book/layout.ts";
@@ -27,8 +28,7 @@ export function LayoutDrawing({ opening, read, unit, chosen, onChoose }: Props) 
         role="group"
         aria-label="Pockets of the page"
       >
-        {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by matGround, which holds no words */}
-        <g dangerouslySetInnerHTML={{ __html: matGround(view, unit, false, "layout") }} />
+        <Drawn markup={matGround(view, unit, false, "layout")} />
         <rect width={mm(opening.w)} height={mm(opening.h)} className="fill-film/80" />
         {read.seams.map((seam) => (
           <rect key={`${seam.x} ${seam.y}`} {...box(seam)} className="fill-edge/60" />

@@ -3,8 +3,8 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
-import { BookNav } from "#app/places/book/places-nav.tsx";
 import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -103,7 +103,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
   };
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <BookNav albumId={albumId} here="layouts" />
+      <PlaceTabs place="book" albumId={albumId} here="layouts" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The pockets, to scale"

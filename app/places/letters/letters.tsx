@@ -1,11 +1,12 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { drawingOf, mm, stillMat } from "#app/drawing/mat-text.ts";
 import { Button } from "#app/parts/button.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
-import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { laidMarks } from "#core/draw/card.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
@@ -37,7 +38,7 @@ export function Letters({ view }: { view: LettersView }) {
   const send = (act: LettersAct) =>
     void fetcher.submit(act as never, {
       method: "post",
-      action: `/albums/${albumId}/letters`,
+      action: to.letters(albumId),
       encType: "application/json",
     });
   const busy = fetcher.state !== "idle";
@@ -50,7 +51,7 @@ export function Letters({ view }: { view: LettersView }) {
   const read = readHand(name.trim() || "A hand", { wide, lines, last, line });
   return (
     <div className="flex flex-col wide:h-full">
-      <WordsNav albumId={albumId} here="letters" />
+      <PlaceTabs place="words" albumId={albumId} here="letters" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
         <section aria-label="The copy, to scale" className="h-[48vh] overflow-hidden bg-mat wide:h-full">
           <Copy hand={read.ok ? read.hand : null} wide={wide} unit={unit} />

@@ -1,11 +1,12 @@
 import { useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
-import { BookNav } from "#app/places/book/places-nav.tsx";
 import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/wording/format.ts";
 import type { Away } from "#app/wording/sending.ts";
 import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
@@ -82,7 +83,7 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
   };
   return (
     <div className="flex flex-col wide:h-full">
-      <BookNav albumId={albumId} here="measure" />
+      <PlaceTabs place="book" albumId={albumId} here="measure" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(420px,480px)] wide:grid-rows-[minmax(0,1fr)]">
         <section aria-label="The book, to scale" className="relative h-[44vh] overflow-hidden bg-mat wide:h-full">
           <Mat
@@ -158,10 +159,10 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               <div className="col-span-2">{box("holePositions", "Middle of each, from the upper end")}</div>
               {box("holeInset", "From the binding edge")}
               <p className="self-end pb-2 text-sm">
-                <a href={`/albums/${albumId}/punch-guide/pdf`} download className="link">
+                <a href={to.punchGuide(albumId, "pdf")} download className="link">
                   Punch guide, PDF
                 </a>{" "}
-                <a href={`/albums/${albumId}/punch-guide/svg`} download className="link">
+                <a href={to.punchGuide(albumId, "svg")} download className="link">
                   SVG
                 </a>
               </p>

@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
@@ -9,7 +11,7 @@ import type { ChosenDay } from "./view.ts";
 export function ChosenDayPanel({ albumId, day, row }: { albumId: string; day: ChosenDay; row: PageRow }) {
   // While a quick hand turns the dial the rest still shows the day before; what is outlined is named and opened.
   const stale = row.date !== day.date;
-  const href = `/albums/${albumId}/days/${row.date}`;
+  const href = to.day(albumId, row.date);
   const label = stale ? row.label : day.label;
   return (
     <section aria-label="The chosen day" aria-busy={stale} className="@container">
@@ -24,9 +26,9 @@ export function ChosenDayPanel({ albumId, day, row }: { albumId: string; day: Ch
             {day.skipped && ", skipped"}
           </p>
         </div>
-        <a href={href} className={buttonLook("main", true)}>
+        <Link to={href} className={buttonLook("main", true)}>
           Open the day
-        </a>
+        </Link>
       </div>
       <div
         className={`mt-4 grid items-start gap-4 @[27rem]:grid-cols-[minmax(150px,190px)_minmax(0,1fr)] ${stale ? "opacity-60" : ""}`}

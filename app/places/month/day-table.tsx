@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
 import { stateNamed } from "#app/drawing/states.ts";
@@ -56,12 +58,12 @@ export function DayTable({ view, rows, chosen, onChoose }: Props) {
               </button>
             </th>
             <td className="min-w-0 py-1">
-              <a href={`/albums/${view.albumId}/days/${row.date}`} className="block hover:text-ember">
+              <Link to={to.day(view.albumId, row.date)} className="block hover:text-ember">
                 {row.title || <span className="text-quiet">No title yet</span>}
                 <span className="block text-xs text-quiet">
                   {shortWeekday(row.date)} {[row.date, ...row.also].map(shortDate).join(", ")}
                 </span>
-              </a>
+              </Link>
             </td>
             {RINGS.map((ring, at) => (
               <td key={ring} className="px-0.5 wide:px-2">

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
@@ -68,16 +69,16 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
         )}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
-          <a href={hrefAs(table ? "dial" : "table")} data-in-place className="link">
+          <Link to={hrefAs(table ? "dial" : "table")} replace preventScrollReset className="link">
             {table ? "Show the dial" : "Show a list"}
-          </a>
+          </Link>
         </div>
         {view.setAside > 0 && (
           <p className="mt-3 text-sm text-quiet">
             {many(view.setAside, "day is", "days are")} set aside with all they hold.{" "}
-            <a href={`/albums/${view.albumId}/settings`} className="link">
+            <Link to={to.settings(view.albumId)} className="link">
               Change the span to bring them back
-            </a>
+            </Link>
           </p>
         )}
       </section>
@@ -133,7 +134,7 @@ function DialWithKeys({ view, rows, chosen, onChoose, onLeave }: Choosing & { on
     else if (event.key === "End") onChoose(last);
     else if (event.key === "Enter" && row) {
       onLeave();
-      navigate(`/albums/${view.albumId}/days/${row.date}`);
+      navigate(to.day(view.albumId, row.date));
     } else return;
     event.preventDefault();
   };

@@ -1,4 +1,5 @@
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
+import { to } from "#app/addresses.ts";
 import type { MonthView } from "./view.ts";
 
 type Props = { readonly albumId: string; readonly tonight: MonthView["tonight"]; readonly choices: readonly number[] };
@@ -19,15 +20,16 @@ export function Tonight({ albumId, tonight, choices }: Props) {
         </h2>
         <nav aria-label="Minutes there are" className="flex gap-4 text-sm">
           {choices.map((minutes) => (
-            <a
+            <Link
               key={minutes}
-              href={hrefFor(minutes)}
-              data-in-place
+              to={hrefFor(minutes)}
+              replace
+              preventScrollReset
               aria-current={tonight.minutes === minutes ? "true" : undefined}
               className={`py-1 ${tonight.minutes === minutes ? "border-b-2 border-ember font-semibold" : "text-quiet hover:text-ember"}`}
             >
               {minutes} min
-            </a>
+            </Link>
           ))}
         </nav>
       </div>
@@ -37,15 +39,15 @@ export function Tonight({ albumId, tonight, choices }: Props) {
         <ul className="grid gap-0.5 pt-2">
           {tonight.items.map(({ date, label, minutes, said }) => (
             <li key={`${date} ${said}`}>
-              <a
-                href={`/albums/${albumId}/days/${date}#finish`}
+              <Link
+                to={`${to.day(albumId, date)}#finish`}
                 className="grid grid-cols-[4rem_1fr] gap-2 py-0.5 hover:text-ember"
               >
                 <span className="text-quiet">{minutes} min</span>
                 <span>
                   <strong className="font-semibold">{label}</strong>: {said}
                 </span>
-              </a>
+              </Link>
             </li>
           ))}
         </ul>

@@ -1,4 +1,6 @@
 import { type ReactNode, useRef, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import { parseDate, printDate } from "#core/month/dates.ts";
@@ -41,9 +43,9 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
             {picture.on.map(({ date, name }, at) => (
               <span key={date}>
                 {at > 0 && ", "}
-                <a className="link" href={`/albums/${albumId}/days/${date}`}>
+                <Link className="link" to={to.day(albumId, date)}>
                   {name}
-                </a>
+                </Link>
               </span>
             ))}
           </p>

@@ -1,8 +1,11 @@
 import { useState } from "react";
-import { Form, useNavigation, useSubmit } from "react-router";
+import { Form, Link, useNavigation, useSubmit } from "react-router";
+import { to } from "#app/addresses.ts";
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { many } from "#app/wording/count.ts";
 import { PHOTO_RULE } from "#app/wording/photo.ts";
@@ -12,7 +15,6 @@ import { rectOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { AS_IT_COMES, verdictOn } from "#core/photo/crop.ts";
 import { PHOTO_RULES } from "#core/photo/propose.ts";
-import { PhotosNav } from "./photos-nav.tsx";
 import type { ProposalRow, ProposalView } from "./proposal-view.ts";
 
 export type ProposalAnswer = { ok: true; said: string } | { ok: false; reason: "changed-since" | Away };
@@ -51,7 +53,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
   const empty = view.rows.length - found.length;
   return (
     <div className="flex flex-col wide:h-full">
-      <PhotosNav albumId={view.albumId} here="who-goes-where" />
+      <PlaceTabs place="photos" albumId={view.albumId} here="who-goes-where" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(300px,340px)] wide:grid-rows-[minmax(0,1fr)]">
         <div className="min-w-0 px-4 pb-6 wide:overflow-y-auto wide:px-6">
           <h1 className="pt-4 text-2xl">Who goes where</h1>
@@ -177,12 +179,9 @@ function StillEmpty({ view: { albumId, rows, unit } }: { view: ProposalView }) {
       <ul className="grid gap-x-6 wide:grid-cols-2">
         {[...days].map(([date, waiting]) => (
           <li key={date} className="flex items-baseline gap-2 border-b border-line py-1.5">
-            <a
-              className="min-w-0 truncate font-numeral font-semibold hover:text-ember"
-              href={`/albums/${albumId}/days/${date}`}
-            >
+            <Link className="min-w-0 truncate font-numeral font-semibold hover:text-ember" to={to.day(albumId, date)}>
               {waiting[0]?.day}
-            </a>
+            </Link>
             <span className="ml-auto text-sm whitespace-nowrap text-quiet">{countSizes(waiting, unit)}</span>
           </li>
         ))}
@@ -242,15 +241,15 @@ function Preview({ row: { slot, proposal } }: { row: ProposalRow }) {
   // Every print at the same scale: an eight-inch side fills the height of the row.
   const high = 84 * Math.min(1, h / 160);
   return (
-    <svg
+    <Drawn
+      as="svg"
       viewBox={`0 0 ${w} ${h}`}
       height={Math.max(40, high)}
       className="max-w-full justify-self-center bg-line"
       role="img"
       aria-label={proposal ? `${proposal.name}, as it would be cropped` : "No picture"}
-      // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-      dangerouslySetInnerHTML={{
-        __html: proposal
+      markup={
+        proposal
           ? drawingOf(
               [
                 {
@@ -265,8 +264,8 @@ function Preview({ row: { slot, proposal } }: { row: ProposalRow }) {
               ],
               thumbPicture,
             )
-          : "",
-      }}
+          : ""
+      }
     />
   );
 }

@@ -1,7 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Troubles } from "#app/parts/troubles.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
@@ -10,7 +13,6 @@ import { ROLL_SHOWN } from "#app/wording/photo.ts";
 import { parseDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
 import { withMark } from "./marks.ts";
-import { PhotosNav } from "./photos-nav.tsx";
 import { PicturePanel } from "./picture-panel.tsx";
 import { RollList } from "./roll-list.tsx";
 import { UploadBox } from "./upload-box.tsx";
@@ -36,7 +38,14 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
   const { run, start, cancel } = useUpload();
   const { pictures, mark } = useMarks(view.pictures);
   const [shown, setShown] = useState<Shown>("all");
-  const [chosenId, setChosen] = useState<string | null>(null);
+  const [asked] = useSearchParams();
+  const [chosenId, setChosen] = useState<string | null>(asked.get("picture"));
+  // A picture that was found from elsewhere is brought into sight.
+  const first = useRef(chosenId);
+  useEffect(() => {
+    if (first.current && running)
+      document.querySelector(`[data-photo="${CSS.escape(first.current)}"]`)?.scrollIntoView({ block: "center" });
+  }, [running]);
   const [over, setOver] = useState(false);
   const days = useMemo(() => byDay(pictures, shown, view.days), [pictures, shown, view.days]);
   const flat = useMemo(() => days.flatMap(({ clusters }) => clusters.flat()), [days]);
@@ -90,7 +99,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         void droppedFiles(event.dataTransfer).then(start);
       }}
     >
-      <PhotosNav albumId={view.albumId} here="photos" />
+      <PlaceTabs place="photos" albumId={view.albumId} here="photos" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
         <div className="min-w-0 px-4 wide:overflow-y-auto wide:px-6">
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pt-4 pb-2">
@@ -131,9 +140,9 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               </Button>
               <span className="text-quiet">
                 What is set aside stays as long as you like; in{" "}
-                <a className="link" href="/tray">
+                <Link className="link" to={to.tray()}>
                   the tray
-                </a>{" "}
+                </Link>{" "}
                 it lies for 30 days.
               </span>
             </p>

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { writeLines } from "#core/words/deck-text.ts";
@@ -47,12 +48,7 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
             </label>
             <span className="ml-auto flex items-center gap-2">
               {(["csv", "txt"] as const).map((ending) => (
-                <a
-                  key={ending}
-                  className="link"
-                  href={`/albums/${albumId}/decks/${encodeURIComponent(id)}/slips.${ending}`}
-                  download
-                >
+                <a key={ending} className="link" href={to.deckFile(albumId, id, `slips.${ending}`)} download>
                   {ending === "csv" ? "Table" : "Text"}
                   <span className="sr-only"> of {called}</span>
                 </a>

@@ -1,8 +1,9 @@
 import { useMemo, useState } from "react";
-import { useFetcher } from "react-router";
+import { Link, useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Tick } from "#app/parts/tick.tsx";
-import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { many } from "#app/wording/count.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
@@ -27,7 +28,7 @@ export function Prompts({ view }: { view: PromptsView }) {
   const { jar, decks, days, albumId } = view;
   const { put } = useOutbox();
   const fetcher = useFetcher<PromptsAnswer>();
-  const action = `/albums/${albumId}/prompts?jar=${jar}`;
+  const action = to.prompts(albumId, { jar: jar });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(decks.slice(0, 1).map(({ id }) => id)));
   const [seed, setSeed] = useState(1);
   const [wishes, setWishes] = useState<ReadonlySet<Wish>>(() => new Set(WISHES));
@@ -69,21 +70,21 @@ export function Prompts({ view }: { view: PromptsView }) {
   };
   return (
     <div className="flex flex-col wide:h-full">
-      <WordsNav albumId={albumId} here="prompts" />
+      <PlaceTabs place="words" albumId={albumId} here="prompts" />
       <div className="flex min-h-0 flex-1 flex-col wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
         <div className="p-4 wide:overflow-y-auto wide:p-6">
           <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
             <h1 className="text-2xl">{JAR_NAME[jar]}</h1>
             <nav aria-label="Which jar" className="flex gap-4 text-sm">
               {(Object.keys(JAR_NAME) as Jar[]).map((each) => (
-                <a
+                <Link
                   key={each}
-                  href={`/albums/${albumId}/prompts?jar=${each}`}
+                  to={to.prompts(albumId, { jar: each })}
                   aria-current={each === jar ? "page" : undefined}
                   className={`flex min-h-9 items-center border-b-2 ${each === jar ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
                 >
                   The jar of {JAR_NAME[each].toLowerCase()}
-                </a>
+                </Link>
               ))}
             </nav>
           </div>
@@ -226,10 +227,10 @@ function DayRow({ day, albumId, dealtText, isHeld, onSwap, onHold, onLetGo }: Ro
   const isNew = dealtText !== null && dealtText !== text;
   return (
     <li className="grid min-h-14 grid-cols-[3rem_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-2 sm:grid-cols-[3rem_minmax(0,1fr)_auto]">
-      <a href={`/albums/${albumId}/days/${date}`} className="grid hover:text-ember">
+      <Link to={to.day(albumId, date)} className="grid hover:text-ember">
         <span className="font-numeral text-2xl leading-none font-semibold">{label || "–"}</span>
         <span className="text-xs text-quiet">{weekday.slice(0, 3)}</span>
-      </a>
+      </Link>
       <div className="min-w-0">
         {now.state === "away" ? (
           <p className="text-quiet">{day.isSkipped ? "Skipped" : "Does without"}</p>

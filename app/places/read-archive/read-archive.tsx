@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { Labelled } from "#app/parts/field.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
@@ -46,7 +47,7 @@ export function ReadArchive({ room }: { room: string }) {
     if (file) forgetFile(file);
     if (outcome?.ok && outcome.albumId && outcome.added)
       return setState({ is: "mended", albumId: outcome.albumId, added: outcome.added });
-    if (outcome?.ok && outcome.albumId) return void navigate(`/albums/${outcome.albumId}/month`);
+    if (outcome?.ok && outcome.albumId) return void navigate(to.month(outcome.albumId));
     setState({ is: "choosing", error: end?.state === "cancelled" ? null : said(outcome?.reason, outcome?.where) });
   };
   const work = (begin: (signal: AbortSignal) => Promise<void>) => {
@@ -113,7 +114,7 @@ export function ReadArchive({ room }: { room: string }) {
         <div role="alert" className="grid gap-3 border-l-4 border-ember pl-4">
           <p className="font-medium">This album is on your shelf already, so it was not read a second time.</p>
           <p className="flex flex-wrap items-center gap-4">
-            <Link to={`/albums/${state.albumId}/month`} className="link">
+            <Link to={to.month(state.albumId)} className="link">
               Open the one that is here
             </Link>
             <Button small onClick={() => readAsCopy(state.id)}>
@@ -130,7 +131,7 @@ export function ReadArchive({ room }: { room: string }) {
               ? "One day of its span was missing in the file: it is there now, with nothing in it."
               : `${state.added} days of its span were missing in the file: they are there now, with nothing in them.`}
           </p>
-          <Link to={`/albums/${state.albumId}/month`} className="link">
+          <Link to={to.month(state.albumId)} className="link">
             Open it
           </Link>
         </div>
@@ -158,7 +159,7 @@ export function ReadArchive({ room }: { room: string }) {
             <Button type="submit" look="main" disabled={!running}>
               Read it
             </Button>
-            <Link to="/shelf" className="link">
+            <Link to={to.shelf()} className="link">
               Back to the shelf
             </Link>
           </div>

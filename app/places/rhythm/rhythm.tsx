@@ -1,8 +1,10 @@
 import { useMemo } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
-import { BookNav } from "#app/places/book/places-nav.tsx";
 import { OpeningThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
@@ -30,7 +32,7 @@ export function Rhythm({ data }: { data: BookData }) {
   const mostWords = Math.max(1, ...rhythm.perDay.map(({ words }) => words));
   return (
     <div>
-      <BookNav albumId={albumId} here="rhythm" />
+      <PlaceTabs place="book" albumId={albumId} here="rhythm" />
       <div className="grid gap-6 p-4 wide:grid-cols-[minmax(0,1fr)_320px] wide:p-6">
         <section aria-label="All openings" className="min-w-0">
           <h1 className="mb-3 text-2xl">Rhythm</h1>
@@ -39,8 +41,8 @@ export function Rhythm({ data }: { data: BookData }) {
               const [left, right] = [opening.left[0]?.read, opening.right[0]?.read];
               return (
                 <li key={right?.leaf.id ?? "last"}>
-                  <a
-                    href={`/albums/${albumId}/book?at=${right?.leaf.id ?? left?.leaf.id}${right ? "" : "&face=back"}`}
+                  <Link
+                    to={to.book(albumId, { at: right?.leaf.id ?? left?.leaf.id ?? null, face: right ? null : "back" })}
                     className="group grid gap-1"
                     aria-label={`${left ? `Back of ${leafName(left, unit)}` : "The cover"}, ${right ? `front of ${leafName(right, unit)}` : "the cover"}`}
                   >
@@ -53,7 +55,7 @@ export function Rhythm({ data }: { data: BookData }) {
                       <span>{left?.back.page?.label ?? ""}</span>
                       <span>{right?.front.page?.label ?? ""}</span>
                     </span>
-                  </a>
+                  </Link>
                 </li>
               );
             })}
@@ -159,12 +161,12 @@ function NoPlace({ albumId, pages }: { albumId: string; pages: readonly DatedPag
           ? [
               <li key="bare">
                 {many(bare.length, "day")} without a page: {bare.map(dayName).join(", ")}.{" "}
-                <a
-                  href={`/albums/${albumId}/foundations?days=${bare.map(({ days }) => days[0]?.date).join(",")}`}
+                <Link
+                  to={to.foundations(albumId, { days: bare.map(({ days }) => days[0]?.date).join(",") })}
                   className="link"
                 >
                   Choose foundation pages
-                </a>
+                </Link>
               </li>,
             ]
           : []),

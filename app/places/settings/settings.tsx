@@ -1,4 +1,4 @@
-import { Form, useNavigation } from "react-router";
+import { Form, Link, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
@@ -66,9 +66,9 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
       </Form>
       <p className="border-t border-line pt-5">
         The book itself, <strong className="font-semibold">{view.formatName}</strong>, is measured on{" "}
-        <a href="measure" className="link">
+        <Link to="measure" className="link">
           a page of its own
-        </a>
+        </Link>
         : page, opening, leaf, cover and holes.
       </p>
       <Form method="post" className="flex flex-wrap items-center justify-between gap-4 border-t border-line pt-5">

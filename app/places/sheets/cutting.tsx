@@ -1,10 +1,12 @@
 import { useEffect, useMemo, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
-import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
-import { WordsNav } from "#app/places/words/words-nav.tsx";
 import { STEP_CAUTION } from "#app/wording/day.ts";
 import { printNumber, sayLength, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -38,7 +40,7 @@ function partSaid(part: CutPart, prints: readonly MadePrint[], unit: Unit): stri
 
 /** One sheet at the trimmer: one cut at a time, big enough to read from there, ticked as it is made. */
 export function Cutting({ albumId, title, unit, sheet }: Props) {
-  const { act, answer, busy } = useAct(`/albums/${albumId}/sheets`);
+  const { act, answer, busy } = useAct(to.sheets(albumId));
   const [pending, setPending] = useState<ReadonlyMap<number, boolean>>(new Map());
   const done = useMemo(() => {
     const all = new Set(sheet.cutsDone);
@@ -83,9 +85,9 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
   return (
     <div className="flex flex-col wide:h-full">
       {sheet.of === "cards" ? (
-        <WordsNav albumId={albumId} here="card-sheets" />
+        <PlaceTabs place="words" albumId={albumId} here="card-sheets" />
       ) : (
-        <PhotosNav albumId={albumId} here="sheets" />
+        <PlaceTabs place="photos" albumId={albumId} here="sheets" />
       )}
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,460px)] wide:grid-rows-[minmax(0,1fr)]">
         <section aria-label="The sheet, to scale" className="h-[46vh] overflow-hidden bg-mat wide:h-full">
@@ -99,9 +101,9 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
         </section>
         <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
           <p className="text-sm text-quiet">
-            <a className="link" href={`/albums/${albumId}/${sheet.of === "cards" ? "card-sheets" : "sheets"}`}>
+            <Link className="link" to={sheet.of === "cards" ? to.cardSheets(albumId) : to.sheets(albumId)}>
               {sheet.of === "cards" ? "Print cards" : "Print sheets"}
-            </a>{" "}
+            </Link>{" "}
             · sheet {sheet.number}, {paperName(sheet.paper, unit)}
             {sheet.printedAt === null && ", not printed yet: the first cut says that it is"}
           </p>
@@ -164,7 +166,7 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
             ))}
           </ol>
           <Spoiled sheet={sheet} unit={unit} onMark={(print, on) => act({ act: "spoiled", print, on })} busy={busy} />
-          <a className={buttonLook("plain", true)} href={`/albums/${albumId}/sheet-files/${sheet.number}.pdf`} download>
+          <a className={buttonLook("plain", true)} href={to.sheetFile(albumId, `${sheet.number}.pdf`)} download>
             PDF of this sheet
           </a>
         </div>
@@ -250,8 +252,7 @@ function CutDrawing({
       role="img"
       aria-label={`Sheet ${sheet.number} with its cuts`}
     >
-      {/* biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word */}
-      <g dangerouslySetInnerHTML={{ __html: markup }} />
+      <Drawn markup={markup} />
       {sheet.cuts.map((each, at) =>
         done.has(at) ? (
           <path

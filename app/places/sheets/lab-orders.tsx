@@ -1,3 +1,4 @@
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { many } from "#app/wording/count.ts";
 import type { SheetAct } from "./acts.ts";
@@ -33,7 +34,7 @@ export function LabOrders({ view, chosen, act, busy }: Props) {
                 Take it back
               </Button>
             )}
-            <a className="link self-center" href={`/albums/${albumId}/lab-orders/${id}/order.zip`} download>
+            <a className="link self-center" href={to.labFile(albumId, id, "order.zip")} download>
               Its files<span className="sr-only"> of order {number}</span>
             </a>
           </div>

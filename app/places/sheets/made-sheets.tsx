@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { paperName } from "#core/sheet/paper.ts";
 import type { SheetAct } from "./acts.ts";
@@ -5,7 +7,7 @@ import type { MadeSheet, SheetsView } from "./view.ts";
 
 type Props = Pick<SheetsView, "sheets" | "albumId" | "unit"> & {
   /** Where the PDFs of these sheets are. */
-  readonly files: "sheet-files" | "card-files";
+  readonly files: "sheetFile" | "cardFile";
   readonly act: (act: SheetAct) => void;
   readonly busy: boolean;
 };
@@ -27,13 +29,14 @@ function saidOf({ printedAt, cuts, cutsDone, prints }: MadeSheet): string {
 /** Sheets that were made: to print, to say they are printed, to cut. */
 export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
   if (sheets.length === 0) return null;
+  const file = (name: string) => to[files](albumId, `${name}.pdf`);
   const unprinted = sheets.filter(({ printedAt }) => printedAt === null);
   return (
     <section aria-label="Sheets made" className="grid gap-2 border-t border-line pt-4">
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="text-lg">Sheets made</h2>
         {unprinted.length > 1 && (
-          <a className="link text-sm" href={`/albums/${albumId}/${files}/to-print.pdf`} download>
+          <a className="link text-sm" href={file("to-print")} download>
             All {unprinted.length} to print, as one PDF
           </a>
         )}
@@ -50,11 +53,7 @@ export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
               <span className="ml-auto text-sm text-quiet">{saidOf(sheet)}</span>
             </p>
             <div className="flex flex-wrap gap-2">
-              <a
-                className={buttonLook("plain", true)}
-                href={`/albums/${albumId}/${files}/${sheet.number}.pdf`}
-                download
-              >
+              <a className={buttonLook("plain", true)} href={file(String(sheet.number))} download>
                 PDF<span className="sr-only"> of sheet {sheet.number}</span>
               </a>
               {sheet.printedAt === null ? (
@@ -88,15 +87,15 @@ export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
                   Not printed after all
                 </Button>
               )}
-              <a
+              <Link
                 className={buttonLook(
                   sheet.printedAt && sheet.cutsDone.length < sheet.cuts.length ? "main" : "plain",
                   true,
                 )}
-                href={`/albums/${albumId}/sheets/${sheet.id}`}
+                to={to.cutting(albumId, sheet.id)}
               >
                 Cut<span className="sr-only"> sheet {sheet.number}</span>
-              </a>
+              </Link>
             </div>
           </li>
         ))}

@@ -1,8 +1,10 @@
 import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
-import { PhotosNav } from "#app/places/photos/photos-nav.tsx";
 import { partName } from "#app/wording/photo.ts";
 import { type Away, isAway } from "#app/wording/sending.ts";
 import { sizeOf } from "#core/measure/rect.ts";
@@ -25,7 +27,7 @@ import { type Scope, WishList } from "./wish-list.tsx";
 /** From prints that are wanted to whole sheets that are printed and cut; or to an order at the lab. */
 export function Sheets({ view }: { view: SheetsView }) {
   const { wishes, unit, albumId, week } = view;
-  const { act, answer, busy } = useAct(`/albums/${albumId}/sheets`);
+  const { act, answer, busy } = useAct(to.sheets(albumId));
   const [scope, setScope] = useState<Scope>("all");
   const [day, setDay] = useState<string | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
@@ -63,7 +65,7 @@ export function Sheets({ view }: { view: SheetsView }) {
   }, [gang, byUse, view.sheets, unit]);
   return (
     <div className="flex flex-col wide:h-full">
-      <PhotosNav albumId={albumId} here="sheets" />
+      <PlaceTabs place="photos" albumId={albumId} here="sheets" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(360px,420px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The sheets, to scale"
@@ -111,7 +113,7 @@ export function Sheets({ view }: { view: SheetsView }) {
             onBack={(use) => act({ act: "elsewhere", of: "photos", ids: [use], on: false })}
             busy={busy}
           />
-          <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="sheet-files" act={act} busy={busy} />
+          <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="sheetFile" act={act} busy={busy} />
           <LabOrders view={view} chosen={chosen} act={act} busy={busy} />
           <PrinterForm
             key={`${view.printer.across} ${view.printer.along} ${view.printer.margin}`}
@@ -160,9 +162,9 @@ function TooLargeList({ gang, byUse, view }: { gang: Gang; byUse: ReadonlyMap<st
         const { id: use = "", tile = null } = readPrintOf(id) ?? {};
         const day = byUse.get(use)?.day ?? "A print";
         const named = (
-          <a className="link" href={`/albums/${albumId}/crops/${use}`}>
+          <Link className="link" to={to.crop(albumId, use)}>
             {day}
-          </a>
+          </Link>
         );
         if (tile)
           return (

@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { partName } from "#app/wording/photo.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -41,9 +43,9 @@ export function WishList({
     return (
       <p>
         No day has a photo to print yet. Put photos on days, or{" "}
-        <a className="link" href={`/albums/${albumId}/who-goes-where`}>
+        <Link className="link" to={to.whoGoesWhere(albumId)}>
           let a proposal do it
-        </a>
+        </Link>
         ; they gather here.
       </p>
     );

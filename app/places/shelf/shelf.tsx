@@ -1,5 +1,6 @@
 import { BookPlus, FolderInput } from "lucide-react";
 import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { AlbumBook } from "#app/drawing/album-book.tsx";
 import { buttonLook } from "#app/parts/button.tsx";
 import type { ShelfAlbum } from "./view.ts";
@@ -17,10 +18,10 @@ export function Shelf({ albums }: { albums: readonly ShelfAlbum[] }) {
           )}
         </div>
         <div className="flex flex-wrap gap-3">
-          <Link to="/albums/read" className={buttonLook("plain")}>
+          <Link to={to.readArchive()} className={buttonLook("plain")}>
             <FolderInput className="size-4" aria-hidden="true" /> Read an archive
           </Link>
-          <Link to="/albums/new" className={buttonLook("main")}>
+          <Link to={to.newAlbum()} className={buttonLook("main")}>
             <BookPlus className="size-4" aria-hidden="true" /> New album
           </Link>
         </div>
@@ -47,7 +48,7 @@ function Albums({ albums }: { albums: readonly ShelfAlbum[] }) {
     <ul className="grid gap-x-6 gap-y-10 sm:grid-cols-2 wide:grid-cols-3">
       {albums.map((album) => (
         <li key={album.id}>
-          <Link to={`/albums/${album.id}/month`} className="group block">
+          <Link to={to.month(album.id)} className="group block">
             <AlbumBook
               days={album.wanted}
               title={album.title}

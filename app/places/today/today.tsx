@@ -1,6 +1,7 @@
 import { Camera, X } from "lucide-react";
 import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { useRevalidator } from "react-router";
+import { Link, useRevalidator } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
@@ -45,9 +46,9 @@ export function Today({ view }: { view: TodayView }) {
         <h1 className="text-3xl">Nothing to open yet</h1>
         <p>There is no album for a day to be jotted in.</p>
         <p>
-          <a className="link" href="/shelf">
+          <Link className="link" to={to.shelf()}>
             To the shelf
-          </a>
+          </Link>
         </p>
       </Shell>
     );
@@ -176,12 +177,12 @@ export function Today({ view }: { view: TodayView }) {
           </select>
         </label>
         <p className="flex gap-4 text-sm">
-          <a className="link" href={`/albums/${album.id}/days/${day.date}`}>
+          <Link className="link" to={to.day(album.id, day.date)}>
             The day’s bench
-          </a>
-          <a className="link" href={`/albums/${album.id}/month`}>
+          </Link>
+          <Link className="link" to={to.month(album.id)}>
             The month
-          </a>
+          </Link>
         </p>
       </section>
     </Shell>
@@ -242,9 +243,9 @@ function Standing({
         {waits > 0 && state.state === "sign-in" && (
           <>
             Kept on this phone.{" "}
-            <a className="link" href="/sign-in">
+            <Link className="link" to={to.signIn()}>
               Sign in
-            </a>{" "}
+            </Link>{" "}
             and it is sent.
           </>
         )}

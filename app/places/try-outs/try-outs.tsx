@@ -1,4 +1,6 @@
 import { useMemo } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { Troubles } from "#app/parts/troubles.tsx";
@@ -50,12 +52,12 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
         <p className="text-sm text-quiet">
           Move pieces on any of them; nothing is glued. Those not kept wait in the tray.
         </p>
-        <a
-          href={date ? `/albums/${albumId}/days/${date}` : `/albums/${albumId}/book?at=${leafId}`}
+        <Link
+          to={date ? to.day(albumId, date) : to.book(albumId, { at: leafId })}
           className={`${buttonLook("quiet", true)} ml-auto`}
         >
           {date ? "Back to the day" : "Back to the book"}
-        </a>
+        </Link>
       </header>
       <div className="px-4 wide:px-6">
         <Troubles />

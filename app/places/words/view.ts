@@ -1,3 +1,4 @@
+import { to } from "#app/addresses.ts";
 import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
@@ -49,9 +50,16 @@ export type SlipLine = {
 };
 export type Found = {
   readonly key: string;
+  /** The card it is on, or its day. */
   readonly href: string;
   readonly where: string;
   readonly snippet: Snippet;
+};
+/** What `/` finds beside places and days. `query` is what it was asked for. */
+export type FoundAnywhere = {
+  readonly query: string;
+  readonly texts: readonly Found[];
+  readonly pictures: readonly { readonly id: string; readonly name: string; readonly date: string | null }[];
 };
 export type WordsView = {
   readonly albumId: string;
@@ -136,7 +144,7 @@ const PLACE_NAME = {
 const MOST_FOUND = 60;
 
 /** Where a query is found in the albums, this one first, then the latest. */
-function findAll(texts: readonly Text[], query: string, albumId: string): Found[] {
+export function findAll(texts: readonly Text[], query: string, albumId: string): Found[] {
   return texts
     .flatMap((text) => {
       const snippet = findIn(text.text, query);
@@ -148,7 +156,7 @@ function findAll(texts: readonly Text[], query: string, albumId: string): Found[
     )
     .map(({ text, snippet }, at) => ({
       key: `${at}`,
-      href: `/albums/${text.albumId}/${text.cardId ? `cards/${text.cardId}` : `days/${text.date}`}`,
+      href: text.cardId ? to.card(text.albumId, text.cardId) : to.day(text.albumId, text.date),
       where: `${text.albumTitle}, ${printShort(text.date)}, ${PLACE_NAME[text.place]}`,
       snippet,
     }));

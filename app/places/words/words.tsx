@@ -1,25 +1,20 @@
 import { Search } from "lucide-react";
-import { useEffect, useRef } from "react";
-import { Form, useLocation } from "react-router";
+import { Form, Link } from "react-router";
+import { to } from "#app/addresses.ts";
+import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { buttonLook } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { JottingList } from "./jotting-list.tsx";
 import { People } from "./people.tsx";
 import type { CardGlance, WordsDay, WordsView } from "./view.ts";
-import { WordsNav } from "./words-nav.tsx";
 
 /** Every word of the album by its day: what was jotted, and the cards it became. */
 export function Words({ view }: { view: WordsView }) {
   const { albumId, days, query, found } = view;
-  const find = useRef<HTMLInputElement>(null);
-  const { search } = useLocation();
-  // The key that finds leads here with the hand in the box.
-  useEffect(() => {
-    if (new URLSearchParams(search).has("find")) find.current?.focus();
-  }, [search]);
   return (
     <div className="flex flex-col wide:h-full">
-      <WordsNav albumId={albumId} here="words" />
+      <PlaceTabs place="words" albumId={albumId} here="words" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(320px,380px)] wide:grid-rows-[minmax(0,1fr)]">
         <div className="p-4 wide:overflow-y-auto wide:p-6">
           <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
@@ -36,7 +31,6 @@ export function Words({ view }: { view: WordsView }) {
                   type="search"
                   key={query}
                   defaultValue={query}
-                  ref={find}
                   placeholder="Find a word in every album"
                   className="field w-64 pl-8"
                   maxLength={100}
@@ -59,7 +53,7 @@ export function Words({ view }: { view: WordsView }) {
         </div>
         <aside className="grid content-start gap-5 border-line p-4 wide:overflow-y-auto wide:border-l wide:p-6">
           <Slips view={view} />
-          <People people={view.people} action={`/albums/${albumId}/words`} />
+          <People people={view.people} action={to.words(albumId)} />
         </aside>
       </div>
     </div>
@@ -69,13 +63,13 @@ export function Words({ view }: { view: WordsView }) {
 function Day({ day, view }: { day: WordsDay; view: WordsView }) {
   return (
     <li className="grid gap-x-4 gap-y-3 border-t border-line pt-4 sm:grid-cols-[4.75rem_minmax(0,1fr)]">
-      <a
-        href={`/albums/${view.albumId}/days/${day.date}`}
+      <Link
+        to={to.day(view.albumId, day.date)}
         className="font-numeral text-3xl leading-none font-semibold hover:text-ember"
         aria-label={`Day ${day.name}`}
       >
         {day.label || "–"}
-      </a>
+      </Link>
       <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
         <div className="grid min-w-56 flex-1 gap-3">
           <div>
@@ -98,14 +92,14 @@ function Day({ day, view }: { day: WordsDay; view: WordsView }) {
 function CardLink({ card, albumId, name }: { card: CardGlance; albumId: string; name: string }) {
   return (
     <li className="w-32">
-      <a href={`/albums/${albumId}/cards/${card.id}`} className="group grid gap-1" aria-label={`${name}: ${card.fits}`}>
+      <Link to={to.card(albumId, card.id)} className="group grid gap-1" aria-label={`${name}: ${card.fits}`}>
         <span className="grid place-items-center rounded-sm bg-mat p-2.5 group-hover:outline-2 group-hover:outline-ember">
-          <svg
+          <Drawn
+            as="svg"
             viewBox={viewBoxOf(card.box)}
             className="h-28 w-full"
             aria-hidden="true"
-            // biome-ignore lint/security/noDangerouslySetInnerHtml: written by core/draw/svg.ts, which escapes every word
-            dangerouslySetInnerHTML={{ __html: card.drawing }}
+            markup={card.drawing}
           />
         </span>
         <span className={`text-sm leading-tight font-medium ${card.isOver ? "text-ember" : ""}`}>{card.fits}</span>
@@ -114,7 +108,7 @@ function CardLink({ card, albumId, name }: { card: CardGlance; albumId: string; 
           {card.hidden && ` Hidden: ${card.hidden}.`}
           {card.isPrivate && " Private."}
         </span>
-      </a>
+      </Link>
     </li>
   );
 }
@@ -127,21 +121,21 @@ function FoundList({ view }: { view: WordsView }) {
         {found?.length === 0
           ? `“${query}” is in no album.`
           : `“${query}” is in ${(found?.length ?? 0) + more === 1 ? "one place" : `${(found?.length ?? 0) + more} places`}.`}{" "}
-        <a className="link" href={`/albums/${albumId}/words`}>
+        <Link className="link" to={to.words(albumId)}>
           Back to all words
-        </a>
+        </Link>
       </p>
       <ul className="grid">
         {found?.map(({ key, href, where, snippet }) => (
           <li key={key} className="border-t border-line py-2.5">
-            <a href={href} className="grid gap-0.5 hover:text-ember">
+            <Link to={href} className="grid gap-0.5 hover:text-ember">
               <span className="text-sm text-quiet">{where}</span>
               <span>
                 {snippet.before}
                 <mark className="bg-transparent font-semibold text-ember underline">{snippet.found}</mark>
                 {snippet.after}
               </span>
-            </a>
+            </Link>
           </li>
         ))}
       </ul>
@@ -163,12 +157,9 @@ function Slips({ view }: { view: WordsView }) {
       <ul className="grid gap-2">
         {slips.map(({ key, date, card, said }) => (
           <li key={key} className="border-l-4 border-ember pl-3 text-sm">
-            <a
-              className="font-medium hover:text-ember"
-              href={card ? `/albums/${albumId}/cards/${card}` : `/albums/${albumId}/days/${date}`}
-            >
+            <Link className="font-medium hover:text-ember" to={card ? to.card(albumId, card) : to.day(albumId, date)}>
               {dates.find((each) => each.date === date)?.said ?? date}
-            </a>
+            </Link>
             <p>{said}</p>
           </li>
         ))}

@@ -1,0 +1,69 @@
+import { href } from "react-router";
+import type { PartPath } from "./places.ts";
+
+/**
+ * The address of everything, each checked by the compiler against the table of routes. `album` and the like are ids as
+ * they stand in an address; a query's value that is null or left out is not in it.
+ */
+type Query = Readonly<Record<string, string | null | undefined>>;
+
+const asked = (path: string, query: Query): string => {
+  const said = Object.entries(query).flatMap(([name, value]) => (value ? [[name, value] as const] : []));
+  return said.length === 0 ? path : `${path}?${new URLSearchParams(said.map((pair) => [...pair]))}`;
+};
+
+export const to = {
+  home: () => href("/"),
+  shelf: () => href("/shelf"),
+  newAlbum: () => href("/albums/new"),
+  readArchive: () => href("/albums/read"),
+  tray: () => href("/tray"),
+  today: () => href("/today"),
+  signIn: (query: { to?: string | null; ended?: string | null } = {}) => asked(href("/sign-in"), query),
+  signUp: () => href("/sign-up"),
+  signOut: () => href("/sign-out"),
+
+  /** Where every change of the album is sent. */
+  album: (album: string) => href("/albums/:album", { album }),
+  undo: (album: string) => href("/albums/:album/undo", { album }),
+  /** A part of the album that needs nothing more said. */
+  part: (album: string, path: PartPath) => href(`/albums/:album/${path}`, { album }),
+  /** What the album and the household have of these words, as data. */
+  find: (album: string) => href("/albums/:album/find", { album }),
+  month: (album: string, query: { day?: string | null } = {}) => asked(href("/albums/:album/month", { album }), query),
+  day: (album: string, date: string) => href("/albums/:album/days/:date", { album, date }),
+  dayPhotos: (album: string, date: string) => href("/albums/:album/days/:date/photos", { album, date }),
+  roll: (album: string, query: { picture?: string | null } = {}) =>
+    asked(href("/albums/:album/photos", { album }), query),
+  whoGoesWhere: (album: string, query: { twice?: string | null } = {}) =>
+    asked(href("/albums/:album/who-goes-where", { album }), query),
+  crop: (album: string, use: string) => href("/albums/:album/crops/:use", { album, use }),
+  sheets: (album: string) => href("/albums/:album/sheets", { album }),
+  cutting: (album: string, sheet: string) => href("/albums/:album/sheets/:sheet", { album, sheet }),
+  words: (album: string, query: { q?: string | null } = {}) => asked(href("/albums/:album/words", { album }), query),
+  card: (album: string, card: string) => href("/albums/:album/cards/:card", { album, card }),
+  prompts: (album: string, query: { jar?: string | null } = {}) =>
+    asked(href("/albums/:album/prompts", { album }), query),
+  cardSheets: (album: string) => href("/albums/:album/card-sheets", { album }),
+  letters: (album: string) => href("/albums/:album/letters", { album }),
+  book: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
+    asked(href("/albums/:album/book", { album }), query),
+  foundations: (album: string, query: { days?: string | null; copy?: string; keep?: string } = {}) =>
+    asked(href("/albums/:album/foundations", { album }), query),
+  layouts: (album: string) => href("/albums/:album/layouts", { album }),
+  tryOuts: (album: string, leaf: string, face: string) =>
+    href("/albums/:album/leaves/:leaf/:face", { album, leaf, face }),
+  settings: (album: string) => href("/albums/:album/settings", { album }),
+
+  leafFile: (album: string, leaf: string, file: string) =>
+    href("/albums/:album/leaves/:leaf/print/:file", { album, leaf, file }),
+  punchGuide: (album: string, ending: "pdf" | "svg") => href("/albums/:album/punch-guide/:ending", { album, ending }),
+  dayPlan: (album: string) => href("/albums/:album/day-plan.csv", { album }),
+  sheetFile: (album: string, file: string) => href("/albums/:album/sheet-files/:file", { album, file }),
+  labFile: (album: string, order: string, file: string) =>
+    href("/albums/:album/lab-orders/:order/:file", { album, order, file }),
+  cardFile: (album: string, file: string, query: Query = {}) =>
+    asked(href("/albums/:album/card-files/:file", { album, file }), query),
+  deckFile: (album: string, deck: string, file: string) =>
+    href("/albums/:album/decks/:deck/:file", { album, deck: encodeURIComponent(deck), file }),
+} as const;

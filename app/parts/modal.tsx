@@ -1,0 +1,35 @@
+import { setNonce } from "get-nonce";
+import { Dialog } from "radix-ui";
+import type { ReactNode } from "react";
+import { useRouteLoaderData } from "react-router";
+import type { loader as rootLoader } from "#app/root.tsx";
+
+/** A panel over the page that takes the whole attention until it is closed. `label` is what a reader calls it. */
+export function Modal({
+  label,
+  className,
+  onClose,
+  children,
+}: {
+  label: string;
+  className: string;
+  onClose: () => void;
+  children: ReactNode;
+}) {
+  const nonce = useRouteLoaderData<typeof rootLoader>("root")?.nonce;
+  // The page behind is held still by a style of the library's own, which our own rules let in by its number alone.
+  if (nonce) setNonce(nonce);
+  return (
+    <Dialog.Root open onOpenChange={(open) => open || onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-black/40" />
+        <Dialog.Content className={`fixed z-30 border-edge bg-panel ${className}`} aria-describedby={undefined}>
+          <Dialog.Title className="sr-only">{label}</Dialog.Title>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+export const ModalClose = Dialog.Close;

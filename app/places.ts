@@ -1,0 +1,162 @@
+/**
+ * The one table of places: the routes, the rail, the tabs, the bar of the phone, the keys and what `/` finds come from it.
+ * A new part of a place is one line here and one route file; a new place is one entry.
+ */
+export type PlaceGroup = "Plan" | "Make" | "Keep";
+
+/** What one address of a place shows. `path` is after the album's own address. */
+type Part = {
+  readonly path: string;
+  readonly file: string;
+  /** Its name among the tabs of its place, for parts that can be gone to without saying of what. */
+  readonly tab?: string;
+  /** Other words by which `/` finds it: what is set or done there. */
+  readonly holds?: string;
+};
+
+type Place = {
+  readonly id: string;
+  readonly group: PlaceGroup;
+  readonly name: string;
+  /** Leads to it from anywhere in the album. */
+  readonly key: string;
+  /** Whether the bar of the phone has it; the others are behind More. */
+  readonly onPhoneBar: boolean;
+  readonly parts: readonly Part[];
+};
+
+export const PLACES = [
+  {
+    id: "month",
+    group: "Plan",
+    name: "Month",
+    key: "1",
+    onPhoneBar: true,
+    parts: [{ path: "month", file: "routes/album.month.tsx", holds: "the dial, a list of days, tonight" }],
+  },
+  {
+    id: "day",
+    group: "Make",
+    name: "Day",
+    key: "2",
+    onPhoneBar: true,
+    parts: [{ path: "days/:date", file: "routes/album.day.tsx" }],
+  },
+  {
+    id: "photos",
+    group: "Make",
+    name: "Photos",
+    key: "3",
+    onPhoneBar: true,
+    parts: [
+      { path: "photos", file: "routes/album.photos.tsx", tab: "Roll", holds: "add pictures, stars, banked, set aside" },
+      {
+        path: "who-goes-where",
+        file: "routes/album.who-goes-where.tsx",
+        tab: "Who goes where",
+        holds: "pictures for prints that wait, which pictures a day may have",
+      },
+      { path: "crops/:use", file: "routes/album.crop.tsx" },
+      {
+        path: "sheets",
+        file: "routes/album.sheets.tsx",
+        tab: "Print sheets",
+        holds: "print, paper size, printer correction, lab order",
+      },
+      { path: "sheets/:sheet", file: "routes/album.cutting.tsx" },
+    ],
+  },
+  {
+    id: "words",
+    group: "Make",
+    name: "Words",
+    key: "4",
+    onPhoneBar: false,
+    parts: [
+      { path: "words", file: "routes/album.words.tsx", tab: "Words", holds: "jottings, mistakes, names of people" },
+      { path: "cards/:card", file: "routes/album.card.tsx" },
+      { path: "prompts", file: "routes/album.prompts.tsx", tab: "Prompts", holds: "decks, deal, shuffle" },
+      { path: "card-sheets", file: "routes/album.card-sheets.tsx", tab: "Print cards", holds: "carrier sheet" },
+      { path: "letters", file: "routes/album.letters.tsx", tab: "Hands and stamps", holds: "handwriting, lettering" },
+    ],
+  },
+  {
+    id: "book",
+    group: "Keep",
+    name: "Book",
+    key: "5",
+    onPhoneBar: false,
+    parts: [
+      { path: "book", file: "routes/album.book.tsx", tab: "Openings", holds: "leaves in order, title page" },
+      { path: "rhythm", file: "routes/album.rhythm.tsx", tab: "Rhythm" },
+      {
+        path: "foundations",
+        file: "routes/album.foundations.tsx",
+        tab: "Foundation pages",
+        holds: "templates, pattern",
+      },
+      {
+        path: "layouts",
+        file: "routes/album.layouts.tsx",
+        tab: "Pockets",
+        holds: "pocket layouts, cut a protector down",
+      },
+      {
+        path: "measure",
+        file: "routes/album.measure.tsx",
+        tab: "Measures",
+        holds: "page size, opening, cover, margin, holes, punch guide",
+      },
+      { path: "leaves/:leaf/:face", file: "routes/album.try-outs.tsx" },
+    ],
+  },
+  {
+    id: "finish",
+    group: "Keep",
+    name: "Finish",
+    key: "6",
+    onPhoneBar: false,
+    parts: [{ path: "finish", file: "routes/album.finish.tsx", holds: "loose ends, archive, day plan, share" }],
+  },
+  {
+    id: "settings",
+    group: "Keep",
+    name: "Album",
+    key: "7",
+    onPhoneBar: false,
+    parts: [
+      {
+        path: "settings",
+        file: "routes/album.settings.tsx",
+        holds: "title, first day, last day, numbers, inches or centimetres, put the album away",
+      },
+    ],
+  },
+] as const satisfies readonly Place[];
+
+export type PlaceId = (typeof PLACES)[number]["id"];
+type AnyPart = (typeof PLACES)[number]["parts"][number];
+/** The parts that an album's address alone leads to. */
+export type PartPath = Exclude<AnyPart["path"], `${string}:${string}`>;
+
+/** The parts of a place as its tabs show them. */
+export const tabsOf = (id: PlaceId): readonly (readonly [path: PartPath, name: string])[] => {
+  const parts: readonly Part[] = PLACES.find((place) => place.id === id)?.parts ?? [];
+  return parts.flatMap(({ path, tab }) => (tab ? [[path as PartPath, tab] as const] : []));
+};
+
+/** The place whose part an address shows, by what comes after the album's own; null where it is no place's. */
+export function placeAt(after: string): PlaceId | null {
+  const [first = ""] = after.split("/");
+  const place = PLACES.find(({ parts }) => parts.some(({ path }) => path.split("/")[0] === first));
+  return first === "" ? null : (place?.id ?? null);
+}
+
+/** Places of the household, outside any album, as `/` finds them. */
+export const HOUSEHOLD_PLACES = [
+  { go: "shelf", name: "Shelf", holds: "all albums" },
+  { go: "today", name: "Today", holds: "jot something down, take a picture" },
+  { go: "tray", name: "Tray", holds: "what was put away, for 30 days" },
+  { go: "newAlbum", name: "New album", holds: "" },
+  { go: "readArchive", name: "Read an archive", holds: "an album from a file" },
+] as const;
