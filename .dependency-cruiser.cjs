@@ -5,6 +5,17 @@ const storey = (name, from, to) => ({
   from: { path: from, pathNot: "\\.test\\.tsx?$" },
   to: { path: to },
 });
+/**
+ * The folders of core from the ground up: each imports from itself and from those before it. A new folder gets its place
+ * here; what needs two that lie higher is itself higher.
+ */
+const CORE = ["measure", "month", "photo", "words", "album", "fit", "book", "draw", "sheet", "pace", "format"];
+const upwards = CORE.flatMap((folder, at) => {
+  const higher = CORE.slice(at + 1).join("|");
+  return higher === ""
+    ? []
+    : [storey(`core-${folder}-imports-nothing-higher`, `^core/${folder}/`, `^core/(${higher})/`)];
+});
 module.exports = {
   forbidden: [
     { name: "no-circles", severity: "error", from: {}, to: { circular: true } },
@@ -17,6 +28,13 @@ module.exports = {
         dependencyTypes: ["npm", "core"],
         pathNot: "node_modules/(temporal-polyfill|zod|culori|linebreak|hyphen)/",
       },
+    },
+    ...upwards,
+    {
+      name: "core-folders-have-a-place",
+      severity: "error",
+      from: {},
+      to: { path: "^core/", pathNot: `^core/((${CORE.join("|")})/|[a-z-]+\\.ts$)` },
     },
     storey("store-imports-core-only", "^store/", "^(press|server|app|demo|tests|scripts)/"),
     storey("press-imports-below-only", "^press/", "^(server|app|demo|tests|scripts)/"),

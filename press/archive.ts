@@ -1,4 +1,5 @@
 import { Readable } from "node:stream";
+import { countPrivate, shared } from "../core/album/secrecy.ts";
 import type { Leaf } from "../core/book/leaf.ts";
 import {
   ARCHIVE_ENTRY,
@@ -15,7 +16,6 @@ import { missingDays } from "../core/format/missing-days.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
-import { countPrivate, shared } from "../core/words/secrecy.ts";
 import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import { breaksRule, type Db, isBadValue } from "../store/db.ts";

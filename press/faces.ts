@@ -1,9 +1,9 @@
 import { createRequire } from "node:module";
 import { type Font, openSync } from "fontkit";
-import type { Face } from "../core/draw/marks.ts";
+import type { Typeface } from "../core/words/typeface.ts";
 
 const require = createRequire(import.meta.url);
-const FILES: Record<Face, readonly string[]> = {
+const FILES: Record<Typeface, readonly string[]> = {
   numeral: ["besley/files/besley-latin-600-normal.woff", "besley/files/besley-latin-ext-600-normal.woff"],
   typed: [
     "courier-prime/files/courier-prime-latin-400-normal.woff",
@@ -24,10 +24,10 @@ export const LETTERS_ALONE: Record<string, boolean> = {
 };
 
 export type ShippedFont = { readonly file: string; readonly font: Font };
-const opened = new Map<Face, ShippedFont[]>();
+const opened = new Map<Typeface, ShippedFont[]>();
 
 /** The files of a face, each opened once: those that are embedded in print, and whose widths core knows. */
-export function fontsOf(face: Face): ShippedFont[] {
+export function fontsOf(face: Typeface): ShippedFont[] {
   const known =
     opened.get(face) ??
     FILES[face].map((name) => {

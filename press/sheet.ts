@@ -1,10 +1,11 @@
 import PDFDocument from "pdfkit";
-import { type Face, INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
+import { INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
 import { svgFile } from "../core/draw/svg.ts";
 import { plainFractions } from "../core/measure/length.ts";
 import { rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
+import type { Typeface } from "../core/words/typeface.ts";
 import type { PictureMime } from "../store/photo.ts";
 import { developed } from "./develop.ts";
 import { fontsOf, LETTERS_ALONE } from "./faces.ts";
@@ -34,7 +35,7 @@ async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Pr
 }
 
 /** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
-function runsOf(text: string, face: Face): { file: string; text: string }[] {
+function runsOf(text: string, face: Typeface): { file: string; text: string }[] {
   const fonts = fontsOf(face);
   const runs: { file: string; text: string }[] = [];
   for (const letter of plainFractions(text).replaceAll("″", '"')) {

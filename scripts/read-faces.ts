@@ -1,7 +1,7 @@
 import { writeFileSync } from "node:fs";
 import path from "node:path";
-import type { Face } from "../core/draw/marks.ts";
 import type { FaceTable } from "../core/words/face-data.ts";
+import type { Typeface } from "../core/words/typeface.ts";
 import { fontsOf, LETTERS_ALONE } from "../press/faces.ts";
 
 /**
@@ -70,7 +70,7 @@ function reach(font: Font): { tall: number; deep: number } {
 }
 
 const round = (n: number) => Math.ceil(n * 1000) / 1000;
-const FACES: readonly Face[] = ["book", "numeral", "plain", "typed", "hand"];
+const FACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
 for (const face of FACES) {
   const fonts = fontsOf(face);
   const [first] = fonts;

@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import type { Length } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { madeAs, type OrderRecord, type PrintState, standings } from "../core/photo/printing.ts";
+import { madeAs, type OrderRecord, type PrintState, standings } from "../core/sheet/printing.ts";
 import { lockAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader } from "./db.ts";

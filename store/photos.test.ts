@@ -1,11 +1,11 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { pagesOf } from "../core/album/page.ts";
 import { readBook } from "../core/book/read.ts";
+import { waitingPrints } from "../core/book/waiting.ts";
 import { inches } from "../core/measure/length.ts";
 import { size } from "../core/measure/size.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { NO_LOOK } from "../core/photo/look.ts";
-import { waitingPrints } from "../core/photo/waiting.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { aPhoto, withPrints } from "../tests/prints.ts";
 import { readAlbum } from "./album.ts";

@@ -2,6 +2,9 @@ import { and, desc, eq, inArray, isNull } from "drizzle-orm";
 import type { Length } from "../core/measure/length.ts";
 import { sizeOf } from "../core/measure/rect.ts";
 import { type Size, sameSize } from "../core/measure/size.ts";
+import { cardMadeAs, cardStandings } from "../core/sheet/card-printing.ts";
+import type { GangedSheet } from "../core/sheet/gang.ts";
+import type { Printer } from "../core/sheet/paper.ts";
 import {
   madeAs,
   type PrintState,
@@ -9,11 +12,8 @@ import {
   type SheetOf,
   type SheetRecord,
   standings,
-} from "../core/photo/printing.ts";
-import type { GangedSheet } from "../core/sheet/gang.ts";
-import type { Printer } from "../core/sheet/paper.ts";
+} from "../core/sheet/printing.ts";
 import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/sheet/tiles.ts";
-import { cardMadeAs, cardStandings } from "../core/words/card-printing.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
 import { followPrints, type Locked, lockPages, type Marked, nextNumber } from "./print-pages.ts";

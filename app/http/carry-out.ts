@@ -1,5 +1,6 @@
-import type { Sent, SentMove } from "#core/album/edit-schema.ts";
+import type { SentMove } from "#core/album/edit-schema.ts";
 import type { SentTryOut } from "#core/book/edit-schema.ts";
+import type { Sent } from "#core/format/sent.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
 import type { Author } from "#store/author.ts";

@@ -2,7 +2,7 @@ import { requireAlbum } from "#app/http/page.ts";
 import { Finish } from "#app/places/finish/finish.tsx";
 import { looseEnds } from "#app/places/finish/view.ts";
 import { pagesOf, progressOf } from "#core/album/page.ts";
-import { countPrivate } from "#core/words/secrecy.ts";
+import { countPrivate } from "#core/album/secrecy.ts";
 import type { Route } from "./+types/album.finish";
 
 export const meta: Route.MetaFunction = () => [{ title: "Finish · Hearth Clock" }];

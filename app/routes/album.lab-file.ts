@@ -3,7 +3,7 @@ import { isId, notFound, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { attachment } from "#core/format/attachment.ts";
-import { asMade } from "#core/photo/printing.ts";
+import { asMade } from "#core/sheet/printing.ts";
 import { packOrder } from "#press/lab-order.ts";
 import { readOriginal } from "#store/photo.ts";
 import type { Route } from "./+types/album.lab-file";

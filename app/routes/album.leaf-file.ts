@@ -1,11 +1,11 @@
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { pagesOf } from "#core/album/page.ts";
+import { shared } from "#core/album/secrecy.ts";
 import { FACES } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { attachment } from "#core/format/attachment.ts";
 import { leafSheet } from "#core/sheet/true-size.ts";
-import { shared } from "#core/words/secrecy.ts";
 import { sheetPdf, sheetSvg } from "#press/sheet.ts";
 import { readOriginal } from "#store/photo.ts";
 import type { Route } from "./+types/album.leaf-file";

@@ -6,7 +6,7 @@ import { isId, notFound, requireAlbum, requireMember, writing } from "#app/http/
 import { AlbumFrame } from "#app/places/album/frame.tsx";
 import { frameView } from "#app/places/album/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
-import { ACT, SENT } from "#core/album/edit-schema.ts";
+import { ACT, SENT } from "#core/format/sent.ts";
 import { onceOnly } from "#store/act.ts";
 import type { Route } from "./+types/album";
 

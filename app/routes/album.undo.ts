@@ -3,7 +3,7 @@ import { to } from "#app/addresses.ts";
 import { readJson } from "#app/http/body.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireMember, writing } from "#app/http/page.ts";
-import { ACT } from "#core/album/edit-schema.ts";
+import { ACT } from "#core/format/sent.ts";
 import { onceOnly } from "#store/act.ts";
 import { undoLastChange } from "#store/day.ts";
 import type { Route } from "./+types/album.undo";

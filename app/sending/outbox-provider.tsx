@@ -12,7 +12,7 @@ import { useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import { newId } from "#app/parts/new-id.ts";
 import type { DayEdit } from "#core/album/edit.ts";
-import type { Sent } from "#core/album/edit-schema.ts";
+import type { Sent } from "#core/format/sent.ts";
 import { type Answer, EMPTY, Outbox, type Outboxed, pendingOf } from "./outbox.ts";
 import { deviceStorage, holdSlot } from "./window-slot.ts";
 

@@ -1,9 +1,9 @@
 import type { Away } from "#app/wording/sending.ts";
 import type { SavedChange } from "#core/album/edit.ts";
-import type { Sent } from "#core/album/edit-schema.ts";
 import type { DayContent } from "#core/album/model.ts";
 import { applyBookEdit } from "#core/book/edit.ts";
 import type { Leaf } from "#core/book/leaf.ts";
+import type { Sent } from "#core/format/sent.ts";
 
 /** A change on its way to the server, kept on this device until the server has said it is saved. */
 export type Entry = {

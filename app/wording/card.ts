@@ -1,6 +1,6 @@
 import type { Card } from "#core/album/model.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
-import type { CardStanding } from "#core/words/card-printing.ts";
+import type { CardStanding } from "#core/sheet/card-printing.ts";
 import { type CardFit, fitCard, type Verdict } from "#core/words/fit.ts";
 import {
   type Align,

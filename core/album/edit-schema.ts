@@ -1,9 +1,7 @@
 import { z } from "zod";
-import { SENT_BOOK, SENT_PLACE, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { type Length, LONGEST } from "../measure/length.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
-import { SENT_MARK } from "../photo/roll-schema.ts";
 import { clean } from "../words/clean.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
 import type { DayEdit } from "./edit.ts";
@@ -111,19 +109,4 @@ export const SENT_PHOTO_MOVE = z.object({ what: z.literal("move-photo"), dayId: 
 /** A jotting carried over to another day of the album. */
 export const SENT_JOTTING_MOVE = z.object({ what: z.literal("move-jotting"), dayId: ID, id: ID, to: z.iso.date() });
 
-export const SENT = z.union([
-  SENT_EDIT,
-  SENT_JOTTING_MOVE,
-  SENT_MARK,
-  SENT_MOVE,
-  SENT_PHOTO_MOVE,
-  SENT_BOOK,
-  SENT_TRY_OUT,
-  SENT_PLACE,
-]);
-/** The name a change goes by on its way, beside what it is: sent twice under one name, it is done once. */
-export const ACT = z.object({ act: ID.optional() });
-export type SentEdit = z.output<typeof SENT_EDIT>;
 export type SentMove = z.output<typeof SENT_MOVE>;
-export type SentPhotoMove = z.output<typeof SENT_PHOTO_MOVE>;
-export type Sent = z.output<typeof SENT>;

@@ -1,4 +1,3 @@
-import { meanThickness } from "../book/thickness.ts";
 import type { Size } from "../measure/size.ts";
 import { type NumberedGroup, numberDays } from "../month/numbering.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "./model.ts";
@@ -11,6 +10,7 @@ import {
   ringStates,
   stepsFor,
 } from "./steps.ts";
+import { meanThickness } from "./thickness.ts";
 
 /** One page's worth of days, read: its number, what it holds, how far it is. */
 export type Page = NumberedGroup & {

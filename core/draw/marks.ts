@@ -1,6 +1,7 @@
 import type { Length } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
+import type { Typeface } from "../words/typeface.ts";
 
 /** Colours a drawing may use, by what they are for. Paper looks the same by day and by night, and in print. */
 export const INKS = {
@@ -19,7 +20,6 @@ export const INKS = {
   ember: "#b03f17",
 } as const;
 export type Ink = keyof typeof INKS;
-export type Face = "numeral" | "typed" | "plain" | "book" | "hand";
 
 type Style = {
   readonly fill?: Ink;
@@ -49,7 +49,7 @@ export type Mark =
       /** The base line. */
       readonly y: Length;
       readonly text: string;
-      readonly face: Face;
+      readonly face: Typeface;
       readonly size: Length;
       readonly anchor?: "start" | "middle" | "end";
       readonly fill?: Ink;

@@ -2,7 +2,8 @@ import { type Length, toMillimetres } from "../measure/length.ts";
 import { overlap, type Rect, rect, sizeOf } from "../measure/rect.ts";
 import { frameFor, insideBorder } from "../photo/crop.ts";
 import { clean } from "../words/clean.ts";
-import { type Face, INKS, type Ink, type Mark, type PictureMark } from "./marks.ts";
+import type { Typeface } from "../words/typeface.ts";
+import { INKS, type Ink, type Mark, type PictureMark } from "./marks.ts";
 
 /** Text as it stands in SVG; what no text has, and may lie in the database from before, is left out. */
 export const escaped = (text: string): string => clean(text).replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
@@ -10,7 +11,7 @@ export const escaped = (text: string): string => clean(text).replace(/[&<>"']/g,
 /** Millimetres to four decimals, finer than a tick. */
 const mm = (length: number): string => String(Math.round(toMillimetres(length as Length) * 1e4) / 1e4);
 
-const FAMILY: Record<Face, string> = {
+const FAMILY: Record<Typeface, string> = {
   numeral: "Besley Variable, Besley, Georgia, serif",
   typed: "Courier Prime, Courier New, monospace",
   plain: "Hanken Grotesk Variable, Hanken Grotesk, sans-serif",

@@ -1,8 +1,8 @@
 import type { AlbumPlan } from "../album/model.ts";
 import { type Page, pageSize } from "../album/page.ts";
+import { shared } from "../album/secrecy.ts";
 import { printSize } from "../measure/size.ts";
 import { type CalendarDate, weekdayName } from "../month/dates.ts";
-import { shared } from "../words/secrecy.ts";
 
 /** Column heads of the day plan, in order. */
 export const DAY_PLAN_HEAD = [

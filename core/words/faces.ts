@@ -1,12 +1,12 @@
-import type { Face } from "../draw/marks.ts";
 import type { FaceData } from "./face-data.ts";
 import { BOOK } from "./faces/book.gen.ts";
 import { HAND } from "./faces/hand.gen.ts";
 import { NUMERAL } from "./faces/numeral.gen.ts";
 import { PLAIN } from "./faces/plain.gen.ts";
 import { TYPED } from "./faces/typed.gen.ts";
+import type { Typeface } from "./typeface.ts";
 
-const DATA: Record<Face, FaceData> = { book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND };
+const DATA: Record<Typeface, FaceData> = { book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND };
 
 type Letter = { readonly width: number; readonly table: number; readonly left: number; readonly right: number };
 /** A face made ready for reading: its letters by code point, widths in ems. */
@@ -15,7 +15,7 @@ type Ready = FaceData & {
   readonly words: Map<string, { readonly parts: readonly WordPart[]; readonly width: number }>;
 };
 
-const ready = new Map<Face, Ready>();
+const ready = new Map<Typeface, Ready>();
 
 const classes = (names: readonly string[]) =>
   new Map(names.flatMap((name, at) => [...name].map((letter) => [letter.codePointAt(0) ?? 0, at] as const)));
@@ -38,14 +38,14 @@ function read(data: FaceData): Ready {
   return { ...data, letters, words: new Map() };
 }
 
-function faceOf(face: Face): Ready {
+function faceOf(face: Typeface): Ready {
   const known = ready.get(face) ?? read(DATA[face]);
   ready.set(face, known);
   return known;
 }
 
 /** How far a face's letters reach above the base line and below it, in ems. */
-export const reachOf = (face: Face): { readonly tall: number; readonly deep: number } => DATA[face];
+export const reachOf = (face: Typeface): { readonly tall: number; readonly deep: number } => DATA[face];
 
 const people = new Intl.Segmenter("en", { granularity: "grapheme" });
 const PLAIN_LETTERS = /^[ -~\u00a0-\u024f\u2010-\u2026\u2032\u2033]*$/;
@@ -80,7 +80,7 @@ function printable(of: Ready, letter: string): string | null {
 }
 
 /** The letters of a text that a face does not have, each once, in the order they come. Spaces are never missing. */
-export function lackedBy(face: Face, text: string): string[] {
+export function lackedBy(face: Typeface, text: string): string[] {
   const of = faceOf(face);
   // Word by word, each once: the same words come again, and a text may be long.
   const words = new Set(text.split(/\s+/));
@@ -115,7 +115,7 @@ function widthOfKnown({ letters, tables }: Ready, text: string): number {
 const MOST_REMEMBERED = 20_000;
 
 /** A word measured: its parts and its width in ems. Remembered, because the same words come again with every letter typed. */
-function measured(face: Face, word: string): { readonly parts: readonly WordPart[]; readonly width: number } {
+function measured(face: Typeface, word: string): { readonly parts: readonly WordPart[]; readonly width: number } {
   const of = faceOf(face);
   const known = of.words.get(word);
   if (known) return known;
@@ -141,7 +141,7 @@ function measured(face: Face, word: string): { readonly parts: readonly WordPart
 }
 
 /** A word cut into what a face prints in one go and the gaps between; offsets and widths in ems. */
-export const partsOf = (face: Face, word: string): readonly WordPart[] => measured(face, word).parts;
+export const partsOf = (face: Typeface, word: string): readonly WordPart[] => measured(face, word).parts;
 
 /** The width of a word in ems, as it is printed: kerned, and with a gap for every letter that the face does not have. */
-export const widthOf = (face: Face, word: string): number => measured(face, word).width;
+export const widthOf = (face: Typeface, word: string): number => measured(face, word).width;

@@ -1,7 +1,7 @@
-import type { Face } from "../draw/marks.ts";
 import { inches } from "../measure/length.ts";
 import { lackedBy, lettersOf, reachOf, widthOf } from "./faces.ts";
 import { emOf, type Lettering, type StampSet } from "./lettering.ts";
+import type { Typeface } from "./typeface.ts";
 
 /**
  * How wide words run in a lettering and how far apart its lines are. Widths are in units of `unit` ticks, so that typed
@@ -9,7 +9,7 @@ import { emOf, type Lettering, type StampSet } from "./lettering.ts";
  */
 export type Measure = {
   /** The face it is drawn in. */
-  readonly face: Face;
+  readonly face: Typeface;
   readonly unit: number;
   readonly line: number;
   /** How far letters reach above and below the base line, in ticks. */
@@ -34,7 +34,7 @@ const STAMPED = /^[A-Z0-9!?&.,:;'’"“”\-–—+=()/@#%]$/u;
 export const stampWidth = (set: StampSet, letter: string): number =>
   NARROW.test(letter) ? set.narrow : BROAD.test(letter) ? set.broad : set.usual;
 
-const inFace = (face: Face, unit: number, line: number): Measure => {
+const inFace = (face: Typeface, unit: number, line: number): Measure => {
   const { tall, deep } = reachOf(face);
   return {
     ...{ face, unit, line, tall: tall * unit, deep: deep * unit, key: face },

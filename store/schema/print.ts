@@ -17,8 +17,8 @@ import {
 import type { Length } from "../../core/measure/length.ts";
 import type { Rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
-import type { Print, PrintState, SheetOf } from "../../core/photo/printing.ts";
 import type { CutStep } from "../../core/sheet/cutting.ts";
+import type { Print, PrintState, SheetOf } from "../../core/sheet/printing.ts";
 import { album, card, dayPhoto } from "./album.ts";
 import { household } from "./household.ts";
 

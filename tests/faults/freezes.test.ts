@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { EMPTY_DAY, newCard } from "../../core/album/model.ts";
 import { pagesOf } from "../../core/album/page.ts";
+import { slipsIn } from "../../core/album/slips.ts";
 import type { Leaf } from "../../core/book/leaf.ts";
 import { openingAt } from "../../core/book/opening.ts";
 import { readBook } from "../../core/book/read.ts";
@@ -8,7 +9,6 @@ import { readRhythm } from "../../core/book/rhythm.ts";
 import { JsonGauge } from "../../core/format/json-gauge.ts";
 import { inches, parseLength } from "../../core/measure/length.ts";
 import { readLines } from "../../core/words/deck-text.ts";
-import { slipsIn } from "../../core/words/slips.ts";
 import { readDeckText } from "../../press/deck-file.ts";
 import { decemberDays } from "../samples.ts";
 

@@ -5,7 +5,7 @@ import { presetById } from "../../core/album/formats.ts";
 import { newCard } from "../../core/album/model.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
-import { madeAs } from "../../core/photo/printing.ts";
+import { madeAs } from "../../core/sheet/printing.ts";
 import { STAMP_SETS } from "../../core/words/lettering.ts";
 import { createAlbum, readAlbum } from "../../store/album.ts";
 import { saveBookEdit } from "../../store/book.ts";

@@ -6,7 +6,6 @@ import fc from "fast-check";
 import { breakLines, type InputItem, MIN_COST } from "tex-linebreak";
 import { describe, expect, it } from "vitest";
 import { type Card, newCard } from "../../core/album/model.ts";
-import type { Face } from "../../core/draw/marks.ts";
 import { inches, type Length, ticks, toMillimetres } from "../../core/measure/length.ts";
 import { rect } from "../../core/measure/rect.ts";
 import { LETTER } from "../../core/measure/sheets.ts";
@@ -19,6 +18,7 @@ import { FORCED, type Item, itemsOf } from "../../core/words/items.ts";
 import { layWords } from "../../core/words/lay.ts";
 import { type CardSetting, usualSetting } from "../../core/words/lettering.ts";
 import { measureOf } from "../../core/words/measure.ts";
+import type { Typeface } from "../../core/words/typeface.ts";
 import { writeDeckFile } from "../../press/deck-file.ts";
 import { fontsOf, LETTERS_ALONE } from "../../press/faces.ts";
 import { sheetsPdf } from "../../press/sheet.ts";
@@ -26,7 +26,7 @@ import { pdfWords } from "../pdf-words.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-words-"));
 const TYPED = measureOf({ kind: "typed", face: "book", size: 40, leading: 120, align: "left" });
-const FACES: readonly Face[] = ["book", "numeral", "plain", "typed", "hand"];
+const FACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
 
 /** Items as the reference library takes them. It knows a break that must be made by its cost of -1000. */
 const theirs = (items: readonly Item[]): InputItem[] =>

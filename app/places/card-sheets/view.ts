@@ -7,9 +7,9 @@ import { pagesOf } from "#core/album/page.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import type { Print, SheetRecord } from "#core/photo/printing.ts";
+import { cardStandings } from "#core/sheet/card-printing.ts";
 import type { Printer } from "#core/sheet/paper.ts";
-import { cardStandings } from "#core/words/card-printing.ts";
+import type { Print, SheetRecord } from "#core/sheet/printing.ts";
 
 /** A card whose words are to go on paper, and the day it is for. */
 export type CardWish = {

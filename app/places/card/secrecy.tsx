@@ -1,6 +1,6 @@
 import { Button } from "#app/parts/button.tsx";
+import { isPrivate } from "#core/album/secrecy.ts";
 import { type CalendarDate, parseDate } from "#core/month/dates.ts";
-import { isPrivate } from "#core/words/secrecy.ts";
 import type { CardDesk } from "./use-card.ts";
 
 /** Words that lie behind something, and words that nobody is shown before a day. */

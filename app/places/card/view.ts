@@ -3,12 +3,12 @@ import type { JottingLine, wordsView } from "#app/places/words/view.ts";
 import { standingSaid } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
+import { isPrivate } from "#core/album/secrecy.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import type { Print } from "#core/photo/printing.ts";
-import { cardStanding } from "#core/words/card-printing.ts";
+import { cardStanding } from "#core/sheet/card-printing.ts";
+import type { Print } from "#core/sheet/printing.ts";
 import type { Hand, StampSet } from "#core/words/lettering.ts";
-import { isPrivate } from "#core/words/secrecy.ts";
 
 export type SavedWords = {
   readonly version: number;

@@ -2,10 +2,10 @@ import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
+import type { Over } from "#core/book/keep-clear.ts";
 import { plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { type Frame, insideBorder, type PictureFacts, type PrintCrop, type Spot, WHOLE } from "#core/photo/crop.ts";
-import type { Over } from "#core/photo/keep-clear.ts";
 import type { QuietSpot } from "#core/photo/quiet.ts";
 
 type Props = {

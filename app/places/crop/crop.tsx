@@ -8,6 +8,7 @@ import { pendingOf } from "#app/sending/outbox.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { SHARPNESS } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
+import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";
 import {
@@ -22,7 +23,6 @@ import {
   slideTo,
   verdictOn,
 } from "#core/photo/crop.ts";
-import { clearCrop, coveringPoint } from "#core/photo/keep-clear.ts";
 import { quietSpots } from "#core/photo/quiet.ts";
 import { CropDrawing } from "./crop-drawing.tsx";
 import type { CropView } from "./view.ts";

@@ -1,14 +1,14 @@
 import { pageName } from "#app/places/album/view.ts";
 import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
+import { type Over, overPrint } from "#core/book/keep-clear.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import { type Over, overPrint } from "#core/photo/keep-clear.ts";
-import { type Print, standingOf } from "#core/photo/printing.ts";
 import type { Traits } from "#core/photo/traits.ts";
+import { type Print, standingOf } from "#core/sheet/printing.ts";
 
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };

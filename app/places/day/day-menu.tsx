@@ -5,7 +5,7 @@ import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { shortDate } from "#app/wording/dates.ts";
-import type { Sent } from "#core/album/edit-schema.ts";
+import type { Sent } from "#core/format/sent.ts";
 import type { DayView } from "./view.ts";
 
 /** What can be done with the day as a whole: let it go, share its page, move its story, take a change back. */

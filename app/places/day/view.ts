@@ -10,7 +10,7 @@ import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
-import { type Print, type Standing, standingOf } from "#core/photo/printing.ts";
+import { type Print, type Standing, standingOf } from "#core/sheet/printing.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 

@@ -4,12 +4,12 @@ import { pagesOf } from "#core/album/page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
+import { type WaitingPrint, waitingPrints } from "#core/book/waiting.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import type { PictureFacts } from "#core/photo/crop.ts";
 import { type PhotoRule, type Proposal, propose } from "#core/photo/propose.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
-import { type WaitingPrint, waitingPrints } from "#core/photo/waiting.ts";
 import { alikeOf, takenOn } from "./view.ts";
 
 type Aggregate = {

@@ -1,10 +1,10 @@
 import { pageName } from "#app/places/album/view.ts";
+import { dealDays } from "#core/album/jar.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, weekdayName } from "#core/month/dates.ts";
 import type { DealDay } from "#core/words/deal.ts";
 import { DECKS } from "#core/words/decks.ts";
-import { dealDays } from "#core/words/jar.ts";
 import type { Deck, Jar, Slip } from "#core/words/slip.ts";
 
 export type PromptDay = {

@@ -6,6 +6,8 @@ import type { Length, Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
+import { cardAsMade } from "#core/sheet/card-printing.ts";
+import { barOf, type Printer, trueBars, usualMargin } from "#core/sheet/paper.ts";
 import {
   asMade,
   type OrderRecord,
@@ -13,10 +15,8 @@ import {
   type PrintState,
   type SheetRecord,
   standings,
-} from "#core/photo/printing.ts";
-import { barOf, type Printer, trueBars, usualMargin } from "#core/sheet/paper.ts";
+} from "#core/sheet/printing.ts";
 import type { Tile } from "#core/sheet/tiles.ts";
-import { cardAsMade } from "#core/words/card-printing.ts";
 import type { Had } from "./had.tsx";
 import type { Printed } from "./sheet-drawing.ts";
 

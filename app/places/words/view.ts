@@ -4,6 +4,9 @@ import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
+import { isPrivate } from "#core/album/secrecy.ts";
+import { slipsIn, type WordSlip } from "#core/album/slips.ts";
+import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
@@ -12,12 +15,9 @@ import { ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
-import type { Print } from "#core/photo/printing.ts";
-import { cardStanding } from "#core/words/card-printing.ts";
-import { facingPages } from "#core/words/facing.ts";
+import { cardStanding } from "#core/sheet/card-printing.ts";
+import type { Print } from "#core/sheet/printing.ts";
 import { findIn, type Snippet } from "#core/words/find.ts";
-import { isPrivate } from "#core/words/secrecy.ts";
-import { slipsIn, type WordSlip } from "#core/words/slips.ts";
 
 /** A card as it is seen among the others: its drawing, and whether its words fit. */
 export type CardGlance = {

@@ -1,7 +1,4 @@
 import type { AlbumFormat } from "../album/model.ts";
-import { holesOf } from "../book/holes.ts";
-import type { Face, Turn } from "../book/leaf.ts";
-import type { LeafRead, PlacedPiece } from "../book/read.ts";
 import { overlap, type Rect, rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import {
@@ -14,7 +11,10 @@ import {
   type Spot,
   slideTo,
   WHOLE,
-} from "./crop.ts";
+} from "../photo/crop.ts";
+import { holesOf } from "./holes.ts";
+import type { Face, Turn } from "./leaf.ts";
+import type { LeafRead, PlacedPiece } from "./read.ts";
 
 /** What will lie over a print or go through it, on the print itself: its own left upper corner, unturned. */
 export type Over = {

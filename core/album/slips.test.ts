@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum, decemberDays } from "../../tests/samples.ts";
-import { type DayContent, EMPTY_DAY, newCard } from "../album/model.ts";
-import { pagesOf } from "../album/page.ts";
 import { dayPlanRows } from "../format/day-plan.ts";
 import { inches } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { datesSaid, isOneOf } from "./dates-said.ts";
-import { findIn } from "./find.ts";
+import { datesSaid, isOneOf } from "../words/dates-said.ts";
+import { findIn } from "../words/find.ts";
+import { type DayContent, EMPTY_DAY, newCard } from "./model.ts";
+import { pagesOf } from "./page.ts";
 import { countPrivate, isPrivate, shared } from "./secrecy.ts";
 import { slipsIn } from "./slips.ts";
 

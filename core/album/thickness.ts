@@ -1,6 +1,6 @@
-import type { FoundationKind, NumeralStyle } from "../album/model.ts";
-import type { PageContent } from "../album/steps.ts";
 import type { Size } from "../measure/size.ts";
+import type { FoundationKind, NumeralStyle } from "./model.ts";
+import type { PageContent } from "./steps.ts";
 
 /** Micrometres. All typical values, from memory; a micrometer on the real paper beats them. */
 const LEAF: Record<FoundationKind, number> = {

@@ -4,9 +4,9 @@ import { ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import type { CutStep } from "../sheet/cutting.ts";
-import { sameGrid, sameTile, type Tile, tilesOf } from "../sheet/tiles.ts";
-import { lookKey, readLook } from "./look.ts";
+import { lookKey, readLook } from "../photo/look.ts";
+import type { CutStep } from "./cutting.ts";
+import { sameGrid, sameTile, type Tile, tilesOf } from "./tiles.ts";
 
 export const PRINT_STATES = ["made", "printed", "trimmed", "spoiled"] as const;
 /** On a sheet that is not printed yet, or at the lab; printed; cut out; or spoiled, and so wanted anew. */

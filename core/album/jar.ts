@@ -1,7 +1,7 @@
-import type { Page } from "../album/page.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import type { DealDay } from "./deal.ts";
-import type { Deck, Jar, Slip } from "./slip.ts";
+import type { DealDay } from "../words/deal.ts";
+import type { Deck, Jar, Slip } from "../words/slip.ts";
+import type { Page } from "./page.ts";
 
 /** Slips as they are dealt: one that says no kind is of its own, and so nobody's like. */
 export const dealable = (decks: readonly Deck[]): Slip[] =>

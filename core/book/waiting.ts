@@ -1,9 +1,9 @@
 import { usualPrint } from "../album/formats.ts";
 import type { Page } from "../album/page.ts";
-import type { Face } from "../book/leaf.ts";
-import type { BookRead } from "../book/read.ts";
 import type { Size } from "../measure/size.ts";
-import type { Slot } from "./propose.ts";
+import type { Slot } from "../photo/propose.ts";
+import type { Face } from "./leaf.ts";
+import type { BookRead } from "./read.ts";
 
 /** A print that a page waits for, and where it will lie: in a room kept free on one of its sides, or not yet anywhere. */
 export type WaitingPrint = Slot & {

@@ -1,5 +1,5 @@
-import type { Card, DayContent, Jotting } from "../album/model.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import type { Card, DayContent, Jotting } from "./model.ts";
 
 /** Whether words are left out of everything shared, as of a day. */
 export const isPrivate = ({ privateUntil }: Pick<Card | Jotting, "privateUntil">, today: CalendarDate): boolean =>

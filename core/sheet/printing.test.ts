@@ -6,8 +6,8 @@ import { inches } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { tileAt, tilesOf } from "../sheet/tiles.ts";
 import { asMade, madeAs, type Print, type PrintState, standingOf } from "./printing.ts";
+import { tileAt, tilesOf } from "./tiles.ts";
 
 const use: PhotoUse = { id: "u", photoId: "p", print: size(inches(6), inches(4)), alt: "", ...PLAIN_USE };
 const print = (state: PrintState, change: Partial<Print> = {}): Print => ({

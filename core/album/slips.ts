@@ -1,9 +1,9 @@
-import type { Page } from "../album/page.ts";
 import { LIMITS } from "../limits.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { datesSaid, isOneOf } from "./dates-said.ts";
-import { settingOf } from "./lettering.ts";
-import { measureOf } from "./measure.ts";
+import { datesSaid, isOneOf } from "../words/dates-said.ts";
+import { settingOf } from "../words/lettering.ts";
+import { measureOf } from "../words/measure.ts";
+import type { Page } from "./page.ts";
 
 /** Something in the words that is better seen before it is on paper. */
 export type WordSlip =

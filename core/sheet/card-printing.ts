@@ -1,9 +1,9 @@
 import { z } from "zod";
 import type { Card } from "../album/model.ts";
 import type { Page } from "../album/page.ts";
-import { furthest, type Print, printedSize } from "../photo/printing.ts";
-import { settingOf } from "./lettering.ts";
-import { CARD_SETTING } from "./setting-schema.ts";
+import { settingOf } from "../words/lettering.ts";
+import { CARD_SETTING } from "../words/setting-schema.ts";
+import { furthest, type Print, printedSize } from "./printing.ts";
 
 /** How a card would be printed now, as a word: two prints with the same word and size are the same card. */
 export const cardMadeAs = (card: Card): string =>

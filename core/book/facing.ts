@@ -1,4 +1,4 @@
-import type { BookPage, LeafRead } from "../book/read.ts";
+import type { BookPage, LeafRead } from "./read.ts";
 
 /** Pages that lie open together, by their places in `pages`: the back of one leaf and the front of the next. */
 export function facingPages<P extends BookPage>(
