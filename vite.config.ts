@@ -29,8 +29,20 @@ function missingFilesAreErrors(): Plugin {
   };
 }
 
+/** The threads of the server, each a file beside it under its own name; see press/thread-file.ts. */
+function threads(): Plugin {
+  return {
+    name: "threads-of-the-server",
+    apply: (_, { isSsrBuild }) => isSsrBuild === true,
+    buildStart() {
+      for (const id of ["press/reading-worker.ts", "server/work/work-thread.ts"])
+        this.emitFile({ type: "chunk", id, fileName: `${id.split("/").at(-1)?.replace(".ts", "")}.js` });
+    },
+  };
+}
+
 export default defineConfig(({ isSsrBuild }) => ({
   // The server bundle is the whole Express host, so that routes and host share one copy of the store.
   build: isSsrBuild ? { rollupOptions: { input: "./server/host.ts" } } : { assetsInlineLimit: 0 },
-  plugins: [missingFilesAreErrors(), tailwindcss(), reactRouter()],
+  plugins: [missingFilesAreErrors(), threads(), tailwindcss(), reactRouter()],
 }));

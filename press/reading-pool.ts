@@ -1,8 +1,8 @@
 import { availableParallelism } from "node:os";
-import path from "node:path";
 import { Piscina } from "piscina";
 import type { NewPhoto } from "../store/photo.ts";
 import type { PictureProblem, ReadPicture } from "./picture.ts";
+import { threadFile } from "./thread-file.ts";
 
 /** Reads a picture as it was handed in, somewhere it holds up no page. */
 export type PictureReader = (bytes: Buffer, name: string) => Promise<ReadPicture>;
@@ -18,8 +18,7 @@ type FromWorker = { ok: true; photo: Omit<NewPhoto, "bytes"> } | { ok: false; re
  */
 export function openReadingPool(projectRoot: string): { read: PictureReader; close: () => Promise<void> } {
   const pool = new Piscina({
-    filename: path.join(projectRoot, "press/reading-worker.ts"),
-    execArgv: ["--import", "tsx"],
+    ...threadFile(projectRoot, "press/reading-worker.ts"),
     minThreads: 1,
     maxThreads: Math.max(1, Math.min(4, availableParallelism())),
     // While one picture's codec is at work on a thread of its own, the next one's notes are read.

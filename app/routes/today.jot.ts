@@ -3,7 +3,8 @@ import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
 import { notFound, requireMember, writing } from "#app/http/page.ts";
 import type { DayEdit } from "#core/album/edit.ts";
-import { clean } from "#core/words/clean.ts";
+import { isWallTime } from "#core/month/dates.ts";
+import { textOf } from "#core/words/text-schema.ts";
 import { onceOnly } from "#store/act.ts";
 import { saveDayEdit } from "#store/day.ts";
 import { newUse, photoById } from "#store/photo.ts";
@@ -15,8 +16,8 @@ const JOT = z.object({
   jotting: z
     .object({
       id: z.uuid(),
-      text: z.string().min(1).max(100_000).transform(clean),
-      at: z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/),
+      text: textOf(100_000, 1),
+      at: z.string().length(16).refine(isWallTime),
     })
     .nullable(),
   pictures: z.array(z.object({ useId: z.uuid(), photoId: z.uuid() })).max(60),

@@ -1,19 +1,14 @@
 import { z } from "zod";
-import { type Length, LONGEST } from "../measure/length.ts";
+import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
-import { clean } from "../words/clean.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
+import { LINE, TEXT } from "../words/text-schema.ts";
 import type { DayEdit } from "./edit.ts";
 import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
 /** What an edit may look like when it comes from outside. */
-const LENGTH = z
-  .int()
-  .positive()
-  .max(LONGEST)
-  .transform((n) => n as Length);
-const SIZE = z.object({ w: LENGTH, h: LENGTH });
+const SIZE = sizeSchema(IN_TICKS);
 const ID = z.uuid();
 const SPOT_SHARE = z.int().min(0).max(WHOLE);
 const SLIDE = z.int().min(-WHOLE).max(WHOLE);
@@ -21,14 +16,8 @@ const PRINT_CROP: z.ZodType<PrintCrop> = z.object({
   keep: z.object({ x: SPOT_SHARE, y: SPOT_SHARE }).nullable(),
   slide: z.object({ x: SLIDE, y: SLIDE }),
   closer: z.int().min(100).max(MOST_CLOSER),
-  border: z
-    .int()
-    .min(0)
-    .max(LONGEST)
-    .transform((n) => n as Length),
+  border: IN_TICKS.length,
 });
-const LINE = z.string().max(500).transform(clean);
-const TEXT = z.string().max(100_000).transform(clean);
 
 const DATE = z.custom<CalendarDate>((value) => typeof value === "string" && parseDate(value) !== null);
 const CARD = z.object({

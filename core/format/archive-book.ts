@@ -1,48 +1,16 @@
 import { z } from "zod";
-import { FOUNDATION_KINDS } from "../album/model.ts";
-import { type LayoutNode, MOST_POCKETS, readLayout } from "../book/layout.ts";
-import { FACES, MADE_KINDS, MATTERS, type Turn } from "../book/leaf.ts";
+import { readLayout } from "../book/layout.ts";
+import { FACES } from "../book/leaf.ts";
+import { layoutSchema, sideSchemas } from "../book/piece-schema.ts";
 import { inches, ticks } from "../measure/length.ts";
+import { IN_MILLIMETRES } from "../measure/length-schema.ts";
 import { size } from "../measure/size.ts";
-import { ID, LENGTH, LINE, NAME, PLACE, SIDE_LENGTH, SIZE, TEXT } from "./archive-parts.ts";
+import { LINE, NAME } from "../words/text-schema.ts";
 
 /** The book's part of an archive: leaves in order with what lies on their sides, try-outs, and own pocket layouts. */
-const WHAT = z.discriminatedUnion("kind", [
-  z.object({
-    kind: z.literal("photo"),
-    use: ID,
-    cut: z.object({ x: PLACE, y: PLACE, w: SIDE_LENGTH, h: SIDE_LENGTH }).nullable(),
-  }),
-  z.object({ kind: z.literal("card"), card: ID }),
-  z.object({ kind: z.literal("numeral"), size: SIZE }),
-  z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size: SIZE }),
-  z.object({ kind: z.enum(MADE_KINDS), size: SIZE, name: LINE }),
-]);
-const PIECES = z
-  .array(
-    z.object({
-      id: z.string().regex(/^[0-9a-z-]{1,40}$/),
-      what: WHAT,
-      at: z.object({ x: PLACE, y: PLACE }),
-      turn: z.custom<Turn>((v) => [0, 1, 2, 3].includes(v as number)),
-      outside: z.boolean(),
-    }),
-  )
-  .max(400);
-
-const OWNER = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("day"), dayId: ID }),
-  z.object({ kind: z.literal("matter"), matter: z.enum(MATTERS) }),
-  z.object({ kind: z.literal("nobody") }),
-]);
+const ID = z.uuid();
+const { pieces: PIECES, owner: OWNER, stock: STOCK } = sideSchemas(IN_MILLIMETRES);
 const SIDE = z.object({ owner: OWNER, pieces: PIECES.nullable() });
-const STOCK = z.object({
-  kind: z.enum(FOUNDATION_KINDS),
-  layout: LINE.nullable(),
-  basePaper: LINE,
-  note: TEXT,
-  size: SIZE.nullable(),
-});
 const LEAF = z.object({
   id: ID,
   of: z.discriminatedUnion("kind", [
@@ -50,24 +18,11 @@ const LEAF = z.object({
     z.object({ kind: z.literal("insert"), dayId: ID, insertId: ID }),
     z.object({ kind: z.literal("own"), stock: STOCK }),
   ]),
-  drop: PLACE.nullable(),
+  drop: IN_MILLIMETRES.place.nullable(),
   liftsOff: z.boolean(),
   front: SIDE,
   back: SIDE,
 });
-
-/** Splits may be this deep. */
-const DEEPEST = 6;
-function nodeAt(depth: number): z.ZodType<LayoutNode, unknown> {
-  const pocket = z.object({ kind: z.literal("pocket") });
-  if (depth === 0) return pocket;
-  const node = z.lazy(() => nodeAt(depth - 1));
-  const parts = z
-    .array(z.object({ share: z.int().positive(), node }))
-    .min(1)
-    .max(MOST_POCKETS);
-  return z.union([pocket, z.object({ kind: z.enum(["rows", "columns"]), seam: LENGTH, parts })]);
-}
 
 /** How much wider an opening may be than its page. */
 const EASE = inches(2);
@@ -76,7 +31,7 @@ const EASE = inches(2);
 export const ARCHIVE_BOOK = z.object({
   leaves: z.array(LEAF),
   tryOuts: z.array(z.object({ id: ID, leafId: ID, face: z.enum(FACES), name: LINE, pieces: PIECES })),
-  layouts: z.array(z.object({ id: ID, name: NAME, page: SIZE, margin: LENGTH, root: nodeAt(DEEPEST) })),
+  layouts: z.array(layoutSchema(IN_MILLIMETRES).extend({ id: ID, name: NAME })),
 });
 export type ArchiveBook = z.output<typeof ARCHIVE_BOOK>;
 

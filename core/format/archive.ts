@@ -11,6 +11,7 @@ import {
   STEPS,
 } from "../album/model.ts";
 import { millimetres, toMillimetres } from "../measure/length.ts";
+import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
@@ -18,9 +19,9 @@ import { AS_IT_COMES, MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "../photo/look.ts";
 import { PHOTO_RULES, USUAL_RULE } from "../photo/propose.ts";
 import { settingSchema } from "../words/setting-schema.ts";
+import { LINE, NAME, TEXT } from "../words/text-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
 import { isWithinBounds } from "./archive-bounds.ts";
-import { ID, LENGTH, LINE, NAME, SIZE, TEXT } from "./archive-parts.ts";
 
 /**
  * The album archive: a ZIP with `album.json`, described here, and the original photos under `photos/`.
@@ -31,6 +32,9 @@ export const ARCHIVE_FORMAT = "hearth-clock-album";
 export const ARCHIVE_VERSION = 4;
 export const ARCHIVE_ENTRY = "album.json";
 
+const ID = z.uuid();
+const { length: LENGTH } = IN_MILLIMETRES;
+const SIZE = sizeSchema(IN_MILLIMETRES);
 const HASH = z.string().regex(/^[0-9a-f]{64}$/);
 const DATE = z.codec(
   z.string(),

@@ -284,7 +284,7 @@ describe("an archive changed by hand", () => {
   it("is refused with the place in the file: the path of a value, the line of a slip in the writing", () => {
     const at = (time: string) =>
       changed(({ days }) => {
-        if (days[1]) days[1].jottings = jotting(time);
+        if (days[0]) days[0].jottings = jotting(time);
       });
     expect(at("2026-12-24T23:59")).toMatchObject({ ok: true });
     for (const time of [
@@ -294,7 +294,7 @@ describe("an archive changed by hand", () => {
       "2026-02-30T10:00",
       "2026-12-24T10:00:00",
     ])
-      expect(at(time), time).toEqual({ ok: false, reason: "damaged", where: "days[1].jottings[0].at" });
+      expect(at(time), time).toEqual({ ok: false, reason: "damaged", where: "days[0].jottings[0].at" });
     const larger = changed(({ album }) => Object.assign(album.format, { opening: { w: 900, h: 900 } }));
     expect(larger).toEqual({ ok: false, reason: "damaged", where: "album.format" });
     const twice = changed(({ days }) => days.push(...days.slice(0, 1)));

@@ -1,19 +1,10 @@
 import { z } from "zod";
-import { type Length, LONGEST } from "../measure/length.ts";
+import { IN_TICKS } from "../measure/length-schema.ts";
 import type { GangedSheet } from "./gang.ts";
 import { isSound } from "./sound.ts";
 import { readPrintOf } from "./tiles.ts";
 
-const NUMBER = z
-  .int()
-  .min(0)
-  .max(LONGEST)
-  .transform((n) => n as Length);
-const LENGTH = z
-  .int()
-  .positive()
-  .max(LONGEST)
-  .transform((n) => n as Length);
+const { side: LENGTH, length: NUMBER } = IN_TICKS;
 const RECT = z.object({ x: NUMBER, y: NUMBER, w: LENGTH, h: LENGTH });
 const PLACE = z.int().min(0).max(2000);
 const PART = z.discriminatedUnion("kind", [

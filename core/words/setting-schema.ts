@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { type Length, LONGEST } from "../measure/length.ts";
-import { clean } from "./clean.ts";
+import type { Length } from "../measure/length.ts";
+import { IN_TICKS } from "../measure/length-schema.ts";
 import {
   ALIGNS,
   type CardSetting,
@@ -14,10 +14,11 @@ import {
   type StampSet,
   TYPED_FACES,
 } from "./lettering.ts";
+import { textOf } from "./text-schema.ts";
 
 /** The way a card is written, as it comes from outside: lengths in whatever unit `length` reads. */
 export function settingSchema(length: z.ZodType<Length, unknown>) {
-  const LINE = z.codec(z.string().max(80), z.string().min(1), { decode: clean, encode: (text) => text });
+  const LINE = textOf(80, 1);
   const EDGES = z.object({ left: length, top: length, right: length, bottom: length });
   const RECTS = z.array(z.object({ x: length, y: length, w: length, h: length })).max(40);
   const sided = z.enum(["left", "centre"]);
@@ -57,13 +58,7 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
   };
 }
 
-/** Lengths in ticks, as the program's own pages send them. */
-const TICKS = z
-  .int()
-  .min(0)
-  .max(LONGEST)
-  .transform((n) => n as Length);
-const own = settingSchema(TICKS);
+const own = settingSchema(IN_TICKS.length);
 export const CARD_SETTING: z.ZodType<CardSetting> = own.setting;
 export const HAND: z.ZodType<Hand> = own.hand.refine(({ em, line }) => em > 0 && line > 0);
 export const STAMP_SET: z.ZodType<StampSet> = own.set.refine(

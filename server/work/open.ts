@@ -1,5 +1,5 @@
-import path from "node:path";
 import { Worker } from "node:worker_threads";
+import { threadFile } from "../../press/thread-file.ts";
 import { describeError, log } from "../log.ts";
 
 const BEGIN_AGAIN_MS = 1000;
@@ -16,8 +16,10 @@ export type Work = {
  */
 export function openWork(projectRoot: string, databaseUrl: string): Work {
   let [thread, closing]: [Worker | null, boolean] = [null, false];
+  const { filename, execArgv } = threadFile(projectRoot, "server/work/work-thread.ts");
   const start = () => {
-    const started = new Worker(path.join(projectRoot, "server/work/start.mjs"), {
+    const started = new Worker(filename, {
+      execArgv,
       workerData: { databaseUrl, projectRoot },
       resourceLimits: { maxOldGenerationSizeMb: 256 },
     });

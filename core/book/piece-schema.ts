@@ -1,0 +1,61 @@
+import { z } from "zod";
+import { FOUNDATION_KINDS } from "../album/model.ts";
+import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
+import { LINE, TEXT } from "../words/text-schema.ts";
+import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
+import { MADE_KINDS, MATTERS } from "./leaf.ts";
+
+const ID = z.uuid();
+
+/** What lies on a side, whose the side is, and what a leaf is made of, as they come from outside. */
+export function sideSchemas(kinds: LengthKinds) {
+  const size = sizeSchema(kinds);
+  const what = z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("photo"), use: ID, cut: rectSchema(kinds).nullable() }),
+    z.object({ kind: z.literal("card"), card: ID }),
+    z.object({ kind: z.literal("numeral"), size }),
+    z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size }),
+    z.object({ kind: z.enum(MADE_KINDS), size, name: LINE }),
+  ]);
+  const piece = z.object({
+    // A piece that stands for a print, a card or the number goes by that thing's own name until it is cut.
+    id: z.string().regex(/^[0-9a-z-]{1,40}$/),
+    what,
+    at: z.object({ x: kinds.place, y: kinds.place }),
+    turn: z.literal([0, 1, 2, 3]),
+    outside: z.boolean(),
+  });
+  return {
+    pieces: z
+      .array(piece)
+      .max(400)
+      .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, "a piece twice"),
+    owner: z.discriminatedUnion("kind", [
+      z.object({ kind: z.literal("day"), dayId: ID }),
+      z.object({ kind: z.literal("matter"), matter: z.enum(MATTERS) }),
+      z.object({ kind: z.literal("nobody") }),
+    ]),
+    stock: z.object({
+      kind: z.enum(FOUNDATION_KINDS),
+      layout: LINE.nullable(),
+      basePaper: LINE,
+      note: TEXT,
+      size: size.nullable(),
+    }),
+  };
+}
+
+/** Splits may be this deep. */
+const DEEPEST = 6;
+
+/** A pocket layout's page, margin and tree. How many nodes there are is counted before: `isSmallTree`. */
+export function layoutSchema(kinds: LengthKinds) {
+  const pocket = z.object({ kind: z.literal("pocket") });
+  const nodeAt = (depth: number): z.ZodType<LayoutNode, unknown> => {
+    if (depth === 0) return pocket;
+    const part = z.object({ share: z.int().positive(), node: z.lazy(() => nodeAt(depth - 1)) });
+    const parts = z.array(part).min(1).max(MOST_POCKETS);
+    return z.union([pocket, z.object({ kind: z.enum(["rows", "columns"]), seam: kinds.length, parts })]);
+  };
+  return z.object({ page: sizeSchema(kinds), margin: kinds.length, root: nodeAt(DEEPEST) });
+}
