@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyLayout, anyPageSize } from "../../tests/samples.ts";
 import { inches, ticks } from "../measure/length.ts";
-import { areaOf, contains, overlap, type Rect, rectOf } from "../measure/rect.ts";
+import { areaOf, contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import {
   cutDown,
   grid,
@@ -62,6 +62,38 @@ describe("a pocket layout", () => {
       const split = replaceNode(layout.root, paths.at(-1) ?? [], () => grid(1, 3));
       expect(pocketPaths(split).length).toBe(paths.length + 2);
     }
+  });
+});
+
+describe("the seams of a layout", () => {
+  const seam = inches(1 / 4);
+  const two = {
+    kind: "columns" as const,
+    seam,
+    parts: [
+      { share: 1, node: POCKET },
+      { share: 2, node: POCKET },
+    ],
+  };
+
+  it("take their width off the pockets, lie between them, and nothing of the protector is both or neither", () => {
+    const read = readLayout({ margin: ticks(0), root: two }, six);
+    if (!read.ok) throw new Error(read.reason);
+    // Of 6 inches, a quarter is seam; the rest is shared one to two.
+    expect(read.pockets.map(({ x, w }) => [x, w])).toEqual([
+      [0, inches(5.75 / 3)],
+      [inches(5.75 / 3) + seam, six.w - inches(5.75 / 3) - seam],
+    ]);
+    expect(read.seams).toEqual([rect(inches(5.75 / 3), 0, seam, six.h)]);
+    expect(total([...read.pockets, ...read.seams])).toBe(areaOf(six));
+  });
+
+  it("and the welded margin all round leave less for pockets, until there is none", () => {
+    const read = readLayout({ margin: inches(1 / 8), root: two }, six);
+    if (!read.ok) throw new Error(read.reason);
+    expect(read.inside).toEqual(rect(inches(1 / 8), inches(1 / 8), six.w - inches(1 / 4), six.h - inches(1 / 4)));
+    expect(total([...read.pockets, ...read.seams])).toBe(areaOf(read.inside));
+    expect(readLayout({ margin: ticks(0), root: { ...two, seam: six.w } }, six).ok).toBe(false);
   });
 });
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { anyPageSize } from "../../tests/samples.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
-import { turned } from "../measure/size.ts";
+import { size, turned } from "../measure/size.ts";
 import { fitInPocket, fitOnPage, fitOnPockets, fitTab, largestPrint, PLAY, splitOver } from "./fit.ts";
 
 const by = (w: number, h: number) => ({ w: inches(w), h: inches(h) });
@@ -103,6 +103,20 @@ describe("a print split over two pockets", () => {
         }
       }),
     );
+  });
+
+  it("cuts the seam out where it is dropped: one strip as wide as the seam, between two parts that meet it", () => {
+    const seam = inches(1 / 4);
+    const [a, b] = [rect(0, 0, inches(3), inches(4)), rect(inches(3) + seam, 0, inches(3), inches(4))];
+    const split = splitOver(size(inches(6), inches(4)), a, b, "dropped");
+    if (!split.ok) throw new Error(split.reason);
+    expect(split.cuts).toEqual([inches(2.875), inches(3.125)]);
+    expect(split.parts.map(({ x, w }) => [x, w])).toEqual([
+      [0, inches(2.875)],
+      [inches(3.125), inches(2.875)],
+    ]);
+    const kept = splitOver(size(inches(6), inches(4)), a, b, "kept");
+    expect(kept.ok && kept.cuts).toEqual([inches(3)]);
   });
 
   it("is refused for pockets that do not stand together, and for a print that is too large", () => {

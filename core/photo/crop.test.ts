@@ -107,6 +107,20 @@ describe("a crop", () => {
     expect(lost(3000, 4000, 6, 8)).toBeCloseTo(0, 12);
   });
 
+  it("leaves a third of the print's shorter side at least inside its border, however wide that is asked for", () => {
+    fc.assert(
+      fc.property(fc.record({ w: length, h: length }), fc.integer({ min: 0, max: 40_000 }), (print, border) => {
+        const inner = insideBorder(print, { border: border as Length });
+        const shorter = Math.min(print.w, print.h);
+        expect(Math.min(inner.w, inner.h)).toBeGreaterThanOrEqual(Math.floor(shorter / 3));
+        // As wide as it was asked for, as long as it may be, and the same all round.
+        if (border <= Math.floor(shorter / 3)) expect(inner.x).toBe(border);
+        else expect(Math.min(inner.w, inner.h)).toBeLessThanOrEqual(Math.ceil(shorter / 3) + 2);
+        expect([inner.y, print.w - inner.w, print.h - inner.h]).toEqual([inner.x, 2 * inner.x, 2 * inner.x]);
+      }),
+    );
+  });
+
   it("says at which edges it loses", () => {
     const lost = lostOf(frameFor({ ...picture(4000, 3000), focus: { x: 5000, y: 0 } }, by(6, 4), AS_IT_COMES));
     expect(lost.top).toBe(0);

@@ -17,6 +17,8 @@ const anyCard = fc.record({
   w: fc.integer({ min: 3000, max: 60_000 }).map(ticks),
   h: fc.integer({ min: 3000, max: 60_000 }).map(ticks),
 });
+/** Words whose letters stand nearer together whole than in the parts that a line may break them into. */
+const KERNED = ["AVAT", "To\u00adVa", "Wa\u00adYo", "flyaway", "Typewriting", "PAVA", "L’ATV", "lantern", "and", "a"];
 const anyText = fc.oneof(
   fc.lorem({ maxCount: 80 }),
   fc.string({ unit: "grapheme", maxLength: 80 }),
@@ -26,6 +28,12 @@ const anyText = fc.oneof(
 );
 const typed = (change: Partial<CardSetting>): CardSetting => ({ ...plain, ...change });
 const lettersOf = (text: string) => text.replace(/[\s-]/g, "");
+const WORDS = ["the", "lantern", "was", "lit", "at", "half", "past", "four", "and", "nobody", "saw", "snow"];
+/** How wide a space is in a lettering, in ticks. */
+const spaceOf = (lettering: CardSetting["lettering"]) => {
+  const { width, unit } = measureOf(lettering);
+  return width(" ") * unit;
+};
 
 describe("words laid on a card", () => {
   it("are never outside its area, nor on what must be kept clear, however it is set", () => {
@@ -57,6 +65,23 @@ describe("words laid on a card", () => {
         },
       ),
       { numRuns: 300 },
+    );
+  });
+
+  it("end at their line's edge also where the parts of a broken word take more room than the whole", () => {
+    fc.assert(
+      fc.property(
+        anySetting,
+        fc.array(fc.constantFrom(...KERNED), { minLength: 10, maxLength: 80 }),
+        fc.constantFrom(2, 3, 4),
+        (setting, words, wide) => {
+          const card = { w: inches(wide), h: inches(wide + 1) };
+          const area = areaOf(card, setting, "front");
+          for (const { x, w } of layWords(words.join(" "), card, setting, "front").words)
+            expect(x + w).toBeLessThanOrEqual((area?.x ?? 0) + (area?.w ?? 0) + 2);
+        },
+      ),
+      { numRuns: 2500, seed: 7 },
     );
   });
 
@@ -144,6 +169,28 @@ describe("words laid on a card", () => {
     const edge = CARD.w - plain.margins.right;
     for (const end of ends.slice(0, -1)) expect(Math.abs(end - edge)).toBeLessThanOrEqual(2);
     expect(ends.length).toBeGreaterThan(3);
+  });
+
+  it("are justified by their spaces alone: none is narrower than two thirds of a space, none overlaps the next word (Knuth & Plass 1981)", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 28, max: 56 }),
+        fc.array(fc.constantFrom(...WORDS), { minLength: 20, maxLength: 60 }),
+        (size, chosen) => {
+          const lettering = { kind: "typed", face: "book", size, leading: 120, align: "justified" } as const;
+          const { words } = layWords(chosen.join(" "), CARD, typed({ lettering }), "front");
+          const space = spaceOf(lettering);
+          for (const base of new Set(words.map(({ y }) => y))) {
+            const line = words.filter(({ y }) => y === base).sort((a, b) => a.x - b.x);
+            for (const [at, word] of line.slice(1).entries()) {
+              const before = line[at];
+              if (before) expect(word.x - before.x - before.w).toBeGreaterThanOrEqual((space * 2) / 3 - 3);
+            }
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 
   it("hang the points of a list on their marks", () => {

@@ -1,0 +1,65 @@
+import { describe, expect, it } from "vitest";
+import { fullDay } from "../../tests/samples.ts";
+import { inches } from "../measure/length.ts";
+import { size } from "../measure/size.ts";
+import { FORMAT_PRESETS } from "./formats.ts";
+import { EMPTY_DAY, NUMERAL_STYLES, newCard } from "./model.ts";
+import { closedThickness, pagesOf } from "./page.ts";
+import { poolContent } from "./steps.ts";
+import { meanThickness } from "./thickness.ts";
+
+const PAGE = size(inches(6), inches(8));
+const paged = {
+  ...EMPTY_DAY,
+  foundation: { kind: "full" as const, layout: null, basePaper: "", note: "" },
+  numeral: { style: "none" as const, note: "" },
+};
+const thick = (change: object) => meanThickness(poolContent({ ...paged, ...change }, []), PAGE);
+
+describe("a leaf's mean thickness", () => {
+  it("grows by a photo paper where a print covers the page: 0.2 to 0.3 mm (common practice), half of it for half a page", () => {
+    const [photo] = fullDay().photos;
+    if (!photo) throw new Error("a full day has a photo");
+    const print = (w: number, h: number) => thick({ photos: [{ ...photo, print: size(inches(w), inches(h)) }] });
+    const whole = print(6, 8) - thick({});
+    expect(whole).toBeGreaterThanOrEqual(200);
+    expect(whole).toBeLessThanOrEqual(300);
+    expect(print(6, 4) - thick({})).toBe(whole / 2);
+    // What hangs over the page is trimmed, and makes it no thicker.
+    expect(print(12, 8) - thick({})).toBe(whole);
+  });
+
+  it("grows by a cardstock where a card covers the page: 0.2 to 0.4 mm (common practice)", () => {
+    const card = thick({ cards: [newCard("a", PAGE)] }) - thick({});
+    expect(card).toBeGreaterThanOrEqual(200);
+    expect(card).toBeLessThanOrEqual(400);
+  });
+
+  it("grows by a twentieth of a number that is glued on, a millimetre or two thick (from memory), and by nothing where it is printed", () => {
+    const numeral = (style: (typeof NUMERAL_STYLES)[number]) => thick({ numeral: { style, note: "" } }) - thick({});
+    for (const style of ["chipboard", "wood", "acrylic"] as const) {
+      expect(numeral(style), style).toBeGreaterThanOrEqual(800 / 20);
+      expect(numeral(style), style).toBeLessThanOrEqual(2200 / 20);
+    }
+    for (const style of ["printed", "stamped", "none"] as const) expect(numeral(style), style).toBe(0);
+    for (const style of NUMERAL_STYLES) expect(numeral(style), style).toBeLessThanOrEqual(numeral("acrylic"));
+  });
+
+  it("adds up to the book's: thirty-one full pages of cardstock in protectors, a print on each, are over two centimetres", () => {
+    const [format] = FORMAT_PRESETS;
+    const [photo] = fullDay().photos;
+    if (!format || !photo) throw new Error("shipped");
+    const days = Array.from({ length: 31 }, (_, at) => ({
+      ...{ id: `${at}`, date: `2026-12-${String(at + 1).padStart(2, "0")}` as never, version: 0 },
+      ...{ skipped: false, mergedInto: null },
+      content: { ...paged, photos: [{ ...photo, id: `p${at}`, print: PAGE }] },
+    }));
+    const plan = {
+      ...{ title: "", unit: "inch" as const, numbering: "date" as const, format: { ...format, nominal: PAGE } },
+      span: { start: "2026-12-01" as never, end: "2026-12-31" as never },
+    };
+    const millimetres = closedThickness(pagesOf(plan, days), plan.format) / 1000;
+    expect(millimetres).toBeGreaterThan(20);
+    expect(millimetres).toBeLessThan(30);
+  });
+});
