@@ -105,6 +105,14 @@ export async function addCard(page: Page): Promise<void> {
   await expect(cards).toHaveCount(before + 1);
 }
 
+/** Opens what `/` opens; a key that is pressed before the page runs is not kept, so it is pressed until it is heard. */
+export const openFind = (page: Page) =>
+  expect(async () => {
+    await page.locator("#place").focus();
+    await page.keyboard.press("/");
+    await expect(page.getByRole("combobox")).toBeVisible({ timeout: 500 });
+  }).toPass();
+
 /** Waits until the server has everything. */
 export const saved = (page: Page) => expect(page.getByText("Saved", { exact: true })).toBeVisible();
 

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 import { openStore } from "../../store/db.ts";
-import { addCard, base, enterDemo, newDecember, newKeeper, photo, saved } from "./keeper.ts";
+import { addCard, base, enterDemo, newDecember, newKeeper, openFind, photo, saved } from "./keeper.ts";
 
 /** Ways on which work was lost or a keeper misled. */
 const mat = (page: Page) => page.getByRole("region", { name: "The mat" });
@@ -206,8 +206,7 @@ test("a slash finds a place, a day, a word, a picture and a setting, and a digit
   const href = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
   await page.goto(`${base()}${href}`);
   const find = async (words: string, option: RegExp, address: RegExp) => {
-    await page.locator("#place").focus();
-    await page.keyboard.press("/");
+    await openFind(page);
     await page.getByRole("combobox").fill(words);
     await page.getByRole("option", { name: option }).first().click();
     await page.waitForURL(address);

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { type BrowserContextOptions, expect, type Page, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
 import { pdfWords } from "../pdf-words.ts";
-import { addCard, base, newDecember, newKeeper, photo, saved, signIn } from "./keeper.ts";
+import { addCard, base, newDecember, newKeeper, openFind, photo, saved, signIn } from "./keeper.ts";
 
 const PHONE: BrowserContextOptions = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
 const field = (page: Page) => page.getByLabel("Jot it down");
@@ -352,7 +352,7 @@ test("a private text is in nothing that leaves; words are found with accents asi
   await page.goto(`${album}/finish`);
   await expect(page.getByText("One private text stays here", { exact: false })).toBeVisible();
 
-  await page.keyboard.press("/");
+  await openFind(page);
   await page.getByRole("combobox").fill("cafe spyglass");
   await expect(page.getByRole("option", { name: /The spyglass is in the café/ })).toHaveCount(1);
   await page.keyboard.press("Enter");
