@@ -26,7 +26,7 @@ module.exports = {
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
       to: {
         dependencyTypes: ["npm", "core"],
-        pathNot: "node_modules/(temporal-polyfill|zod|culori|linebreak|hyphen)/",
+        pathNot: "node_modules/(temporal-polyfill|zod|culori|linebreak|hyphen|lru-cache)/",
       },
     },
     ...upwards,

@@ -2,17 +2,16 @@ import { useEffect } from "react";
 import { Link, Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
 import { to } from "./addresses.ts";
+import { lookOf } from "./http/look.ts";
 import { buttonLook } from "./parts/button.tsx";
 import { doWhatWasKept, keepEarlyHands } from "./parts/early-hands.ts";
-import type { Look } from "./parts/look-switch.tsx";
 import { Trouble } from "./parts/trouble.tsx";
 import "./styles/app.css";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  const look = /(?:^|;\s*)look=(day|night)/.exec(request.headers.get("cookie") ?? "")?.[1] as Look | undefined;
   // A first guess at a small screen, until the browser itself has measured.
   const phone = request.headers.get("sec-ch-ua-mobile") === "?1";
-  return { look: look ?? ("system" as Look), phone, nonce: context.nonce };
+  return { look: lookOf(request), phone, nonce: context.nonce };
 }
 
 /** The look changes with a whole new page. */

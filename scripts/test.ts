@@ -5,8 +5,20 @@ import path from "node:path";
 /** Runs the unit, outside and fault tests, then the browser tests, and ends with one line that counts them all. */
 const root = path.resolve(import.meta.dirname, "..");
 const report = (name: string) => path.join(root, ".hearth", name);
-const run = (...command: string[]) =>
-  spawnSync("npx", ["--no-install", ...command], { cwd: root, stdio: "inherit" }).status ?? 1;
+/** Seconds since 1970, as the shell that began the run counts them. */
+const clock = () => Math.round(Date.now() / 1000);
+const took: [what: string, seconds: number][] = [];
+const begun = {
+  run: Number(process.env.HEARTH_TEST_BEGAN ?? clock()),
+  checks: Number(process.env.HEARTH_TEST_READY ?? clock()),
+};
+took.push(["packages", begun.checks - begun.run], ["checks and build", clock() - begun.checks]);
+const run = (what: string, ...command: string[]) => {
+  const from = clock();
+  const { status } = spawnSync("npx", ["--no-install", ...command], { cwd: root, stdio: "inherit" });
+  took.push([what, clock() - from]);
+  return status ?? 1;
+};
 
 type Vitest = {
   numPassedTests: number;
@@ -27,8 +39,15 @@ if (process.argv.includes("--large")) process.env.HEARTH_LARGE = "1";
 
 for (const name of ["unit.json", "browser.json"]) rmSync(report(name), { force: true });
 const statuses = [
-  run("vitest", "run", "--reporter=default", "--reporter=json", `--outputFile.json=${report("unit.json")}`),
-  run("playwright", "test", "--config=tests/browser/playwright.config.ts"),
+  run(
+    "unit, outside and faults",
+    "vitest",
+    "run",
+    "--reporter=default",
+    "--reporter=json",
+    `--outputFile.json=${report("unit.json")}`,
+  ),
+  run("browser", "playwright", "test", "--config=tests/browser/playwright.config.ts"),
 ];
 const unit = read<Vitest>("unit.json");
 const browser = read<Playwright>("browser.json");
@@ -41,5 +60,9 @@ const failed = (unit?.numFailedTests ?? 0) + unread + (browser ? browser.stats.u
 const again = browser?.stats.flaky ?? 0;
 if (again > 0)
   process.stdout.write(`\n${again} of the browser tests passed at their second try only, named above as flaky\n`);
+const inMinutes = (seconds: number) => `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
+process.stdout.write(
+  `\nThe whole run took ${inMinutes(clock() - begun.run)}: ${took.map(([what, seconds]) => `${what} ${seconds} s`).join(", ")}\n`,
+);
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exitCode = statuses.every((status) => status === 0) && failed === 0 ? 0 : 1;

@@ -1,5 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
+import { parseCookie, stringifySetCookie } from "cookie";
 import { isTimeZone } from "../core/month/dates.ts";
 import type { Db } from "../store/db.ts";
 import {
@@ -29,14 +30,6 @@ export type SignedIn = { ok: true; cookies: string[] };
 
 export type Auth = ReturnType<typeof makeAuth>;
 
-function cookieNamed(name: string, cookieHeader: string | undefined): string | null {
-  for (const pair of cookieHeader?.split(";") ?? []) {
-    const [key, value] = pair.trim().split("=");
-    if (key === name && value) return value;
-  }
-  return null;
-}
-
 /** The time a real check takes, and never a yes. */
 async function waitAsLong(passphrase: string): Promise<false> {
   await hash(passphrase, ARGON);
@@ -53,22 +46,24 @@ export function makeAuth(
   request: { cookieHeader: string | undefined; caller: string | null; secure: boolean; now: Date },
 ) {
   const { now } = request;
-  const token = cookieNamed(SESSION_COOKIE, request.cookieHeader);
-  const device = cookieNamed(DEVICE_COOKIE, request.cookieHeader);
-  const attributes = `Path=/; HttpOnly; SameSite=Lax${request.secure ? "; Secure" : ""}`;
+  const cookies = parseCookie(request.cookieHeader ?? "");
+  const token = cookies[SESSION_COOKIE] || null;
+  const device = cookies[DEVICE_COOKIE] || null;
+  const attributes = { path: "/", httpOnly: true, sameSite: "lax", secure: request.secure } as const;
   const begin = async (memberId: string): Promise<SignedIn> => {
     const session = await startSession(db, memberId, now);
     return {
       ok: true,
-      cookies: [`${SESSION_COOKIE}=${session.token}; Expires=${session.expiresAt.toUTCString()}; ${attributes}`],
+      cookies: [stringifySetCookie(SESSION_COOKIE, session.token, { ...attributes, expires: session.expiresAt })],
     };
   };
   /** Signed in with a passphrase, so that the device is known from now on. */
   const beginKnown = async (memberId: string): Promise<SignedIn> => {
     const name = device ?? randomBytes(32).toString("base64url");
     await knowDevice(db, name, memberId, now);
-    const { ok, cookies } = await begin(memberId);
-    return { ok, cookies: [...cookies, `${DEVICE_COOKIE}=${name}; Max-Age=${DEVICE_SECONDS}; ${attributes}`] };
+    const begun = await begin(memberId);
+    const known = stringifySetCookie(DEVICE_COOKIE, name, { ...attributes, maxAge: DEVICE_SECONDS });
+    return { ok: true, cookies: [...begun.cookies, known] };
   };
 
   return {
@@ -112,7 +107,7 @@ export function makeAuth(
 
     async signOut(): Promise<string[]> {
       if (token) await endSession(db, token);
-      return [`${SESSION_COOKIE}=; Max-Age=0; ${attributes}`];
+      return [stringifySetCookie(SESSION_COOKIE, "", { ...attributes, maxAge: 0 })];
     },
   };
 }

@@ -1,4 +1,5 @@
-import { and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { LRUCache } from "lru-cache";
 import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
 import type { Leaf, TryOut } from "../core/book/leaf.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -62,7 +63,7 @@ export function planOf(row: AlbumRow): AlbumPlan {
   };
 }
 
-const toRecord = (row: AlbumRow): AlbumRecord => ({
+export const toRecord = (row: AlbumRow): AlbumRecord => ({
   id: row.id,
   archiveId: row.archiveId,
   version: row.version,
@@ -188,19 +189,8 @@ const wholeQuery = writtenOnce((db) =>
     .prepare("album_whole"),
 );
 
-/** Albums as last read, the longest unread first; at most `MOST_REMEMBERED`. */
-const remembered = new Map<string, { revision: number; aggregate: AlbumAggregate }>();
-const MOST_REMEMBERED = 200;
-
-function remember(albumId: string, revision: number, aggregate: AlbumAggregate): AlbumAggregate {
-  remembered.delete(albumId);
-  remembered.set(albumId, { revision, aggregate });
-  for (const oldest of remembered.keys()) {
-    if (remembered.size <= MOST_REMEMBERED) break;
-    remembered.delete(oldest);
-  }
-  return aggregate;
-}
+/** Albums as last read; those that were not asked for the longest make room. */
+const remembered = new LRUCache<string, { revision: number; aggregate: AlbumAggregate }>({ max: 200 });
 
 /**
  * The album with its days and their pieces; null when it is not this household's, or in the tray. An album whose
@@ -211,19 +201,12 @@ export async function readAlbum(db: Db, householdId: string, albumId: string): P
   const [now] = await revisionQuery(db).execute({ householdId, albumId });
   if (!now) return null;
   const known = remembered.get(albumId);
-  if (known?.revision === now.revision) return remember(albumId, known.revision, known.aggregate);
+  if (known?.revision === now.revision) return known.aggregate;
   const row = await wholeQuery(db).execute({ householdId, albumId });
-  return row ? remember(albumId, row.revision, toAggregate(row)) : null;
-}
-
-/** Every album on the household's shelf, latest month first. */
-export async function readShelf(db: Reader, householdId: string): Promise<AlbumAggregate[]> {
-  const rows = await db.query.album.findMany({
-    where: and(eq(album.householdId, householdId), isNull(album.deletedAt)),
-    orderBy: [desc(album.startsOn), asc(album.title)],
-    with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK },
-  });
-  return rows.map(toAggregate);
+  if (!row) return null;
+  const aggregate = toAggregate(row);
+  remembered.set(albumId, { revision: row.revision, aggregate });
+  return aggregate;
 }
 
 /** The dates of the span that the album has no day for yet. */

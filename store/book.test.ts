@@ -13,6 +13,7 @@ import { readAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import { givePlace, type Seen, saveBookEdit } from "./book.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
+import { countingQueries } from "./db.ts";
 import { setFoundations } from "./foundations.ts";
 import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./page-stash.ts";
 import { putAway } from "./stash-tray.ts";
@@ -288,6 +289,26 @@ describe("foundation pages", () => {
     expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
     const { leaves, days } = await look();
     expect([leaves, days.filter(({ content }) => content.foundation !== null)]).toEqual([[], []]);
+  });
+
+  it("are set in as many statements for ten days as for two, and a handful of them", async () => {
+    const counts: number[] = [];
+    for (const days of [2, 10]) {
+      const { look, dayId, author } = await book();
+      const dates = Array.from({ length: days }, (_, at) => `2026-12-${String(at + 1).padStart(2, "0")}`);
+      const ids = await Promise.all(dates.map(dayId));
+      const pages = ids.map((each) => ({ dayId: each, foundation: FULL, pieces: [piece("numeral")] }));
+      const count = await countingQueries(async (queries) => {
+        expect(await setFoundations(db, author(), pages)).toBe(days);
+        return queries();
+      });
+      counts.push(count);
+      expect((await look()).leaves.flatMap(({ front }) => front.owner)).toEqual(
+        ids.map((each) => ({ kind: "day", dayId: each })),
+      );
+    }
+    expect(counts[0]).toBe(counts[1]);
+    expect(counts[0]).toBeLessThanOrEqual(24);
   });
 });
 

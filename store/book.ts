@@ -1,11 +1,11 @@
 import { isDeepStrictEqual } from "node:util";
-import { and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
 import type { Face, Leaf, Piece, Side } from "../core/book/leaf.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { type Db, isForeign, type Transaction } from "./db.ts";
+import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
 import { leafColumns, sideRows, toLeaf } from "./leaf-row.ts";
 import { bookChange, day, leaf, member, side } from "./schema/index.ts";
 
@@ -48,36 +48,46 @@ async function writeBook(
   const now = new Set(orderOf(after));
   const by = { updatedAt: at, updatedBy: memberId };
   const made: Record<string, number> = {};
-  for (const { id, version } of before) {
-    if (now.has(id)) continue;
-    made[id] = version + 1;
+  const left = before.filter(({ id }) => !now.has(id));
+  for (const { id, version } of left) made[id] = version + 1;
+  if (left.length > 0)
     await tx
       .update(leaf)
-      .set({ position: null, deletedAt: at, version: version + 1, ...by })
-      .where(eq(leaf.id, id));
-  }
-  for (const [position, each] of after.entries()) {
+      .set({ position: null, deletedAt: at, version: sql`${leaf.version} + 1`, ...by })
+      .where(inArray(leaf.id, orderOf(left)));
+  const isAsItWas = (each: Leaf) => {
     const old = was.get(each.id);
-    if (old && same({ ...old, version: 0 }, { ...each, version: 0 })) {
-      if (before[position]?.id !== each.id) await tx.update(leaf).set({ position }).where(eq(leaf.id, each.id));
-      continue;
-    }
-    const version = (old?.version ?? each.version) + 1;
+    return old !== undefined && same({ ...old, version: 0 }, { ...each, version: 0 });
+  };
+  const moved = after.flatMap((each, position) =>
+    isAsItWas(each) && before[position]?.id !== each.id ? [sql`(${each.id}::uuid, ${position}::int)`] : [],
+  );
+  if (moved.length > 0)
+    await tx.execute(
+      sql`update leaf set position = there.position from (values ${sql.join(moved, sql`, `)}) as there (id, position) where leaf.id = there.id`,
+    );
+  const changed = after.flatMap((each, position) => (isAsItWas(each) ? [] : [{ each, position }]));
+  if (changed.length === 0) return made;
+  const rows = changed.map(({ each, position }) => {
+    const version = (was.get(each.id)?.version ?? each.version) + 1;
     made[each.id] = version;
-    const columns = { ...leafColumns(each), position, version, deletedAt: null, ...by };
-    const written = await tx
-      .insert(leaf)
-      .values({ id: each.id, albumId, ...columns })
-      .onConflictDoUpdate({ target: leaf.id, set: columns, setWhere: eq(leaf.albumId, albumId) })
-      .returning({ id: leaf.id });
-    if (written.length === 0) throw new LeafElsewhere();
-    for (const { leafId, face, ...row } of sideRows(albumId, each)) {
-      await tx
-        .insert(side)
-        .values({ leafId, face, ...row })
-        .onConflictDoUpdate({ target: [side.leafId, side.face], set: row, setWhere: eq(side.albumId, albumId) });
-    }
-  }
+    return { id: each.id, albumId, ...leafColumns(each), position, version, deletedAt: null, ...by };
+  });
+  const { id: _, albumId: __, ...columns } = rows[0] as (typeof rows)[number];
+  const written = await tx
+    .insert(leaf)
+    .values(rows)
+    .onConflictDoUpdate({ target: leaf.id, set: excluded(leaf, columns), setWhere: eq(leaf.albumId, albumId) })
+    .returning({ id: leaf.id });
+  if (written.length < rows.length) throw new LeafElsewhere();
+  const sides = changed.flatMap(({ each }) => sideRows(albumId, each));
+  const { leafId: ___, face: ____, ...ofSide } = sides[0] as (typeof sides)[number];
+  await tx
+    .insert(side)
+    .values(sides)
+    .onConflictDoUpdate({
+      ...{ target: [side.leafId, side.face], set: excluded(side, ofSide), setWhere: eq(side.albumId, albumId) },
+    });
   return made;
 }
 
@@ -254,46 +264,79 @@ const newLeaf = (of: Leaf["of"], dayId: string): Leaf => {
 /** What of a day makes leaves. */
 type Leafed = { readonly foundation: unknown; readonly inserts: readonly { readonly id: string }[] };
 
-/**
- * Keeps the book's leaves with their days: a day that is given a page or an insert gets its leaf, one that loses it sees
- * the leaf go to the tray with everything laid on it, and come back as it was. The album is locked by the caller.
- */
-export async function followDay(
-  tx: Transaction,
-  author: Author,
-  dayId: string,
-  before: Leafed,
-  after: Leafed,
-): Promise<void> {
+/** What a day was and is, of what makes leaves. */
+export type DayFollowed = { readonly dayId: string; readonly before: Leafed; readonly after: Leafed };
+
+/** The leaves that a day gains and loses by what it was and is. */
+function leavesOf({ dayId, before, after }: DayFollowed): { wanted: Leaf["of"][]; isLost: (each: Leaf) => boolean } {
   const inserts = { was: new Set(before.inserts.map(({ id }) => id)), is: new Set(after.inserts.map(({ id }) => id)) };
   const added = after.inserts.filter(({ id }) => !inserts.was.has(id));
-  const lost = before.inserts.filter(({ id }) => !inserts.is.has(id));
+  const lost = new Set(before.inserts.flatMap(({ id }) => (inserts.is.has(id) ? [] : [id])));
   const page = (before.foundation === null ? 0 : 1) - (after.foundation === null ? 0 : 1);
-  if (added.length === 0 && lost.length === 0 && page === 0) return;
-  const leaves = await lockLeaves(tx, author);
+  return {
+    wanted: [
+      ...added.map(({ id }): Leaf["of"] => ({ kind: "insert", dayId, insertId: id })),
+      ...(page < 0 ? [{ kind: "page", dayId } as const] : []),
+    ],
+    isLost: ({ of }) =>
+      (of.kind === "insert" && lost.has(of.insertId)) || (of.kind === "page" && of.dayId === dayId && page > 0),
+  };
+}
+
+/**
+ * Keeps the book's leaves with their days: a day that is given a page or an insert gets its leaf, one that loses it sees
+ * the leaf go to the tray with everything laid on it, and come back as it was. The album is locked by the caller. As many
+ * statements for many days as for one.
+ */
+export async function followDays(tx: Transaction, author: Author, days: readonly DayFollowed[]): Promise<void> {
+  const followed = days.map((each) => ({ dayId: each.dayId, ...leavesOf(each) }));
+  const changes = days.some(
+    ({ before, after }) =>
+      (before.foundation === null) !== (after.foundation === null) ||
+      !same(
+        before.inserts.map(({ id }) => id),
+        after.inserts.map(({ id }) => id),
+      ),
+  );
+  const leaves = changes ? await lockLeaves(tx, author) : null;
   if (!leaves) return;
-  const wanted: Leaf["of"][] = [
-    ...added.map(({ id }): Leaf["of"] => ({ kind: "insert", dayId, insertId: id })),
-    ...(page < 0 ? [{ kind: "page", dayId } as const] : []),
-  ];
-  const isLost = ({ of }: Leaf) =>
-    (of.kind === "insert" && lost.some(({ id }) => id === of.insertId)) ||
-    (of.kind === "page" && of.dayId === dayId && page > 0);
-  let next = leaves.filter((each) => !isLost(each));
+  let next = leaves.filter((each) => !followed.some(({ isLost }) => isLost(each)));
   const rows = await tx.select({ id: day.id, date: day.date }).from(day).where(eq(day.albumId, author.albumId));
   const dates = new Map(rows.map(({ id, date }) => [id, date]));
-  const date = dates.get(dayId);
-  if (!date) return;
+  const wanted = followed.flatMap((each) => each.wanted);
+  const away = wanted.length === 0 ? [] : await inTray(tx, author.albumId, days);
   for (const of of wanted) {
-    if (next.some((each) => same(each.of, of))) continue;
-    const leafOf = (await fromTray(tx, author.albumId, of)) ?? newLeaf(of, dayId);
+    const date = of.kind === "own" ? undefined : dates.get(of.dayId);
+    if (of.kind === "own" || !date || next.some((each) => same(each.of, of))) continue;
+    const leafOf = away.find((each) => same(each.of, of)) ?? newLeaf(of, of.dayId);
     // An insert lies over its day's page; anything else comes after the day's other leaves.
     const own =
-      of.kind === "insert" ? next.findIndex((each) => each.of.kind === "page" && each.of.dayId === dayId) : -1;
+      of.kind === "insert" ? next.findIndex((each) => each.of.kind === "page" && each.of.dayId === of.dayId) : -1;
     const place = own >= 0 ? own : placeFor(next, dates, date);
     next = [...next.slice(0, place), leafOf, ...next.slice(place)];
   }
   await writeBook(tx, author, leaves, next);
+}
+
+/** The same for one day. */
+export const followDay = (tx: Transaction, author: Author, dayId: string, before: Leafed, after: Leafed) =>
+  followDays(tx, author, [{ dayId, before, after }]);
+
+/** The leaves of these days that lie in the tray, the latest first. */
+async function inTray(tx: Transaction, albumId: string, days: readonly DayFollowed[]): Promise<Leaf[]> {
+  const rows = await tx.query.leaf.findMany({
+    where: and(
+      eq(leaf.albumId, albumId),
+      isNull(leaf.position),
+      inArray(
+        leaf.dayId,
+        days.map(({ dayId }) => dayId),
+      ),
+    ),
+    orderBy: desc(leaf.deletedAt),
+    with: { sides: true },
+  });
+  return rows.map(toLeaf);
 }
 
 /** Puts the leaves of days that changed their dates where those dates are now, a day's own in the order they were. */

@@ -9,7 +9,7 @@ import {
   type Field,
   type SavedChange,
 } from "../core/album/edit.ts";
-import type { Binding, Day, DayContent } from "../core/album/model.ts";
+import { type Binding, type Day, type DayContent, EMPTY_DAY } from "../core/album/model.ts";
 import { restoreFields } from "../core/album/restore.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
@@ -17,7 +17,7 @@ import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { followDates, followDay, latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
-import { type Db, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
+import { type Db, excluded, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
 import { unkeepTryOuts } from "./try-out.ts";
 
@@ -51,6 +51,25 @@ export async function lockDay(
   if (!locked) return null;
   const row = await dayQuery(tx).execute({ dayId, albumId: author.albumId });
   return row ? { day: toDay(row), binding: locked.binding } : null;
+}
+
+/** Locks several days of this household's album, the album first, and reads them whole; those that are not its own are left out. */
+export async function lockDays(
+  tx: Transaction,
+  author: Author,
+  dayIds: readonly string[],
+): Promise<{ days: Day[]; binding: Binding } | null> {
+  const [locked] = await tx
+    .select({ binding: album.binding })
+    .from(album)
+    .where(and(eq(album.id, author.albumId), eq(album.householdId, author.householdId), isNull(album.deletedAt)))
+    .for("update");
+  if (!locked) return null;
+  const rows = await tx.query.day.findMany({
+    where: and(eq(day.albumId, author.albumId), inArray(day.id, [...dayIds])),
+    with: DAY_WITH_PIECES,
+  });
+  return { days: rows.map(toDay), binding: locked.binding };
 }
 
 /** Saves of a day after version `base`; `standing` leaves out those that were taken back, and the takings back. */
@@ -147,6 +166,37 @@ export async function logChange(
     .insert(dayChange)
     .values({ act, dayId: changed.id, version, memberId: author.memberId, at: author.at, fields, before, settled });
   return version;
+}
+
+/** What an act makes of one of several days, where only the day's own columns change and none of its pieces. */
+export type DayChanged = { readonly day: Day; readonly content: DayContent; readonly fields: Field[] };
+
+/** Writes several days' own columns as one act, in as many statements for sixty days as for one. */
+export async function saveDays(
+  tx: Transaction,
+  author: Author,
+  act: string,
+  changes: readonly DayChanged[],
+): Promise<void> {
+  if (changes.length === 0) return;
+  const rows = changes.map(({ day: { id, date, skipped, mergedInto, version }, content }) => ({
+    ...{ id, albumId: author.albumId, date, skipped, mergedInto, version: version + 1 },
+    ...dayColumns(content),
+    ...{ updatedAt: author.at, updatedBy: author.memberId },
+  }));
+  await tx
+    .insert(day)
+    .values(rows)
+    .onConflictDoUpdate({
+      target: day.id,
+      set: excluded(day, dayColumns(EMPTY_DAY), "version", "updatedAt", "updatedBy"),
+    });
+  await tx.insert(dayChange).values(
+    changes.map(({ day: { id, version, content }, fields }) => ({
+      ...{ act, dayId: id, version: version + 1, memberId: author.memberId, at: author.at, fields },
+      before: { content },
+    })),
+  );
 }
 
 /**

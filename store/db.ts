@@ -1,7 +1,8 @@
 import { AsyncLocalStorage } from "node:async_hooks";
 import { setTimeout as wait } from "node:timers/promises";
+import { getTableColumns, type SQL, sql } from "drizzle-orm";
 import { drizzle, type NodePgQueryResultHKT } from "drizzle-orm/node-postgres";
-import type { PgDatabase } from "drizzle-orm/pg-core";
+import type { PgDatabase, PgTable } from "drizzle-orm/pg-core";
 import pg from "pg";
 import * as schema from "./schema/index.ts";
 
@@ -131,6 +132,21 @@ function hasCode(error: unknown, code: string): boolean {
     if ("code" in cause && cause.code === code) return true;
   }
   return false;
+}
+
+/**
+ * For a row that is there already: its columns of these names as they were to be inserted. `of` says some of them as the
+ * keys of an object.
+ */
+export function excluded<T extends PgTable>(
+  table: T,
+  of: object,
+  ...names: (keyof T["$inferInsert"] & string)[]
+): Record<string, SQL> {
+  const columns = getTableColumns(table) as Record<string, { readonly name: string }>;
+  return Object.fromEntries(
+    [...Object.keys(of), ...names].map((name) => [name, sql.raw(`excluded."${columns[name]?.name}"`)]),
+  );
 }
 
 /** Whether an error is a broken uniqueness rule. */

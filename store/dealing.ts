@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { applyEdit } from "../core/album/edit.ts";
 import type { Jar } from "../core/words/slip.ts";
 import type { Author } from "./author.ts";
-import { lockDay, logChange, writeContent } from "./day.ts";
+import { type DayChanged, lockDays, saveDays } from "./day.ts";
 import type { Db } from "./db.ts";
 
 /** A slip for a day, and what its keeper saw there: another window may have put something else there since. */
@@ -19,21 +19,19 @@ export type Handed = {
  */
 export async function handOut(db: Db, author: Author, jar: Jar, handed: readonly Handed[]): Promise<number> {
   return db.transaction(async (tx) => {
-    const act = randomUUID();
-    let put = 0;
-    for (const { dayId, slip, text, saw } of handed) {
-      const found = await lockDay(tx, author, dayId);
-      if (!found || found.day.content[jar].text !== saw) continue;
-      const { content } = found.day;
-      const applied = applyEdit(content, { kind: jar, text, slip }, found.binding);
-      if (!applied.ok) continue;
-      await writeContent(tx, dayId, content, applied.content, author.at);
-      await logChange(tx, author, {
-        ...{ act, day: found.day, content: applied.content },
-        ...{ fields: applied.fields, before: { content } },
-      });
-      put += 1;
-    }
-    return put;
+    const locked = await lockDays(
+      tx,
+      author,
+      handed.map(({ dayId }) => dayId),
+    );
+    if (!locked) return 0;
+    const put = handed.flatMap(({ dayId, slip, text, saw }): DayChanged[] => {
+      const found = locked.days.find(({ id }) => id === dayId);
+      if (!found || found.content[jar].text !== saw) return [];
+      const applied = applyEdit(found.content, { kind: jar, text, slip }, locked.binding);
+      return applied.ok ? [{ day: found, content: applied.content, fields: applied.fields }] : [];
+    });
+    await saveDays(tx, author, randomUUID(), put);
+    return put.length;
   });
 }

@@ -2,10 +2,9 @@ import { randomUUID } from "node:crypto";
 import { applyEdit } from "../core/album/edit.ts";
 import type { Foundation } from "../core/album/model.ts";
 import type { Piece } from "../core/book/leaf.ts";
-import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { arrangePages, followDay } from "./book.ts";
-import { lockDay, logChange, writeContent } from "./day.ts";
+import { arrangePages, followDays } from "./book.ts";
+import { type DayChanged, lockDays, saveDays } from "./day.ts";
 import type { Db } from "./db.ts";
 
 /** A page as a template makes it: the foundation its day gets, and what lies on the front of its leaf. */
@@ -18,24 +17,32 @@ export type FoundationPage = {
 /** Sets foundation pages for many days as one act: all of them, or none. Tells how many were set. */
 export async function setFoundations(db: Db, author: Author, pages: readonly FoundationPage[]): Promise<number> {
   return db.transaction(async (tx) => {
-    if (!(await lockSlots(tx, author.householdId, author.albumId))) return 0;
+    const locked = await lockDays(
+      tx,
+      author,
+      pages.map(({ dayId }) => dayId),
+    );
+    if (!locked) return 0;
     const act = randomUUID();
-    const set: FoundationPage[] = [];
-    for (const page of pages) {
-      const found = await lockDay(tx, author, page.dayId);
-      if (!found) continue;
-      const before = found.day.content;
-      const applied = applyEdit(before, { kind: "foundation", foundation: page.foundation }, found.binding);
-      if (!applied.ok) continue;
-      await writeContent(tx, page.dayId, before, applied.content, author.at);
-      await followDay(tx, author, page.dayId, before, applied.content);
-      await logChange(tx, author, {
-        ...{ act, day: found.day, content: applied.content },
-        ...{ fields: applied.fields, before: { content: before } },
-      });
-      set.push(page);
-    }
-    await arrangePages(tx, author, act, set);
+    const set = pages.flatMap((page): { page: FoundationPage; changed: DayChanged }[] => {
+      const found = locked.days.find(({ id }) => id === page.dayId);
+      if (!found) return [];
+      const applied = applyEdit(found.content, { kind: "foundation", foundation: page.foundation }, locked.binding);
+      return applied.ok ? [{ page, changed: { day: found, content: applied.content, fields: applied.fields } }] : [];
+    });
+    const changes = set.map(({ changed }) => changed);
+    await saveDays(tx, author, act, changes);
+    await followDays(
+      tx,
+      author,
+      changes.map(({ day, content }) => ({ dayId: day.id, before: day.content, after: content })),
+    );
+    await arrangePages(
+      tx,
+      author,
+      act,
+      set.map(({ page }) => page),
+    );
     return set.length;
   });
 }

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { newCard } from "../core/album/model.ts";
+import { closedThickness, pagesOf, progressOf } from "../core/album/page.ts";
 import { LIMITS } from "../core/limits.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -9,7 +10,7 @@ import { mergeWithNeighbour } from "../core/month/slots.ts";
 import { decemberPlan, newAlbum, openTestStore } from "../tests/household.ts";
 import { makeWorld, quickVisitor } from "../tests/matrix/world.ts";
 import { onceOnly } from "./act.ts";
-import { readAlbum, readShelf } from "./album.ts";
+import { createAlbum, readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
 import { movePhoto } from "./carry-over.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
@@ -21,6 +22,7 @@ import { keepTraits, newUse, photoById } from "./photo.ts";
 import { markByHand } from "./printing.ts";
 import { markPhotos } from "./roll.ts";
 import { jotting as jottingTable, pictureTrait, print } from "./schema/index.ts";
+import { readShelf } from "./shelf.ts";
 import { putAway, takeBackStash } from "./stash-tray.ts";
 import { emptyTray, putBack } from "./tray.ts";
 import { addTryOut, dropTryOut } from "./try-out.ts";
@@ -174,6 +176,32 @@ describe("a day and a book", () => {
     expect(await saveDayEdit(db, author(), ids.secondDay, null, { kind: "add-jotting", jotting: jotting() })).toEqual(
       many,
     );
+  });
+
+  it("stand on the shelf after one statement, however many, and bring none of their words", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const day = (await readAlbum(db, keeper.householdId, albumId))?.days[0]?.id ?? "";
+    await saveDayEdit(db, author(), day, null, { kind: "title", text: "Nobody reads this" });
+    await saveDayEdit(db, author(), day, null, {
+      kind: "add-card",
+      card: newCard(randomUUID(), { w: inches(3), h: inches(4) }, "Nor this"),
+    });
+    for (const more of [0, 3]) {
+      for (let at = 0; at < more; at++) await createAlbum(db, keeper.householdId, decemberPlan());
+      const [statements, shelf] = await countingQueries(async (queries) => {
+        const read = await readShelf(db, keeper.householdId);
+        return [queries(), read] as const;
+      });
+      expect([statements, shelf.length]).toEqual([1, more + 1]);
+      expect(JSON.stringify(shelf)).not.toMatch(/Nobody|Nor this/);
+      const whole = await readAlbum(db, keeper.householdId, albumId);
+      const light = shelf.find(({ album }) => album.id === albumId);
+      if (!whole || !light) throw new Error("the album is not there");
+      // What the shelf reckons from is what the whole album would give.
+      const [pages, all] = [pagesOf(light.album, light.days), pagesOf(whole.album, whole.days)];
+      expect(closedThickness(pages, light.album.format)).toBe(closedThickness(all, whole.album.format));
+      expect(progressOf(pages)).toEqual(progressOf(all));
+    }
   });
 
   it("save a change in a handful of statements, however much lies on the day", async () => {

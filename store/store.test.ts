@@ -8,10 +8,11 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, setSkipped, split } from "../core/month/slots.ts";
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
 import { anyContent } from "../tests/samples.ts";
-import { readAlbum, readShelf, setAlbumDeleted, updateAlbum } from "./album.ts";
+import { readAlbum, setAlbumDeleted, updateAlbum } from "./album.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
 import { createHousehold, endSession, findByMail, memberOfSession, startSession } from "./household.ts";
 import { importAlbum } from "./import.ts";
+import { readShelf } from "./shelf.ts";
 import { dropExpired, emptyTray, putBack, readTray } from "./tray.ts";
 
 const store = openTestStore();

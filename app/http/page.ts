@@ -2,6 +2,7 @@ import { data, redirect } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
+import type { Author } from "#store/author.ts";
 import { isBadValue, isStoreGone } from "#store/db.ts";
 import type { Member } from "#store/household.ts";
 import { keptBytes } from "#store/work.ts";
@@ -80,14 +81,21 @@ export function withCookies(cookies: readonly string[]): Headers {
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export const isId = (text: string | undefined): text is string => text !== undefined && UUID.test(text);
 
-/** The member and one of their household's albums. */
+/** Who writes in an album of this id, and when: every statement that writes asks whether it is their household's. */
+export async function requireAuthor(context: HearthContext, albumId: string | undefined): Promise<Author> {
+  const member = await requireMember(context);
+  if (!isId(albumId)) throw notFound();
+  return { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
+}
+
+/** The member, one of their household's albums, and who they are as its author. */
 export async function requireAlbum(
   context: HearthContext,
   albumId: string | undefined,
-): Promise<{ member: Member; aggregate: AlbumAggregate }> {
+): Promise<{ member: Member; aggregate: AlbumAggregate; author: Author }> {
   const member = await requireMember(context);
-  if (!isId(albumId)) throw notFound();
-  const aggregate = await reading(() => context.album(member.household.id, albumId));
+  const author = await requireAuthor(context, albumId);
+  const aggregate = await reading(() => context.album(author.householdId, author.albumId));
   if (!aggregate) throw notFound();
-  return { member, aggregate };
+  return { member, aggregate, author };
 }

@@ -23,11 +23,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const sent = CARD_SHEETS_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<CardSheetsAnswer> => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
-    const author = {
-      ...{ householdId: member.household.id, albumId: aggregate.album.id },
-      ...{ memberId: member.id, at: context.now },
-    };
+    const { author } = await requireAlbum(context, params.album);
     const made = await makeSheets(context.db, author, "cards", sent.data.sheets);
     if (!made.ok) return made;
     const [first] = made.sheets;

@@ -52,16 +52,10 @@ async function addOne({ context, author, aggregate, dayId, here }: Target, file:
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async () => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { aggregate, author } = await requireAlbum(context, params.album);
     const page = pageOf(pagesOf(aggregate.album, aggregate.days), parseDate(params.date));
     const lead = page?.days[0];
     if (!page || !lead) throw notFound();
-    const author = {
-      householdId: member.household.id,
-      albumId: aggregate.album.id,
-      memberId: member.id,
-      at: context.now,
-    };
     const target = { context, author, aggregate, dayId: lead.id, here: page.days.map(({ date }) => date) };
     const added: Added[] = [];
     if (!(await hasRoom(context, author.householdId, request)))

@@ -64,8 +64,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "id", "name", "pattern"]);
   return writing(async () => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
-    const householdId = member.household.id;
+    const { aggregate, author } = await requireAlbum(context, params.album);
+    const { householdId } = author;
     const taken = takenFrom(aggregate, asked(request).side);
     switch (form.get("intent")) {
       case "forget": {
@@ -94,7 +94,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
           const pieces = dressPage(page, outcome.template, book, () => crypto.randomUUID());
           return [{ dayId, foundation: outcome.foundation, pieces }];
         });
-        const author = { householdId, albumId: album.id, memberId: member.id, at: context.now };
         const count = await setFoundations(context.db, author, set);
         if (count === 0) return { ok: false as const, reason: "not-taken" as const };
         return {

@@ -71,8 +71,8 @@ const SHOWN_FIRST = 4;
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async (): Promise<PromptsAnswer> => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
-    const householdId = member.household.id;
+    const { author } = await requireAlbum(context, params.album);
+    const { householdId } = author;
     if (request.headers.get("content-type")?.startsWith("multipart/form-data"))
       return withFile(request, DECK, (form) => keepDeck(context, householdId, form));
     const sent = PROMPTS_ACT.safeParse(await readJson(request));
@@ -85,7 +85,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     }
     const { jar, handed } = sent.data;
     const find = slipFinder([...DECKS, ...(await readDecks(context.db, householdId))]);
-    const author = { householdId, albumId: aggregate.album.id, memberId: member.id, at: context.now };
     const slips = handed.flatMap(({ dayId, slip, saw }) => {
       const found = find(slip);
       return found ? [{ dayId, slip, saw, text: found.text }] : [];

@@ -76,14 +76,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const sent = SHEET_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<SheetsAnswer> => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { member, aggregate, author } = await requireAlbum(context, params.album);
     const { db } = context;
-    const author = {
-      householdId: member.household.id,
-      albumId: aggregate.album.id,
-      memberId: member.id,
-      at: context.now,
-    };
     const act = sent.data;
     switch (act.act) {
       case "make": {

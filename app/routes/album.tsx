@@ -2,7 +2,7 @@ import { data, Outlet, useRouteLoaderData } from "react-router";
 import { readJson } from "#app/http/body.ts";
 import { carryOut } from "#app/http/carry-out.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, notFound, requireAlbum, requireMember, writing } from "#app/http/page.ts";
+import { requireAlbum, requireAuthor, writing } from "#app/http/page.ts";
 import { AlbumFrame } from "#app/places/album/frame.tsx";
 import { frameView } from "#app/places/album/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
@@ -22,9 +22,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const act = ACT.safeParse(body);
   if (!sent.success || !act.success) throw data(null, { status: 400 });
   return writing(async () => {
-    const member = await requireMember(context);
-    if (!isId(params.album)) throw notFound();
-    const author = { householdId: member.household.id, albumId: params.album, memberId: member.id, at: context.now };
+    const author = await requireAuthor(context, params.album);
     return onceOnly(context.db, author.householdId, act.data.act ?? null, (db) => carryOut(db, author, sent.data));
   });
 }

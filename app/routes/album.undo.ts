@@ -2,7 +2,7 @@ import { data, redirect } from "react-router";
 import { to } from "#app/addresses.ts";
 import { readJson } from "#app/http/body.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, notFound, requireMember, writing } from "#app/http/page.ts";
+import { requireAuthor, writing } from "#app/http/page.ts";
 import { ACT } from "#core/format/sent.ts";
 import { onceOnly } from "#store/act.ts";
 import { undoLastChange } from "#store/day.ts";
@@ -12,11 +12,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const act = ACT.safeParse(await readJson(request));
   if (!act.success) throw data(null, { status: 400 });
   return writing(async () => {
-    const member = await requireMember(context);
-    if (!isId(params.album)) throw notFound();
-    const householdId = member.household.id;
-    const author = { householdId, albumId: params.album, memberId: member.id, at: context.now };
-    return onceOnly(context.db, householdId, act.data.act ?? null, (db) => undoLastChange(db, author));
+    const author = await requireAuthor(context, params.album);
+    return onceOnly(context.db, author.householdId, act.data.act ?? null, (db) => undoLastChange(db, author));
   });
 }
 

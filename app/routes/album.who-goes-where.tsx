@@ -25,12 +25,12 @@ const PICKS = z.array(z.object({ slot: z.string().max(200), photo: z.uuid() })).
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "rule", "twice", "picks"]);
   return writing(async () => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
-    const { id: albumId } = aggregate.album;
+    const { aggregate, author } = await requireAlbum(context, params.album);
+    const { householdId, albumId } = author;
     if (form.get("intent") === "rule") {
       const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
       if (!rule) throw data(null, { status: 400 });
-      await setPhotoRule(context.db, member.household.id, albumId, rule);
+      await setPhotoRule(context.db, householdId, albumId, rule);
       throw redirect(to.whoGoesWhere(albumId, { twice: form.get("twice") === "yes" ? "yes" : null }));
     }
     const picks = JSON_TEXT.pipe(PICKS).safeParse(form.get("picks"));
@@ -41,7 +41,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       return found ? [{ dayId: found.dayId, photoId: photo, print: found.print, place: found.place }] : [];
     });
     if (placings.length < picks.data.length) return { ok: false as const, reason: "changed-since" as const };
-    const author = { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
     const placed = await placePhotos(context.db, author, placings);
     if (placed === 0) return { ok: false as const, reason: "changed-since" as const };
     const answer: ProposalAnswer = {

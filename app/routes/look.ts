@@ -1,5 +1,6 @@
 import { redirect } from "react-router";
 import { readForm } from "#app/http/body.ts";
+import { keepLook } from "#app/http/look.ts";
 import { ownPath } from "#app/http/page.ts";
 import type { Route } from "./+types/look";
 
@@ -15,7 +16,7 @@ function cameFrom(request: Request): string {
 export async function action({ request }: Route.ActionArgs) {
   const look = (await readForm(request, ["look"])).get("look") === "night" ? "night" : "day";
   return redirect(cameFrom(request), {
-    headers: { "Set-Cookie": `look=${look}; Path=/; Max-Age=31536000; SameSite=Lax` },
+    headers: { "Set-Cookie": keepLook(look) },
   });
 }
 

@@ -1,7 +1,7 @@
 import { reading, requireMember } from "#app/http/page.ts";
 import { Shelf } from "#app/places/shelf/shelf.tsx";
 import { shelfView } from "#app/places/shelf/view.ts";
-import { readShelf } from "#store/album.ts";
+import { readShelf } from "#store/shelf.ts";
 import type { Route } from "./+types/shelf";
 
 export const meta: Route.MetaFunction = () => [{ title: "Shelf · Hearth Clock" }];

@@ -1,7 +1,7 @@
 import { data } from "react-router";
 import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
-import { notFound, requireMember, writing } from "#app/http/page.ts";
+import { notFound, requireAuthor, writing } from "#app/http/page.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import { isWallTime } from "#core/month/dates.ts";
 import { textOf } from "#core/words/text-schema.ts";
@@ -31,9 +31,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const sent = JOT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async () => {
-    const member = await requireMember(context);
     const { albumId, dayId, jotting, pictures } = sent.data;
-    const author = { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
+    const author = await requireAuthor(context, albumId);
     // Each under the id it was given on the phone: sent again, it is not put back where somebody has taken it off since.
     const once = (id: string, edit: DayEdit) =>
       onceOnly(context.db, author.householdId, id, (db) => saveDayEdit(db, author, dayId, null, edit));

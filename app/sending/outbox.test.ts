@@ -178,6 +178,28 @@ describe("the outbox", () => {
     box.answer({ ok: false, reason }, 50);
   };
 
+  it("sends a try-out's next step from the version that the one before made, so that a quick hand clashes with nobody", () => {
+    const box = new Outbox(device(), "album");
+    const step = (id: string, x: number) =>
+      box.put({
+        ...{ id, key: "try-out:t", due: 0 },
+        sent: { what: "try-out", how: "arrange", id: "t", base: 0, pieces: [{ id: `at ${x}` }] as never },
+      });
+    step("one", 1);
+    box.depart("one");
+    // Two more while the first is out: the later takes the earlier's place, and begins from what the first makes.
+    step("two", 2);
+    step("three", 3);
+    expect(box.snapshot().entries.map(({ id }) => id)).toEqual(["one", "three"]);
+    box.answer({ ok: true, version: 1 }, 0);
+    expect(box.next(1)?.sent).toMatchObject({ base: 1, pieces: [{ id: "at 3" }] });
+    box.depart("three");
+    box.answer({ ok: true, version: 2 }, 0);
+    // The page may not have been read anew yet.
+    step("four", 4);
+    expect(box.next(1)?.sent).toMatchObject({ base: 2 });
+  });
+
   it("keeps what was typed whatever stands in its way, says what that is, and sends it again", () => {
     for (const reason of ["unreachable", "store-gone", "busy", "signed-out"] as const) {
       const box = new Outbox(device(), "album");

@@ -1,5 +1,6 @@
 import type { Card } from "#core/album/model.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { remembering } from "#core/remember.ts";
 import type { CardStanding } from "#core/sheet/card-printing.ts";
 import { type CardFit, fitCard, type Verdict } from "#core/words/fit.ts";
 import {
@@ -131,8 +132,7 @@ export type Glance = {
   readonly trouble: string | null;
 };
 
-const glances = new Map<string, Glance>();
-const MOST_REMEMBERED = 2000;
+const glances = remembering<Glance>(2000);
 
 function glanceAnew(card: Card, unit: Unit): Glance {
   const setting = settingOf(card);
@@ -154,8 +154,5 @@ function glanceAnew(card: Card, unit: Unit): Glance {
 /** How a card stands to its words, front and back, at a glance; the same words are asked once. */
 export function glanceAt(card: Card, unit: Unit): Glance {
   const key = `${unit} ${card.size.w} ${card.size.h} ${JSON.stringify([card.setting, card.text, card.back])}`;
-  const known = glances.get(key) ?? glanceAnew(card, unit);
-  if (glances.size > MOST_REMEMBERED) glances.clear();
-  glances.set(key, known);
-  return known;
+  return glances(key, () => glanceAnew(card, unit));
 }

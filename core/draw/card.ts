@@ -1,5 +1,6 @@
 import type { Card } from "../album/model.ts";
 import { ticks } from "../measure/length.ts";
+import { remembering } from "../remember.ts";
 import { type Laid, layWords } from "../words/lay.ts";
 import { type CardFace, type CardSetting, settingOf } from "../words/lettering.ts";
 import { measureOf } from "../words/measure.ts";
@@ -24,8 +25,7 @@ export function laidMarks({ words }: Pick<Laid, "words">, { lettering }: CardSet
   });
 }
 
-const drawn = new Map<string, Mark[]>();
-const MOST_REMEMBERED = 4000;
+const drawn = remembering<Mark[]>(4000);
 
 /**
  * The words of a card's face where they are printed. The same words in the same lettering are laid once, also when the
@@ -35,8 +35,5 @@ export function cardMarks(card: Card, face: CardFace): Mark[] {
   const setting = settingOf(card);
   const words = wordsOn(card, face);
   const key = `${face} ${card.size.w} ${card.size.h} ${JSON.stringify(setting)} ${words}`;
-  const marks = drawn.get(key) ?? laidMarks(layWords(words, card.size, setting, face), setting);
-  if (drawn.size > MOST_REMEMBERED) drawn.clear();
-  drawn.set(key, marks);
-  return marks;
+  return drawn(key, () => laidMarks(layWords(words, card.size, setting, face), setting));
 }

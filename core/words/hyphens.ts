@@ -1,14 +1,14 @@
 import english from "hyphen/en-gb/index.js";
+import { remembering } from "../remember.ts";
 
 const MARK = "\u00ad";
 const LEAST = 6;
-const known = new Map<string, readonly number[]>();
-const MOST_REMEMBERED = 10_000;
+const known = remembering<readonly number[]>(10_000);
 
 /** Where an English word may be parted with a hyphen: offsets into it. A word that says it itself is parted there only. */
-export function hyphensIn(word: string): readonly number[] {
-  const remembered = known.get(word);
-  if (remembered) return remembered;
+export const hyphensIn = (word: string): readonly number[] => known(word, () => hyphenate(word));
+
+function hyphenate(word: string): readonly number[] {
   const found: number[] = [];
   let at = 0;
   if (word.length >= LEAST && !/[\d@/_]/.test(word)) {
@@ -18,7 +18,5 @@ export function hyphensIn(word: string): readonly number[] {
       else at += sign.length;
     }
   }
-  if (known.size > MOST_REMEMBERED) known.clear();
-  known.set(word, found);
   return found;
 }

@@ -1,5 +1,6 @@
 import { type Length, ticks } from "../measure/length.ts";
 import type { Size } from "../measure/size.ts";
+import { remembering } from "../remember.ts";
 import { type Breaks, firstFit, linesOf, totalFit } from "./breaking.ts";
 import { lettersOf, partsOf } from "./faces.ts";
 import { type Item, itemsOf } from "./items.ts";
@@ -35,15 +36,11 @@ const NEARLY = 1e-6;
 type Laying = { readonly paragraph: Paragraph; readonly items: readonly Item[]; readonly indent: number };
 
 /** Items of paragraphs by their measure: a letter typed changes one paragraph, and a size none. */
-const made = new Map<string, readonly Item[]>();
-const MOST_REMEMBERED = 2000;
+const made = remembering<readonly Item[]>(2000);
 
 function remembered(words: string, measure: Measure, justified: boolean, tearOver: number | null): readonly Item[] {
   const key = `${measure.key}|${justified}|${tearOver?.toFixed(2)}|${words}`;
-  const items = made.get(key) ?? itemsOf(words, measure, { justified, tearOver });
-  if (made.size > MOST_REMEMBERED) made.clear();
-  made.set(key, items);
-  return items;
+  return made(key, () => itemsOf(words, measure, { justified, tearOver }));
 }
 
 const isJustified = (lettering: Lettering) => lettering.kind === "typed" && lettering.align === "justified";
