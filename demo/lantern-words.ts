@@ -9,7 +9,9 @@ import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
 import { saveDayEdit } from "../store/day.ts";
 import type { Db } from "../store/db.ts";
-import { keepHand, keepStampSet, saveDeck, setPeople } from "../store/words.ts";
+import { saveDeck } from "../store/deck.ts";
+import { setPeople } from "../store/household.ts";
+import { keepHand, keepStampSet } from "../store/letters.ts";
 import { by } from "./day-maker.ts";
 
 /** What Petra caught on the signal station's steps, with the minute it was. */

@@ -23,11 +23,11 @@ type Bound = { readonly at: "least" | "most"; readonly value: number; readonly j
 const BOUNDS: Record<string, Bound> = {
   "page.month.ratio": {
     at: "least",
-    value: 0.5,
+    value: 0.35,
     judged: true,
     what: "throughput of Month over an empty page of this stack",
   },
-  "page.day.ratio": { at: "least", value: 0.5, judged: true, what: "throughput of Day over an empty page" },
+  "page.day.ratio": { at: "least", value: 0.35, judged: true, what: "throughput of Day over an empty page" },
   "page.queries.max": { at: "most", value: 6, judged: true, what: "database statements of the page that needs most" },
   "js.month.gzip_kb": { at: "most", value: 190, judged: true, what: "gzipped JavaScript of Month's first load, kB" },
   "dial.redraw_ms": { at: "most", value: 8, judged: false, what: "arrow key to dial drawn" },

@@ -15,6 +15,7 @@ import { saveBookEdit } from "./book.ts";
 import { movePhoto } from "./carry-over.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
 import { countingQueries, isStoreGone } from "./db.ts";
+import { saveDeck } from "./deck.ts";
 import { importAlbum } from "./import.ts";
 import { insertAll } from "./insert-all.ts";
 import { saveLayout } from "./page-stash.ts";
@@ -26,7 +27,6 @@ import { readShelf } from "./shelf.ts";
 import { putAway, takeBackStash } from "./stash-tray.ts";
 import { emptyTray, putBack } from "./tray.ts";
 import { addTryOut, dropTryOut } from "./try-out.ts";
-import { saveDeck } from "./words.ts";
 
 const store = openTestStore();
 const { db } = store;

@@ -113,3 +113,11 @@ export async function isDeviceKnown(db: Db, device: string, mail: string): Promi
     .where(and(eq(knownDevice.tokenHash, hashed(device)), eq(member.mail, mail.toLowerCase())));
   return rows.length > 0;
 }
+
+/** Who is written about, by the names they are called. */
+export async function setPeople(db: Db, householdId: string, people: readonly string[]): Promise<void> {
+  await db
+    .update(household)
+    .set({ people: [...people] })
+    .where(eq(household.id, householdId));
+}

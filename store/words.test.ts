@@ -16,10 +16,13 @@ import { albumOfDate, createAlbum, readAlbum } from "./album.ts";
 import { moveJotting } from "./carry-over.ts";
 import { saveDayEdit, undoLastChange } from "./day.ts";
 import { handOut } from "./dealing.ts";
+import { readDecks, saveDeck } from "./deck.ts";
+import { keepHand, keepStampSet, readLetters } from "./letters.ts";
 import { makeSheets, markSheetPrinted, readSheets, tickCut } from "./printing.ts";
+import { readRevisions } from "./revisions.ts";
 import { putAway, readStashTray, takeBackStash } from "./stash-tray.ts";
+import { readTexts } from "./texts.ts";
 import { emptyTray, putBack, readTray } from "./tray.ts";
-import { keepHand, keepStampSet, readDecks, readLetters, readRevisions, readTexts, saveDeck } from "./words.ts";
 
 const store = openTestStore();
 const { db } = store;

@@ -3,7 +3,8 @@ import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { CardPlace } from "#app/places/card/card-place.tsx";
 import { cardOf, cardView } from "#app/places/card/view.ts";
 import { printShort, wallClock } from "#core/month/dates.ts";
-import { readLetters, readRevisions } from "#store/words.ts";
+import { readLetters } from "#store/letters.ts";
+import { readRevisions } from "#store/revisions.ts";
 import type { Route } from "./+types/album.card";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [

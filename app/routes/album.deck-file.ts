@@ -2,7 +2,7 @@ import { notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { attachment } from "#core/format/attachment.ts";
 import { DECKS } from "#core/words/decks.ts";
 import { writeDeckFile } from "#press/deck-file.ts";
-import { readDecks } from "#store/words.ts";
+import { readDecks } from "#store/deck.ts";
 import type { Route } from "./+types/album.deck-file";
 
 const KINDS = { csv: "text/csv; charset=utf-8; header=present", txt: "text/plain; charset=utf-8" } as const;

@@ -1,7 +1,7 @@
 import { reading, requireAlbum } from "#app/http/page.ts";
 import { type FoundAnywhere, findAll } from "#app/places/words/view.ts";
 import { findPictures } from "#store/roll.ts";
-import { readTexts } from "#store/words.ts";
+import { readTexts } from "#store/texts.ts";
 import type { Route } from "./+types/album.find";
 
 const MOST = 12;

@@ -4,8 +4,8 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { LETTERS_ACT, type LettersAnswer } from "#app/places/letters/acts.ts";
 import { Letters } from "#app/places/letters/letters.tsx";
+import { keepHand, keepStampSet, readLetters } from "#store/letters.ts";
 import { putAway } from "#store/stash-tray.ts";
-import { keepHand, keepStampSet, readLetters } from "#store/words.ts";
 import type { Route } from "./+types/album.letters";
 
 export const meta: Route.MetaFunction = () => [{ title: "Hands and stamps · Hearth Clock" }];

@@ -5,7 +5,8 @@ import { wordsView } from "#app/places/words/view.ts";
 import { Words } from "#app/places/words/words.tsx";
 import { LIMITS } from "#core/limits.ts";
 import { clean } from "#core/words/clean.ts";
-import { readTexts, setPeople } from "#store/words.ts";
+import { setPeople } from "#store/household.ts";
+import { readTexts } from "#store/texts.ts";
 import type { Route } from "./+types/album.words";
 
 export const meta: Route.MetaFunction = () => [{ title: "Words · Hearth Clock" }];

@@ -3,8 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { readAlbum } from "../../store/album.ts";
 import { openStore, type Store } from "../../store/db.ts";
+import { readRevisions } from "../../store/revisions.ts";
 import { household } from "../../store/schema/index.ts";
-import { readRevisions } from "../../store/words.ts";
 import { freshDatabase } from "../fresh-database.ts";
 
 /** The built program over a database of its own, ended by force while words come in. */

@@ -2,8 +2,8 @@ import { useMemo, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
+import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { many } from "#app/wording/count.ts";
@@ -74,7 +74,7 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
               gets; what is made or arranged already stays as it is.
             </p>
           </div>
-          <Outcome answer={answer} />
+          <Outcome answer={answer} why={REFUSED} kept="Nothing was changed. Try again in a moment." />
           {taken && keeping && <KeepForm template={taken} data={data} busy={busy} />}
           <PatternForm cycle={cycle} rules={rules} templates={all} onCycle={setCycle} onRules={setRules} />
           <section aria-labelledby="templates">
@@ -148,15 +148,7 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
   );
 }
 
-function Outcome({ answer }: { answer: FoundationsAnswer | null }) {
-  if (!answer) return null;
-  if (answer.ok) return <Said good>{answer.said}</Said>;
-  const words =
-    answer.reason === "no-name"
-      ? "Give the template a name of up to 120 letters."
-      : unreachableForm(answer.reason, "Nothing was changed. Try again in a moment.");
-  return <Said good={false}>{words}</Said>;
-}
+const REFUSED = { "no-name": "Give the template a name of up to 120 letters." } as const;
 
 function KeepForm({ template, data, busy }: { template: Template; data: BookData; busy: boolean }) {
   return (

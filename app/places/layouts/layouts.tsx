@@ -3,8 +3,8 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
+import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -136,7 +136,11 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
               protector down.
             </p>
           </div>
-          <Outcome answer={answer} />
+          <Outcome
+            answer={answer}
+            kept="The layout is still here. Save again in a moment."
+            why={{ ...REFUSED, "in-use": inUse(answer && "pages" in answer ? answer.pages : 0) }}
+          />
           {said && (
             <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
               {said}
@@ -273,25 +277,12 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
   );
 }
 
-function Outcome({ answer }: { answer: LayoutsAnswer | null }) {
-  if (!answer) return null;
-  if (answer.ok) return <Said good>{answer.said}</Said>;
-  return <Said good={false}>{refused(answer)}</Said>;
-}
-
-function refused(answer: Extract<LayoutsAnswer, { ok: false }>): string {
-  switch (answer.reason) {
-    case "in-use":
-      return answer.pages === 1
-        ? "1 page uses this layout, so it was kept. Give that page another one first."
-        : `${answer.pages} pages use this layout, so it was kept. Give those pages another one first.`;
-    case "no-name":
-      return "Give the layout a name of up to 120 letters. It is still here to save.";
-    case "too-many":
-      return "Your household has 200 layouts of its own, the most there can be. Put one away first.";
-    case "bad-layout":
-      return "That layout does not go together. Nothing was saved.";
-    default:
-      return unreachableForm(answer.reason, "The layout is still here. Save again in a moment.");
-  }
-}
+const REFUSED = {
+  "no-name": "Give the layout a name of up to 120 letters. It is still here to save.",
+  "too-many": "Your household has 200 layouts of its own, the most there can be. Put one away first.",
+  "bad-layout": "That layout does not go together. Nothing was saved.",
+} as const;
+const inUse = (pages: number): string =>
+  pages === 1
+    ? "1 page uses this layout, so it was kept. Give that page another one first."
+    : `${pages} pages use this layout, so it was kept. Give those pages another one first.`;

@@ -4,9 +4,10 @@ import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
+import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
+import { many } from "#app/wording/count.ts";
 import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/wording/format.ts";
 import type { Away } from "#app/wording/sending.ts";
 import { HOLE_PRESETS, type HolePresetId, holePreset } from "#core/album/holes.ts";
@@ -104,7 +105,17 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               </p>
             </div>
             <input type="hidden" name="version" value={seen} />
-            <Outcome answer={answer} />
+            <Outcome
+              answer={answer}
+              kept="Your measures are still in the form. Save again in a moment."
+              why={{
+                // Said beside the fields themselves.
+                fields: null,
+                "changed-since":
+                  "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare, or save again to keep yours.",
+                "stops-fitting": answer && "pieces" in answer ? <StopsFitting {...answer} /> : null,
+              }}
+            />
             <div className="grid grid-cols-2 gap-3">
               <div className="col-span-2">{box("formatName", "What it is called")}</div>
               <SelectField
@@ -209,26 +220,18 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
   );
 }
 
-function Outcome({ answer }: { answer: MeasureAnswer | null }) {
-  if (!answer || (!answer.ok && answer.reason === "fields")) return null;
-  if (answer.ok) return <Said good>{answer.said}</Said>;
-  if (answer.reason === "stops-fitting") {
-    const count = answer.pieces.length + answer.more;
-    return (
-      <Said good={false}>
-        With these measures, {count === 1 ? "one piece stops" : `${count} pieces stop`} fitting. Nothing was saved yet.
-        <ul className="text-sm font-normal">
-          {answer.pieces.map((words) => (
-            <li key={words}>{words}</li>
-          ))}
-          {answer.more > 0 && <li>And {answer.more} more.</li>}
-        </ul>
-      </Said>
-    );
-  }
-  const words =
-    answer.reason === "changed-since"
-      ? "Somebody changed this album’s settings after you opened them. Your measures are still in the form; load the page in another window to compare, or save again to keep yours."
-      : unreachableForm(answer.reason, "Your measures are still in the form. Save again in a moment.");
-  return <Said good={false}>{words}</Said>;
+/** What no longer fits with the measures as typed. */
+function StopsFitting({ pieces, more }: { pieces: readonly string[]; more: number }) {
+  const count = pieces.length + more;
+  return (
+    <>
+      With these measures, {many(count, "piece stops", "pieces stop")} fitting. Nothing was saved yet.
+      <ul className="text-sm font-normal">
+        {pieces.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+        {more > 0 && <li>And {more} more.</li>}
+      </ul>
+    </>
+  );
 }

@@ -5,8 +5,8 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
+import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { many } from "#app/wording/count.ts";
 import { PHOTO_RULE } from "#app/wording/photo.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -62,7 +62,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
               ? "No page waits for a print. Keep room for photos on a foundation page, and it is proposed here."
               : `${many(view.rows.length, "print waits", "prints wait")} on ${many(days, "day")}; ${many(view.from, "picture is", "pictures are")} free. What is on a page already stays.`}
           </p>
-          <Outcome answer={answer} />
+          <Outcome answer={answer} why={REFUSED} kept="Nothing was placed." />
           {found.length > 0 && (
             <ol className="grid border-t border-line">
               {found.map((row) => (
@@ -153,17 +153,10 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
   );
 }
 
-function Outcome({ answer }: { answer: ProposalAnswer | null }) {
-  if (!answer) return null;
-  if (answer.ok) return <Said good>{answer.said}</Said>;
-  return (
-    <Said good={false}>
-      {answer.reason === "changed-since"
-        ? "The pages changed meanwhile, in another window. Here is the proposal as it is now; nothing was placed."
-        : unreachableForm(answer.reason, "Nothing was placed.")}
-    </Said>
-  );
-}
+const REFUSED = {
+  "changed-since":
+    "The pages changed meanwhile, in another window. Here is the proposal as it is now; nothing was placed.",
+} as const;
 
 /** The days whose prints have no picture, each once with what it waits for. */
 function StillEmpty({ view: { albumId, rows, unit } }: { view: ProposalView }) {

@@ -5,7 +5,7 @@ import { Button, buttonLook } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { writeLines } from "#core/words/deck-text.ts";
 import type { PromptsAct, PromptsAnswer } from "./acts.ts";
-import { Outcome } from "./outcome.tsx";
+import { DealOutcome } from "./outcome.tsx";
 import type { PromptsView } from "./view.ts";
 
 type Props = {
@@ -158,7 +158,7 @@ function DeckForm({ id, jar, action, name, setName, text, setText, onDone, onCan
           </Button>
         )}
       </div>
-      <Outcome answer={answer ?? null} />
+      <DealOutcome answer={answer ?? null} />
     </fetcher.Form>
   );
 }

@@ -28,7 +28,7 @@ function Preview({ of: { count, first, head } }: { of: DeckPreview }) {
 }
 
 /** What came of dealing, or of a deck that was handed in: every line that was left out, and why. */
-export function Outcome({ answer }: { answer: PromptsAnswer | null }) {
+export function DealOutcome({ answer }: { answer: PromptsAnswer | null }) {
   if (!answer) return null;
   const refused = answer.ok ? null : answer.reason;
   if (refused !== null && isAway(refused))

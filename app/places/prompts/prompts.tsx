@@ -12,7 +12,7 @@ import { type Deal, type DealDay, deal, swap, WISHES, type Wish } from "#core/wo
 import type { Jar } from "#core/words/slip.ts";
 import type { PromptsAct, PromptsAnswer } from "./acts.ts";
 import { DeckPanel } from "./deck-panel.tsx";
-import { Outcome } from "./outcome.tsx";
+import { DealOutcome } from "./outcome.tsx";
 import { type PromptDay, type PromptsView, slipFinder } from "./view.ts";
 
 const JAR_NAME: Record<Jar, string> = { prompt: "Prompts", technique: "Techniques" };
@@ -88,7 +88,7 @@ export function Prompts({ view }: { view: PromptsView }) {
               ))}
             </nav>
           </div>
-          <Outcome answer={fetcher.data ?? null} />
+          <DealOutcome answer={fetcher.data ?? null} />
           <ol className="grid">
             {days.map((day) => (
               <DayRow

@@ -1,7 +1,7 @@
 import { Form, Link, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { Outcome } from "#app/parts/outcome.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
 import { NUMBERING_HINT, NUMBERING_NAME } from "#app/wording/month.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -24,7 +24,12 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
       <h1 className="text-3xl">Album</h1>
       <Form method="post" className="grid gap-7">
         <input type="hidden" name="version" value={seen} />
-        <Outcome answer={answer} />
+        <Outcome
+          answer={answer}
+          done="Saved."
+          why={REFUSED}
+          kept="What you wrote is still in the form. Save again in a moment."
+        />
         <section className="grid gap-4" aria-labelledby="days">
           <h2 id="days" className="border-b border-line pb-2 text-xl">
             Days and numbers
@@ -81,14 +86,8 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
   );
 }
 
-function Outcome({ answer }: { answer: Answer | null }) {
-  if (!answer) return null;
-  if (answer.ok) return <Said good>Saved.</Said>;
-  const words =
-    answer.reason === "fields"
-      ? "Something below needs another look. Nothing was changed yet."
-      : answer.reason === "changed-since"
-        ? "Somebody changed these settings after you opened them. Yours are still in the form; load the page in another window to compare, or save again to keep yours."
-        : unreachableForm(answer.reason, "What you wrote is still in the form. Save again in a moment.");
-  return <Said good={false}>{words}</Said>;
-}
+const REFUSED = {
+  fields: "Something below needs another look. Nothing was changed yet.",
+  "changed-since":
+    "Somebody changed these settings after you opened them. Yours are still in the form; load the page in another window to compare, or save again to keep yours.",
+} as const;

@@ -3,10 +3,10 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
+import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { partName } from "#app/wording/photo.ts";
-import { type Away, isAway } from "#app/wording/sending.ts";
+import type { Away } from "#app/wording/sending.ts";
 import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { canBeParted, inParts } from "#core/sheet/gang.ts";
@@ -90,7 +90,7 @@ export function Sheets({ view }: { view: SheetsView }) {
         </section>
         <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
           <h1 className="text-2xl">Print sheets</h1>
-          <Outcome answer={answer} />
+          <Outcome answer={answer} why={REFUSED} kept="Nothing was changed. Try again." />
           {gang.tooLarge.length > 0 && <TooLargeList gang={gang} byUse={byUse} view={view} />}
           <WishList
             albumId={albumId}
@@ -139,18 +139,6 @@ const REFUSED: Record<Exclude<Extract<SheetsAnswer, { ok: false }>["reason"], Aw
     "A bar that far off is the wrong print setting or a slip of the rule. Print the test page at 100 per cent and measure again; nothing was changed.",
   "lab-refused": "The lab did not take the order. Nothing was ordered.",
 };
-
-function Outcome({ answer }: { answer: SheetsAnswer | null }) {
-  if (!answer || (answer.ok && !answer.said)) return null;
-  if (answer.ok) return <Said good>{answer.said}</Said>;
-  return (
-    <Said good={false}>
-      {isAway(answer.reason)
-        ? unreachableForm(answer.reason, "Nothing was changed. Try again.")
-        : REFUSED[answer.reason]}
-    </Said>
-  );
-}
 
 /** What no paper takes: what would fit, or the parts it can be made in. */
 function TooLargeList({ gang, byUse, view }: { gang: Gang; byUse: ReadonlyMap<string, Wish>; view: SheetsView }) {

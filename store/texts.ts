@@ -1,0 +1,77 @@
+import { and, eq, ne, sql } from "drizzle-orm";
+import { unionAll } from "drizzle-orm/pg-core";
+import type { CalendarDate } from "../core/month/dates.ts";
+import type { Db } from "./db.ts";
+import { album, card, day, dayInsert, dayPhoto, jotting } from "./schema/index.ts";
+
+/** Where in an album a text stands. */
+export const TEXT_PLACES = [
+  ...(["title", "note", "prompt", "technique"] as const),
+  ...(["card", "back", "jotting", "insert", "photo"] as const),
+];
+export type TextPlace = (typeof TEXT_PLACES)[number];
+export type FoundText = {
+  readonly albumId: string;
+  readonly albumTitle: string;
+  readonly date: CalendarDate;
+  readonly place: TextPlace;
+  /** The card it is on; null elsewhere. */
+  readonly cardId: string | null;
+  readonly text: string;
+};
+
+/** Every word of the household's albums, in one statement: what is looked for is compared with accents left aside. */
+export async function readTexts(db: Db, householdId: string): Promise<FoundText[]> {
+  const common = { albumId: album.id, albumTitle: album.title, date: day.date };
+  const mine = and(eq(album.householdId, householdId), sql`${album.deletedAt} is null`);
+  const ofDay = (place: TextPlace, column: typeof day.title | typeof day.note) =>
+    db
+      .select({
+        ...common,
+        place: sql<TextPlace>`${sql.raw(`'${place}'`)}`,
+        cardId: sql<string | null>`null::uuid`,
+        text: sql<string>`${column}`,
+      })
+      .from(day)
+      .innerJoin(album, eq(album.id, day.albumId))
+      .where(and(mine, ne(column, "")));
+  const ofCard = (place: TextPlace, column: typeof card.text | typeof card.back) =>
+    db
+      .select({
+        ...common,
+        place: sql<TextPlace>`${sql.raw(`'${place}'`)}`,
+        cardId: sql<string | null>`${card.id}`,
+        text: sql<string>`${column}`,
+      })
+      .from(card)
+      .innerJoin(day, eq(day.id, card.dayId))
+      .innerJoin(album, eq(album.id, day.albumId))
+      .where(and(mine, ne(column, ""), sql`${card.deletedAt} is null`));
+  const ofPiece = (
+    place: TextPlace,
+    table: typeof jotting | typeof dayInsert | typeof dayPhoto,
+    column: typeof jotting.text | typeof dayInsert.note | typeof dayPhoto.alt,
+  ) =>
+    db
+      .select({
+        ...common,
+        place: sql<TextPlace>`${sql.raw(`'${place}'`)}`,
+        cardId: sql<string | null>`null::uuid`,
+        text: sql<string>`${column}`,
+      })
+      .from(table)
+      .innerJoin(day, eq(day.id, table.dayId))
+      .innerJoin(album, eq(album.id, day.albumId))
+      .where(and(mine, ne(column, ""), sql`${table.deletedAt} is null`));
+  return unionAll(
+    ofDay("title", day.title),
+    ofDay("note", day.note),
+    ofDay("prompt", day.promptText as never),
+    ofDay("technique", day.techniqueText as never),
+    ofCard("card", card.text),
+    ofCard("back", card.back),
+    ofPiece("jotting", jotting, jotting.text),
+    ofPiece("insert", dayInsert, dayInsert.note),
+    ofPiece("photo", dayPhoto, dayPhoto.alt),
+  );
+}
