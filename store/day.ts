@@ -15,9 +15,10 @@ import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { followDates, followDay, latestBookChange, undoBookChange } from "./book.ts";
+import { latestBookChange, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, excluded, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
+import { followDates, followDay } from "./follow.ts";
 import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
 import { unkeepTryOuts } from "./try-out.ts";
 

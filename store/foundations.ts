@@ -3,9 +3,10 @@ import { applyEdit } from "../core/album/edit.ts";
 import type { Foundation } from "../core/album/model.ts";
 import type { Piece } from "../core/book/leaf.ts";
 import type { Author } from "./author.ts";
-import { arrangePages, followDays } from "./book.ts";
+import { arrangePages } from "./book.ts";
 import { type DayChanged, lockDays, saveDays } from "./day.ts";
 import type { Db } from "./db.ts";
+import { followDays } from "./follow.ts";
 
 /** A page as a template makes it: the foundation its day gets, and what lies on the front of its leaf. */
 export type FoundationPage = {

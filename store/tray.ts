@@ -3,8 +3,8 @@ import { type AnyPgColumn, unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
-import { followDay, putLeafBack } from "./book.ts";
 import type { Db, Transaction } from "./db.ts";
+import { followDay, putLeafBack } from "./follow.ts";
 import { album, card, day, dayInsert, dayPhoto, household, jotting, leaf, tryOut } from "./schema/index.ts";
 import { dropLooseBytes, dropStash } from "./stash-tray.ts";
 

@@ -4,10 +4,11 @@ import type { Sent } from "#core/format/sent.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
 import type { Author } from "#store/author.ts";
-import { givePlace, saveBookEdit } from "#store/book.ts";
+import { saveBookEdit } from "#store/book.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
+import { givePlace } from "#store/follow.ts";
 import { markPhotos } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
