@@ -19,7 +19,8 @@ type FromWorker = { ok: true; photo: Omit<NewPhoto, "bytes"> } | { ok: false; re
 export function openReadingPool(projectRoot: string): { read: PictureReader; close: () => Promise<void> } {
   const pool = new Piscina({
     ...threadFile(projectRoot, "press/reading-worker.ts"),
-    minThreads: 1,
+    // The first picture begins the first thread: a program that only shows pages needs none.
+    minThreads: 0,
     maxThreads: Math.max(1, Math.min(4, availableParallelism())),
     // While one picture's codec is at work on a thread of its own, the next one's notes are read.
     concurrentTasksPerWorker: 2,

@@ -1,7 +1,6 @@
 import type { PictureReader } from "../../press/reading-pool.ts";
 import { type Db, isStoreGone } from "../../store/db.ts";
 import { beatWork, claimWork, endWork, letGoOfWork, type WorkRecord } from "../../store/work.ts";
-import { KINDS } from "./kinds.ts";
 
 const BEAT_MS = 2000;
 
@@ -47,6 +46,8 @@ async function doOne({ db, name, readPicture, logError, ending }: Worker, work: 
         [done, whole] = [far, of];
       },
     };
+    // Loaded when there is something to do: most starts of the program have nothing to.
+    const { KINDS } = await import("./kinds.ts");
     const { state, outcome, keepFile } = await KINDS[work.kind](work, doing);
     stop.signal.throwIfAborted();
     await endWork(db, work.id, name, state, outcome, keepFile);
