@@ -32,7 +32,11 @@ const JOTTED: Readonly<Record<string, readonly (readonly [time: string, text: st
 };
 
 const typed = (change: Partial<Extract<Lettering, { kind: "typed" }>> = {}): Lettering => ({
-  ...{ kind: "typed", face: "book", size: 42, leading: 125, align: "left" },
+  kind: "typed",
+  face: "book",
+  size: 42,
+  leading: 125,
+  align: "left",
   ...change,
 });
 const TYPEWRITER: Lettering = { kind: "typewriter", pitch: 12, spacing: 1, align: "left" };
@@ -62,16 +66,16 @@ type Written = {
 const WRITTEN: Readonly<Record<string, readonly Written[]>> = {
   "10": [
     {
-      ...{
-        w: 3,
-        h: 4,
-        text: "Watch till four. The tide will do most of the work.",
-        more: { stock: "printed", stands: "middle" },
-      },
+      w: 3,
+      h: 4,
+      text: "Watch till four. The tide will do most of the work.",
+      more: { stock: "printed", stands: "middle" },
       lettering: typed({ face: "typed", size: 36, align: "centre" }),
     },
     {
-      ...{ w: 3, h: 4, lettering: TYPEWRITER },
+      w: 3,
+      h: 4,
+      lettering: TYPEWRITER,
       text: "Up the tower with me:\n- the flask\n- second gloves\n- the tide table\n- Quill’s list of lights, to be checked\n- nothing to read",
     },
     {
@@ -84,20 +88,28 @@ const WRITTEN: Readonly<Record<string, readonly Written[]>> = {
   ],
   "12": [
     {
-      ...{ w: 4, h: 6, lettering: typed({ size: 48, leading: 130, align: "justified" }) },
+      w: 4,
+      h: 6,
+      lettering: typed({ size: 48, leading: 130, align: "justified" }),
       text: "The mail boat went first with Tobiah at the bow and the big lantern roped to the mast, and everybody who owns anything that floats went after it. From the tower I could see the line bend round the skerry and come back on itself, so that for a minute the first boat and the last were side by side. Nobody had planned that. On the slip they sang the long version, all nine verses, and Isolde held the note at the end until her lantern went out, which she says was the wind. Quill walked the causeway with the schoolchildren and counted them out and counted them home: nineteen both ways, and one dog. Gran had loaves in both coat pockets. When it was over nobody wanted to be the first to blow theirs out, so we hung them along the harbour wall and let the candles decide. Two were still burning when I went up for the morning watch, low and blue, and I let those be as well.",
       back: "Sung by heart:\n- the long one\n- the one about the bell\n- the one Gran says is not a song",
     },
   ],
   "15": [
     {
-      ...{ w: 3, h: 4, text: "Loaves: six.\nNeighbours: eleven.", more: { stock: "printed", stands: "middle" } },
+      w: 3,
+      h: 4,
+      text: "Loaves: six.\nNeighbours: eleven.",
+      more: { stock: "printed", stands: "middle" },
       lettering: typed({ face: "numeral", size: 48, align: "centre" }),
     },
   ],
   "16": [
     {
-      ...{ w: 3, h: 4, hidden: "the flip", privateUntil: "2026-12-25" },
+      w: 3,
+      h: 4,
+      hidden: "the flip",
+      privateUntil: "2026-12-25",
       text: "The spyglass came on the Thursday boat and is in the lamp room behind the spare wicks. They have looked straight at it twice.",
     },
   ],
@@ -126,7 +138,9 @@ function cardOf({ w, h, text, back = "", lettering, more, hidden = "", privateUn
   const usual = usualSetting(size);
   return {
     ...newCard(randomUUID(), size, text),
-    ...{ back, hidden, privateUntil: (privateUntil ?? null) as CalendarDate | null },
+    back,
+    hidden,
+    privateUntil: (privateUntil ?? null) as CalendarDate | null,
     setting: lettering || more ? { ...usual, ...(lettering ? { lettering } : {}), ...more } : null,
   };
 }

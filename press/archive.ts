@@ -100,7 +100,10 @@ function wordsOf(
     days: days.map(({ id, date, skipped, mergedInto, content: whole }) => {
       const content = shared(whole, today);
       return {
-        ...{ id, date, skipped, mergedInto },
+        id,
+        date,
+        skipped,
+        mergedInto,
         ...content,
         waived: [...content.waived],
         done: [...content.done],
@@ -111,14 +114,25 @@ function wordsOf(
         jottings: [...content.jottings],
         inserts: [...content.inserts],
         photos: content.photos.map(({ id: use, photoId, print, alt, crop }) => ({
-          ...{ id: use, print, alt, crop },
+          id: use,
+          print,
+          alt,
+          crop,
           sha256: hashOfPhoto(photoId),
         })),
       };
     }),
     photos: [...photos.values()].map(
       ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected }) => ({
-        ...{ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected },
+        sha256,
+        name,
+        capturedAt,
+        offset,
+        givenDate,
+        look,
+        star,
+        banked,
+        rejected,
         file: `photos/${sha256}.${ENDING[files.get(sha256)?.mime ?? "image/jpeg"]}`,
       }),
     ),
@@ -239,7 +253,10 @@ export async function unpackAlbum(
       format: { ...format, capacity: capacityMicrometres },
     };
     const imported = days.map(({ id, date, skipped, mergedInto, ...content }) => ({
-      ...{ id, date, skipped, mergedInto },
+      id,
+      date,
+      skipped,
+      mergedInto,
       content: {
         ...content,
         photos: content.photos.map(({ sha256, ...use }) => ({

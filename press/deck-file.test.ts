@@ -11,7 +11,9 @@ describe("a deck's file", () => {
       for (const ending of ["csv", "txt"] as const) {
         const read = readDeckFile(`deck.${ending}`, bytes(writeDeckFile(ending, slips)));
         expect(read).toEqual({
-          ...{ encoding: "utf-8", troubles: [], head: ending === "csv" ? "text, kind, on" : null },
+          encoding: "utf-8",
+          troubles: [],
+          head: ending === "csv" ? "text, kind, on" : null,
           slips: slips.map(({ text, kind, on }) => ({ text, kind, on })),
         });
       }
@@ -57,7 +59,9 @@ describe("the head of a deck", () => {
 
   it("and slips that begin like a formula go out guarded and come back as they were", () => {
     const slips = ["=SUM(A1)", "+ a bell", "- a gull", "@noon", "'=quoted", "''", "plain"].map((text) => ({
-      ...{ text, kind: "", on: { kind: "any" as const } },
+      text,
+      kind: "",
+      on: { kind: "any" as const },
     }));
     const file = writeDeckFile("csv", slips);
     for (const line of file.replace(/^\uFEFF/, "").split("\r\n")) expect(line).not.toMatch(/^"?[=+\-@]/);

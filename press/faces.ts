@@ -19,8 +19,16 @@ const FILES: Record<Typeface, readonly string[]> = {
 
 /** Kerning and nothing else: every letter keeps its own shape, so that widths add up the same wherever they are read. */
 export const LETTERS_ALONE: Record<string, boolean> = {
-  ...{ kern: true, liga: false, clig: false, rlig: false, calt: false, ccmp: false, locl: false },
-  ...{ mark: false, mkmk: false, frac: false },
+  kern: true,
+  liga: false,
+  clig: false,
+  rlig: false,
+  calt: false,
+  ccmp: false,
+  locl: false,
+  mark: false,
+  mkmk: false,
+  frac: false,
 };
 
 export type ShippedFont = { readonly file: string; readonly font: Font };

@@ -161,7 +161,9 @@ async function saidBy(householdId: string, albumId: string) {
   if (!aggregate) throw new Error("the album is not there");
   const { id: _, version: __, ...album } = aggregate.album;
   const days = aggregate.days.map(({ date, skipped, mergedInto, content }) => ({
-    ...{ date, skipped, sharesWith: aggregate.days.find(({ id }) => id === mergedInto)?.date },
+    date,
+    skipped,
+    sharesWith: aggregate.days.find(({ id }) => id === mergedInto)?.date,
     ...content,
     cards: content.cards.map(({ id: _id, ...card }) => card),
     jottings: content.jottings.map(({ id: _id, ...jotting }) => jotting),

@@ -114,7 +114,8 @@ export async function openZip(file: string | ZipSource): Promise<OpenZip> {
     const entries = listed.map((entry): [string, ZipEntry] => [
       entry.fileName,
       {
-        ...{ name: entry.fileName, bytes: entry.uncompressedSize },
+        name: entry.fileName,
+        bytes: entry.uncompressedSize,
         read: (most) => unpack(zip, entry, most),
         chunks: () => chunksOf(zip, entry),
       },

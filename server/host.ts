@@ -39,7 +39,9 @@ function requestLog(request: express.Request, response: express.Response, next: 
 
 /** What every request is given, beside itself. */
 export const makeGiven = (store: Store, readPicture: PictureReader, work: Work): Given => ({
-  ...{ store, readPicture, work },
+  store,
+  readPicture,
+  work,
   limiter: openLimiter(store.pool),
   room: householdRoom(process.env.HEARTH_QUOTA_GB),
   inMemory: roomInMemory(LIMITS.picturesInMemoryBytes.most),

@@ -10,7 +10,9 @@ afterAll(() => store.close());
 const [one, two] = [openLimiter(store.pool), openLimiter(store.pool)];
 
 const somebody = (change: Partial<Trying> = {}): Trying => ({
-  ...{ mail: `${randomUUID()}@example.org`, address: `2001:db8::${randomUUID().slice(0, 4)}`, knownDevice: null },
+  mail: `${randomUUID()}@example.org`,
+  address: `2001:db8::${randomUUID().slice(0, 4)}`,
+  knownDevice: null,
   ...change,
 });
 const allowed = async (tries: readonly Promise<{ ok: boolean }>[]) =>

@@ -21,8 +21,13 @@ const ALLOWED: Allowed = { ok: true };
 export function openLimiter(pool: pg.Pool) {
   const counter = (keyPrefix: string, points: number, duration: number) =>
     new RateLimiterPostgres({
-      ...{ storeClient: pool, storeType: "pool", tableName: "try_count", tableCreated: true },
-      ...{ keyPrefix, points, duration },
+      storeClient: pool,
+      storeType: "pool",
+      tableName: "try_count",
+      tableCreated: true,
+      keyPrefix,
+      points,
+      duration,
     });
   const pair = counter("pair", LIMITS.wrongTries.most, 15 * MINUTE);
   const strikes = counter("strikes", 1_000, 24 * 60 * MINUTE);

@@ -85,7 +85,9 @@ export async function writeBook(
     .insert(side)
     .values(sides)
     .onConflictDoUpdate({
-      ...{ target: [side.leafId, side.face], set: excluded(side, ofSide), setWhere: eq(side.albumId, albumId) },
+      target: [side.leafId, side.face],
+      set: excluded(side, ofSide),
+      setWhere: eq(side.albumId, albumId),
     });
   return made;
 }

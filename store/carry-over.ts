@@ -52,7 +52,10 @@ export async function movePhoto(
     if (!added.ok) return added;
     await writeContent(tx, there.day.id, there.day.content, added.content, author.at);
     await logChange(tx, author, {
-      ...{ act, day: there.day, content: added.content, fields: added.fields },
+      act,
+      day: there.day,
+      content: added.content,
+      fields: added.fields,
       before: { content: there.day.content },
     });
     const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);

@@ -28,14 +28,17 @@ export const factsOf = ({
   look,
   trait,
 }: Pick<AlbumPhoto, "width" | "height" | "look" | "trait">): PictureFacts => ({
-  ...{ width, height, look },
+  width,
+  height,
+  look,
   focus: trait ? { x: trait.focusX, y: trait.focusY } : MIDDLE,
 });
 
 const cropOf = ({ keepX, keepY, slideX, slideY, closer, border }: typeof dayPhoto.$inferSelect): PrintCrop => ({
   keep: keepX === null || keepY === null ? null : { x: keepX, y: keepY },
   slide: { x: slideX, y: slideY },
-  ...{ closer, border },
+  closer,
+  border,
 });
 
 /** A day with its pieces as the relational query returns it. */
@@ -64,12 +67,21 @@ export function toDay(row: DayRow): Day {
       pageSize: row.pageW !== null && row.pageH !== null ? { w: row.pageW, h: row.pageH } : null,
       numeral: { style: row.numeralStyle, note: row.numeralNote },
       photos: row.photos.map((use) => ({
-        ...{ id: use.id, photoId: use.photoId, print: { w: use.w, h: use.h }, alt: use.alt },
+        id: use.id,
+        photoId: use.photoId,
+        print: { w: use.w, h: use.h },
+        alt: use.alt,
         crop: cropOf(use),
         picture: factsOf(use.photo),
       })),
       cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
-        ...{ id, size: { w, h }, text, back, setting, hidden, privateUntil },
+        id,
+        size: { w, h },
+        text,
+        back,
+        setting,
+        hidden,
+        privateUntil,
       })),
       jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
       inserts: row.inserts.map(({ id, kind, w, h, note }) => ({ id, kind, size: { w, h }, note })),
@@ -98,14 +110,32 @@ export const dayColumns = (content: DayContent) => ({
 /** Rows of a day's pieces, in order. */
 export const pieceRows = (dayId: string, content: DayContent) => ({
   cards: content.cards.map(({ id, size, text, back, setting, hidden, privateUntil }, position) => ({
-    ...{ id, dayId, position, ...size, text, back, setting, hidden, privateUntil },
+    id,
+    dayId,
+    position,
+    ...size,
+    text,
+    back,
+    setting,
+    hidden,
+    privateUntil,
   })),
   jottings: content.jottings.map(({ id, text, at, privateUntil }, position) => ({
-    ...{ id, dayId, position, text, at, privateUntil },
+    id,
+    dayId,
+    position,
+    text,
+    at,
+    privateUntil,
   })),
   inserts: content.inserts.map(({ id, kind, size, note }, position) => ({ id, dayId, position, ...size, kind, note })),
   photos: content.photos.map(({ id, photoId, print, alt, crop }, position) => ({
-    ...{ id, dayId, position, ...print, photoId, alt },
+    id,
+    dayId,
+    position,
+    ...print,
+    photoId,
+    alt,
     keepX: crop.keep?.x ?? null,
     keepY: crop.keep?.y ?? null,
     slideX: crop.slide.x,

@@ -181,9 +181,15 @@ export async function saveDays(
 ): Promise<void> {
   if (changes.length === 0) return;
   const rows = changes.map(({ day: { id, date, skipped, mergedInto, version }, content }) => ({
-    ...{ id, albumId: author.albumId, date, skipped, mergedInto, version: version + 1 },
+    id,
+    albumId: author.albumId,
+    date,
+    skipped,
+    mergedInto,
+    version: version + 1,
     ...dayColumns(content),
-    ...{ updatedAt: author.at, updatedBy: author.memberId },
+    updatedAt: author.at,
+    updatedBy: author.memberId,
   }));
   await tx
     .insert(day)
@@ -194,7 +200,12 @@ export async function saveDays(
     });
   await tx.insert(dayChange).values(
     changes.map(({ day: { id, version, content }, fields }) => ({
-      ...{ act, dayId: id, version: version + 1, memberId: author.memberId, at: author.at, fields },
+      act,
+      dayId: id,
+      version: version + 1,
+      memberId: author.memberId,
+      at: author.at,
+      fields,
       before: { content },
     })),
   );

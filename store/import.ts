@@ -106,7 +106,9 @@ async function importBook(
     book.tryOuts.map(({ leafId, face, name, pieces }) => ({
       id: randomUUID(),
       leafId: rename(leafId),
-      ...{ face, name, madeAt: new Date() },
+      face,
+      name,
+      madeAt: new Date(),
       pieces: pieces.map((piece) => renamePiece(piece, rename)),
     })),
   );
@@ -116,7 +118,11 @@ async function importBook(
     book.layouts.map(({ id, name, page, margin, root }) => ({
       id: rename(id),
       householdId,
-      ...{ name, margin, root, pageW: page.w, pageH: page.h },
+      name,
+      margin,
+      root,
+      pageW: page.w,
+      pageH: page.h,
     })),
   );
 }

@@ -12,7 +12,10 @@ import { labOrder, print } from "./schema/index.ts";
 export async function readOrders(db: Reader, albumId: string): Promise<OrderRecord[]> {
   const rows = await db.select().from(labOrder).where(eq(labOrder.albumId, albumId)).orderBy(desc(labOrder.number));
   return rows.map(({ id, number, orderedOn, dueOn, arrivedAt }) => ({
-    ...{ id, number, orderedOn, dueOn },
+    id,
+    number,
+    orderedOn,
+    dueOn,
     arrived: arrivedAt !== null,
   }));
 }
@@ -49,16 +52,17 @@ export async function keepOrder(
         return use
           ? [
               {
-                ...{
-                  albumId: author.albumId,
-                  orderId: row.id,
-                  place,
-                  useId: id,
-                  x: 0 as Length,
-                  y: 0 as Length,
-                  ...use.print,
-                },
-                ...{ turned: false, spare: false, madeAs: madeAs(use), state: "made" as const },
+                albumId: author.albumId,
+                orderId: row.id,
+                place,
+                useId: id,
+                x: 0 as Length,
+                y: 0 as Length,
+                ...use.print,
+                turned: false,
+                spare: false,
+                madeAs: madeAs(use),
+                state: "made" as const,
               },
             ]
           : [];

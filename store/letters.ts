@@ -34,7 +34,8 @@ export async function keepHand(db: Db, householdId: string, { name, em, line }: 
     .insert(hand)
     .values({ householdId, name, em, line })
     .onConflictDoUpdate({
-      ...{ target: [hand.householdId, hand.name], targetWhere: isNull(hand.deletedAt) },
+      target: [hand.householdId, hand.name],
+      targetWhere: isNull(hand.deletedAt),
       set: { em, line },
     });
 }

@@ -67,7 +67,11 @@ export async function readTemplates(db: Reader, householdId: string): Promise<Te
     .where(and(eq(template.householdId, householdId), isNull(template.deletedAt)))
     .orderBy(asc(template.name));
   return rows.map(({ id, name, pageW, pageH, kind, layout, pieces }) => ({
-    ...{ id, name, kind, layout, pieces },
+    id,
+    name,
+    kind,
+    layout,
+    pieces,
     page: { w: pageW, h: pageH },
   }));
 }

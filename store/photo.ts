@@ -54,7 +54,10 @@ export async function findPhoto(db: Reader, householdId: string, sha256: string)
 }
 
 const traitColumns = ({ fingerprint, sharpness, focus, light, busy, colours }: Traits) => ({
-  ...{ fingerprint, sharpness, focusX: focus.x, focusY: focus.y },
+  fingerprint,
+  sharpness,
+  focusX: focus.x,
+  focusY: focus.y,
   detail: { light, busy, colours },
 });
 
@@ -92,7 +95,10 @@ export async function keepPhoto(
 
 /** A picture's first use on a day: the usual print for the way it lies, cropped as it comes. */
 export const newUse = (id: string, { id: photoId, facts }: Pick<KeptPhoto, "id" | "facts">): PhotoUse => ({
-  ...{ id, photoId, print: usualPrint(facts.width >= facts.height), alt: "" },
+  id,
+  photoId,
+  print: usualPrint(facts.width >= facts.height),
+  alt: "",
   crop: AS_IT_COMES,
   picture: facts,
 });

@@ -62,7 +62,11 @@ describe("the roll", () => {
     const look = { ...NO_LOOK, blackAndWhite: true, straighten: -12 };
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "look", look });
     expect((await readRoll(store.db, keeper.householdId))[0]).toMatchObject({
-      ...{ star: true, rejected: true, banked: true, givenDate: "2026-12-03", facts: { look } },
+      star: true,
+      rejected: true,
+      banked: true,
+      givenDate: "2026-12-03",
+      facts: { look },
     });
     // Always reversible: the picture itself is what it was.
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "look", look: NO_LOOK });

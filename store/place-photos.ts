@@ -57,7 +57,10 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
       if (fields.size === 0) continue;
       await writeContent(tx, dayId, found.day.content, content, author.at);
       await logChange(tx, author, {
-        ...{ act, day: found.day, content, fields: [...fields] },
+        act,
+        day: found.day,
+        content,
+        fields: [...fields],
         before: { content: found.day.content },
       });
     }

@@ -78,8 +78,12 @@ export async function followPrints(
     if (fields.length === 0) continue;
     await writeContent(tx, lead.id, lead.content, content, author.at);
     await logChange(tx, author, {
-      ...{ act, day: lead, content, fields },
-      ...{ before: { content: lead.content }, settled: true },
+      act,
+      day: lead,
+      content,
+      fields,
+      before: { content: lead.content },
+      settled: true,
     });
   }
 }

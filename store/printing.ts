@@ -41,8 +41,13 @@ export async function savePrinter(
 }
 
 const toSheet = (row: typeof printSheet.$inferSelect): SheetRecord => ({
-  ...{ id: row.id, number: row.number, of: row.of, paper: { w: row.paperW, h: row.paperH } },
-  ...{ cuts: row.cuts, waste: row.waste, cutsDone: row.cutsDone },
+  id: row.id,
+  number: row.number,
+  of: row.of,
+  paper: { w: row.paperW, h: row.paperH },
+  cuts: row.cuts,
+  waste: row.waste,
+  cutsDone: row.cutsDone,
   printedAt: row.printedAt?.toISOString() ?? null,
 });
 
@@ -73,7 +78,9 @@ const printables = ({ pages, prints }: Locked, of: SheetOf): Map<string, Printab
         standings(pages, prints).map(({ use, standing }) => [
           use.id,
           {
-            ...{ size: use.print, wanted: standing.kind === "wanted", madeAs: madeAs(use) },
+            size: use.print,
+            wanted: standing.kind === "wanted",
+            madeAs: madeAs(use),
             missing: standing.kind === "wanted" ? standing.missing : [],
           },
         ]),
@@ -97,7 +104,9 @@ function printableAs(all: ReadonlyMap<string, Printable>, word: string, of: Shee
     wanted: found.wanted && (!begun || found.missing.some((other) => sameTile(other, tile))),
     row: {
       ...(of === "photos" ? { useId: id } : { cardId: id }),
-      ...{ madeAs: found.madeAs, state: "made" as const, tile: tile && { ...tile, whole: found.size } },
+      madeAs: found.madeAs,
+      state: "made" as const,
+      tile: tile && { ...tile, whole: found.size },
     },
   };
 }
@@ -125,7 +134,12 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
       const [row] = await tx
         .insert(printSheet)
         .values({
-          ...{ albumId: author.albumId, number, of, paperW: paper.w, paperH: paper.h, madeAt: author.at },
+          albumId: author.albumId,
+          number,
+          of,
+          paperW: paper.w,
+          paperH: paper.h,
+          madeAt: author.at,
           cuts: [...cuts],
           waste: [...waste],
         })
@@ -135,7 +149,7 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
         prints.map(({ id, at, turned, spare }, place) => {
           const found = printableAs(all, id, of);
           if (!found) throw new Error("looked up above");
-          return { ...{ albumId: author.albumId, sheetId: row.id, place, ...at, turned, spare }, ...found.row };
+          return { albumId: author.albumId, sheetId: row.id, place, ...at, turned, spare, ...found.row };
         }),
       );
       made.push(number);
@@ -266,9 +280,16 @@ export async function markByHand(
       return found
         ? [
             {
-              ...{ albumId: author.albumId, place: 0, x: 0 as Length, y: 0 as Length, ...found.size },
+              albumId: author.albumId,
+              place: 0,
+              x: 0 as Length,
+              y: 0 as Length,
+              ...found.size,
               ...(of === "photos" ? { useId: id } : { cardId: id }),
-              ...{ turned: false, spare: false, madeAs: found.madeAs, state: "trimmed" as const },
+              turned: false,
+              spare: false,
+              madeAs: found.madeAs,
+              state: "trimmed" as const,
             },
           ]
         : [];

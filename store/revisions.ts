@@ -32,8 +32,11 @@ export async function readRevisions(db: Reader, dayId: string, now: Card): Promi
     // What a save left is what the next one found.
     const after = rows[at + 1] ? (rows[at + 1]?.before ?? null) : now;
     return {
-      ...{ version: row.version, at: row.at.toISOString(), by: row.by ?? "somebody" },
-      ...{ text: after?.text ?? "", back: after?.back ?? "" },
+      version: row.version,
+      at: row.at.toISOString(),
+      by: row.by ?? "somebody",
+      text: after?.text ?? "",
+      back: after?.back ?? "",
     };
   });
   const [first] = rows;

@@ -23,8 +23,15 @@ export async function readRoll(db: Reader, householdId: string): Promise<RollPho
   return rows.map((row) => {
     const trait: typeof row.trait | null = row.trait;
     return {
-      ...{ id: row.id, name: row.name, capturedAt: row.capturedAt, offset: row.offset, givenDate: row.givenDate },
-      ...{ hasPlace: row.hasPlace, star: row.star, rejected: row.rejected, banked: row.banked },
+      id: row.id,
+      name: row.name,
+      capturedAt: row.capturedAt,
+      offset: row.offset,
+      givenDate: row.givenDate,
+      hasPlace: row.hasPlace,
+      star: row.star,
+      rejected: row.rejected,
+      banked: row.banked,
       facts: factsOf(row),
       fingerprint: trait?.fingerprint ?? null,
       sharpness: trait?.sharpness ?? 0,
@@ -93,7 +100,8 @@ export async function findPictures(
     .filter(({ name }) => findIn(name, query) !== null)
     .slice(0, most)
     .map(({ id, name, capturedAt, givenDate }) => ({
-      ...{ id, name },
+      id,
+      name,
       date: givenDate ?? capturedAt?.slice(0, 10) ?? null,
     }));
 }

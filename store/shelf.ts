@@ -45,10 +45,16 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
     album: toRecord(row),
     days: row.days.map(
       ({ id, date, skipped, mergedInto, version, ...rest }): Day => ({
-        ...{ id, date, skipped, mergedInto, version },
+        id,
+        date,
+        skipped,
+        mergedInto,
+        version,
         content: {
           ...EMPTY_DAY,
-          ...{ waived: rest.waived, foundation: rest.foundation, done: rest.done },
+          waived: rest.waived,
+          foundation: rest.foundation,
+          done: rest.done,
           pageSize: rest.pageW !== null && rest.pageH !== null ? { w: rest.pageW, h: rest.pageH } : null,
           numeral: { style: rest.numeralStyle, note: "" },
           cards: rest.cards.map((each) => newCard(each.id, { w: each.w, h: each.h })),
@@ -59,7 +65,12 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
             note: "",
           })),
           photos: rest.photos.map(({ id: use, photoId, w, h }) => ({
-            ...{ id: use, photoId, print: { w, h }, alt: "", crop: AS_IT_COMES, picture: UNKNOWN_PICTURE },
+            id: use,
+            photoId,
+            print: { w, h },
+            alt: "",
+            crop: AS_IT_COMES,
+            picture: UNKNOWN_PICTURE,
           })),
         },
       }),

@@ -84,7 +84,12 @@ export async function arrangeTryOut(
       const { leafId, face, name } = row;
       await tx.insert(tryOut).values({
         id: crypto.randomUUID(),
-        ...{ leafId, face, name, pieces: [...pieces], madeAt: author.at, deletedAt: author.at },
+        leafId,
+        face,
+        name,
+        pieces: [...pieces],
+        madeAt: author.at,
+        deletedAt: author.at,
       });
       return { ok: false, reason: "try-out-changed" };
     }
@@ -131,7 +136,12 @@ export async function keepTryOut(
     if (found?.pieces) {
       await tx.insert(tryOut).values({
         id: crypto.randomUUID(),
-        ...{ leafId, face, name: "A", pieces: found.pieces, madeAt: author.at, deletedAt: author.at },
+        leafId,
+        face,
+        name: "A",
+        pieces: found.pieces,
+        madeAt: author.at,
+        deletedAt: author.at,
       });
     }
     return saveBookEdit(tx, author, null, { kind: "arrange", leaf: leafId, face, pieces: kept.pieces });

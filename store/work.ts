@@ -48,7 +48,13 @@ export async function askWork(db: Db, asked: Asked): Promise<WorkRecord | "too-m
     const [row] = await tx
       .insert(work)
       .values({
-        ...{ id, householdId, memberId, kind, asked: asked.asked, askedAt: at, expiresAt: hours(KEPT_HOURS, at) },
+        id,
+        householdId,
+        memberId,
+        kind,
+        asked: asked.asked,
+        askedAt: at,
+        expiresAt: hours(KEPT_HOURS, at),
         state: fileBytes === null ? "waiting" : "gathering",
         whole: fileBytes ?? 0,
       })

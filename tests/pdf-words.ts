@@ -12,6 +12,8 @@ export function pdfWords(file: string, page = 1): PdfWord[] {
   const asked = ["-bbox", "-f", String(page), "-l", String(page), file, "-"];
   const html = execFileSync("pdftotext", asked, { encoding: "utf8" });
   return [...html.matchAll(WORD)].map(([, from, to, text]) => ({
-    ...{ text: text ?? "", x: mm(Number(from)), w: mm(Number(to) - Number(from)) },
+    text: text ?? "",
+    x: mm(Number(from)),
+    w: mm(Number(to) - Number(from)),
   }));
 }

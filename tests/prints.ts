@@ -65,7 +65,10 @@ export function sheetOf(...ids: string[]): GangedSheet {
     waste: [],
     cuts: ids.map((_, at) => ({
       piece: rect(0, inches(4 * at), inches(6), inches(11 - 4 * at)),
-      ...{ axis: "y" as const, line: inches(4 * (at + 1)), from: "top" as const, measure: inches(4) },
+      axis: "y" as const,
+      line: inches(4 * (at + 1)),
+      from: "top" as const,
+      measure: inches(4),
       first: { kind: "print" as const, print: at },
       second:
         at === ids.length - 1

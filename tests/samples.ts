@@ -126,14 +126,22 @@ export const anyContent: fc.Arbitrary<DayContent> = fc.record({
   numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),
   photos: fc.array(
     fc.record({
-      ...{ id: anyId, photoId: anyId, print: anySize, alt: anyText, crop: anyCrop },
+      id: anyId,
+      photoId: anyId,
+      print: anySize,
+      alt: anyText,
+      crop: anyCrop,
       picture: fc.constant(UNKNOWN_PICTURE),
     }),
     { maxLength: 4 },
   ),
   cards: fc.array(
     fc.record({
-      ...{ id: anyId, size: anySize, text: anyText, back: anyText, hidden: anyText },
+      id: anyId,
+      size: anySize,
+      text: anyText,
+      back: anyText,
+      hidden: anyText,
       setting: fc.option(anySetting),
       privateUntil: fc.option(anyDate),
     }),

@@ -17,7 +17,8 @@ export async function loader({ params, context }: Route.LoaderArgs): Promise<Cro
   return {
     ...view,
     traits: traits && {
-      ...{ light: traits.light, busy: traits.busy },
+      light: traits.light,
+      busy: traits.busy,
       colours: coloursAsLooked(traits.colours, look),
     },
   };

@@ -18,7 +18,10 @@ export async function loader({ context }: Route.LoaderArgs) {
     const id = await albumOfDate(context.db, household.id, now.date);
     const aggregate = id ? await context.album(household.id, id) : null;
     return {
-      ...{ memberId: member.id, timeZone: household.timeZone, fixedNow: household.fixedNow, now },
+      memberId: member.id,
+      timeZone: household.timeZone,
+      fixedNow: household.fixedNow,
+      now,
       album: aggregate && { id: aggregate.album.id, title: aggregate.album.title },
       days: aggregate ? todayDays(aggregate) : [],
     };

@@ -9,7 +9,9 @@ import type { Route } from "./+types/work";
 
 const ASKED = z.discriminatedUnion("kind", [
   z.object({
-    ...{ kind: z.literal("read-archive"), id: z.uuid(), copy: z.boolean() },
+    kind: z.literal("read-archive"),
+    id: z.uuid(),
+    copy: z.boolean(),
     bytes: z.int().positive().max(LIMITS.archiveBytes.most),
   }),
   z.object({ kind: z.literal("write-archive"), id: z.uuid(), albumId: z.uuid(), places: z.boolean() }),

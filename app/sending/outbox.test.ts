@@ -182,7 +182,9 @@ describe("the outbox", () => {
     const box = new Outbox(device(), "album");
     const step = (id: string, x: number) =>
       box.put({
-        ...{ id, key: "try-out:t", due: 0 },
+        id,
+        key: "try-out:t",
+        due: 0,
         sent: { what: "try-out", how: "arrange", id: "t", base: 0, pieces: [{ id: `at ${x}` }] as never },
       });
     step("one", 1);

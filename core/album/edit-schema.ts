@@ -21,7 +21,9 @@ const PRINT_CROP: z.ZodType<PrintCrop> = z.object({
 
 const DATE = z.custom<CalendarDate>((value) => typeof value === "string" && parseDate(value) !== null);
 const CARD = z.object({
-  ...{ id: ID, size: SIZE, text: TEXT },
+  id: ID,
+  size: SIZE,
+  text: TEXT,
   // What a page opened before these were known leaves out.
   back: TEXT.default(""),
   setting: CARD_SETTING.nullable().default(null),
@@ -29,7 +31,8 @@ const CARD = z.object({
   privateUntil: DATE.nullable().default(null),
 });
 const JOTTING = z.object({
-  ...{ id: ID, text: TEXT },
+  id: ID,
+  text: TEXT,
   at: z.string().length(16).refine(isWallTime),
   privateUntil: DATE.nullable().default(null),
 });
@@ -55,7 +58,10 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("card-setting"), id: ID, setting: CARD_SETTING.nullable() }),
   z.object({ kind: z.literal("card-secrecy"), id: ID, hidden: LINE, privateUntil: DATE.nullable() }),
   z.object({
-    ...{ kind: z.literal("carry-over"), id: ID, kept: TEXT, rest: TEXT },
+    kind: z.literal("carry-over"),
+    id: ID,
+    kept: TEXT,
+    rest: TEXT,
     to: z.union([z.literal("back"), z.object({ card: ID })]),
   }),
   z.object({ kind: z.literal("add-jotting"), jotting: JOTTING }),

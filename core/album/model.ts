@@ -154,5 +154,11 @@ export const EMPTY_DAY: DayContent = {
 
 /** A card with words and nothing else said about it. */
 export const newCard = (id: string, size: Size, text = ""): Card => ({
-  ...{ id, size, text, back: "", setting: null, hidden: "", privateUntil: null },
+  id,
+  size,
+  text,
+  back: "",
+  setting: null,
+  hidden: "",
+  privateUntil: null,
 });

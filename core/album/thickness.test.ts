@@ -50,12 +50,18 @@ describe("a leaf's mean thickness", () => {
     const [photo] = fullDay().photos;
     if (!format || !photo) throw new Error("shipped");
     const days = Array.from({ length: 31 }, (_, at) => ({
-      ...{ id: `${at}`, date: `2026-12-${String(at + 1).padStart(2, "0")}` as never, version: 0 },
-      ...{ skipped: false, mergedInto: null },
+      id: `${at}`,
+      date: `2026-12-${String(at + 1).padStart(2, "0")}` as never,
+      version: 0,
+      skipped: false,
+      mergedInto: null,
       content: { ...paged, photos: [{ ...photo, id: `p${at}`, print: PAGE }] },
     }));
     const plan = {
-      ...{ title: "", unit: "inch" as const, numbering: "date" as const, format: { ...format, nominal: PAGE } },
+      title: "",
+      unit: "inch" as const,
+      numbering: "date" as const,
+      format: { ...format, nominal: PAGE },
       span: { start: "2026-12-01" as never, end: "2026-12-31" as never },
     };
     const millimetres = closedThickness(pagesOf(plan, days), plan.format) / 1000;

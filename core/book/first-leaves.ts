@@ -14,7 +14,11 @@ export function firstLeaves(days: readonly Dated[], newId: () => string): Leaf[]
     .flatMap(({ id: dayId, content }) => {
       const mine: Side = { owner: { kind: "day", dayId }, pieces: null };
       const leaf = (of: Leaf["of"]): Leaf => ({
-        ...{ id: newId(), version: 0, of, drop: null, liftsOff: false },
+        id: newId(),
+        version: 0,
+        of,
+        drop: null,
+        liftsOff: false,
         front: mine,
         back: mine,
       });

@@ -9,12 +9,21 @@ const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
 const plan = { format: preset, unit: "inch" as const };
 const stock = (change: Partial<Stock>): Stock => ({
-  ...{ kind: "paper", layout: null, basePaper: "", note: "", size: null },
+  kind: "paper",
+  layout: null,
+  basePaper: "",
+  note: "",
+  size: null,
   ...change,
 });
 const leafOf = (made: Stock, change: Partial<Leaf> = {}): Leaf => ({
-  ...{ id: "leaf", version: 0, of: { kind: "own", stock: made }, drop: null, liftsOff: false },
-  ...{ front: EMPTY_SIDE, back: EMPTY_SIDE },
+  id: "leaf",
+  version: 0,
+  of: { kind: "own", stock: made },
+  drop: null,
+  liftsOff: false,
+  front: EMPTY_SIDE,
+  back: EMPTY_SIDE,
   ...change,
 });
 
@@ -24,7 +33,10 @@ describe("what lies over pockets", () => {
   const fitOf = (change: Partial<Piece>, kind: "filler" | "embellishment" | "overlay" | "flip" | "tag" = "filler") => {
     const size = { w: inches(4), h: inches(3.5) };
     const piece: Piece = {
-      ...{ id: "a", what: { kind: "filler", size, name: "" }, turn: 0, outside: false },
+      id: "a",
+      what: { kind: "filler", size, name: "" },
+      turn: 0,
+      outside: false,
       at: { x: inches(0.5), y: inches(0.5) },
       ...change,
     };

@@ -37,7 +37,8 @@ describe("the gauge of JSON", () => {
 describe("the bounds of an archive", () => {
   const leaf = { front: { pieces: [{}] }, back: { pieces: [] } };
   const archive = (change: object = {}, book: object = {}) => ({
-    ...{ days: [{ cards: [{}], jottings: [], photos: [], inserts: [] }], photos: [] },
+    days: [{ cards: [{}], jottings: [], photos: [], inserts: [] }],
+    photos: [],
     book: { leaves: [leaf], tryOuts: [], layouts: [], ...book },
     ...change,
   });

@@ -84,14 +84,21 @@ const DAY = z.object({
   photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE, crop: CROP })),
   cards: z.array(
     z.object({
-      ...{ id: ID, size: SIZE, text: TEXT, back: TEXT, setting: settingSchema(LENGTH).setting.nullable() },
-      ...{ hidden: LINE, privateUntil: DATE.nullable() },
+      id: ID,
+      size: SIZE,
+      text: TEXT,
+      back: TEXT,
+      setting: settingSchema(LENGTH).setting.nullable(),
+      hidden: LINE,
+      privateUntil: DATE.nullable(),
     }),
   ),
   /** Words caught on the day; `at` by the household's own clock. */
   jottings: z.array(
     z.object({
-      ...{ id: ID, text: TEXT, privateUntil: DATE.nullable() },
+      id: ID,
+      text: TEXT,
+      privateUntil: DATE.nullable(),
       at: z.string().length(16).refine(isWallTime, "not a date and time"),
     }),
   ),
@@ -113,7 +120,9 @@ const PHOTO = z.object({
   givenDate: DATE.nullable(),
   look: LOOK,
   /** What the keeper marked it as on the roll. */
-  ...{ star: z.boolean(), banked: z.boolean(), rejected: z.boolean() },
+  star: z.boolean(),
+  banked: z.boolean(),
+  rejected: z.boolean(),
 });
 
 const ALBUM_FILE = z.object({

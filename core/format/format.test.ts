@@ -83,7 +83,10 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       format: { ...format, capacityMicrometres: capacity },
     },
     days: days.map(({ id, date, skipped, mergedInto, content: { photos, ...content } }) => ({
-      ...{ id, date, skipped, mergedInto },
+      id,
+      date,
+      skipped,
+      mergedInto,
       ...content,
       waived: [...content.waived],
       done: [...content.done],
@@ -100,7 +103,9 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       offset: null,
       givenDate: null,
       look: NO_LOOK,
-      ...{ star: true, banked: false, rejected: true },
+      star: true,
+      banked: false,
+      rejected: true,
     })),
     book: bookOf(days, others),
   } as Archive;
@@ -144,7 +149,13 @@ const plainWords = (day: Archive["days"][number]): Archive["days"][number] => ({
   technique: { text: "", slip: null },
   jottings: [],
   cards: day.cards.map(({ id, size, text }) => ({
-    ...{ id, size, text, back: "", setting: null, hidden: "", privateUntil: null },
+    id,
+    size,
+    text,
+    back: "",
+    setting: null,
+    hidden: "",
+    privateUntil: null,
   })),
 });
 const asItComes = (day: Archive["days"][number]): Archive["days"][number] => ({

@@ -39,7 +39,10 @@ export function coloursOf({ width, height, rgb }: Raster): string[] {
   const places = [...bins.values()]
     .map(({ l, a, b, count }): Lab & { count: number } & Colour => ({
       mode: "lab",
-      ...{ l: l / count, a: a / count, b: b / count, count },
+      l: l / count,
+      a: a / count,
+      b: b / count,
+      count,
     }))
     .sort((one, other) => other.count - one.count);
   return apart(places);

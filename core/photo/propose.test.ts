@@ -13,7 +13,12 @@ const slot = (id: string, page: number, print = by(6, 4)): Slot => ({ id, page, 
 const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
   id,
   facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
-  ...{ taken: null, banked: false, star: false, group: null, rank: 0, placed: false },
+  taken: null,
+  banked: false,
+  star: false,
+  group: null,
+  rank: 0,
+  placed: false,
   ...given,
 });
 

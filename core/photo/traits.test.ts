@@ -79,7 +79,10 @@ describe("what is computed of a picture", () => {
 
 describe("near-doubles", () => {
   const like = (id: string, fingerprint: string, sharpness: number, capturedAt: string | null) => ({
-    ...{ id, fingerprint, sharpness, capturedAt },
+    id,
+    fingerprint,
+    sharpness,
+    capturedAt,
   });
   it("are alike and taken close together, the sharpest first", () => {
     const groups = nearDoubles([

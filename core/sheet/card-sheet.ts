@@ -24,7 +24,10 @@ const fromBehind = (paper: Size, { at, ...rest }: LyingCard): LyingCard => ({
 function wordsAt({ card, at, turned }: LyingCard, face: CardFace, reversed: boolean): Mark {
   return {
     kind: "group",
-    ...{ x: at.x, y: at.y, w: card.size.w, h: card.size.h },
+    x: at.x,
+    y: at.y,
+    w: card.size.w,
+    h: card.size.h,
     turn: turned ? (face === "front" ? 1 : 3) : 0,
     ...(reversed ? { mirrored: true } : {}),
     marks: cardMarks(card, face),
@@ -98,14 +101,26 @@ function centred(sheet: readonly LyingCard[], paper: Size): LyingCard[] {
 }
 
 const label = ({ at }: LyingCard, number: number): Mark => ({
-  ...{ kind: "text", x: ticks(at.x + at.w / 2), y: ticks(at.y + at.h / 2), text: String(number) },
-  ...{ face: "numeral", size: millimetres(12), anchor: "middle", fill: "hair" },
+  kind: "text",
+  x: ticks(at.x + at.w / 2),
+  y: ticks(at.y + at.h / 2),
+  text: String(number),
+  face: "numeral",
+  size: millimetres(12),
+  anchor: "middle",
+  fill: "hair",
 });
 
 /** Corners a little outside a card's own, so that it is seen to lie straight when it covers its outline. */
 function corners({ x, y, w, h }: Rect): Mark[] {
   const line = (x1: number, y1: number, x2: number, y2: number): Mark => ({
-    ...{ kind: "line", x1: ticks(x1), y1: ticks(y1), x2: ticks(x2), y2: ticks(y2), stroke: "pencil", line: OUTLINE },
+    kind: "line",
+    x1: ticks(x1),
+    y1: ticks(y1),
+    x2: ticks(x2),
+    y2: ticks(y2),
+    stroke: "pencil",
+    line: OUTLINE,
   });
   return [
     [x, y, -1, -1],
@@ -139,7 +154,12 @@ export function carriedWords(
   // The cards are turned over one by one and stuck in the same places: nothing is exchanged.
   const marks = cards.map(
     ({ card, at }): Mark => ({
-      ...{ kind: "group", x: at.x, y: at.y, turn: 0, w: card.size.w, h: card.size.h },
+      kind: "group",
+      x: at.x,
+      y: at.y,
+      turn: 0,
+      w: card.size.w,
+      h: card.size.h,
       marks: cardMarks(card, face),
     }),
   );

@@ -33,10 +33,18 @@ export function pictureMarks({ at, turned, use, tile }: SheetPrint): Mark {
   const part = tile ? tileAt(print, tile) : rectOf(print);
   return {
     kind: "group",
-    ...{ x: at.x, y: at.y, turn: turned ? 1 : 0, w: part.w, h: part.h },
+    x: at.x,
+    y: at.y,
+    turn: turned ? 1 : 0,
+    w: part.w,
+    h: part.h,
     marks: [
       {
-        ...{ kind: "picture", photoId, alt, crop, picture },
+        kind: "picture",
+        photoId,
+        alt,
+        crop,
+        picture,
         at: rect(-part.x, -part.y, print.w, print.h),
         shown: rect(0, 0, part.w, part.h),
       },
@@ -71,8 +79,13 @@ export function wasteMarks(waste: readonly Rect[], title: string, unit: Unit): M
     ...bar(CLEAR, CLEAR, length, unit),
     ...lines.map(
       (text, at): Mark => ({
-        ...{ kind: "text", x: CLEAR, y: ticks(CLEAR + BAR_TICKS + LINE_HIGH * (at + 1)), text },
-        ...{ face: "plain", size: letters, fill: "pencil" },
+        kind: "text",
+        x: CLEAR,
+        y: ticks(CLEAR + BAR_TICKS + LINE_HIGH * (at + 1)),
+        text,
+        face: "plain",
+        size: letters,
+        fill: "pencil",
       }),
     ),
   ];
@@ -137,15 +150,13 @@ export function scaleTestPage(paper: Size, long: Length, unit: Unit): TrueSheet 
   const left = ticks(Math.round((paper.w - long) / 2));
   const top = ticks(Math.round((paper.h - long) / 2));
   const words = (y: number, text: string): Mark => ({
-    ...{
-      kind: "text",
-      x: ticks(left + millimetres(8)),
-      y: ticks(y),
-      text,
-      face: "plain",
-      size: millimetres(4),
-      fill: "ink",
-    },
+    kind: "text",
+    x: ticks(left + millimetres(8)),
+    y: ticks(y),
+    text,
+    face: "plain",
+    size: millimetres(4),
+    fill: "ink",
   });
   return {
     title: "Scale test page",
@@ -154,7 +165,11 @@ export function scaleTestPage(paper: Size, long: Length, unit: Unit): TrueSheet 
       ...bar(left, ticks(top + millimetres(12)), long, unit),
       {
         kind: "group",
-        ...{ x: left, y: top, turn: 1, w: long, h: millimetres(5) },
+        x: left,
+        y: top,
+        turn: 1,
+        w: long,
+        h: millimetres(5),
         marks: bar(ticks(0), ticks(0), long, unit),
       },
       words(top + millimetres(28), "Print this page at 100 per cent, on the paper you print photos on."),

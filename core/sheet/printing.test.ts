@@ -11,8 +11,16 @@ import { tileAt, tilesOf } from "./tiles.ts";
 
 const use: PhotoUse = { id: "u", photoId: "p", print: size(inches(6), inches(4)), alt: "", ...PLAIN_USE };
 const print = (state: PrintState, change: Partial<Print> = {}): Print => ({
-  ...{ id: state, use: "u", from: { kind: "sheet", id: "s", number: 1 }, place: 0 },
-  ...{ at: rect(0, 0, inches(6), inches(4)), turned: false, spare: false, madeAs: madeAs(use), state, tile: null },
+  id: state,
+  use: "u",
+  from: { kind: "sheet", id: "s", number: 1 },
+  place: 0,
+  at: rect(0, 0, inches(6), inches(4)),
+  turned: false,
+  spare: false,
+  madeAs: madeAs(use),
+  state,
+  tile: null,
   ...change,
 });
 
@@ -59,7 +67,9 @@ describe("a print made in parts", () => {
     expect(standingOf(use, [part(0, "trimmed"), part(1, "trimmed")], []).kind).toBe("trimmed");
     expect(standingOf(use, [part(0, "trimmed")], [])).toEqual({ kind: "wanted", spoiled: false, missing: [tiles[1]] });
     expect(standingOf(use, [part(0, "trimmed"), part(1, "spoiled")], [])).toEqual({
-      ...{ kind: "wanted", spoiled: true, missing: [tiles[1]] },
+      kind: "wanted",
+      spoiled: true,
+      missing: [tiles[1]],
     });
     expect(standingOf(use, [part(0, "made"), part(1, "spoiled"), part(1, "printed")], []).kind).toBe("on-sheet");
   });

@@ -15,7 +15,10 @@ export const MOST_ACROSS = 20;
 /** The parts of a grid, row by row. */
 export const tilesOf = ({ across, down }: Pick<Tile, "across" | "down">): Tile[] =>
   Array.from({ length: across * down }, (_, at) => ({
-    ...{ across, down, column: at % across, row: Math.floor(at / across) },
+    across,
+    down,
+    column: at % across,
+    row: Math.floor(at / across),
   }));
 
 /** Where a part lies in its whole. Parts are alike to a tick; together they are the whole, edge to edge. */

@@ -33,7 +33,9 @@ export function datesSaid(text: string): SaidDate[] {
     const [number, at] = [Number(day), numberOf(MONTHS, month)];
     if (at && number >= 1 && number <= 31)
       found.push({
-        ...{ said, day: number, month: at },
+        said,
+        day: number,
+        month: at,
         year: year ? Number(year) : null,
         weekday: numberOf(WEEKDAYS, weekday),
       });

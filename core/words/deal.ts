@@ -152,7 +152,10 @@ function pilesOf(jar: readonly Slip[], wishes: ReadonlySet<Wish>, again: boolean
         : "";
     const key = `${bound} ${kind}`;
     const pile = piles.get(key) ?? {
-      ...{ kind, dated, slips: [], left: 0 },
+      kind,
+      dated,
+      slips: [],
+      left: 0,
       allowed: (date: CalendarDate) => mayLieOn(slip, date, wishes),
     };
     pile.slips.push(slip);

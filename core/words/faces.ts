@@ -29,8 +29,10 @@ function read(data: FaceData): Ready {
         const code = first + at;
         if (letters.has(code)) continue;
         letters.set(code, {
-          ...{ width: width / unitsPerEm, table },
-          ...{ left: before.get(code) ?? -1, right: after.get(code) ?? -1 },
+          width: width / unitsPerEm,
+          table,
+          left: before.get(code) ?? -1,
+          right: after.get(code) ?? -1,
         });
       }
     }
@@ -63,8 +65,22 @@ export const lettersOf = (text: string): string[] => lettersIn(text.normalize("N
 
 /** Signs that many faces lack, and what says the same in signs they have. */
 const SAME: Readonly<Record<string, string>> = {
-  ...{ "″": '"', "′": "'", "‐": "-", "‑": "-", "‒": "–", "−": "–", "⁄": "/", "•": "·", "…": "...", "\u202f": "\u00a0" },
-  ...{ "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3" },
+  "″": '"',
+  "′": "'",
+  "‐": "-",
+  "‑": "-",
+  "‒": "–",
+  "−": "–",
+  "⁄": "/",
+  "•": "·",
+  "…": "...",
+  "\u202f": "\u00a0",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+  "⅓": "1/3",
+  "⅔": "2/3",
 };
 
 function isKnown({ letters }: Ready, letter: string): boolean {

@@ -37,7 +37,12 @@ export const stampWidth = (set: StampSet, letter: string): number =>
 const inFace = (face: Typeface, unit: number, line: number): Measure => {
   const { tall, deep } = reachOf(face);
   return {
-    ...{ face, unit, line, tall: tall * unit, deep: deep * unit, key: face },
+    face,
+    unit,
+    line,
+    tall: tall * unit,
+    deep: deep * unit,
+    key: face,
     width: (word) => widthOf(face, word),
     lacks: (text) => lackedBy(face, text),
   };
@@ -60,7 +65,11 @@ export function measureOf(lettering: Lettering): Measure {
       const { set } = lettering;
       const upper = (text: string) => lettersOf(text.toUpperCase());
       return {
-        ...{ face: "plain", unit: 1, line: set.high + 2 * set.between, tall: set.high, deep: 0 },
+        face: "plain",
+        unit: 1,
+        line: set.high + 2 * set.between,
+        tall: set.high,
+        deep: 0,
         width: (word) => {
           if (word === " ") return set.space;
           const letters = upper(word);

@@ -24,7 +24,13 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
   const sided = z.enum(["left", "centre"]);
   const hand = z.object({ name: LINE, em: length, line: length });
   const set = z.object({
-    ...{ name: LINE, high: length, usual: length, narrow: length, broad: length, between: length, space: length },
+    name: LINE,
+    high: length,
+    usual: length,
+    narrow: length,
+    broad: length,
+    between: length,
+    space: length,
   });
   const LETTERING = z.discriminatedUnion("kind", [
     z.object({

@@ -56,7 +56,10 @@ async function readArchiveWork({ id, householdId, asked }: WorkRecord, doing: Do
   const { copy, bytes } = READ_ARCHIVE.parse(asked);
   const { db, readPicture, progress, signal } = doing;
   const read = await unpackAlbum(db, householdId, zipOf(db, id, bytes), {
-    ...{ asCopy: copy, readPicture, progress, signal },
+    asCopy: copy,
+    readPicture,
+    progress,
+    signal,
     act: id,
   });
   // One that is here already may be wanted a second time: its file waits for the answer.

@@ -43,8 +43,12 @@ export function measurePropose(): number {
     (at): Candidate => ({
       id: String(at),
       facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
-      ...{ taken: addDays(FIRST, at % 31), banked: at % 5 === 0, star: at % 7 === 0, placed: false },
-      ...{ group: at % 3 === 0 ? String(at % 60) : null, rank: at % 4 },
+      taken: addDays(FIRST, at % 31),
+      banked: at % 5 === 0,
+      star: at % 7 === 0,
+      placed: false,
+      group: at % 3 === 0 ? String(at % 60) : null,
+      rank: at % 4,
     }),
   );
   return timed(() => propose(slots, photos, { rule: "any", twice: false }));

@@ -30,14 +30,12 @@ export async function fillRoll(db: Db): Promise<void> {
       .values(some.map(({ sha256, at }) => ({ ...trait, sha256, fingerprint: at.toString(16).padStart(16, "5") })));
     await db.insert(photo).values(
       some.map(({ sha256, at }) => ({
-        ...{
-          householdId: home.householdId,
-          sha256,
-          name: `bench-${at}.jpg`,
-          width: 1400,
-          height: 1050,
-          hasPlace: false,
-        },
+        householdId: home.householdId,
+        sha256,
+        name: `bench-${at}.jpg`,
+        width: 1400,
+        height: 1050,
+        hasPlace: false,
         capturedAt: new Date(Date.UTC(2026, 0, 1, 8) + at * 4_200_000).toISOString().slice(0, 19),
       })),
     );

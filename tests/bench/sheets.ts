@@ -25,7 +25,10 @@ export function referenceSheets({ wanted, papers }: PackTask): number {
   const area = papers[0]?.area ?? { w: 1, h: 1 };
   const packer = new MaxRectsPacker(area.w, area.h, 0, {
     allowRotation: wanted.some(({ canTurn }) => canTurn),
-    ...{ smart: false, pot: false, square: false, border: 0 },
+    smart: false,
+    pot: false,
+    square: false,
+    border: 0,
   });
   // Largest side first, as the reference itself orders a list.
   const all = wanted.flatMap(({ size, count }) => Array.from({ length: count }, () => size));

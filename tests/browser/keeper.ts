@@ -41,7 +41,10 @@ export async function newKeeper(page: Page, name = "Maren"): Promise<string> {
   passphraseHash ??= hash(PASSPHRASE, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
   const mail = `${randomUUID()}@example.org`;
   const made = await createHousehold(db, {
-    ...{ mail, name, passphraseHash: await passphraseHash, timeZone: "Europe/London" },
+    mail,
+    name,
+    passphraseHash: await passphraseHash,
+    timeZone: "Europe/London",
   });
   if (!made.ok) throw new Error(made.reason);
   const { token } = await startSession(db, made.memberId, new Date());
@@ -61,7 +64,10 @@ export async function newDecember(page: Page, at = base()): Promise<string> {
   if (!preset) throw new Error("shipped");
   const { id: _, unit, ...format } = preset;
   const albumId = await createAlbum(storeOf().db, householdId, {
-    ...{ title: "Our December", unit, numbering: "date", format },
+    title: "Our December",
+    unit,
+    numbering: "date",
+    format,
     span: { start: "2026-12-01" as CalendarDate, end: "2026-12-31" as CalendarDate },
   });
   return `${at}/albums/${albumId}`;

@@ -161,7 +161,9 @@ test("pictures are told apart: wrong kind, broken, twice, another day's, none of
   // Several at once, more while those are on their way, one lost on the way and sent again.
   await page.goto(`${album}/days/2026-12-20`);
   const of = async (name: string, colour: string) => ({
-    ...{ name, mimeType: "image/jpeg", buffer: await photo("2026-12-20", colour) },
+    name,
+    mimeType: "image/jpeg",
+    buffer: await photo("2026-12-20", colour),
   });
   await page.getByLabel("Add photos").setInputFiles([await of("a.jpg", "#112233"), await of("b.jpg", "#445566")]);
   await page.getByLabel("Add photos").setInputFiles([await of("c.jpg", "#778899")]);

@@ -10,7 +10,9 @@ async function threePrints(page: Page): Promise<string> {
   await page.goto(`${album}/days/2026-12-08`);
   const files = await Promise.all(
     COLOURS.map(async (colour, at) => ({
-      ...{ name: `${at}.jpg`, mimeType: "image/jpeg", buffer: await photo("2026-12-08", colour) },
+      name: `${at}.jpg`,
+      mimeType: "image/jpeg",
+      buffer: await photo("2026-12-08", colour),
     })),
   );
   await page.getByLabel("Add photos").setInputFiles(files);

@@ -172,7 +172,8 @@ test("on the roll, a sets aside and the arrow goes on from there; marks outlive 
   await page.goto(`${album}/photos`);
   const files = await Promise.all(
     [3, 4, 5, 6].map(async (day) => ({
-      ...{ name: `IMG_000${day}.jpg`, mimeType: "image/jpeg" },
+      name: `IMG_000${day}.jpg`,
+      mimeType: "image/jpeg",
       buffer: await photo(`2026-12-0${day}`, `#b8${day}51b`),
     })),
   );

@@ -66,7 +66,9 @@ describe("a form", () => {
     const many = Array.from({ length: LIMITS.formFields.most + 1 }, (_, at) => `f${at}=`).join("&");
     const send = (path: string, body: string, type: string) =>
       fetch(server.base + path, {
-        ...{ method: "POST", redirect: "manual", body },
+        method: "POST",
+        redirect: "manual",
+        body,
         headers: { origin: server.base, "content-type": type, cookie: who.cookie },
       });
     expect((await send("/sign-in.data", many, "application/x-www-form-urlencoded")).status).toBe(400);
@@ -186,7 +188,9 @@ describe("the way back", () => {
     const who = await keeper();
     for (const path of ["//elsewhere.example/x", "/\\elsewhere.example", "/.//elsewhere.example"]) {
       const looked = await fetch(`${server.base}/look`, {
-        ...{ method: "POST", redirect: "manual", body: "look=night" },
+        method: "POST",
+        redirect: "manual",
+        body: "look=night",
         headers: {
           origin: server.base,
           "content-type": "application/x-www-form-urlencoded",
@@ -225,7 +229,9 @@ describe("the way back", () => {
 
   it("is no way in from the same host over another scheme", async () => {
     const answer = await fetch(`${server.base}/sign-in`, {
-      ...{ method: "POST", redirect: "manual", body: "intent=demo" },
+      method: "POST",
+      redirect: "manual",
+      body: "intent=demo",
       headers: { origin: server.base.replace("http:", "https:"), "content-type": "application/x-www-form-urlencoded" },
     });
     expect(answer.status).toBe(403);

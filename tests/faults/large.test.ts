@@ -59,15 +59,16 @@ describe.runIf(process.env.HEARTH_LARGE === "1")("an archive of five gigabytes",
     for (let at = 0; at < PICTURES; at++) {
       const bytes = Buffer.concat([head, randomBytes(LIMITS.pictureBytes.most - MEGABYTE)]);
       const photo = await keepPhoto(store.db, ids.householdId, {
-        ...{ sha256: createHash("sha256").update(bytes).digest("hex"), mime: "image/jpeg", bytes, name: `${at}.jpg` },
-        ...{
-          width: 64,
-          height: 48,
-          capturedAt: null,
-          offset: null,
-          hasPlace: false,
-          versions: [{ longSide: 480, bytes: head }],
-        },
+        sha256: createHash("sha256").update(bytes).digest("hex"),
+        mime: "image/jpeg",
+        bytes,
+        name: `${at}.jpg`,
+        width: 64,
+        height: 48,
+        capturedAt: null,
+        offset: null,
+        hasPlace: false,
+        versions: [{ longSide: 480, bytes: head }],
         traits: { fingerprint: "0", sharpness: 1, focus: { x: 1, y: 1 }, light: [], busy: [], colours: [] } as never,
       });
       const day = days[at % days.length]?.id ?? "";

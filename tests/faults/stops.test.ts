@@ -52,9 +52,14 @@ function hands(who: Visitor, ids: World, count: number) {
     (id) => ({
       send: () =>
         act({
-          ...{ what: "book", seen: null },
+          what: "book",
+          seen: null,
           edit: {
-            ...{ kind: "add-leaf", id, after: null, front: { kind: "nobody" }, back: { kind: "nobody" } },
+            kind: "add-leaf",
+            id,
+            after: null,
+            front: { kind: "nobody" },
+            back: { kind: "nobody" },
             stock: { kind: "paper", layout: null, basePaper: "", note: "", size: null },
           },
         }),

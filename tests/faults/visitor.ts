@@ -54,7 +54,11 @@ export async function signUp(base: string, mail = `${randomUUID()}@example.org`)
 export async function makeAlbum(visitor: Visitor, title = "Mine"): Promise<string> {
   const span = { start: "2026-12-01", end: "2026-12-31" };
   const answer = await sendForm(visitor, "/albums/new", {
-    ...{ title, ...span, numbering: "date", book: "ring-6x8", unit: "inch" },
+    title,
+    ...span,
+    numbering: "date",
+    book: "ring-6x8",
+    unit: "inch",
   });
   return answer.headers.get("location")?.replace("/month", "") ?? "";
 }

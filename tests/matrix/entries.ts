@@ -38,13 +38,19 @@ const book = (change: (ids: World) => object): Write =>
   ofAlbum((ids) => ({ what: "book", seen: null, edit: change(ids) }));
 const at = (place: string) => (album: string) => `${album}/${place}.data`;
 const form = (place: string, fields: (ids: World) => Record<string, string>, ofHousehold = false): Write => ({
-  ...{ path: at(place), send: { form: fields }, ofHousehold },
+  path: at(place),
+  send: { form: fields },
+  ofHousehold,
 });
 const json = (place: string, body: (ids: World) => object, ofHousehold = false): Write => ({
-  ...{ path: at(place), send: { json: body }, ofHousehold },
+  path: at(place),
+  send: { json: body },
+  ofHousehold,
 });
 const tray = (intent: string, id: (ids: World) => string): Write => ({
-  ...{ path: () => "/tray.data", send: { form: (ids) => ({ intent, id: id(ids) }) }, ofHousehold: true },
+  path: () => "/tray.data",
+  send: { form: (ids) => ({ intent, id: id(ids) }) },
+  ofHousehold: true,
 });
 const mark = (change: object, id: (ids: World) => string = (ids) => ids.loose): Write => ({
   ...ofAlbum((ids) => ({ what: "mark", ids: [id(ids)], mark: change })),
@@ -110,9 +116,22 @@ const sheets = (act: string, body: (ids: World) => object, ofHousehold = false) 
   json("sheets", (ids) => ({ act, ...body(ids) }), ofHousehold);
 const PLAN = { title: "New", start: "2026-12-01", end: "2026-12-05", numbering: "date", unit: "inch" };
 const MEASURES = {
-  ...{ nominalW: "6", nominalH: "8", openingW: "6 1/8", openingH: "8 1/8", outerW: "7", outerH: "8 1/4" },
-  ...{ coverW: "7 1/4", coverH: "8 1/2", margin: "1", holeInset: "1/2", holeDiameter: "1/4", holePositions: "1; 4" },
-  ...{ formatName: "Measured", binding: "ring", bindingEdge: "left", capacity: "50" },
+  nominalW: "6",
+  nominalH: "8",
+  openingW: "6 1/8",
+  openingH: "8 1/8",
+  outerW: "7",
+  outerH: "8 1/4",
+  coverW: "7 1/4",
+  coverH: "8 1/2",
+  margin: "1",
+  holeInset: "1/2",
+  holeDiameter: "1/4",
+  holePositions: "1; 4",
+  formatName: "Measured",
+  binding: "ring",
+  bindingEdge: "left",
+  capacity: "50",
 };
 const page = (place: string): Entry => ({ reads: (album) => [`${album}/${place}`] });
 
@@ -266,7 +285,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       save: form(
         "layouts",
         () => ({
-          ...{ intent: "save", name: "New" },
+          intent: "save",
+          name: "New",
           layout: JSON.stringify({ page: { w: 48_768, h: 65_024 }, margin: 0, root: { kind: "pocket" } }),
         }),
         true,
@@ -340,7 +360,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         path: () => "/today/jot",
         send: {
           json: ({ album, day, loose }) => ({
-            ...{ albumId: album, dayId: day },
+            albumId: album,
+            dayId: day,
             jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" },
             pictures: [{ useId: randomUUID(), photoId: loose }],
           }),

@@ -80,13 +80,19 @@ export const GANGED = (id: string) => ({
   cuts: [
     {
       piece: { x: 0, y: 0, ...PAPER },
-      ...{ axis: "x", line: COVER.w, from: "left", measure: COVER.w },
+      axis: "x",
+      line: COVER.w,
+      from: "left",
+      measure: COVER.w,
       first: { kind: "cut-on", prints: [0] },
       second: { kind: "waste" },
     },
     {
       piece: { x: 0, y: 0, w: COVER.w, h: PAPER.h },
-      ...{ axis: "y", line: COVER.h, from: "top", measure: COVER.h },
+      axis: "y",
+      line: COVER.h,
+      from: "top",
+      measure: COVER.h,
       first: { kind: "print", print: 0 },
       second: { kind: "waste" },
     },
@@ -104,8 +110,15 @@ async function picture(db: Db, householdId: string) {
     .toBuffer();
   const cells = { light: [], busy: [], colours: [] } as never;
   return keepPhoto(db, householdId, {
-    ...{ sha256: createHash("sha256").update(bytes).digest("hex"), mime: "image/jpeg", bytes, name: "a.jpg" },
-    ...{ width: 40, height: 30, capturedAt: "2026-12-01T17:48:00", offset: null, hasPlace: false },
+    sha256: createHash("sha256").update(bytes).digest("hex"),
+    mime: "image/jpeg",
+    bytes,
+    name: "a.jpg",
+    width: 40,
+    height: 30,
+    capturedAt: "2026-12-01T17:48:00",
+    offset: null,
+    hasPlace: false,
     versions: [480, 96].map((longSide) => ({ longSide, bytes })),
     traits: { fingerprint: "0".repeat(16), sharpness: 1, focus: { x: 5000, y: 5000 }, ...(cells as object) } as never,
   });
@@ -198,8 +211,16 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
         { sheetId: sheet?.id, state: "printed" as const },
         { orderId: order?.id, state: "made" as const },
       ].map((from) => ({
-        ...{ albumId: album, ...from, place: 0, useId: id.use, x: ticks(0), y: ticks(0), ...COVER },
-        ...{ turned: false, spare: false, madeAs: use ? `old ${madeAs(use)}` : "" },
+        albumId: album,
+        ...from,
+        place: 0,
+        useId: id.use,
+        x: ticks(0),
+        y: ticks(0),
+        ...COVER,
+        turned: false,
+        spare: false,
+        madeAs: use ? `old ${madeAs(use)}` : "",
       })),
     )
     .returning();
@@ -246,13 +267,21 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .insert(work)
     .values([
       {
-        ...{ id: randomUUID(), householdId, memberId, kind: "read-archive" as const, asked: { copy: false, bytes: 9 } },
+        id: randomUUID(),
+        householdId,
+        memberId,
+        kind: "read-archive" as const,
+        asked: { copy: false, bytes: 9 },
         state: "gathering" as const,
         whole: 9,
         expiresAt,
       },
       {
-        ...{ id: randomUUID(), householdId, memberId, kind: "write-archive" as const, asked: {} },
+        id: randomUUID(),
+        householdId,
+        memberId,
+        kind: "write-archive" as const,
+        asked: {},
         state: "done" as const,
         outcome: { ok: true, bytes: 3, title: "First" },
         expiresAt,
@@ -261,28 +290,29 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .returning();
   await db.execute(sql`insert into work_part (work_id, place, bytes) values (${works[1]?.id}, 0, 'abc')`);
   return {
-    ...{
-      album,
-      other,
-      householdId,
-      day,
-      secondDay,
-      ...id,
-      photo: photo.id,
-      loose: loose.id,
-      ...leaves,
-      ...tries,
-      trayAlbum,
-    },
-    ...{
-      sheet: sheet?.id ?? "",
-      print: made?.id ?? "",
-      order: order?.id ?? "",
-      deck: decks[0]?.id ?? "",
-      trayDeck: decks[1]?.id ?? "",
-    },
-    ...{ hand: ownHand?.id ?? "", set: ownSet?.id ?? "", layout: layout ?? "", template, format: kept?.id ?? "" },
-    ...{ work: works[0]?.id ?? "", written: works[1]?.id ?? "" },
+    album,
+    other,
+    householdId,
+    day,
+    secondDay,
+    ...id,
+    photo: photo.id,
+    loose: loose.id,
+    ...leaves,
+    ...tries,
+    trayAlbum,
+    sheet: sheet?.id ?? "",
+    print: made?.id ?? "",
+    order: order?.id ?? "",
+    deck: decks[0]?.id ?? "",
+    trayDeck: decks[1]?.id ?? "",
+    hand: ownHand?.id ?? "",
+    set: ownSet?.id ?? "",
+    layout: layout ?? "",
+    template,
+    format: kept?.id ?? "",
+    work: works[0]?.id ?? "",
+    written: works[1]?.id ?? "",
   };
 }
 

@@ -178,7 +178,10 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     const cut = async (from: Drawn, { x, y, w, h }: { x: number; y: number; w: number; h: number }, back: boolean) => {
       const dots = (length: number) => Math.round((length / TICKS_PER_INCH) * DPI);
       const piece = sharp(from.data, { raw: { width: from.width, height: from.height, channels: 3 } }).extract({
-        ...{ left: dots(x) + 2, top: dots(y) + 2, width: dots(w) - 4, height: dots(h) - 4 },
+        left: dots(x) + 2,
+        top: dots(y) + 2,
+        width: dots(w) - 4,
+        height: dots(h) - 4,
       });
       // A print that lies turned has its head at the right.
       const straight = back ? sharp(await piece.png().toBuffer()).rotate(270) : piece;

@@ -142,12 +142,22 @@ export function stillThings(
     ...laid.boards.map(({ key, read, face, x, y, whole, name }) => {
       const [left, top] = [mm(whole.x), mm(whole.y)];
       return {
-        ...{ key, caption: name, x: x + left, y: y + top, w: mm(whole.w), h: mm(whole.h) },
+        key,
+        caption: name,
+        x: x + left,
+        y: y + top,
+        w: mm(whole.w),
+        h: mm(whole.h),
         drawing: `<g transform="translate(${-left} ${-top})">${paperShadow(whole)}${drawingOf(sideMarks(read, face, format))}</g>`,
       };
     }),
     ...laid.beside.map(({ loose, x, y, name }) => ({
-      ...{ key: loose.id, caption: `${name}, beside`, x, y, w: mm(loose.size.w), h: mm(loose.size.h) },
+      key: loose.id,
+      caption: `${name}, beside`,
+      x,
+      y,
+      w: mm(loose.size.w),
+      h: mm(loose.size.h),
       drawing: looseDrawing(loose, drawn),
     })),
   ];

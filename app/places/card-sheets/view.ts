@@ -50,7 +50,10 @@ export function cardSheetsView(
   const all = cardStandings(pagesOf(album, days), prints).map(({ page, card, standing }) => ({
     standing,
     wish: {
-      ...{ card, day: pageName(page), label: page.label ?? "", date: page.group.lead.date },
+      card,
+      day: pageName(page),
+      label: page.label ?? "",
+      date: page.group.lead.date,
       spoiled: standing.kind === "wanted" && standing.spoiled,
       trouble: glanceAt(card, album.unit).trouble,
     },
@@ -58,7 +61,9 @@ export function cardSheetsView(
   const of = (kind: (typeof all)[number]["standing"]["kind"]) =>
     all.filter(({ standing }) => standing.kind === kind).map(({ wish }) => wish);
   return {
-    ...{ albumId: album.id, title: album.title, unit: album.unit },
+    albumId: album.id,
+    title: album.title,
+    unit: album.unit,
     wishes: of("wanted"),
     carried: of("carrier"),
     had: all.flatMap(({ standing, wish: { card, day } }) =>

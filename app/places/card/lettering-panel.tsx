@@ -116,7 +116,13 @@ const named = <T extends { readonly name: string }>(all: readonly T[], chosen: T
   all.some(({ name }) => name === chosen.name) ? all : [chosen, ...all];
 const copyHand = ({ name, em, line }: Hand): Hand => ({ name, em, line });
 const copySet = ({ name, high, usual, narrow, broad, between, space }: StampSet): StampSet => ({
-  ...{ name, high, usual, narrow, broad, between, space },
+  name,
+  high,
+  usual,
+  narrow,
+  broad,
+  between,
+  space,
 });
 
 function Choice({

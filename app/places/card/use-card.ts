@@ -60,7 +60,9 @@ export function useCard(saved: Card, dayId: string, version: number): CardDesk {
   const send = (part: string, edit: DayEdit, pause = false) =>
     put(keyOf(part), { what: "edit", dayId, base: null, edit }, pause);
   return {
-    ...{ card, front, back },
+    card,
+    front,
+    back,
     setting: settingOf(card),
     set: (setting) => send("card-setting", { kind: "card-setting", id, setting }, true),
     resize: (size) => send("card-size", { kind: "card-size", id, size }),

@@ -66,7 +66,13 @@ export function cardView(
   const all = pages.flatMap(({ content }) => content.cards);
   const at = all.indexOf(card);
   return {
-    ...{ albumId: album.id, unit: album.unit, dayId: day.id, date: day.date, version: day.version, card, today },
+    albumId: album.id,
+    unit: album.unit,
+    dayId: day.id,
+    date: day.date,
+    version: day.version,
+    card,
+    today,
     ...letters,
     day: pageName(page),
     prompt: page.content.prompt.text,
@@ -79,7 +85,9 @@ export function cardView(
     ),
     dates: pages.map((each) => ({ date: each.group.lead.date, said: pageName(each) })),
     revisions: revisions.map(({ version, at: saved, by, text, back }) => ({
-      ...{ version, text, back },
+      version,
+      text,
+      back,
       said: version === 0 ? `Before ${saidAt(saved)}` : `${by}, ${saidAt(saved)}`,
     })),
   };

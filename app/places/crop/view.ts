@@ -53,7 +53,13 @@ export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "t
   );
   const { kind } = standingOf(use, prints, page.content.done);
   return {
-    ...{ albumId: album.id, unit: album.unit, use, dayId: day.id, date: day.date, day: pageName(page), over },
+    albumId: album.id,
+    unit: album.unit,
+    use,
+    dayId: day.id,
+    date: day.date,
+    day: pageName(page),
+    over,
     before: all[at - 1]?.use.id ?? null,
     after: all[at + 1]?.use.id ?? null,
     place: { at: at + 1, of: all.length },

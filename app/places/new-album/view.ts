@@ -33,7 +33,10 @@ export function newAlbumView(
     usual: Math.max(0, december),
     books: [...FORMAT_PRESETS, ...measured.map(({ format, ...each }) => ({ ...format, ...each }))].map(
       ({ id, name, nominal, unit, outer, margin, binding }) => ({
-        ...{ id, name, unit, binding },
+        id,
+        name,
+        unit,
+        binding,
         size: printSize(nominal, unit),
         w: toMillimetres(outer.w),
         h: toMillimetres(outer.h),

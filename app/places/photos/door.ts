@@ -40,8 +40,15 @@ export type Run = {
   readonly secondsLeft: number | null;
 };
 export const NO_RUN: Run = {
-  ...{ state: "idle", total: 0, added: 0, known: 0, refused: [], leftOut: 0, undated: 0 },
-  ...{ waitsFor: null, secondsLeft: null },
+  state: "idle",
+  total: 0,
+  added: 0,
+  known: 0,
+  refused: [],
+  leftOut: 0,
+  undated: 0,
+  waitsFor: null,
+  secondsLeft: null,
 };
 
 /** What a run needs of the world: to send a file, to ask what is known, to hash, to wait and to tell the time. */

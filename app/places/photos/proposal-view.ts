@@ -56,15 +56,24 @@ export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], t
     .map((each) => {
       const place = alike.get(each.id);
       return {
-        ...{ id: each.id, facts: each.facts, taken: takenOn(each), banked: each.banked, star: each.star },
-        ...{ group: place ? String(place.group) : null, rank: place?.rank ?? 0, placed: placed.has(each.id) },
+        id: each.id,
+        facts: each.facts,
+        taken: takenOn(each),
+        banked: each.banked,
+        star: each.star,
+        group: place ? String(place.group) : null,
+        rank: place?.rank ?? 0,
+        placed: placed.has(each.id),
       };
     });
   const { proposals } = propose(waiting, candidates, { rule: album.photoRule, twice });
   const bySlot = new Map(proposals.map((each) => [each.slot, each]));
   const byId = new Map(roll.map((each) => [each.id, each]));
   return {
-    ...{ albumId: album.id, unit: album.unit, rule: album.photoRule, twice },
+    albumId: album.id,
+    unit: album.unit,
+    rule: album.photoRule,
+    twice,
     from: candidates.filter(({ placed: isPlaced }) => twice || !isPlaced).length,
     rows: waiting.flatMap((slot): ProposalRow[] => {
       const page = pages[slot.page];
@@ -75,7 +84,9 @@ export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], t
       const taken = photo ? takenOn(photo) : null;
       return [
         {
-          ...{ slot, date, day: pageName(page) },
+          slot,
+          date,
+          day: pageName(page),
           proposal:
             found && photo
               ? { ...found, name: photo.name, facts: photo.facts, taken: taken && printShort(taken) }

@@ -73,14 +73,21 @@ export function rollView(
       ),
     ),
     pictures: roll.map((each) => ({
-      ...{ id: each.id, name: each.name, pixels: usablePixels(each.facts), look: each.facts.look },
+      id: each.id,
+      name: each.name,
+      pixels: usablePixels(each.facts),
+      look: each.facts.look,
       date: takenOn(each),
       time:
         each.capturedAt && (each.givenDate === null || each.capturedAt.startsWith(each.givenDate))
           ? each.capturedAt.slice(11, 16)
           : null,
-      ...{ offset: each.offset, given: each.givenDate !== null, hasPlace: each.hasPlace },
-      ...{ star: each.star, rejected: each.rejected, banked: each.banked },
+      offset: each.offset,
+      given: each.givenDate !== null,
+      hasPlace: each.hasPlace,
+      star: each.star,
+      rejected: each.rejected,
+      banked: each.banked,
       on: on.get(each.id) ?? [],
       alike: alike.get(each.id) ?? null,
     })),

@@ -107,7 +107,9 @@ export function Prompts({ view }: { view: PromptsView }) {
                 }}
                 onLetGo={() =>
                   put(`${day.dayId}:${jar}`, {
-                    ...{ what: "edit", dayId: day.dayId, base: day.version },
+                    what: "edit",
+                    dayId: day.dayId,
+                    base: day.version,
                     edit: jar === "prompt" ? { kind: "let-go" } : { kind: "technique", text: "", slip: null },
                   })
                 }

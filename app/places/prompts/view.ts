@@ -55,7 +55,11 @@ export function promptsView(
       if (!now || !day) return [];
       return [
         {
-          ...{ date: lead.date, dayId: lead.id, version: day.version, label: page.label ?? "", now },
+          date: lead.date,
+          dayId: lead.id,
+          version: day.version,
+          label: page.label ?? "",
+          now,
           weekday: weekdayName(lead.date),
           title: pageName(page).replace(/^[^,]*,? ?/, ""),
           text: page.content[jar].text,

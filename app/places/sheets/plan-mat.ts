@@ -37,7 +37,9 @@ export function planMat(
     paper,
     waste,
     prints: prints.map(({ at, turned, of, label, spare }) => ({
-      ...{ at, turned, of },
+      at,
+      turned,
+      of,
       words: wordsOn(of?.kind === "card" ? "" : label, spare),
     })),
   }));

@@ -41,7 +41,12 @@ function shownMarks({ at, turned, of }: DrawnPrint): Mark[] {
   const outline: Mark = { kind: "rect", at: rectOf(card.size), stroke: "hair", line: HAIR };
   return [
     {
-      ...{ kind: "group", x: at.x, y: at.y, turn: turned ? 1 : 0, w: card.size.w, h: card.size.h },
+      kind: "group",
+      x: at.x,
+      y: at.y,
+      turn: turned ? 1 : 0,
+      w: card.size.w,
+      h: card.size.h,
       marks: [outline, ...cardMarks(card, "front")],
     },
   ];

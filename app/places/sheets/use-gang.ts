@@ -100,7 +100,12 @@ export function useGang(wants: readonly Want[], printer: PrinterView, unit: Unit
     return gangSheets(plan, fitting, settings, spares);
   }, [plan, task, fitting, settings, choices.spares, choices.canTurn]);
   return {
-    ...{ choices, setChoices, packing, sheets, tooLarge, parted },
+    choices,
+    setChoices,
+    packing,
+    sheets,
+    tooLarge,
+    parted,
     setParted: (id, on) => setParted((was) => new Set(on ? [...was, id] : [...was].filter((each) => each !== id))),
     cuts: sheets.reduce((sum, sheet) => sum + sheet.cuts.length, 0),
     spares: sheets.reduce((sum, { prints }) => sum + prints.filter(({ spare }) => spare).length, 0),

@@ -123,19 +123,15 @@ export function madeSheet(
     .map((print): MadePrint => {
       const found = shown.get(print.use);
       return {
-        ...{
-          id: print.id,
-          at: print.at,
-          turned: print.turned,
-          spare: print.spare,
-          state: print.state,
-          place: print.place,
-        },
-        ...{
-          of: found ? made(found, print) : null,
-          day: found?.day ?? "a day that has it no more",
-          label: labelOf(found?.label ?? "–", print.tile),
-        },
+        id: print.id,
+        at: print.at,
+        turned: print.turned,
+        spare: print.spare,
+        state: print.state,
+        place: print.place,
+        of: found ? made(found, print) : null,
+        day: found?.day ?? "a day that has it no more",
+        label: labelOf(found?.label ?? "–", print.tile),
       };
     });
   return { ...sheet, prints };
@@ -153,7 +149,10 @@ export function sheetsView(
   const all = standings(pagesOf(album, days), prints);
   const monday = addDays(today, 1 - weekdayNumber(today));
   return {
-    ...{ albumId: album.id, title: album.title, unit: album.unit, today },
+    albumId: album.id,
+    title: album.title,
+    unit: album.unit,
+    today,
     week: { from: monday, to: addDays(monday, 6) },
     had: all.flatMap(({ page, use, standing }) =>
       standing.kind === "trimmed" && standing.print.from.kind === "hand"
@@ -164,8 +163,13 @@ export function sheetsView(
       standing.kind === "wanted"
         ? [
             {
-              ...{ use, day: pageName(page), label: page.label ?? "", date: page.group.lead.date },
-              ...{ spoiled: standing.spoiled, missing: standing.missing, star: photos.get(use.photoId)?.star ?? false },
+              use,
+              day: pageName(page),
+              label: page.label ?? "",
+              date: page.group.lead.date,
+              spoiled: standing.spoiled,
+              missing: standing.missing,
+              star: photos.get(use.photoId)?.star ?? false,
             },
           ]
         : [],
@@ -174,7 +178,12 @@ export function sheetsView(
     orders: orders.map(({ id, number, orderedOn, dueOn, arrived }) => {
       const own = prints.filter(({ from }) => from.kind === "lab" && from.id === id);
       return {
-        ...{ id, number, arrived, ordered: printShort(orderedOn), due: printShort(dueOn), isDue: dueOn <= today },
+        id,
+        number,
+        arrived,
+        ordered: printShort(orderedOn),
+        due: printShort(dueOn),
+        isDue: dueOn <= today,
         days: [...new Set(own.map(({ use }) => shown.get(use)?.day ?? "a day"))],
         prints: own.length,
       };

@@ -3,7 +3,13 @@ import { type Jot, JotBox, type JotDoor, type SentJot, SignedOut } from "./jot-b
 
 type Given = Parameters<JotBox["put"]>[0];
 const jot = (id: string, change: Partial<Given> = {}): Given => ({
-  ...{ id, albumId: "a", dayId: "d", day: "Today", at: "2026-12-09T18:40", text: `text ${id}`, pictures: [] },
+  id,
+  albumId: "a",
+  dayId: "d",
+  day: "Today",
+  at: "2026-12-09T18:40",
+  text: `text ${id}`,
+  pictures: [],
   ...change,
 });
 const moment = () => new Promise((resolve) => setTimeout(resolve, 0));

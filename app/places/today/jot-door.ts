@@ -5,7 +5,9 @@ const SLOW = 20_000;
 
 async function post(address: string, body: BodyInit, type?: string): Promise<Response> {
   const response = await fetch(address, {
-    ...{ method: "POST", body, signal: AbortSignal.timeout(SLOW) },
+    method: "POST",
+    body,
+    signal: AbortSignal.timeout(SLOW),
     ...(type ? { headers: { "content-type": type } } : {}),
   });
   if (response.redirected || response.status === 401) throw new SignedOut();

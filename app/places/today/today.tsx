@@ -59,8 +59,12 @@ export function Today({ view }: { view: TodayView }) {
     keeping.current = true;
     try {
       await box.jots.put({
-        ...{ id: newId(), albumId: album.id, dayId: day.dayId, day: day.said },
-        ...{ at: `${now.date}T${now.time}`, text: draft.trim() },
+        id: newId(),
+        albumId: album.id,
+        dayId: day.dayId,
+        day: day.said,
+        at: `${now.date}T${now.time}`,
+        text: draft.trim(),
         pictures: pictures.map(({ address: _, ...picture }) => picture),
       });
     } catch {

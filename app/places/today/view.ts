@@ -31,7 +31,10 @@ export function todayDays({ album, days }: { album: AlbumPlan; days: readonly Da
     .filter(({ skipped }) => !skipped)
     .flatMap((page) =>
       page.days.map((day) => ({
-        ...{ date: day.date, dayId: day.id, label: page.label ?? "", name: pageName(page) },
+        date: day.date,
+        dayId: day.id,
+        label: page.label ?? "",
+        name: pageName(page),
         said: `${weekdayName(day.date)}, ${Number(day.date.slice(8))} ${monthName(day.date)}`,
         prompt: page.content.prompt.text,
         technique: page.content.technique.text,

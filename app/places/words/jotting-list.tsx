@@ -74,7 +74,9 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                       value={privateUntil ?? ""}
                       onChange={(event) =>
                         put(`${dayId}:jotting-private:${id}`, {
-                          ...{ what: "edit", dayId, base: null },
+                          what: "edit",
+                          dayId,
+                          base: null,
                           edit: { kind: "jotting-private", id, privateUntil: parseDate(event.target.value) },
                         })
                       }
@@ -87,7 +89,9 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                     aria-label={`Put the jotting of ${at.slice(11)} away`}
                     onClick={() =>
                       put(`${dayId}:remove-jotting:${id}`, {
-                        ...{ what: "edit", dayId, base: null },
+                        what: "edit",
+                        dayId,
+                        base: null,
                         edit: { kind: "remove-jotting", id },
                       })
                     }

@@ -89,7 +89,10 @@ const boxOf = ({ w, h }: Size): MatBox => ({ x: 0, y: 0, w: mm(w), h: mm(h) });
 function glance(card: Card, page: Page, prints: readonly Print[], unit: Unit, today: CalendarDate): CardGlance {
   const fit = glanceAt(card, unit);
   return {
-    ...{ id: card.id, sizeSaid: printSize(card.size, unit), box: boxOf(card.size), drawing: drawingOfCard(card) },
+    id: card.id,
+    sizeSaid: printSize(card.size, unit),
+    box: boxOf(card.size),
+    drawing: drawingOfCard(card),
     fits: fit.said,
     isOver: fit.isOver,
     standing: standingSaid(cardStanding(card, prints, page.content.done)),
@@ -103,7 +106,8 @@ function slipLine(slip: WordSlip, nameOf: (date: CalendarDate) => string): Omit<
   switch (slip.kind) {
     case "twice":
       return {
-        ...{ date, card: null },
+        date,
+        card: null,
         said:
           slip.other === date
             ? `“${slip.phrase}” stands on this page twice.`
@@ -115,7 +119,8 @@ function slipLine(slip: WordSlip, nameOf: (date: CalendarDate) => string): Omit<
       return { date, card: null, said: `The words say ${slip.said}, which is not this day.` };
     case "no-letter":
       return {
-        ...{ date, card: slip.card },
+        date,
+        card: slip.card,
         said: `Its lettering has no ${slip.letters.join(" ")}. A gap is left there, to draw it by hand.`,
       };
   }
@@ -137,8 +142,15 @@ type Text = {
   readonly text: string;
 };
 const PLACE_NAME = {
-  ...{ title: "title", note: "note", prompt: "prompt", technique: "technique", card: "card" },
-  ...{ back: "back of a card", jotting: "jotting", insert: "insert", photo: "photo" },
+  title: "title",
+  note: "note",
+  prompt: "prompt",
+  technique: "technique",
+  card: "card",
+  back: "back of a card",
+  jotting: "jotting",
+  insert: "insert",
+  photo: "photo",
 } as const;
 
 const MOST_FOUND = 60;
@@ -185,7 +197,10 @@ export function wordsView(
   };
   const found = texts && findAll(texts, query, album.id);
   return {
-    ...{ albumId: album.id, unit, people, query },
+    albumId: album.id,
+    unit,
+    people,
+    query,
     found: found?.slice(0, MOST_FOUND) ?? null,
     more: Math.max(0, (found?.length ?? 0) - MOST_FOUND),
     dates: pages.map((page) => ({ date: leadDate(page), said: pageName(page) })),

@@ -7,7 +7,9 @@ export const deckOf = (
   jar: Jar,
   kinds: Readonly<Record<string, readonly string[]>>,
 ): Deck => ({
-  ...{ id, name, jar },
+  id,
+  name,
+  jar,
   slips: Object.entries(kinds).flatMap(([kind, texts]) =>
     texts.map((text, at) => ({ id: `${id}/${kind}-${at + 1}`, kind, text, on: ANY_DAY })),
   ),
