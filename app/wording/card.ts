@@ -14,6 +14,7 @@ import {
   type TypedFace,
 } from "#core/words/lettering.ts";
 import { many } from "./count.ts";
+import { onItsWaySaid } from "./photo.ts";
 
 /** Faces by what they are for, not by who cut them. */
 export const TYPEFACE_NAME: Record<TypedFace, string> = {
@@ -112,11 +113,9 @@ export function standingSaid(standing: CardStanding): string {
     case "elsewhere":
       return "Is on its card.";
     case "wanted":
-      return standing.spoiled ? "Spoiled; to be printed again." : "To be printed.";
+      return onItsWaySaid(standing);
     case "on-sheet":
-      return standing.print.from.kind === "sheet"
-        ? `On sheet ${standing.print.from.number}, not printed yet.`
-        : "On a sheet.";
+      return onItsWaySaid({ kind: "on-sheet", print: standing.print });
     case "printed":
       return "Printed.";
     case "trimmed":

@@ -1,5 +1,7 @@
+import { printShort } from "#core/month/dates.ts";
 import type { Sharpness } from "#core/photo/crop.ts";
 import type { PhotoRule } from "#core/photo/propose.ts";
+import type { Print, Standing } from "#core/sheet/printing.ts";
 import type { Tile } from "#core/sheet/tiles.ts";
 
 /** The words for pictures and prints. */
@@ -40,6 +42,43 @@ export const SHARPNESS: Record<Sharpness, string> = {
   just: "Just enough; looks soft close up",
   soft: "Looks soft; print it smaller or choose another",
 };
+
+/** The same in a word or two, beside the number. */
+export const SHARPNESS_BRIEFLY: Record<Sharpness, string> = {
+  ample: "sharp",
+  good: "good",
+  just: "just acceptable",
+  soft: "will look soft",
+};
+
+/** What is said alike of a photo's print and of a card's words on their way to paper. */
+export function onItsWaySaid(
+  standing:
+    | { readonly kind: "wanted"; readonly spoiled: boolean }
+    | { readonly kind: "on-sheet"; readonly print: Print },
+): string {
+  if (standing.kind === "wanted") return standing.spoiled ? "Spoiled; to be printed again." : "To be printed.";
+  return standing.print.from.kind === "sheet"
+    ? `On sheet ${standing.print.from.number}, not printed yet.`
+    : "On a sheet.";
+}
+
+/** How far a print is, in the words of the day's tray. */
+export function printSaid(standing: Standing): string {
+  switch (standing.kind) {
+    case "wanted":
+      return standing.missing.length > 0 ? "Parts of it are still to be printed." : onItsWaySaid(standing);
+    case "on-sheet":
+      return onItsWaySaid(standing);
+    case "at-lab":
+      return `At the lab, due ${printShort(standing.due)}.`;
+    case "printed":
+    case "by-hand":
+      return "Printed.";
+    case "trimmed":
+      return standing.print.from.kind === "hand" ? "Printed elsewhere." : "Printed and cut.";
+  }
+}
 
 /** A part of a print that is made in several: by where it lies where there are two in a row, else by its number. */
 export function partName({ across, down, column, row }: Tile): string {

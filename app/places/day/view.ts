@@ -1,6 +1,7 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { type Glance, glanceAt } from "#app/wording/card.ts";
+import { printSaid, SHARPNESS_BRIEFLY } from "#app/wording/photo.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
 import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
@@ -10,7 +11,7 @@ import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
-import { type Print, type Standing, standingOf } from "#core/sheet/printing.ts";
+import { type Print, standingOf } from "#core/sheet/printing.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 
@@ -69,29 +70,6 @@ type Aggregate = {
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
 };
 
-const SOFTNESS = { ample: "sharp", good: "good", just: "just acceptable", soft: "will look soft" } as const;
-
-/** How far a print is, in the words of the tray. */
-function saidOf(standing: Standing): string {
-  switch (standing.kind) {
-    case "wanted":
-      if (standing.missing.length > 0) return "Parts of it are still to be printed.";
-      return standing.spoiled ? "Spoiled; to be printed again." : "To be printed.";
-    case "on-sheet":
-      return standing.print.from.kind === "sheet"
-        ? `On sheet ${standing.print.from.number}, not printed yet.`
-        : "On a sheet.";
-    case "at-lab":
-      return `At the lab, due ${printShort(standing.due)}.`;
-    case "printed":
-      return "Printed.";
-    case "trimmed":
-      return standing.print.from.kind === "hand" ? "Printed elsewhere." : "Printed and cut.";
-    case "by-hand":
-      return "Printed.";
-  }
-}
-
 function photoInfo({ photos, prints }: Aggregate, page: Page): Record<string, PhotoInfo> {
   return Object.fromEntries(
     page.content.photos.flatMap((use) => {
@@ -107,8 +85,8 @@ function photoInfo({ photos, prints }: Aggregate, page: Page): Record<string, Ph
             taken: date
               ? [printShort(date), photo.givenDate ? null : photo.capturedAt?.slice(11, 16)].filter(Boolean).join(", ")
               : null,
-            pixels: `${ppi} ppi, ${SOFTNESS[verdictOn(ppi)]}`,
-            standing: saidOf(standingOf(use, prints, page.content.done)),
+            pixels: `${ppi} ppi, ${SHARPNESS_BRIEFLY[verdictOn(ppi)]}`,
+            standing: printSaid(standingOf(use, prints, page.content.done)),
           },
         ],
       ];
