@@ -1,6 +1,7 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig, type Plugin } from "vite";
+import { compression } from "vite-plugin-compression2";
 
 /**
  * Where a file of a page does not come, the router loads the page that one is on again, and the link looks dead; without
@@ -44,5 +45,9 @@ function threads(): Plugin {
 export default defineConfig(({ isSsrBuild }) => ({
   // The server bundle is the whole Express host, so that routes and host share one copy of the store.
   build: isSsrBuild ? { rollupOptions: { input: "./server/host.ts" } } : { assetsInlineLimit: 0 },
-  plugins: [missingFilesAreErrors(), threads(), tailwindcss(), reactRouter()],
+  // What a browser loads is packed once, here, and lies packed beside the file: see server/host.ts.
+  plugins: [
+    ...[missingFilesAreErrors(), threads(), tailwindcss(), reactRouter()],
+    ...(isSsrBuild ? [] : [compression({ algorithms: ["gzip"], include: /\.(js|css|svg)$/, threshold: 1000 })]),
+  ],
 }));

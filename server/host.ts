@@ -1,9 +1,10 @@
-import type { Server } from "node:http";
+import type { Server, ServerResponse } from "node:http";
 import path from "node:path";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type Express } from "express";
 import type { ServerBuild } from "react-router";
+import sirv from "sirv";
 import { LIMITS } from "../core/limits.ts";
 import { openReadingPool, type PictureReader } from "../press/reading-pool.ts";
 import { forgetActs } from "../store/act.ts";
@@ -21,7 +22,9 @@ import { sameOriginWrites, securityHeaders } from "./security.ts";
 import { workFile } from "./work/file.ts";
 import { openWork, type Work } from "./work/open.ts";
 
-const DAY = 86_400_000;
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+const YEAR = 365 * DAY;
 
 function requestLog(request: express.Request, response: express.Response, next: express.NextFunction): void {
   const began = performance.now();
@@ -57,18 +60,20 @@ export function makeApp(
   const app = express();
   app.disable("x-powered-by");
   app.set("trust proxy", "loopback");
-  // A page is packed once for one reader: a light setting is soonest there. Files are packed already.
-  const filter = (request: express.Request, response: express.Response) =>
-    !response.getHeader("Content-Disposition") && compression.filter(request, response);
-  app.use(compression({ level: 4, filter }), ...securityHeaders());
+  app.use(...securityHeaders());
   if (clientFiles) {
-    const setHeaders = (response: express.Response, file: string) => {
+    const setHeaders = (response: ServerResponse, file: string) => {
       // The worker of today serves its address, though its file lies among the others.
       if (/^today-worker\b/.test(path.basename(file))) response.setHeader("Service-Worker-Allowed", "/today");
     };
-    app.use("/assets", express.static(path.join(clientFiles, "assets"), { immutable: true, maxAge: "1y", setHeaders }));
-    app.use(express.static(clientFiles, { maxAge: "1h" }));
+    const kept = { gzip: true, extensions: [], setHeaders };
+    app.use("/assets", sirv(path.join(clientFiles, "assets"), { ...kept, immutable: true, maxAge: YEAR / 1000 }));
+    app.use(sirv(clientFiles, { ...kept, maxAge: HOUR / 1000 }));
   }
+  // A page is packed once for one reader: a light setting is soonest there. Files are packed already.
+  const filter = (request: express.Request, response: express.Response) =>
+    !response.getHeader("Content-Disposition") && compression.filter(request, response);
+  app.use(compression({ level: 4, filter }));
   app.get("/ready", (_request, response) => {
     store.pool.query("select 1").then(
       () => response.type("text/plain").send("ready"),

@@ -119,6 +119,12 @@ export async function takeBackStash(db: Db, householdId: string, kind: StashKind
   });
 }
 
+/** One statement for each kind: the households of what was put away before then. */
+export const oldInStash = (db: Db, before: Date) =>
+  Object.values(STASH).map(({ table }) =>
+    db.select({ id: table.householdId }).from(table).where(lt(table.deletedAt, before)),
+  );
+
 /** Drops what of a household's own lies in the tray: all of it, or what was put away before then. Its albums are locked. */
 export async function dropStash(tx: Transaction, householdId: string, before: Date | null): Promise<void> {
   for (const kind of STASH_KINDS) {

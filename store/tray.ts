@@ -5,8 +5,8 @@ import { lockAlbum, lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
 import { followDay, putLeafBack } from "./follow.ts";
-import { album, card, day, dayInsert, dayPhoto, household, jotting, leaf, tryOut } from "./schema/index.ts";
-import { dropLooseBytes, dropStash } from "./stash-tray.ts";
+import { album, card, day, dayInsert, dayPhoto, jotting, leaf, tryOut } from "./schema/index.ts";
+import { dropLooseBytes, dropStash, oldInStash } from "./stash-tray.ts";
 
 /** How long a thing stays in the tray. */
 export const TRAY_DAYS = 30;
@@ -174,10 +174,36 @@ export async function emptyTray(db: Db, householdId: string): Promise<void> {
   await dropLooseBytes(db);
 }
 
+/** The households in whose tray something was put away before then. */
+async function householdsWithOld(db: Db, before: Date): Promise<string[]> {
+  const ofAlbum = { id: album.householdId };
+  const pieces = Object.values(PIECES).map((table) =>
+    db
+      .select(ofAlbum)
+      .from(table)
+      .innerJoin(day, eq(day.id, table.dayId))
+      .innerJoin(album, eq(album.id, day.albumId))
+      .where(lt(table.deletedAt, before)),
+  );
+  const leaves = db
+    .select(ofAlbum)
+    .from(leaf)
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .where(lt(leaf.deletedAt, before));
+  const tryOuts = db
+    .select(ofAlbum)
+    .from(tryOut)
+    .innerJoin(leaf, eq(leaf.id, tryOut.leafId))
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .where(lt(tryOut.deletedAt, before));
+  const albums = db.select(ofAlbum).from(album).where(lt(album.deletedAt, before));
+  const found = await unionAll(albums, leaves, tryOuts, ...pieces, ...oldInStash(db, before));
+  return [...new Set(found.map(({ id }) => id))];
+}
+
 /** Drops, household by household, what has lain in the tray for its time. */
 export async function dropExpired(db: Db, now: Date): Promise<void> {
   const before = new Date(now.getTime() - TRAY_DAYS * 86_400_000);
-  const households = await db.select({ id: household.id }).from(household);
-  for (const { id } of households) await db.transaction((tx) => dropFrom(tx, id, before));
+  for (const id of await householdsWithOld(db, before)) await db.transaction((tx) => dropFrom(tx, id, before));
   await dropLooseBytes(db);
 }

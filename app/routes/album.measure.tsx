@@ -4,7 +4,8 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { FORMAT_FIELDS, type FormatText, readFormat } from "#app/places/measure/format-form.ts";
 import { Measure } from "#app/places/measure/measure.tsx";
-import { stopsFitting } from "#app/places/measure/stops.ts";
+import { stopWords } from "#app/wording/fit.ts";
+import { stopsFitting } from "#core/book/stops-fitting.ts";
 import { clean } from "#core/words/clean.ts";
 import { updateAlbum } from "#store/album.ts";
 import { keepFormat, readFormats } from "#store/page-stash.ts";
@@ -52,7 +53,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (intent !== "save" && intent !== "save-anyway") throw data(null, { status: 400 });
     const stops = intent === "save" ? stopsFitting(aggregate, read.format) : [];
     if (stops.length > 0) {
-      const pieces = stops.slice(0, MOST_SAID);
+      const pieces = stops.slice(0, MOST_SAID).map((stop) => stopWords(stop, album.unit));
       return { ok: false as const, reason: "stops-fitting" as const, pieces, more: stops.length - pieces.length };
     }
     const { id, archiveId: _, version: __, ...plan } = album;

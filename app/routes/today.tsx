@@ -1,9 +1,12 @@
 import { useEffect } from "react";
-import { data } from "react-router";
+import { data, useRouteLoaderData } from "react-router";
 import { reading, requireMember } from "#app/http/page.ts";
+import { rowsOf } from "#app/places/album/view.ts";
 import { Today } from "#app/places/today/today.tsx";
 import { useOffline } from "#app/places/today/use-offline.ts";
 import { type TodayView, todayDays } from "#app/places/today/view.ts";
+import type { loader as rootLoader } from "#app/root.tsx";
+import { pagesOf } from "#core/album/page.ts";
 import { albumOfDate } from "#store/album.ts";
 import type { Route } from "./+types/today";
 
@@ -22,7 +25,11 @@ export async function loader({ context }: Route.LoaderArgs) {
       timeZone: household.timeZone,
       fixedNow: household.fixedNow,
       now,
-      album: aggregate && { id: aggregate.album.id, title: aggregate.album.title },
+      album: aggregate && {
+        id: aggregate.album.id,
+        title: aggregate.album.title,
+        rows: rowsOf(pagesOf(aggregate.album, aggregate.days)),
+      },
       days: aggregate ? todayDays(aggregate) : [],
     };
   });
@@ -43,9 +50,10 @@ export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Pr
 }
 
 export default function TodayRoute({ loaderData }: Route.ComponentProps) {
+  const root = useRouteLoaderData<typeof rootLoader>("root");
   useOffline();
   useEffect(() => {
     shown = loaderData;
   }, [loaderData]);
-  return <Today view={loaderData} />;
+  return <Today view={loaderData} look={root?.look ?? "system"} phone={root?.phone ?? false} />;
 }

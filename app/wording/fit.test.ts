@@ -2,11 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Piece } from "#core/book/leaf.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
+import { unfit } from "#core/book/troubles.ts";
 import { type Fit, fitInPocket, fitOnPage } from "#core/fit/fit.ts";
+import { TONE_OF } from "#core/fit/tone.ts";
 import { inches, millimetres, ticks } from "#core/measure/length.ts";
 import { rect } from "#core/measure/rect.ts";
 import { anyPageSize, anyPiece } from "#tests/samples.ts";
-import { fitWords, holeWords, pieceName, TONE_OF, troubles } from "./fit.ts";
+import { fitWords, holeWords, pieceName, stopWords } from "./fit.ts";
 
 const by = (w: number, h: number) => ({ w: inches(w), h: inches(h) });
 const edges = (left: number, top: number, right: number, bottom: number) => ({
@@ -119,7 +121,7 @@ describe("what wants doing", () => {
       placed("act", { kind: "turn", play: by(0, 0) }),
       placed("tab", { kind: "stands", out: edges(0, 0, 1, 0) }),
     ];
-    expect(troubles(pieces).map(({ piece }) => piece.id)).toEqual(["act", "look"]);
+    expect(unfit(pieces).map(({ piece }) => piece.id)).toEqual(["act", "look"]);
     expect(TONE_OF.split).toBe("act");
   });
 
@@ -132,6 +134,15 @@ describe("what wants doing", () => {
     );
     expect(holeWords({ piece, holes: [hole, hole], move: null, strip }, "inch")).toBe(
       "2 holes go through it: tape a clear strip ½ × 4 to its edge and punch that.",
+    );
+  });
+
+  it("says of a piece that other measures would stop from fitting what it would want, or that it finds no place", () => {
+    const was = placed("a", { kind: "fits", play: by(1, 1) });
+    expect(stopWords({ page: null, was, is: null }, "inch")).toBe("A leaf: Mat 1 × 1. It finds no place any more.");
+    const is = placed("a", { kind: "turn", play: by(0, 0) });
+    expect(stopWords({ page: null, was, is }, "inch")).toBe(
+      "A leaf: Mat 1 × 1. Goes in only when turned by a quarter.",
     );
   });
 });

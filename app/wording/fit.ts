@@ -1,25 +1,11 @@
 import type { HoleTrouble } from "#core/book/holes.ts";
-import type { Piece } from "#core/book/leaf.ts";
-import type { PlacedPiece } from "#core/book/read.ts";
+import { type Piece, pieceSize } from "#core/book/leaf.ts";
+import type { Stop } from "#core/book/stops-fitting.ts";
+import type { Trouble } from "#core/book/troubles.ts";
 import type { Fit } from "#core/fit/fit.ts";
 import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import type { Edges } from "#core/measure/rect.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";
-
-/** Whether a crafter has to do something about it: nothing, look, or act before cutting. */
-export type Tone = "good" | "look" | "act";
-export const TONE_OF: Record<Fit["kind"], Tone> = {
-  fits: "good",
-  lies: "good",
-  stands: "good",
-  snug: "look",
-  overhangs: "look",
-  wanders: "look",
-  turn: "act",
-  trim: "act",
-  split: "act",
-  beside: "look",
-};
 
 export const KIND_NAME: Record<Piece["what"]["kind"], string> = {
   photo: "Print",
@@ -112,12 +98,21 @@ export function holeWords({ holes, move, strip }: HoleTrouble, unit: Unit): stri
     : `${many} through it. Move it ${sayLength(move, unit)} from the binding edge, or ${instead}.`;
 }
 
-/** The lines of a side that want something done or looked at, the urgent first. */
-export function troubles(pieces: readonly PlacedPiece[]): PlacedPiece[] {
-  const rank: Record<Tone, number> = { act: 0, look: 1, good: 2 };
-  return pieces
-    .filter(
-      ({ piece, fit }) => TONE_OF[fit.kind] !== "good" && !(piece.what.kind === "tab" && fit.kind === "overhangs"),
-    )
-    .sort((a, b) => rank[TONE_OF[a.fit.kind]] - rank[TONE_OF[b.fit.kind]]);
+/** What is to do or to look at about a piece, in a line or two. */
+export function troubleWords(trouble: Trouble, unit: Unit): string {
+  switch (trouble.about) {
+    case "hole":
+      return holeWords(trouble.hole, unit);
+    case "cover":
+      return `Stands ${sayLength(trouble.high, unit)} above the cover’s edge, and will bend.`;
+    case "fit":
+      return fitWords(trouble.placed.fit, unit);
+  }
+}
+
+/** A piece that would stop fitting with other measures, with its page: `3: Print 6 × 4. It finds no place any more.` */
+export function stopWords({ page, was, is }: Stop, unit: Unit): string {
+  const made = pieceSize(was.piece.what, page?.content ?? null);
+  const name = made ? pieceName(was.piece, made, unit) : "";
+  return `${page?.label ?? "A leaf"}: ${name}. ${is ? fitWords(is.fit, unit) : "It finds no place any more."}`;
 }

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./browser-test.ts";
 import { addCard, base, enterDemo, newDecember, newKeeper, readArchive, saved, writeArchive } from "./keeper.ts";
 
 /** Ways of a keeper through the book that the laying out of one day does not go. */
@@ -160,18 +160,17 @@ test("tabs of several leaves are staggered so that each is seen", async ({ page 
   await saved(page);
 });
 
-test("leaves and what lies on them go with the archive into another household", async ({ page, browser }) => {
+test("leaves and what lies on them go with the archive into another household", async ({ page, openWindow }) => {
   await newKeeper(page);
   const album = await dayWithPage(page, "2026-12-08");
   await addPiece(page, "Clear overlay");
   await saved(page);
   const archive = await writeArchive(page, album);
-  const other = await (await browser.newContext()).newPage();
+  const other = await openWindow();
   await newKeeper(other, "Second");
   await other.goto(`${base()}/albums/read`);
   await readArchive(other, archive);
   await other.waitForURL(/month/);
   await other.goto(other.url().replace(/month.*/, "book"));
   await expect(mat(other).getByRole("button", { name: /^Clear overlay/ })).toBeVisible();
-  await other.context().close();
 });

@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page, test } from "@playwright/test";
+import { expect, type Locator, type Page, test } from "./browser-test.ts";
 import { addCard, base, enterDemo, newDecember, newKeeper, photo, saved, signIn } from "./keeper.ts";
 
 /** A day of a new December with a photo, a card, a pocket page and an insert, everything still where the dry fit put it. */
@@ -249,10 +249,10 @@ test("the book: leaves are added, carried by mouse and by keys, given to front m
   await expect(page.getByText(/days without a page/)).toBeVisible();
 });
 
-test("two windows on one leaf: the later is told who, and chooses", async ({ page, browser }) => {
+test("two windows on one leaf: the later is told who, and chooses", async ({ page, openWindow }) => {
   const mail = await newKeeper(page);
   const album = await dayToLayOut(page, "3 × 4");
-  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const other = await openWindow();
   await signIn(other, mail);
   await other.goto(`${album}/days/2026-12-08`);
   await expect(piece(other, /^Print 3 × 4/)).toBeVisible();
@@ -265,7 +265,6 @@ test("two windows on one leaf: the later is told who, and chooses", async ({ pag
   await expect(clash).toBeVisible();
   await clash.getByRole("button", { name: "Take theirs" }).click();
   await expect(piece(other, /^Print 4 × 3/)).toBeVisible();
-  await other.context().close();
 });
 
 test("measuring: what is wrong is said at its field, what would stop fitting before it is saved, and a book is kept for other albums", async ({

@@ -1,15 +1,15 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./browser-test.ts";
 import { addCard, newDecember, newKeeper, saved, signIn } from "./keeper.ts";
 
 const title = (page: Page) => page.getByLabel("Title", { exact: true });
 
 test("two windows on one day: the later is told who wrote what, keeps its words, and chooses", async ({
   page,
-  browser,
+  openWindow,
 }) => {
   const mail = await newKeeper(page, "Maren");
   const album = await newDecember(page);
-  const other = await (await browser.newContext()).newPage();
+  const other = await openWindow();
   await signIn(other, mail);
   await page.goto(`${album}/days/2026-12-09`);
   await other.goto(`${album}/days/2026-12-09`);

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./browser-test.ts";
 import { base, enterDemo, newDecember, newKeeper, photo, saved } from "./keeper.ts";
 
 /** Opens a page, holds back every script of it while `early` acts, then lets them come. */

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./browser-test.ts";
 import { base, newDecember, newKeeper, PASSPHRASE, saved } from "./keeper.ts";
 
 /** What is written stays on the page, whatever is answered to it. */

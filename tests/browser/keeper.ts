@@ -10,6 +10,8 @@ import { openStore, type Store } from "../../store/db.ts";
 import { createHousehold, memberOfSession, startSession } from "../../store/household.ts";
 
 export const base = () => process.env.BROWSER_BASE ?? "";
+/** A phone held upright. */
+export const PHONE = { viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true };
 export const PASSPHRASE = "four plain words here";
 
 /** A newcomer signs up through the door; returns the address used. */

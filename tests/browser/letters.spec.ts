@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./browser-test.ts";
 import { addCard, base, newDecember, newKeeper, saved, signIn } from "./keeper.ts";
 
 /** A day of a new December with one card, open where it is written. */
@@ -96,11 +96,11 @@ test("words stand at the top, in the middle or at the foot of their card, and st
 
 test("two windows on one card: the later is told, sees both, and chooses; earlier words are shown with what changed", async ({
   page,
-  browser,
+  openWindow,
 }) => {
   const mail = await newKeeper(page, "Maren");
   await openCard(page, "2026-12-11");
-  const other = await (await browser.newContext()).newPage();
+  const other = await openWindow();
   await signIn(other, mail);
   await other.goto(page.url());
   await page.getByLabel("Words of the front").fill("The bell rang four times");
@@ -117,7 +117,6 @@ test("two windows on one card: the later is told, sees both, and chooses; earlie
   await page.getByRole("button", { name: /four times/ }).click();
   await expect(page.locator("del")).toHaveText("four");
   await expect(page.locator("ins")).toHaveText("five");
-  await other.context().close();
 });
 
 test("a jotting is moved to the day it belongs to, put away, and taken back from the tray", async ({ page }) => {

@@ -1,5 +1,5 @@
-import { expect, test } from "@playwright/test";
 import { startServer } from "../../scripts/running-server.ts";
+import { expect, test } from "./browser-test.ts";
 import {
   addCard,
   base,
@@ -175,7 +175,7 @@ test("pictures are told apart: wrong kind, broken, twice, another day's, none of
   await expect(page.getByText("5 on this day")).toBeVisible();
 });
 
-test("an album saved as an archive reads back in another household, and only once", async ({ page, browser }) => {
+test("an album saved as an archive reads back in another household, and only once", async ({ page, openWindow }) => {
   await newKeeper(page);
   const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-05`);
@@ -187,7 +187,7 @@ test("an album saved as an archive reads back in another household, and only onc
   const archive = await writeArchive(page, album);
   expect(archive.name).toBe("Our-December.zip");
 
-  const other = await (await browser.newContext()).newPage();
+  const other = await openWindow();
   await newKeeper(other, "Odd");
   await other.goto(`${base()}/shelf`);
   await other.getByRole("link", { name: "Read an archive" }).click();

@@ -1,8 +1,8 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { expect, type Page, test } from "@playwright/test";
 import sharp from "sharp";
+import { expect, type Page, test } from "./browser-test.ts";
 import { base, newDecember, newKeeper, photo, saved } from "./keeper.ts";
 
 const roll = (page: Page) => page.locator("[data-photo]");

@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./browser-test.ts";
 import { newDecember, newKeeper, photo } from "./keeper.ts";
 
 const COLOURS = ["#b8451b", "#2f4a5c", "#566b4d"];

@@ -1,6 +1,6 @@
-import { expect, type Page, test } from "@playwright/test";
 import { openStore } from "../../store/db.ts";
-import { addCard, base, enterDemo, newDecember, newKeeper, openFind, photo, saved } from "./keeper.ts";
+import { expect, type Page, test } from "./browser-test.ts";
+import { addCard, base, enterDemo, newDecember, newKeeper, openFind, PHONE, photo, saved } from "./keeper.ts";
 
 /** Ways on which work was lost or a keeper misled. */
 const mat = (page: Page) => page.getByRole("region", { name: "The mat" });
@@ -224,9 +224,8 @@ test("a slash finds a place, a day, a word, a picture and a setting, and a digit
   await page.waitForURL(/\/book$/);
 });
 
-test("on a phone the bar has five, and More has the rest, the tray and Take back", async ({ browser }) => {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true });
-  const page = await context.newPage();
+test("on a phone the bar has five, and More has the rest, the tray and Take back", async ({ openWindow }) => {
+  const page = await openWindow({ ...PHONE, serviceWorkers: "block" });
   await newKeeper(page);
   const album = await newDecember(page);
   await page.goto(`${album}/days/2026-12-04`);
@@ -243,5 +242,22 @@ test("on a phone the bar has five, and More has the rest, the tray and Take back
   await bar.getByRole("button", { name: "More" }).tap();
   await more.getByRole("link", { name: "Tray" }).tap();
   await page.waitForURL(/\/tray$/);
-  await context.close();
+  // Today has the same bar, and says so where a part of it does not come.
+  await page.goto(`${base()}/today`);
+  await expect(shown).toHaveText(["Today", "Month", "Day", "Photos", "More"]);
+  await page.getByLabel("Jot it down").fill("Half a sentence");
+  await page.route(/\/assets\/more-sheet.*\.js/, (route) => route.abort());
+  await bar.getByRole("button", { name: "More" }).tap();
+  await expect(page.getByRole("alert")).toContainText("This did not load");
+  await page.getByRole("alert").getByRole("button", { name: "Close" }).tap();
+  await page.unrouteAll();
+  await expect(page.getByLabel("Jot it down")).toHaveValue("Half a sentence");
+  await bar.getByRole("button", { name: "More" }).tap();
+  await more.getByRole("button", { name: "Find" }).tap();
+  await page.getByRole("combobox", { name: "Find" }).fill("5");
+  await page
+    .getByRole("option", { name: /5 December|5 Dec/ })
+    .first()
+    .tap();
+  await page.waitForURL(/days\/2026-12-05$/);
 });

@@ -1,47 +1,23 @@
-import {
-  BookOpen,
-  BookOpenCheck,
-  CalendarDays,
-  Flame,
-  Images,
-  type LucideIcon,
-  Menu,
-  NotebookPen,
-  Quote,
-  Search,
-  Settings2,
-  Undo2,
-} from "lucide-react";
-import { lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
-import { Link, useFetcher, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { Search, Undo2 } from "lucide-react";
+import { Fragment, type ReactNode, useEffect, useState } from "react";
+import { Link, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/parts/brand.tsx";
+import { Late } from "#app/parts/late.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
-import { newId } from "#app/parts/new-id.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
-import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
+import { PLACES, placeAt } from "#app/places.ts";
 import { OutboxProvider } from "#app/sending/outbox-provider.tsx";
-import { type Away, UNDO_PROBLEM } from "#app/wording/sending.ts";
 import { addressOf } from "./address-of.ts";
+import { LateFind, LateMore } from "./late-dialogs.tsx";
+import { PhoneBar } from "./phone-bar.tsx";
+import { useUndo } from "./use-undo.ts";
 import type { FrameView } from "./view.ts";
 
-const ICONS: Record<PlaceId, LucideIcon> = {
-  month: CalendarDays,
-  day: NotebookPen,
-  photos: Images,
-  words: Quote,
-  book: BookOpen,
-  finish: BookOpenCheck,
-  settings: Settings2,
-};
-
-const KeysDialog = lazy(() => import("./keys-dialog.tsx").then((module) => ({ default: module.KeysDialog })));
-
-const FindDialog = lazy(() => import("./find-dialog.tsx").then((module) => ({ default: module.FindDialog })));
-const MoreSheet = lazy(() => import("./more-sheet.tsx").then((module) => ({ default: module.MoreSheet })));
+const keysDialog = () => import("./keys-dialog.tsx");
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -67,6 +43,7 @@ export function AlbumFrame({
   const shown = params.date ?? query.get("day");
   const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
   const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);
+  const close = () => setOpen(null);
   const undo = useUndo(albumId);
   const navigate = useNavigate();
   const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
@@ -125,37 +102,24 @@ export function AlbumFrame({
           </div>
         </header>
         <div className="grid min-h-0 wide:grid-cols-[148px_minmax(0,1fr)]">
+          <PhoneBar albumId={albumId} dayDate={dayDate} here={here} drawn={narrow} onMore={() => setOpen("more")} />
           <nav
             aria-label="Places"
-            className="not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:static wide:flex-col wide:justify-start wide:border-t-0 wide:border-r wide:pt-4"
+            className="not-printed hidden flex-col border-r border-line bg-ground pt-4 wide:flex"
           >
-            <Link to={to.today()} className="place wide:hidden">
-              {narrow && <Flame className="size-5" aria-hidden="true" />}
-              Today
-            </Link>
-            {PLACES.map(({ id, group, name, onPhoneBar }, at) => {
-              const Icon = ICONS[id];
-              return (
-                <div key={id} className={onPhoneBar ? "contents wide:block" : "hidden wide:block"}>
-                  {PLACES[at - 1]?.group !== group && (
-                    <p className="hidden px-5 pt-4 pb-1 text-xs text-quiet wide:block">{group}</p>
-                  )}
-                  <Link
-                    to={addressOf(id, albumId, dayDate)}
-                    aria-current={id === here ? "page" : undefined}
-                    className="place"
-                  >
-                    {narrow && <Icon className="size-5" aria-hidden="true" />}
-                    {name}
-                  </Link>
-                </div>
-              );
-            })}
-            <button type="button" onClick={() => setOpen("more")} className="place wide:hidden" aria-haspopup="dialog">
-              {narrow && <Menu className="size-5" aria-hidden="true" />}
-              More
-            </button>
-            <div className="hidden wide:mt-auto wide:block wide:px-5 wide:pb-4">
+            {PLACES.map(({ id, group, name }, at) => (
+              <Fragment key={id}>
+                {PLACES[at - 1]?.group !== group && <p className="px-5 pt-4 pb-1 text-xs text-quiet">{group}</p>}
+                <Link
+                  to={addressOf(id, albumId, dayDate)}
+                  aria-current={id === here ? "page" : undefined}
+                  className="place"
+                >
+                  {name}
+                </Link>
+              </Fragment>
+            ))}
+            <div className="mt-auto px-5 pb-4">
               <button type="button" onClick={() => setOpen("find")} className="rail-button">
                 <Search className="size-4" aria-hidden="true" /> Find
               </button>
@@ -166,7 +130,7 @@ export function AlbumFrame({
               <button type="button" onClick={() => setOpen("keys")} className="rail-button">
                 Keys
               </button>
-              <Link to={to.shelf()} className="place wide:-ml-5">
+              <Link to={to.shelf()} className="place -ml-5">
                 Shelf
               </Link>
             </div>
@@ -186,61 +150,23 @@ export function AlbumFrame({
           </main>
         </div>
       </div>
-      <Suspense>
-        {open === "keys" && <KeysDialog onClose={() => setOpen(null)} />}
-        {open === "find" && (
-          <FindDialog albumId={albumId} rows={view.rows} dayDate={dayDate} onClose={() => setOpen(null)} />
-        )}
-        {open === "more" && (
-          <MoreSheet
-            albumId={albumId}
-            dayDate={dayDate}
-            here={here}
-            look={look}
-            onFind={() => setOpen("find")}
-            onTakeBack={undo.take}
-            onClose={() => setOpen(null)}
-          />
-        )}
-      </Suspense>
+      {open === "keys" && (
+        <Late load={keysDialog} onClose={close}>
+          {({ KeysDialog }) => <KeysDialog onClose={close} />}
+        </Late>
+      )}
+      {open === "find" && <LateFind albumId={albumId} rows={view.rows} dayDate={dayDate} onClose={close} />}
+      {open === "more" && (
+        <LateMore
+          albumId={albumId}
+          dayDate={dayDate}
+          here={here}
+          look={look}
+          onFind={() => setOpen("find")}
+          onTakeBack={undo.take}
+          onClose={close}
+        />
+      )}
     </OutboxProvider>
   );
-}
-
-/** Takes the member's last change in the album back, and says what came of it. */
-function useUndo(albumId: string) {
-  const fetcher = useFetcher<
-    { ok: true; dayIds: string[] } | { ok: false; reason: keyof typeof UNDO_PROBLEM | Away }
-  >();
-  const [said, setSaid] = useState<string | null>(null);
-  const { pathname } = useLocation();
-  const asked = useRef(false);
-  // Kept until there is an answer: pressed again because none came, it takes back one change and not two.
-  const act = useRef<string | null>(null);
-  useEffect(() => {
-    if (!asked.current || fetcher.state !== "idle" || !fetcher.data) return;
-    asked.current = false;
-    const answer = fetcher.data;
-    if (answer.ok || answer.reason in UNDO_PROBLEM) act.current = null;
-    setSaid(
-      answer.ok
-        ? "Your last change was taken back."
-        : answer.reason in UNDO_PROBLEM
-          ? UNDO_PROBLEM[answer.reason as keyof typeof UNDO_PROBLEM]
-          : "The server does not answer. Nothing was taken back.",
-    );
-  }, [fetcher.state, fetcher.data]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the message belongs to the page it was said on
-  useEffect(() => setSaid(null), [pathname]);
-  return {
-    said,
-    take: () => {
-      asked.current = true;
-      act.current ??= newId();
-      void fetcher.submit(
-        { act: act.current },
-        { method: "post", action: to.undo(albumId), encType: "application/json" },
-      );
-    },
-  };
 }

@@ -1,11 +1,12 @@
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
-import { fitWords, pieceName, TONE_OF } from "#app/wording/fit.ts";
+import { fitWords, pieceName } from "#app/wording/fit.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import { type Piece, pieceSize, turnedBy } from "#core/book/leaf.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import { splitOver } from "#core/fit/fit.ts";
+import { TONE_OF } from "#core/fit/tone.ts";
 import { type Length, minus, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { centredIn, rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";

@@ -3,11 +3,13 @@ import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalSt
 import { Link, useRevalidator } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
+import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
 import { type BoxState, type Jot, JotBox, type JotPicture } from "./jot-box.ts";
 import { jotDoor } from "./jot-door.ts";
 import { dayShort, openDay, type TodayDay, type TodayView } from "./view.ts";
+import { Ways } from "./ways.tsx";
 
 const TRY_AGAIN = 5000;
 /** What this device would not do. */
@@ -28,7 +30,7 @@ const EMPTY: BoxState = { jots: [], state: "idle" };
 const nothing = () => () => {};
 
 /** Today in one hand: the cue, a big field, the camera, done. What is kept here gets home when there is a way. */
-export function Today({ view }: { view: TodayView }) {
+export function Today({ view, look, phone }: { view: TodayView; look: Look; phone: boolean }) {
   const { album, days, memberId } = view;
   const now = useNow(view);
   const box = useBox(memberId);
@@ -138,7 +140,7 @@ export function Today({ view }: { view: TodayView }) {
           ))}
         </ul>
       )}
-      <div className="sticky bottom-0 grid grid-cols-[auto_minmax(0,1fr)] gap-3 bg-ground py-2">
+      <div className="sticky bottom-14 grid grid-cols-[auto_minmax(0,1fr)] gap-3 bg-ground py-2 wide:bottom-0">
         <label className="flex min-h-14 min-w-16 items-center justify-center rounded-sm border border-edge bg-raised px-4 has-focus-visible:outline-2 has-focus-visible:outline-ember">
           <Camera className="size-7" aria-hidden="true" />
           <span className="sr-only">Take a picture</span>
@@ -180,7 +182,7 @@ export function Today({ view }: { view: TodayView }) {
             ))}
           </select>
         </label>
-        <p className="flex gap-4 text-sm">
+        <p className="flex gap-4 text-sm max-wide:hidden">
           <Link className="link" to={to.day(album.id, day.date)}>
             The day’s bench
           </Link>
@@ -189,12 +191,13 @@ export function Today({ view }: { view: TodayView }) {
           </Link>
         </p>
       </section>
+      <Ways album={album} dayDate={day.date} look={look} phone={phone} />
     </Shell>
   );
 }
 
 function Shell({ children }: { children: React.ReactNode }) {
-  return <main className="mx-auto flex min-h-dvh max-w-xl flex-col gap-4 p-4">{children}</main>;
+  return <main className="mx-auto flex min-h-dvh max-w-xl flex-col gap-4 p-4 max-wide:pb-20">{children}</main>;
 }
 
 function Jotted({

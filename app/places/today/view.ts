@@ -1,3 +1,4 @@
+import type { PageRow } from "#app/drawing/page-row.ts";
 import { pageName } from "#app/places/album/view.ts";
 import type { AlbumPlan, Day, Jotting } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
@@ -17,7 +18,7 @@ export type TodayDay = {
 export type TodayView = {
   readonly memberId: string;
   /** Null when the household has no album yet. */
-  readonly album: { readonly id: string; readonly title: string } | null;
+  readonly album: { readonly id: string; readonly title: string; readonly rows: readonly PageRow[] } | null;
   readonly timeZone: string;
   /** A clock that stands still, `YYYY-MM-DDTHH:MM`: the demo's. */
   readonly fixedNow: string | null;
