@@ -1,9 +1,11 @@
 import { defineConfig } from "vitest/config";
 
-const BOTH = { testTimeout: 60_000, hookTimeout: 60_000, pool: "forks" as const, maxWorkers: 2 };
+const BOTH = { testTimeout: 60_000, hookTimeout: 60_000, pool: "forks" as const };
 
 export default defineConfig({
   test: {
+    // Three for two processors: many a test of the house waits for a server or the database.
+    maxWorkers: 3,
     projects: [
       {
         // What computes, and what the interface reckons: nothing outside itself, so that files may share what is loaded.

@@ -92,7 +92,7 @@ describe("the matrix of routes", () => {
 
   it("lets nobody write another household's or another album's, in an address or in a body", async () => {
     const before = await fingerprint(store.db, mine.householdId);
-    for (const { file, intent, write } of WRITES) {
+    for (const [at, { file, intent, write }] of WRITES.entries()) {
       const name = `${file} ${intent}`;
       const inBody = namesIn(bodyOf(write, mine), mine);
       const inAddress = namesIn(write.path(under(mine.album), mine), mine);
@@ -108,27 +108,28 @@ describe("the matrix of routes", () => {
         ).toBe(true);
       if (inBody && !write.ofHousehold && !write.absent)
         expect(await isRefused(await send(owner, write, mine.other, mine)), `${name}: ids of another album`).toBe(true);
-      const after = await fingerprint(store.db, mine.householdId);
-      expect(after, `${name} wrote something`).toBe(before);
+      // All that is tried of one route is looked over at once.
+      if (WRITES[at + 1]?.file === file) continue;
+      expect(await fingerprint(store.db, mine.householdId), `${file} wrote something`).toBe(before);
     }
   });
 
   it("takes all of it from its owner", async () => {
     // A day that stands alone cannot be split, and a file that has not come in cannot be read: said, not done.
     const said = ["month:split", "picks", "hand-out", "make", "read-as-copy", "begin"];
-    // What takes something away needs a household of its own; the rest goes on in one.
-    const takesAway =
-      /remove|drop|away|empty|forget|delete|cancel|begin|keep|move|let-go|merge|make|undo|order|settings|save/;
-    let [keeper, ids, spent] = [owner, mine, true];
-    for (const { file, intent, write } of WRITES) {
-      if (spent || takesAway.test(intent)) {
-        keeper = await quickVisitor(store.db, server.base);
-        ids = await makeWorld(store.db, keeper);
-      }
-      spent = takesAway.test(intent);
+    let [keeper, ids] = [owner, mine];
+    const made = async ({ file, intent, write }: (typeof WRITES)[number]) => {
       const answer = await send(keeper, write, ids.album, ids);
-      expect(answer.status, `${file} ${intent}: ${await answer.clone().text()}`).toBeLessThan(400);
-      if (!said.includes(intent)) expect(await isRefused(answer), `${file} ${intent}`).toBe(false);
+      const name = `${file} ${intent}: ${answer.status} ${await answer.clone().text()}`;
+      return { name, taken: answer.status < 400 && (said.includes(intent) || !(await isRefused(answer))) };
+    };
+    for (const write of WRITES) {
+      if ((await made(write)).taken) continue;
+      // What it writes to was taken away by one before it: it has a household of its own.
+      keeper = await quickVisitor(store.db, server.base);
+      ids = await makeWorld(store.db, keeper);
+      const again = await made(write);
+      expect(again.taken, again.name).toBe(true);
     }
   });
 });

@@ -35,7 +35,7 @@ async function signUp(): Promise<string> {
 
 let painted = 0;
 /** A picture that compresses badly, so that reading it takes a while. */
-function picture(width = 500): Promise<Buffer> {
+function picture(width = 200): Promise<Buffer> {
   painted += 1;
   return sharp({
     create: {

@@ -73,7 +73,7 @@ describe("holes against ISO 838", () => {
   });
 });
 
-const DPI = 600;
+const DPI = 450;
 type Grey = { data: Buffer; width: number; height: number };
 const inMm = (pixels: number) => (pixels / DPI) * 25.4;
 const toPixel = (length: number) => Math.round((length / TICKS_PER_INCH) * DPI);
@@ -113,13 +113,13 @@ const near = (measured: number, length: number) =>
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-sheets-"));
 const NO_PHOTOS = async () => null;
 
-/** The sheet as other programs see it: Poppler reads the PDF, librsvg the SVG; both drawn at 600 dots an inch. */
+/** The sheet as other programs see it: Poppler reads the PDF, librsvg the SVG; both drawn at 450 dots an inch. */
 async function seenByOthers(sheet: TrueSheet): Promise<{ pdf: Grey; svg: Grey; page: [number, number] }> {
   const file = path.join(folder, `${sheet.title.replace(/\W+/g, "-").slice(0, 40)}.pdf`);
   writeFileSync(file, await sheetPdf(sheet, NO_PHOTOS, new Date(0)));
   const info = execFileSync("pdfinfo", [file], { encoding: "utf8" });
   const [, w, h] = /Page size:\s+([\d.]+) x ([\d.]+) pts/.exec(info) ?? [];
-  execFileSync("pdftoppm", ["-r", String(DPI), "-png", "-singlefile", file, file.replace(".pdf", "")]);
+  execFileSync("pdftoppm", ["-r", String(DPI), "-gray", "-png", "-singlefile", file, file.replace(".pdf", "")]);
   const svg = Buffer.from(await sheetSvg(sheet, NO_PHOTOS));
   // What it says of its own size, before it is drawn at that size.
   const said = /<svg[^>]* width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg.toString());

@@ -38,7 +38,7 @@ const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, b
 const bytesOf = async () => ({ bytes: picture, mime: "image/jpeg" as const });
 
 /** Resolution at which Poppler draws a page for measuring. */
-const DPI = 400;
+const DPI = 300;
 const PER_MM = DPI / 25.4;
 type Drawn = { data: Buffer; width: number; height: number };
 
