@@ -49,7 +49,7 @@ export default defineConfig(({ isSsrBuild }) => ({
   // The server bundle is the whole Express host, so that routes and host share one copy of the store.
   build: isSsrBuild ? { rollupOptions: { input: "./server/host.ts" } } : { assetsInlineLimit: 0 },
   ...(isSsrBuild ? { ssr: { noExternal: MANY_FILES } } : {}),
-  // What a browser loads is packed once, here, and lies packed beside the file: see server/host.ts.
+  // What a browser loads is packed once, here, and lies packed beside the file: see server/files.ts.
   plugins: [
     ...[missingFilesAreErrors(), threads(), tailwindcss(), reactRouter()],
     ...(isSsrBuild ? [] : [compression({ algorithms: ["gzip"], include: /\.(js|css|svg)$/, threshold: 1000 })]),

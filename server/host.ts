@@ -1,10 +1,9 @@
-import type { Server, ServerResponse } from "node:http";
+import type { Server } from "node:http";
 import path from "node:path";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type Express } from "express";
 import type { ServerBuild } from "react-router";
-import sirv from "sirv";
 import { LIMITS } from "../core/limits.ts";
 import { openReadingPool, type PictureReader } from "../press/reading-pool.ts";
 import { forgetActs } from "../store/act.ts";
@@ -15,6 +14,7 @@ import { dropExpired } from "../store/tray.ts";
 import { dropExpiredWork, householdRoom } from "../store/work.ts";
 import { contextFor, type Given, knowSender } from "./context.ts";
 import { doors } from "./doors.ts";
+import { filesOf } from "./files.ts";
 import { roomInMemory } from "./in-memory.ts";
 import { openLimiter } from "./limiter.ts";
 import { describeError, log } from "./log.ts";
@@ -22,9 +22,7 @@ import { sameOriginWrites, securityHeaders } from "./security.ts";
 import { workFile } from "./work/file.ts";
 import { openWork, type Work } from "./work/open.ts";
 
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
-const YEAR = 365 * DAY;
+const DAY = 86_400_000;
 
 function requestLog(request: express.Request, response: express.Response, next: express.NextFunction): void {
   const began = performance.now();
@@ -61,15 +59,7 @@ export function makeApp(
   app.disable("x-powered-by");
   app.set("trust proxy", "loopback");
   app.use(...securityHeaders());
-  if (clientFiles) {
-    const setHeaders = (response: ServerResponse, file: string) => {
-      // The worker of today serves its address, though its file lies among the others.
-      if (/^today-worker\b/.test(path.basename(file))) response.setHeader("Service-Worker-Allowed", "/today");
-    };
-    const kept = { gzip: true, extensions: [], setHeaders };
-    app.use("/assets", sirv(path.join(clientFiles, "assets"), { ...kept, immutable: true, maxAge: YEAR / 1000 }));
-    app.use(sirv(clientFiles, { ...kept, maxAge: HOUR / 1000 }));
-  }
+  if (clientFiles) app.use(filesOf(clientFiles));
   // A page is packed once for one reader: a light setting is soonest there. Files are packed already.
   const filter = (request: express.Request, response: express.Response) =>
     !response.getHeader("Content-Disposition") && compression.filter(request, response);

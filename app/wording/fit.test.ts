@@ -23,14 +23,19 @@ describe("a fit in words", () => {
     ["Fits, with ¹⁄₁₆″ play.", { kind: "fits", play: by(1 / 16, 1 / 8) }],
     ["Fits exactly, with no play.", { kind: "snug", play: by(0, 1 / 8) }],
     ["Goes in snug: only ¹⁄₃₂″ play.", { kind: "snug", play: by(1 / 32, 1 / 8) }],
-    ["Goes in only when turned by a quarter.", { kind: "turn", play: by(0, 0) }],
+    ["Goes in only when turned by a quarter.", { kind: "turn", play: by(1 / 16, 1 / 16) }],
+    ["Goes in only when turned by a quarter, and is snug then.", { kind: "turn", play: by(1 / 32, 1) }],
+    [
+      "The pocket takes 4 × 3. Turn it and trim ½″ off the width.",
+      { kind: "trim", turned: true, off: by(0.5, 0), takes: by(4, 3), largest: null },
+    ],
     [
       "The pocket takes 4 × 3. Trim ½″ off the width, or print at 3¾ × 3.",
-      { kind: "trim", off: by(0.5, 0), takes: by(4, 3), largest: by(3.75, 3) },
+      { kind: "trim", turned: false, off: by(0.5, 0), takes: by(4, 3), largest: by(3.75, 3) },
     ],
     [
       "The pocket takes 2 × 2. Trim ½″ off the width and ¼″ off the height.",
-      { kind: "trim", off: by(0.5, 0.25), takes: by(2, 2), largest: null },
+      { kind: "trim", turned: false, off: by(0.5, 0.25), takes: by(2, 2), largest: null },
     ],
     [
       "Small for its pocket and will wander. Mount it on a backing of 3 × 4.",
@@ -140,7 +145,7 @@ describe("what wants doing", () => {
   it("says of a piece that other measures would stop from fitting what it would want, or that it finds no place", () => {
     const was = placed("a", { kind: "fits", play: by(1, 1) });
     expect(stopWords({ page: null, was, is: null }, "inch")).toBe("A leaf: Mat 1 × 1. It finds no place any more.");
-    const is = placed("a", { kind: "turn", play: by(0, 0) });
+    const is = placed("a", { kind: "turn", play: by(1, 1) });
     expect(stopWords({ page: null, was, is }, "inch")).toBe(
       "A leaf: Mat 1 × 1. Goes in only when turned by a quarter.",
     );

@@ -2,7 +2,7 @@ import type { HoleTrouble } from "#core/book/holes.ts";
 import { type Piece, pieceSize } from "#core/book/leaf.ts";
 import type { Stop } from "#core/book/stops-fitting.ts";
 import type { Trouble } from "#core/book/troubles.ts";
-import type { Fit } from "#core/fit/fit.ts";
+import { type Fit, PLAY } from "#core/fit/fit.ts";
 import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import type { Edges } from "#core/measure/rect.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";
@@ -51,14 +51,16 @@ export function fitWords(fit: Fit, unit: Unit): string {
       return least === 0 ? "Fits exactly, with no play." : `Goes in snug: only ${say(least)} play.`;
     }
     case "turn":
-      return "Goes in only when turned by a quarter.";
+      return Math.min(fit.play.w, fit.play.h) < PLAY
+        ? "Goes in only when turned by a quarter, and is snug then."
+        : "Goes in only when turned by a quarter.";
     case "trim": {
       const off = [
         ...(fit.off.w > 0 ? [`${say(fit.off.w)} off the width`] : []),
         ...(fit.off.h > 0 ? [`${say(fit.off.h)} off the height`] : []),
       ];
       const print = fit.largest ? `, or print at ${printSize(fit.largest, unit)}` : "";
-      return `The pocket takes ${rounded(fit.takes)}. Trim ${off.join(" and ")}${print}.`;
+      return `The pocket takes ${rounded(fit.takes)}. ${fit.turned ? "Turn it and trim" : "Trim"} ${off.join(" and ")}${print}.`;
     }
     case "wanders":
       return `Small for its pocket and will wander. Mount it on a backing of ${rounded(fit.backing)}.`;

@@ -25,21 +25,40 @@ describe("a piece in a pocket", () => {
     );
   });
 
-  it("goes in after what it is told to trim is trimmed, with the play it wants", () => {
+  it("goes in after what it is told to trim is trimmed, with the play it wants, and no more than need be is lost", () => {
     fc.assert(
       fc.property(anyPageSize, anyPageSize, (piece, pocket) => {
         const fit = fitInPocket(piece, pocket, "cm");
         if (fit.kind !== "trim") return;
-        const rest = { w: ticks(piece.w - fit.off.w), h: ticks(piece.h - fit.off.h) };
+        const lying = fit.turned ? turned(piece) : piece;
+        const rest = { w: ticks(lying.w - fit.off.w), h: ticks(lying.h - fit.off.h) };
         expect(rest.w + PLAY <= pocket.w && rest.h + PLAY <= pocket.h).toBe(true);
-        if (fit.largest) expect(["fits", "wanders"]).toContain(fitInPocket(fit.largest, pocket, "cm").kind);
+        if (fit.largest) expect(["fits", "wanders", "turn"]).toContain(fitInPocket(fit.largest, pocket, "cm").kind);
+        // Tried out: what is left of it either way up, cut along the pocket's own edges.
+        const left = [piece, turned(piece)].map(
+          ({ w, h }) => Math.min(w, pocket.w - PLAY) * Math.min(h, pocket.h - PLAY),
+        );
+        expect(rest.w * rest.h).toBe(Math.max(...left));
       }),
     );
+  });
+
+  it("is told that it goes in turned, also where it is snug then, and which way up less is cut off", () => {
+    // A 4 × 6 print in a pocket of exactly 6 × 4 (plain arithmetic).
+    expect(fitInPocket(by(4, 6), by(6, 4), "inch")).toEqual({ kind: "turn", play: by(0, 0) });
+    // An upright 4 × 6 in a pocket 5 × 3½: turned, 1¹⁄₁₆ of its length and ⁹⁄₁₆ of its width go; as it lies, 2⁹⁄₁₆ of its length.
+    expect(fitInPocket(by(4, 6), by(5, 3.5), "inch")).toMatchObject({
+      turned: true,
+      off: by(1 + 1 / 16, 9 / 16),
+      // Of its shape 3¼ × 4⅞ goes in lying on its side, and only 2¼ × 3⅜ upright.
+      largest: by(3.25, 4.875),
+    });
   });
 
   it("says how much off which side, and what to print instead", () => {
     expect(fitInPocket(by(4.5, 3.5), by(4, 3.75), "inch")).toEqual({
       kind: "trim",
+      turned: false,
       off: { w: inches(9 / 16), h: 0 },
       takes: by(4 - 1 / 16, 3.75 - 1 / 16),
       largest: by(3.875, 3),
@@ -79,6 +98,20 @@ describe("a piece on an open page", () => {
     const two = [area(0, 0, 3, 4), area(3, 0, 3, 4)];
     expect(fitOnPockets(area(0, 0, 6, 4), two, by(6, 4), "inch").fit).toEqual({ kind: "split", pockets: [0, 1] });
     expect(fitOnPockets(area(2.9, 0, 3, 4), two, by(6, 4), "inch").pocket).toBe(1);
+  });
+
+  it("a print over three pockets is split over no two with a third between them", () => {
+    const narrow = [area(0, 0, 3, 4), area(3, 0, 1, 4), area(4, 0, 3, 4)];
+    expect(fitOnPockets(area(0, 0, 7, 4), narrow, by(7, 4), "inch").fit.kind).toBe("trim");
+    const even = [area(0, 0, 2, 4), area(2, 0, 2, 4), area(4, 0, 2, 4)];
+    expect(fitOnPockets(area(0.1, 0, 5.6, 4), even, by(6, 4), "inch").fit).toEqual({ kind: "split", pockets: [0, 1] });
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 5 }), fc.double({ min: 1, max: 5, noNaN: true }), (from, wide) => {
+        const columns = [0, 1, 2, 3, 4, 5].map((at) => area(at, 0, 1, 4));
+        const { fit } = fitOnPockets(area(from, 0, wide, 4), columns, by(6, 4), "inch");
+        if (fit.kind === "split") expect(fit.pockets[1] - fit.pockets[0]).toBe(1);
+      }),
+    );
   });
 });
 

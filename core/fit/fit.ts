@@ -1,5 +1,5 @@
 import { inches, type Length, millimetres, ticks, type Unit } from "../measure/length.ts";
-import { contains, type Edges, overlap, type Rect, rectOf, roomIn, sizeOf } from "../measure/rect.ts";
+import { contains, type Edges, overlap, type Rect, rect, rectOf, roomIn, sizeOf } from "../measure/rect.ts";
 import { type Size, size, turned } from "../measure/size.ts";
 
 /** Room a piece wants to slide in its pocket. Common practice: 1/16 in. */
@@ -13,10 +13,20 @@ export type Fit =
   | { readonly kind: "fits"; readonly play: Size }
   /** It goes in, but with less play than asked for. */
   | { readonly kind: "snug"; readonly play: Size }
-  /** It goes in when turned by a quarter. */
+  /** It goes in when turned by a quarter, with `play` left then; snug when that is less than asked for. */
   | { readonly kind: "turn"; readonly play: Size }
-  /** Too large: what to trim off, what the pocket takes with play, and the largest print of its shape that goes in as it lies; null when none does. */
-  | { readonly kind: "trim"; readonly off: Size; readonly takes: Size; readonly largest: Size | null }
+  /**
+   * Too large either way up: what to trim off and what the pocket takes with play, both as it lies or, where that keeps
+   * more of it, as it lies when `turned` by a quarter. `largest`: the largest print of its shape that goes in, one way up
+   * or the other, as wide and high as the piece lies now; null when none does.
+   */
+  | {
+      readonly kind: "trim";
+      readonly turned: boolean;
+      readonly off: Size;
+      readonly takes: Size;
+      readonly largest: Size | null;
+    }
   /** So small that it wanders: mount it on a backing of this size. */
   | { readonly kind: "wanders"; readonly play: Size; readonly backing: Size }
   /** Over two neighbouring pockets: cut it in two. */
@@ -55,13 +65,26 @@ export function fitInPocket(piece: Size, pocket: Size, unit: Unit, play: Length 
     }
     return { kind: within(piece, pocket, play) ? "fits" : "snug", play: room };
   }
-  if (within(turned(piece), pocket, play)) return { kind: "turn", play: left(turned(piece), pocket) };
-  const over = (length: number, room: number) => ticks(Math.max(0, length - (room - play)));
+  if (within(turned(piece), pocket, 0)) return { kind: "turn", play: left(turned(piece), pocket) };
+  return trimFor(piece, pocket, unit, play);
+}
+
+/** What to trim off a piece that is too large for a pocket either way up: the way that keeps more of it. */
+function trimFor(piece: Size, pocket: Size, unit: Unit, play: Length): Fit {
+  const takes = size(ticks(pocket.w - play), ticks(pocket.h - play));
+  const kept = (lying: Size) => Math.max(0, Math.min(lying.w, takes.w)) * Math.max(0, Math.min(lying.h, takes.h));
+  const isTurned = kept(turned(piece)) > kept(piece);
+  const lying = isTurned ? turned(piece) : piece;
+  const over = (length: number, room: number) => ticks(Math.max(0, length - room));
+  const upright = largestPrint(piece, pocket, unit, play);
+  const across = largestPrint(turned(piece), pocket, unit, play);
+  const area = (print: Size | null) => (print ? print.w * print.h : 0);
   return {
     kind: "trim",
-    off: size(over(piece.w, pocket.w), over(piece.h, pocket.h)),
-    takes: size(ticks(pocket.w - play), ticks(pocket.h - play)),
-    largest: largestPrint(piece, pocket, unit, play),
+    turned: isTurned,
+    off: size(over(lying.w, takes.w), over(lying.h, takes.h)),
+    takes,
+    largest: area(across) > area(upright) ? across && turned(across) : upright,
   };
 }
 
@@ -90,8 +113,25 @@ export function fitTab(tab: Rect, page: Size): Fit {
   };
 }
 
-/** The largest share of the piece that lies in one pocket decides; a quarter of it in a second pocket makes it a split. */
+/** The pocket under the largest share of the piece decides; a quarter of it in the one beside that makes it a split. */
 const SPLIT_SHARE = 0.25;
+
+/** How much of a piece lies over a pocket. */
+function shareOf(piece: Rect, pocket: Rect): number {
+  const w = Math.min(piece.x + piece.w, pocket.x + pocket.w) - Math.max(piece.x, pocket.x);
+  const h = Math.min(piece.y + piece.h, pocket.y + pocket.h) - Math.max(piece.y, pocket.y);
+  return w > 0 && h > 0 ? w * h : 0;
+}
+
+/** The pocket under most of a piece, of those that `may` be; -1 where it lies over none of them. */
+function mostUnder(piece: Rect, pockets: readonly Rect[], least: number, may: (index: number) => boolean): number {
+  let [best, most] = [-1, least];
+  for (let index = 0; index < pockets.length; index++) {
+    const share = shareOf(piece, pockets[index] as Rect);
+    if (share > most && may(index)) [best, most] = [index, share];
+  }
+  return best;
+}
 
 /** How a piece fits where it lies on a pocket page: the pocket it mostly covers, or two neighbours it lies across. */
 export function fitOnPockets(
@@ -100,34 +140,34 @@ export function fitOnPockets(
   page: Size,
   unit: Unit,
 ): { fit: Fit; pocket: number | null } {
-  let best = -1;
-  let second = -1;
-  let [most, next] = [0, 0];
-  for (let index = 0; index < pockets.length; index++) {
-    const pocket = pockets[index] as Rect;
-    const w = Math.min(piece.x + piece.w, pocket.x + pocket.w) - Math.max(piece.x, pocket.x);
-    const h = Math.min(piece.y + piece.h, pocket.y + pocket.h) - Math.max(piece.y, pocket.y);
-    if (w <= 0 || h <= 0) continue;
-    const share = w * h;
-    if (share > most) {
-      [second, next] = [best, most];
-      [best, most] = [index, share];
-    } else if (share > next) {
-      [second, next] = [index, share];
-    }
-  }
+  const best = mostUnder(piece, pockets, 0, () => true);
   const pocket = pockets[best];
   if (!pocket) return { fit: fitOnPage(piece, page), pocket: null };
   const fit = fitInPocket(sizeOf(piece), pocket, unit);
-  const neighbour = pockets[second];
-  if (fit.kind === "trim" && neighbour && next >= SPLIT_SHARE * piece.w * piece.h && neighbours(pocket, neighbour)) {
-    return { fit: { kind: "split", pockets: best < second ? [best, second] : [second, best] }, pocket: best };
-  }
-  return { fit, pocket: best };
+  if (fit.kind !== "trim") return { fit, pocket: best };
+  const quarter = SPLIT_SHARE * piece.w * piece.h;
+  const beside = mostUnder(
+    piece,
+    pockets,
+    Math.ceil(quarter) - 1,
+    (index) => index !== best && sideBySide(pockets, best, index),
+  );
+  if (beside < 0) return { fit, pocket: best };
+  return { fit: { kind: "split", pockets: best < beside ? [best, beside] : [beside, best] }, pocket: best };
 }
 
-/** Which way two pockets stand next to each other with nothing but a seam between them; null when they do not. */
-export function neighbours(a: Rect, b: Rect): "w" | "h" | null {
+/** Whether two pockets of a page stand next to each other, with no third one between them. */
+function sideBySide(pockets: readonly Rect[], one: number, other: number): boolean {
+  const [a, b] = [pockets[one], pockets[other]];
+  if (!a || !b || !neighbours(a, b)) return false;
+  const x = Math.min(a.x, b.x);
+  const y = Math.min(a.y, b.y);
+  const both = rect(x, y, Math.max(a.x + a.w, b.x + b.w) - x, Math.max(a.y + a.h, b.y + b.h) - y);
+  return pockets.every((pocket, index) => index === one || index === other || shareOf(both, pocket) === 0);
+}
+
+/** Which way two pockets stand in one row, equally high, or in one column, equally wide; null when they do not. */
+function neighbours(a: Rect, b: Rect): "w" | "h" | null {
   const [first, second] = a.x + a.y <= b.x + b.y ? [a, b] : [b, a];
   if (first.y === second.y && first.h === second.h && second.x >= first.x + first.w) return "w";
   return first.x === second.x && first.w === second.w && second.y >= first.y + first.h ? "h" : null;
