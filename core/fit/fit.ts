@@ -123,16 +123,6 @@ function shareOf(piece: Rect, pocket: Rect): number {
   return w > 0 && h > 0 ? w * h : 0;
 }
 
-/** The pocket under most of a piece, of those that `may` be; -1 where it lies over none of them. */
-function mostUnder(piece: Rect, pockets: readonly Rect[], least: number, may: (index: number) => boolean): number {
-  let [best, most] = [-1, least];
-  for (let index = 0; index < pockets.length; index++) {
-    const share = shareOf(piece, pockets[index] as Rect);
-    if (share > most && may(index)) [best, most] = [index, share];
-  }
-  return best;
-}
-
 /** How a piece fits where it lies on a pocket page: the pocket it mostly covers, or two neighbours it lies across. */
 export function fitOnPockets(
   piece: Rect,
@@ -140,20 +130,34 @@ export function fitOnPockets(
   page: Size,
   unit: Unit,
 ): { fit: Fit; pocket: number | null } {
-  const best = mostUnder(piece, pockets, 0, () => true);
+  let best = -1;
+  let most = 0;
+  let covered = 0;
+  for (let index = 0; index < pockets.length; index++) {
+    const share = shareOf(piece, pockets[index] as Rect);
+    covered += share;
+    if (share <= most) continue;
+    best = index;
+    most = share;
+  }
   const pocket = pockets[best];
   if (!pocket) return { fit: fitOnPage(piece, page), pocket: null };
   const fit = fitInPocket(sizeOf(piece), pocket, unit);
-  if (fit.kind !== "trim") return { fit, pocket: best };
   const quarter = SPLIT_SHARE * piece.w * piece.h;
-  const beside = mostUnder(
-    piece,
-    pockets,
-    Math.ceil(quarter) - 1,
-    (index) => index !== best && sideBySide(pockets, best, index),
-  );
-  if (beside < 0) return { fit, pocket: best };
+  if (fit.kind !== "trim" || covered - most < quarter) return { fit, pocket: best };
+  const beside = besideUnder(piece, pockets, best, quarter);
+  if (beside === null) return { fit, pocket: best };
   return { fit: { kind: "split", pockets: best < beside ? [best, beside] : [beside, best] }, pocket: best };
+}
+
+/** Of the pockets next to the one under most of a piece: the one that most of the rest lies over, if that is enough. */
+function besideUnder(piece: Rect, pockets: readonly Rect[], best: number, least: number): number | null {
+  const shares = pockets.map((pocket) => shareOf(piece, pocket));
+  const most = (index: number) => shares[index] ?? 0;
+  const [first] = [...pockets.keys()]
+    .filter((index) => index !== best && most(index) >= least && sideBySide(pockets, best, index))
+    .sort((a, b) => most(b) - most(a));
+  return first ?? null;
 }
 
 /** Whether two pockets of a page stand next to each other, with no third one between them. */
