@@ -20,6 +20,7 @@ import {
   type Owner,
   type Piece,
   type PieceWhat,
+  type Stock,
   type Turn,
 } from "../core/book/leaf.ts";
 import { inches, LONGEST, ticks } from "../core/measure/length.ts";
@@ -39,6 +40,12 @@ import {
   STOCKS,
   TYPED_FACES,
 } from "../core/words/lettering.ts";
+
+/** What a leaf is made of: plain paper of the album's size, but for what is said. */
+export const stockOf = (change: Partial<Stock> = {}): Stock => ({
+  ...{ kind: "paper", layout: null, basePaper: "", note: "", size: null },
+  ...change,
+});
 
 /** A use of a picture as it comes. */
 export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE };

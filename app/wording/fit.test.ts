@@ -26,7 +26,7 @@ describe("a fit in words", () => {
     ["Goes in only when turned by a quarter.", { kind: "turn", play: by(1 / 16, 1 / 16) }],
     ["Goes in only when turned by a quarter, and is snug then.", { kind: "turn", play: by(1 / 32, 1) }],
     [
-      "The pocket takes 4 × 3. Turn it and trim ½″ off the width.",
+      "The pocket takes 4 × 3. Turn it, then trim ½″ off the width.",
       { kind: "trim", turned: true, off: by(0.5, 0), takes: by(4, 3), largest: null },
     ],
     [

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyLeaves, anyPageSize, anyPiece, PLAIN_USE } from "../../tests/samples.ts";
+import { anyAlbum, anyLeaves, anyPageSize, anyPiece, PLAIN_USE, stockOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { pagesOf } from "../album/page.ts";
 import { inches, ticks } from "../measure/length.ts";
@@ -16,16 +16,8 @@ import { snap, snapLines } from "./snap.ts";
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
 const plan = { format: preset, unit: "inch" as const };
-const stock = (change: Partial<Stock> = {}): Stock => ({
-  kind: "paper",
-  layout: null,
-  basePaper: "",
-  note: "",
-  size: null,
-  ...change,
-});
 const leaf = (id: string, change: Partial<Leaf> & { stock?: Stock } = {}): Leaf => {
-  const { stock: made = stock(), ...rest } = change;
+  const { stock: made = stockOf(), ...rest } = change;
   return {
     id,
     version: 0,
@@ -77,8 +69,8 @@ describe("an edit of the book", () => {
       fc.property(anyLeaves, fc.uuid(), (leaves, id) => {
         const first = leaves[0]?.id ?? "";
         const edits: BookEdit[] = [
-          { kind: "add-leaf", id, stock: stock(), after: first, front: NOBODY, back: NOBODY },
-          { kind: "copy-leaf", leaf: first, id, stock: stock(), front: [], back: [] },
+          { kind: "add-leaf", id, stock: stockOf(), after: first, front: NOBODY, back: NOBODY },
+          { kind: "copy-leaf", leaf: first, id, stock: stockOf(), front: [], back: [] },
           { kind: "remove-leaf", leaf: first },
           { kind: "own-side", leaf: first, face: "back", owner: { kind: "matter", matter: "title" } },
         ];
@@ -99,7 +91,7 @@ describe("an edit of the book", () => {
       reason: "into-itself",
     });
     expect(applyBookEdit(leaves, { kind: "turn-leaf", leaf: "z" })).toEqual({ ok: false, reason: "leaf-gone" });
-    expect(applyBookEdit(leaves, { kind: "stock", leaf: "b", stock: stock() })).toEqual({
+    expect(applyBookEdit(leaves, { kind: "stock", leaf: "b", stock: stockOf() })).toEqual({
       ok: false,
       reason: "material-elsewhere",
     });
@@ -257,8 +249,8 @@ describe("the book read", () => {
 
   it("a small leaf over a page leaves the rest of the page in sight, to the tick", () => {
     const leaves = [
-      leaf("small", { stock: stock({ size: { w: inches(3), h: inches(8) } }) }),
-      leaf("page", { stock: stock({ kind: "full" }) }),
+      leaf("small", { stock: stockOf({ size: { w: inches(3), h: inches(8) } }) }),
+      leaf("page", { stock: stockOf({ kind: "full" }) }),
     ];
     const [top, under] = openingAt(readBook(plan, [], leaves).leaves, 0, preset).right;
     if (!top || !under) throw new Error("both are seen");
@@ -283,7 +275,7 @@ describe("holes and tabs", () => {
     });
     const [clear] = readBook(plan, [], [moved]).leaves;
     expect(clear && holeTroubles(clear, "front", preset)).toEqual([]);
-    const [sleeve] = readBook(plan, [], [leaf("a", { stock: stock({ kind: "full" }), front: bare.front })]).leaves;
+    const [sleeve] = readBook(plan, [], [leaf("a", { stock: stockOf({ kind: "full" }), front: bare.front })]).leaves;
     expect(sleeve && holeTroubles(sleeve, "front", preset)).toEqual([]);
   });
 
@@ -360,8 +352,8 @@ describe("a book bound at the top", () => {
     holes: { positions: [inches(1), inches(5)], inset: inches(1 / 2), diameter: inches(1 / 4) },
   };
   const leaves = [
-    leaf("a", { stock: stock({ kind: "full" }) }),
-    leaf("b", { stock: stock({ kind: "full" }), liftsOff: true }),
+    leaf("a", { stock: stockOf({ kind: "full" }) }),
+    leaf("b", { stock: stockOf({ kind: "full" }), liftsOff: true }),
   ];
   const book = readBook({ format: top, unit: "inch" }, [], leaves);
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { stockOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { inches } from "../measure/length.ts";
 import { EMPTY_SIDE, type Leaf, NOBODY, type Piece, type Stock } from "./leaf.ts";
@@ -8,14 +9,6 @@ import { readBook } from "./read.ts";
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
 const plan = { format: preset, unit: "inch" as const };
-const stock = (change: Partial<Stock>): Stock => ({
-  kind: "paper",
-  layout: null,
-  basePaper: "",
-  note: "",
-  size: null,
-  ...change,
-});
 const leafOf = (made: Stock, change: Partial<Leaf> = {}): Leaf => ({
   id: "leaf",
   version: 0,
@@ -28,7 +21,7 @@ const leafOf = (made: Stock, change: Partial<Leaf> = {}): Leaf => ({
 });
 
 describe("what lies over pockets", () => {
-  const foundation = stock({ kind: "pocket", layout: "four" });
+  const foundation = stockOf({ kind: "pocket", layout: "four" });
   /** A piece of 4 × 4 over a page of four pockets of 3 × 4. */
   const fitOf = (change: Partial<Piece>, kind: "filler" | "embellishment" | "overlay" | "flip" | "tag" = "filler") => {
     const size = { w: inches(4), h: inches(3.5) };
@@ -61,7 +54,7 @@ describe("what lies over pockets", () => {
 });
 
 describe("a smaller leaf in the book", () => {
-  const small = stock({ size: { w: inches(4), h: inches(4) } });
+  const small = stockOf({ size: { w: inches(4), h: inches(4) } });
   const lying = (drop: number | null, face: "left" | "right" = "right") => {
     const one = leafOf(small, { drop: drop === null ? null : inches(drop) });
     const { leaves } = readBook(plan, [], [one]);

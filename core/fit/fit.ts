@@ -153,10 +153,10 @@ export function fitOnPockets(
 /** Of the pockets next to the one under most of a piece: the one that most of the rest lies over, if that is enough. */
 function besideUnder(piece: Rect, pockets: readonly Rect[], best: number, least: number): number | null {
   const shares = pockets.map((pocket) => shareOf(piece, pocket));
-  const most = (index: number) => shares[index] ?? 0;
+  const shareAt = (index: number) => shares[index] ?? 0;
   const [first] = [...pockets.keys()]
-    .filter((index) => index !== best && most(index) >= least && sideBySide(pockets, best, index))
-    .sort((a, b) => most(b) - most(a));
+    .filter((index) => index !== best && shareAt(index) >= least && sideBySide(pockets, best, index))
+    .sort((a, b) => shareAt(b) - shareAt(a));
   return first ?? null;
 }
 

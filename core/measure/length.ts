@@ -39,7 +39,8 @@ export const minus = (a: Length, b: Length): Length => (a - b) as Length;
 export type LengthProblem = "empty" | "not-a-length" | "not-positive" | "too-long";
 export type ParsedLength = { ok: true; length: Length } | { ok: false; reason: LengthProblem };
 
-const VULGAR: Record<string, string> = {
+/** Fractions written as one sign, and as they are written without it. */
+export const FRACTION_SIGNS: Readonly<Record<string, string>> = {
   "½": "1/2",
   "¼": "1/4",
   "¾": "3/4",
@@ -65,7 +66,7 @@ const SHAPE =
 function plain(text: string): string {
   // White space is brought to single spaces first: no pattern after this has a run of it to try and try again.
   let out = text.normalize("NFC").replace(/\s+/g, " ").trim().toLowerCase();
-  for (const [glyph, fraction] of Object.entries(VULGAR)) out = out.replaceAll(glyph, ` ${fraction}`);
+  for (const [glyph, fraction] of Object.entries(FRACTION_SIGNS)) out = out.replaceAll(glyph, ` ${fraction}`);
   out = out.replace(/([⁰¹²³⁴-⁹]+)[⁄/]([₀-₉]+)/g, (_, over: string, under: string) => {
     const digits = (glyphs: string, alphabet: string) => [...glyphs].map((g) => alphabet.indexOf(g)).join("");
     return ` ${digits(over, SUPERSCRIPT)}/${digits(under, SUBSCRIPT)}`;
@@ -119,7 +120,7 @@ export function parseLengthIn(text: string, unit: Unit, range: LengthRange): Par
 }
 
 const GLYPH: Record<string, string> = Object.fromEntries(
-  Object.entries(VULGAR)
+  Object.entries(FRACTION_SIGNS)
     .filter(([, fraction]) => !fraction.endsWith("/3"))
     .map(([glyph, fraction]) => [fraction, glyph]),
 );

@@ -1,3 +1,4 @@
+import { FRACTION_SIGNS } from "../measure/length.ts";
 import type { FaceData } from "./face-data.ts";
 import { BOOK } from "./faces/book.gen.ts";
 import { HAND } from "./faces/hand.gen.ts";
@@ -75,12 +76,7 @@ const SAME: Readonly<Record<string, string>> = {
   "•": "·",
   "…": "...",
   "\u202f": "\u00a0",
-  "⅛": "1/8",
-  "⅜": "3/8",
-  "⅝": "5/8",
-  "⅞": "7/8",
-  "⅓": "1/3",
-  "⅔": "2/3",
+  ...FRACTION_SIGNS,
 };
 
 function isKnown({ letters }: Ready, letter: string): boolean {

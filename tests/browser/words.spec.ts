@@ -22,6 +22,15 @@ test("on a phone, three lines and a photo are jotted in three acts, and are on t
   await expect(page.getByText("Kept, and at home.")).toBeVisible({ timeout: 20_000 });
   await expect(jotted(page)).toHaveCount(1);
   await expect(field(page)).toHaveValue("");
+  // A second one is thought better of: taken back where the thumb is, and said so.
+  await field(page).fill("Or twenty-five.");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(jotted(page)).toHaveCount(2);
+  await page.getByRole("button", { name: "More" }).click();
+  await page.getByRole("button", { name: "Take back the last change" }).click();
+  await expect(page.getByText("Your last change was taken back.")).toBeVisible();
+  await expect(page.getByText("Kept, and at home.")).toBeHidden();
+  await expect(jotted(page)).toHaveCount(1);
   await page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: "Day", exact: true }).click();
   await expect(page.getByRole("list", { name: "Jotted on the day" })).toContainText("The one over the loft is new.");
   await expect(page.getByLabel("Description of photo 1")).toBeVisible();

@@ -16,7 +16,7 @@ type Props = {
   readonly albumId: string;
   readonly dayDate: string;
   readonly here: PlaceId | "today" | null;
-  /** Whether it is seen, and its small drawings with it. */
+  /** Whether the page is narrow: on a wide one the bar is hidden, and its small drawings are left out. */
   readonly drawn: boolean;
   readonly onMore: () => void;
 };

@@ -99,6 +99,7 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
   const waiting = box.state.jots.filter((jot) => jot.dayId === day.dayId);
   return (
     <Shell>
+      <Ways album={album} dayDate={day.date} look={look} phone={phone} onTakeBack={() => setKept(0)} />
       <header className="-mx-4 -mt-4 grid grid-cols-[auto_minmax(0,1fr)] items-center gap-x-4 bg-soot p-4 text-on-soot">
         <p className="font-numeral text-6xl leading-none font-semibold text-flame">{day.label || "–"}</p>
         <div className="min-w-0">
@@ -191,7 +192,6 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
           </Link>
         </p>
       </section>
-      <Ways album={album} dayDate={day.date} look={look} phone={phone} />
     </Shell>
   );
 }

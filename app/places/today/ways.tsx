@@ -11,17 +11,19 @@ type Props = {
   readonly dayDate: string;
   readonly look: Look;
   readonly phone: boolean;
+  /** Something is being taken back: what was said of it before is true no longer. */
+  readonly onTakeBack: () => void;
 };
 
 /** From today to the rest of its album, as on every page of the album: the bar, what lies behind More, and Take back. */
-export function Ways({ album, dayDate, look, phone }: Props) {
+export function Ways({ album, dayDate, look, phone, onTakeBack }: Props) {
   const [open, setOpen] = useState<"more" | "find" | null>(null);
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const undo = useUndo(album.id);
   return (
     <>
       {undo.said && (
-        <p role="status" className="text-sm">
+        <p role="status" className="-mx-4 -mt-4 bg-panel px-4 py-2 text-sm">
           {undo.said}
         </p>
       )}
@@ -33,7 +35,10 @@ export function Ways({ album, dayDate, look, phone }: Props) {
           here={null}
           look={look}
           onFind={() => setOpen("find")}
-          onTakeBack={undo.take}
+          onTakeBack={() => {
+            onTakeBack();
+            undo.take();
+          }}
           onClose={() => setOpen(null)}
         />
       )}
