@@ -1,16 +1,16 @@
 import { randomUUID } from "node:crypto";
 import {
-  type DayContent,
-  EMPTY_DAY,
-  type Foundation,
-  type FoundationKind,
   type InsertKind,
-  type NumeralStyle,
-  newCard,
-  STEPS,
-  type Step,
-} from "../core/album/model.ts";
+  type Leaf,
+  type LeafKind,
+  type LeafMake,
+  leafOfDay,
+  PLAIN_PAPER,
+} from "../core/album/leaf.ts";
+import { type DayContent, EMPTY_DAY, type NumeralStyle, newCard, type Step } from "../core/album/model.ts";
+import { leavesOfDays } from "../core/album/page-leaves.ts";
 import { poolContent, stepsFor } from "../core/album/steps.ts";
+import { tickSteps } from "../core/album/ticks.ts";
 import { inches } from "../core/measure/length.ts";
 import { type Size, size } from "../core/measure/size.ts";
 import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
@@ -27,7 +27,7 @@ export type Story = {
   photos?: { sitting: Sitting; print: Size; alt: string }[];
   cards?: { size: Size; text: string }[];
   inserts?: { kind: InsertKind; size: Size; note: string }[];
-  page?: Foundation;
+  page?: LeafMake;
   pageSize?: Size;
   numeral?: { style: NumeralStyle; note: string };
   /** Steps ticked: all of them, or these. */
@@ -35,23 +35,27 @@ export type Story = {
   waived?: DayContent["waived"];
 };
 
-export const page = (kind: FoundationKind, layout: string | null, basePaper: string, note = ""): Foundation => ({
-  kind,
-  layout,
-  basePaper,
-  note,
+export const page = (kind: LeafKind, layout: string | null, basePaper: string, note = ""): LeafMake => ({
+  ...PLAIN_PAPER,
+  ...{ kind, layout, basePaper, note },
 });
 
-/** Turns a story into a day's content; `photoIds` are the pictures it uses, in order, already in the roll. */
-export function dayOf(story: Story, slipText: (id: string) => string, photoIds: readonly string[]): DayContent {
+/**
+ * Turns a story into a day's content and the leaves it lies on, inserts over the page; `photoIds` are the pictures it
+ * uses, in order, already in the roll.
+ */
+export function dayOf(
+  dayId: string,
+  story: Story,
+  slipText: (id: string) => string,
+  photoIds: readonly string[],
+): { content: DayContent; leaves: readonly Leaf[] } {
   const content: DayContent = {
     ...EMPTY_DAY,
     title: story.title ?? "",
     note: story.note ?? "",
     prompt: { text: story.prompt ?? (story.slip ? slipText(story.slip) : ""), slip: story.slip ?? null },
     waived: story.waived ?? [],
-    foundation: story.page ?? null,
-    pageSize: story.pageSize ?? null,
     numeral: story.numeral ?? EMPTY_DAY.numeral,
     photos: (story.photos ?? []).map(({ print, alt }, at) => ({
       id: randomUUID(),
@@ -62,9 +66,16 @@ export function dayOf(story: Story, slipText: (id: string) => string, photoIds: 
       picture: UNKNOWN_PICTURE,
     })),
     cards: (story.cards ?? []).map(({ size, text }) => newCard(randomUUID(), size, text)),
-    inserts: (story.inserts ?? []).map((insert) => ({ id: randomUUID(), ...insert })),
   };
-  const all = stepsFor(poolContent(content, []), "ring").map(({ step }) => step);
-  const done = story.done === "all" ? all : (story.done ?? []);
-  return { ...content, done: STEPS.filter((step) => done.includes(step)) };
+  const leaves = [
+    ...(story.inserts ?? []).map(({ kind, size, note }) => ({ ...PLAIN_PAPER, insert: kind, size, note })),
+    ...(story.page ? [{ ...story.page, size: story.pageSize ?? null }] : []),
+  ].map((make) => leafOfDay(randomUUID(), make, dayId));
+  const planned = stepsFor(poolContent(content, []), leavesOfDays(leaves, [dayId]), "ring");
+  const done = story.done === "all" ? planned.map(({ step }) => step) : (story.done ?? []);
+  const own = planned.filter(({ step, on }) => on.length === 0 && done.includes(step));
+  return {
+    content: { ...content, done: own.map(({ step }) => step) },
+    leaves: tickSteps(leaves, planned, done, true),
+  };
 }

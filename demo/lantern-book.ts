@@ -1,10 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
+import { type MadeKind, type Matter, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { toDatedPage } from "../core/book/dated-page.ts";
 import type { Arrangement, BookEdit } from "../core/book/edit.ts";
 import { grid, POCKET } from "../core/book/layout.ts";
-import type { MadeKind, Matter, Piece } from "../core/book/leaf.ts";
 import { dressPage } from "../core/book/pattern.ts";
 import { readBook } from "../core/book/read.ts";
 import { SHIPPED_TEMPLATES } from "../core/book/shipped-templates.ts";
@@ -40,7 +40,7 @@ async function frontMatter(change: (edit: BookEdit) => Promise<void>): Promise<v
   const leaf = (id: string, after: string | null, front: Matter, back: Matter | null): BookEdit => ({
     kind: "add-leaf",
     id,
-    stock: { kind: "full", layout: null, basePaper: "Harbour Slate 12×12", note: "", size: null },
+    make: { ...PLAIN_PAPER, kind: "full", basePaper: "Harbour Slate 12×12" },
     after,
     front: { kind: "matter", matter: front },
     back: back ? { kind: "matter", matter: back } : { kind: "nobody" },
@@ -88,19 +88,19 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
   const aggregate = await readAlbum(db, author.householdId, author.albumId);
   if (!aggregate) throw new Error("the album just made is not there");
   const { album, days, leaves, layouts } = aggregate;
-  const pages = pagesOf(album, days).map(toDatedPage);
+  const pages = pagesOf({ album, days, leaves }).map(toDatedPage);
   const book = readBook(album, pages, leaves, layouts);
   const ahead = book.leaves.flatMap(({ leaf, sheet, front }): Arrangement[] => {
     const { page } = front;
     const date = Number(page?.days[0]?.date.slice(8));
     const template = SHIPPED_TEMPLATES.find(({ id }) => id === TEMPLATE_OF[sheet.layout?.id ?? ""]);
-    if (leaf.of.kind !== "page" || !page || date < AHEAD || !template) return [];
+    if (sheet.insert !== null || !page || date < AHEAD || !template) return [];
     return [{ leaf: leaf.id, face: "front", pieces: dressPage(page, template, book, randomUUID) }];
   });
   await change({ kind: "arrange-many", sides: ahead });
   const insertOf = (date: string) =>
     book.leaves.find(
-      ({ leaf, front }) => leaf.of.kind === "insert" && front.page?.days.some((day) => day.date.endsWith(date)),
+      ({ sheet, front }) => sheet.insert !== null && front.page?.days.some((day) => day.date.endsWith(date)),
     );
   const counting = insertOf("-09");
   if (counting) {
@@ -108,7 +108,7 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     await change({ kind: "arrange", leaf: counting.leaf.id, face: "front", pieces: [tab] });
   }
   const parade = book.leaves.find(
-    ({ leaf, front }) => leaf.of.kind === "page" && front.page?.days[0]?.date.endsWith("-12"),
+    ({ sheet, front }) => sheet.insert === null && front.page?.days[0]?.date.endsWith("-12"),
   );
   if (parade) {
     const pieces = parade.front.pieces.map(({ piece }) => piece);

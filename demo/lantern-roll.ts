@@ -89,7 +89,7 @@ export async function fillLanternRoll(db: Db, author: Author): Promise<void> {
   await fillRoll(db, author.householdId);
   const aggregate = await readAlbum(db, author.householdId, author.albumId);
   if (!aggregate) throw new Error("the album is not there");
-  const all = standings(pagesOf(aggregate.album, aggregate.days), aggregate.prints);
+  const all = standings(pagesOf(aggregate), aggregate.prints);
   const wanted = (day: string) =>
     all.filter(({ page, standing }) => page.label === day && standing.kind === "wanted").map(({ use }) => use);
   const ahead = PRINTED_AHEAD.flatMap(wanted);

@@ -1,5 +1,6 @@
 import { eq } from "drizzle-orm";
 import { presetById } from "../core/album/formats.ts";
+import type { Leaf } from "../core/album/leaf.ts";
 import type { AlbumPlan } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { datesOf } from "../core/month/span.ts";
@@ -63,6 +64,7 @@ async function seedAlbum(
 ): Promise<string> {
   // One day after the other: painting keeps the processor busy, and a connection that waits too long for it is given up.
   const days: ImportedDay[] = [];
+  const leaves: Leaf[] = [];
   const dates = datesOf(plan.span);
   const sittings = dates.flatMap((date) => (stories[date.slice(8)]?.photos ?? []).map(({ sitting }) => sitting));
   const easel = paintAhead(sittings);
@@ -70,15 +72,19 @@ async function seedAlbum(
     const key = date.slice(8);
     const story = stories[key] ?? {};
     const photoIds = await keepPictures(db, householdId, story, date, easel);
+    const id = `day-${key}`;
+    const { content, leaves: own } = dayOf(id, story, slipText, photoIds);
     days.push({
-      id: `day-${key}`,
+      id,
       date,
       skipped: shape.skipped?.includes(key) ?? false,
       mergedInto: shape.merged?.[1] === key ? `day-${shape.merged[0]}` : null,
-      content: dayOf(story, slipText, photoIds),
+      content,
     });
+    leaves.push(...own);
   }
-  return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days)).albumId;
+  const book = { leaves, tryOuts: [], layouts: [] };
+  return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days, book)).albumId;
 }
 
 /**

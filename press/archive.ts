@@ -1,6 +1,6 @@
 import { Readable } from "node:stream";
+import type { Leaf } from "../core/album/leaf.ts";
 import { countPrivate, shared } from "../core/album/secrecy.ts";
-import type { Leaf } from "../core/book/leaf.ts";
 import {
   ARCHIVE_ENTRY,
   ARCHIVE_FORMAT,
@@ -51,17 +51,16 @@ const ENDING: Record<PictureMime, string> = {
 };
 
 /** The book as `album.json` says it, with those of the household's layouts that the album uses. */
-function bookOf(
-  { leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "tryOuts" | "layouts">,
-  days: AlbumAggregate["days"],
-) {
-  const used = new Set([
-    ...days.map(({ content }) => content.foundation?.layout),
-    ...leaves.map(({ of }) => (of.kind === "own" ? of.stock.layout : null)),
-  ]);
-  const side = ({ owner, pieces }: Leaf["front"]) => ({ owner, pieces: pieces && [...pieces] });
+function bookOf({ leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "tryOuts" | "layouts">) {
+  const used = new Set(leaves.map(({ make }) => make.layout));
+  const side = ({ owner, pieces, done }: Leaf["front"]) => ({ owner, pieces: pieces && [...pieces], done: [...done] });
   return {
-    leaves: leaves.map(({ version: _, ...leaf }) => ({ ...leaf, front: side(leaf.front), back: side(leaf.back) })),
+    leaves: leaves.map(({ version: _, done, ...leaf }) => ({
+      ...leaf,
+      done: [...done],
+      front: side(leaf.front),
+      back: side(leaf.back),
+    })),
     tryOuts: tryOuts.map(({ version: _, ...each }) => ({ ...each, pieces: [...each.pieces] })),
     layouts: layouts.filter(({ id }) => used.has(id)),
   };
@@ -112,7 +111,6 @@ function wordsOf(
           setting: card.setting && (structuredClone(card.setting) as never),
         })),
         jottings: [...content.jottings],
-        inserts: [...content.inserts],
         photos: content.photos.map(({ id: use, photoId, print, alt, crop }) => ({
           id: use,
           print,
@@ -136,7 +134,7 @@ function wordsOf(
         file: `photos/${sha256}.${ENDING[files.get(sha256)?.mime ?? "image/jpeg"]}`,
       }),
     ),
-    book: bookOf({ leaves, tryOuts, layouts }, days),
+    book: bookOf({ leaves, tryOuts, layouts }),
   };
 }
 

@@ -8,9 +8,9 @@ import exifr from "exifr";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
+import type { Owner, Piece } from "../core/album/leaf.ts";
 import { newCard } from "../core/album/model.ts";
 import { grid } from "../core/book/layout.ts";
-import type { Owner, Piece } from "../core/book/leaf.ts";
 import { ARCHIVE_VERSION } from "../core/format/archive.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -26,7 +26,7 @@ import { markPhotos } from "../store/roll.ts";
 import { readShelf } from "../store/shelf.ts";
 import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
-import { PLAIN_USE } from "../tests/samples.ts";
+import { makeOf, PLAIN_USE } from "../tests/samples.ts";
 import { packAlbum, unpackAlbum } from "./archive.ts";
 import { hashOf, readPicture } from "./picture.ts";
 import { withoutPlace } from "./place.ts";
@@ -167,7 +167,6 @@ async function saidBy(householdId: string, albumId: string) {
     ...content,
     cards: content.cards.map(({ id: _id, ...card }) => card),
     jottings: content.jottings.map(({ id: _id, ...jotting }) => jotting),
-    inserts: content.inserts.map(({ id: _id, ...insert }) => insert),
     photos: content.photos.map(({ id: _id, photoId, ...use }) => ({
       ...use,
       sha256: aggregate.photos.get(photoId)?.sha256,
@@ -207,15 +206,22 @@ describe("an archive", () => {
     });
     const before = await readAlbum(store.db, householdId, albumId);
     const dayId = before?.days[0]?.id ?? "";
-    const foundation = { kind: "pocket" as const, layout, basePaper: "", note: "" };
-    await saveDayEdit(store.db, author(), dayId, null, { kind: "foundation", foundation });
-    const added = randomUUID();
-    const stock = { ...foundation, size: null };
+    const make = makeOf({ kind: "pocket", layout, basePaper: "Oak", note: "joined from two" });
+    const [given, added] = [randomUUID(), randomUUID()];
+    await saveBookEdit(store.db, author(), null, { kind: "give-leaf", id: given, make, dayId });
+    await saveBookEdit(store.db, author(), null, { kind: "tick", leaf: given, face: null, step: "base", done: true });
+    await saveBookEdit(store.db, author(), null, {
+      kind: "tick",
+      leaf: given,
+      face: "front",
+      step: "assemble",
+      done: true,
+    });
     const nobody = { kind: "nobody" as const };
     await saveBookEdit(store.db, author(), null, {
       kind: "add-leaf",
       id: added,
-      stock,
+      make: makeOf({ layout, insert: "tag", size: { w: inches(2), h: inches(4) } }),
       after: null,
       front: { kind: "matter", matter: "title" },
       back: nobody,
@@ -240,12 +246,10 @@ describe("an archive", () => {
       return {
         layouts: there.layouts.map(({ id: _, ...rest }) => rest),
         tryOuts: there.tryOuts.map(({ name, face, pieces }) => [name, face, pieces]),
-        leaves: there.leaves.map(({ of, front, back }) => [
-          of.kind === "own" ? layoutName.get(of.stock.layout ?? "") : dayAt.get(of.dayId),
-          owner(front.owner),
-          front.pieces,
-          owner(back.owner),
-          back.pieces,
+        leaves: there.leaves.map(({ make, done, front, back }) => [
+          { ...make, layout: layoutName.get(make.layout ?? "") },
+          done,
+          ...[front, back].map((side) => ({ ...side, owner: owner(side.owner) })),
         ]),
       };
     };

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
+import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
-import type { Leaf, TryOut } from "../core/book/leaf.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
@@ -12,7 +12,7 @@ import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { type LeafRow, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
-import { album, card, day, dayInsert, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
+import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
 
 type AlbumRow = typeof album.$inferSelect;
 
@@ -95,7 +95,6 @@ export const DAY_WITH_PIECES = {
   lastWriter: { columns: { name: true } },
   cards: { where: isNull(card.deletedAt), orderBy: asc(card.position) },
   jottings: { where: isNull(jotting.deletedAt), orderBy: asc(jotting.at) },
-  inserts: { where: isNull(dayInsert.deletedAt), orderBy: asc(dayInsert.position) },
   photos: {
     where: isNull(dayPhoto.deletedAt),
     orderBy: asc(dayPhoto.position),

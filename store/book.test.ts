@@ -1,32 +1,31 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, describe, expect, it } from "vitest";
+import { daysOfLeaf, type LeafMake, NOBODY, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
+import { newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
 import type { BookEdit } from "../core/book/edit.ts";
 import { grid } from "../core/book/layout.ts";
-import { NOBODY, type Piece, type Stock } from "../core/book/leaf.ts";
-import { readBook } from "../core/book/read.ts";
 import { inches, ticks } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { moveStory } from "../core/month/slots.ts";
+import { mergeWithNeighbour, moveStory } from "../core/month/slots.ts";
 import { newAlbum, openTestStore, secondMember } from "../tests/household.ts";
 import { readAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import { type Seen, saveBookEdit } from "./book.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
 import { countingQueries } from "./db.ts";
-import { givePlace } from "./follow.ts";
 import { setFoundations } from "./foundations.ts";
 import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./page-stash.ts";
 import { putAway } from "./stash-tray.ts";
-import { emptyTray, putBack, putLeafOrTryOutBack, readTray } from "./tray.ts";
+import { emptyTray, putLeafOrTryOutBack, readTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut, keepTryOut } from "./try-out.ts";
 
 const store = openTestStore();
 afterAll(() => store.close());
 const { db } = store;
 
-const STOCK: Stock = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
-const FULL = { kind: "full" as const, layout: null, basePaper: "", note: "" };
+const FULL: LeafMake = { ...PLAIN_PAPER, kind: "full" };
+const TAG: LeafMake = { ...PLAIN_PAPER, insert: "tag", size: { w: inches(2), h: inches(4) } };
 const piece = (id: string, x = 0): Piece => ({
   id,
   what: { kind: "filler", size: { w: inches(3), h: inches(4) }, name: "" },
@@ -37,7 +36,7 @@ const piece = (id: string, x = 0): Piece => ({
 const added = (id: string, after: string | null = null): BookEdit => ({
   kind: "add-leaf",
   id,
-  stock: STOCK,
+  make: PLAIN_PAPER,
   after,
   front: NOBODY,
   back: NOBODY,
@@ -53,80 +52,135 @@ async function book() {
   };
   const dayId = async (date: string) => (await look()).days.find((day) => day.date === date)?.id ?? "";
   const save = (edit: BookEdit, seen: Seen | null = null, who: Author = author()) => saveBookEdit(db, who, seen, edit);
-  const give = async (date: string) =>
-    saveDayEdit(db, author(), await dayId(date), null, { kind: "foundation", foundation: FULL });
+  const give = async (date: string, make = FULL) => {
+    const id = randomUUID();
+    await save({ kind: "give-leaf", id, make, dayId: await dayId(date) });
+    return id;
+  };
   return { keeper, albumId, author, look, dayId, save, give };
 }
 
-describe("leaves follow their days", () => {
-  it("a day that is given a page and an insert has their leaves in date order, the insert over its page", async () => {
-    const { look, dayId, give, author } = await book();
-    await give("2026-12-05");
-    await give("2026-12-02");
-    const insert = { id: randomUUID(), kind: "tag" as const, size: { w: inches(2), h: inches(4) }, note: "" };
-    await saveDayEdit(db, author(), await dayId("2026-12-05"), null, { kind: "add-insert", insert });
+describe("the leaves of days", () => {
+  it("come in date order whatever the order they are given in, an insert over its day's page", async () => {
+    const { look, give } = await book();
+    const fifth = await give("2026-12-05");
+    const second = await give("2026-12-02");
+    const tag = await give("2026-12-05", TAG);
     const { leaves } = await look();
-    const fifth = await dayId("2026-12-05");
-    expect(leaves.map(({ of }) => of)).toEqual([
-      { kind: "page", dayId: await dayId("2026-12-02") },
-      { kind: "insert", dayId: fifth, insertId: insert.id },
-      { kind: "page", dayId: fifth },
-    ]);
+    expect(leaves.map(({ id }) => id)).toEqual([second, tag, fifth]);
+    expect(leaves.map(({ make }) => make)).toEqual([FULL, TAG, FULL]);
     expect(leaves.map(({ back }) => back.owner)).toEqual(leaves.map(({ front }) => front.owner));
   });
 
-  it("a page given up and taken again comes back with everything laid on it, and so by taking back", async () => {
-    const { look, dayId, give, save, author } = await book();
-    await give("2026-12-03");
-    const id = await dayId("2026-12-03");
-    const [leaf] = (await look()).leaves;
-    await save({ kind: "arrange", leaf: leaf?.id ?? "", face: "front", pieces: [piece("a")] });
-    await saveDayEdit(db, author(), id, null, { kind: "foundation", foundation: null });
-    expect((await look()).leaves).toEqual([]);
-    await give("2026-12-03");
-    expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
-    expect((await look()).leaves).toEqual([]);
+  it("taken out come back with everything laid on them, from the tray by their day's date, and by taking back", async () => {
+    const { look, give, save, author, keeper } = await book();
+    const page = await give("2026-12-02");
+    const later = await give("2026-12-04");
+    await save({ kind: "arrange", leaf: page, face: "front", pieces: [piece("a")] });
+    await save({ kind: "remove-leaf", leaf: page });
+    expect((await look()).leaves.map(({ id }) => id)).toEqual([later]);
+    expect((await readTray(db, keeper.householdId)).leaves.map(({ id, date }) => [id, date])).toEqual([
+      [page, "2026-12-02"],
+    ]);
+    expect(await putLeafOrTryOutBack(db, keeper.householdId, "leaf", page, author())).toBe(true);
+    expect((await look()).leaves.map(({ id, front }) => [id, front.pieces])).toEqual([
+      [page, [piece("a")]],
+      [later, null],
+    ]);
+    await save({ kind: "remove-leaf", leaf: page });
     expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
   });
 
-  it("a story moved to another date takes its leaves along, and back", async () => {
-    const { look, dayId, give, author } = await book();
+  it("go along with a story moved to another date, and back; one that another day has a side of stays with it", async () => {
+    const { look, dayId, give, save, author } = await book();
     for (const date of ["2026-12-02", "2026-12-04", "2026-12-06"]) await give(date);
     const [second, fourth, sixth] = [await dayId("2026-12-02"), await dayId("2026-12-04"), await dayId("2026-12-06")];
-    const order = async () => (await look()).leaves.map(({ of }) => of.kind !== "own" && of.dayId);
-    await changeMonth(db, author(), (slots, span) => moveStory(slots, span, second, "2026-12-05" as CalendarDate));
+    const order = async () => (await look()).leaves.map((leaf) => daysOfLeaf(leaf)[0]);
+    const move = () =>
+      changeMonth(db, author(), (slots, span) => moveStory(slots, span, second, "2026-12-05" as CalendarDate));
+    await move();
     expect(await order()).toEqual([fourth, second, sixth]);
     await undoLastChange(db, author());
     expect(await order()).toEqual([second, fourth, sixth]);
+    const [, middle] = (await look()).leaves;
+    await save({
+      kind: "own-side",
+      leaf: middle?.id ?? "",
+      face: "back",
+      owner: { kind: "day", dayId: second },
+    });
+    await move();
+    expect((await look()).leaves.map((leaf) => daysOfLeaf(leaf))).toEqual([
+      [fourth, second],
+      [second, second],
+      [sixth, sixth],
+    ]);
+  });
+});
+
+describe("what is done of leaves and sides", () => {
+  it("is ticked there, seen by each day that has a side, and a day on another's leaf is in when its own side is made", async () => {
+    const { look, dayId, give, save, author } = await book();
+    const leaf = await give("2026-12-02");
+    const [second, third] = [await dayId("2026-12-02"), await dayId("2026-12-03")];
+    await save({ kind: "own-side", leaf, face: "back", owner: { kind: "day", dayId: third } });
+    await saveDayEdit(db, author(), second, null, { kind: "step", step: "base", done: true });
+    const states = async () =>
+      pagesOf(await look())
+        .slice(1, 3)
+        .map(({ states: { paper, book: inBook }, steps }) => [
+          steps.find(({ step }) => step === "base")?.done,
+          paper,
+          inBook,
+        ]);
+    expect(await states()).toEqual([
+      [true, "begun", "open"],
+      [true, "begun", "open"],
+    ]);
+    expect(await saveDayEdit(db, author(), second, null, { kind: "finish" })).toMatchObject({ ok: true });
+    expect(await states()).toEqual([
+      [true, "done", "done"],
+      [true, "begun", "begun"],
+    ]);
+    await saveDayEdit(db, author(), third, null, { kind: "step", step: "assemble", done: true });
+    expect((await states())[1]).toEqual([true, "begun", "done"]);
+    expect((await look()).days.flatMap(({ content }) => content.done)).toEqual([]);
+    // Each act goes back as one: the tick of the third, then everything that finishing had ticked.
+    await undoLastChange(db, author());
+    await undoLastChange(db, author());
+    expect(await states()).toEqual([
+      [true, "begun", "open"],
+      [true, "begun", "open"],
+    ]);
   });
 
-  it("an insert from the tray brings its leaf; a leaf from the tray comes back by its day's date", async () => {
-    const { look, dayId, give, save, author, keeper } = await book();
-    await give("2026-12-02");
-    await give("2026-12-04");
-    const insert = { id: randomUUID(), kind: "menu" as const, size: { w: inches(3), h: inches(8) }, note: "" };
-    const second = await dayId("2026-12-02");
-    await saveDayEdit(db, author(), second, null, { kind: "add-insert", insert });
-    await saveDayEdit(db, author(), second, null, { kind: "remove-insert", id: insert.id });
-    expect((await look()).leaves.length).toBe(2);
-    expect(await putBack(db, keeper.householdId, "insert", insert.id, author())).toBe(true);
-    expect((await look()).leaves.map(({ of }) => of.kind)).toEqual(["insert", "page", "page"]);
-    const [, page] = (await look()).leaves;
-    await save({ kind: "remove-leaf", leaf: page?.id ?? "" });
-    expect((await readTray(db, keeper.householdId)).leaves.map(({ id, date }) => [id, date])).toEqual([
-      [page?.id, "2026-12-02"],
-    ]);
-    const { album, days, leaves, layouts } = await look();
-    const noPlace = readBook(album, pagesOf(album, days), leaves, layouts).noPlace;
-    // The insert's sides are still the day's own.
-    expect(noPlace.some(({ days: [day] }) => day?.date === "2026-12-02")).toBe(false);
-    expect(await putLeafOrTryOutBack(db, keeper.householdId, "leaf", page?.id ?? "", author())).toBe(true);
-    expect((await look()).leaves.map(({ of }) => of.kind)).toEqual(["insert", "page", "page"]);
-    await save({ kind: "remove-leaf", leaf: page?.id ?? "" });
-    expect(await givePlace(db, author(), second)).toBe(true);
-    expect((await look()).leaves.some(({ id }) => id === page?.id)).toBe(true);
+  it("is the day's own until it has a leaf, and one leaf of several is ticked by itself", async () => {
+    const { look, dayId, give, save, author } = await book();
+    const id = await dayId("2026-12-04");
+    const card = newCard(randomUUID(), { w: inches(3), h: inches(4) });
+    await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
+    await saveDayEdit(db, author(), id, null, { kind: "step", step: "file", done: true });
+    const page = async () => pagesOf(await look())[3];
+    expect([(await page())?.states.book, (await page())?.days[0]?.content.done]).toEqual(["done", ["file"]]);
+    const [first] = [await give("2026-12-04"), await give("2026-12-04")];
+    expect((await page())?.states.book).toBe("open");
+    await save({ kind: "tick", leaf: first, face: null, step: "base", done: true });
+    const base = (await page())?.steps.find(({ step }) => step === "base");
+    expect([base?.done, base?.on.map(({ done }) => done)]).toEqual([false, [true, false]]);
+  });
+
+  it("of days that share a page is ticked for both, and what stands on no side changes nothing", async () => {
+    const { look, dayId, give, save, author } = await book();
+    const leaf = await give("2026-12-06");
+    const lead = await dayId("2026-12-05");
+    await changeMonth(db, author(), (slots, span) => mergeWithNeighbour(slots, span, lead, "after"));
+    await saveDayEdit(db, author(), lead, null, { kind: "step", step: "punch", done: true });
+    await saveDayEdit(db, author(), lead, null, { kind: "step", step: "number", done: true });
+    const [only] = (await look()).leaves;
+    expect([only?.id, only?.done, only?.front.done]).toEqual([leaf, [], ["number"]]);
+    expect(await save({ kind: "tick", leaf, face: "front", step: "file", done: true })).toMatchObject({ ok: true });
+    expect((await look()).leaves[0]).toEqual(only);
   });
 });
 
@@ -281,15 +335,15 @@ describe("foundation pages", () => {
     const pages = await Promise.all(
       ["2026-12-01", "2026-12-02"].map(async (date) => ({
         dayId: await dayId(date),
-        foundation: FULL,
+        leaf: null,
+        make: FULL,
         pieces: [piece("numeral")],
       })),
     );
     expect(await setFoundations(db, author(), pages)).toBe(2);
     expect((await look()).leaves.map(({ front }) => front.pieces)).toEqual([[piece("numeral")], [piece("numeral")]]);
     expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
-    const { leaves, days } = await look();
-    expect([leaves, days.filter(({ content }) => content.foundation !== null)]).toEqual([[], []]);
+    expect((await look()).leaves).toEqual([]);
   });
 
   it("are set in as many statements for ten days as for two, and a handful of them", async () => {
@@ -298,7 +352,7 @@ describe("foundation pages", () => {
       const { look, dayId, author } = await book();
       const dates = Array.from({ length: days }, (_, at) => `2026-12-${String(at + 1).padStart(2, "0")}`);
       const ids = await Promise.all(dates.map(dayId));
-      const pages = ids.map((each) => ({ dayId: each, foundation: FULL, pieces: [piece("numeral")] }));
+      const pages = ids.map((each) => ({ dayId: each, leaf: null, make: FULL, pieces: [piece("numeral")] }));
       const count = await countingQueries(async (queries) => {
         expect(await setFoundations(db, author(), pages)).toBe(days);
         return queries();
@@ -315,7 +369,7 @@ describe("foundation pages", () => {
 
 describe("what a household keeps for its pages", () => {
   it("a layout in use is kept and told; one that is free goes; a measured book forgotten changes no album", async () => {
-    const { keeper, look, dayId, author } = await book();
+    const { keeper, look, give, save } = await book();
     const { householdId } = keeper;
     const layout =
       (await saveLayout(db, householdId, {
@@ -324,15 +378,14 @@ describe("what a household keeps for its pages", () => {
         margin: inches(0),
         root: grid(3, 2),
       })) ?? "";
-    const foundation = { kind: "pocket" as const, layout, basePaper: "", note: "" };
-    await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation });
+    const leaf = await give("2026-12-01", { ...PLAIN_PAPER, kind: "pocket", layout });
     expect((await look()).layouts.map(({ name }) => name)).toEqual(["Six"]);
     expect(await putLayoutAway(db, householdId, layout, new Date())).toEqual({ ok: false, reason: "in-use", pages: 1 });
     expect(await putLayoutAway(db, (await book()).keeper.householdId, layout, new Date())).toEqual({
       ok: false,
       reason: "not-found",
     });
-    await saveDayEdit(db, author(), await dayId("2026-12-01"), null, { kind: "foundation", foundation: FULL });
+    await save({ kind: "make", leaf, make: FULL });
     expect(await putLayoutAway(db, householdId, layout, new Date())).toEqual({ ok: true });
     const { format, unit } = (await look()).album;
     await keepFormat(db, householdId, unit, format);

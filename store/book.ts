@@ -1,7 +1,9 @@
 import { isDeepStrictEqual } from "node:util";
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import type { Face, Leaf, Piece, Side } from "../core/album/leaf.ts";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
-import type { Face, Leaf, Piece, Side } from "../core/book/leaf.ts";
+import type { DateOf } from "../core/book/place.ts";
+import type { Slot } from "../core/month/slots.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
@@ -18,16 +20,25 @@ export type BookSaved =
   | { ok: false; reason: BookProblem | "not-found" }
   | { ok: false; reason: "leaf-clash"; bookClash: BookClash };
 
-/** The album's leaves in order, the album locked as every writer does. */
-export async function lockLeaves(tx: Transaction, author: Author): Promise<Leaf[] | null> {
-  if (!(await lockSlots(tx, author.householdId, author.albumId))) return null;
+/** The album's leaves in order and where its days stand, the album locked as every writer does. */
+export async function lockBook(
+  tx: Transaction,
+  author: Author,
+): Promise<{ leaves: Leaf[]; slots: readonly Slot[]; dateOf: DateOf } | null> {
+  const locked = await lockSlots(tx, author.householdId, author.albumId);
+  if (!locked) return null;
+  const dates = new Map(locked.slots.map(({ id, date }) => [id, date]));
   const rows = await tx.query.leaf.findMany({
     where: and(eq(leaf.albumId, author.albumId), isNotNull(leaf.position)),
     orderBy: asc(leaf.position),
     with: { sides: true },
   });
-  return rows.map(toLeaf);
+  return { leaves: rows.map(toLeaf), slots: locked.slots, dateOf: (dayId) => dates.get(dayId) };
 }
+
+/** The album's leaves alone. */
+export const lockLeaves = async (tx: Transaction, author: Author): Promise<Leaf[] | null> =>
+  (await lockBook(tx, author))?.leaves ?? null;
 
 /** What jsonb gives back has its keys in another order, so texts do not compare. */
 export const same = isDeepStrictEqual;
@@ -93,7 +104,7 @@ export async function writeBook(
 }
 
 /** Writes a change of the book and keeps how it was before, so that it can be taken back. */
-async function changeLeaves(
+export async function changeLeaves(
   tx: Transaction,
   author: Author,
   act: string,
@@ -112,23 +123,6 @@ async function changeLeaves(
     before: { leaves: before.filter(({ id }) => id in made), order },
   });
   return made;
-}
-
-/** Lays out the fronts of pages' leaves as part of an act that began with their days; a page without a leaf is passed over. */
-export async function arrangePages(
-  tx: Transaction,
-  author: Author,
-  act: string,
-  pages: readonly { dayId: string; pieces: readonly Piece[] }[],
-): Promise<void> {
-  const before = await lockLeaves(tx, author);
-  if (!before) return;
-  const piecesOf = new Map(pages.map(({ dayId, pieces }) => [dayId, pieces]));
-  const after = before.map((each): Leaf => {
-    const pieces = each.of.kind === "page" ? piecesOf.get(each.of.dayId) : undefined;
-    return pieces ? { ...each, front: { ...each.front, pieces } } : each;
-  });
-  if (!same(before, after)) await changeLeaves(tx, author, act, before, after);
 }
 
 /** A room kept for a photo on a side, and the use that now lies in it. */
@@ -179,9 +173,10 @@ async function lastWrite(tx: Transaction, { id, version }: Leaf): Promise<BookCl
 export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, edit: BookEdit): Promise<BookSaved> {
   try {
     return await db.transaction(async (tx) => {
-      const before = await lockLeaves(tx, author);
-      if (!before) return { ok: false, reason: "not-found" };
-      const applied = applyBookEdit(before, edit);
+      const book = await lockBook(tx, author);
+      if (!book) return { ok: false, reason: "not-found" };
+      const before = book.leaves;
+      const applied = applyBookEdit(before, edit, book.dateOf);
       if (!applied.ok) return applied;
       if (same(applied.leaves, before)) {
         const touched = new Set(leavesTouched(edit));
@@ -189,7 +184,9 @@ export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, ed
         return { ok: true, made: Object.fromEntries(standing) };
       }
       const late =
-        edit.kind === "move-leaf" ? undefined : before.find(({ id, version }) => version > (seen?.[id] ?? version));
+        edit.kind === "move-leaf" || edit.kind === "tick"
+          ? undefined
+          : before.find(({ id, version }) => version > (seen?.[id] ?? version));
       if (late) return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, late) };
       return { ok: true, made: await changeLeaves(tx, author, crypto.randomUUID(), before, applied.leaves) };
     });
@@ -237,8 +234,23 @@ export async function undoBookChange(tx: Transaction, author: Author, id: string
   for (const [leafId, was] of old)
     if (!byId.has(leafId)) byId.set(leafId, { ...was, version: versions.get(leafId) ?? was.version });
   const restored = (order ? change.before.order : orderOf(now)).flatMap((each) => byId.get(each) ?? []);
-  await writeBook(tx, author, now, restored);
+  const made = await writeBook(tx, author, now, restored);
   await tx.update(bookChange).set({ settled: true }).where(eq(bookChange.id, id));
+  // The leaves are as the changes before this one had made them, under versions of their own: those can be taken back next.
+  for (const [leafId, was] of old) {
+    const version = made[leafId];
+    if (version !== undefined)
+      await tx
+        .update(bookChange)
+        .set({ made: sql`${bookChange.made} || jsonb_build_object(${leafId}::text, ${version}::int)` })
+        .where(
+          and(
+            eq(bookChange.albumId, author.albumId),
+            eq(bookChange.settled, false),
+            sql`(${bookChange.made} ->> ${leafId}::text)::int = ${was.version}::int`,
+          ),
+        );
+  }
   return true;
 }
 

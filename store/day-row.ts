@@ -2,7 +2,7 @@ import type { Day, DayContent } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { MIDDLE, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
 import type { Look } from "../core/photo/look.ts";
-import type { card, day, dayInsert, dayPhoto, jotting } from "./schema/index.ts";
+import type { card, day, dayPhoto, jotting } from "./schema/index.ts";
 
 /** A photo as the album needs it: which picture, how large, when taken. */
 export type AlbumPhoto = {
@@ -46,7 +46,6 @@ export type DayRow = typeof day.$inferSelect & {
   lastWriter: { name: string } | null;
   cards: (typeof card.$inferSelect)[];
   jottings: (typeof jotting.$inferSelect)[];
-  inserts: (typeof dayInsert.$inferSelect)[];
   photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto })[];
 };
 
@@ -63,8 +62,6 @@ export function toDay(row: DayRow): Day {
       prompt: { text: row.promptText, slip: row.promptSlip },
       technique: { text: row.techniqueText, slip: row.techniqueSlip },
       waived: row.waived,
-      foundation: row.foundation,
-      pageSize: row.pageW !== null && row.pageH !== null ? { w: row.pageW, h: row.pageH } : null,
       numeral: { style: row.numeralStyle, note: row.numeralNote },
       photos: row.photos.map((use) => ({
         id: use.id,
@@ -84,7 +81,6 @@ export function toDay(row: DayRow): Day {
         privateUntil,
       })),
       jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
-      inserts: row.inserts.map(({ id, kind, w, h, note }) => ({ id, kind, size: { w, h }, note })),
       done: row.done,
     },
   };
@@ -99,9 +95,6 @@ export const dayColumns = (content: DayContent) => ({
   techniqueText: content.technique.text,
   techniqueSlip: content.technique.slip,
   waived: [...content.waived],
-  foundation: content.foundation,
-  pageW: content.pageSize?.w ?? null,
-  pageH: content.pageSize?.h ?? null,
   numeralStyle: content.numeral.style,
   numeralNote: content.numeral.note,
   done: [...content.done],
@@ -128,7 +121,6 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     at,
     privateUntil,
   })),
-  inserts: content.inserts.map(({ id, kind, size, note }, position) => ({ id, dayId, position, ...size, kind, note })),
   photos: content.photos.map(({ id, photoId, print, alt, crop }, position) => ({
     id,
     dayId,

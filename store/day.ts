@@ -10,16 +10,19 @@ import {
   type SavedChange,
 } from "../core/album/edit.ts";
 import { type Binding, type Day, type DayContent, EMPTY_DAY } from "../core/album/model.ts";
+import { leavesOfDays } from "../core/album/page-leaves.ts";
 import { restoreFields } from "../core/album/restore.ts";
+import { type PlannedStep, poolContent, stepsFor } from "../core/album/steps.ts";
+import { isOfLeaves, tickSteps } from "../core/album/ticks.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { latestBookChange, undoBookChange } from "./book.ts";
+import { changeLeaves, latestBookChange, lockBook, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, excluded, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
-import { followDates, followDay } from "./follow.ts";
-import { album, card, day, dayChange, dayInsert, dayPhoto, jotting, member, photo } from "./schema/index.ts";
+import { moveLeaves } from "./leaf-place.ts";
+import { album, card, day, dayChange, dayPhoto, jotting, member, photo } from "./schema/index.ts";
 import { unkeepTryOuts } from "./try-out.ts";
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
@@ -120,7 +123,6 @@ export async function writeContent(
   const kinds = [
     { table: card, was: was.cards, is: is.cards, mine: eq(card.dayId, dayId) },
     { table: jotting, was: was.jottings, is: is.jottings, mine: ofSameAlbum },
-    { table: dayInsert, was: was.inserts, is: is.inserts, mine: eq(dayInsert.dayId, dayId) },
     { table: dayPhoto, was: was.photos, is: is.photos, mine: eq(dayPhoto.dayId, dayId) },
   ] as const;
   for (const { table, was: old, is: now, mine } of kinds) {
@@ -242,9 +244,12 @@ async function saveIn(
   if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId)))
     return { ok: false, reason: "not-found" };
   const { content, version } = found.day;
+  const act = randomUUID();
+  const planned = await tickOnLeaves(tx, author, act, found, edit);
   // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
   if (edit.kind === "add-jotting" && (await isKnownJotting(tx, author, edit.jotting.id))) return { ok: true, version };
-  const applied = applyEdit(content, edit, found.binding);
+  if (planned === "ticked") return { ok: true, version };
+  const applied = applyEdit(content, edit, found.binding, planned);
   if (base !== null && base < version) {
     const changes = await changesSince(tx, dayId, base);
     const fields = applied.ok ? applied.fields : [`card:${"id" in edit ? edit.id : ""}`];
@@ -255,15 +260,42 @@ async function saveIn(
   if (!applied.ok) return applied;
   if (isDeepStrictEqual(applied.content, content)) return { ok: true, version };
   await writeContent(tx, dayId, content, applied.content, author.at);
-  await followDay(tx, author, dayId, content, applied.content);
   const saved = await logChange(tx, author, {
-    act: randomUUID(),
+    act,
     day: found.day,
     content: applied.content,
     fields: applied.fields,
     before: { content },
   });
   return { ok: true, version: saved };
+}
+
+/**
+ * Ticks what an edit ticks on the leaves and sides that a day has, as part of the act. Returns "ticked" where nothing of the
+ * day itself is left to tick; else the day's steps, undefined where the edit ticks nothing of the kind.
+ */
+async function tickOnLeaves(
+  tx: Transaction,
+  author: Author,
+  act: string,
+  { day: asked, binding }: { day: Day; binding: Binding },
+  edit: DayEdit,
+): Promise<readonly PlannedStep[] | "ticked" | undefined> {
+  if (edit.kind !== "finish" && !(edit.kind === "step" && isOfLeaves(edit.step))) return undefined;
+  const book = await lockBook(tx, author);
+  if (!book) return undefined;
+  const lead = asked.mergedInto ?? asked.id;
+  const ids = book.slots.filter(({ id, mergedInto }) => id === lead || mergedInto === lead).map(({ id }) => id);
+  const days = (ids.length > 1 ? await lockDays(tx, author, ids) : null)?.days ?? [asked];
+  const others = days.filter(({ id }) => id !== lead).map(({ content }) => content);
+  const first = days.find(({ id }) => id === lead) ?? asked;
+  const planned = stepsFor(poolContent(first.content, others), leavesOfDays(book.leaves, ids), binding);
+  const [steps, is] =
+    edit.kind === "finish" ? [planned.map(({ step }) => step), true] : [[edit.step] as const, edit.done];
+  const after = tickSteps(book.leaves, planned, steps, is);
+  if (!isDeepStrictEqual(after, book.leaves)) await changeLeaves(tx, author, act, book.leaves, after);
+  const isOnLeaves = planned.some(({ step, on }) => edit.kind === "step" && step === edit.step && on.length > 0);
+  return isOnLeaves ? "ticked" : planned;
 }
 
 /** Whether the album has a jotting of this name, on whichever day or in the tray. */
@@ -308,7 +340,7 @@ export async function changeMonth(
       await logChange(tx, author, { act, day: was, fields: ["slot"], before: { slot: { date, skipped, mergedInto } } });
       if (was.date !== after.date) moved.push(after.id);
     }
-    await followDates(tx, author, moved);
+    await moveLeaves(tx, author, moved);
     return { ok: true };
   });
 }
@@ -358,7 +390,7 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
       const act = randomUUID();
       for (const change of changes) await takeBack(tx, author, act, change);
       const moved = changes.filter(({ before }) => before.slot).map(({ dayId }) => dayId);
-      await followDates(tx, author, moved);
+      await moveLeaves(tx, author, moved);
       await tx
         .update(dayChange)
         .set({ settled: true })
@@ -390,10 +422,7 @@ async function takeBack(
   if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
   const was = found.day.content;
   const content = change.before.content ? restoreFields(was, change.before.content, change.fields) : was;
-  if (content !== was) {
-    await writeContent(tx, change.dayId, was, content, author.at);
-    await followDay(tx, author, change.dayId, was, content);
-  }
+  if (content !== was) await writeContent(tx, change.dayId, was, content, author.at);
   const before = { slot: { date, skipped, mergedInto }, content: was };
   await logChange(tx, author, { act, day: found.day, content, fields: change.fields, before, settled: true });
 }

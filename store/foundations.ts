@@ -1,49 +1,38 @@
 import { randomUUID } from "node:crypto";
-import { applyEdit } from "../core/album/edit.ts";
-import type { Foundation } from "../core/album/model.ts";
-import type { Piece } from "../core/book/leaf.ts";
+import { type Leaf, type LeafMake, leafOfDay, type Piece } from "../core/album/leaf.ts";
+import { insertOfDay } from "../core/book/place.ts";
+import { LIMITS } from "../core/limits.ts";
 import type { Author } from "./author.ts";
-import { arrangePages } from "./book.ts";
-import { type DayChanged, lockDays, saveDays } from "./day.ts";
+import { changeLeaves, lockBook } from "./book.ts";
 import type { Db } from "./db.ts";
-import { followDays } from "./follow.ts";
 
-/** A page as a template makes it: the foundation its day gets, and what lies on the front of its leaf. */
+/** A page as a template makes it: what its leaf is, and what lies on its front. */
 export type FoundationPage = {
   readonly dayId: string;
-  readonly foundation: Foundation;
+  /** The leaf of the day that it is laid on; null: the day gets one. */
+  readonly leaf: string | null;
+  readonly make: LeafMake;
   readonly pieces: readonly Piece[];
 };
 
 /** Sets foundation pages for many days as one act: all of them, or none. Tells how many were set. */
 export async function setFoundations(db: Db, author: Author, pages: readonly FoundationPage[]): Promise<number> {
   return db.transaction(async (tx) => {
-    const locked = await lockDays(
-      tx,
-      author,
-      pages.map(({ dayId }) => dayId),
-    );
-    if (!locked) return 0;
-    const act = randomUUID();
-    const set = pages.flatMap((page): { page: FoundationPage; changed: DayChanged }[] => {
-      const found = locked.days.find(({ id }) => id === page.dayId);
-      if (!found) return [];
-      const applied = applyEdit(found.content, { kind: "foundation", foundation: page.foundation }, locked.binding);
-      return applied.ok ? [{ page, changed: { day: found, content: applied.content, fields: applied.fields } }] : [];
-    });
-    const changes = set.map(({ changed }) => changed);
-    await saveDays(tx, author, act, changes);
-    await followDays(
-      tx,
-      author,
-      changes.map(({ day, content }) => ({ dayId: day.id, before: day.content, after: content })),
-    );
-    await arrangePages(
-      tx,
-      author,
-      act,
-      set.map(({ page }) => page),
-    );
-    return set.length;
+    const book = await lockBook(tx, author);
+    if (!book) return 0;
+    const known = new Set(book.slots.map(({ id }) => id));
+    const own = pages.filter(({ dayId }) => known.has(dayId));
+    let set = 0;
+    const after = own.reduce<readonly Leaf[]>((leaves, { dayId, leaf: id, make, pieces }) => {
+      const laid = (leaf: Leaf): Leaf => ({ ...leaf, make, front: { ...leaf.front, pieces } });
+      const found = leaves.find((leaf) => leaf.id === id);
+      if (!found && leaves.length >= LIMITS.leaves.most) return leaves;
+      set += 1;
+      return found
+        ? leaves.map((leaf) => (leaf === found ? laid(leaf) : leaf))
+        : insertOfDay(leaves, laid(leafOfDay(randomUUID(), make, dayId)), dayId, book.dateOf);
+    }, book.leaves);
+    if (set > 0) await changeLeaves(tx, author, randomUUID(), book.leaves, after);
+    return set;
   });
 }

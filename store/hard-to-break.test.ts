@@ -141,7 +141,7 @@ describe("what is said or read many times at once", () => {
 });
 
 describe("a thing under a name that is another's", () => {
-  it("is not said to be kept: a card, a jotting, an insert, a deck", async () => {
+  it("is not said to be kept: a card, a jotting, a deck", async () => {
     const [one, two] = [await world(), await world()];
     const size = { w: inches(3), h: inches(4) };
     const { ids, author } = two;
@@ -152,9 +152,6 @@ describe("a thing under a name that is another's", () => {
     expect(
       await save({ kind: "add-jotting", jotting: { id: one.ids.jotting, text: "J", at, privateUntil: null } }),
     ).toEqual(refused);
-    expect(await save({ kind: "add-insert", insert: { id: one.ids.insert, kind: "tag", size, note: "" } })).toEqual(
-      refused,
-    );
     expect(await saveDeck(db, ids.householdId, { id: one.ids.deck, name: "Mine", jar: "prompt", slips: [] })).toBe(
       "not-found",
     );
@@ -198,8 +195,10 @@ describe("a day and a book", () => {
       const light = shelf.find(({ album }) => album.id === albumId);
       if (!whole || !light) throw new Error("the album is not there");
       // What the shelf reckons from is what the whole album would give.
-      const [pages, all] = [pagesOf(light.album, light.days), pagesOf(whole.album, whole.days)];
-      expect(closedThickness(pages, light.album.format)).toBe(closedThickness(all, whole.album.format));
+      const [pages, all] = [pagesOf(light), pagesOf(whole)];
+      expect(closedThickness(pages, light.leaves, light.album.format)).toBe(
+        closedThickness(all, whole.leaves, whole.album.format),
+      );
       expect(progressOf(pages)).toEqual(progressOf(all));
     }
   });

@@ -1,9 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import { and, eq, isNull } from "drizzle-orm";
+import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { AlbumPlan, DayContent } from "../core/album/model.ts";
-import { firstLeaves } from "../core/book/first-leaves.ts";
-import type { Leaf, Owner, Piece, Side, TryOut } from "../core/book/leaf.ts";
 import type { Slot } from "../core/month/slots.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import { albumOfArchive, planColumns } from "./album.ts";
@@ -13,7 +12,7 @@ import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { leafColumns, sideRows } from "./leaf-row.ts";
-import { album, card, day, dayInsert, dayPhoto, jotting, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
+import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };
 /** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
@@ -22,6 +21,8 @@ export type ImportedBook = {
   readonly tryOuts: readonly Omit<TryOut, "version">[];
   readonly layouts: readonly OwnLayout[];
 };
+
+const NO_BOOK: ImportedBook = { leaves: [], tryOuts: [], layouts: [] };
 
 /** New ids for old ones; an id met for the first time gets one. */
 function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {
@@ -43,20 +44,15 @@ function renamePiece(piece: Piece, rename: Rename): Piece {
   return piece;
 }
 
-function renameLeaf({ id, of, front, back, ...rest }: Leaf, rename: Rename): Leaf {
+function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename): Leaf {
   const owner = (was: Owner): Owner => (was.kind === "day" ? { kind: "day", dayId: rename(was.dayId) } : was);
   const face = (was: Side): Side => ({
+    ...was,
     owner: owner(was.owner),
     pieces: was.pieces?.map((piece) => renamePiece(piece, rename)) ?? null,
   });
-  const layout = (was: string | null) => (was && UUID.test(was) ? rename(was) : was);
-  const material: Leaf["of"] =
-    of.kind === "own"
-      ? { kind: "own", stock: { ...of.stock, layout: layout(of.stock.layout) } }
-      : of.kind === "page"
-        ? { kind: "page", dayId: rename(of.dayId) }
-        : { kind: "insert", dayId: rename(of.dayId), insertId: rename(of.insertId) };
-  return { ...rest, id: rename(id), of: material, front: face(front), back: face(back) };
+  const layout = make.layout && UUID.test(make.layout) ? rename(make.layout) : make.layout;
+  return { ...rest, id: rename(id), make: { ...make, layout }, front: face(front), back: face(back) };
 }
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
@@ -132,7 +128,7 @@ export type Imported = { ok: true; albumId: string } | { ok: false; albumId: str
 /**
  * Writes a whole album that was read from elsewhere, under ids of its own, in one transaction: it is there complete or
  * not at all. The album of this archive that the household has already is told instead, unless `asCopy`: also where it
- * came a moment ago, from another window. `content.photos` name photos already in the household's roll. Without a book, its leaves follow from the days.
+ * came a moment ago, from another window. `content.photos` name photos already in the household's roll.
  */
 export async function importAlbum(
   db: Db,
@@ -140,7 +136,7 @@ export async function importAlbum(
   archiveId: string,
   plan: AlbumPlan & { readonly photoRule?: PhotoRule },
   days: readonly ImportedDay[],
-  book: ImportedBook | null = null,
+  book: ImportedBook = NO_BOOK,
   asCopy = false,
 ): Promise<Imported> {
   return db.transaction(async (tx) => {
@@ -152,28 +148,21 @@ export async function importAlbum(
       .values({ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
-    const known = await sameLayouts(tx, householdId, book?.layouts ?? []);
+    const known = await sameLayouts(tx, householdId, book.layouts);
     const rename = renamer(known);
     const renamed = <T extends { id: string }>(pieces: readonly T[]): T[] =>
       pieces.map((piece) => ({ ...piece, id: rename(piece.id) }));
-    const under = days.map(({ content, id, mergedInto, ...slot }) => {
-      const { foundation } = content;
-      const layout =
-        foundation?.layout && UUID.test(foundation.layout) ? rename(foundation.layout) : (foundation?.layout ?? null);
-      return {
-        ...slot,
-        id: rename(id),
-        mergedInto: mergedInto === null ? null : rename(mergedInto),
-        content: {
-          ...content,
-          foundation: foundation && { ...foundation, layout },
-          cards: renamed(content.cards),
-          jottings: renamed(content.jottings),
-          inserts: renamed(content.inserts),
-          photos: renamed(content.photos),
-        },
-      };
-    });
+    const under = days.map(({ content, id, mergedInto, ...slot }) => ({
+      ...slot,
+      id: rename(id),
+      mergedInto: mergedInto === null ? null : rename(mergedInto),
+      content: {
+        ...content,
+        cards: renamed(content.cards),
+        jottings: renamed(content.jottings),
+        photos: renamed(content.photos),
+      },
+    }));
     await insertAll(
       tx,
       day,
@@ -183,18 +172,9 @@ export async function importAlbum(
     const all = <K extends keyof (typeof rows)[number]>(kind: K) => rows.flatMap((each) => each[kind] as never[]);
     await insertAll(tx, card, all("cards"));
     await insertAll(tx, jotting, all("jottings"));
-    await insertAll(tx, dayInsert, all("inserts"));
     await insertAll(tx, dayPhoto, all("photos"));
-    const leaves = firstLeaves(under, randomUUID);
-    await (book
-      ? importBook(
-          tx,
-          householdId,
-          row.id,
-          { ...book, layouts: book.layouts.filter(({ id }) => !known.has(id)) },
-          rename,
-        )
-      : importBook(tx, householdId, row.id, { leaves, tryOuts: [], layouts: [] }, (same) => same));
+    const layouts = book.layouts.filter(({ id }) => !known.has(id));
+    await importBook(tx, householdId, row.id, { ...book, layouts }, rename);
     return { ok: true, albumId: row.id };
   });
 }

@@ -1,5 +1,5 @@
-import type { Face, Leaf, LeafOf, Owner, Side, TryOut } from "../core/book/leaf.ts";
-import { FACES } from "../core/book/leaf.ts";
+import type { Face, Leaf, LeafMake, Owner, Side, TryOut } from "../core/album/leaf.ts";
+import { FACES } from "../core/album/leaf.ts";
 import type { leaf, side, tryOut } from "./schema/index.ts";
 
 type SideRow = typeof side.$inferSelect;
@@ -8,27 +8,38 @@ export type LeafRow = typeof leaf.$inferSelect & {
   sides: (SideRow & { tryOuts: (typeof tryOut.$inferSelect)[] })[];
 };
 
-function ofRow(row: typeof leaf.$inferSelect): LeafOf {
-  if (row.kind === "page" && row.dayId) return { kind: "page", dayId: row.dayId };
-  if (row.kind === "insert" && row.dayId && row.insertId)
-    return { kind: "insert", dayId: row.dayId, insertId: row.insertId };
-  if (row.kind === "own" && row.stock) return { kind: "own", stock: row.stock };
-  throw new Error("a leaf without its material");
-}
-
 const ownerOf = ({ dayId, matter }: SideRow): Owner =>
   dayId ? { kind: "day", dayId } : matter ? { kind: "matter", matter } : { kind: "nobody" };
+
+/** What a leaf is, from its columns. */
+export const makeOf = ({
+  kind,
+  layout,
+  w,
+  h,
+  basePaper,
+  insert,
+  note,
+}: Pick<typeof leaf.$inferSelect, "kind" | "layout" | "w" | "h" | "basePaper" | "insert" | "note">): LeafMake => ({
+  kind,
+  layout,
+  size: w !== null && h !== null ? { w, h } : null,
+  basePaper,
+  insert,
+  note,
+});
 
 export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Leaf {
   const side = (face: Face): Side => {
     const found = row.sides.find((each) => each.face === face);
     if (!found) throw new Error("a leaf has two sides");
-    return { owner: ownerOf(found), pieces: found.pieces };
+    return { owner: ownerOf(found), pieces: found.pieces, done: found.done };
   };
   return {
     id: row.id,
     version: row.version,
-    of: ofRow(row),
+    make: makeOf(row),
+    done: row.done,
     drop: row.drop,
     liftsOff: row.liftsOff,
     front: side("front"),
@@ -42,18 +53,18 @@ export const toTryOuts = (row: LeafRow): TryOut[] =>
   );
 
 /** The leaf's own columns, without its place. */
-export const leafColumns = ({ of, drop, liftsOff }: Leaf) => ({
-  kind: of.kind,
-  dayId: of.kind === "own" ? null : of.dayId,
-  insertId: of.kind === "insert" ? of.insertId : null,
-  stock: of.kind === "own" ? of.stock : null,
+export const leafColumns = ({ make: { size, ...make }, done, drop, liftsOff }: Leaf) => ({
+  ...make,
+  w: size?.w ?? null,
+  h: size?.h ?? null,
+  done: [...done],
   drop,
   liftsOff,
 });
 
 export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert)[] =>
   FACES.map((face) => {
-    const { owner, pieces } = leaf[face];
+    const { owner, pieces, done } = leaf[face];
     return {
       leafId: leaf.id,
       albumId,
@@ -61,5 +72,6 @@ export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert
       dayId: owner.kind === "day" ? owner.dayId : null,
       matter: owner.kind === "matter" ? owner.matter : null,
       pieces: pieces ? [...pieces] : null,
+      done: [...done],
     };
   });

@@ -8,7 +8,7 @@ import { touchAlbums } from "./book.ts";
 import type { Db, Reader } from "./db.ts";
 import { lockHousehold } from "./household.ts";
 import type { OwnLayout } from "./layout-row.ts";
-import { album, day, leaf, measuredFormat, pocketLayout, template } from "./schema/index.ts";
+import { album, leaf, measuredFormat, pocketLayout, template } from "./schema/index.ts";
 import { putAway } from "./stash-tray.ts";
 
 /** Keeps a pocket layout; null where the household has as many as it may. */
@@ -46,13 +46,8 @@ export async function putLayoutAway(
       .where(and(eq(pocketLayout.id, id), eq(pocketLayout.householdId, householdId), isNull(pocketLayout.deletedAt)))
       .for("update");
     if (!row) return { ok: false, reason: "not-found" };
-    const [used] = await tx
-      .select({
-        days: sql<number>`(select count(*)::int from ${day} d join ${album} a on a.id = d.album_id where a.household_id = ${householdId} and d.foundation->>'layout' = ${id})`,
-        leaves: sql<number>`(select count(*)::int from ${leaf} l join ${album} a on a.id = l.album_id where a.household_id = ${householdId} and l.stock->>'layout' = ${id})`,
-      })
-      .from(sql`(select 1) as one`);
-    const pages = (used?.days ?? 0) + (used?.leaves ?? 0);
+    const ofHousehold = sql`${leaf.albumId} in (select a.id from ${album} a where a.household_id = ${householdId})`;
+    const pages = await tx.$count(leaf, and(eq(leaf.layout, id), ofHousehold));
     if (pages > 0) return { ok: false, reason: "in-use", pages };
     await putAway(tx, householdId, "layout", id, at);
     await touchAlbums(tx, householdId);

@@ -1,4 +1,5 @@
 import { afterAll, describe, expect, it } from "vitest";
+import { PLAIN_PAPER } from "../core/album/leaf.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { readBook } from "../core/book/read.ts";
 import { waitingPrints } from "../core/book/waiting.ts";
@@ -144,7 +145,7 @@ describe("pictures for waiting prints", () => {
     const read = async () => {
       const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
       if (!aggregate) throw new Error("the album is not there");
-      const pages = pagesOf(aggregate.album, aggregate.days);
+      const pages = pagesOf(aggregate);
       return {
         ...aggregate,
         waiting: waitingPrints(
@@ -155,9 +156,11 @@ describe("pictures for waiting prints", () => {
       };
     };
     const dayId = (await read()).days[0]?.id ?? "";
-    await saveDayEdit(store.db, author(), dayId, null, {
-      kind: "foundation",
-      foundation: { kind: "full", layout: null, basePaper: "", note: "" },
+    await saveBookEdit(store.db, author(), null, {
+      kind: "give-leaf",
+      id: crypto.randomUUID(),
+      make: { ...PLAIN_PAPER, kind: "full" },
+      dayId,
     });
     const leaf = (await read()).leaves[0];
     const room = {

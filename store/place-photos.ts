@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { and, eq, inArray } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
-import type { Face } from "../core/book/leaf.ts";
+import type { Face } from "../core/album/leaf.ts";
 import type { Size } from "../core/measure/size.ts";
 import { AS_IT_COMES } from "../core/photo/crop.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";

@@ -27,7 +27,9 @@ export async function lockPages(tx: Transaction, author: Author): Promise<Locked
     with: DAY_WITH_PIECES,
   });
   const plan = planOf(row);
-  return { plan, pages: pagesOf(plan, days.map(toDay)), prints: await readPrints(tx, author.albumId) };
+  // Of its leaves nothing is asked: what prints tick is the days' own.
+  const pages = pagesOf({ album: plan, days: days.map(toDay), leaves: [] });
+  return { plan, pages, prints: await readPrints(tx, author.albumId) };
 }
 
 async function readPrints(tx: Transaction, albumId: string): Promise<Print[]> {

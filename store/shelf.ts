@@ -1,12 +1,19 @@
-import { and, asc, desc, eq, isNull } from "drizzle-orm";
+import { type AnyColumn, and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { type Face, NOBODY, type PieceWhat } from "../core/album/leaf.ts";
 import { type Day, EMPTY_DAY, newCard } from "../core/album/model.ts";
+import type { LeafOutline } from "../core/album/page-leaves.ts";
 import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { type AlbumRecord, toRecord } from "./album.ts";
 import type { Reader } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto } from "./schema/index.ts";
+import { makeOf } from "./leaf-row.ts";
+import { album, card, day, dayPhoto, leaf } from "./schema/index.ts";
 
 /** An album as the shelf shows it: how thick it is and how far, and what is on it; of its days no word and no crop. */
-export type ShelvedAlbum = { readonly album: AlbumRecord; readonly days: readonly Day[] };
+export type ShelvedAlbum = {
+  readonly album: AlbumRecord;
+  readonly days: readonly Day[];
+  readonly leaves: readonly LeafOutline[];
+};
 
 /** What of a day says how far it is and how thick its page. */
 const BARE_DAY = {
@@ -17,19 +24,40 @@ const BARE_DAY = {
     mergedInto: true,
     version: true,
     waived: true,
-    foundation: true,
-    pageW: true,
-    pageH: true,
     numeralStyle: true,
     done: true,
   },
   with: {
     cards: { columns: { id: true, w: true, h: true }, where: isNull(card.deletedAt) },
-    inserts: { columns: { id: true, kind: true, w: true, h: true }, where: isNull(dayInsert.deletedAt) },
     photos: {
       columns: { id: true, photoId: true, w: true, h: true },
       where: isNull(dayPhoto.deletedAt),
       orderBy: asc(dayPhoto.position),
+    },
+  },
+} as const;
+
+/** What of a leaf says how far it is: of what lies on its sides only the kinds. */
+const BARE_LEAF = {
+  columns: {
+    id: true,
+    kind: true,
+    layout: true,
+    w: true,
+    h: true,
+    insert: true,
+    done: true,
+  },
+  with: {
+    sides: {
+      columns: { face: true, dayId: true, done: true },
+      extras: (side: { pieces: AnyColumn }) => ({
+        kinds: sql<
+          PieceWhat["kind"][] | null
+        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(p -> 'what' ->> 'kind') from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
+          "kinds",
+        ),
+      }),
     },
   },
 } as const;
@@ -39,10 +67,25 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
   const rows = await db.query.album.findMany({
     where: and(eq(album.householdId, householdId), isNull(album.deletedAt)),
     orderBy: [desc(album.startsOn), asc(album.title)],
-    with: { days: { orderBy: asc(day.date), ...BARE_DAY } },
+    with: {
+      days: { orderBy: asc(day.date), ...BARE_DAY },
+      leaves: { where: isNotNull(leaf.position), orderBy: asc(leaf.position), ...BARE_LEAF },
+    },
   });
   return rows.map((row) => ({
     album: toRecord(row),
+    leaves: row.leaves.map(({ id, done, sides, ...columns }): LeafOutline => {
+      const side = (face: Face): LeafOutline["front"] => {
+        const found = sides.find((each) => each.face === face);
+        return {
+          owner: found?.dayId ? { kind: "day", dayId: found.dayId } : NOBODY,
+          pieces: found?.kinds?.map((kind) => ({ what: { kind } })) ?? null,
+          done: found?.done ?? [],
+        };
+      };
+      const make = makeOf({ ...columns, basePaper: "", note: "" });
+      return { id, make, done, front: side("front"), back: side("back") };
+    }),
     days: row.days.map(
       ({ id, date, skipped, mergedInto, version, ...rest }): Day => ({
         id,
@@ -53,17 +96,9 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
         content: {
           ...EMPTY_DAY,
           waived: rest.waived,
-          foundation: rest.foundation,
           done: rest.done,
-          pageSize: rest.pageW !== null && rest.pageH !== null ? { w: rest.pageW, h: rest.pageH } : null,
           numeral: { style: rest.numeralStyle, note: "" },
           cards: rest.cards.map((each) => newCard(each.id, { w: each.w, h: each.h })),
-          inserts: rest.inserts.map((each) => ({
-            id: each.id,
-            kind: each.kind,
-            size: { w: each.w, h: each.h },
-            note: "",
-          })),
           photos: rest.photos.map(({ id: use, photoId, w, h }) => ({
             id: use,
             photoId,

@@ -2,12 +2,12 @@ import { and, eq, ne, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Db } from "./db.ts";
-import { album, card, day, dayInsert, dayPhoto, jotting } from "./schema/index.ts";
+import { album, card, day, dayPhoto, jotting, leaf } from "./schema/index.ts";
 
 /** Where in an album a text stands. */
 export const TEXT_PLACES = [
   ...(["title", "note", "prompt", "technique"] as const),
-  ...(["card", "back", "jotting", "insert", "photo"] as const),
+  ...(["card", "back", "jotting", "leaf", "photo"] as const),
 ];
 export type TextPlace = (typeof TEXT_PLACES)[number];
 export type FoundText = {
@@ -49,8 +49,8 @@ export async function readTexts(db: Db, householdId: string): Promise<FoundText[
       .where(and(mine, ne(column, ""), sql`${card.deletedAt} is null`));
   const ofPiece = (
     place: TextPlace,
-    table: typeof jotting | typeof dayInsert | typeof dayPhoto,
-    column: typeof jotting.text | typeof dayInsert.note | typeof dayPhoto.alt,
+    table: typeof jotting | typeof dayPhoto,
+    column: typeof jotting.text | typeof dayPhoto.alt,
   ) =>
     db
       .select({
@@ -63,6 +63,21 @@ export async function readTexts(db: Db, householdId: string): Promise<FoundText[
       .innerJoin(day, eq(day.id, table.dayId))
       .innerJoin(album, eq(album.id, day.albumId))
       .where(and(mine, ne(column, ""), sql`${table.deletedAt} is null`));
+  // A note on a leaf is told with the day of its front, or of its back where the front is no day's.
+  const ofLeaf = db
+    .select({
+      ...common,
+      place: sql<TextPlace>`'leaf'`,
+      cardId: sql<string | null>`null::uuid`,
+      text: sql<string>`${leaf.note}`,
+    })
+    .from(leaf)
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .innerJoin(
+      day,
+      sql`${day.id} = (select s.day_id from side s where s.leaf_id = ${leaf.id} and s.day_id is not null order by s.face desc limit 1)`,
+    )
+    .where(and(mine, ne(leaf.note, ""), sql`${leaf.position} is not null`));
   return unionAll(
     ofDay("title", day.title),
     ofDay("note", day.note),
@@ -71,7 +86,7 @@ export async function readTexts(db: Db, householdId: string): Promise<FoundText[
     ofCard("card", card.text),
     ofCard("back", card.back),
     ofPiece("jotting", jotting, jotting.text),
-    ofPiece("insert", dayInsert, dayInsert.note),
+    ofLeaf,
     ofPiece("photo", dayPhoto, dayPhoto.alt),
   );
 }

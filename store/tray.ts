@@ -4,14 +4,14 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
-import { followDay, putLeafBack } from "./follow.ts";
-import { album, card, day, dayInsert, dayPhoto, jotting, leaf, tryOut } from "./schema/index.ts";
+import { putLeafBack } from "./leaf-place.ts";
+import { album, card, day, dayPhoto, jotting, leaf, side, tryOut } from "./schema/index.ts";
 import { dropLooseBytes, dropStash, oldInStash } from "./stash-tray.ts";
 
 /** How long a thing stays in the tray. */
 export const TRAY_DAYS = 30;
 
-const PIECES = { card, jotting, insert: dayInsert, photo: dayPhoto } as const;
+const PIECES = { card, jotting, photo: dayPhoto } as const;
 export type TrayKind = keyof typeof PIECES;
 export const TRAY_KINDS = Object.keys(PIECES) as readonly TrayKind[];
 
@@ -63,28 +63,23 @@ export async function readTray(
       .innerJoin(album, eq(album.id, day.albumId))
       .where(and(eq(album.householdId, householdId), isNull(album.deletedAt), isNotNull(table.deletedAt)));
   };
-  const pieces = await unionAll(away("card"), away("jotting"), away("insert"), away("photo"));
+  const pieces = await unionAll(away("card"), away("jotting"), away("photo"));
   const mine = and(eq(album.householdId, householdId), isNull(album.deletedAt));
+  // A leaf is told by the day of its front, else of its back.
+  const dayOfLeaf = sql`${day.id} = (select s.day_id from ${side} s where s.leaf_id = ${leaf.id} and s.day_id is not null order by s.face desc limit 1)`;
   const columns = { albumId: album.id, albumTitle: album.title, date: day.date };
   const leavesOut = db
     .select({ ...columns, id: leaf.id, kind: sql<TrayLeaf["kind"]>`'leaf'`, deletedAt: leaf.deletedAt })
     .from(leaf)
     .innerJoin(album, eq(album.id, leaf.albumId))
-    .leftJoin(day, eq(day.id, leaf.dayId))
-    // The leaf of an insert, or of a page its day gave up, comes back with them.
-    .where(
-      and(
-        mine,
-        isNotNull(leaf.deletedAt),
-        sql`(${leaf.kind} = 'own' or (${leaf.kind} = 'page' and ${day.foundation} is not null))`,
-      ),
-    );
+    .leftJoin(day, dayOfLeaf)
+    .where(and(mine, isNotNull(leaf.deletedAt)));
   const triesOut = db
     .select({ ...columns, id: tryOut.id, kind: sql<TrayLeaf["kind"]>`'try-out'`, deletedAt: tryOut.deletedAt })
     .from(tryOut)
     .innerJoin(leaf, and(eq(leaf.id, tryOut.leafId), isNull(leaf.deletedAt)))
     .innerJoin(album, eq(album.id, leaf.albumId))
-    .leftJoin(day, eq(day.id, leaf.dayId))
+    .leftJoin(day, dayOfLeaf)
     .where(and(mine, isNotNull(tryOut.deletedAt), isNull(tryOut.keptAt)));
   const leaves = await unionAll(leavesOut, triesOut);
   const dated = <T extends { deletedAt: Date | null }>(rows: T[]) =>
@@ -115,16 +110,6 @@ export async function putBack(
     if (!found || !(await lockAlbum(tx, householdId, found.albumId))) return false;
     await tx.update(table).set({ deletedAt: null, position: 1_000_000 }).where(eq(table.id, id));
     await tx.update(day).set({ updatedAt: at, updatedBy: memberId }).where(eq(day.id, found.dayId));
-    if (kind === "insert") {
-      const author = { householdId, albumId: found.albumId, memberId, at };
-      await followDay(
-        tx,
-        author,
-        found.dayId,
-        { foundation: null, inserts: [] },
-        { foundation: null, inserts: [{ id }] },
-      );
-    }
     return true;
   });
 }

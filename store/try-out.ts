@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from "node:util";
 import { and, eq, inArray, isNull } from "drizzle-orm";
-import type { Face, Piece } from "../core/book/leaf.ts";
+import type { Face, Piece } from "../core/album/leaf.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { type BookSaved, saveBookEdit } from "./book.ts";

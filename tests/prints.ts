@@ -33,7 +33,7 @@ export async function withPrints(store: Store) {
   const read = async () => {
     const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
     if (!aggregate) throw new Error("the album is not there");
-    return { ...aggregate, pages: pagesOf(aggregate.album, aggregate.days) };
+    return { ...aggregate, pages: pagesOf(aggregate) };
   };
   const dayId = (await read()).days[0]?.id ?? "";
   const uses = [];

@@ -1,28 +1,32 @@
 import fc from "fast-check";
 import { FORMAT_PRESETS } from "../core/album/formats.ts";
 import {
+  INSERT_KINDS,
+  LEAF_KINDS,
+  LEAF_STEPS,
+  type Leaf,
+  type LeafMake,
+  leafOfDay,
+  MADE_KINDS,
+  MATTERS,
+  type Owner,
+  type Piece,
+  type PieceWhat,
+  PLAIN_PAPER,
+  SIDE_STEPS,
+  type Turn,
+} from "../core/album/leaf.ts";
+import {
   type AlbumPlan,
   type Day,
   type DayContent,
   EMPTY_DAY,
-  FOUNDATION_KINDS,
-  INSERT_KINDS,
   NUMERAL_STYLES,
   newCard,
   PARTS,
   STEPS,
 } from "../core/album/model.ts";
 import { type LayoutNode, POCKET_LAYOUTS } from "../core/book/layout.ts";
-import {
-  type Leaf,
-  MADE_KINDS,
-  MATTERS,
-  type Owner,
-  type Piece,
-  type PieceWhat,
-  type Stock,
-  type Turn,
-} from "../core/book/leaf.ts";
 import { inches, LONGEST, ticks } from "../core/measure/length.ts";
 import type { Size } from "../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
@@ -41,11 +45,15 @@ import {
   TYPED_FACES,
 } from "../core/words/lettering.ts";
 
-/** What a leaf is made of: plain paper of the album's size, but for what is said. */
-export const stockOf = (change: Partial<Stock> = {}): Stock => ({
-  ...{ kind: "paper", layout: null, basePaper: "", note: "", size: null },
-  ...change,
-});
+/** What a leaf is: plain paper of the album's size, but for what is said. */
+export const makeOf = (change: Partial<LeafMake> = {}): LeafMake => ({ ...PLAIN_PAPER, ...change });
+
+/** Leaves whose both sides are one day's, named after it, first to last. */
+export const leavesOn = (dayId: string, ...makes: readonly Partial<LeafMake>[]): Leaf[] =>
+  makes.map((make, at) => leafOfDay(`${dayId}-leaf-${at + 1}`, makeOf(make), dayId));
+
+/** A tag of two inches by four, as a leaf of its own. */
+export const TAG: Partial<LeafMake> = { insert: "tag", size: { w: inches(2), h: inches(4) } };
 
 /** A use of a picture as it comes. */
 export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE };
@@ -118,18 +126,6 @@ export const anyContent: fc.Arbitrary<DayContent> = fc.record({
   prompt: fc.record({ text: anyText, slip: fc.option(fc.constant("noticing/count-1")) }),
   technique: fc.record({ text: anyText, slip: fc.constant(null) }),
   waived: fc.uniqueArray(fc.constantFrom(...PARTS)),
-  foundation: fc.option(
-    fc.record(
-      {
-        kind: fc.constantFrom(...FOUNDATION_KINDS),
-        layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
-        basePaper: anyText,
-        note: anyText,
-      },
-      { noNullPrototype: true },
-    ),
-  ),
-  pageSize: fc.option(anySize),
   numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),
   photos: fc.array(
     fc.record({
@@ -157,11 +153,27 @@ export const anyContent: fc.Arbitrary<DayContent> = fc.record({
   jottings: fc
     .array(fc.record({ id: anyId, text: anyText, at: anyMinute, privateUntil: fc.option(anyDate) }), { maxLength: 3 })
     .map((all) => [...all].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))),
-  inserts: fc.array(fc.record({ id: anyId, kind: fc.constantFrom(...INSERT_KINDS), size: anySize, note: anyText }), {
-    maxLength: 3,
-  }),
   done: fc.uniqueArray(fc.constantFrom(...STEPS)),
 });
+
+/** A page as albums have them: a hand's breadth to a large sheet. */
+export const anyPageSize: fc.Arbitrary<Size> = fc.record({
+  w: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
+  h: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
+});
+
+/** What a leaf may be: a page, or an insert of any material. */
+export const anyMake: fc.Arbitrary<LeafMake> = fc.record(
+  {
+    kind: fc.constantFrom(...LEAF_KINDS),
+    layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
+    size: fc.option(anyPageSize),
+    basePaper: anyText,
+    insert: fc.option(fc.constantFrom(...INSERT_KINDS)),
+    note: anyText,
+  },
+  { noNullPrototype: true },
+);
 
 export const anyPlan: fc.Arbitrary<AlbumPlan> = fc
   .record({
@@ -177,12 +189,23 @@ export const anyPlan: fc.Arbitrary<AlbumPlan> = fc
     return { ...plan, format, span: { start, end: addDays(start, length - 1) } };
   });
 
-/** A whole album: every day of its span with some content, some skipped, some sharing a page. */
-export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[] }> = anyPlan.chain((plan) => {
+/** A whole album: every day of its span with some content and leaves, some skipped, some sharing a page or a leaf. */
+export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[]; leaves: Leaf[] }> = anyPlan.chain((plan) => {
   const count = Math.round((Date.parse(plan.span.end) - Date.parse(plan.span.start)) / 86_400_000) + 1;
   return fc
     .array(
-      fc.record({ id: anyId, skipped: fc.boolean(), joins: fc.boolean(), content: anyContent, version: fc.nat(50) }),
+      fc.record({
+        id: anyId,
+        skipped: fc.boolean(),
+        joins: fc.boolean(),
+        content: anyContent,
+        version: fc.nat(50),
+        own: fc.array(anyMake, { maxLength: 3 }),
+        done: fc.uniqueArray(fc.constantFrom(...LEAF_STEPS)),
+        sideDone: fc.uniqueArray(fc.constantFrom(...SIDE_STEPS)),
+        /** The back of its last leaf is the next day's. */
+        lends: fc.boolean(),
+      }),
       {
         minLength: count,
         maxLength: count,
@@ -190,27 +213,32 @@ export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[] }> = anyPlan.
     )
     .map((drawn) => {
       const days: Day[] = [];
-      for (const [at, { joins, ...day }] of drawn.entries()) {
+      const leaves: Leaf[] = [];
+      for (const [at, { joins, own, done, sideDone, lends, ...day }] of drawn.entries()) {
         const before = days.at(-1);
+        for (const [nth, make] of own.entries()) {
+          const leaf = leafOfDay(`${day.id.slice(0, -1)}${nth}`, make, day.id);
+          const next = drawn[at + 1]?.id;
+          const owner: Owner = lends && next && nth === own.length - 1 ? { kind: "day", dayId: next } : leaf.back.owner;
+          leaves.push({ ...leaf, done, front: { ...leaf.front, done: sideDone }, back: { ...leaf.back, owner } });
+        }
         days.push({
           ...day,
           date: addDays(plan.span.start, at),
           mergedInto: joins && before ? (before.mergedInto ?? before.id) : null,
         });
       }
-      return { plan, days };
+      return { plan, days, leaves };
     });
 });
 
-/** A content with one of everything, for tests that name what they look at. */
+/** A content with one of everything, for tests that name what they look at; its leaves are made with `leavesOn`. */
 export const fullDay = (suffix = ""): DayContent => ({
   ...EMPTY_DAY,
-  foundation: { kind: "paper", layout: null, basePaper: "", note: "" },
   photos: [
     { id: `photo${suffix}`, photoId: `roll${suffix}`, print: { w: inches(6), h: inches(4) }, alt: "", ...PLAIN_USE },
   ],
   cards: [newCard(`card${suffix}`, { w: inches(3), h: inches(4) })],
-  inserts: [{ id: `insert${suffix}`, kind: "tag", size: { w: inches(2), h: inches(4) }, note: "" }],
 });
 
 /** A layout of up to three splits deep, whose seams and margin its opening may or may not have room for. */
@@ -229,12 +257,6 @@ const anyNode: fc.Arbitrary<LayoutNode> = fc.letrec<{ node: LayoutNode }>((tie) 
   ),
 })).node;
 export const anyLayout = fc.record({ margin: fc.integer({ min: 0, max: 2000 }).map(ticks), root: anyNode });
-
-/** A page as albums have them: a hand's breadth to a large sheet. */
-export const anyPageSize: fc.Arbitrary<Size> = fc.record({
-  w: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
-  h: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
-});
 
 const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
   fc.record({
@@ -263,20 +285,13 @@ const anySide = fc.record({
     anyId.map((dayId): Owner => ({ kind: "day", dayId })),
   ),
   pieces: fc.option(fc.array(anyPiece, { maxLength: 4 })),
+  done: fc.uniqueArray(fc.constantFrom(...SIDE_STEPS)),
 });
 const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
   id: anyId,
   version: fc.nat(9),
-  of: fc.record({
-    kind: fc.constant("own" as const),
-    stock: fc.record({
-      kind: fc.constantFrom(...FOUNDATION_KINDS),
-      layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
-      basePaper: anyText,
-      note: anyText,
-      size: fc.option(anyPageSize),
-    }),
-  }),
+  make: anyMake,
+  done: fc.uniqueArray(fc.constantFrom(...LEAF_STEPS)),
   drop: fc.option(fc.integer({ min: -2000, max: 9000 }).map(ticks)),
   liftsOff: fc.boolean(),
   front: anySide,

@@ -8,7 +8,6 @@ import { saveBookEdit } from "#store/book.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
-import { givePlace } from "#store/follow.ts";
 import { markPhotos } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
@@ -21,10 +20,6 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return saveBookEdit(db, author, sent.seen, sent.edit);
     case "try-out":
       return tryOut(db, author, sent);
-    case "give-place":
-      return (await givePlace(db, author, sent.dayId))
-        ? { ok: true as const }
-        : { ok: false as const, reason: "not-found" as const };
     case "move-photo": {
       const to = parseDate(sent.to);
       return to

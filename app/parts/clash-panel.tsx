@@ -18,10 +18,7 @@ const NAMED: Record<string, string> = {
   "carry-over": "the words of a card",
   "jotting-text": "a jotting",
   "photo-alt": "a photo’s description",
-  foundation: "the foundation page",
-  "page-size": "the page size",
   numeral: "the number",
-  "change-insert": "an insert",
 };
 
 /** Two windows wrote the same thing: who, what, when, both versions, and the choice. */

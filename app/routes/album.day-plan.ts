@@ -7,7 +7,7 @@ import type { Route } from "./+types/album.day-plan";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const rows = dayPlanRows(aggregate.album, pagesOf(aggregate.album, aggregate.days), context.wall(member).date);
+  const rows = dayPlanRows(aggregate.album, pagesOf(aggregate), context.wall(member).date);
   return new Response(writeCsv(rows), {
     headers: {
       "Content-Type": "text/csv; charset=utf-8; header=present",

@@ -53,7 +53,7 @@ async function addOne({ context, author, aggregate, dayId, here }: Target, file:
 export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async () => {
     const { aggregate, author } = await requireAlbum(context, params.album);
-    const page = pageOf(pagesOf(aggregate.album, aggregate.days), parseDate(params.date));
+    const page = pageOf(pagesOf(aggregate), parseDate(params.date));
     const lead = page?.days[0];
     if (!page || !lead) throw notFound();
     const target = { context, author, aggregate, dayId: lead.id, here: page.days.map(({ date }) => date) };

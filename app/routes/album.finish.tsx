@@ -9,7 +9,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Finish · Hearth Clock"
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const pages = pagesOf(aggregate.album, aggregate.days);
+  const pages = pagesOf(aggregate);
   const today = context.wall(member).date;
   const secret = aggregate.days.reduce((sum, { content }) => sum + countPrivate(content, today), 0);
   return {

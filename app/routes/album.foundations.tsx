@@ -29,7 +29,9 @@ const COPIED = "copied";
 function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: string | null): Template | null {
   const [leafId, face] = asked?.split(".") ?? [];
   if (!leafId || (face !== "front" && face !== "back")) return null;
-  const read = readBook(album, pagesOf(album, days), leaves, layouts).leaves.find(({ leaf }) => leaf.id === leafId);
+  const read = readBook(album, pagesOf({ album, days, leaves }), leaves, layouts).leaves.find(
+    ({ leaf }) => leaf.id === leafId,
+  );
   const side = read?.[face];
   if (!read || !side) return null;
   const name = side.page?.label ? `As on page ${side.page.label}` : "As on that leaf";
@@ -86,13 +88,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         const own = await readTemplates(context.db, householdId);
         const templates = [...(taken ? [taken] : []), ...templatesFor(aggregate.album.format.nominal, own)];
         const { album, days, leaves, layouts } = aggregate;
-        const pages = pagesOf(album, days).map(toDatedPage);
+        const pages = pagesOf({ album, days, leaves }).map(toDatedPage);
         const book = readBook(album, pages, leaves, layouts);
         const set = previewPattern(sent.data, templates, pages, book).flatMap(({ page, outcome }) => {
           const dayId = page.days[0]?.id;
           if (outcome.kind !== "sets" || !dayId) return [];
           const pieces = dressPage(page, outcome.template, book, () => crypto.randomUUID());
-          return [{ dayId, foundation: outcome.foundation, pieces }];
+          return [{ dayId, leaf: outcome.leaf?.leaf.id ?? null, make: outcome.make, pieces }];
         });
         const count = await setFoundations(context.db, author, set);
         if (count === 0) return { ok: false as const, reason: "not-taken" as const };

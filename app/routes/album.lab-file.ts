@@ -17,7 +17,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       .filter(({ from }) => from.kind === "lab" && from.id === params.order)
       .map((each) => [each.use, each]),
   );
-  const prints = pagesOf(aggregate.album, aggregate.days).flatMap((page) =>
+  const prints = pagesOf(aggregate).flatMap((page) =>
     page.content.photos.flatMap((use) => {
       const print = made.get(use.id);
       return print ? [{ use: asMade(use, print), day: pageName(page) }] : [];

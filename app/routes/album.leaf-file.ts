@@ -1,8 +1,8 @@
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
+import { FACES } from "#core/album/leaf.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { shared } from "#core/album/secrecy.ts";
-import { FACES } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { attachment } from "#core/format/attachment.ts";
 import { leafSheet } from "#core/sheet/true-size.ts";
@@ -20,7 +20,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   // A page that is handed on shows a private card without its words.
   const today = context.wall(member).date;
   const open = days.map((day) => ({ ...day, content: shared(day.content, today) }));
-  const read = readBook(album, pagesOf(album, open), leaves, layouts).leaves.find(
+  const read = readBook(album, pagesOf({ album, days: open, leaves }), leaves, layouts).leaves.find(
     ({ leaf }) => leaf.id === params.leaf,
   );
   if (!read) throw notFound();

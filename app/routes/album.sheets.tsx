@@ -54,7 +54,7 @@ async function order(
   uses: readonly string[],
 ): Promise<SheetsAnswer> {
   const all = new Map(
-    pagesOf(aggregate.album, aggregate.days).flatMap((page) =>
+    pagesOf(aggregate).flatMap((page) =>
       page.content.photos.map((use) => [use.id, { use, day: pageName(page) }] as const),
     ),
   );

@@ -2,7 +2,7 @@ import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum } from "#app/http/page.ts";
 import { bookData } from "#app/places/book/data.ts";
 import { TryOuts } from "#app/places/try-outs/try-outs.tsx";
-import { FACES } from "#core/book/leaf.ts";
+import { FACES } from "#core/album/leaf.ts";
 import type { Route } from "./+types/album.try-outs";
 
 export const meta: Route.MetaFunction = () => [{ title: "Try-outs · Hearth Clock" }];

@@ -28,7 +28,7 @@ export async function loader({ context }: Route.LoaderArgs) {
       album: aggregate && {
         id: aggregate.album.id,
         title: aggregate.album.title,
-        rows: rowsOf(pagesOf(aggregate.album, aggregate.days)),
+        rows: rowsOf(pagesOf(aggregate)),
       },
       days: aggregate ? todayDays(aggregate) : [],
     };

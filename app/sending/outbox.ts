@@ -1,8 +1,8 @@
 import type { Away } from "#app/wording/sending.ts";
 import type { SavedChange } from "#core/album/edit.ts";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { DayContent } from "#core/album/model.ts";
 import { applyBookEdit } from "#core/book/edit.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import type { Sent } from "#core/format/sent.ts";
 
 /** A change on its way to the server, kept on this device until the server has said it is saved. */
@@ -102,14 +102,14 @@ function readSlot(storage: Storage, slot: string): Kept | null {
 
 /** The words that a change carries, as they were written; none where it carries none. */
 export function wordsIn(sent: Sent): string {
-  if (sent.what !== "edit") return "";
+  if (sent.what !== "edit" && sent.what !== "book") return "";
   const found: string[] = [];
   const look = (value: unknown, name: string): void => {
     if (typeof value === "string" && WORDS.has(name)) found.push(value);
     else if (typeof value === "object" && value !== null)
       for (const [key, inner] of Object.entries(value)) look(inner, key);
   };
-  look(sent.edit, "");
+  look(sent.what === "edit" ? sent.edit : "make" in sent.edit ? sent.edit.make : null, "");
   return found.filter((text) => text.trim() !== "").join("\n");
 }
 const WORDS = new Set(["text", "back", "note", "alt", "kept", "rest", "hidden", "basePaper"]);

@@ -1,6 +1,8 @@
+import type { Face, Leaf, Matter } from "#core/album/leaf.ts";
 import type { BookProblem } from "#core/book/edit.ts";
 import type { LayoutProblem } from "#core/book/layout.ts";
-import type { Face, Matter } from "#core/book/leaf.ts";
+
+import { FOUNDATION_NAME, INSERT_NAME } from "./day.ts";
 
 /** The words for leaves, sides and pocket layouts. */
 
@@ -20,7 +22,6 @@ export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-c
   "try-out-changed": "Somebody laid this try-out out anew in another window. Theirs is shown; yours lies in the tray.",
   "leaf-gone": "That leaf is not in the book any more. It may lie in the tray.",
   "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
-  "material-elsewhere": "This leaf’s material is said on its day: change it there.",
   "already-there": "That is in the book already.",
   "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
   "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
@@ -34,3 +35,14 @@ export const MATTER_NAME: Record<Matter, string> = {
 };
 
 export const FACE_NAME: Record<Face, string> = { front: "Front", back: "Back" };
+
+/** A leaf among those of one day, told apart from the others of its sort, with a face one of its sides: "clear 2, back". */
+export function placeName(leaves: readonly Pick<Leaf, "id" | "make">[], id: string, face: Face | null): string {
+  const leaf = leaves.find((each) => each.id === id);
+  if (!leaf) return "";
+  const nameOf = ({ make }: Pick<Leaf, "make">) =>
+    make.insert ? INSERT_NAME[make.insert] : FOUNDATION_NAME[make.kind];
+  const alike = leaves.filter((each) => nameOf(each) === nameOf(leaf));
+  const nth = alike.length > 1 ? ` ${alike.indexOf(leaf) + 1}` : "";
+  return `${nameOf(leaf).toLowerCase()}${nth}${face ? `, ${FACE_NAME[face].toLowerCase()}` : ""}`;
+}

@@ -1,5 +1,6 @@
 import type { EditProblem } from "#core/album/edit.ts";
-import type { FoundationKind, InsertKind, NumeralStyle, Part, Step } from "#core/album/model.ts";
+import type { InsertKind, LeafKind } from "#core/album/leaf.ts";
+import type { NumeralStyle, Part, Step } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
 
 /** The words for what a day holds and how far it is. */
@@ -56,7 +57,7 @@ export const STEP_CAUTION: Partial<Record<Step, string>> = {
   punch: "Punches and eyelet setters: fingers clear, not where children reach. Check that no hole meets a face.",
 };
 
-export const FOUNDATION_NAME: Record<FoundationKind, string> = {
+export const FOUNDATION_NAME: Record<LeafKind, string> = {
   full: "Full page",
   pocket: "Pocket page",
   paper: "Paper",
@@ -64,7 +65,16 @@ export const FOUNDATION_NAME: Record<FoundationKind, string> = {
   vellum: "Vellum",
 };
 
-export const FOUNDATION_HINT: Record<FoundationKind, string> = {
+/** What a page is of, where two of one day are told apart. */
+export const LEAF_OF: Record<LeafKind, string> = {
+  full: "full page",
+  pocket: "pockets",
+  paper: "paper",
+  clear: "clear leaf",
+  vellum: "vellum",
+};
+
+export const FOUNDATION_HINT: Record<LeafKind, string> = {
   full: "One page in a full-page protector",
   pocket: "A protector divided into pockets",
   paper: "Paper or cardstock, punched itself",

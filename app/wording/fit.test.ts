@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Piece } from "#core/book/leaf.ts";
+import type { Piece } from "#core/album/leaf.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import { unfit } from "#core/book/troubles.ts";
 import { type Fit, fitInPocket, fitOnPage } from "#core/fit/fit.ts";

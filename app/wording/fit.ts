@@ -1,5 +1,6 @@
+import type { Piece } from "#core/album/leaf.ts";
 import type { HoleTrouble } from "#core/book/holes.ts";
-import { type Piece, pieceSize } from "#core/book/leaf.ts";
+import { pieceSize } from "#core/book/piece.ts";
 import type { Stop } from "#core/book/stops-fitting.ts";
 import type { Trouble } from "#core/book/troubles.ts";
 import { type Fit, PLAY } from "#core/fit/fit.ts";

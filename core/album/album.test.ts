@@ -1,34 +1,30 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyContent, fullDay } from "../../tests/samples.ts";
+import { anyAlbum, anyContent, anyMake, fullDay, leavesOn, TAG } from "../../tests/samples.ts";
 import { inches } from "../measure/length.ts";
 import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
 import { FORMAT_PRESETS } from "./formats.ts";
-import { type DayContent, EMPTY_DAY, FOUNDATION_KINDS, newCard, PARTS, STEPS } from "./model.ts";
+import { LEAF_KINDS, type LeafMake } from "./leaf.ts";
+import { type DayContent, EMPTY_DAY, newCard, PARTS, STEPS } from "./model.ts";
 import { pagesOf, progressOf } from "./page.ts";
+import { leavesOfDays, type PageLeaf } from "./page-leaves.ts";
 import { restoreFields } from "./restore.ts";
 import { fullness, poolContent, ringStates, stepsFor } from "./steps.ts";
+import { tickSteps } from "./ticks.ts";
 
-const steps = (content: DayContent, binding: "ring" | "sewn" = "ring") =>
-  stepsFor(poolContent(content, []), binding).map(({ step }) => step);
-const states = (content: DayContent, skipped = false) => ringStates(poolContent(content, []), "ring", skipped);
+/** The leaves of a full day: a tag over a page of paper. */
+const FULL = leavesOfDays(leavesOn("d", TAG, {}), ["d"]);
+const pageOf = (make: Partial<LeafMake>) => leavesOfDays(leavesOn("d", make), ["d"]);
+const steps = (content: DayContent, leaves: readonly PageLeaf[] = [], binding: "ring" | "sewn" = "ring") =>
+  stepsFor(poolContent(content, []), leaves, binding).map(({ step }) => step);
+const states = (content: DayContent, leaves: readonly PageLeaf[] = [], skipped = false) =>
+  ringStates(poolContent(content, []), leaves, "ring", skipped);
 
 const anyEdit: fc.Arbitrary<DayEdit> = fc.oneof(
   fc.record({ kind: fc.constant("title" as const), text: fc.string() }),
   fc.record({ kind: fc.constant("waive" as const), part: fc.constantFrom(...PARTS), on: fc.boolean() }),
   fc.record({ kind: fc.constant("step" as const), step: fc.constantFrom(...STEPS), done: fc.boolean() }),
   fc.record({ kind: fc.constant("finish" as const) }),
-  fc.record({
-    kind: fc.constant("foundation" as const),
-    foundation: fc.option(
-      fc.record({
-        kind: fc.constantFrom(...FOUNDATION_KINDS),
-        layout: fc.constant(null),
-        basePaper: fc.string(),
-        note: fc.string(),
-      }),
-    ),
-  }),
   fc.record({
     kind: fc.constant("add-card" as const),
     card: fc.tuple(fc.uuid(), fc.string()).map(([id, text]) => newCard(id, { w: inches(3), h: inches(4) }, text)),
@@ -39,7 +35,7 @@ describe("the steps of a day", () => {
   it("follow from what it has: no photo, no photo steps; no words, no word steps", () => {
     expect(steps(EMPTY_DAY)).toEqual([]);
     const { photos: _, ...rest } = fullDay();
-    expect(steps({ ...EMPTY_DAY, ...rest, photos: [] })).toEqual([
+    expect(steps({ ...EMPTY_DAY, ...rest, photos: [] }, FULL)).toEqual([
       "write",
       "letter",
       "base",
@@ -49,7 +45,7 @@ describe("the steps of a day", () => {
       "punch",
       "file",
     ]);
-    expect(steps({ ...fullDay(), cards: [], inserts: [] })).toEqual([
+    expect(steps({ ...fullDay(), cards: [] }, pageOf({}))).toEqual([
       "choose",
       "print",
       "trim",
@@ -62,32 +58,25 @@ describe("the steps of a day", () => {
   });
 
   it("never punch a sewn book, nor a protector that comes punched", () => {
-    expect(steps(fullDay(), "sewn")).not.toContain("punch");
-    const pocket = {
-      ...fullDay(),
-      inserts: [],
-      foundation: { kind: "pocket" as const, layout: "four", basePaper: "", note: "" },
-    };
-    expect(steps(pocket)).not.toContain("punch");
+    expect(steps(fullDay(), FULL, "sewn")).not.toContain("punch");
+    expect(steps(fullDay(), pageOf({ kind: "pocket", layout: "four" }))).not.toContain("punch");
   });
 
   it("punch every leaf that the book holds by its own holes: paper, clear and vellum, and any insert; none in a sewn book", () => {
-    for (const kind of FOUNDATION_KINDS) {
-      const foundation = { kind, layout: null, basePaper: "", note: "" };
-      const bare = { ...fullDay(), inserts: [], foundation };
+    for (const kind of LEAF_KINDS) {
       // Protectors come punched; anything without one is punched itself (common practice).
       const comesPunched = kind === "full" || kind === "pocket";
-      expect(steps(bare).includes("punch"), kind).toBe(!comesPunched);
-      expect(steps({ ...bare, inserts: fullDay().inserts }).includes("punch"), `${kind} with an insert`).toBe(true);
-      expect(steps(bare, "sewn").includes("punch"), `${kind}, sewn`).toBe(false);
+      expect(steps(fullDay(), pageOf({ kind })).includes("punch"), kind).toBe(!comesPunched);
+      const withTag = leavesOfDays(leavesOn("d", TAG, { kind }), ["d"]);
+      expect(steps(fullDay(), withTag).includes("punch"), `${kind} with an insert`).toBe(true);
+      expect(steps(fullDay(), withTag, "sewn").includes("punch"), `${kind}, sewn`).toBe(false);
     }
-    expect(fullDay().inserts.length).toBeGreaterThan(0);
   });
 
   it("are each in one ring, in working order, none twice", () => {
     fc.assert(
-      fc.property(anyContent, (content) => {
-        const named = steps(content);
+      fc.property(anyContent, fc.array(anyMake, { maxLength: 3 }), (content, makes) => {
+        const named = steps(content, leavesOfDays(leavesOn("d", ...makes), ["d"]));
         expect(new Set(named).size).toBe(named.length);
         expect(named).toEqual(STEPS.filter((step) => named.includes(step)));
       }),
@@ -98,15 +87,19 @@ describe("the steps of a day", () => {
 describe("the rings of a day", () => {
   it("are all open on an empty day and all short lines on a skipped one", () => {
     expect(new Set(Object.values(states(EMPTY_DAY)))).toEqual(new Set(["open"]));
-    expect(new Set(Object.values(states(fullDay(), true)))).toEqual(new Set(["not-needed"]));
+    expect(new Set(Object.values(states(fullDay(), FULL, true)))).toEqual(new Set(["not-needed"]));
   });
 
   it("are filled exactly when a finished day has its prompt", () => {
     fc.assert(
-      fc.property(anyContent, (content) => {
-        const finished = applyEdit({ ...content, prompt: { text: "A cue", slip: null } }, { kind: "finish" }, "ring");
+      fc.property(anyContent, fc.array(anyMake, { maxLength: 3 }), (content, makes) => {
+        const begun = { ...content, prompt: { text: "A cue", slip: null } };
+        const leaves = leavesOn("d", ...makes);
+        const planned = stepsFor(poolContent(begun, []), leavesOfDays(leaves, ["d"]), "ring");
+        const finished = applyEdit(begun, { kind: "finish" }, "ring", planned);
         if (!finished.ok) return;
-        const after = states(finished.content);
+        const named = planned.map(({ step }) => step);
+        const after = states(finished.content, leavesOfDays(tickSteps(leaves, planned, named, true), ["d"]));
         expect(after.book).toBe("done");
         for (const ring of ["photos", "words", "paper"] as const)
           expect(["done", "open", "not-needed"]).toContain(after[ring]);
@@ -215,15 +208,15 @@ describe("two windows on one day", () => {
     expect(clashingChange(changes, 2, ["title"])?.version).toBe(5);
     expect(clashingChange(changes, 3, ["note"])?.version).toBe(4);
     expect(clashingChange(changes, 4, ["note"])).toBeNull();
-    expect(clashingChange(changes, 0, ["foundation"])).toBeNull();
+    expect(clashingChange(changes, 0, ["numeral"])).toBeNull();
   });
 });
 
 describe("a whole album", () => {
   it("has each day inside its span on exactly one page, and never more in the book than wanted", () => {
     fc.assert(
-      fc.property(anyAlbum, ({ plan, days }) => {
-        const pages = pagesOf(plan, days);
+      fc.property(anyAlbum, ({ plan, days, leaves }) => {
+        const pages = pagesOf({ album: plan, days, leaves });
         expect(pages.flatMap((page) => page.days.map(({ id }) => id))).toEqual(days.map(({ id }) => id));
         const { inBook, wanted } = progressOf(pages);
         expect(inBook).toBeLessThanOrEqual(wanted);

@@ -5,7 +5,7 @@ import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
 import { LINE, TEXT } from "../words/text-schema.ts";
 import type { DayEdit } from "./edit.ts";
-import { FOUNDATION_KINDS, INSERT_KINDS, NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
+import { NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
 /** What an edit may look like when it comes from outside. */
 const SIZE = sizeSchema(IN_TICKS);
@@ -36,20 +36,12 @@ const JOTTING = z.object({
   at: z.string().length(16).refine(isWallTime),
   privateUntil: DATE.nullable().default(null),
 });
-const INSERT = z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT });
 
 export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("title"), text: LINE }),
   z.object({ kind: z.literal("note"), text: TEXT }),
   z.object({ kind: z.literal("prompt"), text: TEXT, slip: LINE.nullable() }),
   z.object({ kind: z.literal("waive"), part: z.enum(PARTS), on: z.boolean() }),
-  z.object({
-    kind: z.literal("foundation"),
-    foundation: z
-      .object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT })
-      .nullable(),
-  }),
-  z.object({ kind: z.literal("page-size"), size: SIZE.nullable() }),
   z.object({ kind: z.literal("numeral"), style: z.enum(NUMERAL_STYLES), note: LINE }),
   z.object({ kind: z.literal("technique"), text: TEXT, slip: LINE.nullable() }),
   z.object({ kind: z.literal("let-go") }),
@@ -71,9 +63,6 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("card-text"), id: ID, text: TEXT }),
   z.object({ kind: z.literal("card-size"), id: ID, size: SIZE }),
   z.object({ kind: z.literal("remove-card"), id: ID }),
-  z.object({ kind: z.literal("add-insert"), insert: INSERT }),
-  z.object({ kind: z.literal("change-insert"), insert: INSERT }),
-  z.object({ kind: z.literal("remove-insert"), id: ID }),
   z.object({ kind: z.literal("photo-alt"), id: ID, alt: LINE }),
   z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
   z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),

@@ -3,19 +3,8 @@ import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { PrintCrop } from "../photo/crop.ts";
 import type { CardSetting } from "../words/lettering.ts";
-import type {
-  Binding,
-  Card,
-  DayContent,
-  Foundation,
-  Insert,
-  Jotting,
-  NumeralStyle,
-  Part,
-  PhotoUse,
-  Step,
-} from "./model.ts";
-import { poolContent, stepsFor } from "./steps.ts";
+import type { Binding, Card, DayContent, Jotting, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
+import { type PlannedStep, poolContent, stepsFor } from "./steps.ts";
 
 /** One thing a keeper does to a day. Ids of new pieces come from outside: core has no chance of its own. */
 export type DayEdit =
@@ -26,8 +15,6 @@ export type DayEdit =
   /** Something better happened: the prompt goes back into its jar, and the day does without. */
   | { kind: "let-go" }
   | { kind: "waive"; part: Part; on: boolean }
-  | { kind: "foundation"; foundation: Foundation | null }
-  | { kind: "page-size"; size: Size | null }
   | { kind: "numeral"; style: NumeralStyle; note: string }
   | { kind: "add-card"; card: Card }
   | { kind: "card-text"; id: string; text: string }
@@ -42,9 +29,6 @@ export type DayEdit =
   | { kind: "jotting-text"; id: string; text: string }
   | { kind: "jotting-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-jotting"; id: string }
-  | { kind: "add-insert"; insert: Insert }
-  | { kind: "change-insert"; insert: Insert }
-  | { kind: "remove-insert"; id: string }
   | { kind: "add-photo"; photo: PhotoUse }
   | { kind: "photo-alt"; id: string; alt: string }
   | { kind: "photo-print"; id: string; print: Size }
@@ -75,10 +59,16 @@ const reopened = (done: readonly Step[], ...steps: Step[]): Field[] =>
 
 /**
  * Applies one edit and names the fields it wrote. An edit sent twice, because its first answer was lost, does nothing the
- * second time. A new photo, card or insert reopens the steps that make it: a print
- * not yet made is not done because another was.
+ * second time. A new photo or card reopens the steps that make it: a print not yet made is not done because another was.
+ * Of a finished day only the steps that are its own are ticked here, among those `planned` for it; those of its leaves
+ * are ticked there.
  */
-export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding): EditResult {
+export function applyEdit(
+  content: DayContent,
+  edit: DayEdit,
+  binding: Binding,
+  planned?: readonly PlannedStep[],
+): EditResult {
   const wrote = (fields: Field[], change: Partial<DayContent>): EditResult => ({
     ok: true,
     content: { ...content, ...change },
@@ -104,10 +94,6 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
       const rest = content.waived.filter((part) => part !== edit.part);
       return wrote([`waived:${edit.part}`], { waived: edit.on ? [...rest, edit.part] : rest });
     }
-    case "foundation":
-      return wrote(["foundation"], { foundation: edit.foundation });
-    case "page-size":
-      return wrote(["page-size"], { pageSize: edit.size });
     case "numeral":
       return wrote(["numeral"], { numeral: { style: edit.style, note: edit.note } });
     case "add-card":
@@ -153,21 +139,6 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
     case "remove-jotting":
       if (!isStillThere(content.jottings, edit.id)) return unchanged;
       return wrote([`jotting:${edit.id}`], { jottings: content.jottings.filter(({ id }) => id !== edit.id) });
-    case "add-insert":
-      if (isStillThere(content.inserts, edit.insert.id)) return unchanged;
-      if (isFull(content.inserts)) return full;
-      return wrote([`insert:${edit.insert.id}`, ...reopened(content.done, "insert")], {
-        inserts: [...content.inserts, edit.insert],
-        done: without(content.done, "insert"),
-      });
-    case "change-insert":
-      if (!isStillThere(content.inserts, edit.insert.id)) return gone;
-      return wrote([`insert:${edit.insert.id}`], {
-        inserts: content.inserts.map((insert) => (insert.id === edit.insert.id ? edit.insert : insert)),
-      });
-    case "remove-insert":
-      if (!isStillThere(content.inserts, edit.id)) return unchanged;
-      return wrote([`insert:${edit.id}`], { inserts: content.inserts.filter(({ id }) => id !== edit.id) });
     case "add-photo":
       if (isStillThere(content.photos, edit.photo.id)) return unchanged;
       if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId))
@@ -202,11 +173,12 @@ export function applyEdit(content: DayContent, edit: DayEdit, binding: Binding):
         done: edit.done ? [...without(content.done, edit.step), edit.step] : without(content.done, edit.step),
       });
     case "finish": {
-      const steps = stepsFor(poolContent(content, []), binding).map(({ step }) => step);
+      const steps = planned ?? stepsFor(poolContent(content, []), [], binding);
       if (steps.length === 0) return { ok: false, reason: "nothing-to-finish" };
+      const own = steps.filter(({ on }) => on.length === 0).map(({ step }) => step);
       return wrote(
-        steps.map((step) => `step:${step}`),
-        { done: [...new Set([...content.done, ...steps])] },
+        own.filter((step) => !content.done.includes(step)).map((step) => `step:${step}`),
+        { done: [...new Set([...content.done, ...own])] },
       );
     }
   }

@@ -41,22 +41,8 @@ export type AlbumFormat = {
   readonly capacity: number;
 };
 
-export const FOUNDATION_KINDS = ["full", "pocket", "paper", "clear", "vellum"] as const;
-export type FoundationKind = (typeof FOUNDATION_KINDS)[number];
-
-/** A page prepared before its day. `layout` names the pocket arrangement and is null for any other kind. */
-export type Foundation = {
-  readonly kind: FoundationKind;
-  readonly layout: string | null;
-  readonly basePaper: string;
-  readonly note: string;
-};
-
 export const NUMERAL_STYLES = ["sticker", "chipboard", "wood", "acrylic", "stamped", "cut", "printed", "none"] as const;
 export type NumeralStyle = (typeof NUMERAL_STYLES)[number];
-
-export const INSERT_KINDS = ["leaf", "tag", "envelope", "scrap", "menu", "drawing", "packaging", "ticket"] as const;
-export type InsertKind = (typeof INSERT_KINDS)[number];
 
 export type Card = {
   readonly id: string;
@@ -79,7 +65,6 @@ export type Jotting = {
   readonly at: string;
   readonly privateUntil: CalendarDate | null;
 };
-export type Insert = { readonly id: string; readonly kind: InsertKind; readonly size: Size; readonly note: string };
 /**
  * A picture of the roll as one day uses it: the print to make of it, how it is cropped for that, and the words for who
  * cannot see it. `picture` is what the roll knows of the picture; a day never changes it.
@@ -107,7 +92,7 @@ export type Step = (typeof STEPS)[number];
 
 export type Prompt = { readonly text: string /** The deck's slip it was taken from. */; readonly slip: string | null };
 
-/** Everything a day holds, apart from where it stands in the month. */
+/** Everything a day holds, apart from where it stands in the month and from its paper, which is the leaves it has sides of. */
 export type DayContent = {
   readonly title: string;
   readonly note: string;
@@ -115,14 +100,14 @@ export type DayContent = {
   /** What to try with one's hands that day: a slip from the other jar. */
   readonly technique: Prompt;
   readonly waived: readonly Part[];
-  readonly foundation: Foundation | null;
-  /** The page's own size, or null for the album's. */
-  readonly pageSize: Size | null;
   readonly numeral: { readonly style: NumeralStyle; readonly note: string };
   readonly photos: readonly PhotoUse[];
   readonly cards: readonly Card[];
   readonly jottings: readonly Jotting[];
-  readonly inserts: readonly Insert[];
+  /**
+   * What is done of the day itself. What is done of a leaf or a side is ticked there; until the day has one, "assemble"
+   * and "file" are ticked here.
+   */
   readonly done: readonly Step[];
 };
 
@@ -142,13 +127,10 @@ export const EMPTY_DAY: DayContent = {
   prompt: { text: "", slip: null },
   technique: { text: "", slip: null },
   waived: [],
-  foundation: null,
-  pageSize: null,
   numeral: { style: "printed", note: "" },
   photos: [],
   cards: [],
   jottings: [],
-  inserts: [],
   done: [],
 };
 

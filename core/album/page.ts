@@ -1,6 +1,7 @@
-import type { Size } from "../measure/size.ts";
 import { type NumberedGroup, numberDays } from "../month/numbering.ts";
+import { daysOfLeaf } from "./leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "./model.ts";
+import { type LeafOutline, leavesByGroup, type PageLeaf, pageSizeOf } from "./page-leaves.ts";
 import {
   fullness,
   type PageContent,
@@ -10,61 +11,71 @@ import {
   ringStates,
   stepsFor,
 } from "./steps.ts";
-import { meanThickness } from "./thickness.ts";
+import { contentThickness, leafThickness } from "./thickness.ts";
 
-/** One page's worth of days, read: its number, what it holds, how far it is. */
+/** One page's worth of days, read: its number, what it holds, the leaves it has sides of, how far it is. */
 export type Page = NumberedGroup & {
   readonly days: readonly Day[];
   readonly content: PageContent;
+  readonly leaves: readonly PageLeaf[];
   readonly skipped: boolean;
   readonly states: RingStates;
   readonly steps: readonly PlannedStep[];
   readonly fullness: number;
 };
 
-const read = new WeakMap<readonly Day[], { plan: AlbumPlan; pages: Page[] }>();
+const read = new WeakMap<readonly Day[], { plan: AlbumPlan; leaves: readonly LeafOutline[]; pages: readonly Page[] }>();
+
+/** What of an album its pages are read from. */
+export type AlbumRead = {
+  readonly album: AlbumPlan;
+  readonly days: readonly Day[];
+  readonly leaves: readonly LeafOutline[];
+};
 
 /**
- * Reads every page of the album in order. Days outside the span are left out. The same plan and days asked about again
- * get the same answer without another reading.
+ * Reads every page's worth of days of the album in order. Days outside the span are left out. The same album asked about
+ * again gets the same answer without another reading.
  */
-export function pagesOf(plan: AlbumPlan, days: readonly Day[]): readonly Page[] {
+export function pagesOf({ album, days, leaves }: AlbumRead): readonly Page[] {
   const known = read.get(days);
-  if (known?.plan === plan) return known.pages;
-  const pages = readPages(plan, days);
-  read.set(days, { plan, pages });
+  if (known?.plan === album && known.leaves === leaves) return known.pages;
+  const pages = readPages(album, days, leaves);
+  read.set(days, { plan: album, leaves, pages });
   return pages;
 }
 
 /** The reading itself, every time anew. */
-export function readPages(plan: AlbumPlan, days: readonly Day[]): Page[] {
+export function readPages(plan: AlbumPlan, days: readonly Day[], leaves: readonly LeafOutline[]): Page[] {
   const byId = new Map(days.map((day) => [day.id, day]));
-  return numberDays(days, plan.span, plan.numbering).flatMap((numbered) => {
-    const members = numbered.group.members.flatMap(({ id }) => byId.get(id) ?? []);
+  const numbered = numberDays(days, plan.span, plan.numbering);
+  const groupOf = new Map(numbered.flatMap((each) => each.group.members.map(({ id }) => [id, each] as const)));
+  const leavesOf = leavesByGroup(leaves, (dayId) => groupOf.get(dayId));
+  return numbered.flatMap((each) => {
+    const members = each.group.members.flatMap(({ id }) => byId.get(id) ?? []);
     const [first, ...others] = members;
     if (!first) return [];
     const content = poolContent(
       first.content,
       others.map((day) => day.content),
     );
-    const { skipped } = numbered.group.lead;
-    const states = ringStates(content, plan.format.binding, skipped);
+    const own = leavesOf.get(each) ?? [];
+    const { skipped } = each.group.lead;
+    const states = ringStates(content, own, plan.format.binding, skipped);
     return [
       {
-        ...numbered,
+        ...each,
         days: members,
         content,
+        leaves: own,
         skipped,
         states,
-        steps: skipped ? [] : stepsFor(content, plan.format.binding),
+        steps: skipped ? [] : stepsFor(content, own, plan.format.binding),
         fullness: fullness(states),
       },
     ];
   });
 }
-
-/** The size of a day's page: its own, or the album's. */
-export const pageSize = (content: PageContent, format: AlbumFormat): Size => content.pageSize ?? format.nominal;
 
 export type Progress = { readonly inBook: number; readonly wanted: number };
 
@@ -74,9 +85,26 @@ export function progressOf(pages: readonly Page[]): Progress {
   return { inBook: wanted.filter(({ states }) => states.book === "done").length, wanted: wanted.length };
 }
 
-/** Thickness of the closed book in micrometres, on the mean over the page. */
-export function closedThickness(pages: readonly Page[], format: AlbumFormat): number {
-  return pages.reduce((sum, page) => sum + meanThickness(page.content, pageSize(page.content, format)), 0);
+/** A leaf is set aside with its days: it has sides of some, and none of them is in the span. */
+export function isSetAside(leaf: Parameters<typeof daysOfLeaf>[0], isInSpan: (dayId: string) => boolean): boolean {
+  const days = daysOfLeaf(leaf);
+  return days.length > 0 && !days.some(isInSpan);
+}
+
+/** Thickness of the closed book in micrometres, on the mean over the page: its leaves, and what the days lay on them. */
+export function closedThickness(
+  pages: readonly Page[],
+  leaves: readonly LeafOutline[],
+  { nominal }: AlbumFormat,
+): number {
+  const inSpan = new Set(pages.flatMap(({ days }) => days.map(({ id }) => id)));
+  const bare = leaves
+    .filter((leaf) => !isSetAside(leaf, (id) => inSpan.has(id)))
+    .reduce((sum, { make }) => sum + leafThickness(make, nominal), 0);
+  return pages.reduce(
+    (sum, { content, leaves: own }) => sum + contentThickness(content, pageSizeOf(own, nominal), own.length > 0),
+    bare,
+  );
 }
 
 /** The next thing to do on a page, in the order of the work. */

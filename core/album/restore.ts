@@ -45,11 +45,8 @@ export function restoreFields(now: DayContent, before: DayContent, fields: reado
       case "note":
       case "prompt":
       case "technique":
-      case "foundation":
       case "numeral":
         return { ...content, [name]: before[name] };
-      case "page-size":
-        return { ...content, pageSize: before.pageSize };
       case "waived":
         return { ...content, waived: restoreMember(content.waived, before.waived, id as Part) };
       case "step":
@@ -63,8 +60,6 @@ export function restoreFields(now: DayContent, before: DayContent, fields: reado
         return { ...content, cards: restoreOfCard(content.cards, before.cards, id, OF_CARD[name]) };
       case "jotting":
         return { ...content, jottings: restorePiece(content.jottings, before.jottings ?? [], id) };
-      case "insert":
-        return { ...content, inserts: restorePiece(content.inserts, before.inserts, id) };
       case "photo":
       case "photo-print":
       case "photo-crop":

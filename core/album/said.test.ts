@@ -1,13 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { fullDay } from "../../tests/samples.ts";
-import { inches } from "../measure/length.ts";
 import { applyEdit, type DayEdit } from "./edit.ts";
 import type { DayContent } from "./model.ts";
 import { saidByEdit, saidNow, withWords } from "./said.ts";
 
 const jotting = { id: "jot", text: "A jotting", at: "2026-12-01T18:40", privateUntil: null };
-const insert = { id: "ins", kind: "tag" as const, size: { w: inches(2), h: inches(4) }, note: "of kraft" };
-const day: DayContent = { ...fullDay(), jottings: [jotting], inserts: [insert] };
+const day: DayContent = { ...fullDay(), jottings: [jotting] };
 const [card] = day.cards;
 const [photo] = day.photos;
 if (!card || !photo) throw new Error("a full day has a card and a photo");
@@ -22,9 +20,6 @@ const EDITS: readonly DayEdit[] = [
   { kind: "card-back", id: card.id, text: "Other back" },
   { kind: "jotting-text", id: "jot", text: "Other jotting" },
   { kind: "photo-alt", id: photo.id, alt: "Other description" },
-  { kind: "change-insert", insert: { ...insert, note: "of vellum" } },
-  { kind: "foundation", foundation: { kind: "vellum", layout: null, basePaper: "stars", note: "soft" } },
-  { kind: "foundation", foundation: null },
   { kind: "numeral", style: "wood", note: "painted" },
 ];
 
@@ -38,15 +33,15 @@ describe("what two windows say of one thing", () => {
   });
 
   it("is nothing of a piece that is gone, and not an empty text", () => {
-    const bare: DayContent = { ...day, cards: [], photos: [], jottings: [], inserts: [] };
-    for (const edit of EDITS.filter((each) => "id" in each || "insert" in each)) expect(saidNow(bare, edit)).toBeNull();
+    const bare: DayContent = { ...day, cards: [], photos: [], jottings: [] };
+    for (const edit of EDITS.filter((each) => "id" in each)) expect(saidNow(bare, edit)).toBeNull();
     expect(saidNow({ ...day, cards: [{ ...card, text: "" }] }, { kind: "card-text", id: card.id, text: "" })).toBe("");
   });
 
   it("is kept together in the same edit where it is words, and in none where it is a choice", () => {
     for (const edit of EDITS) {
       const both = withWords(edit, "one and the other");
-      if (["change-insert", "foundation", "numeral"].includes(edit.kind)) expect(both).toBeNull();
+      if (edit.kind === "numeral") expect(both).toBeNull();
       else expect(both && saidByEdit(both)).toBe("one and the other");
     }
   });

@@ -27,12 +27,6 @@ export function saidNow(content: DayContent, edit: DayEdit): string | null {
       return piece(content.jottings, ({ text }) => text);
     case "photo-alt":
       return piece(content.photos, ({ alt }) => alt);
-    case "change-insert":
-      return content.inserts.find(({ id }) => id === edit.insert.id)?.note ?? null;
-    case "foundation":
-      return content.foundation
-        ? [content.foundation.kind, content.foundation.basePaper, content.foundation.note].filter(Boolean).join(", ")
-        : "no page chosen";
     case "numeral":
       return [content.numeral.style, content.numeral.note].filter(Boolean).join(", ");
     default:
@@ -53,12 +47,6 @@ export function saidByEdit(edit: DayEdit): string {
       return edit.text;
     case "photo-alt":
       return edit.alt;
-    case "change-insert":
-      return edit.insert.note;
-    case "foundation":
-      return edit.foundation
-        ? [edit.foundation.kind, edit.foundation.basePaper, edit.foundation.note].filter(Boolean).join(", ")
-        : "no page chosen";
     case "numeral":
       return [edit.style, edit.note].filter(Boolean).join(", ");
     default:

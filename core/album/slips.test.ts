@@ -26,7 +26,7 @@ describe("slips in the words", () => {
     people: string[] = ["Isolde"],
   ) => {
     const { plan, days } = decemberDays(contents);
-    return slipsIn(pagesOf(plan, days), facing, people);
+    return slipsIn(pagesOf({ album: plan, days, leaves: [] }), facing, people);
   };
 
   it("are a phrase twice on a page or across an opening, and not on pages that never lie open together", () => {
@@ -106,7 +106,9 @@ describe("private words", () => {
             jottings: day.content.jottings.map((each) => (isPrivate(each, TODAY) ? { ...each, text: secret } : each)),
           },
         }));
-        expect(JSON.stringify(dayPlanRows(plan, pagesOf(plan, hidden), TODAY))).not.toContain(secret);
+        expect(
+          JSON.stringify(dayPlanRows(plan, pagesOf({ album: plan, days: hidden, leaves: [] }), TODAY)),
+        ).not.toContain(secret);
         for (const { content } of hidden) {
           const open = shared(content, TODAY);
           expect(JSON.stringify(open)).not.toContain(secret);

@@ -1,4 +1,6 @@
+import type { Face, LeafStep, SideStep } from "./leaf.ts";
 import type { Binding, DayContent, Part, Step } from "./model.ts";
+import { firstFitSide, firstPage, type PageLeaf, type PageSide } from "./page-leaves.ts";
 
 /** The five rings of the dial, from the rim inward. */
 export const RINGS = ["prompt", "photos", "words", "paper", "book"] as const;
@@ -19,60 +21,96 @@ const MINUTES: Record<Step, number> = {
   file: 2,
 };
 
+/** A leaf, or with a face one side of it, that a step is ticked on. */
+export type TickedOn = {
+  readonly leaf: string;
+  readonly face: Face | null;
+  readonly step: LeafStep | SideStep;
+  readonly done: boolean;
+};
+
 export type PlannedStep = {
   readonly step: Step;
   readonly ring: Exclude<Ring, "prompt">;
   readonly minutes: number;
   readonly done: boolean;
+  /** Each leaf or side it is done for; none where it is done for the day. It is done when it is done for all of them. */
+  readonly on: readonly TickedOn[];
 };
 
 /** What a page's worth of days holds together; a day on its own is a page of one. */
 export type PageContent = Omit<DayContent, "note" | "title">;
 
-/** Days that share a page pool their photos, cards and inserts; the first has the page, the ticks and the number. */
+/** Days that share a page pool their photos and cards; the first has the ticks and the number. */
 export function poolContent(first: DayContent, others: readonly DayContent[]): PageContent {
   const all = [first, ...others];
   return {
     prompt: all.find(({ prompt }) => prompt.text !== "")?.prompt ?? first.prompt,
     technique: all.find(({ technique }) => technique.text !== "")?.technique ?? first.technique,
     waived: first.waived.filter((part) => others.every(({ waived }) => waived.includes(part))),
-    foundation: all.find(({ foundation }) => foundation !== null)?.foundation ?? null,
-    pageSize: first.pageSize,
     numeral: first.numeral,
     photos: all.flatMap(({ photos }) => photos),
     cards: all.flatMap(({ cards }) => cards),
     jottings: all.flatMap(({ jottings }) => jottings),
-    inserts: all.flatMap(({ inserts }) => inserts),
     done: first.done,
   };
 }
 
 /** Leaves go through the punch where they are held by holes; protectors come punched, a sewn book never is. */
-const needsPunch = (content: PageContent, binding: Binding): boolean => {
-  if (binding === "sewn") return false;
-  const kind = content.foundation?.kind;
-  return kind === "paper" || kind === "clear" || kind === "vellum" || content.inserts.length > 0;
-};
+const needsPunch = ({ make }: PageLeaf, binding: Binding): boolean =>
+  binding !== "sewn" && (make.insert !== null || ["paper", "clear", "vellum"].includes(make.kind));
+
+const onLeaves = (leaves: readonly PageLeaf[], step: LeafStep): TickedOn[] =>
+  leaves.map(({ id, done }) => ({ leaf: id, face: null, step, done: done.includes(step) }));
+
+type SideOf = { readonly leaf: string; readonly side: PageSide };
+const onSides = (sides: readonly SideOf[], step: SideStep): TickedOn[] =>
+  sides.map(({ leaf, side }) => ({ leaf, face: side.face, step, done: side.done.includes(step) }));
+
+/** The sides that something is laid on, the one of the first dry fit among them; where there is none, the first. */
+function sidesToAssemble(leaves: readonly PageLeaf[]): SideOf[] {
+  const sides = leaves.flatMap(({ id, sides: own }) => own.map((side) => ({ leaf: id, side })));
+  const fit = firstFitSide(leaves);
+  const laid = sides.filter(({ leaf, side }) => side.filled || (leaf === fit?.leaf && side.face === fit.face));
+  return laid.length > 0 ? laid : sides.slice(0, 1);
+}
+
+/** The sides that carry a number; until one does, the first of the first page. */
+function sidesToNumber(leaves: readonly PageLeaf[]): SideOf[] {
+  const sides = leaves.flatMap(({ id, sides: own }) => own.map((side) => ({ leaf: id, side })));
+  const numbered = sides.filter(({ side }) => side.hasNumeral);
+  if (numbered.length > 0) return numbered;
+  const fit = firstFitSide(leaves);
+  const home = sides.find(({ leaf, side }) => leaf === fit?.leaf && side.face === fit.face);
+  const first = firstPage(leaves);
+  return [home ?? sides.find(({ leaf }) => leaf === first?.id)].flatMap((side) => side ?? []);
+}
 
 /**
- * The steps that follow from what a page holds, in the order of the work: no photo, no photo steps; no holes, no punch.
- * An empty page has none.
+ * The steps that follow from what a page's worth of days holds and the leaves it has sides of, in the order of the work:
+ * no photo, no photo steps; no holes, no punch. A day with nothing has none.
  */
-export function stepsFor(content: PageContent, binding: Binding): PlannedStep[] {
-  const steps: [Step, PlannedStep["ring"]][] = [];
-  const add = (ring: PlannedStep["ring"], ...names: Step[]) =>
-    steps.push(...names.map((name) => [name, ring] as [Step, PlannedStep["ring"]]));
-  if (content.photos.length > 0) add("photos", "choose", "print", "trim");
-  if (content.cards.length > 0) add("words", "write", "letter");
-  if (content.foundation) add("paper", "base");
-  if (content.foundation && content.numeral.style !== "none") add("paper", "number");
-  if (content.inserts.length > 0) add("paper", "insert");
+export function stepsFor(content: PageContent, leaves: readonly PageLeaf[], binding: Binding): PlannedStep[] {
+  const steps: PlannedStep[] = [];
+  const add = (ring: PlannedStep["ring"], step: Step, on: TickedOn[] = []) => {
+    const done = on.length > 0 ? on.every((each) => each.done) : content.done.includes(step);
+    steps.push({ step, ring, minutes: MINUTES[step], done, on });
+  };
+  const pages = leaves.filter(({ make }) => make.insert === null);
+  const inserts = leaves.filter(({ make }) => make.insert !== null);
+  if (content.photos.length > 0) for (const step of ["choose", "print", "trim"] as const) add("photos", step);
+  if (content.cards.length > 0) for (const step of ["write", "letter"] as const) add("words", step);
+  if (pages.length > 0) add("paper", "base", onLeaves(pages, "base"));
+  if (pages.length > 0 && content.numeral.style !== "none")
+    add("paper", "number", onSides(sidesToNumber(leaves), "number"));
+  if (inserts.length > 0) add("paper", "insert", onLeaves(inserts, "base"));
   if (steps.length > 0) {
-    add("book", "assemble");
-    if (needsPunch(content, binding)) add("book", "punch");
-    add("book", "file");
+    add("book", "assemble", onSides(sidesToAssemble(leaves), "assemble"));
+    const punched = leaves.filter((leaf) => needsPunch(leaf, binding));
+    if (punched.length > 0) add("book", "punch", onLeaves(punched, "punch"));
+    add("book", "file", onLeaves(leaves, "file"));
   }
-  return steps.map(([step, ring]) => ({ step, ring, minutes: MINUTES[step], done: content.done.includes(step) }));
+  return steps;
 }
 
 /** Filled, hatched, open, or a short line. */
@@ -88,9 +126,14 @@ const NOTHING: RingStates = {
 };
 
 /** How far each part of a page is. A part said to be done without is not needed, unless it has something after all. */
-export function ringStates(content: PageContent, binding: Binding, skipped = false): RingStates {
+export function ringStates(
+  content: PageContent,
+  leaves: readonly PageLeaf[],
+  binding: Binding,
+  skipped = false,
+): RingStates {
   if (skipped) return NOTHING;
-  const steps = stepsFor(content, binding);
+  const steps = stepsFor(content, leaves, binding);
   const waived = (part: Part) => content.waived.includes(part);
   const fromSteps = (ring: PlannedStep["ring"]): RingState => {
     const own = steps.filter((step) => step.ring === ring);
@@ -98,16 +141,16 @@ export function ringStates(content: PageContent, binding: Binding, skipped = fal
     return own.every(({ done }) => done) ? "done" : "begun";
   };
   const book = steps.filter(({ ring }) => ring === "book");
+  // In the book when its sides are made and their leaves are in; where it has no leaf, when that is said.
+  const inBook = book.every(
+    ({ step, on, done }) => done || step === "punch" || (step === "assemble" && on.length === 0),
+  );
   return {
     prompt: content.prompt.text !== "" ? "done" : waived("prompt") ? "not-needed" : "open",
     photos: fromSteps("photos"),
     words: fromSteps("words"),
     paper: fromSteps("paper"),
-    book: book.some(({ step, done }) => step === "file" && done)
-      ? "done"
-      : book.some(({ done }) => done)
-        ? "begun"
-        : "open",
+    book: book.length > 0 && inBook ? "done" : book.some(({ done }) => done) ? "begun" : "open",
   };
 }
 

@@ -1,20 +1,18 @@
 import { describe, expect, it } from "vitest";
-import { fullDay } from "../../tests/samples.ts";
+import { fullDay, leavesOn, makeOf } from "../../tests/samples.ts";
 import { inches } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
 import { FORMAT_PRESETS } from "./formats.ts";
 import { EMPTY_DAY, NUMERAL_STYLES, newCard } from "./model.ts";
 import { closedThickness, pagesOf } from "./page.ts";
 import { poolContent } from "./steps.ts";
-import { meanThickness } from "./thickness.ts";
+import { contentThickness, leafThickness } from "./thickness.ts";
 
 const PAGE = size(inches(6), inches(8));
-const paged = {
-  ...EMPTY_DAY,
-  foundation: { kind: "full" as const, layout: null, basePaper: "", note: "" },
-  numeral: { style: "none" as const, note: "" },
-};
-const thick = (change: object) => meanThickness(poolContent({ ...paged, ...change }, []), PAGE);
+const paged = { ...EMPTY_DAY, numeral: { style: "none" as const, note: "" } };
+const thick = (change: object) =>
+  leafThickness(makeOf({ kind: "full" }), PAGE) +
+  contentThickness(poolContent({ ...paged, ...change }, []), PAGE, true);
 
 describe("a leaf's mean thickness", () => {
   it("grows by a photo paper where a print covers the page: 0.2 to 0.3 mm (common practice), half of it for half a page", () => {
@@ -64,7 +62,8 @@ describe("a leaf's mean thickness", () => {
       format: { ...format, nominal: PAGE },
       span: { start: "2026-12-01" as never, end: "2026-12-31" as never },
     };
-    const millimetres = closedThickness(pagesOf(plan, days), plan.format) / 1000;
+    const leaves = days.flatMap(({ id }) => leavesOn(id, { kind: "full" }));
+    const millimetres = closedThickness(pagesOf({ album: plan, days, leaves }), leaves, plan.format) / 1000;
     expect(millimetres).toBeGreaterThan(20);
     expect(millimetres).toBeLessThan(30);
   });

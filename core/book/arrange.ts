@@ -1,8 +1,9 @@
+import type { Piece, Turn } from "../album/leaf.ts";
 import type { PageContent } from "../album/steps.ts";
 import { type SeamWay, splitOver } from "../fit/fit.ts";
 import { type Length, ticks } from "../measure/length.ts";
 import { centredIn, type Point, type Rect } from "../measure/rect.ts";
-import { type Piece, pieceRect, pieceSize, type Turn, turnedBy } from "./leaf.ts";
+import { pieceRect, pieceSize, turnedBy } from "./piece.ts";
 
 const change = (pieces: readonly Piece[], id: string, how: (piece: Piece) => Piece): Piece[] =>
   pieces.map((piece) => (piece.id === id ? how(piece) : piece));

@@ -1,34 +1,28 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyLeaves, anyPageSize, anyPiece, PLAIN_USE, stockOf } from "../../tests/samples.ts";
+import { anyAlbum, anyLeaves, anyPageSize, anyPiece, makeOf, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
+import { EMPTY_SIDE, type Leaf, NOBODY, newLeaf, type Piece, type Side, sideOf } from "../album/leaf.ts";
 import { pagesOf } from "../album/page.ts";
+import { firstPage } from "../album/page-leaves.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { areaOf, overlap, rect } from "../measure/rect.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece } from "./arrange.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { beyondCover, hiddenTabs, holesOf, holeTroubles, slitsOf, staggerTabs } from "./holes.ts";
-import { EMPTY_SIDE, type Leaf, NOBODY, type Piece, pieceRect, type Stock } from "./leaf.ts";
 import { openingAt } from "./opening.ts";
+import { pieceRect } from "./piece.ts";
 import { looseOf, readBook, readGhost } from "./read.ts";
 import { snap, snapLines } from "./snap.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
 const plan = { format: preset, unit: "inch" as const };
-const leaf = (id: string, change: Partial<Leaf> & { stock?: Stock } = {}): Leaf => {
-  const { stock: made = stockOf(), ...rest } = change;
-  return {
-    id,
-    version: 0,
-    of: { kind: "own", stock: made },
-    drop: null,
-    liftsOff: false,
-    front: EMPTY_SIDE,
-    back: EMPTY_SIDE,
-    ...rest,
-  };
-};
+const leaf = (id: string, change: Partial<Leaf> = {}): Leaf => ({
+  ...newLeaf(id, makeOf(), NOBODY, NOBODY),
+  ...change,
+});
+const laid = (pieces: readonly Piece[]): Side => ({ ...EMPTY_SIDE, pieces });
 const made = (id: string, kind: "tab" | "filler", x: number, y: number, w: number, h: number): Piece => ({
   id,
   what: { kind, size: { w: inches(w), h: inches(h) }, name: "" },
@@ -69,8 +63,8 @@ describe("an edit of the book", () => {
       fc.property(anyLeaves, fc.uuid(), (leaves, id) => {
         const first = leaves[0]?.id ?? "";
         const edits: BookEdit[] = [
-          { kind: "add-leaf", id, stock: stockOf(), after: first, front: NOBODY, back: NOBODY },
-          { kind: "copy-leaf", leaf: first, id, stock: stockOf(), front: [], back: [] },
+          { kind: "add-leaf", id, make: makeOf(), after: first, front: NOBODY, back: NOBODY },
+          { kind: "copy-leaf", leaf: first, id, front: [], back: [] },
           { kind: "remove-leaf", leaf: first },
           { kind: "own-side", leaf: first, face: "back", owner: { kind: "matter", matter: "title" } },
         ];
@@ -84,17 +78,13 @@ describe("an edit of the book", () => {
     );
   });
 
-  it("refuses a leaf dropped into itself, a leaf that is gone, and material that its day says", () => {
-    const leaves = [leaf("a"), leaf("b", { of: { kind: "page", dayId: "d" } })];
+  it("refuses a leaf dropped into itself, and a leaf that is gone", () => {
+    const leaves = [leaf("a"), leaf("b")];
     expect(applyBookEdit(leaves, { kind: "move-leaf", leaf: "a", after: "a" })).toEqual({
       ok: false,
       reason: "into-itself",
     });
     expect(applyBookEdit(leaves, { kind: "turn-leaf", leaf: "z" })).toEqual({ ok: false, reason: "leaf-gone" });
-    expect(applyBookEdit(leaves, { kind: "stock", leaf: "b", stock: stockOf() })).toEqual({
-      ok: false,
-      reason: "material-elsewhere",
-    });
   });
 });
 
@@ -168,13 +158,10 @@ const emptyContent = {
   prompt: { text: "", slip: null },
   technique: { text: "", slip: null },
   waived: [],
-  foundation: null,
-  pageSize: null,
   numeral: { style: "none" as const, note: "" },
   photos: [],
   cards: [],
   jottings: [],
-  inserts: [],
   done: [],
 };
 
@@ -183,30 +170,21 @@ const dayPage = (id: string) => ({ label: id, skipped: false, content: emptyCont
 describe("the book read", () => {
   it("has every photo and card of a day on one of its sides or beside them, once, and nothing of the dry fit overlaps", () => {
     fc.assert(
-      fc.property(anyAlbum, ({ plan: album, days }) => {
-        const pages = pagesOf(album, days);
-        const leaves = pages.flatMap((page) => {
-          const day = page.days.find(({ content }) => content.foundation !== null);
-          return day
-            ? [
-                leaf(day.id, {
-                  of: { kind: "page", dayId: day.id },
-                  front: { owner: { kind: "day", dayId: day.id }, pieces: null },
-                }),
-              ]
-            : [];
-        });
+      fc.property(anyAlbum, ({ plan: album, days, leaves }) => {
+        const pages = pagesOf({ album, days, leaves });
         const book = readBook(album, pages, leaves);
         for (const page of pages) {
-          const read = book.leaves.find(({ front }) => front.page === page);
-          const lies = read?.front.pieces ?? [];
+          const sides = book.leaves.flatMap(({ front, back }) => [front, back]).filter((side) => side.page === page);
+          const lies = sides.flatMap(({ pieces }) => pieces);
           const beside = book.beside.get(page) ?? [];
-          const wanted = looseOf(page, read?.sheet ?? { layout: null }).map(({ id }) => id);
+          const wanted = looseOf(page, { layout: null }, firstPage(page.leaves) !== undefined).map(({ id }) => id);
           expect([...lies.map(({ piece }) => piece.id), ...beside.map(({ id }) => id)].sort()).toEqual(wanted.sort());
-          for (const [at, one] of lies.entries())
-            for (const other of lies.slice(at + 1)) expect(overlap(one.rect, other.rect)).toBeNull();
-          expect(book.noPlace.includes(page)).toBe(!read && !page.skipped);
-          expect(readGhost(page, album).pieces.length + readGhost(page, album).beside.length).toBe(wanted.length);
+          for (const side of sides)
+            for (const [at, one] of side.pieces.entries())
+              for (const other of side.pieces.slice(at + 1)) expect(overlap(one.rect, other.rect)).toBeNull();
+          expect(book.noPlace.includes(page)).toBe(sides.length === 0 && !page.skipped);
+          const ghost = readGhost(page, album);
+          expect(ghost.pieces.length + ghost.beside.length).toBe(looseOf(page, { layout: null }, false).length);
         }
       }),
       { numRuns: 40 },
@@ -214,11 +192,11 @@ describe("the book read", () => {
   });
 
   it("leaves of days outside the span are set aside with them, others are not, and all come back", () => {
-    const owned = (dayId: string) => ({ owner: { kind: "day" as const, dayId }, pieces: null });
+    const owned = (dayId: string) => sideOf({ kind: "day", dayId });
     const leaves = [
-      leaf("first", { of: { kind: "page", dayId: "in" }, front: owned("in"), back: owned("in") }),
-      leaf("shared", { of: { kind: "page", dayId: "out" }, front: owned("out"), back: owned("in") }),
-      leaf("aside", { of: { kind: "page", dayId: "out" }, front: owned("out"), back: owned("out") }),
+      leaf("first", { front: owned("in"), back: owned("in") }),
+      leaf("shared", { front: owned("out"), back: owned("in") }),
+      leaf("aside", { front: owned("out"), back: owned("out") }),
       leaf("matter"),
     ];
     const seen = (...ids: string[]) => readBook(plan, ids.map(dayPage), leaves).leaves.map((read) => read.leaf.id);
@@ -249,8 +227,8 @@ describe("the book read", () => {
 
   it("a small leaf over a page leaves the rest of the page in sight, to the tick", () => {
     const leaves = [
-      leaf("small", { stock: stockOf({ size: { w: inches(3), h: inches(8) } }) }),
-      leaf("page", { stock: stockOf({ kind: "full" }) }),
+      leaf("small", { make: makeOf({ size: { w: inches(3), h: inches(8) } }) }),
+      leaf("page", { make: makeOf({ kind: "full" }) }),
     ];
     const [top, under] = openingAt(readBook(plan, [], leaves).leaves, 0, preset).right;
     if (!top || !under) throw new Error("both are seen");
@@ -261,21 +239,18 @@ describe("the book read", () => {
 
 describe("holes and tabs", () => {
   it("a bare leaf's piece over a hole is told how far to move, and is then clear; a protector takes the holes itself", () => {
-    const bare = leaf("a", { front: { owner: NOBODY, pieces: [made("p", "filler", 0, 0, 3, 4)] } });
+    const bare = leaf("a", { front: laid([made("p", "filler", 0, 0, 3, 4)]) });
     const [read] = readBook(plan, [], [bare]).leaves;
     if (!read) throw new Error("one leaf");
     const [trouble] = holeTroubles(read, "front", preset);
     expect(trouble?.move).toBeGreaterThan(0);
     expect(trouble?.strip.w).toBe(inches(1 / 2));
     const moved = leaf("a", {
-      front: {
-        owner: NOBODY,
-        pieces: [{ ...made("p", "filler", 0, 0, 3, 4), at: { x: trouble?.move ?? ticks(0), y: ticks(0) } }],
-      },
+      front: laid([{ ...made("p", "filler", 0, 0, 3, 4), at: { x: trouble?.move ?? ticks(0), y: ticks(0) } }]),
     });
     const [clear] = readBook(plan, [], [moved]).leaves;
     expect(clear && holeTroubles(clear, "front", preset)).toEqual([]);
-    const [sleeve] = readBook(plan, [], [leaf("a", { stock: stockOf({ kind: "full" }), front: bare.front })]).leaves;
+    const [sleeve] = readBook(plan, [], [leaf("a", { make: makeOf({ kind: "full" }), front: bare.front })]).leaves;
     expect(sleeve && holeTroubles(sleeve, "front", preset)).toEqual([]);
   });
 
@@ -312,8 +287,7 @@ describe("holes and tabs", () => {
   });
 
   it("a tab above the cover, and one that hides another, are told", () => {
-    const tab = (id: string, y: number) =>
-      leaf(id, { front: { owner: NOBODY, pieces: [made(`tab-${id}`, "tab", 6, y, 0.5, 1)] } });
+    const tab = (id: string, y: number) => leaf(id, { front: laid([made(`tab-${id}`, "tab", 6, y, 0.5, 1)]) });
     const book = readBook(plan, [], [tab("a", 1), tab("b", 1.5), tab("c", -0.75)]);
     expect(hiddenTabs(book.leaves, preset).map(({ leaf: of, behind }) => [of.leaf.id, behind.leaf.id])).toEqual([
       ["b", "a"],
@@ -352,8 +326,8 @@ describe("a book bound at the top", () => {
     holes: { positions: [inches(1), inches(5)], inset: inches(1 / 2), diameter: inches(1 / 4) },
   };
   const leaves = [
-    leaf("a", { stock: stockOf({ kind: "full" }) }),
-    leaf("b", { stock: stockOf({ kind: "full" }), liftsOff: true }),
+    leaf("a", { make: makeOf({ kind: "full" }) }),
+    leaf("b", { make: makeOf({ kind: "full" }), liftsOff: true }),
   ];
   const book = readBook({ format: top, unit: "inch" }, [], leaves);
 
@@ -381,7 +355,7 @@ describe("a book bound at the top", () => {
     const bare = readBook(
       { format: top, unit: "inch" },
       [],
-      [leaf("a", { front: { owner: NOBODY, pieces: [made("p", "filler", 0, 0, 6, 4)] } })],
+      [leaf("a", { front: laid([made("p", "filler", 0, 0, 6, 4)]) })],
     );
     const [read] = bare.leaves;
     if (!read) throw new Error("one leaf");

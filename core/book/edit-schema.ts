@@ -1,9 +1,9 @@
 import { z } from "zod";
+import { FACES, LEAF_STEPS, SIDE_STEPS } from "../album/leaf.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { BookEdit } from "./edit.ts";
 import { isSmallTree } from "./layout.ts";
-import { FACES } from "./leaf.ts";
 import type { Pattern } from "./pattern.ts";
 import { layoutSchema, sideSchemas } from "./piece-schema.ts";
 
@@ -11,19 +11,27 @@ import { layoutSchema, sideSchemas } from "./piece-schema.ts";
 const ID = z.uuid();
 const FACE = z.enum(FACES);
 
-const { pieces: PIECES, owner: OWNER, stock: STOCK } = sideSchemas(IN_TICKS);
+const { pieces: PIECES, owner: OWNER, make: MAKE } = sideSchemas(IN_TICKS);
 const ARRANGEMENT = z.object({ leaf: ID, face: FACE, pieces: PIECES.nullable() });
 
 export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("arrange"), leaf: ID, face: FACE, pieces: PIECES.nullable() }),
   z.object({ kind: z.literal("arrange-many"), sides: z.array(ARRANGEMENT).min(1).max(400) }),
-  z.object({ kind: z.literal("add-leaf"), id: ID, stock: STOCK, after: ID.nullable(), front: OWNER, back: OWNER }),
-  z.object({ kind: z.literal("copy-leaf"), leaf: ID, id: ID, stock: STOCK, front: PIECES, back: PIECES }),
+  z.object({ kind: z.literal("add-leaf"), id: ID, make: MAKE, after: ID.nullable(), front: OWNER, back: OWNER }),
+  z.object({ kind: z.literal("give-leaf"), id: ID, make: MAKE, dayId: ID }),
+  z.object({ kind: z.literal("copy-leaf"), leaf: ID, id: ID, front: PIECES, back: PIECES }),
   z.object({ kind: z.literal("move-leaf"), leaf: ID, after: ID.nullable() }),
   z.object({ kind: z.literal("turn-leaf"), leaf: ID }),
   z.object({ kind: z.literal("remove-leaf"), leaf: ID }),
   z.object({ kind: z.literal("own-side"), leaf: ID, face: FACE, owner: OWNER }),
-  z.object({ kind: z.literal("stock"), leaf: ID, stock: STOCK }),
+  z.object({ kind: z.literal("make"), leaf: ID, make: MAKE }),
+  z.object({
+    kind: z.literal("tick"),
+    leaf: ID,
+    face: FACE.nullable(),
+    step: z.enum([...LEAF_STEPS, ...SIDE_STEPS]),
+    done: z.boolean(),
+  }),
   z.object({ kind: z.literal("lie"), leaf: ID, drop: IN_TICKS.place.nullable(), liftsOff: z.boolean() }),
 ]);
 
@@ -49,9 +57,6 @@ export const SENT_TRY_OUT = z.discriminatedUnion("how", [
   z.object({ what: z.literal("try-out"), how: z.literal("keep"), id: ID.nullable(), leafId: ID, face: FACE }),
 ]);
 export type SentTryOut = z.output<typeof SENT_TRY_OUT>;
-
-/** A day with a page but no leaf in the book asks for its leaf. */
-export const SENT_PLACE = z.object({ what: z.literal("give-place"), dayId: ID });
 
 const TEMPLATE_ID = z.string().max(120);
 const DATE = z.iso.date().transform((date) => date as CalendarDate);

@@ -1,6 +1,19 @@
+import {
+  type Face,
+  type Leaf,
+  type LeafMake,
+  type LeafStep,
+  leafOfDay,
+  newLeaf,
+  type Owner,
+  type Piece,
+  type Side,
+  type SideStep,
+} from "../album/leaf.ts";
+import { tickLeaf } from "../album/ticks.ts";
 import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
-import { EMPTY_SIDE, type Face, type Leaf, type Owner, type Piece, type Side, type Stock } from "./leaf.ts";
+import { type DateOf, insertOfDay } from "./place.ts";
 
 /** One side's new arrangement; null puts the first dry fit back. */
 export type Arrangement = { readonly leaf: string; readonly face: Face; readonly pieces: readonly Piece[] | null };
@@ -9,16 +22,20 @@ export type Arrangement = { readonly leaf: string; readonly face: Face; readonly
 export type BookEdit =
   | { kind: "arrange"; leaf: string; face: Face; pieces: readonly Piece[] | null }
   | { kind: "arrange-many"; sides: readonly Arrangement[] }
-  | { kind: "add-leaf"; id: string; stock: Stock; after: string | null; front: Owner; back: Owner }
-  | { kind: "copy-leaf"; leaf: string; id: string; stock: Stock; front: readonly Piece[]; back: readonly Piece[] }
+  | { kind: "add-leaf"; id: string; make: LeafMake; after: string | null; front: Owner; back: Owner }
+  /** A leaf for a day, both sides its own, where its date belongs; an insert over the first of its pages. */
+  | { kind: "give-leaf"; id: string; make: LeafMake; dayId: string }
+  | { kind: "copy-leaf"; leaf: string; id: string; front: readonly Piece[]; back: readonly Piece[] }
   | { kind: "move-leaf"; leaf: string; after: string | null }
   | { kind: "turn-leaf"; leaf: string }
   | { kind: "remove-leaf"; leaf: string }
   | { kind: "own-side"; leaf: string; face: Face; owner: Owner }
-  | { kind: "stock"; leaf: string; stock: Stock }
+  | { kind: "make"; leaf: string; make: LeafMake }
+  /** Something done for a leaf, or with a face for one of its sides. */
+  | { kind: "tick"; leaf: string; face: Face | null; step: LeafStep | SideStep; done: boolean }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean };
 
-export type BookProblem = "leaf-gone" | "into-itself" | "material-elsewhere" | "already-there" | "book-full";
+export type BookProblem = "leaf-gone" | "into-itself" | "already-there" | "book-full";
 export type BookResult = { ok: true; leaves: Leaf[] } | { ok: false; reason: BookProblem };
 
 /** The leaves an edit writes on; moving one renumbers its neighbours but writes on none of them. */
@@ -27,6 +44,7 @@ export function leavesTouched(edit: BookEdit): string[] {
     case "arrange-many":
       return [...new Set(edit.sides.map(({ leaf }) => leaf))];
     case "add-leaf":
+    case "give-leaf":
     case "copy-leaf":
       return [edit.id];
     default:
@@ -46,9 +64,10 @@ const withSide = (leaf: Leaf, face: Face, change: Partial<Side>): Leaf => ({
 
 /**
  * Applies one edit to the leaves in order. Every side keeps its owner and every piece its side unless the edit says
- * otherwise. An edit sent twice, because its first answer was lost, does nothing the second time.
+ * otherwise. An edit sent twice, because its first answer was lost, does nothing the second time. `dateOf` is the date of
+ * a day, for where a new leaf of it goes; where dates are not known it goes after the day's other leaves, or last.
  */
-export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit): BookResult {
+export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit, dateOf: DateOf = () => undefined): BookResult {
   const has = (id: string) => leaves.some((leaf) => leaf.id === id);
   const gone: BookResult = { ok: false, reason: "leaf-gone" };
   const changed = (id: string, how: (leaf: Leaf) => Leaf): BookResult =>
@@ -71,16 +90,12 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit): BookResu
       if (has(edit.id)) return { ok: true, leaves: [...leaves] };
       if (edit.after !== null && !has(edit.after)) return gone;
       if (leaves.length >= LIMITS.leaves.most) return { ok: false, reason: "book-full" };
-      const leaf: Leaf = {
-        id: edit.id,
-        version: 0,
-        of: { kind: "own", stock: edit.stock },
-        drop: null,
-        liftsOff: false,
-        front: { ...EMPTY_SIDE, owner: edit.front },
-        back: { ...EMPTY_SIDE, owner: edit.back },
-      };
-      return { ok: true, leaves: insertAfter(leaves, leaf, edit.after) };
+      return { ok: true, leaves: insertAfter(leaves, newLeaf(edit.id, edit.make, edit.front, edit.back), edit.after) };
+    }
+    case "give-leaf": {
+      if (has(edit.id)) return { ok: true, leaves: [...leaves] };
+      if (leaves.length >= LIMITS.leaves.most) return { ok: false, reason: "book-full" };
+      return { ok: true, leaves: insertOfDay(leaves, leafOfDay(edit.id, edit.make, edit.dayId), edit.dayId, dateOf) };
     }
     case "copy-leaf": {
       if (has(edit.id)) return { ok: true, leaves: [...leaves] };
@@ -91,9 +106,9 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit): BookResu
         ...from,
         id: edit.id,
         version: 0,
-        of: { kind: "own", stock: edit.stock },
-        front: { owner: from.front.owner, pieces: edit.front },
-        back: { owner: from.back.owner, pieces: edit.back },
+        done: [],
+        front: { owner: from.front.owner, pieces: edit.front, done: [] },
+        back: { owner: from.back.owner, pieces: edit.back, done: [] },
       };
       return { ok: true, leaves: insertAfter(leaves, copy, edit.leaf) };
     }
@@ -117,11 +132,10 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit): BookResu
       return { ok: true, leaves: leaves.filter(({ id }) => id !== edit.leaf) };
     case "own-side":
       return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, { owner: edit.owner }));
-    case "stock": {
-      const leaf = leaves.find(({ id }) => id === edit.leaf);
-      if (leaf && leaf.of.kind !== "own") return { ok: false, reason: "material-elsewhere" };
-      return changed(edit.leaf, (each) => ({ ...each, of: { kind: "own", stock: edit.stock } }));
-    }
+    case "make":
+      return changed(edit.leaf, (leaf) => ({ ...leaf, make: edit.make }));
+    case "tick":
+      return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit.face, edit.step, edit.done));
     case "lie":
       return changed(edit.leaf, (leaf) => ({ ...leaf, drop: edit.drop, liftsOff: edit.liftsOff }));
   }

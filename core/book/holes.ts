@@ -1,7 +1,7 @@
+import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { inches, type Length, ticks } from "../measure/length.ts";
 import { mirrored, type Rect, rect } from "../measure/rect.ts";
-import type { Face } from "./leaf.ts";
 import { type LeafRead, type PlacedPiece, type Sheet, wholeLeaf } from "./read.ts";
 
 /** A hole on a leaf, its centre in the page's own ticks. */

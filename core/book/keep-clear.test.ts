@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { Turn } from "../album/leaf.ts";
 import { inches } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { size, turned } from "../measure/size.ts";
 import { AS_IT_COMES, frameFor } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
 import { clearCrop, coveringPoint, intoPiece, type Over } from "./keep-clear.ts";
-import type { Turn } from "./leaf.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const facts = { width: 4000, height: 3000, focus: { x: 5000, y: 5000 }, look: NO_LOOK };

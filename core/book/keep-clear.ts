@@ -1,3 +1,4 @@
+import type { Face, Turn } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { overlap, type Rect, rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
@@ -13,7 +14,6 @@ import {
   WHOLE,
 } from "../photo/crop.ts";
 import { holesOf } from "./holes.ts";
-import type { Face, Turn } from "./leaf.ts";
 import type { LeafRead, PlacedPiece } from "./read.ts";
 
 /** What will lie over a print or go through it, on the print itself: its own left upper corner, unturned. */

@@ -1,27 +1,21 @@
 import { describe, expect, it } from "vitest";
-import { stockOf } from "../../tests/samples.ts";
+import { makeOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
+import { EMPTY_SIDE, type Leaf, type LeafMake, NOBODY, newLeaf, type Piece } from "../album/leaf.ts";
 import { inches } from "../measure/length.ts";
-import { EMPTY_SIDE, type Leaf, NOBODY, type Piece, type Stock } from "./leaf.ts";
 import { openingAt } from "./opening.ts";
 import { readBook } from "./read.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
 const plan = { format: preset, unit: "inch" as const };
-const leafOf = (made: Stock, change: Partial<Leaf> = {}): Leaf => ({
-  id: "leaf",
-  version: 0,
-  of: { kind: "own", stock: made },
-  drop: null,
-  liftsOff: false,
-  front: EMPTY_SIDE,
-  back: EMPTY_SIDE,
+const leafOf = (make: LeafMake, change: Partial<Leaf> = {}): Leaf => ({
+  ...newLeaf("leaf", make, NOBODY, NOBODY),
   ...change,
 });
 
 describe("what lies over pockets", () => {
-  const foundation = stockOf({ kind: "pocket", layout: "four" });
+  const foundation = makeOf({ kind: "pocket", layout: "four" });
   /** A piece of 4 × 4 over a page of four pockets of 3 × 4. */
   const fitOf = (change: Partial<Piece>, kind: "filler" | "embellishment" | "overlay" | "flip" | "tag" = "filler") => {
     const size = { w: inches(4), h: inches(3.5) };
@@ -34,7 +28,7 @@ describe("what lies over pockets", () => {
       ...change,
     };
     const what = { ...piece.what, kind } as Piece["what"];
-    const lies = leafOf(foundation, { front: { owner: NOBODY, pieces: [{ ...piece, what }] } });
+    const lies = leafOf(foundation, { front: { ...EMPTY_SIDE, pieces: [{ ...piece, what }] } });
     return readBook(plan, [], [lies]).leaves[0]?.front.pieces[0];
   };
 
@@ -54,7 +48,7 @@ describe("what lies over pockets", () => {
 });
 
 describe("a smaller leaf in the book", () => {
-  const small = stockOf({ size: { w: inches(4), h: inches(4) } });
+  const small = makeOf({ size: { w: inches(4), h: inches(4) } });
   const lying = (drop: number | null, face: "left" | "right" = "right") => {
     const one = leafOf(small, { drop: drop === null ? null : inches(drop) });
     const { leaves } = readBook(plan, [], [one]);

@@ -1,8 +1,8 @@
+import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { ticks } from "../measure/length.ts";
 import { type Rect, rect, subtract } from "../measure/rect.ts";
 import { topOf } from "./holes.ts";
-import type { Face } from "./leaf.ts";
 import { type LeafRead, wholeLeaf } from "./read.ts";
 
 /**

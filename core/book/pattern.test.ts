@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum } from "../../tests/samples.ts";
+import { anyAlbum, leavesOn } from "../../tests/samples.ts";
 import { FORMAT_PRESETS, presetById } from "../album/formats.ts";
+import { sideOf } from "../album/leaf.ts";
 import { type Day, EMPTY_DAY } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
 import { contains, rectOf } from "../measure/rect.ts";
@@ -10,8 +11,8 @@ import type { CalendarDate } from "../month/dates.ts";
 import { datesOf } from "../month/span.ts";
 import { toDatedPage } from "./dated-page.ts";
 import { layoutById } from "./layout.ts";
-import { pieceRect } from "./leaf.ts";
 import { dressPage, previewPattern } from "./pattern.ts";
+import { pieceRect } from "./piece.ts";
 import { readBook } from "./read.ts";
 import { readRhythm } from "./rhythm.ts";
 import { SHIPPED_TEMPLATES, templatesFor } from "./shipped-templates.ts";
@@ -64,13 +65,18 @@ describe("a pattern over the month", () => {
 
   it("says one thing for every page, and never sets one that is made or skipped", () => {
     fc.assert(
-      fc.property(anyAlbum, ({ plan, days }) => {
-        const pages = pagesOf(plan, days).map(toDatedPage);
-        const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, []));
+      fc.property(anyAlbum, ({ plan, days, leaves }) => {
+        const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
+        const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, leaves));
         expect(lines.map(({ page }) => page)).toEqual(pages);
         for (const { page, outcome } of lines) {
           if (page.skipped) expect(outcome.kind).toBe("skipped");
-          if (outcome.kind === "sets") expect(page.content.done).not.toContain("base");
+          if (outcome.kind !== "sets" || !outcome.leaf) continue;
+          const { leaf, front, back } = outcome.leaf;
+          expect([...leaf.done, ...leaf.front.done, ...leaf.back.done]).toEqual([]);
+          expect(front.page).toBe(page);
+          // What is another day's as well is not made into something else.
+          if (back.page !== page && back.owner.kind !== "nobody") expect(outcome.make).toEqual(leaf.make);
         }
       }),
       { numRuns: 30 },
@@ -83,7 +89,7 @@ describe("a pattern over the month", () => {
       (date): Day => ({ id: date, date, skipped: false, mergedInto: null, version: 1, content: EMPTY_DAY }),
     );
     const plan = { title: "x", unit: "inch" as const, numbering: "date" as const, span, format: preset };
-    const pages = pagesOf(plan, days).map(toDatedPage);
+    const pages = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
     const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, []));
     const [a, b, c] = cycle;
     // 6 December 2026 is a Sunday.
@@ -105,7 +111,7 @@ describe("a pattern over the month", () => {
   it("dressing a page and making a template of it again keeps room where room was", () => {
     fc.assert(
       fc.property(anyAlbum, fc.constantFrom(...SHIPPED_TEMPLATES), ({ plan, days }, template) => {
-        const [page] = pagesOf(plan, days).map(toDatedPage);
+        const [page] = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
         if (!page) return;
         const pieces = dressPage(page, template, readBook(plan, [page], []), newId);
         const standing = pieces.filter(({ what }) => what.kind === "photo" || what.kind === "card");
@@ -125,30 +131,20 @@ describe("rhythm", () => {
   it("tells a run of three of a kind, sides with nothing on them, and days without a place", () => {
     const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-05" as CalendarDate };
     const days = datesOf(span).map(
-      (date, at): Day => ({
+      (date): Day => ({
         id: date,
         date,
         skipped: false,
         mergedInto: null,
         version: 1,
-        content: {
-          ...EMPTY_DAY,
-          foundation: at < 4 ? { kind: at === 3 ? "full" : "pocket", layout: "four", basePaper: "", note: "" } : null,
-        },
+        content: EMPTY_DAY,
       }),
     );
     const plan = { title: "x", unit: "inch" as const, numbering: "date" as const, span, format: preset };
-    const pages = pagesOf(plan, days).map(toDatedPage);
-    const owned = (dayId: string) => ({ owner: { kind: "day" as const, dayId }, pieces: null });
-    const leaves = days.slice(0, 4).map(({ id }) => ({
-      id,
-      version: 0,
-      of: { kind: "page" as const, dayId: id },
-      drop: null,
-      liftsOff: false,
-      front: owned(id),
-      back: owned(id),
-    }));
+    const pages = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
+    const leaves = days
+      .slice(0, 4)
+      .flatMap(({ id }, at) => leavesOn(id, { kind: at === 3 ? "full" : "pocket", layout: "four" }));
     const rhythm = readRhythm(readBook(plan, pages, leaves), pages);
     expect(rhythm.runs).toEqual([{ kind: "pocket", from: 0, count: 3 }]);
     expect(rhythm.noPlace.map(({ label }) => label)).toEqual(["5"]);
@@ -156,7 +152,7 @@ describe("rhythm", () => {
     expect(rhythm.apart).toEqual([]);
     const [one, two, ...rest] = leaves;
     if (!one || !two) throw new Error("four leaves");
-    const torn = [one, { ...two, back: owned("2026-12-01") }, ...rest];
+    const torn = [one, { ...two, back: sideOf({ kind: "day", dayId: "2026-12-01" }) }, ...rest];
     expect(readRhythm(readBook(plan, pages, torn), pages).apart.map(({ label }) => label)).toEqual(["1"]);
   });
 });

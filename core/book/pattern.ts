@@ -1,7 +1,7 @@
-import type { Foundation } from "../album/model.ts";
+import { type LeafMake, type Piece, PLAIN_PAPER, sidesOf } from "../album/leaf.ts";
+import { isMade } from "../album/ticks.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { DatedPage } from "./dated-page.ts";
-import type { Piece } from "./leaf.ts";
 import { type BookRead, type LeafRead, looseOf, standsFor } from "./read.ts";
 import { dress, type Template } from "./template.ts";
 
@@ -18,11 +18,12 @@ export type PatternOutcome =
   | {
       readonly kind: "sets";
       readonly template: Template;
-      readonly foundation: Foundation;
+      readonly make: LeafMake;
+      /** The leaf it is laid on; null: the day gets one. */
       readonly leaf: LeafRead<DatedPage> | null;
     }
-  /** What is made already is never laid over. */
-  | { readonly kind: "kept"; readonly why: "base-made" | "arranged" }
+  /** What is made already is never laid over, nor a leaf that another day has a side of. */
+  | { readonly kind: "kept"; readonly why: "base-made" | "arranged" | "shared" }
   | { readonly kind: "skipped" }
   | { readonly kind: "no-template" };
 
@@ -39,12 +40,23 @@ function holds(rule: PatternRule, { days, content }: DatedPage): boolean {
   }
 }
 
-/** A day's page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. */
-function madeAlready(page: DatedPage, leaf: LeafRead<DatedPage> | null): "base-made" | "arranged" | null {
-  if (page.content.done.some((step) => ["base", "number", "assemble", "punch", "file"].includes(step)))
-    return "base-made";
-  return leaf?.leaf.front.pieces && leaf.leaf.front.pieces.length > 0 ? "arranged" : null;
+/** A page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. */
+function whyKept({ leaf }: LeafRead<DatedPage>): "base-made" | "arranged" | null {
+  if (isMade(leaf)) return "base-made";
+  if (sidesOf(leaf).some(({ pieces }) => pieces && pieces.length > 0)) return "arranged";
+  return null;
 }
+
+/** Whether a template would make the leaf of a side that is another's into something else, or begins on its back. */
+const wouldChangeAnothers = (
+  page: DatedPage,
+  template: Template,
+  { leaf, front, back }: LeafRead<DatedPage>,
+): boolean =>
+  front.page !== page ||
+  (back.page !== page &&
+    back.owner.kind !== "nobody" &&
+    (template.kind !== leaf.make.kind || template.layout !== leaf.make.layout));
 
 /**
  * What a pattern would do to each page of the month, in order. The cycle's turn is taken by every page that is not
@@ -68,27 +80,22 @@ export function previewPattern(
       turn += 1;
     }
     const template = id === undefined ? undefined : known.get(id);
-    const leaf = book.leaves.find(({ leaf: { of }, front }) => of.kind === "page" && front.page === page) ?? null;
-    const why = madeAlready(page, leaf);
+    const leaf = firstPageOf(page, book);
+    const why = leaf && whyKept(leaf);
     if (why) return { page, outcome: { kind: "kept", why } };
     if (!template) return { page, outcome: { kind: "no-template" } };
-    const { foundation } = page.content;
+    if (leaf && wouldChangeAnothers(page, template, leaf)) return { page, outcome: { kind: "kept", why: "shared" } };
+    const { kind, layout } = template;
     return {
       page,
-      outcome: {
-        kind: "sets",
-        template,
-        foundation: {
-          kind: template.kind,
-          layout: template.layout,
-          basePaper: foundation?.basePaper ?? "",
-          note: foundation?.note ?? "",
-        },
-        leaf,
-      },
+      outcome: { kind: "sets", template, make: { ...(leaf?.leaf.make ?? PLAIN_PAPER), kind, layout }, leaf },
     };
   });
 }
+
+/** The first page that these days have a side of. */
+const firstPageOf = (page: DatedPage, { leaves }: BookRead<DatedPage>): LeafRead<DatedPage> | null =>
+  leaves.find(({ sheet, front, back }) => sheet.insert === null && (front.page === page || back.page === page)) ?? null;
 
 /** The ids of what a page has lying on sides that somebody arranged. */
 function arrangedOf(page: DatedPage, { leaves }: BookRead<DatedPage>): Set<string> {
@@ -96,21 +103,15 @@ function arrangedOf(page: DatedPage, { leaves }: BookRead<DatedPage>): Set<strin
   return new Set(sides.flatMap(({ pieces }) => pieces.flatMap(({ piece }) => standsFor(piece) ?? [])));
 }
 
-/** The pieces a template puts on a page: what of the day lies on no arranged side, and its number whatever its foundation was. */
+/** The pieces a template puts on a page: what of the day lies on no arranged side, and its number. */
 export function dressPage(
   page: DatedPage,
   template: Template,
   book: BookRead<DatedPage>,
   newId: () => string,
 ): Piece[] {
-  const foundation = page.content.foundation ?? {
-    kind: template.kind,
-    layout: template.layout,
-    basePaper: "",
-    note: "",
-  };
   const arranged = arrangedOf(page, book);
-  const loose = looseOf({ ...page, content: { ...page.content, foundation } }, { layout: null });
+  const loose = looseOf(page, { layout: null }, true);
   return dress(
     template,
     loose.filter(({ id }) => !arranged.has(id)),

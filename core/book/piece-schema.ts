@@ -1,13 +1,12 @@
 import { z } from "zod";
-import { FOUNDATION_KINDS } from "../album/model.ts";
+import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, MATTERS } from "../album/leaf.ts";
 import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
 import { LINE, TEXT } from "../words/text-schema.ts";
 import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
-import { MADE_KINDS, MATTERS } from "./leaf.ts";
 
 const ID = z.uuid();
 
-/** What lies on a side, whose the side is, and what a leaf is made of, as they come from outside. */
+/** What lies on a side, whose the side is, and what a leaf is made as, as they come from outside. */
 export function sideSchemas(kinds: LengthKinds) {
   const size = sizeSchema(kinds);
   const what = z.discriminatedUnion("kind", [
@@ -35,12 +34,13 @@ export function sideSchemas(kinds: LengthKinds) {
       z.object({ kind: z.literal("matter"), matter: z.enum(MATTERS) }),
       z.object({ kind: z.literal("nobody") }),
     ]),
-    stock: z.object({
-      kind: z.enum(FOUNDATION_KINDS),
+    make: z.object({
+      kind: z.enum(LEAF_KINDS),
       layout: LINE.nullable(),
-      basePaper: LINE,
-      note: TEXT,
       size: size.nullable(),
+      basePaper: LINE,
+      insert: z.enum(INSERT_KINDS).nullable(),
+      note: TEXT,
     }),
   };
 }

@@ -1,4 +1,17 @@
-import type { AlbumFormat, AlbumPlan, FoundationKind, InsertKind } from "../album/model.ts";
+import {
+  type Face,
+  type InsertKind,
+  type Leaf,
+  type LeafKind,
+  type LeafMake,
+  type Owner,
+  type Piece,
+  PLAIN_PAPER,
+  type Side,
+} from "../album/leaf.ts";
+import type { AlbumFormat, AlbumPlan } from "../album/model.ts";
+import { isSetAside } from "../album/page.ts";
+import { firstFitSide, firstPage, leavesByGroup } from "../album/page-leaves.ts";
 import type { PageContent } from "../album/steps.ts";
 import { type Fit, fitOnPage, fitOnPockets, fitTab } from "../fit/fit.ts";
 import { inches, ticks, type Unit } from "../measure/length.ts";
@@ -6,11 +19,11 @@ import { mirrored, type Rect, rect } from "../measure/rect.ts";
 import { type Size, size } from "../measure/size.ts";
 import { type LoosePiece, layInPockets, layOnPage } from "./dry-fit.ts";
 import { layoutById, type PocketLayout, pocketsOf } from "./layout.ts";
-import { type Face, type Leaf, type Owner, type Piece, pieceRect, type Side } from "./leaf.ts";
+import { pieceRect } from "./piece.ts";
 
-/** A leaf's material, wherever it is said. Pockets lie in the page's own ticks, as seen from the front. */
+/** What a leaf is. Pockets lie in the page's own ticks, as seen from the front. */
 export type Sheet = {
-  readonly kind: FoundationKind;
+  readonly kind: LeafKind;
   /** What sort of insert it is; null for a page. */
   readonly insert: InsertKind | null;
   readonly page: Size;
@@ -83,47 +96,26 @@ function pocketsOnPage(layout: PocketLayout, page: Size, format: AlbumFormat): R
   return pocketsOf(layout, opening).map(({ x, y, w, h }) => rect(x - dx, y - dy, w, h));
 }
 
-type Stocked = { kind: FoundationKind; layout: string | null; basePaper: string };
-
-function sheetOf(stock: Stocked, page: Size, format: AlbumFormat, own: readonly PocketLayout[]): Sheet {
-  const layout = stock.kind === "pocket" ? (layoutById(stock.layout, own) ?? null) : null;
+/** What a leaf is, its make worked out for the album's format. */
+export function readSheet(make: LeafMake, format: AlbumFormat, own: readonly PocketLayout[] = []): Sheet {
+  const page = make.size ?? format.nominal;
+  const layout = make.kind === "pocket" ? (layoutById(make.layout, own) ?? null) : null;
   return {
-    kind: stock.kind,
-    insert: null,
+    kind: make.kind,
+    insert: make.insert,
     page,
     layout,
     pockets: layout ? pocketsOnPage(layout, page, format) : [],
-    inProtector: (stock.kind === "full" || stock.kind === "pocket") && format.binding !== "sewn",
-    paper: stock.basePaper,
+    inProtector: (make.kind === "full" || make.kind === "pocket") && format.binding !== "sewn",
+    paper: make.basePaper,
   };
 }
 
-const NO_STOCK: Stocked = { kind: "paper", layout: null, basePaper: "" };
-
-/** What a leaf is made of. A page whose day has no foundation any more is plain paper of the album's size. */
-export function readSheet(
-  { of }: Leaf,
-  content: PageContent | null,
-  format: AlbumFormat,
-  own: readonly PocketLayout[] = [],
-): Sheet {
-  switch (of.kind) {
-    case "page":
-      return sheetOf(content?.foundation ?? NO_STOCK, content?.pageSize ?? format.nominal, format, own);
-    case "own":
-      return sheetOf(of.stock, of.stock.size ?? format.nominal, format, own);
-    case "insert": {
-      const insert = content?.inserts.find(({ id }) => id === of.insertId);
-      return { ...sheetOf(NO_STOCK, insert?.size ?? format.nominal, format, own), insert: insert?.kind ?? "leaf" };
-    }
-  }
-}
-
-/** Everything a day has to lay on its pages, in the order of the dry fit. */
-export function looseOf(page: BookPage, sheet: Pick<Sheet, "layout">): Loose[] {
+/** Everything a day has to lay on its pages, in the order of the dry fit. Its number is laid where there is a page. */
+export function looseOf(page: BookPage, sheet: Pick<Sheet, "layout">, hasPage: boolean): Loose[] {
   const { content } = page;
   const numeral: Loose[] =
-    content.foundation && content.numeral.style !== "none" && page.label !== null
+    hasPage && content.numeral.style !== "none" && page.label !== null
       ? [{ id: NUMERAL_PIECE, what: "numeral", size: numeralSize(sheet) }]
       : [];
   return [
@@ -188,13 +180,6 @@ const ON_THE_PAGE: ReadonlySet<string> = new Set(["embellishment", "overlay", "f
 const pageOfOwner = <P>(owner: Owner, pages: ReadonlyMap<string, P>): P | null =>
   owner.kind === "day" ? (pages.get(owner.dayId) ?? null) : null;
 
-/** A leaf is set aside with its days: it names some, and none of them is in the span. */
-function isSetAside({ of, front, back }: Leaf, pages: ReadonlyMap<string, unknown>): boolean {
-  const days = [front.owner, back.owner].flatMap((owner) => (owner.kind === "day" ? [owner.dayId] : []));
-  if (of.kind !== "own") days.push(of.dayId);
-  return days.length > 0 && days.every((id) => !pages.has(id));
-}
-
 /**
  * Reads every leaf in order: its material, whose sides it has, where every piece lies and how it fits. Leaves of days set
  * aside are left out, and are there again when those come back.
@@ -206,13 +191,13 @@ export function readBook<P extends BookPage>(
   own: readonly PocketLayout[] = [],
 ): BookRead<P> {
   const pageOfDay = new Map(pages.flatMap((page) => page.days.map((day) => [day.id, page] as const)));
+  const leavesOf = leavesByGroup(leaves, (dayId) => pageOfDay.get(dayId));
+  const fitOf = new Map(pages.map((page) => [page, firstFitSide(leavesOf.get(page) ?? [])]));
   const placedOn = new Map<P, Set<string>>(pages.map((page) => [page, new Set()]));
-  const owns = new Set<P>();
   for (const { front, back } of leaves) {
     for (const { owner, pieces } of [front, back]) {
       const page = pageOfOwner(owner, pageOfDay);
       if (!page) continue;
-      owns.add(page);
       for (const piece of pieces ?? []) {
         const stands = standsFor(piece);
         if (stands) placedOn.get(page)?.add(stands);
@@ -222,7 +207,7 @@ export function readBook<P extends BookPage>(
   // What a page has to lay is asked for twice: by the dry fit of its leaf, and for what is left beside it.
   const looseKnown = new Map<P, Loose[]>();
   const loose = (page: P, sheet: Pick<Sheet, "layout">): Loose[] => {
-    const known = looseKnown.get(page) ?? looseOf(page, sheet);
+    const known = looseKnown.get(page) ?? looseOf(page, sheet, firstPage(leavesOf.get(page) ?? []) !== undefined);
     looseKnown.set(page, known);
     return known;
   };
@@ -231,13 +216,8 @@ export function readBook<P extends BookPage>(
     const page = pageOfOwner(side.owner, pageOfDay);
     const pockets = face === "front" ? sheet.pockets : sheet.pockets.map((pocket) => mirrored(pocket, sheet.page.w));
     let pieces = side.pieces;
-    if (
-      pieces === null &&
-      face === "front" &&
-      leaf.of.kind === "page" &&
-      page &&
-      pageOfDay.get(leaf.of.dayId) === page
-    ) {
+    const fit = page && fitOf.get(page);
+    if (page && fit?.leaf === leaf.id && fit.face === face) {
       const known = placedOn.get(page);
       pieces = dryFit(
         loose(page, sheet).filter(({ id }) => !known?.has(id)),
@@ -256,24 +236,20 @@ export function readBook<P extends BookPage>(
     };
   };
   const read = leaves
-    .filter((leaf) => !isSetAside(leaf, pageOfDay))
+    .filter((leaf) => !isSetAside(leaf, (dayId) => pageOfDay.has(dayId)))
     .map((leaf): LeafRead<P> => {
-      const home = leaf.of.kind === "own" ? null : (pageOfDay.get(leaf.of.dayId) ?? null);
-      const sheet = readSheet(leaf, home?.content ?? null, format, own);
+      const sheet = readSheet(leaf.make, format, own);
       return { leaf, sheet, front: sideRead(leaf, "front", sheet), back: sideRead(leaf, "back", sheet) };
     });
-  const homes = new Map<P, Sheet>();
-  for (const { leaf, sheet } of read) {
-    const page = leaf.of.kind === "page" ? pageOfDay.get(leaf.of.dayId) : undefined;
-    if (page && !homes.has(page)) homes.set(page, sheet);
-  }
   const beside = new Map(
     pages.map((page) => {
       const known = placedOn.get(page);
-      return [page, loose(page, homes.get(page) ?? { layout: null }).filter(({ id }) => !known?.has(id))] as const;
+      const first = firstPage(leavesOf.get(page) ?? []);
+      const sheet = first ? readSheet(first.make, format, own) : { layout: null };
+      return [page, loose(page, sheet).filter(({ id }) => !known?.has(id))] as const;
     }),
   );
-  return { leaves: read, beside, noPlace: pages.filter((page) => !owns.has(page) && !page.skipped) };
+  return { leaves: read, beside, noPlace: pages.filter((page) => !leavesOf.has(page) && !page.skipped) };
 }
 
 /** A day without a leaf yet: the outline of the album's page with a first dry fit on it, and what finds no room. */
@@ -281,8 +257,8 @@ export function readGhost(
   page: BookPage,
   { format, unit }: Pick<AlbumPlan, "format" | "unit">,
 ): { sheet: Sheet; pieces: PlacedPiece[]; beside: Loose[] } {
-  const sheet = sheetOf(NO_STOCK, page.content.pageSize ?? format.nominal, format, []);
-  const loose = looseOf(page, sheet);
+  const sheet = readSheet(PLAIN_PAPER, format);
+  const loose = looseOf(page, sheet, false);
   const pieces = readPieces(dryFit(loose, sheet, []), page.content, sheet, [], unit);
   const laid = new Set(pieces.map(({ piece }) => piece.id));
   return { sheet, pieces, beside: loose.filter(({ id }) => !laid.has(id)) };

@@ -1,10 +1,9 @@
-import type { FoundationKind } from "../album/model.ts";
+import type { Face, LeafKind } from "../album/leaf.ts";
 import { countWords } from "../words/count.ts";
-import type { Face } from "./leaf.ts";
 import type { BookPage, BookRead, LeafRead, SideRead } from "./read.ts";
 
 /** The same kind of page again and again, from one leaf to another. */
-export type Run = { readonly kind: FoundationKind; readonly from: number; readonly count: number };
+export type Run = { readonly kind: LeafKind; readonly from: number; readonly count: number };
 export type EmptySide<P extends BookPage> = { readonly leaf: LeafRead<P>; readonly at: number; readonly face: Face };
 export type Measure<P extends BookPage> = { readonly page: P; readonly photos: number; readonly words: number };
 

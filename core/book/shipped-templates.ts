@@ -1,9 +1,8 @@
-import type { FoundationKind } from "../album/model.ts";
+import type { LeafKind, MadeKind } from "../album/leaf.ts";
 import { inches, type Length, millimetres } from "../measure/length.ts";
 import { type Rect, rect } from "../measure/rect.ts";
 import { aSeries } from "../measure/sheets.ts";
 import { type Size, size } from "../measure/size.ts";
-import type { MadeKind } from "./leaf.ts";
 import { lying, numeralAt, roomFor, type Template, type TemplatePiece } from "./template.ts";
 
 /** Our own arrangements for each usual page size. Lengths are in the unit the page is measured in. */
@@ -29,13 +28,14 @@ function drawIn(unit: Unit): Draw {
 
 const make =
   (page: Size, prefix: string) =>
-  (
-    id: string,
-    name: string,
-    kind: FoundationKind,
-    layout: string | null,
-    ...pieces: readonly TemplatePiece[]
-  ): Template => ({ id: `${prefix}/${id}`, name, page, kind, layout, pieces });
+  (id: string, name: string, kind: LeafKind, layout: string | null, ...pieces: readonly TemplatePiece[]): Template => ({
+    id: `${prefix}/${id}`,
+    name,
+    page,
+    kind,
+    layout,
+    pieces,
+  });
 
 function sixByEight(): Template[] {
   const template = make(size(inches(6), inches(8)), "6x8");

@@ -1,12 +1,10 @@
 import { describe, expect, it } from "vitest";
-import { PLAIN_USE } from "../../tests/samples.ts";
+import { leavesOn, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
+import type { Leaf, Piece } from "../album/leaf.ts";
 import { type AlbumFormat, type AlbumPlan, type Day, EMPTY_DAY } from "../album/model.ts";
 import { inches } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { firstLeaves } from "./first-leaves.ts";
-import type { Leaf, Piece } from "./leaf.ts";
-
 import { stopsFitting } from "./stops-fitting.ts";
 
 const shipped = (id: string) => {
@@ -25,7 +23,6 @@ const day = (at: number, print: [number, number]): Day => ({
   version: 1,
   content: {
     ...EMPTY_DAY,
-    foundation: { kind: "pocket", layout: "one-over-two", basePaper: "", note: "" },
     numeral: { style: "none", note: "" },
     photos: [
       {
@@ -39,8 +36,7 @@ const day = (at: number, print: [number, number]): Day => ({
   },
 });
 const days = [day(1, [6, 4]), day(2, [3, 4])];
-let made = 0;
-const leaves = firstLeaves(days, () => `leaf-${made++}`);
+const leaves = days.flatMap(({ id }) => leavesOn(id, { kind: "pocket", layout: "one-over-two" }));
 const source = { album: plan, days, leaves, layouts: [] };
 
 const narrow = { ...format, opening: { w: inches(5.5), h: inches(8.125) } };

@@ -1,13 +1,11 @@
-import type { AlbumFormat, AlbumPlan, Day } from "../album/model.ts";
-import { type Page, pagesOf } from "../album/page.ts";
+import type { Leaf } from "../album/leaf.ts";
+import type { AlbumFormat } from "../album/model.ts";
+import { type AlbumRead, type Page, pagesOf } from "../album/page.ts";
 import { TONE_OF } from "../fit/tone.ts";
 import type { PocketLayout } from "./layout.ts";
-import type { Leaf } from "./leaf.ts";
 import { type PlacedPiece, readBook, type SideRead } from "./read.ts";
 
-type Source = {
-  readonly album: AlbumPlan;
-  readonly days: readonly Day[];
+type Source = Omit<AlbumRead, "leaves"> & {
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
 };
@@ -27,8 +25,9 @@ function stopsOnSide(was: SideRead<Page>, is: SideRead<Page>): Stop[] {
 }
 
 /** The pieces of a book that would stop fitting with another format, leaf by leaf. */
-export function stopsFitting({ album, days, leaves, layouts }: Source, format: AlbumFormat): Stop[] {
-  const pages = pagesOf(album, days);
+export function stopsFitting(source: Source, format: AlbumFormat): Stop[] {
+  const { album, leaves, layouts } = source;
+  const pages = pagesOf(source);
   const now = readBook(album, pages, leaves, layouts);
   const then = readBook({ format, unit: album.unit }, pages, leaves, layouts);
   return now.leaves.flatMap((leaf, at) => {

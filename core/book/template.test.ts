@@ -5,7 +5,7 @@ import { newCard } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { inches } from "../measure/length.ts";
 import { areaOf, overlap } from "../measure/rect.ts";
-import { pieceRect } from "./leaf.ts";
+import { pieceRect } from "./piece.ts";
 import type { Loose } from "./read.ts";
 import { SHIPPED_TEMPLATES, templatesFor } from "./shipped-templates.ts";
 import { dress, roomsIn, type Template, templateOf } from "./template.ts";
@@ -28,15 +28,12 @@ const contentOf = (loose: readonly Loose[]): PageContent => ({
   prompt: { text: "", slip: null },
   technique: { text: "", slip: null },
   waived: [],
-  foundation: null,
-  pageSize: null,
   numeral: { style: "cut", note: "" },
   photos: loose
     .filter(({ what }) => what === "photo")
     .map(({ id, size }) => ({ id, photoId: id, print: size, alt: "", ...PLAIN_USE })),
   cards: loose.filter(({ what }) => what === "card").map(({ id, size }) => newCard(id, size)),
   jottings: [],
-  inserts: [],
   done: [],
 });
 

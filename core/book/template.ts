@@ -1,8 +1,8 @@
-import type { FoundationKind } from "../album/model.ts";
+import type { LeafKind, Piece, PieceWhat, Turn } from "../album/leaf.ts";
 import type { PageContent } from "../album/steps.ts";
 import { centredIn, at as place, type Rect } from "../measure/rect.ts";
 import { type Size, sameSize, size, turned } from "../measure/size.ts";
-import { type Piece, type PieceWhat, pieceSize, type Turn, turnedBy } from "./leaf.ts";
+import { pieceSize, turnedBy } from "./piece.ts";
 import { type Loose, pieceFrom } from "./read.ts";
 
 /** A foundation page to make again: its kind and pockets, and where room is kept, made pieces lie and the number goes. */
@@ -10,7 +10,7 @@ export type Template = {
   readonly id: string;
   readonly name: string;
   readonly page: Size;
-  readonly kind: FoundationKind;
+  readonly kind: LeafKind;
   readonly layout: string | null;
   readonly pieces: readonly TemplatePiece[];
 };

@@ -1,8 +1,8 @@
+import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { TONE_OF } from "../fit/tone.ts";
 import { type Length, ticks } from "../measure/length.ts";
 import { beyondCover, type HoleTrouble, holeTroubles } from "./holes.ts";
-import type { Face } from "./leaf.ts";
 import type { LeafRead, PlacedPiece } from "./read.ts";
 
 /** One thing to do or look at on a side before paper is cut. `act`: it will not work as it lies. */

@@ -1,8 +1,9 @@
 import { usualPrint } from "../album/formats.ts";
+import type { Face } from "../album/leaf.ts";
 import type { Page } from "../album/page.ts";
+import { pageSizeOf } from "../album/page-leaves.ts";
 import type { Size } from "../measure/size.ts";
 import type { Slot } from "../photo/propose.ts";
-import type { Face } from "./leaf.ts";
 import type { BookRead } from "./read.ts";
 
 /** A print that a page waits for, and where it will lie: in a room kept free on one of its sides, or not yet anywhere. */
@@ -50,7 +51,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], nomi
     waiting.push({
       ...slotOf(page),
       id: `page/${page.days[0]?.id ?? ""}`,
-      print: firstPrint(page.content.pageSize ?? nominal),
+      print: firstPrint(pageSizeOf(page.leaves, nominal)),
       place: null,
     });
   }

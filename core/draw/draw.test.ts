@@ -21,13 +21,10 @@ const content = (change: Partial<PageContent>): PageContent => ({
   prompt: { text: "", slip: null },
   technique: { text: "", slip: null },
   waived: [],
-  foundation: null,
-  pageSize: null,
   numeral: { style: "none", note: "" },
   photos: [],
   cards: [],
   jottings: [],
-  inserts: [],
   done: [],
   ...change,
 });

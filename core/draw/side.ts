@@ -1,7 +1,8 @@
+import type { Face, Piece } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { holesOf, slitsOf } from "../book/holes.ts";
-import { type Face, type Piece, pieceSize } from "../book/leaf.ts";
+import { pieceSize } from "../book/piece.ts";
 import { type LeafRead, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";

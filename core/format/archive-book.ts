@@ -1,6 +1,6 @@
 import { z } from "zod";
+import { FACES, LEAF_STEPS, SIDE_STEPS } from "../album/leaf.ts";
 import { readLayout } from "../book/layout.ts";
-import { FACES } from "../book/leaf.ts";
 import { layoutSchema, sideSchemas } from "../book/piece-schema.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { IN_MILLIMETRES } from "../measure/length-schema.ts";
@@ -9,15 +9,12 @@ import { LINE, NAME } from "../words/text-schema.ts";
 
 /** The book's part of an archive: leaves in order with what lies on their sides, try-outs, and own pocket layouts. */
 const ID = z.uuid();
-const { pieces: PIECES, owner: OWNER, stock: STOCK } = sideSchemas(IN_MILLIMETRES);
-const SIDE = z.object({ owner: OWNER, pieces: PIECES.nullable() });
+const { pieces: PIECES, owner: OWNER, make: MAKE } = sideSchemas(IN_MILLIMETRES);
+const SIDE = z.object({ owner: OWNER, pieces: PIECES.nullable(), done: z.array(z.enum(SIDE_STEPS)) });
 const LEAF = z.object({
   id: ID,
-  of: z.discriminatedUnion("kind", [
-    z.object({ kind: z.literal("page"), dayId: ID }),
-    z.object({ kind: z.literal("insert"), dayId: ID, insertId: ID }),
-    z.object({ kind: z.literal("own"), stock: STOCK }),
-  ]),
+  make: MAKE,
+  done: z.array(z.enum(LEAF_STEPS)),
   drop: IN_MILLIMETRES.place.nullable(),
   liftsOff: z.boolean(),
   front: SIDE,
@@ -35,23 +32,16 @@ export const ARCHIVE_BOOK = z.object({
 });
 export type ArchiveBook = z.output<typeof ARCHIVE_BOOK>;
 
-/** References of the book that lead nowhere: to a day or insert that is not in the archive, or a leaf that is not. */
+/** References of the book that lead nowhere: to a day that is not in the archive, or a leaf that is not. */
 export function* bookProblems(
   book: ArchiveBook,
   dayIds: ReadonlySet<string>,
-  insertIds: ReadonlySet<string>,
 ): Generator<{ readonly path: (string | number)[]; readonly message: string }> {
   const leafIds = new Set<string>();
-  const inserts = new Set<string>();
-  for (const [at, { id, of, front, back }] of book.leaves.entries()) {
+  for (const [at, { id, front, back }] of book.leaves.entries()) {
     const path = (...rest: string[]) => ["leaves", at, ...rest];
     if (leafIds.has(id)) yield { path: path("id"), message: "a leaf twice" };
     leafIds.add(id);
-    if (of.kind !== "own" && !dayIds.has(of.dayId))
-      yield { path: path("of", "dayId"), message: "a leaf of a day that is not there" };
-    if (of.kind === "insert" && (!insertIds.has(of.insertId) || inserts.has(of.insertId)))
-      yield { path: path("of", "insertId"), message: "a leaf of an insert that is not there" };
-    if (of.kind === "insert") inserts.add(of.insertId);
     for (const [face, { owner }] of Object.entries({ front, back }))
       if (owner.kind === "day" && !dayIds.has(owner.dayId))
         yield { path: path(face, "owner", "dayId"), message: "a side of a day that is not there" };

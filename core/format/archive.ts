@@ -1,27 +1,18 @@
 import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
-import { type HolePresetId, holePreset } from "../album/holes.ts";
-import {
-  BINDING_EDGES,
-  BINDINGS,
-  FOUNDATION_KINDS,
-  INSERT_KINDS,
-  NUMERAL_STYLES,
-  PARTS,
-  STEPS,
-} from "../album/model.ts";
-import { millimetres, toMillimetres } from "../measure/length.ts";
+import { BINDING_EDGES, BINDINGS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
-import { AS_IT_COMES, MOST_CLOSER, WHOLE } from "../photo/crop.ts";
-import { MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "../photo/look.ts";
-import { PHOTO_RULES, USUAL_RULE } from "../photo/propose.ts";
+import { MOST_CLOSER, WHOLE } from "../photo/crop.ts";
+import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
+import { PHOTO_RULES } from "../photo/propose.ts";
 import { settingSchema } from "../words/setting-schema.ts";
 import { LINE, NAME, TEXT } from "../words/text-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
 import { isWithinBounds } from "./archive-bounds.ts";
+import { asOfToday } from "./archive-older.ts";
 
 /**
  * The album archive: a ZIP with `album.json`, described here, and the original photos under `photos/`.
@@ -29,7 +20,7 @@ import { isWithinBounds } from "./archive-bounds.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 4;
+export const ARCHIVE_VERSION = 5;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -76,10 +67,6 @@ const DAY = z.object({
   prompt: z.object({ text: TEXT, slip: LINE.nullable() }),
   technique: z.object({ text: TEXT, slip: LINE.nullable() }),
   waived: z.array(z.enum(PARTS)),
-  foundation: z
-    .object({ kind: z.enum(FOUNDATION_KINDS), layout: LINE.nullable(), basePaper: LINE, note: TEXT })
-    .nullable(),
-  pageSize: SIZE.nullable(),
   numeral: z.object({ style: z.enum(NUMERAL_STYLES), note: LINE }),
   photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE, crop: CROP })),
   cards: z.array(
@@ -102,7 +89,7 @@ const DAY = z.object({
       at: z.string().length(16).refine(isWallTime, "not a date and time"),
     }),
   ),
-  inserts: z.array(z.object({ id: ID, kind: z.enum(INSERT_KINDS), size: SIZE, note: TEXT })),
+  /** What of the day itself is done; what is done of a leaf or a side is said there. */
   done: z.array(z.enum(STEPS)),
 });
 
@@ -157,8 +144,7 @@ const ALBUM_FILE = z.object({
   }),
   days: z.array(DAY),
   photos: z.array(PHOTO),
-  /** Null where the archive is from before books were laid out: the leaves follow from the days. */
-  book: ARCHIVE_BOOK.nullable(),
+  book: ARCHIVE_BOOK,
 });
 
 export const ARCHIVE = ALBUM_FILE.superRefine((archive, context) => {
@@ -196,7 +182,7 @@ function* contradictions({ album, days, photos, book }: Archive): Generator<Cont
     const path = (...rest: (string | number)[]) => ["days", at, ...rest];
     if (seen.has(day.date)) yield { path: path("date"), message: "a date twice" };
     seen.add(day.date);
-    for (const kind of ["photos", "cards", "jottings", "inserts"] as const)
+    for (const kind of ["photos", "cards", "jottings"] as const)
       for (const [place, { id }] of day[kind].entries()) {
         if (seen.has(id)) yield { path: path(kind, place, "id"), message: "an id twice" };
         seen.add(id);
@@ -210,95 +196,11 @@ function* contradictions({ album, days, photos, book }: Archive): Generator<Cont
       if (!hashes.has(sha256))
         yield { path: path("photos", place, "sha256"), message: "a day uses a photo that is not there" };
   }
-  const inserts = new Set(days.flatMap((day) => day.inserts.map(({ id }) => id)));
-  if (book)
-    for (const { path, message } of bookProblems(book, ids, inserts)) yield { path: ["book", ...path], message };
+  for (const { path, message } of bookProblems(book, ids)) yield { path: ["book", ...path], message };
 }
 
 /** The JSON text of `album.json`, indented, for people to read too. */
 export const writeArchive = (archive: Archive): string => JSON.stringify(z.encode(ARCHIVE, archive), null, 2);
-
-const FIRST_FORMAT = z.object({
-  formatVersion: z.literal(1),
-  album: z.object({
-    format: z.looseObject({
-      binding: z.enum(BINDINGS),
-      outer: z.object({ w: z.number().positive().max(2000), h: z.number().positive().max(2000) }),
-    }),
-  }),
-});
-const FIRST_HOLES: Record<(typeof BINDINGS)[number], HolePresetId> = {
-  ring: "three-ring",
-  "two-hole": "iso-838",
-  sewn: "none",
-};
-
-/** A first-version archive as one of the second: typical holes for its binding, a cover a quarter inch larger, no book yet. */
-function fromFirst(raw: unknown): unknown {
-  const first = FIRST_FORMAT.safeParse(raw);
-  if (!first.success) return raw;
-  const { binding, outer } = first.data.album.format;
-  const { positions, inset, diameter } = holePreset(FIRST_HOLES[binding], millimetres(outer.h));
-  const measured = {
-    bindingEdge: "left",
-    holes: { positions: positions.map(toMillimetres), inset: toMillimetres(inset), diameter: toMillimetres(diameter) },
-    cover: { w: outer.w + 6.35, h: outer.h + 6.35 },
-  };
-  const old = raw as { album: { format: object } };
-  return {
-    ...old,
-    formatVersion: 2,
-    album: { ...old.album, format: { ...old.album.format, ...measured } },
-    book: null,
-  };
-}
-
-const SECOND_FORMAT = z.object({
-  formatVersion: z.literal(2),
-  days: z.array(z.looseObject({ photos: z.array(z.looseObject({})) })),
-  photos: z.array(z.looseObject({})),
-});
-
-/** A second-version archive as one of the third: prints as they come, pictures plain. */
-function fromSecond(raw: unknown): unknown {
-  const second = SECOND_FORMAT.safeParse(raw);
-  if (!second.success) return raw;
-  const { days, photos } = second.data;
-  return {
-    ...(raw as object),
-    formatVersion: 3,
-    days: days.map((day) => ({ ...day, photos: day.photos.map((use) => ({ ...use, crop: AS_IT_COMES })) })),
-    photos: photos.map((photo) => ({ ...photo, givenDate: null, look: NO_LOOK })),
-  };
-}
-
-const THIRD_FORMAT = z.object({
-  formatVersion: z.literal(3),
-  album: z.looseObject({}),
-  days: z.array(z.looseObject({ cards: z.array(z.looseObject({})) })),
-  photos: z.array(z.looseObject({})),
-});
-
-/** A third-version archive as one of today: cards with a front only, written as usual; nothing jotted down or marked. */
-function fromThird(raw: unknown): unknown {
-  const third = THIRD_FORMAT.safeParse(raw);
-  if (!third.success) return raw;
-  const plain = { back: "", setting: null, hidden: "", privateUntil: null };
-  const unmarked = { star: false, banked: false, rejected: false };
-  return {
-    ...(raw as object),
-    formatVersion: ARCHIVE_VERSION,
-    privateTextsLeftOut: 0,
-    album: { ...third.data.album, photoRule: USUAL_RULE },
-    photos: third.data.photos.map((photo) => ({ ...photo, ...unmarked })),
-    days: third.data.days.map((day) => ({
-      ...day,
-      technique: { text: "", slip: null },
-      jottings: [],
-      cards: day.cards.map((card) => ({ ...card, ...plain })),
-    })),
-  };
-}
 
 /** `days[3].jottings[0].at`, as it is written where one reads the file. */
 const placeOf = (path: readonly PropertyKey[]): string =>
@@ -326,7 +228,9 @@ export function readArchive(text: string): ReadArchive {
   if (!head.success) return { ok: false, reason: "not-an-archive" };
   if (head.data.formatVersion > ARCHIVE_VERSION) return { ok: false, reason: "newer-format" };
   if (!isWithinBounds(raw)) return { ok: false, reason: "too-much-inside" };
-  const archive = ARCHIVE.safeDecode(fromThird(fromSecond(fromFirst(raw))) as z.input<typeof ARCHIVE>);
+  const now = asOfToday(raw);
+  if (!now.ok) return { ok: false, reason: "damaged", where: placeOf(now.path) };
+  const archive = ARCHIVE.safeDecode(now.raw as z.input<typeof ARCHIVE>);
   return archive.success
     ? { ok: true, archive: archive.data }
     : { ok: false, reason: "damaged", where: placeOf(archive.error.issues[0]?.path ?? []) };

@@ -1,5 +1,6 @@
 import type { AlbumPlan } from "../album/model.ts";
-import { type Page, pageSize } from "../album/page.ts";
+import type { Page } from "../album/page.ts";
+import { firstPage, insertsOf, pageSizeOf } from "../album/page-leaves.ts";
 import { shared } from "../album/secrecy.ts";
 import { printSize } from "../measure/size.ts";
 import { type CalendarDate, weekdayName } from "../month/dates.ts";
@@ -28,6 +29,8 @@ const state = (page: Page): string =>
 export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: CalendarDate): string[][] {
   const rows = pages.map((page) => {
     const { days } = page;
+    const first = firstPage(page.leaves);
+    const { nominal } = plan.format;
     const content = shared(page.content, today);
     const words = content.cards
       .flatMap(({ text, back }) => [text, back])
@@ -45,10 +48,12 @@ export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: Cale
       String(content.photos.length),
       content.cards.map(({ size }) => printSize(size, plan.unit)).join("; "),
       words,
-      content.foundation?.kind ?? "",
-      content.foundation?.basePaper ?? "",
-      printSize(pageSize(content, plan.format), plan.unit),
-      content.inserts.map((insert) => `${insert.kind} ${printSize(insert.size, plan.unit)}`).join("; "),
+      first?.make.kind ?? "",
+      first?.make.basePaper ?? "",
+      printSize(pageSizeOf(page.leaves, nominal), plan.unit),
+      insertsOf(page.leaves)
+        .map(({ make }) => `${make.insert} ${printSize(make.size ?? nominal, plan.unit)}`)
+        .join("; "),
       String(page.steps.filter(({ done }) => done).length),
       String(page.steps.length),
       state(page),

@@ -1,12 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum, anyLeaves } from "../../tests/samples.ts";
+import type { Leaf } from "../album/leaf.ts";
 import type { Day } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
-import { firstLeaves } from "../book/first-leaves.ts";
 import { grid } from "../book/layout.ts";
-import type { Leaf } from "../book/leaf.ts";
-import { inches, millimetres } from "../measure/length.ts";
+import { inches } from "../measure/length.ts";
 import { datesFrom } from "../month/dates.ts";
 import { spanLength } from "../month/span.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
@@ -28,12 +27,14 @@ const hashOf = (id: string) => id.replaceAll("-", "").padEnd(64, "0");
 /** A book whose leaves follow from the days, with some of their own, a try-out and a layout. */
 function bookOf(days: readonly Day[], others: readonly Leaf[]) {
   const first = days[0]?.id ?? "";
-  const side = ({ owner, pieces }: Leaf["front"]) => ({
+  const side = ({ owner, pieces, done }: Leaf["front"]) => ({
+    done: [...done],
     owner: owner.kind === "day" ? { kind: "day" as const, dayId: first } : owner,
     pieces: pieces?.map((piece, at) => ({ ...piece, id: `piece-${at}` })) ?? null,
   });
-  const leaves = [...firstLeaves(days, () => crypto.randomUUID()), ...others].map(({ version: _, ...leaf }) => ({
+  const leaves = others.map(({ version: _, done, ...leaf }) => ({
     ...leaf,
+    done: [...done],
     front: side(leaf.front),
     back: side(leaf.back),
   }));
@@ -63,7 +64,7 @@ function bookOf(days: readonly Day[], others: readonly Leaf[]) {
   };
 }
 
-const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ plan, days }, others]) => {
+const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ plan, days, leaves }, others]) => {
   const used = days.flatMap(({ content }) => content.photos);
   const { capacity, ...format } = plan.format;
   return {
@@ -92,7 +93,6 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       done: [...content.done],
       cards: [...content.cards],
       jottings: [...content.jottings],
-      inserts: [...content.inserts],
       photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
     })),
     photos: used.map(({ photoId }) => ({
@@ -107,60 +107,8 @@ const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ 
       banked: false,
       rejected: true,
     })),
-    book: bookOf(days, others),
+    book: bookOf(days, [...leaves, ...others]),
   } as Archive;
-});
-
-type Old = {
-  album: object;
-  days: { photos: object[]; cards: { id: string; size: object; text: string }[] }[];
-  photos: object[];
-  book: unknown;
-};
-/** An archive's JSON as it was before cards had a back and a lettering, days jottings, and pictures marks. */
-const withoutWords = (raw: Old): Old => ({
-  ...raw,
-  album: { ...raw.album, photoRule: undefined },
-  photos: raw.photos.map((photo) => ({ ...photo, star: undefined, banked: undefined, rejected: undefined })),
-  days: raw.days.map((day) => ({
-    ...day,
-    technique: undefined,
-    jottings: undefined,
-    cards: day.cards.map(({ id, size, text }) => ({ id, size, text })),
-  })),
-});
-/** And before prints had crops and pictures looks. */
-const withoutCrops = (given: Old): Old => ({
-  ...withoutWords(given),
-  days: withoutWords(given).days.map((day) => ({
-    ...day,
-    photos: day.photos.map((use) => ({ ...use, crop: undefined })),
-  })),
-  photos: withoutWords(given).photos.map((photo) => ({ ...photo, look: undefined, givenDate: undefined })),
-});
-/** An archive as it is read from before there were marks. */
-const unmarked = (archive: Archive): Archive => ({
-  ...archive,
-  album: { ...archive.album, photoRule: "banked" },
-  photos: archive.photos.map((photo) => ({ ...photo, star: false, banked: false, rejected: false })),
-});
-const plainWords = (day: Archive["days"][number]): Archive["days"][number] => ({
-  ...day,
-  technique: { text: "", slip: null },
-  jottings: [],
-  cards: day.cards.map(({ id, size, text }) => ({
-    id,
-    size,
-    text,
-    back: "",
-    setting: null,
-    hidden: "",
-    privateUntil: null,
-  })),
-});
-const asItComes = (day: Archive["days"][number]): Archive["days"][number] => ({
-  ...plainWords(day),
-  photos: day.photos.map((use) => ({ ...use, crop: AS_IT_COMES })),
 });
 
 describe("the archive", () => {
@@ -173,49 +121,10 @@ describe("the archive", () => {
     );
   });
 
-  it("of the first format, from before books were laid out, is read: holes and cover typical of its binding, no book yet", () => {
+  it("is damaged when its book names a day or a leaf that is not there", () => {
     const [sample] = fc.sample(anyArchive, 1);
     if (!sample) throw new Error("no sample");
-    const raw = JSON.parse(writeArchive(sample));
-    const { bindingEdge: _, holes: __, cover: ___, ...format } = raw.album.format;
-    const { book: ____, ...rest } = withoutCrops(raw);
-    const old = { ...rest, formatVersion: 1, album: { ...rest.album, format: { ...format, binding: "two-hole" } } };
-    const read = readArchive(JSON.stringify(old));
-    if (!read.ok) throw new Error(read.reason);
-    const { holes, cover, outer } = read.archive.album.format;
-    const [upper = 0, lower = 0] = holes.positions;
-    expect(lower - upper).toBe(millimetres(80));
-    expect(cover.w - outer.w).toBe(inches(1 / 4));
-    expect(read.archive.book).toBeNull();
-    expect(read.archive.days).toEqual(sample.days.map(asItComes));
-  });
-
-  it("of the second format, from before prints were cropped, is read: prints as they come, pictures plain", () => {
-    const [sample] = fc.sample(anyArchive, 1);
-    if (!sample) throw new Error("no sample");
-    const old = { ...withoutCrops(JSON.parse(writeArchive(sample))), formatVersion: 2 };
-    const read = readArchive(JSON.stringify(old));
-    if (!read.ok) throw new Error(read.reason);
-    expect(read.archive).toEqual({ ...unmarked(sample), days: sample.days.map(asItComes) });
-  });
-
-  it("of the third format, from before cards had a back and a lettering, is read: fronts only, written as usual", () => {
-    const [sample] = fc.sample(anyArchive, 1);
-    if (!sample) throw new Error("no sample");
-    const raw = JSON.parse(writeArchive(sample));
-    const old = { ...withoutWords(raw), formatVersion: 3, privateTextsLeftOut: undefined };
-    expect(readArchive(JSON.stringify(old))).toEqual({
-      ok: true,
-      archive: { ...unmarked(sample), days: sample.days.map(plainWords) },
-    });
-  });
-
-  it("is damaged when its book names a day, an insert or a leaf that is not there", () => {
-    const [sample] = fc.sample(anyArchive, 1);
-    if (!sample) throw new Error("no sample");
-    const spoilt = (
-      change: (book: { leaves: { of: object; front: object }[]; tryOuts: { leafId: string }[] }) => void,
-    ) => {
+    const spoilt = (change: (book: { leaves: { front: object }[]; tryOuts: { leafId: string }[] }) => void) => {
       const raw = JSON.parse(writeArchive(sample));
       change(raw.book);
       return readArchive(JSON.stringify(raw));
@@ -223,13 +132,10 @@ describe("the archive", () => {
     const nobody = crypto.randomUUID();
     const damaged = { ok: false, reason: "damaged" };
     expect(
-      spoilt(({ leaves }) => Object.assign(leaves[0] ?? {}, { of: { kind: "page", dayId: nobody } })),
-    ).toMatchObject(damaged);
-    expect(
       spoilt(({ leaves }) => Object.assign(leaves[0]?.front ?? {}, { owner: { kind: "day", dayId: nobody } })),
     ).toMatchObject(damaged);
     expect(spoilt(({ tryOuts }) => Object.assign(tryOuts[0] ?? {}, { leafId: nobody }))).toMatchObject(damaged);
-    expect(spoilt(({ leaves }) => leaves.push(leaves[0] ?? { of: {}, front: {} }))).toMatchObject(damaged);
+    expect(spoilt(({ leaves }) => leaves.push(leaves[0] ?? { front: {} }))).toMatchObject(damaged);
   });
 
   it("is refused when it is something else, from a newer format, or damaged", () => {
@@ -328,7 +234,9 @@ describe("an archive changed by hand", () => {
         const kept = days.filter(() => [...keeps.take(1)][0]);
         const added = missingDays(kept, plan.span, () => crypto.randomUUID());
         const whole = [...kept, ...added.map((day) => ({ ...day, version: 0 }))];
-        const dates = pagesOf(plan, whole).flatMap((page) => page.days.map(({ date }) => date));
+        const dates = pagesOf({ album: plan, days: whole, leaves: [] }).flatMap((page) =>
+          page.days.map(({ date }) => date),
+        );
         expect(dates).toEqual(datesFrom(plan.span.start, spanLength(plan.span)));
       }),
       { numRuns: 40 },
@@ -339,8 +247,8 @@ describe("an archive changed by hand", () => {
 describe("the day plan", () => {
   it("has one row a page, each as wide as its head", () => {
     fc.assert(
-      fc.property(anyAlbum, ({ plan, days }) => {
-        const pages = pagesOf(plan, days);
+      fc.property(anyAlbum, ({ plan, days, leaves }) => {
+        const pages = pagesOf({ album: plan, days, leaves });
         const [head, ...rows] = dayPlanRows(plan, pages, plan.span.start);
         expect(head).toEqual(DAY_PLAN_HEAD);
         expect(rows.length).toBe(pages.length);

@@ -7,9 +7,9 @@ import { tonight } from "./tonight.ts";
 describe("tonight", () => {
   it("offers only open steps of days that have come, in working order, within the minutes", () => {
     fc.assert(
-      fc.property(anyAlbum, fc.nat(120), fc.nat(61), ({ plan, days }, minutes, at) => {
+      fc.property(anyAlbum, fc.nat(120), fc.nat(61), ({ plan, days, leaves }, minutes, at) => {
         const today = days[at % days.length]?.date ?? plan.span.start;
-        const items = tonight(pagesOf(plan, days), today, minutes);
+        const items = tonight(pagesOf({ album: plan, days, leaves }), today, minutes);
         expect(items.reduce((sum, { step }) => sum + step.minutes, 0)).toBeLessThanOrEqual(minutes);
         for (const { page, step } of items) {
           expect(step.done).toBe(false);

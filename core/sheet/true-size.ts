@@ -1,5 +1,5 @@
+import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
-import type { Face } from "../book/leaf.ts";
 import { type LeafRead, wholeLeaf } from "../book/read.ts";
 import type { Mark } from "../draw/marks.ts";
 import { sideMarks } from "../draw/side.ts";

@@ -13,16 +13,7 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
-import type {
-  Binding,
-  BindingEdge,
-  DayContent,
-  Foundation,
-  InsertKind,
-  NumeralStyle,
-  Part,
-  Step,
-} from "../../core/album/model.ts";
+import type { Binding, BindingEdge, DayContent, NumeralStyle, Part, Step } from "../../core/album/model.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
@@ -100,9 +91,6 @@ export const day = pgTable(
     techniqueText: text("technique_text").notNull().default(""),
     techniqueSlip: text("technique_slip"),
     waived: text("waived").array().$type<Part[]>().notNull().default([]),
-    foundation: jsonb("foundation").$type<Foundation>(),
-    pageW: length("page_w"),
-    pageH: length("page_h"),
     numeralStyle: text("numeral_style").$type<NumeralStyle>().notNull().default("printed"),
     numeralNote: text("numeral_note").notNull().default(""),
     done: text("done").array().$type<Step[]>().notNull().default([]),
@@ -116,10 +104,6 @@ export const day = pgTable(
     // A leaf or a side names its day together with the album, so that it can only be a day of its own album.
     unique("day_of_album").on(table.id, table.albumId),
     check("day_not_into_itself", sql`${table.mergedInto} <> ${table.id}`),
-    check(
-      "day_page_size",
-      sql`(${table.pageW} is null) = (${table.pageH} is null) and coalesce(${table.pageW}, 1) > 0 and coalesce(${table.pageH}, 1) > 0`,
-    ),
   ],
 );
 
@@ -159,15 +143,6 @@ export const jotting = pgTable(
     privateUntil: calendarDate("private_until"),
   },
   (table) => [index("jotting_day").on(table.dayId)],
-);
-
-export const dayInsert = pgTable(
-  "day_insert",
-  { ...pieceColumns, kind: text("kind").$type<InsertKind>().notNull(), note: text("note").notNull() },
-  (table) => [
-    index("day_insert_day").on(table.dayId),
-    check("day_insert_size", sql`${table.w} > 0 and ${table.h} > 0`),
-  ],
 );
 
 export const dayPhoto = pgTable(

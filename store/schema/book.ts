@@ -13,18 +13,18 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { Face, InsertKind, Leaf, LeafKind, LeafStep, Matter, Piece, SideStep } from "../../core/album/leaf.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { LayoutNode } from "../../core/book/layout.ts";
-import type { Face, Leaf, Matter, Piece, Stock } from "../../core/book/leaf.ts";
 import type { Template, TemplatePiece } from "../../core/book/template.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
-import { album, day, dayInsert } from "./album.ts";
+import { album, day } from "./album.ts";
 import { household, member } from "./household.ts";
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 const length = (name: string) => integer(name).$type<Length>();
 
-/** A leaf of an album's book. Its material is said by its day, by the insert it is, or by its own `stock`. */
+/** A leaf of an album's book: what it is, and what was done once for it. */
 export const leaf = pgTable(
   "leaf",
   {
@@ -34,10 +34,16 @@ export const leaf = pgTable(
       .references(() => album.id, { onDelete: "cascade" }),
     /** Its place from 0, without gaps, as a trigger checks at the end of a transaction; null while in the tray. */
     position: integer("position"),
-    kind: text("kind").$type<Leaf["of"]["kind"]>().notNull(),
-    dayId: uuid("day_id"),
-    insertId: uuid("insert_id").references(() => dayInsert.id, { onDelete: "cascade" }),
-    stock: jsonb("stock").$type<Stock>(),
+    kind: text("kind").$type<LeafKind>().notNull(),
+    layout: text("layout"),
+    /** Null where it is of the album's page size. */
+    w: length("w"),
+    h: length("h"),
+    basePaper: text("base_paper").notNull().default(""),
+    /** Which sort of insert it is; null for a page. */
+    insert: text("insert").$type<InsertKind>(),
+    note: text("note").notNull().default(""),
+    done: text("done").array().$type<LeafStep[]>().notNull().default([]),
     drop: length("drop"),
     liftsOff: boolean("lifts_off").notNull().default(false),
     version: integer("version").notNull().default(0),
@@ -49,24 +55,16 @@ export const leaf = pgTable(
     // Deferred in the migration, so that neighbours can exchange places within one transaction.
     unique("leaf_place_once").on(table.albumId, table.position),
     unique("leaf_of_album").on(table.id, table.albumId),
-    unique("leaf_insert_once").on(table.insertId),
-    foreignKey({
-      name: "leaf_day",
-      columns: [table.dayId, table.albumId],
-      foreignColumns: [day.id, day.albumId],
-    }).onDelete("cascade"),
     check(
       "leaf_placed",
       sql`(${table.position} is null) = (${table.deletedAt} is not null) and coalesce(${table.position}, 0) >= 0`,
     ),
+    check("leaf_kind", sql`${table.kind} in ('full', 'pocket', 'paper', 'clear', 'vellum')`),
     check(
-      "leaf_material",
-      sql`case ${table.kind}
-        when 'page' then ${table.dayId} is not null and ${table.insertId} is null and ${table.stock} is null
-        when 'insert' then ${table.dayId} is not null and ${table.insertId} is not null and ${table.stock} is null
-        when 'own' then ${table.dayId} is null and ${table.insertId} is null and ${table.stock} is not null
-        else false end`,
+      "leaf_size",
+      sql`(${table.w} is null) = (${table.h} is null) and coalesce(${table.w}, 1) > 0 and coalesce(${table.h}, 1) > 0`,
     ),
+    check("leaf_done", sql`${table.done} <@ array['base', 'punch', 'file']`),
   ],
 );
 
@@ -80,6 +78,8 @@ export const side = pgTable(
     dayId: uuid("day_id"),
     matter: text("matter").$type<Matter>(),
     pieces: jsonb("pieces").$type<Piece[]>(),
+    /** What was done of this side. */
+    done: text("done").array().$type<SideStep[]>().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.leafId, table.face] }),
@@ -95,6 +95,7 @@ export const side = pgTable(
     }).onDelete("cascade"),
     index("side_day_of").on(table.dayId),
     check("side_face", sql`${table.face} in ('front', 'back')`),
+    check("side_done", sql`${table.done} <@ array['number', 'assemble']`),
     check("side_one_owner", sql`num_nonnulls(${table.dayId}, ${table.matter}) <= 1`),
   ],
 );

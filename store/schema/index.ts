@@ -1,5 +1,5 @@
 import { relations } from "drizzle-orm";
-import { album, card, day, dayInsert, dayPhoto, jotting } from "./album.ts";
+import { album, card, day, dayPhoto, jotting } from "./album.ts";
 import { leaf, pocketLayout, side, tryOut } from "./book.ts";
 import { household, member } from "./household.ts";
 import { photo, pictureTrait } from "./photo.ts";
@@ -48,7 +48,6 @@ export const dayRelations = relations(day, ({ one, many }) => ({
   lastWriter: one(member, { fields: [day.updatedBy], references: [member.id] }),
   cards: many(card),
   jottings: many(jotting),
-  inserts: many(dayInsert),
   photos: many(dayPhoto),
 }));
 export const cardRelations = relations(card, ({ one }) => ({
@@ -56,9 +55,6 @@ export const cardRelations = relations(card, ({ one }) => ({
 }));
 export const jottingRelations = relations(jotting, ({ one }) => ({
   day: one(day, { fields: [jotting.dayId], references: [day.id] }),
-}));
-export const insertRelations = relations(dayInsert, ({ one }) => ({
-  day: one(day, { fields: [dayInsert.dayId], references: [day.id] }),
 }));
 export const dayPhotoRelations = relations(dayPhoto, ({ one }) => ({
   day: one(day, { fields: [dayPhoto.dayId], references: [day.id] }),

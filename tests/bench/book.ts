@@ -1,5 +1,5 @@
+import { type Leaf, leafOfDay, type Piece, PLAIN_PAPER } from "../../core/album/leaf.ts";
 import { pagesOf } from "../../core/album/page.ts";
-import type { Leaf, Piece } from "../../core/book/leaf.ts";
 import { readBook } from "../../core/book/read.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
 import { inBrowser } from "./client.ts";
@@ -18,22 +18,18 @@ export function fullLeaf(dayId: string, count: number): Leaf {
       outside: false,
     }),
   );
+  const leaf = leafOfDay(`leaf-${dayId}`, PLAIN_PAPER, dayId);
   return {
-    id: `leaf-${dayId}`,
-    version: 1,
-    of: { kind: "page", dayId },
-    drop: null,
-    liftsOff: false,
-    front: { owner: { kind: "day", dayId }, pieces },
-    back: { owner: { kind: "day", dayId }, pieces: null },
+    ...leaf,
+    front: { ...leaf.front, pieces },
   };
 }
 
 /** Median milliseconds to read and fit a whole book of 62 leaves with 600 pieces. */
 export function measureFit(): number {
   const { plan, days } = bigAlbum(62);
-  const pages = pagesOf(plan, days);
   const leaves = days.map(({ id }, at) => fullLeaf(id, at % 31 < 21 ? 10 : 9));
+  const pages = pagesOf({ album: plan, days, leaves });
   const times: number[] = [];
   for (let round = 0; round < 60; round++) {
     const began = performance.now();

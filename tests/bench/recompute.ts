@@ -1,13 +1,12 @@
 import { presetById } from "../../core/album/formats.ts";
+import type { Leaf } from "../../core/album/leaf.ts";
 import { type AlbumPlan, type Day, EMPTY_DAY, newCard } from "../../core/album/model.ts";
 import { closedThickness, readPages } from "../../core/album/page.ts";
-import { firstLeaves } from "../../core/book/first-leaves.ts";
-import type { Leaf } from "../../core/book/leaf.ts";
 import { readBook } from "../../core/book/read.ts";
 import { readRhythm } from "../../core/book/rhythm.ts";
 import { inches } from "../../core/measure/length.ts";
 import { addDays, type CalendarDate } from "../../core/month/dates.ts";
-import { PLAIN_USE } from "../samples.ts";
+import { leavesOn, PLAIN_USE } from "../samples.ts";
 
 /** An album of `count` days with about 26 pieces each: 31 of them hold 800. Its book has two or three leaves a day. */
 export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
@@ -27,11 +26,9 @@ export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
       version: 1,
       content: {
         ...EMPTY_DAY,
-        foundation: { kind: at % 2 ? "pocket" : "full", layout: at % 2 ? "twelve" : null, basePaper: "", note: "" },
         photos: pieces((id) => ({ id: `p${id}`, photoId: id, print: three, alt: "", ...PLAIN_USE }), at, 10),
         cards: pieces((id) => newCard(`c${id}`, three, "words"), at, 10),
-        inserts: pieces((id) => ({ id: `i${id}`, kind: "tag" as const, size: three, note: "" }), at, 6),
-        done: ["choose", "base"],
+        done: ["choose"],
       },
     }),
   );
@@ -48,9 +45,9 @@ export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
 }
 
 function recompute({ plan, days, leaves }: { plan: AlbumPlan; days: Day[]; leaves: readonly Leaf[] }): number {
-  const pages = readPages(plan, days);
+  const pages = readPages(plan, days, leaves);
   readRhythm(readBook(plan, pages, leaves), pages);
-  return closedThickness(pages, plan.format);
+  return closedThickness(pages, leaves, plan.format);
 }
 
 export const median = (values: number[]): number =>
@@ -62,13 +59,12 @@ export const median = (values: number[]): number =>
  */
 export function measureRecompute(): { ms: number; growth: number } {
   const withLeaves = (album: ReturnType<typeof bigAlbum>) => {
-    let made = 0;
-    const all = firstLeaves(album.days, () => `leaf-${made++}`);
-    // 80 leaves in a month: every page, and the first inserts of each day.
-    return {
-      ...album,
-      leaves: all.filter(({ of }, at) => of.kind === "page" || at % 7 < 2).slice(0, (album.days.length / 31) * 80),
-    };
+    // 80 leaves in a month: two inserts over every page, but for the last days.
+    const tag = { insert: "tag" as const, size: { w: inches(3), h: inches(4) } };
+    const all = album.days.flatMap(({ id }, at) =>
+      leavesOn(id, tag, tag, at % 2 ? { kind: "pocket", layout: "twelve" } : { kind: "full" }),
+    );
+    return { ...album, leaves: all.slice(0, (album.days.length / 31) * 80) };
   };
   const [one, ten] = [withLeaves(bigAlbum(31)), withLeaves(bigAlbum(310))];
   const time = (album: typeof one, often: number) => {

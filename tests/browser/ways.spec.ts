@@ -12,7 +12,7 @@ async function backTo(album: string, front: string, back: string): Promise<void>
   const id = album.split("/").at(-1);
   await store.pool.query(
     `update side set day_id = (select id from day where album_id = $1 and date = $3), pieces = '[]'
-     where face = 'back' and leaf_id = (select l.id from leaf l join day d on d.id = l.day_id where d.album_id = $1 and d.date = $2)`,
+     where face = 'back' and leaf_id = (select s.leaf_id from side s join day d on d.id = s.day_id where d.album_id = $1 and d.date = $2 and s.face = 'front')`,
     [id, front, back],
   );
   await store.pool.query("update album set revision = revision + 1 where id = $1", [id]);
@@ -34,7 +34,7 @@ test("a day on the back of another day's leaf has its own face up on the leaf's 
   await expect(mat(page).getByText("Nothing on this side yet.")).toBeVisible();
   await addCard(page);
   await mat(page)
-    .getByRole("button", { name: /, beside the page/ })
+    .getByRole("button", { name: /^Card 3 × 4, beside the page/ })
     .focus();
   await page.keyboard.press("Enter");
   const card = mat(page).getByRole("button", { name: /^Card 3 × 4\. / });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { NOBODY, newLeaf } from "../../core/album/leaf.ts";
 import { EMPTY_DAY, newCard } from "../../core/album/model.ts";
 import { pagesOf } from "../../core/album/page.ts";
 import { slipsIn } from "../../core/album/slips.ts";
-import type { Leaf } from "../../core/book/leaf.ts";
 import { openingAt } from "../../core/book/opening.ts";
 import { readBook } from "../../core/book/read.ts";
 import { readRhythm } from "../../core/book/rhythm.ts";
@@ -10,7 +10,7 @@ import { JsonGauge } from "../../core/format/json-gauge.ts";
 import { inches, parseLength } from "../../core/measure/length.ts";
 import { readLines } from "../../core/words/deck-text.ts";
 import { readDeckText } from "../../press/deck-file.ts";
-import { decemberDays } from "../samples.ts";
+import { decemberDays, makeOf } from "../samples.ts";
 
 /** Milliseconds of the processor's own time, the least of three: others on the machine do not count. */
 function cost(work: () => void): number {
@@ -53,22 +53,10 @@ describe("what is read costs as much as there is of it, and not its square", () 
 
   it("in a book of small and clear leaves, leafed through from one end to the other", () => {
     const { plan, days } = decemberDays({});
-    const pages = pagesOf(plan, days);
+    const pages = pagesOf({ album: plan, days, leaves: [] });
     const leafed = (kind: "paper" | "clear") => (count: number) => {
-      const side = { owner: { kind: "nobody" as const }, pieces: [] };
-      const stock = { kind, layout: null, basePaper: "", note: "", size: { w: inches(3), h: inches(4) } };
-      const leaves = Array.from(
-        { length: count },
-        (_, at): Leaf => ({
-          id: `leaf-${at}`,
-          version: 1,
-          of: { kind: "own", stock },
-          drop: null,
-          liftsOff: false,
-          front: side,
-          back: side,
-        }),
-      );
+      const make = makeOf({ kind, size: { w: inches(3), h: inches(4) } });
+      const leaves = Array.from({ length: count }, (_, at) => newLeaf(`leaf-${at}`, make, NOBODY, NOBODY));
       const book = readBook(plan, pages, leaves);
       readRhythm(book, pages);
       for (let at = 0; at <= count; at++) openingAt(book.leaves, at, plan.format);
@@ -84,6 +72,8 @@ describe("words made to hurt", () => {
     const day = { ...EMPTY_DAY, cards, note: "name ".repeat(20_000) };
     const { plan, days } = decemberDays({ "2026-12-01": day, "2026-12-02": day });
     // It took minutes.
-    expect(cost(() => void slipsIn(pagesOf(plan, days), [[0, 1]], ["Isolde"]))).toBeLessThan(5000);
+    expect(cost(() => void slipsIn(pagesOf({ album: plan, days, leaves: [] }), [[0, 1]], ["Isolde"]))).toBeLessThan(
+      5000,
+    );
   });
 });

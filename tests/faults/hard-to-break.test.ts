@@ -162,12 +162,12 @@ describe("what cannot be kept", () => {
     const album = await makeAlbum(who);
     const day = await dayId(who, album, "2026-12-09");
     const leaf = randomUUID();
-    const stock = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
+    const make = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" };
     const nobody_ = { kind: "nobody" };
     await edit(who, album, {
       what: "book",
       seen: null,
-      edit: { kind: "add-leaf", id: leaf, stock, after: null, front: { kind: "day", dayId: day }, back: nobody_ },
+      edit: { kind: "add-leaf", id: leaf, make, after: null, front: { kind: "day", dayId: day }, back: nobody_ },
     });
     const card = { id: randomUUID(), size: { w: 24_384, h: 32_512 }, text: "A\u0001bell\u0008 rings\u001b[2J" };
     await edit(who, album, { what: "edit", dayId: day, base: null, edit: { kind: "add-card", card } });

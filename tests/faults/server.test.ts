@@ -232,7 +232,7 @@ describe("the plug pulled out", () => {
 });
 
 describe("requests about the book that were made by hand", () => {
-  const stock = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
+  const make = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" };
   const nobody = { kind: "nobody" };
   const book = (change: object) => ({ what: "book", seen: null, edit: change });
   const piece = (change: object = {}) => ({
@@ -248,7 +248,7 @@ describe("requests about the book that were made by hand", () => {
     const { cookie } = await signUp();
     const album = await makeAlbum(cookie);
     const leaf = randomUUID();
-    const add = { kind: "add-leaf", id: leaf, stock, after: null, front: nobody, back: nobody };
+    const add = { kind: "add-leaf", id: leaf, make, after: null, front: nobody, back: nobody };
     expect((await edit(album, cookie, book(add))).status).toBe(200);
     const lay = (...pieces: object[]) => edit(album, cookie, book({ kind: "arrange", leaf, face: "front", pieces }));
     const sized = (w: number) => piece({ what: { kind: "filler", size: { w, h: 10 }, name: "" } });
@@ -271,7 +271,7 @@ describe("requests about the book that were made by hand", () => {
     const [mine, theirs] = [await signUp(), await signUp()];
     const [own, foreign] = [await makeAlbum(mine.cookie), await makeAlbum(theirs.cookie)];
     const leaf = randomUUID();
-    const add = (id: string) => book({ kind: "add-leaf", id, stock, after: null, front: nobody, back: nobody });
+    const add = (id: string) => book({ kind: "add-leaf", id, make, after: null, front: nobody, back: nobody });
     await edit(own, mine.cookie, add(leaf));
     const said = async (sent: object, album = foreign) => (await edit(album, theirs.cookie, sent)).text();
     expect(await said(book({ kind: "turn-leaf", leaf }))).toContain("leaf-gone");

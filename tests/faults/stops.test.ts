@@ -60,7 +60,7 @@ function hands(who: Visitor, ids: World, count: number) {
             after: null,
             front: { kind: "nobody" },
             back: { kind: "nobody" },
-            stock: { kind: "paper", layout: null, basePaper: "", note: "", size: null },
+            make: { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" },
           },
         }),
       noted: acknowledged.leaves,
@@ -131,7 +131,12 @@ describe("stops in the middle of writes of every kind", () => {
         await wait(150);
         // The program is still there, and says what it can.
         expect(server.process.exitCode).toBeNull();
-        const told = await edit(who, `/albums/${ids.album}`, { what: "give-place", dayId: ids.day });
+        const told = await edit(who, `/albums/${ids.album}`, {
+          what: "move-jotting",
+          dayId: ids.day,
+          id: ids.jotting,
+          to: "2026-12-02",
+        });
         expect(told.status).toBe(503);
         expect(await told.text()).toContain("store-gone");
         await cluster.start();

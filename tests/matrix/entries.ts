@@ -28,7 +28,7 @@ const SIZE = { w: 32_512, h: 24_384 };
 const CROP = { keep: null, slide: { x: 0, y: 0 }, closer: 100, border: 0 };
 const HAND = { name: "New", em: 1600, line: 2400 };
 const SET = { name: "New", high: 9, usual: 9, narrow: 5, broad: 12, between: 1, space: 4 };
-const STOCK = { kind: "paper", layout: null, basePaper: "", note: "", size: null };
+const MAKE = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" };
 const NOBODY = { kind: "nobody" };
 
 const ofAlbum = (json: (ids: World) => object): Write => ({ path: (album) => `${album}.data`, send: { json } });
@@ -63,8 +63,6 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   prompt: () => ({ text: "P", slip: null }),
   technique: () => ({ text: "Q", slip: null }),
   waive: () => ({ part: "words", on: true }),
-  foundation: () => ({ foundation: { kind: "clear", layout: null, basePaper: "", note: "" } }),
-  "page-size": () => ({ size: SIZE }),
   numeral: () => ({ style: "wood", note: "" }),
   "let-go": () => ({}),
   "add-card": () => ({ card: { id: randomUUID(), size: SIZE, text: "C" } }),
@@ -79,9 +77,6 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "card-text": ({ card }) => ({ id: card, text: "C" }),
   "card-size": ({ card }) => ({ id: card, size: SIZE }),
   "remove-card": ({ card }) => ({ id: card }),
-  "add-insert": () => ({ insert: { id: randomUUID(), kind: "tag", size: SIZE, note: "" } }),
-  "change-insert": ({ insert }) => ({ insert: { id: insert, kind: "menu", size: SIZE, note: "" } }),
-  "remove-insert": ({ insert }) => ({ id: insert }),
   "photo-alt": ({ use }) => ({ id: use, alt: "A" }),
   "photo-print": ({ use }) => ({ id: use, print: SIZE }),
   "photo-crop": ({ use }) => ({ id: use, crop: CROP }),
@@ -92,13 +87,15 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
 const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   arrange: ({ leaf }) => ({ leaf, face: "front", pieces: [] }),
   "arrange-many": ({ leaf }) => ({ sides: [{ leaf, face: "front", pieces: [] }] }),
-  "add-leaf": ({ leaf }) => ({ id: randomUUID(), stock: STOCK, after: leaf, front: NOBODY, back: NOBODY }),
-  "copy-leaf": ({ leaf }) => ({ leaf, id: randomUUID(), stock: STOCK, front: [], back: [] }),
+  "add-leaf": ({ leaf }) => ({ id: randomUUID(), make: MAKE, after: leaf, front: NOBODY, back: NOBODY }),
+  "give-leaf": ({ day }) => ({ id: randomUUID(), make: MAKE, dayId: day }),
+  "copy-leaf": ({ leaf }) => ({ leaf, id: randomUUID(), front: [], back: [] }),
   "move-leaf": ({ leaf, otherLeaf }) => ({ leaf, after: otherLeaf }),
   "turn-leaf": ({ leaf }) => ({ leaf }),
   "remove-leaf": ({ leaf }) => ({ leaf }),
   "own-side": ({ leaf, day }) => ({ leaf, face: "front", owner: { kind: "day", dayId: day } }),
-  stock: ({ leaf }) => ({ leaf, stock: { ...STOCK, kind: "vellum" } }),
+  make: ({ leaf }) => ({ leaf, make: { ...MAKE, kind: "vellum" } }),
+  tick: ({ leaf }) => ({ leaf, face: "front", step: "assemble", done: true }),
   lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
 };
 const named = (
@@ -189,7 +186,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         id: jotting,
         to: "2026-12-02",
       })),
-      "give-place": ofAlbum(({ day }) => ({ what: "give-place", dayId: day })),
       "mark:star": mark({ kind: "star", on: true }),
       "mark:rejected": mark({ kind: "rejected", on: true }),
       "mark:banked": mark({ kind: "banked", on: true }),

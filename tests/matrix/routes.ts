@@ -37,7 +37,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("month", kindsOf(SENT_MOVE, "how")),
     ...prefixed("try-out", kindsOf(SENT_TRY_OUT, "how")),
     ...prefixed("mark", kindsOf(SENT_MARK.shape.mark as never, "kind")),
-    ...["move-photo", "move-jotting", "give-place"],
+    ...["move-photo", "move-jotting"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),
   "routes/album.prompts.tsx": kindsOf(PROMPTS_ACT, "act"),

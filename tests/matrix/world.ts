@@ -2,6 +2,7 @@ import { createHash, randomUUID } from "node:crypto";
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { presetById } from "../../core/album/formats.ts";
+import { PLAIN_PAPER } from "../../core/album/leaf.ts";
 import { newCard } from "../../core/album/model.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
@@ -40,7 +41,6 @@ export type World = Readonly<
     | "secondDay"
     | "card"
     | "jotting"
-    | "insert"
     | "use"
     | "photo"
     | "loose"
@@ -99,7 +99,6 @@ export const GANGED = (id: string) => ({
   ],
 });
 
-const STOCK = { kind: "paper" as const, layout: null, basePaper: "", note: "", size: null };
 const NOBODY = { kind: "nobody" as const };
 
 async function picture(db: Db, householdId: string) {
@@ -162,7 +161,6 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     card: randomUUID(),
     trayCard: randomUUID(),
     jotting: randomUUID(),
-    insert: randomUUID(),
     use: randomUUID(),
   };
   await save({ kind: "add-card", card: newCard(id.card, COVER, "Words") });
@@ -172,13 +170,17 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     kind: "add-jotting",
     jotting: { id: id.jotting, text: "Jotted", at: "2026-12-01T18:40", privateUntil: null },
   });
-  await save({ kind: "add-insert", insert: { id: id.insert, kind: "tag", size: COVER, note: "" } });
   const [photo, loose] = [await picture(db, householdId), await picture(db, householdId)];
   await save({ kind: "add-photo", photo: { ...newUse(id.use, photo), print: COVER } });
-  await save({ kind: "foundation", foundation: { kind: "full", layout: null, basePaper: "", note: "" } });
+  await saveBookEdit(db, author(), null, {
+    kind: "give-leaf",
+    id: randomUUID(),
+    make: { ...PLAIN_PAPER, kind: "full" },
+    dayId: day,
+  });
   const leaves = { leaf: randomUUID(), otherLeaf: randomUUID(), trayLeaf: randomUUID() };
   for (const each of Object.values(leaves)) {
-    const edit = { kind: "add-leaf" as const, id: each, stock: STOCK, after: null, front: NOBODY, back: NOBODY };
+    const edit = { kind: "add-leaf" as const, id: each, make: PLAIN_PAPER, after: null, front: NOBODY, back: NOBODY };
     await saveBookEdit(db, author(), null, edit);
   }
   await saveBookEdit(db, author(), null, { kind: "remove-leaf", leaf: leaves.trayLeaf });
@@ -342,7 +344,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
       "work",
     ].map((table) => word(table, ofHousehold)),
     ...["day", "leaf", "print", "print_sheet", "lab_order"].map((table) => word(table, sql`album_id in ${albums}`)),
-    ...["card", "jotting", "day_insert", "day_photo", "day_change"].map((table) => word(table, sql`day_id in ${days}`)),
+    ...["card", "jotting", "day_photo", "day_change"].map((table) => word(table, sql`day_id in ${days}`)),
     ...["side", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
     word("household", sql`id = ${householdId}`),
     word("book_change", sql`album_id in ${albums}`),

@@ -6,9 +6,9 @@ import sharp, { type Sharp } from "sharp";
 import { describe, expect, it } from "vitest";
 import { presetById } from "../../core/album/formats.ts";
 import { holePreset } from "../../core/album/holes.ts";
+import { NOBODY, newLeaf } from "../../core/album/leaf.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import { CLEAR_STRIP } from "../../core/book/holes.ts";
-import { EMPTY_SIDE, type Leaf, NOBODY } from "../../core/book/leaf.ts";
 import { readBook } from "../../core/book/read.ts";
 import { fitOnPage, PLAY, splitOver } from "../../core/fit/fit.ts";
 import { inches, millimetres, TICKS_PER_INCH, ticks, toMillimetres } from "../../core/measure/length.ts";
@@ -16,6 +16,7 @@ import { rect } from "../../core/measure/rect.ts";
 import { aSeries, LETTER } from "../../core/measure/sheets.ts";
 import { leafSheet, punchGuide, type TrueSheet } from "../../core/sheet/true-size.ts";
 import { sheetPdf, sheetSvg } from "../../press/sheet.ts";
+import { makeOf } from "../samples.ts";
 
 const area = (x: number, y: number, w: number, h: number) => rect(inches(x), inches(y), inches(w), inches(h));
 const preset = (id: string): AlbumFormat => {
@@ -190,16 +191,7 @@ describe("sheets at true size, measured by other programs (Poppler, librsvg)", (
 
   it("a leaf is as large as its protector, on A4 for a metric album, its scale bar 10 cm", async () => {
     const format = preset("a5-two-hole");
-    const stock = { kind: "full" as const, layout: null, basePaper: "", note: "", size: null };
-    const leaf: Leaf = {
-      id: "a",
-      version: 0,
-      of: { kind: "own", stock },
-      drop: null,
-      liftsOff: false,
-      front: EMPTY_SIDE,
-      back: { ...EMPTY_SIDE, owner: NOBODY },
-    };
+    const leaf = newLeaf("a", makeOf({ kind: "full" }), NOBODY, NOBODY);
     const [read] = readBook({ format, unit: "cm" }, [], [leaf]).leaves;
     if (!read) throw new Error("one leaf");
     const sheet = leafSheet(read, "front", format, "cm", "A leaf");

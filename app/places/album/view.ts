@@ -1,7 +1,7 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { codeOf } from "#app/drawing/states.ts";
-import type { AlbumPlan, Day } from "#core/album/model.ts";
-import { type Page, pagesOf } from "#core/album/page.ts";
+import type { AlbumPlan } from "#core/album/model.ts";
+import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
 
@@ -52,11 +52,11 @@ export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
 }
 
 export function frameView(
-  { album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] },
+  { album, days, leaves }: AlbumRead & { album: AlbumPlan & { id: string } },
   wall: { date: CalendarDate; time: string },
   memberId: string,
 ): FrameView {
-  const pages = pagesOf(album, days);
+  const pages = pagesOf({ album, days, leaves });
   const todays = inSpan(album.span, wall.date) ? pageOf(pages, wall.date) : undefined;
   return {
     albumId: album.id,

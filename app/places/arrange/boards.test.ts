@@ -1,14 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { matBox, matGround, mm, stillMat } from "#app/drawing/mat-text.ts";
-import { newId } from "#app/parts/new-id.ts";
 import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
+import { NOBODY, newLeaf } from "#core/album/leaf.ts";
 import { pagesOf } from "#core/album/page.ts";
-import { firstLeaves } from "#core/book/first-leaves.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { inches } from "#core/measure/length.ts";
-import { anyAlbum, anyLeaves } from "#tests/samples.ts";
+import { anyAlbum, anyLeaves, makeOf } from "#tests/samples.ts";
 import { benchOf, dayBoards, dayMat } from "../day/day-book.ts";
 import { boardKey, layOut, leafName, stillThings } from "./boards.ts";
 
@@ -57,21 +55,7 @@ describe("leaves laid out on the mat", () => {
 
   it("are named by their day and size, or by what insert they are", () => {
     const plan = { format: preset, unit: "inch" as const };
-    const [read] = readBook(
-      plan,
-      [],
-      [
-        {
-          id: "a",
-          version: 0,
-          of: { kind: "own", stock: { kind: "full", layout: null, basePaper: "", note: "", size: null } },
-          drop: null,
-          liftsOff: false,
-          front: { owner: { kind: "nobody" }, pieces: null },
-          back: { owner: { kind: "nobody" }, pieces: null },
-        },
-      ],
-    ).leaves;
+    const [read] = readBook(plan, [], [newLeaf("a", makeOf({ kind: "full" }), NOBODY, NOBODY)]).leaves;
     expect(read && leafName(read, "inch")).toBe("Leaf. 6 × 8");
   });
 });
@@ -79,21 +63,16 @@ describe("leaves laid out on the mat", () => {
 describe("a day's mat", () => {
   it("shows the page of any day, chosen or not, with everything the day has on it or beside it", () => {
     fc.assert(
-      fc.property(anyAlbum, ({ plan, days }) => {
-        const leaves = firstLeaves(days, () => newId());
-        for (const page of pagesOf(plan, days).slice(0, 4)) {
-          const ids = new Set(page.days.map(({ id }) => id));
-          const bench = {
-            format: plan.format,
-            neighbours: [],
-            leaves: leaves.filter(({ of }) => of.kind !== "own" && ids.has(of.dayId)),
-            layouts: [],
-            tryOuts: [],
-          };
+      fc.property(anyAlbum, ({ plan, days, leaves }) => {
+        const pages = pagesOf({ album: plan, days, leaves });
+        for (const page of pages.slice(0, 4)) {
+          const bench = benchOf({ album: plan, leaves, layouts: [], tryOuts: [] }, page, pages);
           const { boards, beside } = dayBoards(page, bench, plan.unit);
           expect(boards.some(({ read }) => read.sheet.insert === null)).toBe(true);
           const lies = boards
-            .flatMap(({ read }) => read.front.pieces)
+            .flatMap(({ read }) => [read.front, read.back])
+            .filter((side) => side.page === page)
+            .flatMap(({ pieces }) => pieces)
             .filter(({ piece }) => piece.what.kind === "photo" || piece.what.kind === "card");
           const loose = beside.filter(({ loose: { what } }) => what !== "numeral");
           expect(lies.length + loose.length).toBe(page.content.photos.length + page.content.cards.length);
@@ -109,17 +88,8 @@ describe("a day's mat", () => {
   it("shows of every leaf the day has a side of what the whole book shows, its own face up, and marks what is another's", () => {
     let shared = 0;
     fc.assert(
-      fc.property(anyAlbum, fc.infiniteStream(fc.constantFrom("own", "next", "nobody")), ({ plan, days }, backs) => {
-        const dated = [...days].sort((a, b) => (a.date < b.date ? -1 : 1));
-        const leaves = firstLeaves(days, () => newId()).map((leaf): Leaf => {
-          const { owner } = leaf.front;
-          const [back] = backs.take(1);
-          const at = dated.findIndex(({ id }) => owner.kind === "day" && id === owner.dayId);
-          const next = dated[at + 1];
-          if (back === "next" && next) return { ...leaf, back: { owner: { kind: "day", dayId: next.id }, pieces: [] } };
-          return back === "nobody" ? { ...leaf, back: { owner: { kind: "nobody" }, pieces: [] } } : leaf;
-        });
-        const pages = pagesOf(plan, days);
+      fc.property(anyAlbum, ({ plan, days, leaves }) => {
+        const pages = pagesOf({ album: plan, days, leaves });
         const book = readBook(plan, pages, leaves);
         for (const page of pages.slice(0, 6)) {
           const source = { album: plan, leaves, layouts: [], tryOuts: [] };

@@ -1,7 +1,7 @@
 import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
-import { INSERT_NAME } from "#app/wording/day.ts";
+import { INSERT_NAME, LEAF_OF } from "#app/wording/day.ts";
+import { FACES, type Face, newLeaf, PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
-import { FACES, type Face } from "#core/book/leaf.ts";
 import { type LeafRead, type Loose, pieceFrom, type Sheet, type SideRead, wholeLeaf } from "#core/book/read.ts";
 import { type DrawnFor, leafMarks, placedMarks, sideMarks } from "#core/draw/side.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -39,12 +39,25 @@ const GAP = 12;
 /** Room for the caption under each thing on the mat. */
 const CAPTION = 13;
 
-/** A leaf by whose page it is, seen from `face`; inserts by what they are. */
-export function leafName({ sheet, ...sides }: LeafRead, unit: Unit, face: Face = "front"): string {
-  const size = printSize(sheet.page, unit);
-  if (sheet.insert) return `${INSERT_NAME[sheet.insert]}. ${size}`;
+/** What a leaf is called for short, seen from `face`: by whose page it is; inserts by what they are. */
+function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
+  if (sheet.insert) return INSERT_NAME[sheet.insert];
   const label = sides[face].page?.label ?? sides.front.page?.label ?? sides.back.page?.label;
-  return `${label ? `Page ${label}` : "Leaf"}. ${size}`;
+  return label ? `Page ${label}` : "Leaf";
+}
+
+/**
+ * A leaf by its name and size. Where others `among` those shown have the same name, a page is told apart by what it is of,
+ * and what is alike even so by its turn.
+ */
+export function leafName(read: LeafRead, unit: Unit, face: Face = "front", among: readonly LeafRead[] = []): string {
+  const name = baseName(read, face);
+  const namesakes = among.filter((each) => baseName(each, face) === name);
+  const alike = namesakes.filter(({ sheet }) => sheet.kind === read.sheet.kind);
+  const of = namesakes.length > 1 && read.sheet.insert === null ? `, ${LEAF_OF[read.sheet.kind]}` : "";
+  const nth =
+    alike.length > 1 ? `, ${alike.findIndex(({ leaf }) => leaf.id === read.leaf.id) + 1} of ${alike.length}` : "";
+  return `${name}${of}${nth}. ${printSize(read.sheet.page, unit)}`;
 }
 
 /** What a loose thing is called where it lies beside. */
@@ -89,7 +102,7 @@ export function layOut(
     const face = faces[read.leaf.id] ?? FACES.find((each) => whoseIs(read[each]).kind === "own") ?? "front";
     const whose = whoseIs(read[face]);
     const whole = wholeLeaf(read.sheet, format, face);
-    const name = `${leafName(read, unit, face)}${face === "back" ? ", back" : ""}`;
+    const name = `${leafName(read, unit, face, leaves)}${face === "back" ? ", back" : ""}`;
     return { key: boardKey(read.leaf.id, face), read, face, whose, name, whole, w: mm(whole.w), h: mm(whole.h) };
   };
   const all = leaves.map(board);
@@ -170,15 +183,7 @@ export const paperShadow = (whole: Rect): string =>
 /** A page that no leaf was chosen for yet, as a board that cannot be arranged. */
 export function ghostLeaf(sheet: Sheet, side: LeafRead["front"]): LeafRead {
   return {
-    leaf: {
-      id: "ghost",
-      version: 0,
-      of: { kind: "own", stock: { kind: "paper", layout: null, basePaper: "", note: "", size: null } },
-      drop: null,
-      liftsOff: false,
-      front: { owner: side.owner, pieces: null },
-      back: { owner: side.owner, pieces: null },
-    },
+    leaf: newLeaf("ghost", PLAIN_PAPER, side.owner, side.owner),
     sheet,
     front: side,
     back: { ...side, face: "back", pieces: [] },

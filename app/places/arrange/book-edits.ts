@@ -1,17 +1,17 @@
 import { newId } from "#app/parts/new-id.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { Arrangement, BookEdit } from "#core/book/edit.ts";
 import { leavesTouched } from "#core/book/edit.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 
 /** Sends changes of the book through the outbox: only what changed of a leaf, from the versions that were seen. */
 export function useBookEdits() {
   const { put } = useOutbox();
-  const change = (leaves: readonly Leaf[], edit: BookEdit, key: string = newId()) => {
+  const change = (leaves: readonly Leaf[], edit: BookEdit, key: string = newId(), pause = false) => {
     const touched = new Set(leavesTouched(edit));
     const versions = leaves.filter(({ id }) => touched.has(id)).map(({ id, version }) => [id, version] as const);
     const seen = edit.kind === "move-leaf" ? null : Object.fromEntries(versions);
-    put(`book:${key}`, { what: "book", seen, edit });
+    put(`book:${key}`, { what: "book", seen, edit }, pause);
   };
   return {
     change,

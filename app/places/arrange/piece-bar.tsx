@@ -1,9 +1,10 @@
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
+import type { Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
-import { type Piece, pieceSize, turnedBy } from "#core/book/leaf.ts";
+import { pieceSize, turnedBy } from "#core/book/piece.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import { splitOver } from "#core/fit/fit.ts";
 import { TONE_OF } from "#core/fit/tone.ts";

@@ -1,8 +1,8 @@
 import { Link, useNavigate } from "react-router";
 import { to } from "#app/addresses.ts";
+import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Arrangement } from "#core/book/edit.ts";
-import type { Face } from "#core/book/leaf.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { arrangement, piecesOf, type Selection } from "./arranger.tsx";

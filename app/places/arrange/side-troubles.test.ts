@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { presetById } from "#core/album/formats.ts";
+import { EMPTY_SIDE, type Leaf, type LeafKind, NOBODY, newLeaf, type Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import { type Leaf, NOBODY, type Piece, type Stock } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { inches } from "#core/measure/length.ts";
+import { makeOf } from "#tests/samples.ts";
 import { sideTroubles } from "./side-troubles.ts";
 
 const preset = presetById("ring-6x8");
@@ -15,21 +16,10 @@ const piece = (kind: "tab" | "filler", x: number, y: number, w: number, h: numbe
   turn: 0,
   outside: false,
 });
-const said = (
-  kind: Stock["kind"],
-  pieces: readonly Piece[],
-  format: AlbumFormat = preset,
-  layout: string | null = null,
-) => {
-  const stock = { kind, layout, basePaper: "", note: "", size: null };
+const said = (kind: LeafKind, pieces: readonly Piece[], format: AlbumFormat = preset, layout: string | null = null) => {
   const leaf: Leaf = {
-    id: "leaf",
-    version: 0,
-    of: { kind: "own", stock },
-    drop: null,
-    liftsOff: false,
-    front: { owner: NOBODY, pieces },
-    back: { owner: NOBODY, pieces: null },
+    ...newLeaf("leaf", makeOf({ kind, layout }), NOBODY, NOBODY),
+    front: { ...EMPTY_SIDE, pieces },
   };
   const [read] = readBook({ format, unit: "inch" }, [], [leaf]).leaves;
   if (!read) throw new Error("one leaf");

@@ -1,6 +1,6 @@
 import { pieceName, troubleWords } from "#app/wording/fit.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import { pieceSize } from "#core/book/leaf.ts";
+import { pieceSize } from "#core/book/piece.ts";
 import { type Trouble, troublesOf } from "#core/book/troubles.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Board } from "./boards.ts";

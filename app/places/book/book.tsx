@@ -11,6 +11,7 @@ import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
+import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import { hiddenTabs } from "#core/book/holes.ts";
 import { type Opening, openingAt, openingFrame } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
@@ -220,7 +221,7 @@ function addFront(change: Change, leaves: ReturnType<typeof useBook>["leaves"]) 
   change(leaves, {
     kind: "add-leaf",
     id: newId(),
-    stock: { kind: "full", layout: null, basePaper: "", note: "", size: null },
+    make: { ...PLAIN_PAPER, kind: "full" },
     after: null,
     front: { kind: "matter", matter: "title" },
     back: { kind: "matter", matter: "opening-note" },

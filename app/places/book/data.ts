@@ -1,8 +1,8 @@
+import type { Leaf, TryOut } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { type DatedPage, toDatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf, TryOut } from "#core/book/leaf.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
@@ -25,7 +25,7 @@ export const bookData = ({ album, days, leaves, layouts, tryOuts }: Source): Boo
   albumId: album.id,
   format: album.format,
   unit: album.unit,
-  pages: pagesOf(album, days).map(toDatedPage),
+  pages: pagesOf({ album, days, leaves }).map(toDatedPage),
   leaves,
   layouts,
   tryOuts,

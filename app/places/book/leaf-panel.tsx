@@ -8,12 +8,22 @@ import { FACE_NAME, MATTER_NAME } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { pieceName } from "#app/wording/fit.ts";
-import { FOUNDATION_KINDS, type FoundationKind } from "#core/album/model.ts";
+import {
+  FACES,
+  type Face,
+  LEAF_KINDS,
+  type LeafKind,
+  type LeafMake,
+  MATTERS,
+  NOBODY,
+  type Owner,
+  PLAIN_PAPER,
+} from "#core/album/leaf.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
 import { type hiddenTabs, staggerTabs } from "#core/book/holes.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
-import { FACES, type Face, MATTERS, NOBODY, type Owner, pieceSize, type Stock } from "#core/book/leaf.ts";
+import { pieceSize } from "#core/book/piece.ts";
 import type { BookRead, LeafRead } from "#core/book/read.ts";
 import { sayLength, ticks } from "#core/measure/length.ts";
 import type { BookData } from "./data.ts";
@@ -36,19 +46,6 @@ function ownerText(owner: Owner, pages: readonly DatedPage[]): string {
   return pages.find(({ days }) => days.some(({ id }) => id === owner.dayId))?.days[0]?.id ?? "";
 }
 
-/** The stock a leaf is made of, whoever says it. */
-function stockOf({ leaf, sheet }: LeafRead, data: BookData): Stock {
-  if (leaf.of.kind === "own") return leaf.of.stock;
-  const same = sheet.page.w === data.format.nominal.w && sheet.page.h === data.format.nominal.h;
-  return {
-    kind: sheet.kind,
-    layout: sheet.layout?.id ?? null,
-    basePaper: sheet.paper,
-    note: "",
-    size: same ? null : sheet.page,
-  };
-}
-
 /** Everything about the leaf under the hand that is not on it: whose sides, where in the book, what it is made of. */
 export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo }: Props) {
   const { leaf, sheet } = read;
@@ -60,19 +57,12 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
   };
   const dayName = ({ label, days }: DatedPage) =>
     `${label ?? days[0]?.date.slice(8) ?? ""}${days[0]?.title ? `, ${days[0].title}` : ""}`;
-  const stock = stockOf(read, data);
-  const add = (kind: FoundationKind) => {
+  const add = (kind: LeafKind) => {
     const id = newId();
     change({
       kind: "add-leaf",
       id,
-      stock: {
-        kind,
-        layout: kind === "pocket" ? (POCKET_LAYOUTS[0]?.id ?? null) : null,
-        basePaper: "",
-        note: "",
-        size: null,
-      },
+      make: { ...PLAIN_PAPER, kind, layout: kind === "pocket" ? (POCKET_LAYOUTS[0]?.id ?? null) : null },
       after: leaf.id,
       front: read.back.owner,
       back: read.back.owner,
@@ -90,7 +80,6 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
       kind: "copy-leaf",
       leaf: leaf.id,
       id,
-      stock,
       front: asRooms(sized("front"), newId),
       back: asRooms(sized("back"), newId),
     });
@@ -103,7 +92,6 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
         <p className="text-sm text-quiet">
           Leaf {at + 1} of {book.leaves.length}. {FOUNDATION_NAME[sheet.kind]}
           {sheet.layout ? `, ${sheet.layout.name.toLowerCase()}` : ""}
-          {leaf.of.kind === "page" ? ". Its material is chosen on its day." : ""}
         </p>
       </header>
       <div className="grid gap-3">
@@ -132,13 +120,11 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
           </SelectField>
         ))}
       </div>
-      {leaf.of.kind === "own" && (
-        <OwnStock
-          data={data}
-          stock={leaf.of.stock}
-          onChange={(next) => change({ kind: "stock", leaf: leaf.id, stock: next }, `stock:${leaf.id}`)}
-        />
-      )}
+      <Make
+        data={data}
+        make={leaf.make}
+        onChange={(make) => change({ kind: "make", leaf: leaf.id, make }, `make:${leaf.id}`)}
+      />
       <div className="grid grid-cols-2 gap-2">
         <Button
           small
@@ -167,10 +153,10 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
           aria-label="Add a leaf after this one"
           className="field py-1 text-sm"
           value=""
-          onChange={(event) => add(event.target.value as FoundationKind)}
+          onChange={(event) => add(event.target.value as LeafKind)}
         >
           <option value="">Add a leaf…</option>
-          {FOUNDATION_KINDS.map((kind) => (
+          {LEAF_KINDS.map((kind) => (
             <option key={kind} value={kind}>
               {FOUNDATION_NAME[kind]}
             </option>
@@ -207,32 +193,33 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
   );
 }
 
-function OwnStock({ data, stock, onChange }: { data: BookData; stock: Stock; onChange: (stock: Stock) => void }) {
+/** What a leaf is: its material, its pockets, its size. */
+function Make({ data, make, onChange }: { data: BookData; make: LeafMake; onChange: (make: LeafMake) => void }) {
   return (
     <div className="grid grid-cols-2 gap-3 border-t border-line pt-4">
       <SelectField
         label="Material"
-        value={stock.kind}
+        value={make.kind}
         onChange={(event) => {
-          const kind = event.target.value as FoundationKind;
+          const kind = event.target.value as LeafKind;
           onChange({
-            ...stock,
+            ...make,
             kind,
-            layout: kind === "pocket" ? (stock.layout ?? POCKET_LAYOUTS[0]?.id ?? null) : null,
+            layout: kind === "pocket" ? (make.layout ?? POCKET_LAYOUTS[0]?.id ?? null) : null,
           });
         }}
       >
-        {FOUNDATION_KINDS.map((kind) => (
+        {LEAF_KINDS.map((kind) => (
           <option key={kind} value={kind}>
             {FOUNDATION_NAME[kind]}
           </option>
         ))}
       </SelectField>
-      {stock.kind === "pocket" && (
+      {make.kind === "pocket" && (
         <SelectField
           label="Pockets"
-          value={stock.layout ?? ""}
-          onChange={(event) => onChange({ ...stock, layout: event.target.value })}
+          value={make.layout ?? ""}
+          onChange={(event) => onChange({ ...make, layout: event.target.value })}
         >
           {[...POCKET_LAYOUTS, ...data.layouts].map(({ id, name }) => (
             <option key={id} value={id}>
@@ -244,14 +231,12 @@ function OwnStock({ data, stock, onChange }: { data: BookData; stock: Stock; onC
       {(["w", "h"] as const).map((side) => (
         <div key={side} className="leaf-drop">
           <LengthBox
-            key={`${side}${stock.size?.[side]}`}
+            key={`${side}${make.size?.[side]}`}
             label={side === "w" ? "Wide" : "High"}
-            value={(stock.size ?? data.format.nominal)[side]}
+            value={(make.size ?? data.format.nominal)[side]}
             unit={data.unit}
             range="positive"
-            onTake={(length) =>
-              onChange({ ...stock, size: { ...(stock.size ?? data.format.nominal), [side]: length } })
-            }
+            onTake={(length) => onChange({ ...make, size: { ...(make.size ?? data.format.nominal), [side]: length } })}
           />
         </div>
       ))}

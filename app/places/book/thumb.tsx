@@ -1,8 +1,8 @@
 import { memo } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import type { Face } from "#core/book/leaf.ts";
 import { type Opening, openingFrame } from "#core/book/opening.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import { sideMarks } from "#core/draw/side.ts";

@@ -4,6 +4,7 @@ import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/pla
 import { glanceAt } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
+import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
@@ -38,6 +39,7 @@ export type CardSheetsView = {
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
 };
 
@@ -46,8 +48,8 @@ export function cardSheetsView(
   sheets: readonly SheetRecord[],
   saved: (Printer & { readonly bar: Length }) | null,
 ): CardSheetsView {
-  const { album, days, prints } = aggregate;
-  const all = cardStandings(pagesOf(album, days), prints).map(({ page, card, standing }) => ({
+  const { album, prints } = aggregate;
+  const all = cardStandings(pagesOf(aggregate), prints).map(({ page, card, standing }) => ({
     standing,
     wish: {
       card,

@@ -2,7 +2,8 @@ import { pageName } from "#app/places/album/view.ts";
 import type { JottingLine, wordsView } from "#app/places/words/view.ts";
 import { standingSaid } from "#app/wording/card.ts";
 import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import type { LeafOutline } from "#core/album/page-leaves.ts";
 import { isPrivate } from "#core/album/secrecy.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
@@ -40,12 +41,13 @@ export type CardView = {
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
 };
 
 /** The card with its day and page; null when the album has no such card. */
-export function cardOf({ album, days }: Pick<Aggregate, "album" | "days">, cardId: string) {
-  for (const page of pagesOf(album, days))
+export function cardOf(aggregate: AlbumRead, cardId: string) {
+  for (const page of pagesOf(aggregate))
     for (const day of page.days) {
       const card = day.content.cards.find(({ id }) => id === cardId);
       if (card) return { page, day, card };
@@ -61,8 +63,8 @@ export function cardView(
   today: CalendarDate,
   saidAt: (iso: string) => string,
 ): CardView {
-  const { album, days, prints } = aggregate;
-  const pages = pagesOf(album, days);
+  const { album, prints } = aggregate;
+  const pages = pagesOf(aggregate);
   const all = pages.flatMap(({ content }) => content.cards);
   const at = all.indexOf(card);
   return {

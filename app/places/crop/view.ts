@@ -1,9 +1,9 @@
 import { pageName } from "#app/places/album/view.ts";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { type Over, overPrint } from "#core/book/keep-clear.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
@@ -39,7 +39,7 @@ export type CropView = {
 /** One print's crop with what it must keep clear of; null when no day has this use. */
 export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "traits"> | null {
   const { album, days, leaves, layouts, prints } = aggregate;
-  const pages = pagesOf(album, days).filter(({ skipped }) => !skipped);
+  const pages = pagesOf({ album, days, leaves }).filter(({ skipped }) => !skipped);
   const all = pages.flatMap((page) =>
     page.days.flatMap((day) => day.content.photos.map((use) => ({ page, day, use }))),
   );
@@ -47,7 +47,7 @@ export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "t
   const found = all[at];
   if (!found) return null;
   const { use, page, day } = found;
-  const book = readBook(album, pagesOf(album, days), leaves, layouts);
+  const book = readBook(album, pagesOf({ album, days, leaves }), leaves, layouts);
   const over = book.leaves.flatMap((read) =>
     (["front", "back"] as const).flatMap((face) => overPrint(read, face, use.id, use.print, album.format)),
   );

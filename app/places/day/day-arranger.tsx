@@ -4,15 +4,15 @@ import { Arranger, type Selection } from "#app/places/arrange/arranger.tsx";
 import type { Faces } from "#app/places/arrange/boards.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
-import { withPendingBook } from "#app/sending/outbox.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { poolContent } from "#core/album/steps.ts";
 import { dayBoards } from "./day-book.ts";
+import { useDayLeaves } from "./use-day-leaves.ts";
 import type { DayView } from "./view.ts";
 
 /** The day's mat with everything that can be moved on it. */
 export function DayArranger({ view }: { view: DayView }) {
-  const { state, put } = useOutbox();
+  const { put } = useOutbox();
   const { arrange } = useBookEdits();
   const [faces, setFaces] = useState<Faces>({});
   const page = useMemo(() => {
@@ -24,7 +24,7 @@ export function DayArranger({ view }: { view: DayView }) {
     );
     return { label: view.label, skipped: view.skipped, content, days: view.parts };
   }, [view]);
-  const leaves = withPendingBook(view.bench.leaves, state);
+  const { leaves, own } = useDayLeaves(view);
   const laid = useMemo(
     () => (page ? dayBoards(page, { ...view.bench, leaves }, view.unit, faces) : { boards: [], beside: [] }),
     [page, view, leaves, faces],
@@ -69,7 +69,7 @@ export function DayArranger({ view }: { view: DayView }) {
           onArrange={(changes) => arrange(leaves, changes)}
           onPrint={onPrint}
           onFlip={(board) => setFaces({ ...faces, [board.read.leaf.id]: board.face === "front" ? "back" : "front" })}
-          noPage={view.parts.every(({ content }) => content.foundation === null)}
+          noPage={own.every(({ make }) => make.insert !== null)}
         />
       )}
     />

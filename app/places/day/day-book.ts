@@ -8,18 +8,18 @@ import {
   stillThings,
   type Whose,
 } from "#app/places/arrange/boards.ts";
+import { daysOfLeaf, type Face, type Leaf } from "#core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import type { Page } from "#core/album/page.ts";
 import { type DatedPage, toDatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import { type Face, type Leaf, sidesOf } from "#core/book/leaf.ts";
 import { type BookPage, type LeafRead, type Loose, readBook, readGhost, type SideRead } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 
 /** What of the album one day's bench works on: the leaves it has a side of, and the layouts they use. */
 export type DayBenchData = {
   readonly format: AlbumFormat;
-  /** Other days that share a leaf with this one: what such a leaf is made of, and what lies on its other side, is theirs. */
+  /** Other days that share a leaf with this one: what lies on its other side is theirs. */
   readonly neighbours: readonly DatedPage[];
   /** The day's leaves, and those of its neighbours. */
   readonly leaves: readonly Leaf[];
@@ -36,28 +36,19 @@ type Source = Pick<DayBenchData, "tryOuts"> & {
 
 type DayIds = { readonly days: readonly { readonly id: string }[] };
 
-/** The days that a leaf names: whose material it is, and whose its sides are. */
-const daysOf = (leaf: Leaf): string[] => [
-  ...(leaf.of.kind === "own" ? [] : [leaf.of.dayId]),
-  ...sidesOf(leaf).flatMap(({ owner }) => (owner.kind === "day" ? [owner.dayId] : [])),
-];
-
-/** The leaves that name one of these days. */
+/** The leaves that one of these days has a side of. */
 function leavesWith(leaves: readonly Leaf[], pages: readonly DayIds[]): Leaf[] {
   const ids = new Set(pages.flatMap(({ days }) => days.map(({ id }) => id)));
-  return leaves.filter((leaf) => daysOf(leaf).some((id) => ids.has(id)));
+  return leaves.filter((leaf) => daysOfLeaf(leaf).some((id) => ids.has(id)));
 }
 
 /** What the bench of `page` works on. `pages` are all of the album's. */
 export function benchOf({ album, leaves, layouts, tryOuts }: Source, page: Page, pages: readonly Page[]): DayBenchData {
   const mine = leavesWith(leaves, [page]);
-  const named = new Set(mine.flatMap(daysOf));
+  const named = new Set(mine.flatMap(daysOfLeaf));
   const neighbours = pages.filter((each) => each !== page && each.days.some(({ id }) => named.has(id)));
   const near = leavesWith(leaves, [page, ...neighbours]);
-  const used = new Set([
-    ...[page, ...neighbours].map(({ content }) => content.foundation?.layout),
-    ...near.map(({ of }) => (of.kind === "own" ? of.stock.layout : null)),
-  ]);
+  const used = new Set(near.map(({ make }) => make.layout));
   const own = new Set(mine.map(({ id }) => id));
   return {
     format: album.format,

@@ -1,16 +1,30 @@
 import { Button } from "#app/parts/button.tsx";
+import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { pendingOf } from "#app/sending/outbox.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
+import { leavesOfDays } from "#core/album/page-leaves.ts";
+import { poolContent, stepsFor } from "#core/album/steps.ts";
 import { Tray } from "./tray.tsx";
+import { useDayLeaves } from "./use-day-leaves.ts";
 import type { DayView } from "./view.ts";
 
 /** The steps that follow from what the day has, ticked as they are done. */
 export function FinishTray({ view }: { view: DayView }) {
   const { state, put } = useOutbox();
-  const [first] = view.parts;
+  const { change } = useBookEdits();
+  const { leaves, own } = useDayLeaves(view);
+  const [first, ...others] = view.parts;
   if (!first) return null;
-  const steps = view.steps.map((step) => {
+  // Ticks that are on their way count, those of single leaves among them.
+  const ids = view.parts.map(({ id }) => id);
+  const content = poolContent(
+    first.content,
+    others.map((part) => part.content),
+  );
+  const planned = view.skipped ? [] : stepsFor(content, leavesOfDays(leaves, ids), view.bench.format.binding);
+  const steps = planned.map((step) => {
     const pending = pendingOf(state, `${first.id}:step:${step.step}`);
     return { ...step, done: pending?.what === "edit" && pending.edit.kind === "step" ? pending.edit.done : step.done };
   });
@@ -35,8 +49,8 @@ export function FinishTray({ view }: { view: DayView }) {
         </p>
       )}
       <ul className="flex flex-wrap gap-2">
-        {steps.map(({ step, done }) => (
-          <li key={step}>
+        {steps.map(({ step, done, on }) => (
+          <li key={step} className="flex flex-wrap items-center gap-x-3">
             <label
               className={`flex min-h-9 items-center gap-2 rounded-sm border px-2.5 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${done ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
             >
@@ -55,6 +69,25 @@ export function FinishTray({ view }: { view: DayView }) {
               />
               {STEP_NAME[step]}
             </label>
+            {on.length > 1 &&
+              on.map((each) => (
+                <label key={`${each.leaf}${each.face}`} className="flex min-h-9 items-center gap-1.5 text-sm">
+                  <input
+                    type="checkbox"
+                    checked={each.done}
+                    onChange={(event) =>
+                      change(
+                        leaves,
+                        { ...each, kind: "tick", done: event.target.checked },
+                        `tick:${each.leaf}:${each.face}:${each.step}`,
+                      )
+                    }
+                    className="size-4 accent-ember"
+                  />
+                  <span className="sr-only">{STEP_NAME[step]}: </span>
+                  {placeName(own, each.leaf, each.face)}
+                </label>
+              ))}
           </li>
         ))}
       </ul>

@@ -2,11 +2,12 @@ import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { type Glance, glanceAt } from "#app/wording/card.ts";
 import { printSaid, SHARPNESS_BRIEFLY } from "#app/wording/photo.ts";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
-import { type Page, pageSize, pagesOf } from "#core/album/page.ts";
+import { type Page, pagesOf } from "#core/album/page.ts";
+import { pageSizeOf } from "#core/album/page-leaves.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize } from "#core/measure/size.ts";
 import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
@@ -106,12 +107,13 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: 
 }
 
 function readDay(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string) => string): DayView | null {
-  const { album, days, lastWrites } = aggregate;
-  const pages = pagesOf(album, days);
+  const { album, lastWrites } = aggregate;
+  const pages = pagesOf(aggregate);
   const page = pageOf(pages, date);
   if (!page) return null;
   const { unit } = album;
   const bench = benchOf(aggregate, page, pages);
+  const size = pageSizeOf(page.leaves, album.format.nominal);
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
@@ -128,13 +130,11 @@ function readDay(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string)
     states: page.states,
     steps: page.steps,
     mat: dayMat(page, bench, unit, "day"),
-    sizeSaid: printSize(pageSize(page.content, album.format), unit),
+    sizeSaid: printSize(size, unit),
     bench,
     unit,
-    ownLayouts: aggregate.layouts
-      .filter((layout) => sameSize(layout.page, pageSize(page.content, album.format)))
-      .map(({ id, name }) => ({ id, name })),
-    pageSize: pageSize(page.content, album.format),
+    ownLayouts: aggregate.layouts.filter((layout) => sameSize(layout.page, size)).map(({ id, name }) => ({ id, name })),
+    pageSize: size,
     albumSize: album.format.nominal,
     photoInfo: photoInfo(aggregate, page),
     slipsUsed: Object.fromEntries(

@@ -172,7 +172,11 @@ function KeepForm({ template, data, busy }: { template: Template; data: BookData
   );
 }
 
-const KEPT = { "base-made": "stays: its base is made", arranged: "stays: laid out by hand" } as const;
+const KEPT = {
+  "base-made": "stays: its base is made",
+  arranged: "stays: laid out by hand",
+  shared: "stays: the leaf is another day’s too",
+} as const;
 
 type LineProps = {
   line: PatternLine;

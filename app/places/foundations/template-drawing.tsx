@@ -1,10 +1,10 @@
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { BookData } from "#app/places/book/data.ts";
+import { type Leaf, newLeaf, PLAIN_PAPER } from "#core/album/leaf.ts";
 import { type AlbumFormat, EMPTY_DAY } from "#core/album/model.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import type { Template } from "#core/book/template.ts";
 import { sideMarks } from "#core/draw/side.ts";
@@ -37,18 +37,9 @@ export function PageDrawing({
   data: { format: AlbumFormat; unit: Unit; layouts: readonly PocketLayout[] };
 }) {
   const owner = { kind: "day" as const, dayId: page.days[0]?.id ?? "" };
-  const leaf: Leaf = {
-    id: "look",
-    version: 0,
-    of: {
-      kind: "own",
-      stock: { kind: template.kind, layout: template.layout, basePaper: "", note: "", size: template.page },
-    },
-    drop: null,
-    liftsOff: false,
-    front: { owner, pieces },
-    back: { owner, pieces: null },
-  };
+  const { kind, layout, page: size } = template;
+  const bareLeaf = newLeaf("look", { ...PLAIN_PAPER, kind, layout, size }, owner, owner);
+  const leaf: Leaf = { ...bareLeaf, front: { ...bareLeaf.front, pieces } };
   // Bare, so that the page alone is shown and not its protector.
   const bare = { ...data.format, binding: "sewn" as const };
   const [read] = readBook({ format: bare, unit: data.unit }, [page], [leaf], data.layouts).leaves;

@@ -3,11 +3,12 @@ import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { benchOf, dayMat } from "#app/places/day/day-book.ts";
 import { many } from "#app/wording/count.ts";
 import { FOUNDATION_NAME, STEP_TO_DO } from "#app/wording/day.ts";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
-import { type Page, pageSize, pagesOf, progressOf } from "#core/album/page.ts";
+import { type Page, pagesOf, progressOf } from "#core/album/page.ts";
+import { firstPage, insertsOf, pageSizeOf } from "#core/album/page-leaves.ts";
 import { RINGS, type Ring, type RingState } from "#core/album/steps.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
@@ -59,10 +60,12 @@ function ringSaid(page: Page, ring: Ring): string {
         ? `${many(content.cards.length, "card")}, ${many(words, "word")}${left}`
         : "No card yet";
     }
-    case "paper":
-      return content.foundation
-        ? `${FOUNDATION_NAME[content.foundation.kind]}${content.foundation.basePaper ? ` over ${content.foundation.basePaper}` : ""}`
+    case "paper": {
+      const first = firstPage(page.leaves);
+      return first
+        ? `${FOUNDATION_NAME[first.make.kind]}${first.make.basePaper ? ` over ${first.make.basePaper}` : ""}`
         : "No page chosen yet";
+    }
     case "book":
       return page.states.book === "done" ? "Yes" : next ? STEP_TO_DO[next.step] : "Not yet";
   }
@@ -76,6 +79,7 @@ type Source = {
 };
 
 function chosenDay(page: Page, pages: readonly Page[], { album: plan, leaves, layouts }: Source): ChosenDay {
+  const inserts = insertsOf(page.leaves).length;
   const bench = benchOf({ album: plan, leaves, layouts, tryOuts: [] }, page, pages);
   return {
     date: leadDate(page),
@@ -88,7 +92,7 @@ function chosenDay(page: Page, pages: readonly Page[], { album: plan, leaves, la
     skipped: page.skipped,
     mat: dayMat(page, bench, plan.unit, "chosen", true),
     lines: RINGS.map((ring) => ({ ring, state: page.states[ring], said: ringSaid(page, ring) })),
-    size: `${printSize(pageSize(page.content, plan.format), plan.unit)}${page.content.inserts.length > 0 ? `, ${many(page.content.inserts.length, "insert")}` : ""}`,
+    size: `${printSize(pageSizeOf(page.leaves, plan.format.nominal), plan.unit)}${inserts > 0 ? `, ${many(inserts, "insert")}` : ""}`,
   };
 }
 
@@ -102,8 +106,8 @@ function turnOf(pages: readonly Page[], date: CalendarDate): number | null {
 export type MonthQuery = { readonly date: CalendarDate | null; readonly minutes: number };
 
 export function monthView(source: Source, today: CalendarDate, { date, minutes }: MonthQuery): MonthView {
-  const { album, days } = source;
-  const pages = pagesOf(album, days);
+  const { album, days, leaves } = source;
+  const pages = pagesOf({ album, days, leaves });
   const page = pageOf(pages, date) ?? (inSpan(album.span, today) ? pageOf(pages, today) : undefined) ?? pages[0];
   if (!page) throw new Error("an album has at least one day");
   return {

@@ -1,8 +1,8 @@
 import { pageName } from "#app/places/album/view.ts";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { type WaitingPrint, waitingPrints } from "#core/book/waiting.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -40,15 +40,15 @@ export type ProposalView = {
 
 /** Every print the album waits for. */
 export function waitingIn({ album, days, leaves, layouts }: Aggregate): WaitingPrint[] {
-  const pages = pagesOf(album, days);
+  const pages = pagesOf({ album, days, leaves });
   return waitingPrints(readBook(album, pages, leaves, layouts), pages, album.format.nominal);
 }
 
 /** Who goes where: the cheapest way to give every waiting print a picture. */
 export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], twice: boolean): ProposalView {
-  const { album, days } = aggregate;
+  const { album, days, leaves } = aggregate;
   const waiting = waitingIn(aggregate);
-  const pages = pagesOf(album, days);
+  const pages = pagesOf({ album, days, leaves });
   const placed = new Set(days.flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
   const alike = alikeOf(roll);
   const candidates = roll

@@ -1,6 +1,6 @@
 import { pageName } from "#app/places/album/view.ts";
-import type { AlbumPlan, Day } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import type { AlbumPlan } from "#core/album/model.ts";
+import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
 import { usablePixels } from "#core/photo/crop.ts";
 import { nearDoubles } from "#core/photo/doubles.ts";
@@ -53,10 +53,10 @@ export function alikeOf(roll: readonly RollPhoto[]): Map<string, { group: number
 
 /** The roll of the household, seen from one of its albums. */
 export function rollView(
-  { album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] },
+  { album, days, leaves }: AlbumRead & { album: AlbumPlan & { id: string } },
   roll: readonly RollPhoto[],
 ): RollView {
-  const pages = pagesOf(album, days);
+  const pages = pagesOf({ album, days, leaves });
   const on = new Map<string, { date: CalendarDate; name: string }[]>();
   for (const page of pages) {
     for (const day of page.days) {

@@ -1,7 +1,7 @@
 import { pageName } from "#app/places/album/view.ts";
 import { dealDays } from "#core/album/jar.ts";
-import type { AlbumPlan, Day } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import type { AlbumPlan } from "#core/album/model.ts";
+import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, weekdayName } from "#core/month/dates.ts";
 import type { DealDay } from "#core/words/deal.ts";
 import { DECKS } from "#core/words/decks.ts";
@@ -28,7 +28,7 @@ export type PromptsView = {
   readonly days: readonly PromptDay[];
 };
 
-type Aggregate = { readonly album: AlbumPlan & { readonly id: string }; readonly days: readonly Day[] };
+type Aggregate = AlbumRead & { readonly album: AlbumPlan & { readonly id: string } };
 
 /** Every slip that a day of the household may carry, by its id. */
 export function slipFinder(decks: readonly Deck[]): (id: string) => Slip | undefined {
@@ -37,12 +37,12 @@ export function slipFinder(decks: readonly Deck[]): (id: string) => Slip | undef
 }
 
 export function promptsView(
-  { album, days }: Aggregate,
+  { album, days, leaves }: Aggregate,
   own: readonly Deck[],
   jar: Jar,
   today: CalendarDate,
 ): PromptsView {
-  const pages = pagesOf(album, days);
+  const pages = pagesOf({ album, days, leaves });
   const decks = [...DECKS.map((deck) => ({ ...deck, isOwn: false })), ...own.map((deck) => ({ ...deck, isOwn: true }))];
   const asDealt = dealDays(pages, jar, slipFinder(decks), () => false, new Map());
   return {

@@ -1,13 +1,11 @@
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { Button } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { OpeningThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { FACE_NAME } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
@@ -131,46 +129,23 @@ export function Rhythm({ data }: { data: BookData }) {
   );
 }
 
-/** Days that own no side of any leaf: those with a page get their leaf back at once, the others choose a page. */
+/** Days that have no side of any leaf. */
 function NoPlace({ albumId, pages }: { albumId: string; pages: readonly DatedPage[] }) {
-  const { put } = useOutbox();
-  const bare = pages.filter(({ content }) => content.foundation === null);
   return (
-    <Findings name="No place in the book yet">
-      {[
-        ...pages
-          .filter(({ content }) => content.foundation !== null)
-          .map((page) => (
-            <li key={page.days[0]?.id} className="flex items-center justify-between gap-3">
-              <span>
-                {dayName(page)}
-                {page.days[0]?.title && `, ${page.days[0].title}`}
-              </span>
-              <Button
-                small
-                onClick={() => {
-                  const dayId = page.days[0]?.id;
-                  if (dayId) put(`place:${dayId}`, { what: "give-place", dayId });
-                }}
+    <Findings name="No page in the book yet">
+      {pages.length > 0
+        ? [
+            <li key="bare">
+              {many(pages.length, "day")} without a page: {pages.map(dayName).join(", ")}.{" "}
+              <Link
+                to={to.foundations(albumId, { days: pages.map(({ days }) => days[0]?.date).join(",") })}
+                className="link"
               >
-                Give it one
-              </Button>
-            </li>
-          )),
-        ...(bare.length > 0
-          ? [
-              <li key="bare">
-                {many(bare.length, "day")} without a page: {bare.map(dayName).join(", ")}.{" "}
-                <Link
-                  to={to.foundations(albumId, { days: bare.map(({ days }) => days[0]?.date).join(",") })}
-                  className="link"
-                >
-                  Choose foundation pages
-                </Link>
-              </li>,
-            ]
-          : []),
-      ]}
+                Choose foundation pages
+              </Link>
+            </li>,
+          ]
+        : []}
     </Findings>
   );
 }

@@ -1,7 +1,8 @@
 import { pageName } from "#app/places/album/view.ts";
 import { partName } from "#app/wording/photo.ts";
 import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -72,6 +73,7 @@ export type SheetsView = {
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
   readonly photos: ReadonlyMap<string, { readonly star: boolean }>;
 };
@@ -87,9 +89,9 @@ export function printerOf(saved: (Printer & { readonly bar: Length }) | null, un
 type Shown = { readonly of: NonNullable<Printed>; readonly day: string; readonly label: string };
 
 /** Every picture and card of the album with the page it is on. */
-function shownBy({ album, days }: Pick<Aggregate, "album" | "days">): Map<string, Shown> {
+function shownBy(aggregate: AlbumRead): Map<string, Shown> {
   return new Map(
-    pagesOf(album, days).flatMap((page) => {
+    pagesOf(aggregate).flatMap((page) => {
       const on = { day: pageName(page), label: page.label ?? "" };
       return [
         ...page.content.photos.map((use): [string, Shown] => [
@@ -113,7 +115,7 @@ const made = ({ of }: Shown, print: Print): Printed =>
 
 /** A sheet with what is on it. */
 export function madeSheet(
-  aggregate: Pick<Aggregate, "album" | "days" | "prints">,
+  aggregate: Pick<Aggregate, "album" | "days" | "leaves" | "prints">,
   sheet: SheetRecord,
   shown = shownBy(aggregate),
 ): MadeSheet {
@@ -144,9 +146,9 @@ export function sheetsView(
   saved: (Printer & { readonly bar: Length }) | null,
   today: CalendarDate,
 ): SheetsView {
-  const { album, days, prints, photos } = aggregate;
+  const { album, prints, photos } = aggregate;
   const shown = shownBy(aggregate);
-  const all = standings(pagesOf(album, days), prints);
+  const all = standings(pagesOf(aggregate), prints);
   const monday = addDays(today, 1 - weekdayNumber(today));
   return {
     albumId: album.id,

@@ -1,5 +1,5 @@
-import type { AlbumPlan, Day } from "#core/album/model.ts";
-import { closedThickness, pagesOf, progressOf } from "#core/album/page.ts";
+import type { AlbumPlan } from "#core/album/model.ts";
+import { type AlbumRead, closedThickness, pagesOf, progressOf } from "#core/album/page.ts";
 import { toMillimetres } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import { printDate } from "#core/month/dates.ts";
@@ -21,9 +21,9 @@ export type ShelfAlbum = {
 /** A bound album is never thinner than its covers: two boards of 2 mm. From memory. */
 const BOARDS = 4;
 
-export function shelfView({ album, days }: { album: AlbumPlan & { id: string }; days: readonly Day[] }): ShelfAlbum {
-  const pages = pagesOf(album, days);
-  const inside = closedThickness(pages, album.format) / 1000;
+export function shelfView({ album, days, leaves }: AlbumRead & { album: AlbumPlan & { id: string } }): ShelfAlbum {
+  const pages = pagesOf({ album, days, leaves });
+  const inside = closedThickness(pages, leaves, album.format) / 1000;
   const { inBook, wanted } = progressOf(pages);
   const best =
     pages.find((page) => page.states.book === "done" && page.content.photos.length > 0) ??

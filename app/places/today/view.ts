@@ -1,7 +1,7 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { pageName } from "#app/places/album/view.ts";
-import type { AlbumPlan, Day, Jotting } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import type { Jotting } from "#core/album/model.ts";
+import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, monthName, printShort, weekdayName } from "#core/month/dates.ts";
 
 export type TodayDay = {
@@ -27,8 +27,8 @@ export type TodayView = {
 };
 
 /** Every day of the album that is not set aside, each date on its own: a shared page has several. */
-export function todayDays({ album, days }: { album: AlbumPlan; days: readonly Day[] }): TodayDay[] {
-  return pagesOf(album, days)
+export function todayDays(aggregate: AlbumRead): TodayDay[] {
+  return pagesOf(aggregate)
     .filter(({ skipped }) => !skipped)
     .flatMap((page) =>
       page.days.map((day) => ({

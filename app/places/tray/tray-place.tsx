@@ -4,7 +4,7 @@ import { Button } from "#app/parts/button.tsx";
 import { many } from "#app/wording/count.ts";
 
 type Piece = {
-  readonly kind: "card" | "jotting" | "insert" | "photo";
+  readonly kind: "card" | "jotting" | "photo";
   readonly id: string;
   readonly albumTitle: string;
   readonly on: string;
@@ -36,7 +36,6 @@ type Props = {
 const NAME = {
   card: "A card",
   jotting: "A jotting",
-  insert: "An insert",
   photo: "A photo",
   leaf: "A leaf",
   "try-out": "A try-out",

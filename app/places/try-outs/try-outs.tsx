@@ -11,7 +11,7 @@ import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { pendingOf } from "#app/sending/outbox.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
-import type { Face, Piece, TryOut } from "#core/book/leaf.ts";
+import type { Face, Piece, TryOut } from "#core/album/leaf.ts";
 import { type LeafRead, readPieces, wholeLeaf } from "#core/book/read.ts";
 import { rectOf } from "#core/measure/rect.ts";
 

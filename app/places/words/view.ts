@@ -2,13 +2,13 @@ import { to } from "#app/addresses.ts";
 import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
+import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { isPrivate } from "#core/album/secrecy.ts";
 import { slipsIn, type WordSlip } from "#core/album/slips.ts";
 import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Leaf } from "#core/book/leaf.ts";
 import { readBook } from "#core/book/read.ts";
 import { cardMarks } from "#core/draw/card.ts";
 import { ticks, type Unit } from "#core/measure/length.ts";
@@ -149,7 +149,7 @@ const PLACE_NAME = {
   card: "card",
   back: "back of a card",
   jotting: "jotting",
-  insert: "insert",
+  leaf: "note on a leaf",
   photo: "photo",
 } as const;
 
@@ -189,7 +189,7 @@ export function wordsView(
 ): WordsView {
   const { album, days, leaves, layouts, prints } = aggregate;
   const { unit } = album;
-  const pages = pagesOf(album, days);
+  const pages = pagesOf({ album, days, leaves });
   const book = readBook(album, pages, leaves, layouts);
   const nameOf = (date: CalendarDate) => {
     const page = pages.find((each) => leadDate(each) === date);

@@ -1,0 +1,143 @@
+import type { Length } from "../measure/length.ts";
+import type { Point, Rect } from "../measure/rect.ts";
+import type { Size } from "../measure/size.ts";
+import type { Step } from "./model.ts";
+
+export const FACES = ["front", "back"] as const;
+export type Face = (typeof FACES)[number];
+
+/** Pages that belong to no day. */
+export const MATTERS = ["title", "opening-note", "month-calendar", "closing"] as const;
+export type Matter = (typeof MATTERS)[number];
+
+/** Whose a side is: one day's, front or back matter's, or nobody's yet. Never two at once. */
+export type Owner =
+  | { readonly kind: "day"; readonly dayId: string }
+  | { readonly kind: "matter"; readonly matter: Matter }
+  | { readonly kind: "nobody" };
+export const NOBODY: Owner = { kind: "nobody" };
+
+/** Pieces that a keeper makes or takes from the stash, with a size and a name of their own. */
+export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "mat", "overlay"] as const;
+export type MadeKind = (typeof MADE_KINDS)[number];
+
+/**
+ * What a piece is. Prints and cards take their size from the day that has them, so there is one truth about it; `cut` is
+ * the part of a print that this piece is, in the print's own ticks, when it was cut in two. `room` is kept free on a
+ * foundation page for what the day will bring.
+ */
+export type PieceWhat =
+  | { readonly kind: "photo"; readonly use: string; readonly cut: Rect | null }
+  | { readonly kind: "card"; readonly card: string }
+  | { readonly kind: "numeral"; readonly size: Size }
+  | { readonly kind: "room"; readonly keeps: "photo" | "card"; readonly size: Size }
+  | { readonly kind: MadeKind; readonly size: Size; readonly name: string };
+
+/** Quarter turns clockwise. */
+export type Turn = 0 | 1 | 2 | 3;
+
+/** A piece on a side: what it is, where its left upper corner lies from the page's, how it is turned, in or on the film. */
+export type Piece = {
+  readonly id: string;
+  readonly what: PieceWhat;
+  readonly at: Point;
+  readonly turn: Turn;
+  /** Stuck on the outside of the protector rather than put into it. */
+  readonly outside: boolean;
+};
+
+/** How a page is held or what it is of. */
+export const LEAF_KINDS = ["full", "pocket", "paper", "clear", "vellum"] as const;
+export type LeafKind = (typeof LEAF_KINDS)[number];
+
+/** What a leaf is that is no page: smaller, or something found and punched into the rings. */
+export const INSERT_KINDS = ["leaf", "tag", "envelope", "scrap", "menu", "drawing", "packaging", "ticket"] as const;
+export type InsertKind = (typeof INSERT_KINDS)[number];
+
+/** What a leaf is made as. */
+export type LeafMake = {
+  readonly kind: LeafKind;
+  /** The pocket layout by its name; null for any kind but a pocket page. */
+  readonly layout: string | null;
+  /** Null: the album's page size. */
+  readonly size: Size | null;
+  readonly basePaper: string;
+  /** Which sort of insert it is; null for a page. */
+  readonly insert: InsertKind | null;
+  readonly note: string;
+};
+
+/** What is done once for a leaf, whoever its sides belong to: made ready, punched, put into the book. */
+export const LEAF_STEPS = ["base", "punch", "file"] as const satisfies readonly Step[];
+export type LeafStep = (typeof LEAF_STEPS)[number];
+/** What is done for each side. */
+export const SIDE_STEPS = ["number", "assemble"] as const satisfies readonly Step[];
+export type SideStep = (typeof SIDE_STEPS)[number];
+
+/** A side's pieces from the lowest to the uppermost; null until somebody arranges it: then the first dry fit is shown. */
+export type Side = {
+  readonly owner: Owner;
+  readonly pieces: readonly Piece[] | null;
+  readonly done: readonly SideStep[];
+};
+
+/** One physical sheet of the book, in its order. */
+export type Leaf = {
+  readonly id: string;
+  readonly version: number;
+  readonly make: LeafMake;
+  readonly done: readonly LeafStep[];
+  /** How far below the page's upper edge a smaller leaf begins; null: halfway. */
+  readonly drop: Length | null;
+  /** Must come off the rings: a slit runs from each hole to the edge. */
+  readonly liftsOff: boolean;
+  readonly front: Side;
+  readonly back: Side;
+};
+
+/** A candidate arrangement of one side, kept beside it until it is chosen or let go. */
+export type TryOut = {
+  readonly id: string;
+  readonly leafId: string;
+  readonly face: Face;
+  readonly name: string;
+  readonly version: number;
+  readonly pieces: readonly Piece[];
+};
+
+export const PLAIN_PAPER: LeafMake = {
+  kind: "paper",
+  layout: null,
+  size: null,
+  basePaper: "",
+  insert: null,
+  note: "",
+};
+
+export const sideOf = (owner: Owner): Side => ({ owner, pieces: null, done: [] });
+export const EMPTY_SIDE: Side = sideOf(NOBODY);
+export const sidesOf = <S>(leaf: { readonly front: S; readonly back: S }): readonly [S, S] => [leaf.front, leaf.back];
+
+/** A leaf nobody has worked on yet. */
+export const newLeaf = (id: string, make: LeafMake, front: Owner, back: Owner): Leaf => ({
+  id,
+  version: 0,
+  make,
+  done: [],
+  drop: null,
+  liftsOff: false,
+  front: sideOf(front),
+  back: sideOf(back),
+});
+
+/** A new leaf whose both sides are one day's. */
+export function leafOfDay(id: string, make: LeafMake, dayId: string): Leaf {
+  const owner: Owner = { kind: "day", dayId };
+  return newLeaf(id, make, owner, owner);
+}
+
+/** The days that own a side of a leaf, its front's first. */
+export const daysOfLeaf = (leaf: {
+  readonly front: { readonly owner: Owner };
+  readonly back: { readonly owner: Owner };
+}) => sidesOf(leaf).flatMap(({ owner }) => (owner.kind === "day" ? [owner.dayId] : []));

@@ -1,0 +1,41 @@
+import { type Face, LEAF_STEPS, type Leaf, type LeafStep, SIDE_STEPS, type SideStep, sidesOf } from "./leaf.ts";
+import type { Step } from "./model.ts";
+import type { PlannedStep } from "./steps.ts";
+
+const isLeafStep = (step: Step): step is LeafStep => (LEAF_STEPS as readonly Step[]).includes(step);
+const isSideStep = (step: Step): step is SideStep => (SIDE_STEPS as readonly Step[]).includes(step);
+
+/** Steps that are ticked on leaves or sides where a day has them; an insert is made as a page's base is. */
+export const isOfLeaves = (step: Step): boolean => step === "insert" || isLeafStep(step) || isSideStep(step);
+
+const withTick = <T>(done: readonly T[], step: T, is: boolean): readonly T[] =>
+  done.includes(step) === is ? done : is ? [...done, step] : done.filter((each) => each !== step);
+
+/** A leaf with one step of it, or with a face one of that side, ticked or not; as it was where the step is not of that. */
+export function tickLeaf(leaf: Leaf, face: Face | null, step: LeafStep | SideStep, is: boolean): Leaf {
+  if (face === null) return isLeafStep(step) ? { ...leaf, done: withTick(leaf.done, step, is) } : leaf;
+  return isSideStep(step) ? { ...leaf, [face]: { ...leaf[face], done: withTick(leaf[face].done, step, is) } } : leaf;
+}
+
+/**
+ * Ticks steps of one day, as `planned` for it, on every leaf and side they are done for, or unticks them. What is put into
+ * the book is assembled: the day's sides are ticked so with its leaves.
+ */
+export function tickSteps(
+  leaves: readonly Leaf[],
+  planned: readonly PlannedStep[],
+  steps: readonly Step[],
+  is: boolean,
+): readonly Leaf[] {
+  const ticked: readonly Step[] = is && steps.includes("file") ? [...steps, "assemble"] : steps;
+  const places = planned.filter(({ step }) => ticked.includes(step)).flatMap(({ on }) => on);
+  return leaves.map((leaf) =>
+    places
+      .filter((place) => place.leaf === leaf.id)
+      .reduce((now, { face, step }) => tickLeaf(now, face, step, is), leaf),
+  );
+}
+
+/** Whether anything of a leaf was made: a new make, or pieces laid anew, would make it again. */
+export const isMade = (leaf: Leaf): boolean =>
+  leaf.done.length > 0 || sidesOf(leaf).some(({ done }) => done.length > 0);

@@ -1,0 +1,222 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { inches, millimetres } from "../measure/length.ts";
+import { AS_IT_COMES } from "../photo/crop.ts";
+import { type Archive, readArchive, writeArchive } from "./archive.ts";
+
+type OldSide = { owner: { kind: string; dayId?: string }; pieces: unknown[] | null };
+type OldLeaf = {
+  id: string;
+  of: { kind: "page" | "insert" | "own"; dayId: string; insertId: string; stock: { kind: string; size: unknown } };
+  front: OldSide;
+  back: OldSide;
+};
+type OldDay = {
+  id: string;
+  mergedInto: string | null;
+  foundation: { kind: string; note: string } | null;
+  pageSize: unknown;
+  inserts: { id: string; kind: string; size: unknown; note: string }[];
+  photos: object[];
+  cards: { id: string; size: object; text: string }[];
+  done: string[];
+};
+type Old = {
+  album: { format: Record<string, unknown> };
+  days: OldDay[];
+  photos: object[];
+  book: { leaves: OldLeaf[]; tryOuts: unknown; layouts: unknown };
+};
+
+/** Archives as the program wrote them that had the fourth format: of invented albums, some days sharing a page. */
+const fourth = (): Old[] =>
+  JSON.parse(readFileSync(new URL("../../tests/archives/version-4.json", import.meta.url), "utf8"));
+const asRead = (raw: object): Archive => {
+  const read = readArchive(JSON.stringify(raw));
+  if (!read.ok) throw new Error(JSON.stringify(read));
+  return read.archive;
+};
+
+describe("an archive of the fourth format, from before leaves said themselves what they are", () => {
+  it("is read with every leaf where it was, each as what its day, its insert or itself said", () => {
+    let [pages, inserts, own] = [0, 0, 0];
+    for (const old of fourth()) {
+      const { book } = JSON.parse(writeArchive(asRead(old)));
+      const days = new Map(old.days.map((day) => [day.id, day]));
+      for (const [at, { id, of, front, back, ...lies }] of old.book.leaves.entries()) {
+        const leaf = book.leaves[at];
+        expect(leaf).toMatchObject({ id, ...lies });
+        expect([leaf.front.owner, leaf.back.owner]).toEqual([front.owner, back.owner]);
+        const day = days.get(of.dayId);
+        const insert = day?.inserts.find((each) => each.id === of.insertId);
+        if (of.kind === "own") {
+          expect(leaf.make).toEqual({ ...of.stock, insert: null });
+          own += 1;
+        } else if (of.kind === "insert") {
+          expect(leaf.make).toMatchObject({ insert: insert?.kind, size: insert?.size, note: insert?.note });
+          inserts += 1;
+        } else {
+          expect(leaf.make).toMatchObject({ ...day?.foundation, size: day?.pageSize, insert: null });
+          pages += 1;
+        }
+        // Nothing is laid out that was not, and only pages of days were laid out by themselves.
+        const nothing = of.kind === "page" ? null : [];
+        expect([leaf.front.pieces, leaf.back.pieces]).toEqual([front.pieces ?? nothing, back.pieces ?? nothing]);
+      }
+      expect([book.tryOuts, book.layouts]).toEqual([old.book.tryOuts, old.book.layouts]);
+    }
+    expect(Math.min(pages, inserts, own)).toBeGreaterThan(2);
+  });
+
+  it("has each tick on every leaf and side of its day it can mean, and no other", () => {
+    for (const old of fourth()) {
+      const { days, book } = JSON.parse(writeArchive(asRead(old)));
+      const ticked = (dayId: string | undefined): Set<string> => {
+        const day = old.days.find(({ id }) => id === dayId);
+        const lead = old.days.find(({ id }) => id === day?.mergedInto);
+        return new Set([...(day?.done ?? []), ...(lead?.done ?? [])]);
+      };
+      for (const leaf of book.leaves) {
+        const owners = [leaf.front.owner.dayId, leaf.back.owner.dayId];
+        const was = old.book.leaves.find(({ id }) => id === leaf.id);
+        const all = new Set([...owners, was?.of.dayId].flatMap((id) => [...ticked(id)]));
+        const wanted = [all.has(leaf.make.insert ? "insert" : "base"), all.has("punch"), all.has("file")];
+        expect(["base", "punch", "file"].map((step) => leaf.done.includes(step))).toEqual(wanted);
+        for (const side of [leaf.front, leaf.back]) {
+          const own = ticked(side.owner.dayId);
+          expect(side.done.includes("number")).toBe(own.has("number"));
+          expect(side.done.includes("assemble")).toBe(own.has("assemble") || own.has("file"));
+        }
+      }
+      const ofPaper = ["base", "number", "insert", "assemble", "punch", "file"];
+      for (const [at, day] of old.days.entries()) {
+        const { foundation: _, pageSize: __, inserts: ___, done, ...rest } = day;
+        const group = old.days.filter((each) => (each.mergedInto ?? each.id) === (day.mergedInto ?? day.id));
+        const hasSide = book.leaves.some((leaf: { front: OldSide; back: OldSide }) =>
+          [leaf.front, leaf.back].some(({ owner }) => group.some(({ id }) => id === owner.dayId)),
+        );
+        const kept = hasSide ? done.filter((step) => !ofPaper.includes(step)) : done;
+        expect(days[at]).toEqual({ ...rest, done: kept });
+      }
+    }
+  });
+
+  it("whose book has no leaf for what a day asks for gets one, inserts before pages, by date", () => {
+    for (const old of fourth()) {
+      const bare = { ...old, book: null };
+      const { book, days } = asRead(bare);
+      const wanted = old.days.flatMap((day) => [
+        ...day.inserts.map(({ kind, note }) => [day.id, kind, note]),
+        ...(day.foundation || day.pageSize ? [[day.id, null, day.foundation?.note ?? ""]] : []),
+      ]);
+      expect(
+        book.leaves.map(({ front, make }) => [
+          front.owner.kind === "day" ? front.owner.dayId : null,
+          make.insert,
+          make.note,
+        ]),
+      ).toEqual(wanted);
+      expect(days.length).toBe(old.days.length);
+    }
+  });
+
+  it("is told where it is damaged, also where a leaf names a day or an insert that is not there", () => {
+    const [old] = fourth();
+    const spoilt = (change: (raw: Old) => void) => {
+      const raw = structuredClone(old) as Old;
+      change(raw);
+      return readArchive(JSON.stringify(raw));
+    };
+    const at = (where: string) => ({ ok: false, reason: "damaged", where });
+    const leaf = (raw: Old, kind: string) => raw.book.leaves.findIndex(({ of }) => of.kind === kind);
+    const [page, insert] = old ? [leaf(old, "page"), leaf(old, "insert")] : [-1, -1];
+    expect(spoilt(({ book }) => Object.assign(book.leaves[page]?.of ?? {}, { dayId: "nobody" }))).toEqual(
+      at(`book.leaves[${page}].of.dayId`),
+    );
+    expect(spoilt(({ book }) => Object.assign(book.leaves[insert]?.of ?? {}, { insertId: "nobody" }))).toEqual(
+      at(`book.leaves[${insert}].of.insertId`),
+    );
+    expect(spoilt(({ days }) => Object.assign(days[0] ?? {}, { foundation: { kind: "granite" } }))).toMatchObject({
+      ok: false,
+      where: expect.stringMatching(/^days\[0\]\.foundation/),
+    });
+  });
+});
+
+/** An archive of the fourth format as it was before cards had a back and a lettering, days jottings, and pictures marks. */
+const asThird = (old: Old) => ({
+  ...old,
+  formatVersion: 3,
+  privateTextsLeftOut: undefined,
+  album: { ...old.album, photoRule: undefined },
+  photos: old.photos.map((photo) => ({ ...photo, star: undefined, banked: undefined, rejected: undefined })),
+  days: old.days.map((day) => ({
+    ...day,
+    technique: undefined,
+    jottings: undefined,
+    cards: day.cards.map(({ id, size, text }) => ({ id, size, text })),
+  })),
+});
+/** And before prints had crops and pictures looks. */
+const asSecond = (old: Old) => {
+  const third = asThird(old);
+  return {
+    ...third,
+    formatVersion: 2,
+    days: third.days.map((day) => ({ ...day, photos: day.photos.map((use) => ({ ...use, crop: undefined })) })),
+    photos: third.photos.map((photo) => ({ ...photo, look: undefined, givenDate: undefined })),
+  };
+};
+/** And before books were laid out and holes measured. */
+const asFirst = (old: Old) => {
+  const { bindingEdge: _, holes: __, cover: ___, ...format } = old.album.format;
+  const { book: ____, ...second } = asSecond(old);
+  return { ...second, formatVersion: 1, album: { ...second.album, format: { ...format, binding: "two-hole" } } };
+};
+
+/** An archive as it is read from before there were marks, backs and letterings. */
+const unmarked = (archive: Archive): Archive => ({
+  ...archive,
+  privateTextsLeftOut: 0,
+  album: { ...archive.album, photoRule: "banked" },
+  photos: archive.photos.map((photo) => ({ ...photo, star: false, banked: false, rejected: false })),
+  days: archive.days.map((day) => ({
+    ...day,
+    technique: { text: "", slip: null },
+    jottings: [],
+    cards: day.cards.map(({ id, size, text }) => ({
+      ...{ id, size, text, back: "", setting: null },
+      ...{ hidden: "", privateUntil: null },
+    })),
+  })),
+});
+const uncropped = (archive: Archive): Archive => ({
+  ...unmarked(archive),
+  days: unmarked(archive).days.map((day) => ({
+    ...day,
+    photos: day.photos.map((use) => ({ ...use, crop: AS_IT_COMES })),
+  })),
+});
+
+describe("an archive of a format before", () => {
+  it("the third: fronts only, written as usual", () => {
+    for (const old of fourth()) expect(asRead(asThird(old))).toEqual(unmarked(asRead(old)));
+  });
+
+  it("the second: prints as they come, pictures plain", () => {
+    for (const old of fourth()) expect(asRead(asSecond(old))).toEqual(uncropped(asRead(old)));
+  });
+
+  it("the first: holes and cover typical of its binding, and the leaves that follow from its days", () => {
+    for (const old of fourth()) {
+      const { album, days, book } = asRead(asFirst(old));
+      const [upper = 0, lower = 0] = album.format.holes.positions;
+      // Two holes 80 mm apart: ISO 838.
+      expect(lower - upper).toBe(millimetres(80));
+      expect(album.format.cover.w - album.format.outer.w).toBe(inches(1 / 4));
+      const bare = uncropped(asRead({ ...old, book: null }));
+      expect(days).toEqual(bare.days);
+      expect(book.leaves).toEqual(bare.book.leaves);
+    }
+  });
+});

@@ -1,0 +1,212 @@
+import { randomUUID } from "node:crypto";
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import path from "node:path";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { presetById } from "../core/album/formats.ts";
+import type { Leaf } from "../core/album/leaf.ts";
+import { freshDatabase } from "../tests/fresh-database.ts";
+import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";
+import { openStore } from "./db.ts";
+import { migrateStore } from "./migrate.ts";
+import { readTray } from "./tray.ts";
+
+/** The last step of the tables before leaves said themselves what they are. */
+const BEFORE = 9;
+const MIGRATIONS = "store/migrations";
+
+let database: Awaited<ReturnType<typeof freshDatabase>>;
+let album: AlbumAggregate;
+let tray: Awaited<ReturnType<typeof readTray>>;
+const changes: { day: boolean; book: boolean } = { day: false, book: false };
+const ids = Object.fromEntries(
+  [...(["album", "household", "shared", "lead", "second", "bare", "sized", "tagged", "away", "plain"] as const)].map(
+    (name) => [name, randomUUID()],
+  ),
+) as Record<string, string>;
+
+/** A database as the version before left it, with one album in it that has a case of everything. */
+beforeAll(async () => {
+  database = await freshDatabase();
+  const folder = mkdtempSync(path.join(tmpdir(), "hearth-leaves-"));
+  cpSync(MIGRATIONS, folder, { recursive: true });
+  const journal = JSON.parse(readFileSync(path.join(folder, "meta/_journal.json"), "utf8"));
+  journal.entries = journal.entries.filter(({ idx }: { idx: number }) => idx <= BEFORE);
+  writeFileSync(path.join(folder, "meta/_journal.json"), JSON.stringify(journal));
+  const store = openStore(database.url);
+  await migrateStore(store, folder);
+  rmSync(folder, { recursive: true });
+  const query = (text: string, values: unknown[] = []) => store.pool.query(text, values);
+  await query("insert into household (id, name, time_zone) values ($1, 'Orrin Skerry', 'UTC')", [ids.household]);
+  const preset = presetById("ring-6x8");
+  if (!preset) throw new Error("shipped");
+  const { id: _, unit, ...format } = preset;
+  const columns = planColumns({
+    title: "Before",
+    unit,
+    numbering: "date",
+    format,
+    span: { start: "2026-12-01" as never, end: "2026-12-08" as never },
+  });
+  const snake = (name: string) =>
+    name === "capacity" ? "capacity_micrometres" : name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+  const named = { id: ids.album, householdId: ids.household, ...columns };
+  await query(
+    `insert into album (${Object.keys(named).map(snake).join(", ")}) values (${Object.keys(named)
+      .map((_name, at) => `$${at + 1}`)
+      .join(", ")})`,
+    Object.values(named),
+  );
+  const full = JSON.stringify({ kind: "full", layout: null, basePaper: "Oak", note: "kept" });
+  const pocket = JSON.stringify({ kind: "pocket", layout: "four", basePaper: "", note: "" });
+  const day = (name: string, at: number, more: Record<string, unknown> = {}) => {
+    const row = { id: ids[name], album_id: ids.album, date: `2026-12-0${at}`, ...more };
+    const keys = Object.keys(row);
+    return query(
+      `insert into day (${keys.join(", ")}) values (${keys.map((_key, nth) => `$${nth + 1}`).join(", ")})`,
+      Object.values(row),
+    );
+  };
+  // 1: a page with a side of the next day on its back, all done. 2: a day on the back of it, assembled.
+  await day("shared", 1, { foundation: full, done: ["choose", "base", "number", "file", "punch"] });
+  await day("plain", 2, { done: ["assemble", "write"] });
+  // 3 and 4 share a page. 5: a page that no leaf stands for. 6: a size alone. 7: inserts. 8: its page lies in the tray.
+  await day("lead", 3, { foundation: pocket, page_w: 40_640, page_h: 65_024, done: ["base", "assemble", "insert"] });
+  await day("second", 4, { merged_into: ids.lead, done: ["print"] });
+  await day("bare", 5, { foundation: full, done: ["file"] });
+  await day("sized", 6, { page_w: 30_000, page_h: 40_000 });
+  await day("tagged", 7, { done: ["assemble", "file"] });
+  await day("away", 8, { foundation: full, done: ["base", "write"] });
+  const insert = (name: string, id: string, note: string, deleted: Date | null = null) =>
+    query(
+      "insert into day_insert (id, day_id, position, w, h, kind, note, deleted_at) values ($1, $2, 0, 16256, 32512, 'tag', $3, $4)",
+      [id, ids[name], note, deleted],
+    );
+  const [onSecond, lost, stashed] = [randomUUID(), randomUUID(), randomUUID()];
+  await insert("second", onSecond, "a tag");
+  await insert("tagged", lost, "without a leaf");
+  await insert("tagged", stashed, "put away", new Date("2026-12-02T10:00:00Z"));
+  const leaf = async (
+    position: number | null,
+    of: [kind: string, day: string | null, insert?: string],
+    sides: (string | null)[],
+    stock: string | null = null,
+  ) => {
+    const id = randomUUID();
+    await query(
+      "insert into leaf (id, album_id, position, kind, day_id, insert_id, stock, deleted_at) values ($1, $2, $3, $4, $5, $6, $7, $8)",
+      [id, ids.album, position, of[0], of[1], of[2] ?? null, stock, position === null ? new Date() : null],
+    );
+    for (const [at, owner] of sides.entries())
+      await query("insert into side (leaf_id, album_id, face, day_id) values ($1, $2, $3, $4)", [
+        id,
+        ids.album,
+        at === 0 ? "front" : "back",
+        owner,
+      ]);
+    return id;
+  };
+  ids.pageLeaf = await leaf(0, ["page", ids.shared ?? ""], [ids.shared ?? "", ids.plain ?? ""]);
+  ids.ownLeaf = await leaf(
+    1,
+    ["own", null],
+    [null, ids.lead ?? ""],
+    JSON.stringify({ kind: "vellum", layout: null, basePaper: "Mist", note: "over it", size: { w: 100, h: 200 } }),
+  );
+  ids.tagLeaf = await leaf(2, ["insert", ids.second ?? "", onSecond], [ids.second ?? "", ids.second ?? ""]);
+  ids.leadLeaf = await leaf(3, ["page", ids.lead ?? ""], [ids.lead ?? "", ids.lead ?? ""]);
+  ids.awayLeaf = await leaf(null, ["page", ids.away ?? ""], [ids.away ?? "", ids.away ?? ""]);
+  await query(
+    "insert into day_change (act, day_id, version, at, fields, before) values ($1, $2, 1, now(), '{foundation}', '{}')",
+    [randomUUID(), ids.bare],
+  );
+  await query(
+    "insert into book_change (act, album_id, at, made, before) values ($1, $2, now(), '{}', '{\"leaves\": [], \"order\": []}')",
+    [randomUUID(), ids.album],
+  );
+  await migrateStore(store, MIGRATIONS);
+  const read = await readAlbum(store.db, ids.household ?? "", ids.album ?? "");
+  if (!read) throw new Error("the album is not there any more");
+  album = read;
+  tray = await readTray(store.db, ids.household ?? "");
+  const open = async (table: string) => (await query(`select from ${table} where not settled`)).rowCount !== 0;
+  changes.day = await open("day_change");
+  changes.book = await open("book_change");
+  await store.close();
+});
+afterAll(() => database.drop());
+
+const leafOf = (id: string | undefined): Leaf => {
+  const found = album.leaves.find((leaf) => leaf.id === id);
+  if (!found) throw new Error("a leaf is gone");
+  return found;
+};
+const doneOf = (name: string) => album.days.find(({ id }) => id === ids[name])?.content.done;
+
+describe("an album from before leaves said themselves what they are", () => {
+  it("has its leaves in their order, each as its day, its insert or its stock said; what no leaf stood for comes last", () => {
+    const known = [ids.pageLeaf, ids.ownLeaf, ids.tagLeaf, ids.leadLeaf];
+    expect(album.leaves.slice(0, 4).map(({ id }) => id)).toEqual(known);
+    expect(
+      album.leaves.map(({ make: { kind, layout, basePaper, insert, note } }) => [
+        kind,
+        layout,
+        basePaper,
+        insert,
+        note,
+      ]),
+    ).toEqual([
+      ["full", null, "Oak", null, "kept"],
+      ["vellum", null, "Mist", null, "over it"],
+      ["paper", null, "", "tag", "a tag"],
+      ["pocket", "four", "", null, ""],
+      ["full", null, "Oak", null, "kept"],
+      ["paper", null, "", null, ""],
+      ["paper", null, "", "tag", "without a leaf"],
+    ]);
+    expect(album.leaves.map(({ make: { size } }) => size)).toEqual([
+      null,
+      { w: 100, h: 200 },
+      { w: 16_256, h: 32_512 },
+      { w: 40_640, h: 65_024 },
+      null,
+      { w: 30_000, h: 40_000 },
+      { w: 16_256, h: 32_512 },
+    ]);
+    expect(album.leaves.slice(4).map(({ front, back }) => [front.owner, back.owner])).toEqual(
+      ["bare", "sized", "tagged"].map((name) => Array(2).fill({ kind: "day", dayId: ids[name] })),
+    );
+  });
+
+  it("has each tick on every leaf and side of its day that it can mean, and keeps on the day what is the day's own", () => {
+    expect(leafOf(ids.pageLeaf).done).toEqual(["base", "punch", "file"]);
+    expect(leafOf(ids.pageLeaf).front.done).toEqual(["number", "assemble"]);
+    expect(leafOf(ids.pageLeaf).back.done).toEqual(["assemble"]);
+    // The lead's ticks count for the day that shares its page.
+    expect([leafOf(ids.tagLeaf).done, leafOf(ids.tagLeaf).front.done]).toEqual([["base"], ["assemble"]]);
+    expect([leafOf(ids.leadLeaf).done, leafOf(ids.leadLeaf).back.done]).toEqual([["base"], ["assemble"]]);
+    expect([leafOf(ids.ownLeaf).done, leafOf(ids.ownLeaf).front.done]).toEqual([["base"], []]);
+    expect(leafOf(ids.ownLeaf).back.done).toEqual(["assemble"]);
+    expect(["shared", "plain", "lead", "second", "bare", "tagged"].map(doneOf)).toEqual([
+      ["choose"],
+      ["write"],
+      [],
+      ["print"],
+      [],
+      [],
+    ]);
+    // With its only leaf in the tray the day keeps what it had.
+    expect(doneOf("away")).toEqual(["base", "write"]);
+  });
+
+  it("lays nothing out by itself that was not, has in the tray what was there, and old changes cannot be taken back", () => {
+    const untouched = (leaf: Leaf) => [leaf.front.pieces, leaf.back.pieces];
+    expect(untouched(leafOf(ids.pageLeaf))).toEqual([null, null]);
+    for (const id of [ids.ownLeaf, ids.tagLeaf]) expect(untouched(leafOf(id))).toEqual([[], []]);
+    expect(tray.leaves.map(({ kind, date }) => [kind, date]).sort()).toEqual([
+      ["leaf", "2026-12-07"],
+      ["leaf", "2026-12-08"],
+    ]);
+    expect(changes).toEqual({ day: false, book: false });
+  });
+});
