@@ -41,6 +41,7 @@ function renamePiece(piece: Piece, rename: Rename): Piece {
   if (what.kind === "photo")
     return { ...piece, id: what.cut ? piece.id : rename(what.use), what: { ...what, use: rename(what.use) } };
   if (what.kind === "card") return { ...piece, id: rename(what.card), what: { ...what, card: rename(what.card) } };
+  if (what.kind === "numeral" && what.dayId) return { ...piece, what: { ...what, dayId: rename(what.dayId) } };
   return piece;
 }
 

@@ -9,6 +9,7 @@ import {
   leafOfDay,
   MADE_KINDS,
   MATTERS,
+  NUMERAL_COLOURS,
   type Owner,
   type Piece,
   type PieceWhat,
@@ -264,7 +265,18 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
     keeps: fc.constantFrom("photo" as const, "card" as const),
     size: anyPageSize,
   }),
-  fc.record({ kind: fc.constant("numeral" as const), size: anyPageSize }),
+  fc.record({
+    kind: fc.constant("numeral" as const),
+    size: anyPageSize,
+    look: fc.option(
+      fc.record({
+        style: fc.constantFrom("wood" as const, "stamped" as const, "cut" as const),
+        colour: fc.constantFrom(...NUMERAL_COLOURS),
+      }),
+    ),
+    zero: fc.boolean(),
+    dayId: fc.option(anyId),
+  }),
   fc.record({ kind: fc.constantFrom(...MADE_KINDS), size: anyPageSize, name: anyText }),
 );
 export const anyPiece: fc.Arbitrary<Piece> = fc.record({

@@ -1,5 +1,5 @@
 import type { EditProblem } from "#core/album/edit.ts";
-import type { InsertKind, LeafKind } from "#core/album/leaf.ts";
+import type { InsertKind, LeafKind, NumeralColour } from "#core/album/leaf.ts";
 import type { NumeralStyle, Part, Step } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
 
@@ -91,6 +91,14 @@ export const NUMERAL_NAME: Record<NumeralStyle, string> = {
   cut: "Cut from paper",
   printed: "Printed",
   none: "No number",
+};
+
+export const NUMERAL_COLOUR_NAME: Record<NumeralColour, string> = {
+  brass: "Brass",
+  black: "Black",
+  white: "White",
+  red: "Red",
+  kraft: "Kraft",
 };
 
 export const INSERT_NAME: Record<InsertKind, string> = {

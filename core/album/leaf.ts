@@ -1,7 +1,7 @@
 import type { Length } from "../measure/length.ts";
 import type { Point, Rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import type { Step } from "./model.ts";
+import type { NumeralStyle, Step } from "./model.ts";
 
 export const FACES = ["front", "back"] as const;
 export type Face = (typeof FACES)[number];
@@ -21,6 +21,26 @@ export const NOBODY: Owner = { kind: "nobody" };
 export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "mat", "overlay"] as const;
 export type MadeKind = (typeof MADE_KINDS)[number];
 
+/** What a numeral is made of and what colour it has. */
+export const NUMERAL_COLOURS = ["brass", "black", "white", "red", "kraft"] as const;
+export type NumeralColour = (typeof NUMERAL_COLOURS)[number];
+export type NumeralLook = { readonly style: Exclude<NumeralStyle, "none">; readonly colour: NumeralColour };
+
+/** A number on a side: what it says follows the album's numbering. */
+export type NumeralPiece = {
+  readonly kind: "numeral";
+  readonly size: Size;
+  /** Null: as its day says. */
+  readonly look: NumeralLook | null;
+  /** 07 rather than 7. */
+  readonly zero: boolean;
+  /** Which of the days that share a page it stands for; null: for the page. */
+  readonly dayId: string | null;
+};
+export const numeralOf = (size: Size): NumeralPiece => ({
+  ...({ kind: "numeral", size, look: null, zero: false, dayId: null } as const),
+});
+
 /**
  * What a piece is. Prints and cards take their size from the day that has them, so there is one truth about it; `cut` is
  * the part of a print that this piece is, in the print's own ticks, when it was cut in two. `room` is kept free on a
@@ -29,7 +49,7 @@ export type MadeKind = (typeof MADE_KINDS)[number];
 export type PieceWhat =
   | { readonly kind: "photo"; readonly use: string; readonly cut: Rect | null }
   | { readonly kind: "card"; readonly card: string }
-  | { readonly kind: "numeral"; readonly size: Size }
+  | NumeralPiece
   | { readonly kind: "room"; readonly keeps: "photo" | "card"; readonly size: Size }
   | { readonly kind: MadeKind; readonly size: Size; readonly name: string };
 

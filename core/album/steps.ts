@@ -101,7 +101,8 @@ export function stepsFor(content: PageContent, leaves: readonly PageLeaf[], bind
   if (content.photos.length > 0) for (const step of ["choose", "print", "trim"] as const) add("photos", step);
   if (content.cards.length > 0) for (const step of ["write", "letter"] as const) add("words", step);
   if (pages.length > 0) add("paper", "base", onLeaves(pages, "base"));
-  if (pages.length > 0 && content.numeral.style !== "none")
+  const numbered = leaves.some(({ sides }) => sides.some(({ hasNumeral }) => hasNumeral));
+  if (numbered || (pages.length > 0 && content.numeral.style !== "none"))
     add("paper", "number", onSides(sidesToNumber(leaves), "number"));
   if (inserts.length > 0) add("paper", "insert", onLeaves(inserts, "base"));
   if (steps.length > 0) {

@@ -149,6 +149,7 @@ export function asRooms(
   return pieces.map(({ piece, size }) => {
     const { what } = piece;
     const keeps = what.kind === "photo" || what.kind === "card" ? what.kind : null;
-    return { ...piece, id: newId(), what: keeps ? { kind: "room", keeps, size } : what };
+    const own = what.kind === "numeral" ? { ...what, dayId: null } : what;
+    return { ...piece, id: newId(), what: keeps ? { kind: "room", keeps, size } : own };
   });
 }

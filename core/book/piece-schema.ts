@@ -1,5 +1,6 @@
 import { z } from "zod";
-import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, MATTERS } from "../album/leaf.ts";
+import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, MATTERS, NUMERAL_COLOURS } from "../album/leaf.ts";
+import { NUMERAL_STYLES } from "../album/model.ts";
 import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
 import { LINE, TEXT } from "../words/text-schema.ts";
 import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
@@ -12,7 +13,17 @@ export function sideSchemas(kinds: LengthKinds) {
   const what = z.discriminatedUnion("kind", [
     z.object({ kind: z.literal("photo"), use: ID, cut: rectSchema(kinds).nullable() }),
     z.object({ kind: z.literal("card"), card: ID }),
-    z.object({ kind: z.literal("numeral"), size }),
+    z.object({
+      kind: z.literal("numeral"),
+      size,
+      // What an archive or a page from before these were known leaves out.
+      look: z
+        .object({ style: z.enum(NUMERAL_STYLES).exclude(["none"]), colour: z.enum(NUMERAL_COLOURS) })
+        .nullable()
+        .default(null),
+      zero: z.boolean().default(false),
+      dayId: ID.nullable().default(null),
+    }),
     z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size }),
     z.object({ kind: z.enum(MADE_KINDS), size, name: LINE }),
   ]);

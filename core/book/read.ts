@@ -4,6 +4,7 @@ import {
   type Leaf,
   type LeafKind,
   type LeafMake,
+  numeralOf,
   type Owner,
   type Piece,
   PLAIN_PAPER,
@@ -142,7 +143,7 @@ export function pieceFrom(loose: Loose, place: Rect, isTurned: boolean, id: stri
       ? { kind: "photo", use: loose.id, cut: null }
       : loose.what === "card"
         ? { kind: "card", card: loose.id }
-        : { kind: "numeral", size: loose.size };
+        : numeralOf(loose.size);
   return { id, what, at: { x: place.x, y: place.y }, turn: isTurned ? 1 : 0, outside: false };
 }
 

@@ -1,4 +1,4 @@
-import type { LeafKind, Piece, PieceWhat, Turn } from "../album/leaf.ts";
+import { type LeafKind, numeralOf, type Piece, type PieceWhat, type Turn } from "../album/leaf.ts";
 import type { PageContent } from "../album/steps.ts";
 import { centredIn, at as place, type Rect } from "../measure/rect.ts";
 import { type Size, sameSize, size, turned } from "../measure/size.ts";
@@ -27,6 +27,7 @@ export function templateOf(
   return {
     ...made,
     pieces: pieces.flatMap(({ id: _, what, ...lies }): TemplatePiece[] => {
+      if (what.kind === "numeral") return [{ ...lies, what: { ...what, dayId: null } }];
       if (what.kind !== "photo" && what.kind !== "card") return [{ ...lies, what }];
       const known = pieceSize(what, content);
       return known ? [{ ...lies, what: { kind: "room", keeps: what.kind, size: known } }] : [];
@@ -78,4 +79,4 @@ export const lying = (area: Rect, what: TemplatePiece["what"]): TemplatePiece =>
 });
 export const roomFor = (keeps: "photo" | "card", area: Rect): TemplatePiece =>
   lying(area, { kind: "room", keeps, size: size(area.w, area.h) });
-export const numeralAt = (area: Rect): TemplatePiece => lying(area, { kind: "numeral", size: size(area.w, area.h) });
+export const numeralAt = (area: Rect): TemplatePiece => lying(area, numeralOf(size(area.w, area.h)));

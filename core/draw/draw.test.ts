@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyLeaves, anyPageSize, anyPiece, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
+import { numeralOf } from "../album/leaf.ts";
 import { newCard } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { readBook } from "../book/read.ts";
@@ -185,7 +186,7 @@ describe("a side as marks", () => {
       fc.property(anyPiece, anyPageSize, fc.integer({ min: 1, max: 31 }), (piece, size, number) => {
         const gone = { ...piece, what: { kind: "card" as const, card: "gone" } };
         expect(placedMarks(gone, nobody)).toEqual([]);
-        const numeral = { ...piece, what: { kind: "numeral" as const, size } };
+        const numeral = { ...piece, what: numeralOf(size) };
         const label = `${number}·${number + 1}`;
         const [text] = pieceMarks(numeral, size, { content: null, label }).filter(({ kind }) => kind === "text");
         expect(text?.kind === "text" && text.size * 0.62 * label.length).toBeLessThanOrEqual(size.w);

@@ -1,14 +1,15 @@
-import type { Face, Piece } from "../album/leaf.ts";
+import type { Face, NumeralColour, NumeralLook, NumeralPiece, Piece } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { holesOf, slitsOf } from "../book/holes.ts";
+import { type Numbered, numeralText } from "../book/numeral.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type LeafRead, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { cardMarks } from "./card.ts";
-import type { Mark } from "./marks.ts";
+import type { Ink, Mark } from "./marks.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
 
@@ -82,10 +83,10 @@ function ruled({ w, h }: Size, from: Length): Mark[] {
   });
 }
 
-export type DrawnFor = { readonly content: PageContent | null; readonly label: string };
+export type DrawnFor = Numbered & { readonly content: PageContent | null; readonly label: string };
 
 /** What a piece looks like, its own left upper corner at zero, upright. */
-export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: DrawnFor): Mark[] {
+export function pieceMarks({ what }: Piece, { w, h }: Size, { content, ...numbered }: DrawnFor): Mark[] {
   const at = rect(0, 0, w, h);
   switch (what.kind) {
     case "photo": {
@@ -110,23 +111,8 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
       const words = card && card.text.trim() !== "" ? cardMarks(card, "front") : ruled({ w, h }, t(h * 0.08));
       return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...words];
     }
-    case "numeral": {
-      const letters = Math.max(1, [...label].length);
-      const high = Math.min(h * 0.6, (w * 0.8) / (letters * 0.62));
-      return [
-        { kind: "rect", at, fill: "film", solid: 0.9 },
-        {
-          kind: "text",
-          x: t(w / 2),
-          y: t(h / 2 + high * 0.36),
-          text: label,
-          face: "numeral",
-          size: t(high),
-          anchor: "middle",
-          fill: "brass",
-        },
-      ];
-    }
+    case "numeral":
+      return numeralMarks(what, { w, h }, numeralText(what, numbered));
     case "room":
       return [
         { kind: "rect", at, fill: "paper", solid: 0.3, stroke: "pencil", dashed: true, line: t(110) },
@@ -154,6 +140,59 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, label }: 
         caption(what.name || "lifts", { w, h }),
       ];
   }
+}
+
+const COLOUR_INK: Record<NumeralColour, Ink> = {
+  brass: "brass",
+  black: "ink",
+  white: "paper",
+  red: "ember",
+  kraft: "kraft",
+};
+
+/** What a numeral lies on: its own card, a block, a clear sheet; nothing where it is put straight on the page. */
+function numeralGround(style: NumeralLook["style"] | null, { w, h }: Size): Mark[] {
+  const at = rect(0, 0, w, h);
+  switch (style) {
+    case null:
+      return [{ kind: "rect", at, fill: "film", solid: 0.9 }];
+    case "sticker":
+      return [{ kind: "rect", at, fill: "paper", round: millimetres(2), stroke: "hair" }];
+    case "wood":
+      return [{ kind: "rect", at, fill: "kraft", round: millimetres(1) }];
+    case "acrylic":
+      return [{ kind: "rect", at, fill: "film", solid: 0.35, round: millimetres(2), stroke: "paper" }];
+    case "chipboard":
+    case "stamped":
+    case "cut":
+    case "printed":
+      return [];
+  }
+}
+
+function numeralMarks({ look }: NumeralPiece, made: Size, text: string): Mark[] {
+  const { w, h } = made;
+  const letters = Math.max(1, [...text].length);
+  const high = Math.min(h * (look ? 0.8 : 0.6), (w * 0.8) / (letters * 0.62));
+  const number = (by: number, fill: Ink, solid = 1): Mark => ({
+    kind: "text",
+    x: t(w / 2 + by),
+    y: t(h / 2 + high * 0.36 + by),
+    text,
+    face: "numeral",
+    size: t(high),
+    anchor: "middle",
+    fill,
+    ...(solid < 1 ? { solid } : {}),
+  });
+  const ink = look ? COLOUR_INK[look.colour] : "brass";
+  // Chipboard and wood stand off the page; a stamp's ink lets the paper through.
+  const stands = look?.style === "chipboard" || look?.style === "wood";
+  return [
+    ...numeralGround(look?.style ?? null, made),
+    ...(stands ? [number(millimetres(0.6), "pencil", 0.5)] : []),
+    number(0, ink, look?.style === "stamped" ? 0.75 : 1),
+  ];
 }
 
 function tagMarks({ w, h }: Size): Mark[] {
@@ -206,6 +245,7 @@ export function placedMarks(piece: Piece, drawn: DrawnFor): Mark[] {
 export const drawnFor = (side: SideRead): DrawnFor => ({
   content: side.page?.content ?? null,
   label: side.page?.label ?? "",
+  days: side.page?.days ?? [],
 });
 
 const MATTER_WORDS = {

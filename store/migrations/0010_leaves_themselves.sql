@@ -70,6 +70,22 @@ UPDATE "day" d SET done = ARRAY(SELECT u.step FROM unnest(d.done) WITH ORDINALIT
 FROM "ticked" t
 WHERE t.id = d.id AND t.lead IN (SELECT o.lead FROM "side" s JOIN "leaf" l ON l.id = s.leaf_id JOIN "ticked" o ON o.id = s.day_id WHERE l.position IS NOT NULL);
 --> statement-breakpoint
+-- A number has a look, a nought before it and a day of its own: so far none.
+UPDATE "side" SET pieces = (
+	SELECT jsonb_agg(CASE WHEN p.piece -> 'what' ->> 'kind' = 'numeral' THEN jsonb_set(p.piece, '{what}', '{"look": null, "zero": false, "dayId": null}' || (p.piece -> 'what')) ELSE p.piece END ORDER BY p.at)
+	FROM jsonb_array_elements(pieces) WITH ORDINALITY AS p(piece, at)
+) WHERE pieces @> '[{"what": {"kind": "numeral"}}]';
+--> statement-breakpoint
+UPDATE "try_out" SET pieces = (
+	SELECT jsonb_agg(CASE WHEN p.piece -> 'what' ->> 'kind' = 'numeral' THEN jsonb_set(p.piece, '{what}', '{"look": null, "zero": false, "dayId": null}' || (p.piece -> 'what')) ELSE p.piece END ORDER BY p.at)
+	FROM jsonb_array_elements(pieces) WITH ORDINALITY AS p(piece, at)
+) WHERE pieces @> '[{"what": {"kind": "numeral"}}]';
+--> statement-breakpoint
+UPDATE "template" SET pieces = (
+	SELECT jsonb_agg(CASE WHEN p.piece -> 'what' ->> 'kind' = 'numeral' THEN jsonb_set(p.piece, '{what}', '{"look": null, "zero": false, "dayId": null}' || (p.piece -> 'what')) ELSE p.piece END ORDER BY p.at)
+	FROM jsonb_array_elements(pieces) WITH ORDINALITY AS p(piece, at)
+) WHERE pieces @> '[{"what": {"kind": "numeral"}}]';
+--> statement-breakpoint
 -- What was changed before stays readable; it is told in words that no longer are, and cannot be taken back.
 UPDATE "day_change" SET settled = true WHERE NOT settled;
 --> statement-breakpoint

@@ -1,15 +1,11 @@
 import { DropdownMenu } from "radix-ui";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { newId } from "#app/parts/new-id.ts";
 import { many } from "#app/wording/count.ts";
-import { KIND_NAME } from "#app/wording/fit.ts";
-import { MADE_KINDS, type MadeKind, type Piece } from "#core/album/leaf.ts";
+import type { Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import { inches, millimetres, type Unit } from "#core/measure/length.ts";
-import { centredIn, rectOf } from "#core/measure/rect.ts";
-import { type Size, size } from "#core/measure/size.ts";
-import { piecesOf } from "./arranger.tsx";
+import type { Unit } from "#core/measure/length.ts";
+import { AddPiece } from "./add-piece.tsx";
 import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
 import { sideTroubles } from "./side-troubles.ts";
@@ -32,40 +28,13 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
   const { read, face } = board;
   const side = read[face];
   const { id } = read.leaf;
-  const pieces = piecesOf(board);
-  const add = (kind: MadeKind) => {
-    const made = usual(kind, unit);
-    const page = rectOf(read.sheet.page);
-    const { x, y } = kind === "tab" ? { x: page.w, y: inches(1 / 2) } : centredIn(page, made);
-    const piece: Piece = {
-      id: newId(),
-      what: { kind, size: made, name: "" },
-      at: { x, y },
-      turn: 0,
-      outside: false,
-    };
-    onArrange([...pieces, piece]);
-  };
   const real = id !== "ghost";
   const file = (ending: string) => to.leafFile(albumId, id, `${face}.${ending}`);
   return (
     <div className="mat-bar">
       <SideNotes board={board} format={format} unit={unit} />
       {real && onFlip && <MatButton onClick={onFlip}>{face === "front" ? "See the back" : "See the front"}</MatButton>}
-      {real && (
-        <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger className="mat-button">Add a piece</DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content className="menu" side="top" align="start" sideOffset={6}>
-              {MADE_KINDS.map((kind) => (
-                <DropdownMenu.Item key={kind} className="menu-item" onSelect={() => add(kind)}>
-                  {KIND_NAME[kind]}
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
-      )}
+      {real && <AddPiece board={board} unit={unit} onArrange={onArrange} />}
       {real && side.page && (
         <Link to={to.foundations(albumId, { copy: `${id}.${face}` })} className="mat-button">
           Copy to other days
@@ -133,26 +102,4 @@ export function SideNotes({
       )}
     </div>
   );
-}
-
-/** Sizes that made pieces usually have. From memory, all to be changed. */
-function usual(kind: MadeKind, unit: Unit): Size {
-  const by = (w: number, h: number, wMm: number, hMm: number) =>
-    unit === "inch" ? size(inches(w), inches(h)) : size(millimetres(wMm), millimetres(hMm));
-  switch (kind) {
-    case "filler":
-      return by(3, 4, 75, 100);
-    case "tag":
-      return by(2, 4, 50, 100);
-    case "flip":
-      return by(3, 4, 75, 100);
-    case "tab":
-      return by(0.5, 1, 12, 25);
-    case "embellishment":
-      return by(1, 1, 25, 25);
-    case "mat":
-      return by(4.25, 3.25, 105, 80);
-    case "overlay":
-      return by(6, 8, 148, 210);
-  }
 }

@@ -1,7 +1,7 @@
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
-import type { Piece } from "#core/album/leaf.ts";
+import type { NumeralPiece, Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import { pieceSize, turnedBy } from "#core/book/piece.ts";
@@ -14,6 +14,7 @@ import { printSize, type Size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
 import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
+import { NumeralFields } from "./numeral-fields.tsx";
 import { sideTroubles } from "./side-troubles.ts";
 
 type Props = {
@@ -25,10 +26,12 @@ type Props = {
   readonly onDone: () => void;
   /** Orders a print of another size for a photo of the day. */
   readonly onPrint?: ((use: string, print: Size) => void) | undefined;
+  /** Puts the same number on the other side of the leaf; left out where that is another's. */
+  readonly onOtherSide?: ((piece: Piece, what: NumeralPiece) => void) | undefined;
 };
 
 /** What can be done with the piece under the hand, its verdict first. */
-export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPrint }: Props) {
+export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPrint, onOtherSide }: Props) {
   const { piece, rect: lies, fit, pocket } = placed;
   const { id, what } = piece;
   const side = board.read[board.face];
@@ -58,8 +61,16 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       </p>
       <LengthBox key={`x${lies.x}`} label="From left" value={lies.x} unit={unit} onTake={(x) => to({ x })} />
       <LengthBox key={`y${lies.y}`} label="From top" value={lies.y} unit={unit} onTake={(y) => to({ y })} />
-      {"name" in what && (
+      {("name" in what || what.kind === "room" || what.kind === "numeral") && (
         <MadeSize key={id} made={what.size} unit={unit} onTake={(size) => change({ what: { ...what, size } })} />
+      )}
+      {what.kind === "numeral" && (
+        <NumeralFields
+          what={what}
+          days={side.page?.days ?? []}
+          onChange={(next) => change({ what: next })}
+          onOtherSide={onOtherSide && (() => onOtherSide(piece, what))}
+        />
       )}
       {fit.kind === "turn" && (
         <MatButton strong onClick={() => onArrange(putInto(pieces, id, area, content))}>

@@ -1,8 +1,10 @@
 import { Link, useNavigate } from "react-router";
 import { to } from "#app/addresses.ts";
+import { newId } from "#app/parts/new-id.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Arrangement } from "#core/book/edit.ts";
+import { onOtherSide, otherFace } from "#core/book/numeral.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { arrangement, piecesOf, type Selection } from "./arranger.tsx";
@@ -61,6 +63,8 @@ export function SelectionBar({
       ? board.read[board.face].pieces.find(({ piece }) => piece.id === selection.id)
       : undefined;
   if (placed) {
+    const other = otherFace(board.face);
+    const mine = board.read[other].page !== null && board.read[other].page === board.read[board.face].page;
     return (
       <PieceBar
         key={placed.piece.id}
@@ -71,6 +75,21 @@ export function SelectionBar({
         onArrange={(pieces) => onArrange([arrangement(board, pieces)])}
         onDone={() => select(null)}
         onPrint={onPrint}
+        onOtherSide={
+          mine
+            ? (piece, what) =>
+                onArrange([
+                  {
+                    leaf: board.read.leaf.id,
+                    face: other,
+                    pieces: [
+                      ...board.read[other].pieces.map((each) => each.piece),
+                      onOtherSide(piece, what, board.read.sheet.page, newId()),
+                    ],
+                  },
+                ])
+            : undefined
+        }
       />
     );
   }

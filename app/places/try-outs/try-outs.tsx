@@ -4,9 +4,11 @@ import { to } from "#app/addresses.ts";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { Troubles } from "#app/parts/troubles.tsx";
+import { AddPiece } from "#app/places/arrange/add-piece.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { SideNotes } from "#app/places/arrange/board-bar.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
+import { PieceBar } from "#app/places/arrange/piece-bar.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { pendingOf } from "#app/sending/outbox.ts";
@@ -186,11 +188,28 @@ function OneTryOut({
         const pieces = changes.at(-1)?.pieces;
         if (pieces) onArrange(pieces);
       }}
-      bar={() => (
-        <div className="mat-bar">
-          <SideNotes board={board} format={format} unit={unit} most={4} />
-        </div>
-      )}
+      bar={(selection, select) => {
+        const chosen =
+          selection?.kind === "piece"
+            ? board.read[face].pieces.find(({ piece }) => piece.id === selection.id)
+            : undefined;
+        return chosen ? (
+          <PieceBar
+            key={chosen.piece.id}
+            board={board}
+            placed={chosen}
+            format={format}
+            unit={unit}
+            onArrange={onArrange}
+            onDone={() => select(null)}
+          />
+        ) : (
+          <div className="mat-bar">
+            <SideNotes board={board} format={format} unit={unit} most={4} />
+            <AddPiece board={board} unit={unit} onArrange={onArrange} />
+          </div>
+        );
+      }}
     />
   );
 }

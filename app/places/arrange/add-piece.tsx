@@ -1,0 +1,68 @@
+import { DropdownMenu } from "radix-ui";
+import { newId } from "#app/parts/new-id.ts";
+import { KIND_NAME } from "#app/wording/fit.ts";
+import { MADE_KINDS, type MadeKind, numeralOf, type Piece } from "#core/album/leaf.ts";
+import { inches, millimetres, type Unit } from "#core/measure/length.ts";
+import { centredIn, rectOf } from "#core/measure/rect.ts";
+import { type Size, size } from "#core/measure/size.ts";
+import { piecesOf } from "./arranger.tsx";
+import type { Board } from "./boards.ts";
+
+type Props = {
+  readonly board: Board;
+  readonly unit: Unit;
+  readonly onArrange: (pieces: readonly Piece[]) => void;
+};
+
+/** What can be put on a side besides what the day has: its number once more, and pieces made or from the stash. */
+export function AddPiece({ board: { read, face, ...board }, unit, onArrange }: Props) {
+  const page = rectOf(read.sheet.page);
+  const add = (what: Piece["what"], made: Size) => {
+    const { x, y } = what.kind === "tab" ? { x: page.w, y: inches(1 / 2) } : centredIn(page, made);
+    const piece: Piece = { id: newId(), what, at: { x, y }, turn: 0, outside: false };
+    onArrange([...piecesOf({ ...board, read, face }), piece]);
+  };
+  const addMade = (kind: MadeKind) => add({ kind, size: usual(kind, unit), name: "" }, usual(kind, unit));
+  const number = unit === "inch" ? size(inches(1.5), inches(1.5)) : size(millimetres(40), millimetres(40));
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="mat-button">Add a piece</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" side="top" align="start" sideOffset={6}>
+          {read[face].page && (
+            <DropdownMenu.Item className="menu-item" onSelect={() => add(numeralOf(number), number)}>
+              {KIND_NAME.numeral}
+            </DropdownMenu.Item>
+          )}
+          {MADE_KINDS.map((kind) => (
+            <DropdownMenu.Item key={kind} className="menu-item" onSelect={() => addMade(kind)}>
+              {KIND_NAME[kind]}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+/** Sizes that made pieces usually have. From memory, all to be changed. */
+function usual(kind: MadeKind, unit: Unit): Size {
+  const by = (w: number, h: number, wMm: number, hMm: number) =>
+    unit === "inch" ? size(inches(w), inches(h)) : size(millimetres(wMm), millimetres(hMm));
+  switch (kind) {
+    case "filler":
+      return by(3, 4, 75, 100);
+    case "tag":
+      return by(2, 4, 50, 100);
+    case "flip":
+      return by(3, 4, 75, 100);
+    case "tab":
+      return by(0.5, 1, 12, 25);
+    case "embellishment":
+      return by(1, 1, 25, 25);
+    case "mat":
+      return by(4.25, 3.25, 105, 80);
+    case "overlay":
+      return by(6, 8, 148, 210);
+  }
+}

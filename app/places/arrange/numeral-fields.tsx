@@ -1,0 +1,75 @@
+import { NUMERAL_COLOUR_NAME, NUMERAL_NAME } from "#app/wording/day.ts";
+import { NUMERAL_COLOURS, type NumeralLook, type NumeralPiece } from "#core/album/leaf.ts";
+import { NUMERAL_STYLES } from "#core/album/model.ts";
+import { MatButton } from "./bar.tsx";
+
+type Props = {
+  readonly what: NumeralPiece;
+  readonly days: readonly { readonly id: string; readonly date?: string }[];
+  readonly onChange: (what: NumeralPiece) => void;
+  readonly onOtherSide: (() => void) | undefined;
+};
+
+/** A number's own look: what it is made of, its colour, a nought before it, the day it stands for, its other side. */
+export function NumeralFields({ what, days, onChange, onOtherSide }: Props) {
+  const { look } = what;
+  return (
+    <>
+      <select
+        aria-label="What the number is made of"
+        className="mat-field"
+        value={look?.style ?? ""}
+        onChange={(event) => {
+          const style = NUMERAL_STYLES.find((each) => each === event.target.value && each !== "none");
+          onChange({
+            ...what,
+            look: style ? { style: style as NumeralLook["style"], colour: look?.colour ?? "brass" } : null,
+          });
+        }}
+      >
+        <option value="">As the day says</option>
+        {NUMERAL_STYLES.filter((style) => style !== "none").map((style) => (
+          <option key={style} value={style}>
+            {NUMERAL_NAME[style]}
+          </option>
+        ))}
+      </select>
+      {look && (
+        <select
+          aria-label="Colour of the number"
+          className="mat-field"
+          value={look.colour}
+          onChange={(event) => {
+            const colour = NUMERAL_COLOURS.find((each) => each === event.target.value) ?? "brass";
+            onChange({ ...what, look: { ...look, colour } });
+          }}
+        >
+          {NUMERAL_COLOURS.map((colour) => (
+            <option key={colour} value={colour}>
+              {NUMERAL_COLOUR_NAME[colour]}
+            </option>
+          ))}
+        </select>
+      )}
+      {days.length > 1 && (
+        <select
+          aria-label="Day the number stands for"
+          className="mat-field"
+          value={what.dayId ?? ""}
+          onChange={(event) => onChange({ ...what, dayId: event.target.value || null })}
+        >
+          <option value="">All days of the page</option>
+          {days.map(({ id }, at) => (
+            <option key={id} value={id}>
+              Its {at + 1}. day
+            </option>
+          ))}
+        </select>
+      )}
+      <MatButton pressed={what.zero} onClick={() => onChange({ ...what, zero: !what.zero })}>
+        Leading zero
+      </MatButton>
+      {onOtherSide && <MatButton onClick={onOtherSide}>On the other side too</MatButton>}
+    </>
+  );
+}
