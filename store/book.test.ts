@@ -184,6 +184,37 @@ describe("what is done of leaves and sides", () => {
   });
 });
 
+describe("rooms kept on a page", () => {
+  it("are taken by what is added and suits: as large, in one act that goes back whole; what does not suit lies beside", async () => {
+    const { look, dayId, give, save, author } = await book();
+    const leaf = await give("2026-12-03");
+    const room = (id: string, keeps: "photo" | "card", w: number, h: number, turn: 0 | 1 = 0): Piece => ({
+      ...piece(id),
+      what: { kind: "room", keeps, size: { w: inches(w), h: inches(h) } },
+      turn,
+    });
+    const rooms = [room("tall", "photo", 4, 6), room("lying", "photo", 4, 6, 1), room("words", "card", 3, 5)];
+    await save({ kind: "arrange", leaf, face: "back", pieces: rooms });
+    const id = await dayId("2026-12-03");
+    const card = newCard(randomUUID(), { w: inches(4), h: inches(6) });
+    await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
+    const day = async () => (await look()).days.find((each) => each.id === id)?.content;
+    const back = async () => (await look()).leaves[0]?.back.pieces?.map((each) => each.id);
+    expect((await day())?.cards[0]?.size).toEqual({ w: inches(3), h: inches(5) });
+    expect(await back()).toEqual(["tall", "lying", card.id]);
+    // Sent again because its answer was lost, it takes no other room.
+    await saveDayEdit(db, author(), id, null, { kind: "add-card", card });
+    expect(await back()).toEqual(["tall", "lying", card.id]);
+    const another = newCard(randomUUID(), { w: inches(4), h: inches(6) });
+    await saveDayEdit(db, author(), id, null, { kind: "add-card", card: another });
+    expect((await day())?.cards[1]?.size).toEqual(another.size);
+    expect(await back()).toEqual(["tall", "lying", card.id]);
+    await undoLastChange(db, author());
+    await undoLastChange(db, author());
+    expect([(await day())?.cards, await back()]).toEqual([[], ["tall", "lying", "words"]]);
+  });
+});
+
 describe("the order of the book", () => {
   it("is kept without gaps by the database itself, and one place holds one leaf", async () => {
     const { albumId, save, look } = await book();

@@ -3,6 +3,7 @@ import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm
 import type { Face, Leaf, Piece, Side } from "../core/album/leaf.ts";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
 import type { DateOf } from "../core/book/place.ts";
+import { fillRoom, roomsOn } from "../core/book/rooms.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
@@ -125,10 +126,15 @@ export async function changeLeaves(
   return made;
 }
 
-/** A room kept for a photo on a side, and the use that now lies in it. */
-export type RoomFill = { readonly leaf: string; readonly face: Face; readonly piece: string; readonly use: string };
+/** A room kept on a side, and the print or card that now lies in it. */
+export type RoomFill = {
+  readonly leaf: string;
+  readonly face: Face;
+  readonly piece: string;
+  readonly fill: Extract<Piece["what"], { kind: "photo" | "card" }>;
+};
 
-/** Lays prints where rooms were kept for them, as part of an act that began with their days. A room that is gone is passed over. */
+/** Lays prints and cards where rooms were kept for them, as part of an act that began with their days. A room that is gone is passed over. */
 export async function fillRooms(
   tx: Transaction,
   author: Author,
@@ -137,15 +143,14 @@ export async function fillRooms(
 ): Promise<void> {
   const before = fills.length > 0 ? await lockLeaves(tx, author) : null;
   if (!before) return;
-  const filled = (leafId: string, face: Face, each: Side): Side => ({
-    ...each,
-    pieces:
-      each.pieces?.map((piece): Piece => {
-        const fill = fills.find((one) => one.leaf === leafId && one.face === face && one.piece === piece.id);
-        if (!fill || piece.what.kind !== "room") return piece;
-        return { ...piece, id: fill.use, what: { kind: "photo", use: fill.use, cut: null } };
-      }) ?? null,
-  });
+  const filled = (leafId: string, face: Face, side: Side): Side => {
+    const here = fills.filter((one) => one.leaf === leafId && one.face === face);
+    const pieces = here.reduce<readonly Piece[] | null>((now, { piece, fill }) => {
+      const room = now && roomsOn(now).find(({ id }) => id === piece);
+      return room ? fillRoom(now, room, fill.kind === "photo" ? fill.use : fill.card, fill) : now;
+    }, side.pieces);
+    return { ...side, pieces };
+  };
   const after = before.map(
     (each): Leaf => ({
       ...each,

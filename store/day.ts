@@ -9,16 +9,18 @@ import {
   type Field,
   type SavedChange,
 } from "../core/album/edit.ts";
+import { FACES } from "../core/album/leaf.ts";
 import { type Binding, type Day, type DayContent, EMPTY_DAY } from "../core/album/model.ts";
 import { leavesOfDays } from "../core/album/page-leaves.ts";
 import { restoreFields } from "../core/album/restore.ts";
 import { type PlannedStep, poolContent, stepsFor } from "../core/album/steps.ts";
 import { isOfLeaves, tickSteps } from "../core/album/ticks.ts";
+import { firstRoom, type Wanting } from "../core/book/rooms.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { changeLeaves, latestBookChange, lockBook, undoBookChange } from "./book.ts";
+import { changeLeaves, fillRooms, latestBookChange, lockBook, type RoomFill, undoBookChange } from "./book.ts";
 import { dayColumns, pieceRows, toDay } from "./day-row.ts";
 import { type Db, excluded, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
 import { moveLeaves } from "./leaf-place.ts";
@@ -237,15 +239,16 @@ async function saveIn(
   author: Author,
   dayId: string,
   base: number | null,
-  edit: DayEdit,
+  sent: DayEdit,
 ): Promise<SaveResult> {
   const found = await lockDay(tx, author, dayId);
   if (!found) return { ok: false, reason: "not-found" };
-  if (edit.kind === "add-photo" && !(await ownsPhoto(tx, author, edit.photo.photoId)))
+  if (sent.kind === "add-photo" && !(await ownsPhoto(tx, author, sent.photo.photoId)))
     return { ok: false, reason: "not-found" };
   const { content, version } = found.day;
   const act = randomUUID();
-  const planned = await tickOnLeaves(tx, author, act, found, edit);
+  const planned = await tickOnLeaves(tx, author, act, found, sent);
+  const { edit, room } = await intoRoom(tx, author, found.day, sent);
   // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
   if (edit.kind === "add-jotting" && (await isKnownJotting(tx, author, edit.jotting.id))) return { ok: true, version };
   if (planned === "ticked") return { ok: true, version };
@@ -267,7 +270,45 @@ async function saveIn(
     fields: applied.fields,
     before: { content },
   });
+  if (room) await fillRooms(tx, author, act, [room]);
   return { ok: true, version: saved };
+}
+
+/**
+ * A print or card that is added takes the first room kept for its kind on a side of the day, if one suits it: its size is
+ * the room's, and where it lies is told. Anything else is as it was sent.
+ */
+async function intoRoom(
+  tx: Transaction,
+  author: Author,
+  { id, mergedInto }: Day,
+  edit: DayEdit,
+): Promise<{ edit: DayEdit; room?: RoomFill }> {
+  if (edit.kind !== "add-photo" && edit.kind !== "add-card") return { edit };
+  const wanting: Wanting =
+    edit.kind === "add-photo" ? { what: "photo", picture: edit.photo.picture } : { what: "card" };
+  const book = await lockBook(tx, author);
+  const lead = mergedInto ?? id;
+  const own = new Set(book?.slots.filter((slot) => (slot.mergedInto ?? slot.id) === lead).map((slot) => slot.id));
+  for (const leaf of book?.leaves ?? [])
+    for (const face of FACES) {
+      const { owner, pieces } = leaf[face];
+      if (owner.kind !== "day" || !own.has(owner.dayId)) continue;
+      const room = firstRoom(pieces ?? [], wanting);
+      if (!room) continue;
+      const size = { w: room.lies.w, h: room.lies.h };
+      const place = { leaf: leaf.id, face, piece: room.id };
+      return edit.kind === "add-photo"
+        ? {
+            edit: { ...edit, photo: { ...edit.photo, print: size } },
+            room: { ...place, fill: { kind: "photo", use: edit.photo.id, cut: null } },
+          }
+        : {
+            edit: { ...edit, card: { ...edit.card, size } },
+            room: { ...place, fill: { kind: "card", card: edit.card.id } },
+          };
+    }
+  return { edit };
 }
 
 /**

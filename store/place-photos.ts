@@ -51,7 +51,7 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
         if (!applied.ok) continue;
         content = applied.content;
         for (const field of applied.fields) fields.add(field);
-        if (place) fills.push({ ...place, use: use.id });
+        if (place) fills.push({ ...place, fill: { kind: "photo", use: use.id, cut: null } });
         placed += 1;
       }
       if (fields.size === 0) continue;

@@ -1,3 +1,4 @@
+import { many } from "#app/wording/count.ts";
 import type { Piece } from "#core/album/leaf.ts";
 import type { HoleTrouble } from "#core/book/holes.ts";
 import { pieceSize } from "#core/book/piece.ts";
@@ -118,4 +119,15 @@ export function stopWords({ page, was, is }: Stop, unit: Unit): string {
   const made = pieceSize(was.piece.what, page?.content ?? null);
   const name = made ? pieceName(was.piece, made, unit) : "";
   return `${page?.label ?? "A leaf"}: ${name}. ${is ? fitWords(is.fit, unit) : "It finds no place any more."}`;
+}
+
+/** The rooms on a side that nothing lies in yet: "Still empty: two rooms for photos and one for words." */
+export function roomsLeft(rooms: readonly { readonly keeps: "photo" | "card" }[]): string {
+  const photos = rooms.filter(({ keeps }) => keeps === "photo").length;
+  const cards = rooms.length - photos;
+  const said = [
+    ...(photos > 0 ? [many(photos, "room for a photo", "rooms for photos")] : []),
+    ...(cards > 0 ? [many(cards, "room for words", "rooms for words")] : []),
+  ];
+  return `Still empty: ${said.join(" and ")}.`;
 }

@@ -13,7 +13,7 @@ import { beyondCover, hiddenTabs, holesOf, holeTroubles, slitsOf, staggerTabs } 
 import { openingAt } from "./opening.ts";
 import { pieceRect } from "./piece.ts";
 import { looseOf, readBook, readGhost } from "./read.ts";
-import { snap, snapLines } from "./snap.ts";
+import { snap, snapLines, stepOf } from "./snap.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
@@ -300,19 +300,35 @@ describe("holes and tabs", () => {
 });
 
 describe("snapping", () => {
-  it("moves a piece by no more than the reach, onto one of the lines, and not at all when none is near", () => {
+  it("draws a piece onto a line that is near, no farther than the reach; where none is, onto the step of the ruler", () => {
     fc.assert(
-      fc.property(anyPageSize, fc.nat(80_000), fc.nat(80_000), fc.nat(1500), (page, x, y, reach) => {
-        const moving = rect(x, y, 9000, 7000);
-        const { rect: lies, on } = snap(moving, snapLines(page, [], [], inches(1 / 4)), ticks(reach));
-        expect(Math.abs(lies.x - x) <= reach && Math.abs(lies.y - y) <= reach).toBe(true);
-        if (!on.some(({ axis }) => axis === "x")) expect(lies.x).toBe(x);
-        for (const line of on) {
-          const [start, length] = line.axis === "x" ? [lies.x, lies.w] : [lies.y, lies.h];
-          expect([start, start + length, start + length / 2]).toContain(line.at);
-        }
-      }),
+      fc.property(
+        anyPageSize,
+        fc.nat(80_000),
+        fc.nat(80_000),
+        fc.nat(1500),
+        fc.constantFrom("inch" as const, "cm" as const),
+        (page, x, y, reach, unit) => {
+          const step = stepOf(unit);
+          const moving = rect(x, y, 9000, 7000);
+          const { rect: lies, on } = snap(moving, snapLines(page, [], [], inches(1 / 4)), ticks(reach), step);
+          for (const axis of ["x", "y"] as const) {
+            const [was, is] = [moving[axis], lies[axis]];
+            if (on.some((line) => line.axis === axis)) expect(Math.abs(is - was)).toBeLessThanOrEqual(reach);
+            else {
+              expect(Math.abs(is - was)).toBeLessThanOrEqual(step / 2);
+              expect(Math.abs(is % step)).toBe(0);
+            }
+          }
+          for (const line of on) {
+            const [start, length] = line.axis === "x" ? [lies.x, lies.w] : [lies.y, lies.h];
+            expect([start, start + length, start + length / 2]).toContain(line.at);
+          }
+        },
+      ),
     );
+    // A sixteenth of an inch is 508 ticks, a millimetre 320.
+    expect([stepOf("inch"), stepOf("cm")]).toEqual([508, 320]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { type Length, ticks } from "../measure/length.ts";
+import { inches, type Length, millimetres, ticks, type Unit } from "../measure/length.ts";
 import { type Edges, type Rect, rect, rectOf, roomIn } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 
@@ -30,8 +30,14 @@ export function snapLines(page: Size, pockets: readonly Rect[], others: readonly
 
 export type Snapped = { readonly rect: Rect; readonly on: readonly SnapLine[] };
 
-/** Draws a moving piece to the nearest lines within `reach`, each axis by itself; edges count before the middle. */
-export function snap(moving: Rect, lines: readonly SnapLine[], reach: Length): Snapped {
+/** The step on which an album's pieces are laid: what a ruler at the trimmer shows. */
+export const stepOf = (unit: Unit): Length => (unit === "inch" ? inches(1 / 16) : millimetres(1));
+
+/**
+ * Draws a moving piece to the nearest lines within `reach`, each axis by itself; edges count before the middle. Where no
+ * line draws it, its left or upper edge comes to lie on the step.
+ */
+export function snap(moving: Rect, lines: readonly SnapLine[], reach: Length, step: Length): Snapped {
   const best = { x: null as { by: number; line: SnapLine } | null, y: null as { by: number; line: SnapLine } | null };
   for (const line of lines) {
     const [start, length] = line.axis === "x" ? [moving.x, moving.w] : [moving.y, moving.h];
@@ -44,10 +50,17 @@ export function snap(moving: Rect, lines: readonly SnapLine[], reach: Length): S
     }
   }
   return {
-    rect: rect(moving.x + (best.x?.by ?? 0), moving.y + (best.y?.by ?? 0), moving.w, moving.h),
+    rect: rect(
+      best.x ? moving.x + best.x.by : onStep(moving.x, step),
+      best.y ? moving.y + best.y.by : onStep(moving.y, step),
+      moving.w,
+      moving.h,
+    ),
     on: [best.x?.line, best.y?.line].filter((line) => line !== undefined),
   };
 }
+
+const onStep = (at: number, step: number): number => Math.round(at / step) * step;
 
 /** How far a piece is from each edge of its page. */
 export const distances = (piece: Rect, page: Size): Edges => roomIn(rectOf(page), piece);

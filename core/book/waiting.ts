@@ -4,6 +4,7 @@ import type { Page } from "../album/page.ts";
 import { pageSizeOf } from "../album/page-leaves.ts";
 import type { Size } from "../measure/size.ts";
 import type { Slot } from "../photo/propose.ts";
+import { turnedBy } from "./piece.ts";
 import type { BookRead } from "./read.ts";
 
 /** A print that a page waits for, and where it will lie: in a room kept free on one of its sides, or not yet anywhere. */
@@ -41,7 +42,12 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], nomi
         if (piece.what.kind !== "room" || piece.what.keeps !== "photo") continue;
         roomed.add(page);
         const place = { leaf: leaf.leaf.id, face, piece: piece.id };
-        waiting.push({ ...slotOf(page), id: `${leaf.leaf.id}/${face}/${piece.id}`, print: piece.what.size, place });
+        waiting.push({
+          ...slotOf(page),
+          id: `${leaf.leaf.id}/${face}/${piece.id}`,
+          print: turnedBy(piece.what.size, piece.turn),
+          place,
+        });
       }
     }
   }

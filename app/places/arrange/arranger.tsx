@@ -8,12 +8,16 @@ import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, nudgePiece, putInto, restack, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import type { Arrangement } from "#core/book/edit.ts";
 import { pieceSize } from "#core/book/piece.ts";
-import { type PlacedPiece, pieceFrom } from "#core/book/read.ts";
+import { type Loose, type PlacedPiece, pieceFrom } from "#core/book/read.ts";
+import { fillRoom } from "#core/book/rooms.ts";
+import { stepOf } from "#core/book/snap.ts";
 import { drawnFor, placedMarks } from "#core/draw/side.ts";
-import { inches, millimetres, ticks, type Unit } from "#core/measure/length.ts";
+import { ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
+import { type Size, sameSize } from "#core/measure/size.ts";
 import { type BesideItem, type Board, groundDrawing, looseDrawing, paperShadow } from "./boards.ts";
 import { LiveMeasures } from "./live-measures.tsx";
+import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
 
 /** What is under the hand: a piece on a board, something beside, or a board itself. */
@@ -32,13 +36,17 @@ type Props = {
   /** Tells two mats of one page apart. */
   readonly name: string;
   readonly onArrange: (changes: readonly Arrangement[]) => void;
+  /** Gives a print or card of the day another size: that of the room it goes into. */
+  readonly onResize?: ((loose: Loose, size: Size) => void) | undefined;
   /** What stands under the mat, for what is selected. */
-  readonly bar: (selection: Selection | null, select: (selection: Selection | null) => void) => ReactNode;
+  readonly bar: (
+    selection: Selection | null,
+    select: (selection: Selection | null) => void,
+    putOn: (item: BesideItem) => void,
+  ) => ReactNode;
   readonly small?: boolean;
 };
 
-/** A keeper's nudge: a sixteenth of an inch or a millimetre. */
-const nudgeOf = (unit: Unit) => (unit === "inch" ? inches(1 / 16) : millimetres(1));
 const FAR = 8;
 
 export const piecesOf = (board: Board): Piece[] => board.read[board.face].pieces.map(({ piece }) => piece);
@@ -49,7 +57,19 @@ export const arrangement = (board: Board, pieces: readonly Piece[]): Arrangement
 });
 
 /** The mat with pieces that can be taken up: by pointer, or by keys alone. */
-export function Arranger({ boards, beside, box, format, unit, label, name, onArrange, bar, small = false }: Props) {
+export function Arranger({
+  boards,
+  beside,
+  box,
+  format,
+  unit,
+  label,
+  name,
+  onArrange,
+  onResize,
+  bar,
+  small = false,
+}: Props) {
   const [selection, select] = useState<Selection | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const focusOn = useRef<string | null>(null);
@@ -60,8 +80,8 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
       const item = beside.find(({ loose }) => loose.id === grabbed.id);
       if (!item || board?.whose.kind !== "own") return;
       const lies = rect(at.x, at.y, item.loose.size.w, item.loose.size.h);
-      onArrange([arrangement(board, [...piecesOf(board), pieceFrom(item.loose, lies, false)])]);
-      take(board.key, item.loose.id);
+      const room = onResize && roomUnder(board, item.loose, lies);
+      putOn(item, room ? { board, room } : { board, lies });
       return;
     }
     const from = byKey.get(grabbed.board);
@@ -80,12 +100,32 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
       select(null);
     }
   };
-  const { drag, begin } = useDrag({ svg, boards, onDrop });
+  const { drag, begin } = useDrag({ svg, boards, unit, onDrop });
 
-  const take = (board: string, id: string) => {
-    select({ kind: "piece", board, id });
-    focusOn.current = `${name}-${id}`;
+  /** Puts something that lies beside where it goes, and takes it up there. */
+  const putOn = ({ loose }: BesideItem, target: Target) => {
+    const { board } = target;
+    const pieces = piecesOf(board);
+    if ("room" in target) {
+      const { w, h } = target.room.lies;
+      if (!sameSize(loose.size, { w, h })) onResize?.(loose, { w, h });
+      const { what } = pieceFrom(loose, target.room.lies, false);
+      onArrange([arrangement(board, fillRoom(pieces, target.room, loose.id, what))]);
+    } else if ("lies" in target) onArrange([arrangement(board, [...pieces, pieceFrom(loose, target.lies, false)])]);
+    else {
+      const piece = pieceFrom(loose, rect(0, 0, loose.size.w, loose.size.h), false);
+      const content = board.read[board.face].page?.content ?? null;
+      onArrange([arrangement(board, putInto([...pieces, piece], piece.id, target.pocket, content))]);
+    }
+    take(board.key, loose.id);
   };
+
+  /** Selects, and leads the focus to what is selected. */
+  const pick = (next: Selection | null) => {
+    select(next);
+    focusOn.current = next?.kind === "piece" ? `${name}-${next.id}` : null;
+  };
+  const take = (board: string, id: string) => pick({ kind: "piece", board, id });
   // A piece that came onto a board is another element than it was beside it: the focus follows it.
   useEffect(() => {
     const id = focusOn.current;
@@ -99,7 +139,7 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
     const pieces = piecesOf(board);
     const { id } = placed.piece;
     const content = board.read[board.face].page?.content ?? null;
-    const step = nudgeOf(unit) * (event.shiftKey ? FAR : 1);
+    const step = stepOf(unit) * (event.shiftKey ? FAR : 1);
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const arrange = (next: readonly Piece[]) => onArrange([arrangement(board, next)]);
@@ -110,7 +150,7 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
     else if (event.key === "p" || event.key === "P") arrange(putInto(pieces, id, nextPlace(board, placed), content));
     else if (event.key === "Delete" || event.key === "Backspace") {
       arrange(withoutPiece(pieces, id));
-      select(null);
+      pick(besides(pieces, board.key, id));
     } else if (event.key === "Escape") select(null);
     else return;
     event.preventDefault();
@@ -120,14 +160,8 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
     if (event.key !== "Enter" && event.key !== " ") return;
     event.preventDefault();
     event.stopPropagation();
-    const board = homeFor(boards, selection);
-    if (!board) return;
-    const piece = pieceFrom(item.loose, rect(0, 0, item.loose.size.w, item.loose.size.h), false);
-    const side = board.read[board.face];
-    onArrange([
-      arrangement(board, putInto([...piecesOf(board), piece], piece.id, freePlace(board), side.page?.content ?? null)),
-    ]);
-    take(board.key, piece.id);
+    const target = targetFor(boards, item.loose, selection, onResize !== undefined);
+    if (target) putOn(item, target);
   };
 
   const ground = useMemo(() => matGround(box, unit, small, name), [box, unit, small, name]);
@@ -239,7 +273,10 @@ export function Arranger({ boards, beside, box, format, unit, label, name, onArr
           )}
         </svg>
       </div>
-      {bar(selection, select)}
+      {bar(selection, pick, (item) => {
+        const target = targetFor(boards, item.loose, selection, onResize !== undefined);
+        if (target) putOn(item, target);
+      })}
     </div>
   );
 }
@@ -265,6 +302,13 @@ const PieceDrawing = memo(
   ),
   (was, is) => was.piece === is.piece && was.drawn.content === is.drawn.content && was.drawn.label === is.drawn.label,
 );
+
+/** The piece that comes up when one is taken off a board: the next in the order of Tab, or the one before. */
+export function besides(pieces: readonly Piece[], board: string, id: string): Selection | null {
+  const at = pieces.findIndex((piece) => piece.id === id);
+  const next = pieces[at + 1] ?? pieces[at - 1];
+  return next ? { kind: "piece", board, id: next.id } : null;
+}
 
 const ZERO = { x: ticks(0), y: ticks(0) };
 
@@ -297,20 +341,6 @@ function heldDrawing(grabbed: Grabbed, boards: readonly Board[], beside: readonl
   const side = board?.read[board.face];
   const placed = side?.pieces.find(({ piece }) => piece.id === grabbed.id);
   return side && placed ? drawingOf(placedMarks({ ...placed.piece, at: ZERO }, drawnFor(side))) : "";
-}
-
-/** The board a thing beside goes to: the chosen one, or the first page of one's own. */
-function homeFor(boards: readonly Board[], selection: Selection | null): Board | undefined {
-  const own = boards.filter(({ whose }) => whose.kind === "own");
-  const chosen = selection && "board" in selection ? own.find(({ key }) => key === selection.board) : undefined;
-  return chosen ?? own.find(({ read }) => read.sheet.insert === null) ?? own[0];
-}
-
-/** The first pocket nothing lies in, or the whole page. */
-function freePlace(board: Board): Rect {
-  const side = board.read[board.face];
-  const taken = new Set(side.pieces.map(({ pocket }) => pocket));
-  return side.pockets.find((_, at) => !taken.has(at)) ?? rectOf(board.read.sheet.page);
 }
 
 /** The pocket after the one a piece lies in; on an open page, the page. */

@@ -2,12 +2,15 @@ import { DropdownMenu } from "radix-ui";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { many } from "#app/wording/count.ts";
+import { roomsLeft } from "#app/wording/fit.ts";
 import type { Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
+import { roomsOn } from "#core/book/rooms.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { AddPiece } from "./add-piece.tsx";
 import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
+import { LayAnew } from "./lay-anew.tsx";
 import { sideTroubles } from "./side-troubles.ts";
 
 type Props = {
@@ -47,7 +50,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
         </Link>
       )}
       {real && waiting === 0 && onTryOut && <MatButton onClick={onTryOut}>Try another</MatButton>}
-      {real && !side.auto && <MatButton onClick={() => onArrange(null)}>Lay it out anew</MatButton>}
+      {real && !side.auto && <LayAnew board={board} onArrange={onArrange} />}
       {real && (
         <DropdownMenu.Root modal={false}>
           <DropdownMenu.Trigger className="mat-button">Print</DropdownMenu.Trigger>
@@ -80,7 +83,8 @@ export function SideNotes({
   const { read, face } = board;
   const side = read[face];
   const notes = sideTroubles(board, format, unit);
-  const well = side.pieces.length - notes.filter(({ about }) => about === "fit").length;
+  const rooms = roomsOn(side.pieces.map(({ piece }) => piece));
+  const well = side.pieces.length - rooms.length - notes.filter(({ about }) => about === "fit").length;
   return (
     <div className="basis-full">
       {notes.slice(0, most).map(({ piece, about, act, name, words }) => (
@@ -93,10 +97,13 @@ export function SideNotes({
         <p>
           {side.pieces.length === 0
             ? "Nothing on this side yet."
-            : `Everything fits: ${many(side.pieces.length, "piece")}.`}
+            : side.pieces.length > rooms.length
+              ? `Everything fits: ${many(side.pieces.length - rooms.length, "piece")}.`
+              : ""}
           {side.auto && side.pieces.length > 0 && " A first dry fit; move anything."}
         </p>
       )}
+      {rooms.length > 0 && <p>{roomsLeft(rooms)}</p>}
       {notes.length > 0 && well > 0 && notes.length <= most && (
         <p className="text-on-soot-quiet">{well} more fit as they lie.</p>
       )}

@@ -64,6 +64,11 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       {("name" in what || what.kind === "room" || what.kind === "numeral") && (
         <MadeSize key={id} made={what.size} unit={unit} onTake={(size) => change({ what: { ...what, size } })} />
       )}
+      {what.kind === "room" && (
+        <MatButton onClick={() => change({ what: { ...what, keeps: what.keeps === "photo" ? "card" : "photo" } })}>
+          {what.keeps === "photo" ? "Keep it for words" : "Keep it for a photo"}
+        </MatButton>
+      )}
       {what.kind === "numeral" && (
         <NumeralFields
           what={what}

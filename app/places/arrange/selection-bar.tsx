@@ -7,17 +7,20 @@ import type { Arrangement } from "#core/book/edit.ts";
 import { onOtherSide, otherFace } from "#core/book/numeral.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
-import { arrangement, piecesOf, type Selection } from "./arranger.tsx";
+import { arrangement, besides, piecesOf, type Selection } from "./arranger.tsx";
 import { MatButton } from "./bar.tsx";
 import { BoardBar } from "./board-bar.tsx";
-import type { Board } from "./boards.ts";
+import type { BesideItem, Board } from "./boards.ts";
 import { useBookEdits } from "./book-edits.ts";
+import { LooseBar } from "./loose-bar.tsx";
 import { PieceBar } from "./piece-bar.tsx";
 
 type Props = {
   readonly selection: Selection | null;
   readonly select: (selection: Selection | null) => void;
   readonly boards: readonly Board[];
+  readonly beside?: readonly BesideItem[];
+  readonly onPut?: (item: BesideItem) => void;
   readonly albumId: string;
   readonly format: AlbumFormat;
   readonly unit: Unit;
@@ -34,6 +37,8 @@ export function SelectionBar({
   selection,
   select,
   boards,
+  beside = [],
+  onPut = () => {},
   albumId,
   format,
   unit,
@@ -45,6 +50,7 @@ export function SelectionBar({
 }: Props) {
   const navigate = useNavigate();
   const { addTryOut } = useBookEdits();
+  const loose = selection?.kind === "loose" ? beside.find((item) => item.loose.id === selection.id) : undefined;
   const chosen = selection && "board" in selection ? boards.find(({ key }) => key === selection.board) : undefined;
   const board = chosen ?? boards.find(({ read }) => read.sheet.insert === null) ?? boards[0];
   if (!board) return <div className="mat-bar">No leaf here yet.</div>;
@@ -57,6 +63,7 @@ export function SelectionBar({
         </p>
       </div>
     );
+  if (loose) return <LooseBar item={loose} boards={boards} onPut={() => onPut(loose)} />;
   if (board.whose.kind === "other") return <AnothersSide board={board} albumId={albumId} onFlip={onFlip} />;
   const placed =
     selection?.kind === "piece" && board.key === selection.board
@@ -73,7 +80,7 @@ export function SelectionBar({
         format={format}
         unit={unit}
         onArrange={(pieces) => onArrange([arrangement(board, pieces)])}
-        onDone={() => select(null)}
+        onDone={() => select(besides(piecesOf(board), board.key, placed.piece.id))}
         onPrint={onPrint}
         onOtherSide={
           mine

@@ -1,8 +1,8 @@
 import { type PointerEvent, type RefObject, useEffect, useRef, useState } from "react";
 import { flushSync } from "react-dom";
 import { mm } from "#app/drawing/mat-text.ts";
-import { type SnapLine, snap, snapLines } from "#core/book/snap.ts";
-import { inches, millimetres, ticks } from "#core/measure/length.ts";
+import { type SnapLine, snap, snapLines, stepOf } from "#core/book/snap.ts";
+import { inches, type Length, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { type Point, type Rect, rect } from "#core/measure/rect.ts";
 import type { Board } from "./boards.ts";
 
@@ -43,20 +43,22 @@ function pointOn(svg: SVGSVGElement | null, event: { clientX: number; clientY: n
   return { x, y };
 }
 
-/** Carries a piece over the mat under the pointer. Alt held: no snapping. Escape: back where it was. */
+/** Carries a piece over the mat under the pointer. Alt held: no lines and no step. Escape: back where it was. */
 export function useDrag({
   svg,
   boards,
+  unit,
   onDrop,
 }: {
   svg: RefObject<SVGSVGElement | null>;
   boards: readonly Board[];
+  unit: Unit;
   onDrop: (drop: Drop) => void;
 }) {
   const [drag, setDrag] = useState<Drag | null>(null);
   const held = useRef<Held | null>(null);
-  const latest = useRef({ boards, onDrop, drag });
-  latest.current = { boards, onDrop, drag };
+  const latest = useRef({ boards, unit, onDrop, drag });
+  latest.current = { boards, unit, onDrop, drag };
 
   useEffect(() => {
     const move = (event: globalThis.PointerEvent) => {
@@ -68,7 +70,7 @@ export function useDrag({
       has.moved = true;
       const corner = { x: has.origin.x + dx, y: has.origin.y + dy };
       const over = boardUnder(latest.current.boards, now, has.grabbed);
-      const next = place(has, corner, over, event.altKey);
+      const next = place(has, corner, over, event.altKey ? null : stepOf(latest.current.unit));
       // Drawn at once: a hand sees a frame that comes late.
       flushSync(() => setDrag(next));
     };
@@ -119,12 +121,18 @@ function boardUnder(boards: readonly Board[], { x, y }: { x: number; y: number }
 
 const toTicks = (millimetre: number) => ticks(Math.round(millimetre * 320));
 
-function place({ grabbed, size }: Held, corner: { x: number; y: number }, board: Board | null, free: boolean): Drag {
+/** Where a held piece would lie; on the album's `step` and drawn to lines, or with null wherever the hand is. */
+function place(
+  { grabbed, size }: Held,
+  corner: { x: number; y: number },
+  board: Board | null,
+  step: Length | null,
+): Drag {
   if (!board) return { grabbed, board, lies: rect(toTicks(corner.x), toTicks(corner.y), size.w, size.h), on: [] };
   const lies = rect(toTicks(corner.x - board.x), toTicks(corner.y - board.y), size.w, size.h);
-  if (free) return { grabbed, board, lies, on: [] };
+  if (step === null) return { grabbed, board, lies, on: [] };
   const side = board.read[board.face];
   const others = side.pieces.flatMap(({ piece, rect: other }) => (piece.id === grabbed.id ? [] : [other]));
-  const snapped = snap(lies, snapLines(board.read.sheet.page, side.pockets, others, MARGIN), REACH);
+  const snapped = snap(lies, snapLines(board.read.sheet.page, side.pockets, others, MARGIN), REACH, step);
   return { grabbed, board, lies: snapped.rect, on: snapped.on };
 }

@@ -6,6 +6,8 @@ import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { poolContent } from "#core/album/steps.ts";
+import type { Loose } from "#core/book/read.ts";
+import type { Size } from "#core/measure/size.ts";
 import { dayBoards } from "./day-book.ts";
 import { useDayLeaves } from "./use-day-leaves.ts";
 import type { DayView } from "./view.ts";
@@ -42,11 +44,22 @@ export function DayArranger({ view }: { view: DayView }) {
       ]),
     [laid],
   );
-  const onPrint = (use: string, print: { w: number; h: number }) => {
+  const onPrint = (use: string, print: Size) => {
     const part = view.parts.find(({ content }) => content.photos.some(({ id }) => id === use));
     if (!part) return;
-    const edit = { kind: "photo-print" as const, id: use, print: print as typeof view.pageSize };
+    const edit = { kind: "photo-print" as const, id: use, print };
     put(`${part.id}:photo-print:${use}`, { what: "edit", dayId: part.id, base: part.version, edit });
+  };
+  const onResize = ({ id, what }: Loose, size: Size) => {
+    if (what === "photo") onPrint(id, size);
+    const part = view.parts.find(({ content }) => content.cards.some((card) => card.id === id));
+    if (what === "card" && part)
+      put(`${part.id}:card-size:${id}`, {
+        what: "edit",
+        dayId: part.id,
+        base: part.version,
+        edit: { kind: "card-size", id, size },
+      });
   };
   return (
     <Arranger
@@ -57,11 +70,14 @@ export function DayArranger({ view }: { view: DayView }) {
       name="day"
       label={`The leaves of day ${view.label}, to scale. Tab goes from piece to piece, arrow keys move one.`}
       onArrange={(changes) => arrange(leaves, changes)}
-      bar={(selection: Selection | null, select) => (
+      onResize={onResize}
+      bar={(selection: Selection | null, select, putOn) => (
         <SelectionBar
           selection={selection}
           select={select}
           boards={laid.boards}
+          beside={laid.beside}
+          onPut={putOn}
           albumId={view.albumId}
           format={view.bench.format}
           unit={view.unit}

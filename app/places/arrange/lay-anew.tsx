@@ -1,0 +1,40 @@
+import { DropdownMenu } from "radix-ui";
+import { newId } from "#app/parts/new-id.ts";
+import type { Piece } from "#core/album/leaf.ts";
+import { looseOf } from "#core/book/read.ts";
+import { dress, templateOf } from "#core/book/template.ts";
+import type { Board } from "./boards.ts";
+
+type Props = { readonly board: Board; readonly onArrange: (pieces: readonly Piece[] | null) => void };
+
+/** Lays a side out anew, asked which way: with the rooms and made pieces it has, or as nobody had arranged it. */
+export function LayAnew({ board: { read, face }, onArrange }: Props) {
+  const side = read[face];
+  const pieces = side.pieces.map(({ piece }) => piece);
+  const page = side.page;
+  const keepPattern = () => {
+    if (!page) return;
+    const { page: size, kind, layout } = read.sheet;
+    const made = { id: "", name: "", page: size, kind, layout: layout?.id ?? null };
+    const here = new Set(pieces.map(({ id }) => id));
+    const loose = looseOf(page, read.sheet, true).filter(({ id }) => here.has(id));
+    onArrange(dress(templateOf(pieces, page.content, made), loose, newId));
+  };
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="mat-button">Lay it out anew</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" side="top" align="start" sideOffset={6}>
+          {page && (
+            <DropdownMenu.Item className="menu-item" onSelect={keepPattern}>
+              Each thing into the best room, made pieces stay
+            </DropdownMenu.Item>
+          )}
+          <DropdownMenu.Item className="menu-item" onSelect={() => onArrange(null)}>
+            All off, as a first dry fit
+          </DropdownMenu.Item>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
