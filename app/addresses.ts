@@ -32,6 +32,10 @@ export const to = {
   find: (album: string) => href("/albums/:album/find", { album }),
   month: (album: string, query: { day?: string | null } = {}) => asked(href("/albums/:album/month", { album }), query),
   day: (album: string, date: string) => href("/albums/:album/days/:date", { album, date }),
+  /** A page of the front or back matter. */
+  page: (album: string, entry: string) => href("/albums/:album/pages/:entry", { album, entry }),
+  entry: (album: string, at: { readonly date: string } | { readonly entry: string }): string =>
+    "date" in at ? to.day(album, at.date) : to.page(album, at.entry),
   dayPhotos: (album: string, date: string) => href("/albums/:album/days/:date/photos", { album, date }),
   roll: (album: string, query: { picture?: string | null } = {}) =>
     asked(href("/albums/:album/photos", { album }), query),

@@ -40,7 +40,10 @@ export const PLACES = [
     name: "Day",
     key: "2",
     onPhoneBar: true,
-    parts: [{ path: "days/:date", file: "routes/album.day.tsx" }],
+    parts: [
+      { path: "days/:date", file: "routes/album.day.tsx" },
+      { path: "pages/:entry", file: "routes/album.page.tsx" },
+    ],
   },
   {
     id: "photos",

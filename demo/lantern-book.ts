@@ -1,6 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { eq } from "drizzle-orm";
-import { type MadeKind, type Matter, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
+import type { DayEdit } from "../core/album/edit.ts";
+import { type MadeKind, type Owner, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
+import { type Matter, newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { toDatedPage } from "../core/book/dated-page.ts";
 import type { Arrangement, BookEdit } from "../core/book/edit.ts";
@@ -9,10 +11,14 @@ import { dressPage } from "../core/book/pattern.ts";
 import { readBook } from "../core/book/read.ts";
 import { SHIPPED_TEMPLATES } from "../core/book/shipped-templates.ts";
 import { inches } from "../core/measure/length.ts";
+import { AS_IT_COMES } from "../core/photo/crop.ts";
 import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
 import { saveBookEdit } from "../store/book.ts";
+import { saveDayEdit } from "../store/day.ts";
+import { factsOf } from "../store/day-row.ts";
 import type { Db } from "../store/db.ts";
+import { changeMatter } from "../store/matter.ts";
 import { saveLayout } from "../store/page-stash.ts";
 import { bookChange } from "../store/schema/index.ts";
 import { addTryOut } from "../store/try-out.ts";
@@ -35,18 +41,59 @@ const TEMPLATE_OF: Record<string, string> = {
 };
 const AHEAD = 10;
 
-async function frontMatter(change: (edit: BookEdit) => Promise<void>): Promise<void> {
+/** What the title page and the opening note hold: a picture of the signal tower, and why Petra does this. */
+async function onFrontMatter(db: Db, author: Author, titlePage: string, note: string): Promise<[Piece[], Piece[]]> {
+  const save = async (id: string, edit: DayEdit) => {
+    const saved = await saveDayEdit(db, author, id, null, edit);
+    if (!saved.ok) throw new Error(`the demo's front matter was refused: ${saved.reason}`);
+  };
+  await save(titlePage, { kind: "title", text: "Lantern Month" });
+  await save(note, { kind: "title", text: "Why I do this" });
+  const card = newCard(
+    randomUUID(),
+    { w: inches(4), h: inches(6) },
+    "The island has forty houses, and in December every one of them leaves a light on for the boat. I mean to write down who, and why, before I forget which window was whose.",
+  );
+  await save(note, { kind: "add-card", card });
+  const lies = (id: string, what: Piece["what"], x: number, y: number): Piece => ({
+    ...{ id, what, turn: 0, outside: false },
+    at: { x: inches(x), y: inches(y) },
+  });
+  const words = [lies(card.id, { kind: "card", card: card.id }, 1, 1)];
+  const tower = await db.query.photo.findFirst({
+    where: (table, { and: both, eq: is }) =>
+      both(is(table.householdId, author.householdId), is(table.name, "2026-12-05-2.jpg")),
+    with: { trait: { columns: { focusX: true, focusY: true } } },
+  });
+  if (!tower) return [[], words];
+  const photo = {
+    ...{ id: randomUUID(), photoId: tower.id, alt: "The signal tower, lit" },
+    ...{ print: { w: inches(3), h: inches(4) }, crop: AS_IT_COMES, picture: factsOf(tower) },
+  };
+  await save(titlePage, { kind: "add-photo", photo });
+  return [[lies(photo.id, { kind: "photo", use: photo.id, cut: null }, 1.5, 0.75)], words];
+}
+
+async function frontMatter(db: Db, author: Author, change: (edit: BookEdit) => Promise<void>): Promise<void> {
   const [title, calendar] = [randomUUID(), randomUUID()];
-  const leaf = (id: string, after: string | null, front: Matter, back: Matter | null): BookEdit => ({
+  const owner = (dayId: string | null): Owner => (dayId ? { kind: "day", dayId } : { kind: "nobody" });
+  const leaf = (id: string, after: string | null, front: string, back: string | null): BookEdit => ({
     kind: "add-leaf",
     id,
     make: { ...PLAIN_PAPER, kind: "full", basePaper: "Harbour Slate 12×12" },
     after,
-    front: { kind: "matter", matter: front },
-    back: back ? { kind: "matter", matter: back } : { kind: "nobody" },
+    front: owner(front),
+    back: owner(back),
   });
-  await change(leaf(title, null, "title", "opening-note"));
-  await change(leaf(calendar, title, "month-calendar", null));
+  const entry = async (matter: Matter) => {
+    const id = randomUUID();
+    await changeMatter(db, author, { what: "matter", how: "add", id, matter });
+    return id;
+  };
+  const [titlePage, note, month] = [await entry("title"), await entry("opening-note"), await entry("month-calendar")];
+  await change(leaf(title, null, titlePage, note));
+  await change(leaf(calendar, title, month, null));
+  const [picture, words] = await onFrontMatter(db, author, titlePage, note);
   await change({
     kind: "arrange-many",
     sides: [
@@ -54,11 +101,12 @@ async function frontMatter(change: (edit: BookEdit) => Promise<void>): Promise<v
         leaf: title,
         face: "front",
         pieces: [
-          made("mat", "Lantern Month", 0.75, 2.25, 4.5, 2),
-          made("embellishment", "Brass lantern", 2.5, 0.75, 1, 1),
-          made("mat", "Orrin Skerry, 2026", 1.5, 4.5, 3, 0.75),
+          ...picture,
+          made("mat", "Lantern Month", 0.75, 5.25, 4.5, 1.25),
+          made("mat", "Orrin Skerry, 2026", 1.5, 6.75, 3, 0.75),
         ],
       },
+      { leaf: title, face: "back", pieces: words },
       { leaf: calendar, face: "front", pieces: [made("mat", "December, thirty-one squares", 0.5, 1, 5, 5.5)] },
     ],
   });
@@ -124,7 +172,7 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     });
     await addTryOut(db, author, { id: randomUUID(), leafId: parade.leaf.id, face: "front", pieces: other });
   }
-  await frontMatter(change);
+  await frontMatter(db, author, change);
   // The demo begins here: nothing of its own making is there to take back.
   await db.update(bookChange).set({ settled: true }).where(eq(bookChange.albumId, author.albumId));
 }

@@ -83,7 +83,7 @@ async function seedAlbum(
     });
     leaves.push(...own);
   }
-  const book = { leaves, tryOuts: [], layouts: [] };
+  const book = { matters: [], leaves, tryOuts: [], layouts: [] };
   return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days, book)).albumId;
 }
 

@@ -1,5 +1,6 @@
 import { Readable } from "node:stream";
 import type { Leaf } from "../core/album/leaf.ts";
+import type { DayContent } from "../core/album/model.ts";
 import { countPrivate, shared } from "../core/album/secrecy.ts";
 import {
   ARCHIVE_ENTRY,
@@ -70,19 +71,39 @@ type Files = ReadonlyMap<string, { readonly mime: PictureMime; readonly bytes: n
 
 /** The album as `album.json` says it. */
 function wordsOf(
-  { album, days, photos, leaves, tryOuts, layouts }: AlbumAggregate,
+  { album, days, matters, photos, leaves, tryOuts, layouts }: AlbumAggregate,
   files: Files,
   photosAsAdded: boolean,
   today: CalendarDate,
 ): Archive {
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
+  const contentAsSaid = (whole: DayContent) => {
+    const content = shared(whole, today);
+    return {
+      ...content,
+      waived: [...content.waived],
+      done: [...content.done],
+      cards: content.cards.map((card) => ({
+        ...card,
+        setting: card.setting && (structuredClone(card.setting) as never),
+      })),
+      jottings: [...content.jottings],
+      photos: content.photos.map(({ id: use, photoId, print, alt, crop }) => ({
+        id: use,
+        print,
+        alt,
+        crop,
+        sha256: hashOfPhoto(photoId),
+      })),
+    };
+  };
   return {
     format: ARCHIVE_FORMAT,
     formatVersion: ARCHIVE_VERSION,
     lengths: "mm",
     photosAsAdded,
-    privateTextsLeftOut: days.reduce((sum, { content }) => sum + countPrivate(content, today), 0),
+    privateTextsLeftOut: [...days, ...matters].reduce((sum, { content }) => sum + countPrivate(content, today), 0),
     album: {
       id: album.archiveId,
       title: album.title,
@@ -96,30 +117,11 @@ function wordsOf(
         capacityMicrometres: capacity,
       },
     },
-    days: days.map(({ id, date, skipped, mergedInto, content: whole }) => {
-      const content = shared(whole, today);
-      return {
-        id,
-        date,
-        skipped,
-        mergedInto,
-        ...content,
-        waived: [...content.waived],
-        done: [...content.done],
-        cards: content.cards.map((card) => ({
-          ...card,
-          setting: card.setting && (structuredClone(card.setting) as never),
-        })),
-        jottings: [...content.jottings],
-        photos: content.photos.map(({ id: use, photoId, print, alt, crop }) => ({
-          id: use,
-          print,
-          alt,
-          crop,
-          sha256: hashOfPhoto(photoId),
-        })),
-      };
-    }),
+    days: days.map(({ id, date, skipped, mergedInto, content }) => ({
+      ...{ id, date, skipped, mergedInto },
+      ...contentAsSaid(content),
+    })),
+    matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...contentAsSaid(content) })),
     photos: [...photos.values()].map(
       ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected }) => ({
         sha256,
@@ -250,24 +252,26 @@ export async function unpackAlbum(
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };
+    const withPictures = <T extends Pick<(typeof days)[number], "photos">>(content: T) => ({
+      ...content,
+      photos: content.photos.map(({ sha256, ...use }) => ({
+        ...use,
+        photoId: photoIds.get(sha256) ?? "",
+        picture: UNKNOWN_PICTURE,
+      })),
+    });
     const imported = days.map(({ id, date, skipped, mergedInto, ...content }) => ({
-      id,
-      date,
-      skipped,
-      mergedInto,
-      content: {
-        ...content,
-        photos: content.photos.map(({ sha256, ...use }) => ({
-          ...use,
-          photoId: photoIds.get(sha256) ?? "",
-          picture: UNKNOWN_PICTURE,
-        })),
-      },
+      ...{ id, date, skipped, mergedInto },
+      content: withPictures(content),
     }));
     const added = missingDays(imported, plan.span, () => crypto.randomUUID());
     const archiveId = present ? crypto.randomUUID() : album.id;
-    const book = read.archive.book && {
+    const book = {
       ...read.archive.book,
+      matters: read.archive.matters.map(({ id, matter, date, ...content }) => ({
+        ...{ id, matter, date },
+        content: withPictures(content),
+      })),
       leaves: read.archive.book.leaves.map((leaf) => ({ ...leaf, version: 0 })),
     };
     signal?.throwIfAborted();

@@ -19,6 +19,7 @@ import { MOST_BYTES } from "../core/photo/roll.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
+import { changeMatter } from "../store/matter.ts";
 import { saveLayout } from "../store/page-stash.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
 import { setPhotoRule } from "../store/place-photos.ts";
@@ -207,7 +208,10 @@ describe("an archive", () => {
     const before = await readAlbum(store.db, householdId, albumId);
     const dayId = before?.days[0]?.id ?? "";
     const make = makeOf({ kind: "pocket", layout, basePaper: "Oak", note: "joined from two" });
-    const [given, added] = [randomUUID(), randomUUID()];
+    const [given, added, titlePage] = [randomUUID(), randomUUID(), randomUUID()];
+    await changeMatter(store.db, author(), { what: "matter", how: "add", id: titlePage, matter: "title" });
+    await changeMatter(store.db, author(), { what: "matter", how: "date", id: titlePage, date: "2026-11-29" });
+    await saveDayEdit(store.db, author(), titlePage, null, { kind: "title", text: "Lantern Month" });
     await saveBookEdit(store.db, author(), null, { kind: "give-leaf", id: given, make, dayId });
     await saveBookEdit(store.db, author(), null, { kind: "tick", leaf: given, face: null, step: "base", done: true });
     await saveBookEdit(store.db, author(), null, {
@@ -223,7 +227,7 @@ describe("an archive", () => {
       id: added,
       make: makeOf({ layout, insert: "tag", size: { w: inches(2), h: inches(4) } }),
       after: null,
-      front: { kind: "matter", matter: "title" },
+      front: { kind: "day", dayId: titlePage },
       back: nobody,
     });
     const filler: Piece = {
@@ -240,7 +244,10 @@ describe("an archive", () => {
     const bookOf = async (household: string, id: string) => {
       const there = await readAlbum(store.db, household, id);
       if (!there) throw new Error("the album is not there");
-      const dayAt = new Map(there.days.map((day) => [day.id, day.date]));
+      const dayAt = new Map<string, unknown>([
+        ...there.days.map((day) => [day.id, day.date] as const),
+        ...there.matters.map(({ id: _, version: __, ...entry }, at) => [there.matters[at]?.id ?? "", entry] as const),
+      ]);
       const layoutName = new Map(there.layouts.map((each) => [each.id, each.name]));
       const owner = (of: Owner) => (of.kind === "day" ? dayAt.get(of.dayId) : of);
       return {

@@ -1,13 +1,13 @@
 import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { Leaf, TryOut } from "../core/album/leaf.ts";
-import type { AlbumFormat, AlbumPlan, Day } from "../core/album/model.ts";
+import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import type { Print } from "../core/sheet/printing.ts";
-import { type AlbumPhoto, type DayRow, toDay } from "./day-row.ts";
+import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { type LeafRow, toLeaf, toTryOuts } from "./leaf-row.ts";
@@ -30,6 +30,8 @@ export type AlbumAggregate = {
   readonly album: AlbumRecord;
   /** Every day, those outside the span included, in date order. */
   readonly days: Day[];
+  /** The entries of the front and back matter. */
+  readonly matters: readonly MatterEntry[];
   readonly photos: ReadonlyMap<string, AlbumPhoto>;
   readonly lastWrites: ReadonlyMap<string, LastWrite>;
   /** The leaves of the book in order. */
@@ -157,7 +159,8 @@ function toAggregate(row: WholeRow): AlbumAggregate {
   }
   return {
     album: toRecord(row),
-    days: row.days.map(toDay),
+    days: toDays(row.days),
+    matters: toMatters(row.days),
     photos,
     lastWrites,
     leaves: row.leaves.map(toLeaf),
@@ -211,7 +214,7 @@ export async function readAlbum(db: Db, householdId: string, albumId: string): P
 /** The dates of the span that the album has no day for yet. */
 async function addMissingDays(tx: Transaction, albumId: string, span: Span): Promise<void> {
   const present = await tx.select({ date: day.date }).from(day).where(eq(day.albumId, albumId));
-  const known = new Set<CalendarDate>(present.map(({ date }) => date));
+  const known = new Set(present.map(({ date }) => date));
   const missing = datesOf(span).filter((date) => !known.has(date));
   if (missing.length > 0) await tx.insert(day).values(missing.map((date) => ({ albumId, date })));
 }
@@ -318,22 +321,36 @@ export async function lockAlbum(tx: Transaction, householdId: string, albumId: s
   return rows.length > 0;
 }
 
-/** Locks the album's days against other changes to the month and returns where each stands. */
+/** Locks the album's entries against other changes to the month and returns where each day stands, and what else there is. */
 export async function lockSlots(
   tx: Transaction,
   householdId: string,
   albumId: string,
-): Promise<{ span: Span; slots: (Slot & { version: number })[] } | null> {
+): Promise<{
+  span: Span;
+  slots: (Slot & { version: number })[];
+  matters: Pick<MatterEntry, "id" | "matter" | "date">[];
+} | null> {
   const [row] = await tx
     .select({ start: album.startsOn, end: album.endsOn })
     .from(album)
     .where(ownAlbum(householdId, albumId))
     .for("update");
   if (!row) return null;
-  const slots = await tx
-    .select({ id: day.id, date: day.date, skipped: day.skipped, mergedInto: day.mergedInto, version: day.version })
+  const rows = await tx
+    .select({
+      id: day.id,
+      date: day.date,
+      skipped: day.skipped,
+      mergedInto: day.mergedInto,
+      version: day.version,
+      matter: day.matter,
+      ownDate: day.ownDate,
+    })
     .from(day)
     .where(eq(day.albumId, albumId))
     .for("update");
-  return { span: row, slots };
+  const slots = rows.flatMap(({ date, matter: _, ownDate: __, ...slot }) => (date ? [{ ...slot, date }] : []));
+  const matters = rows.flatMap(({ id, matter, ownDate }) => (matter ? [{ id, matter, date: ownDate }] : []));
+  return { span: row, slots, matters };
 }

@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Face, Leaf, Piece, Side } from "../core/album/leaf.ts";
+import { standsAt } from "../core/album/matter.ts";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
 import type { DateOf } from "../core/book/place.ts";
 import { fillRoom, roomsOn } from "../core/book/rooms.ts";
@@ -28,7 +29,10 @@ export async function lockBook(
 ): Promise<{ leaves: Leaf[]; slots: readonly Slot[]; dateOf: DateOf } | null> {
   const locked = await lockSlots(tx, author.householdId, author.albumId);
   if (!locked) return null;
-  const dates = new Map(locked.slots.map(({ id, date }) => [id, date]));
+  const dates = new Map([
+    ...locked.slots.map(({ id, date }) => [id, date] as const),
+    ...locked.matters.map((entry) => [entry.id, standsAt(entry)] as const),
+  ]);
   const rows = await tx.query.leaf.findMany({
     where: and(eq(leaf.albumId, author.albumId), isNotNull(leaf.position)),
     orderBy: asc(leaf.position),

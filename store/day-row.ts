@@ -1,4 +1,4 @@
-import type { Day, DayContent } from "../core/album/model.ts";
+import type { Day, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { MIDDLE, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
 import type { Look } from "../core/photo/look.ts";
@@ -49,40 +49,54 @@ export type DayRow = typeof day.$inferSelect & {
   photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto })[];
 };
 
-export function toDay(row: DayRow): Day {
+/** A day, or an entry of the front or back matter: whichever the row is. */
+export function toEntry(row: DayRow): Day | MatterEntry {
+  const common = { id: row.id, version: row.version, content: contentOf(row) };
+  if (row.matter) return { ...common, matter: row.matter, date: row.ownDate };
+  if (row.date === null) throw new Error("a day without a date");
+  return { ...common, date: row.date, skipped: row.skipped, mergedInto: row.mergedInto };
+}
+
+/** The days among the rows, as they came. */
+export const toDays = (rows: readonly DayRow[]): Day[] =>
+  rows.flatMap((row) => {
+    const entry = toEntry(row);
+    return "matter" in entry ? [] : [entry];
+  });
+
+export const toMatters = (rows: readonly DayRow[]): MatterEntry[] =>
+  rows.flatMap((row) => {
+    const entry = toEntry(row);
+    return "matter" in entry ? [entry] : [];
+  });
+
+function contentOf(row: DayRow): DayContent {
   return {
-    id: row.id,
-    date: row.date,
-    skipped: row.skipped,
-    mergedInto: row.mergedInto,
-    version: row.version,
-    content: {
-      title: row.title,
-      note: row.note,
-      prompt: { text: row.promptText, slip: row.promptSlip },
-      technique: { text: row.techniqueText, slip: row.techniqueSlip },
-      waived: row.waived,
-      numeral: { style: row.numeralStyle, note: row.numeralNote },
-      photos: row.photos.map((use) => ({
-        id: use.id,
-        photoId: use.photoId,
-        print: { w: use.w, h: use.h },
-        alt: use.alt,
-        crop: cropOf(use),
-        picture: factsOf(use.photo),
-      })),
-      cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
-        id,
-        size: { w, h },
-        text,
-        back,
-        setting,
-        hidden,
-        privateUntil,
-      })),
-      jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
-      done: row.done,
-    },
+    title: row.title,
+    note: row.note,
+    prompt: { text: row.promptText, slip: row.promptSlip },
+    technique: { text: row.techniqueText, slip: row.techniqueSlip },
+    waived: row.waived,
+    numeral: { style: row.numeralStyle, note: row.numeralNote },
+    photos: row.photos.map((use) => ({
+      id: use.id,
+      photoId: use.photoId,
+      print: { w: use.w, h: use.h },
+      alt: use.alt,
+      crop: cropOf(use),
+      picture: factsOf(use.photo),
+    })),
+    cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
+      id,
+      size: { w, h },
+      text,
+      back,
+      setting,
+      hidden,
+      privateUntil,
+    })),
+    jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
+    done: row.done,
   };
 }
 

@@ -10,7 +10,7 @@ import {
   type SavedChange,
 } from "../core/album/edit.ts";
 import { FACES } from "../core/album/leaf.ts";
-import { type Binding, type Day, type DayContent, EMPTY_DAY } from "../core/album/model.ts";
+import { type Binding, type Day, type DayContent, EMPTY_DAY, type MatterEntry } from "../core/album/model.ts";
 import { leavesOfDays } from "../core/album/page-leaves.ts";
 import { restoreFields } from "../core/album/restore.ts";
 import { type PlannedStep, poolContent, stepsFor } from "../core/album/steps.ts";
@@ -21,7 +21,7 @@ import type { Span } from "../core/month/span.ts";
 import { DAY_WITH_PIECES, lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { changeLeaves, fillRooms, latestBookChange, lockBook, type RoomFill, undoBookChange } from "./book.ts";
-import { dayColumns, pieceRows, toDay } from "./day-row.ts";
+import { dayColumns, pieceRows, toDays, toEntry } from "./day-row.ts";
 import { type Db, excluded, isForeign, isTaken, type Transaction, writtenOnce } from "./db.ts";
 import { moveLeaves } from "./leaf-place.ts";
 import { album, card, day, dayChange, dayPhoto, jotting, member, photo } from "./schema/index.ts";
@@ -43,12 +43,12 @@ const dayQuery = writtenOnce((db) =>
     .prepare("day_whole"),
 );
 
-/** Locks a day of this household's album, the album first as every writer does, and reads it whole. */
+/** Locks a day, or an entry of the front or back matter, of this household's album, the album first as every writer does, and reads it whole. */
 export async function lockDay(
   tx: Transaction,
   author: Author,
   dayId: string,
-): Promise<{ day: Day; binding: Binding } | null> {
+): Promise<{ day: Day | MatterEntry; binding: Binding } | null> {
   const [locked] = await tx
     .select({ binding: album.binding })
     .from(album)
@@ -56,7 +56,7 @@ export async function lockDay(
     .for("update");
   if (!locked) return null;
   const row = await dayQuery(tx).execute({ dayId, albumId: author.albumId });
-  return row ? { day: toDay(row), binding: locked.binding } : null;
+  return row ? { day: toEntry(row), binding: locked.binding } : null;
 }
 
 /** Locks several days of this household's album, the album first, and reads them whole; those that are not its own are left out. */
@@ -75,7 +75,7 @@ export async function lockDays(
     where: and(eq(day.albumId, author.albumId), inArray(day.id, [...dayIds])),
     with: DAY_WITH_PIECES,
   });
-  return { days: rows.map(toDay), binding: locked.binding };
+  return { days: toDays(rows), binding: locked.binding };
 }
 
 /** Saves of a day after version `base`; `standing` leaves out those that were taken back, and the takings back. */
@@ -148,7 +148,7 @@ export async function writeContent(
 
 type Logged = {
   act: string;
-  day: Slot & { version: number };
+  day: { readonly id: string; readonly version: number };
   /** What the day holds now; left out where only its place in the month changed. */
   content?: DayContent;
   fields: Field[];
@@ -274,6 +274,15 @@ async function saveIn(
   return { ok: true, version: saved };
 }
 
+/** The entry whose page it is on: the first of the days that share one, or itself. */
+const leadOf = (entry: Day | MatterEntry): string => ("matter" in entry ? null : entry.mergedInto) ?? entry.id;
+
+/** The ids of those that share the page of `lead`. */
+const groupOf = (slots: readonly Slot[], lead: string): string[] => [
+  lead,
+  ...slots.filter(({ mergedInto }) => mergedInto === lead).map(({ id }) => id),
+];
+
 /**
  * A print or card that is added takes the first room kept for its kind on a side of the day, if one suits it: its size is
  * the room's, and where it lies is told. Anything else is as it was sent.
@@ -281,15 +290,14 @@ async function saveIn(
 async function intoRoom(
   tx: Transaction,
   author: Author,
-  { id, mergedInto }: Day,
+  entry: Day | MatterEntry,
   edit: DayEdit,
 ): Promise<{ edit: DayEdit; room?: RoomFill }> {
   if (edit.kind !== "add-photo" && edit.kind !== "add-card") return { edit };
   const wanting: Wanting =
     edit.kind === "add-photo" ? { what: "photo", picture: edit.photo.picture } : { what: "card" };
   const book = await lockBook(tx, author);
-  const lead = mergedInto ?? id;
-  const own = new Set(book?.slots.filter((slot) => (slot.mergedInto ?? slot.id) === lead).map((slot) => slot.id));
+  const own = new Set(groupOf(book?.slots ?? [], leadOf(entry)));
   for (const leaf of book?.leaves ?? [])
     for (const face of FACES) {
       const { owner, pieces } = leaf[face];
@@ -319,18 +327,23 @@ async function tickOnLeaves(
   tx: Transaction,
   author: Author,
   act: string,
-  { day: asked, binding }: { day: Day; binding: Binding },
+  { day: asked, binding }: { day: Day | MatterEntry; binding: Binding },
   edit: DayEdit,
 ): Promise<readonly PlannedStep[] | "ticked" | undefined> {
   if (edit.kind !== "finish" && !(edit.kind === "step" && isOfLeaves(edit.step))) return undefined;
   const book = await lockBook(tx, author);
   if (!book) return undefined;
-  const lead = asked.mergedInto ?? asked.id;
-  const ids = book.slots.filter(({ id, mergedInto }) => id === lead || mergedInto === lead).map(({ id }) => id);
-  const days = (ids.length > 1 ? await lockDays(tx, author, ids) : null)?.days ?? [asked];
+  const lead = leadOf(asked);
+  const ids = groupOf(book.slots, lead);
+  const days: readonly (Day | MatterEntry)[] = (ids.length > 1 ? await lockDays(tx, author, ids) : null)?.days ?? [
+    asked,
+  ];
   const others = days.filter(({ id }) => id !== lead).map(({ content }) => content);
   const first = days.find(({ id }) => id === lead) ?? asked;
-  const planned = stepsFor(poolContent(first.content, others), leavesOfDays(book.leaves, ids), binding);
+  const pooled = poolContent(first.content, others);
+  // The front and back matter has no number.
+  const content = "matter" in asked ? { ...pooled, numeral: { style: "none" as const, note: "" } } : pooled;
+  const planned = stepsFor(content, leavesOfDays(book.leaves, ids), binding);
   const [steps, is] =
     edit.kind === "finish" ? [planned.map(({ step }) => step), true] : [[edit.step] as const, edit.done];
   const after = tickSteps(book.leaves, planned, steps, is);
@@ -459,11 +472,14 @@ async function takeBack(
 ): Promise<void> {
   const found = await lockDay(tx, author, change.dayId);
   if (!found) throw new Error("the album's own day is not there");
-  const { date, skipped, mergedInto } = found.day;
+  const slot = "matter" in found.day ? null : found.day;
   if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
   const was = found.day.content;
   const content = change.before.content ? restoreFields(was, change.before.content, change.fields) : was;
   if (content !== was) await writeContent(tx, change.dayId, was, content, author.at);
-  const before = { slot: { date, skipped, mergedInto }, content: was };
+  const before = {
+    ...(slot && { slot: { date: slot.date, skipped: slot.skipped, mergedInto: slot.mergedInto } }),
+    content: was,
+  };
   await logChange(tx, author, { act, day: found.day, content, fields: change.fields, before, settled: true });
 }

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import { and, eq, isNull } from "drizzle-orm";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
-import type { AlbumPlan, DayContent } from "../core/album/model.ts";
+import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Slot } from "../core/month/slots.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import { albumOfArchive, planColumns } from "./album.ts";
@@ -17,12 +17,13 @@ import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, side, tryOut }
 export type ImportedDay = Slot & { readonly content: DayContent };
 /** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
 export type ImportedBook = {
+  readonly matters: readonly Omit<MatterEntry, "version">[];
   readonly leaves: readonly Leaf[];
   readonly tryOuts: readonly Omit<TryOut, "version">[];
   readonly layouts: readonly OwnLayout[];
 };
 
-const NO_BOOK: ImportedBook = { leaves: [], tryOuts: [], layouts: [] };
+const NO_BOOK: ImportedBook = { matters: [], leaves: [], tryOuts: [], layouts: [] };
 
 /** New ids for old ones; an id met for the first time gets one. */
 function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {
@@ -153,17 +154,26 @@ export async function importAlbum(
     const rename = renamer(known);
     const renamed = <T extends { id: string }>(pieces: readonly T[]): T[] =>
       pieces.map((piece) => ({ ...piece, id: rename(piece.id) }));
-    const under = days.map(({ content, id, mergedInto, ...slot }) => ({
-      ...slot,
-      id: rename(id),
-      mergedInto: mergedInto === null ? null : rename(mergedInto),
-      content: {
-        ...content,
-        cards: renamed(content.cards),
-        jottings: renamed(content.jottings),
-        photos: renamed(content.photos),
-      },
-    }));
+    const underNames = (content: DayContent): DayContent => ({
+      ...content,
+      cards: renamed(content.cards),
+      jottings: renamed(content.jottings),
+      photos: renamed(content.photos),
+    });
+    const under = [
+      ...days.map(({ content, id, mergedInto, ...slot }) => ({
+        ...slot,
+        ...{ matter: null, ownDate: null },
+        id: rename(id),
+        mergedInto: mergedInto === null ? null : rename(mergedInto),
+        content: underNames(content),
+      })),
+      ...book.matters.map(({ content, id, matter, date }) => ({
+        ...{ matter, date: null, ownDate: date, skipped: false, mergedInto: null },
+        id: rename(id),
+        content: underNames(content),
+      })),
+    ];
     await insertAll(
       tx,
       day,

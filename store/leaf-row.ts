@@ -1,5 +1,13 @@
-import type { Face, Leaf, LeafMake, Owner, Side, TryOut } from "../core/album/leaf.ts";
-import { FACES } from "../core/album/leaf.ts";
+import {
+  FACES,
+  type Face,
+  type Leaf,
+  type LeafMake,
+  NOBODY,
+  type Owner,
+  type Side,
+  type TryOut,
+} from "../core/album/leaf.ts";
 import type { leaf, side, tryOut } from "./schema/index.ts";
 
 type SideRow = typeof side.$inferSelect;
@@ -8,8 +16,7 @@ export type LeafRow = typeof leaf.$inferSelect & {
   sides: (SideRow & { tryOuts: (typeof tryOut.$inferSelect)[] })[];
 };
 
-const ownerOf = ({ dayId, matter }: SideRow): Owner =>
-  dayId ? { kind: "day", dayId } : matter ? { kind: "matter", matter } : { kind: "nobody" };
+const ownerOf = ({ dayId }: SideRow): Owner => (dayId ? { kind: "day", dayId } : NOBODY);
 
 /** What a leaf is, from its columns. */
 export const makeOf = ({
@@ -70,7 +77,6 @@ export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert
       albumId,
       face,
       dayId: owner.kind === "day" ? owner.dayId : null,
-      matter: owner.kind === "matter" ? owner.matter : null,
       pieces: pieces ? [...pieces] : null,
       done: [...done],
     };

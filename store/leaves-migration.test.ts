@@ -115,6 +115,19 @@ beforeAll(async () => {
   );
   ids.tagLeaf = await leaf(2, ["insert", ids.second ?? "", onSecond], [ids.second ?? "", ids.second ?? ""]);
   ids.leadLeaf = await leaf(3, ["page", ids.lead ?? ""], [ids.lead ?? "", ids.lead ?? ""]);
+  await query("update side set matter = 'title' where leaf_id = $1 and face = 'front'", [ids.ownLeaf]);
+  const numeral = {
+    id: "numeral",
+    what: { kind: "numeral", size: { w: 1, h: 1 } },
+    at: { x: 0, y: 0 },
+    turn: 0,
+    outside: false,
+  };
+  const filler = { ...numeral, id: "filler", what: { kind: "filler", size: { w: 1, h: 1 }, name: "n" } };
+  await query("update side set pieces = $2 where leaf_id = $1 and face = 'back'", [
+    ids.leadLeaf,
+    JSON.stringify([filler, numeral]),
+  ]);
   ids.awayLeaf = await leaf(null, ["page", ids.away ?? ""], [ids.away ?? "", ids.away ?? ""]);
   await query(
     "insert into day_change (act, day_id, version, at, fields, before) values ($1, $2, 1, now(), '{foundation}', '{}')",
@@ -197,6 +210,16 @@ describe("an album from before leaves said themselves what they are", () => {
     ]);
     // With its only leaf in the tray the day keeps what it had.
     expect(doneOf("away")).toEqual(["base", "write"]);
+  });
+
+  it("has its title page as an entry of its own, and its numbers a look that nobody has chosen yet", () => {
+    const [title, ...more] = album.matters;
+    expect([title?.matter, title?.date, title?.content.numeral.style, more]).toEqual(["title", null, "none", []]);
+    expect(leafOf(ids.ownLeaf).front.owner).toEqual({ kind: "day", dayId: title?.id });
+    expect(leafOf(ids.leadLeaf).back.pieces?.map(({ what }) => what)).toEqual([
+      { kind: "filler", size: { w: 1, h: 1 }, name: "n" },
+      { kind: "numeral", size: { w: 1, h: 1 }, look: null, zero: false, dayId: null },
+    ]);
   });
 
   it("lays nothing out by itself that was not, has in the tray what was there, and old changes cannot be taken back", () => {

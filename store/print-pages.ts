@@ -1,34 +1,34 @@
 import { randomUUID } from "node:crypto";
 import { asc, eq, sql } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
+import { type AnyPage, allPagesOf } from "../core/album/matter.ts";
 import type { AlbumPlan, Step } from "../core/album/model.ts";
-import { type Page, pagesOf } from "../core/album/page.ts";
 import { letteredBy } from "../core/sheet/card-printing.ts";
 import { type Print, stepsOfPrints } from "../core/sheet/printing.ts";
 import { DAY_WITH_PIECES, lockSlots, planOf } from "./album.ts";
 import type { Author } from "./author.ts";
 import { logChange, writeContent } from "./day.ts";
-import { toDay } from "./day-row.ts";
+import { toDays, toMatters } from "./day-row.ts";
 import type { Transaction } from "./db.ts";
 import { toPrint } from "./print-row.ts";
 import { album, day, type labOrder, print, type printSheet } from "./schema/index.ts";
 
 /** An album locked for printing: its plan, its pages, and every print of it. */
-export type Locked = { plan: AlbumPlan; pages: readonly Page[]; prints: Print[] };
+export type Locked = { plan: AlbumPlan; pages: readonly AnyPage[]; prints: Print[] };
 
 /** Locks the album as every writer does, and reads its pages and its prints. */
 export async function lockPages(tx: Transaction, author: Author): Promise<Locked | null> {
   if (!(await lockSlots(tx, author.householdId, author.albumId))) return null;
   const [row] = await tx.select().from(album).where(eq(album.id, author.albumId));
   if (!row) return null;
-  const days = await tx.query.day.findMany({
+  const rows = await tx.query.day.findMany({
     where: eq(day.albumId, author.albumId),
     orderBy: asc(day.date),
     with: DAY_WITH_PIECES,
   });
   const plan = planOf(row);
   // Of its leaves nothing is asked: what prints tick is the days' own.
-  const pages = pagesOf({ album: plan, days: days.map(toDay), leaves: [] });
+  const pages = allPagesOf({ album: plan, days: toDays(rows), matters: toMatters(rows), leaves: [] });
   return { plan, pages, prints: await readPrints(tx, author.albumId) };
 }
 
@@ -42,7 +42,7 @@ async function readPrints(tx: Transaction, albumId: string): Promise<Print[]> {
 }
 
 /** Where prints say nothing of a page's letters: what was ticked by hand stays, and what earlier prints had said goes. */
-const letteredStill = (page: Page, before: readonly Print[]): boolean =>
+const letteredStill = (page: AnyPage, before: readonly Print[]): boolean =>
   letteredBy(page, before) !== true && page.content.done.includes("letter");
 
 /**

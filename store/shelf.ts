@@ -68,7 +68,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
     where: and(eq(album.householdId, householdId), isNull(album.deletedAt)),
     orderBy: [desc(album.startsOn), asc(album.title)],
     with: {
-      days: { orderBy: asc(day.date), ...BARE_DAY },
+      days: { where: isNotNull(day.date), orderBy: asc(day.date), ...BARE_DAY },
       leaves: { where: isNotNull(leaf.position), orderBy: asc(leaf.position), ...BARE_LEAF },
     },
   });
@@ -86,29 +86,33 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
       const make = makeOf({ ...columns, basePaper: "", note: "" });
       return { id, make, done, front: side("front"), back: side("back") };
     }),
-    days: row.days.map(
-      ({ id, date, skipped, mergedInto, version, ...rest }): Day => ({
-        id,
-        date,
-        skipped,
-        mergedInto,
-        version,
-        content: {
-          ...EMPTY_DAY,
-          waived: rest.waived,
-          done: rest.done,
-          numeral: { style: rest.numeralStyle, note: "" },
-          cards: rest.cards.map((each) => newCard(each.id, { w: each.w, h: each.h })),
-          photos: rest.photos.map(({ id: use, photoId, w, h }) => ({
-            id: use,
-            photoId,
-            print: { w, h },
-            alt: "",
-            crop: AS_IT_COMES,
-            picture: UNKNOWN_PICTURE,
-          })),
-        },
-      }),
+    days: row.days.flatMap(({ id, date, skipped, mergedInto, version, ...rest }): Day[] =>
+      date === null
+        ? []
+        : [
+            {
+              id,
+              date,
+              skipped,
+              mergedInto,
+              version,
+              content: {
+                ...EMPTY_DAY,
+                waived: rest.waived,
+                done: rest.done,
+                numeral: { style: rest.numeralStyle, note: "" },
+                cards: rest.cards.map((each) => newCard(each.id, { w: each.w, h: each.h })),
+                photos: rest.photos.map(({ id: use, photoId, w, h }) => ({
+                  id: use,
+                  photoId,
+                  print: { w, h },
+                  alt: "",
+                  crop: AS_IT_COMES,
+                  picture: UNKNOWN_PICTURE,
+                })),
+              },
+            },
+          ],
     ),
   }));
 }

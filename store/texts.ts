@@ -13,7 +13,10 @@ export type TextPlace = (typeof TEXT_PLACES)[number];
 export type FoundText = {
   readonly albumId: string;
   readonly albumTitle: string;
-  readonly date: CalendarDate;
+  /** Of its day; null on a page of the front or back matter. */
+  readonly date: CalendarDate | null;
+  /** The day, or the page of the front or back matter. */
+  readonly entryId: string;
   readonly place: TextPlace;
   /** The card it is on; null elsewhere. */
   readonly cardId: string | null;
@@ -22,7 +25,7 @@ export type FoundText = {
 
 /** Every word of the household's albums, in one statement: what is looked for is compared with accents left aside. */
 export async function readTexts(db: Db, householdId: string): Promise<FoundText[]> {
-  const common = { albumId: album.id, albumTitle: album.title, date: day.date };
+  const common = { albumId: album.id, albumTitle: album.title, date: day.date, entryId: day.id };
   const mine = and(eq(album.householdId, householdId), sql`${album.deletedAt} is null`);
   const ofDay = (place: TextPlace, column: typeof day.title | typeof day.note) =>
     db

@@ -20,7 +20,8 @@ export type TrayPiece = {
   readonly id: string;
   readonly albumId: string;
   readonly albumTitle: string;
-  readonly date: CalendarDate;
+  /** Null where it is on a page that is no day's. */
+  readonly date: CalendarDate | null;
   readonly photoId: string | null;
   readonly deletedAt: Date;
 };

@@ -8,7 +8,6 @@ import {
   type LeafMake,
   leafOfDay,
   MADE_KINDS,
-  MATTERS,
   NUMERAL_COLOURS,
   type Owner,
   type Piece,
@@ -293,7 +292,6 @@ export const anyPiece: fc.Arbitrary<Piece> = fc.record({
 const anySide = fc.record({
   owner: fc.oneof(
     fc.constant<Owner>({ kind: "nobody" }),
-    fc.constantFrom(...MATTERS).map((matter): Owner => ({ kind: "matter", matter })),
     anyId.map((dayId): Owner => ({ kind: "day", dayId })),
   ),
   pieces: fc.option(fc.array(anyPiece, { maxLength: 4 })),

@@ -8,6 +8,7 @@ import { saveBookEdit } from "#store/book.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
+import { changeMatter } from "#store/matter.ts";
 import { markPhotos } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
@@ -20,6 +21,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return saveBookEdit(db, author, sent.seen, sent.edit);
     case "try-out":
       return tryOut(db, author, sent);
+    case "matter":
+      return changeMatter(db, author, sent);
     case "move-photo": {
       const to = parseDate(sent.to);
       return to

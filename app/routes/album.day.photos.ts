@@ -22,7 +22,8 @@ type Target = {
   author: Author;
   aggregate: AlbumAggregate;
   dayId: string;
-  here: readonly CalendarDate[];
+  /** The dates of the page; null where it is no day's, and any picture belongs. */
+  here: readonly CalendarDate[] | null;
 };
 
 async function addOne({ context, author, aggregate, dayId, here }: Target, file: HandedFile): Promise<Added> {
@@ -40,13 +41,15 @@ async function addOne({ context, author, aggregate, dayId, here }: Target, file:
       reason: saved.reason === "already-there" || saved.reason === "day-full" ? saved.reason : "not-found",
     };
   const taken = parseDate(kept.capturedAt?.slice(0, 10) ?? "");
-  const date = !taken
-    ? "none"
-    : here.includes(taken)
-      ? "this-day"
-      : inSpan(aggregate.album.span, taken)
-        ? { other: taken, said: printShort(taken) }
-        : "outside";
+  const date = !here
+    ? "this-day"
+    : !taken
+      ? "none"
+      : here.includes(taken)
+        ? "this-day"
+        : inSpan(aggregate.album.span, taken)
+          ? { other: taken, said: printShort(taken) }
+          : "outside";
   return { name, ok: true, useId: photo.id, dayId, date };
 }
 
@@ -54,9 +57,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async () => {
     const { aggregate, author } = await requireAlbum(context, params.album);
     const page = pageOf(pagesOf(aggregate), parseDate(params.date));
-    const lead = page?.days[0];
-    if (!page || !lead) throw notFound();
-    const target = { context, author, aggregate, dayId: lead.id, here: page.days.map(({ date }) => date) };
+    // A page of the front or back matter stands in the address by its id.
+    const dayId = page?.days[0]?.id ?? aggregate.matters.find(({ id }) => id === params.date)?.id;
+    if (!dayId) throw notFound();
+    const target = { context, author, aggregate, dayId, here: page?.days.map(({ date }) => date) ?? null };
     const added: Added[] = [];
     if (!(await hasRoom(context, author.householdId, request)))
       return { ok: true as const, added: [{ name: "The picture", ok: false, reason: "no-room" } satisfies Added] };

@@ -1,7 +1,7 @@
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isId, notFound, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
-import { pagesOf } from "#core/album/page.ts";
+import { allPagesOf } from "#core/album/matter.ts";
 import { attachment } from "#core/format/attachment.ts";
 import { asMade } from "#core/sheet/printing.ts";
 import { packOrder } from "#press/lab-order.ts";
@@ -17,7 +17,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       .filter(({ from }) => from.kind === "lab" && from.id === params.order)
       .map((each) => [each.use, each]),
   );
-  const prints = pagesOf(aggregate).flatMap((page) =>
+  const prints = allPagesOf(aggregate).flatMap((page) =>
     page.content.photos.flatMap((use) => {
       const print = made.get(use.id);
       return print ? [{ use: asMade(use, print), day: pageName(page) }] : [];

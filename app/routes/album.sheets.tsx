@@ -7,7 +7,7 @@ import { SHEET_ACT, type SheetsAnswer } from "#app/places/sheets/acts.ts";
 import { Sheets } from "#app/places/sheets/sheets.tsx";
 import { sheetsView } from "#app/places/sheets/view.ts";
 import { many } from "#app/wording/count.ts";
-import { pagesOf } from "#core/album/page.ts";
+import { allPagesOf } from "#core/album/matter.ts";
 import { printShort } from "#core/month/dates.ts";
 import { isPlausible } from "#core/sheet/paper.ts";
 import { takeOrder } from "#demo/lab.ts";
@@ -54,7 +54,7 @@ async function order(
   uses: readonly string[],
 ): Promise<SheetsAnswer> {
   const all = new Map(
-    pagesOf(aggregate).flatMap((page) =>
+    allPagesOf(aggregate).flatMap((page) =>
       page.content.photos.map((use) => [use.id, { use, day: pageName(page) }] as const),
     ),
   );

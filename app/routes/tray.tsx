@@ -27,7 +27,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     })),
     pieces: pieces.map(({ deletedAt, date, ...piece }) => ({
       ...piece,
-      on: printShort(date),
+      on: date && printShort(date),
       daysLeft: daysLeft(deletedAt),
     })),
   };

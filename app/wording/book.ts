@@ -1,4 +1,5 @@
-import type { Face, Leaf, Matter } from "#core/album/leaf.ts";
+import type { Face, Leaf } from "#core/album/leaf.ts";
+import type { Matter } from "#core/album/model.ts";
 import type { BookProblem } from "#core/book/edit.ts";
 import type { LayoutProblem } from "#core/book/layout.ts";
 
@@ -18,21 +19,30 @@ export const CUT_PROBLEM = {
   ...LAYOUT_PROBLEM,
 } as const;
 
-export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-changed", string> = {
-  "try-out-changed": "Somebody laid this try-out out anew in another window. Theirs is shown; yours lies in the tray.",
-  "leaf-gone": "That leaf is not in the book any more. It may lie in the tray.",
-  "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
-  "already-there": "That is in the book already.",
-  "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
-  "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
-};
+export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-changed" | "matter-not-empty", string> =
+  {
+    "try-out-changed":
+      "Somebody laid this try-out out anew in another window. Theirs is shown; yours lies in the tray.",
+    "leaf-gone": "That leaf is not in the book any more. It may lie in the tray.",
+    "into-itself": "A leaf cannot be put behind itself. Nothing was changed.",
+    "already-there": "That is in the book already.",
+    "matter-not-empty": "Something is on this page or on a side of it. Take that off first; then the page can go.",
+    "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
+    "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
+  };
 
 export const MATTER_NAME: Record<Matter, string> = {
   title: "Title page",
   "opening-note": "Opening note",
   "month-calendar": "Month calendar",
+  before: "Page before day 1",
+  section: "Section page",
   closing: "Closing page",
 };
+
+/** A page of the front or back matter by its title, or by what it is for. */
+export const matterName = ({ kind, title }: { readonly kind: Matter; readonly title: string }): string =>
+  title || MATTER_NAME[kind];
 
 export const FACE_NAME: Record<Face, string> = { front: "Front", back: "Back" };
 

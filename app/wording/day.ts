@@ -113,9 +113,9 @@ export const INSERT_NAME: Record<InsertKind, string> = {
 };
 
 export const WITHOUT: Record<Part, string> = {
-  prompt: "No prompt for this day",
-  photos: "No photos for this day",
-  words: "No words for this day",
+  prompt: "Does without a prompt",
+  photos: "Does without photos",
+  words: "Does without words",
   paper: "No page of its own",
 };
 

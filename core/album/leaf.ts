@@ -6,15 +6,8 @@ import type { NumeralStyle, Step } from "./model.ts";
 export const FACES = ["front", "back"] as const;
 export type Face = (typeof FACES)[number];
 
-/** Pages that belong to no day. */
-export const MATTERS = ["title", "opening-note", "month-calendar", "closing"] as const;
-export type Matter = (typeof MATTERS)[number];
-
-/** Whose a side is: one day's, front or back matter's, or nobody's yet. Never two at once. */
-export type Owner =
-  | { readonly kind: "day"; readonly dayId: string }
-  | { readonly kind: "matter"; readonly matter: Matter }
-  | { readonly kind: "nobody" };
+/** Whose a side is: one day's or one page's of the front or back matter, or nobody's yet. Never two at once. */
+export type Owner = { readonly kind: "day"; readonly dayId: string } | { readonly kind: "nobody" };
 export const NOBODY: Owner = { kind: "nobody" };
 
 /** Pieces that a keeper makes or takes from the stash, with a size and a name of their own. */

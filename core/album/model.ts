@@ -113,6 +113,22 @@ export type DayContent = {
 
 export type Day = Slot & { readonly version: number; readonly content: DayContent };
 
+/** What a page that is no day's is for: before the days, between them, after them. */
+export const MATTERS = ["title", "opening-note", "month-calendar", "before", "section", "closing"] as const;
+export type Matter = (typeof MATTERS)[number];
+
+/**
+ * A page of the front or back matter: it holds what a day holds, and has no number. A date only where one is given: that of
+ * what it tells from before day 1, or of the day that a section begins with.
+ */
+export type MatterEntry = {
+  readonly id: string;
+  readonly matter: Matter;
+  readonly date: CalendarDate | null;
+  readonly version: number;
+  readonly content: DayContent;
+};
+
 export type AlbumPlan = {
   readonly title: string;
   readonly unit: Unit;

@@ -66,7 +66,7 @@ describe("an edit of the book", () => {
           { kind: "add-leaf", id, make: makeOf(), after: first, front: NOBODY, back: NOBODY },
           { kind: "copy-leaf", leaf: first, id, front: [], back: [] },
           { kind: "remove-leaf", leaf: first },
-          { kind: "own-side", leaf: first, face: "back", owner: { kind: "matter", matter: "title" } },
+          { kind: "own-side", leaf: first, face: "back", owner: { kind: "day", dayId: "title" } },
         ];
         for (const edit of edits) {
           const once = applyBookEdit(leaves, edit);

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { FACES, LEAF_STEPS, SIDE_STEPS } from "../album/leaf.ts";
+import { MATTERS } from "../album/model.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { BookEdit } from "./edit.ts";
@@ -57,6 +58,14 @@ export const SENT_TRY_OUT = z.discriminatedUnion("how", [
   z.object({ what: z.literal("try-out"), how: z.literal("keep"), id: ID.nullable(), leafId: ID, face: FACE }),
 ]);
 export type SentTryOut = z.output<typeof SENT_TRY_OUT>;
+
+/** A page of the front or back matter is added, given a date, or taken away. */
+export const SENT_MATTER = z.discriminatedUnion("how", [
+  z.object({ what: z.literal("matter"), how: z.literal("add"), id: ID, matter: z.enum(MATTERS) }),
+  z.object({ what: z.literal("matter"), how: z.literal("date"), id: ID, date: z.iso.date().nullable() }),
+  z.object({ what: z.literal("matter"), how: z.literal("remove"), id: ID }),
+]);
+export type SentMatter = z.output<typeof SENT_MATTER>;
 
 const TEMPLATE_ID = z.string().max(120);
 const DATE = z.iso.date().transform((date) => date as CalendarDate);

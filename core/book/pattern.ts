@@ -20,7 +20,7 @@ export type PatternOutcome =
       readonly template: Template;
       readonly make: LeafMake;
       /** The leaf it is laid on; null: the day gets one. */
-      readonly leaf: LeafRead<DatedPage> | null;
+      readonly leaf: LeafRead | null;
     }
   /** What is made already is never laid over, nor a leaf that another day has a side of. */
   | { readonly kind: "kept"; readonly why: "base-made" | "arranged" | "shared" }
@@ -41,18 +41,14 @@ function holds(rule: PatternRule, { days, content }: DatedPage): boolean {
 }
 
 /** A page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. */
-function whyKept({ leaf }: LeafRead<DatedPage>): "base-made" | "arranged" | null {
+function whyKept({ leaf }: LeafRead): "base-made" | "arranged" | null {
   if (isMade(leaf)) return "base-made";
   if (sidesOf(leaf).some(({ pieces }) => pieces && pieces.length > 0)) return "arranged";
   return null;
 }
 
 /** Whether a template would make the leaf of a side that is another's into something else, or begins on its back. */
-const wouldChangeAnothers = (
-  page: DatedPage,
-  template: Template,
-  { leaf, front, back }: LeafRead<DatedPage>,
-): boolean =>
+const wouldChangeAnothers = (page: DatedPage, template: Template, { leaf, front, back }: LeafRead): boolean =>
   front.page !== page ||
   (back.page !== page &&
     back.owner.kind !== "nobody" &&
@@ -67,7 +63,7 @@ export function previewPattern(
   pattern: Pattern,
   templates: readonly Template[],
   pages: readonly DatedPage[],
-  book: BookRead<DatedPage>,
+  book: BookRead,
 ): PatternLine[] {
   const known = new Map(templates.map((template) => [template.id, template]));
   let turn = 0;
@@ -94,22 +90,17 @@ export function previewPattern(
 }
 
 /** The first page that these days have a side of. */
-const firstPageOf = (page: DatedPage, { leaves }: BookRead<DatedPage>): LeafRead<DatedPage> | null =>
+const firstPageOf = (page: DatedPage, { leaves }: BookRead): LeafRead | null =>
   leaves.find(({ sheet, front, back }) => sheet.insert === null && (front.page === page || back.page === page)) ?? null;
 
 /** The ids of what a page has lying on sides that somebody arranged. */
-function arrangedOf(page: DatedPage, { leaves }: BookRead<DatedPage>): Set<string> {
+function arrangedOf(page: DatedPage, { leaves }: BookRead): Set<string> {
   const sides = leaves.flatMap(({ front, back }) => [front, back]).filter((side) => side.page === page && !side.auto);
   return new Set(sides.flatMap(({ pieces }) => pieces.flatMap(({ piece }) => standsFor(piece) ?? [])));
 }
 
 /** The pieces a template puts on a page: what of the day lies on no arranged side, and its number. */
-export function dressPage(
-  page: DatedPage,
-  template: Template,
-  book: BookRead<DatedPage>,
-  newId: () => string,
-): Piece[] {
+export function dressPage(page: DatedPage, template: Template, book: BookRead, newId: () => string): Piece[] {
   const arranged = arrangedOf(page, book);
   const loose = looseOf(page, { layout: null }, true);
   return dress(

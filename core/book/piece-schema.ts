@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, MATTERS, NUMERAL_COLOURS } from "../album/leaf.ts";
+import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS } from "../album/leaf.ts";
 import { NUMERAL_STYLES } from "../album/model.ts";
 import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
 import { LINE, TEXT } from "../words/text-schema.ts";
@@ -42,7 +42,6 @@ export function sideSchemas(kinds: LengthKinds) {
       .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, "a piece twice"),
     owner: z.discriminatedUnion("kind", [
       z.object({ kind: z.literal("day"), dayId: ID }),
-      z.object({ kind: z.literal("matter"), matter: z.enum(MATTERS) }),
       z.object({ kind: z.literal("nobody") }),
     ]),
     make: z.object({

@@ -1,7 +1,7 @@
-import { daysOfLeaf, type Leaf, sidesOf } from "../album/leaf.ts";
+import { daysOfLeaf, type Leaf } from "../album/leaf.ts";
 import type { CalendarDate } from "../month/dates.ts";
 
-/** The date of a day of the album; undefined where it is not known. */
+/** The date of a day of the album, or by which another entry stands; undefined where it is not known. */
 export type DateOf = (dayId: string) => CalendarDate | undefined;
 
 /** The date by which a leaf stands in the book: its front's day's, else its back's. */
@@ -10,17 +10,13 @@ const dateOfLeaf = (leaf: Leaf, dateOf: DateOf): CalendarDate | undefined => {
   return first === undefined ? undefined : dateOf(first);
 };
 
-/** Where a new leaf of this date goes: after every leaf of that date or an earlier one, and after the front matter. */
+/** Where a new leaf of this date goes: after every leaf of that date or an earlier one. */
 export function placeFor(leaves: readonly Leaf[], dateOf: DateOf, date: CalendarDate): number {
   const last = leaves.findLastIndex((each) => {
     const its = dateOfLeaf(each, dateOf);
     return its !== undefined && its <= date;
   });
-  if (last >= 0) return last + 1;
-  const front = leaves.findLastIndex((each) =>
-    sidesOf(each).some(({ owner }) => owner.kind === "matter" && owner.matter !== "closing"),
-  );
-  return leaves.slice(0, front + 1).every((each) => dateOfLeaf(each, dateOf) === undefined) ? front + 1 : 0;
+  return last + 1;
 }
 
 const withAt = (leaves: readonly Leaf[], at: number, added: readonly Leaf[]): Leaf[] => [

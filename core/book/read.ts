@@ -10,7 +10,7 @@ import {
   PLAIN_PAPER,
   type Side,
 } from "../album/leaf.ts";
-import type { AlbumFormat, AlbumPlan } from "../album/model.ts";
+import type { AlbumFormat, AlbumPlan, Matter } from "../album/model.ts";
 import { isSetAside } from "../album/page.ts";
 import { firstFitSide, firstPage, leavesByGroup } from "../album/page-leaves.ts";
 import type { PageContent } from "../album/steps.ts";
@@ -41,6 +41,8 @@ export type BookPage = {
   readonly skipped: boolean;
   readonly content: PageContent;
   readonly days: readonly { readonly id: string }[];
+  /** What it is where it is no day's. */
+  readonly matter?: { readonly kind: Matter; readonly title: string };
 };
 
 export type PlacedPiece = {

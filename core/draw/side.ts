@@ -252,6 +252,8 @@ const MATTER_WORDS = {
   title: "Title page",
   "opening-note": "Why I do this",
   "month-calendar": "The month",
+  before: "Before day 1",
+  section: "A section begins",
   closing: "Closing page",
 } as const;
 
@@ -259,8 +261,8 @@ const MATTER_WORDS = {
 export function sideMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
   const side = read[face];
   const drawn = drawnFor(side);
-  const { owner } = side;
+  const { matter } = side.page ?? {};
   const named: Mark[] =
-    owner.kind === "matter" && side.pieces.length === 0 ? [caption(MATTER_WORDS[owner.matter], read.sheet.page)] : [];
+    matter && side.pieces.length === 0 ? [caption(matter.title || MATTER_WORDS[matter.kind], read.sheet.page)] : [];
   return [...leafMarks(read, face, format), ...named, ...side.pieces.flatMap(({ piece }) => placedMarks(piece, drawn))];
 }

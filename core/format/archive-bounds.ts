@@ -18,12 +18,14 @@ export function isWithinBounds(raw: unknown): boolean {
   const book = inside(raw, "book");
   const [leaves, tryOuts, layouts] = ["leaves", "tryOuts", "layouts"].map((name) => listOf(inside(book, name)));
   if (!leaves || !tryOuts || !layouts) return false;
+  const matters = listOf(inside(raw, "matters"));
+  if (matters.length > LIMITS.matters.most) return false;
   if (days.length > LIMITS.archiveDays.most || leaves.length > LIMITS.leaves.most) return false;
   if (tryOuts.length > LIMITS.tryOuts.most || layouts.length > LIMITS.ownLayouts.most) return false;
   if (listOf(inside(raw, "photos")).length > LIMITS.archivePhotos.most) return false;
   if (!layouts.every((layout) => isSmallTree(inside(layout, "root")))) return false;
   let pieces = 0;
-  for (const day of days)
+  for (const day of [...days, ...matters])
     for (const kind of ["photos", "cards", "jottings", "inserts"]) {
       const { length } = listOf(inside(day, kind));
       if (length > LIMITS.piecesOfDay.most) return false;

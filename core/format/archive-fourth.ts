@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { INSERT_KINDS, LEAF_KINDS } from "../album/leaf.ts";
-import { STEPS, type Step } from "../album/model.ts";
+import { EMPTY_DAY, STEPS, type Step } from "../album/model.ts";
 import { isOfLeaves } from "../album/ticks.ts";
 import { brought, step } from "./archive-step.ts";
 
@@ -15,8 +15,13 @@ const DAY = z.looseObject({
   inserts: z.array(z.object({ id: z.string(), kind: z.enum(INSERT_KINDS), size: SIZE, note: z.string() })),
   done: z.array(z.enum(STEPS)),
 });
+const OLD_MATTERS = ["title", "opening-note", "month-calendar", "closing"] as const;
 const SIDE = z.looseObject({
-  owner: z.looseObject({ kind: z.string(), dayId: z.string().optional() }),
+  owner: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("day"), dayId: z.string() }),
+    z.object({ kind: z.literal("matter"), matter: z.enum(OLD_MATTERS) }),
+    z.object({ kind: z.literal("nobody") }),
+  ]),
   pieces: z.array(z.unknown()).nullable(),
 });
 const LEAF = z.looseObject({
@@ -53,7 +58,7 @@ function missingLeaves(days: readonly OldDay[], leaves: readonly OldLeaf[]): Old
   const pages = new Set(leaves.flatMap(({ of }) => (of.kind === "page" ? [of.dayId] : [])));
   const inserts = new Set(leaves.flatMap(({ of }) => (of.kind === "insert" ? [of.insertId] : [])));
   const leaf = (id: string, of: OldLeaf["of"], dayId: string): OldLeaf => {
-    const side = { owner: { kind: "day", dayId }, pieces: null };
+    const side = { owner: { kind: "day" as const, dayId }, pieces: null };
     return { id, of, drop: null, liftsOff: false, front: side, back: side };
   };
   return [...days]
@@ -66,6 +71,22 @@ function missingLeaves(days: readonly OldDay[], leaves: readonly OldLeaf[]): Old
         ? [leaf(day.id, { kind: "page", dayId: day.id }, day.id)]
         : []),
     ]);
+}
+
+/**
+ * An id for the entry of each kind of front and back matter that has a side: made from that of the first leaf that has
+ * one, so that reading an archive twice gives the same.
+ */
+function idsOfMatters(leaves: readonly OldLeaf[]): ReadonlyMap<(typeof OLD_MATTERS)[number], string> {
+  return new Map(
+    OLD_MATTERS.flatMap((matter, nth) => {
+      const first = leaves.find(({ front, back }) =>
+        [front, back].some(({ owner }) => owner.kind === "matter" && owner.matter === matter),
+      );
+      const last = Number.parseInt(first?.id.slice(-1) ?? "", 16);
+      return first ? [[matter, `${first.id.slice(0, -1)}${(last ^ (nth + 1)).toString(16)}`] as const] : [];
+    }),
+  );
 }
 
 /**
@@ -82,6 +103,7 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ days, book }, raw) => {
     return new Set([...(day?.done ?? []), ...(byId.get(day?.mergedInto ?? "")?.done ?? [])]);
   };
   const withLeaf = new Set<string>();
+  const matterIds = idsOfMatters(old);
   for (const [at, { of }] of old.entries()) {
     if (of.kind === "own") continue;
     const day = byId.get(of.dayId);
@@ -99,13 +121,13 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ days, book }, raw) => {
         : of.kind === "own"
           ? { ...of.stock, insert: null }
           : null;
-    const owners = [front, back].flatMap(({ owner: { dayId } }) => dayId ?? []);
+    const owners = [front, back].flatMap(({ owner }) => (owner.kind === "day" ? [owner.dayId] : []));
     for (const owner of owners.flatMap((id) => byId.get(id) ?? [])) withLeaf.add(lead(owner));
     const ticks = new Set([...owners, ...(day ? [day.id] : [])].flatMap((id) => [...ticksOf(id)]));
     const side = ({ owner, pieces }: OldLeaf["front"]) => {
-      const own = owner.dayId === undefined ? new Set<Step>() : ticksOf(owner.dayId);
+      const own = owner.kind === "day" ? ticksOf(owner.dayId) : new Set<Step>();
       return {
-        owner,
+        owner: owner.kind === "matter" ? { kind: "day", dayId: matterIds.get(owner.matter) } : owner,
         // Only a day's page was laid out before anybody arranged it.
         pieces: pieces ?? (of.kind === "page" ? null : []),
         done: [
@@ -132,6 +154,11 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ days, book }, raw) => {
     days: days.map(({ foundation: _, pageSize: __, inserts: ___, ...day }) => ({
       ...day,
       done: withLeaf.has(lead(day as OldDay)) ? day.done.filter((step) => !isOfLeaves(step)) : day.done,
+    })),
+    matters: [...matterIds].map(([matter, id]) => ({
+      ...EMPTY_DAY,
+      numeral: { style: "none", note: "" },
+      ...{ id, matter, date: null },
     })),
     book: { tryOuts: [], layouts: [], ...book, leaves },
   });

@@ -5,7 +5,7 @@ import { AS_IT_COMES } from "../photo/crop.ts";
 import { type Archive, readArchive, writeArchive } from "./archive.ts";
 
 type OldPiece = { what: { kind: string } };
-type OldSide = { owner: { kind: string; dayId?: string }; pieces: OldPiece[] | null };
+type OldSide = { owner: { kind: string; dayId?: string; matter?: string }; pieces: OldPiece[] | null };
 type OldLeaf = {
   id: string;
   of: { kind: "page" | "insert" | "own"; dayId: string; insertId: string; stock: { kind: string; size: unknown } };
@@ -48,12 +48,22 @@ describe("an archive of the fourth format, from before leaves said themselves wh
   it("is read with every leaf where it was, each as what its day, its insert or itself said", () => {
     let [pages, inserts, own] = [0, 0, 0];
     for (const old of fourth()) {
-      const { book } = JSON.parse(writeArchive(asRead(old)));
+      const { book, matters } = JSON.parse(writeArchive(asRead(old)));
       const days = new Map(old.days.map((day) => [day.id, day]));
+      // What was one kind of front or back matter is one entry of it now, with nothing on it but its sides.
+      const kinds = new Map<string, string>(
+        matters.map(({ id, matter, date, cards, photos, title }: Record<string, unknown>) => {
+          expect([date, cards, photos, title]).toEqual([null, [], [], ""]);
+          return [matter, id];
+        }),
+      );
+      const ownerNow = ({ owner }: OldSide) =>
+        owner.kind === "matter" ? { kind: "day", dayId: kinds.get(owner.matter ?? "") } : owner;
+      expect(kinds.size).toBe(matters.length);
       for (const [at, { id, of, front, back, ...lies }] of old.book.leaves.entries()) {
         const leaf = book.leaves[at];
         expect(leaf).toMatchObject({ id, ...lies });
-        expect([leaf.front.owner, leaf.back.owner]).toEqual([front.owner, back.owner]);
+        expect([leaf.front.owner, leaf.back.owner]).toEqual([ownerNow(front), ownerNow(back)]);
         const day = days.get(of.dayId);
         const insert = day?.inserts.find((each) => each.id === of.insertId);
         if (of.kind === "own") {

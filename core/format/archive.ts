@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
-import { BINDING_EDGES, BINDINGS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
+import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
@@ -57,11 +57,9 @@ const LOOK = z.object({
   contrast: z.int().min(-MOST_CHANGE).max(MOST_CHANGE),
 });
 
-const DAY = z.object({
+/** What an entry holds, a day's or one of the front or back matter. */
+const CONTENT = z.object({
   id: ID,
-  date: DATE,
-  skipped: z.boolean(),
-  mergedInto: ID.nullable(),
   title: LINE,
   note: TEXT,
   prompt: z.object({ text: TEXT, slip: LINE.nullable() }),
@@ -92,6 +90,10 @@ const DAY = z.object({
   /** What of the day itself is done; what is done of a leaf or a side is said there. */
   done: z.array(z.enum(STEPS)),
 });
+
+const DAY = CONTENT.extend({ date: DATE, skipped: z.boolean(), mergedInto: ID.nullable() });
+/** A page of the front or back matter; a date only where one is given. */
+const MATTER = CONTENT.extend({ matter: z.enum(MATTERS), date: DATE.nullable() });
 
 const PHOTO = z.object({
   /** Of the picture as it was added; says whether two are the same. */
@@ -143,6 +145,7 @@ const ALBUM_FILE = z.object({
     }),
   }),
   days: z.array(DAY),
+  matters: z.array(MATTER),
   photos: z.array(PHOTO),
   book: ARCHIVE_BOOK,
 });
@@ -164,7 +167,7 @@ export type ReadArchive =
 type Contradiction = { readonly path: (string | number)[]; readonly message: string };
 
 /** What no single value of an archive shows: things twice, references that lead nowhere, measures that cannot all be true. */
-function* contradictions({ album, days, photos, book }: Archive): Generator<Contradiction> {
+function* contradictions({ album, days, matters, photos, book }: Archive): Generator<Contradiction> {
   const { start, end } = album;
   if (end < start || spanLength({ start, end }) > LONGEST_SPAN)
     yield { path: ["album", "end"], message: "the span is not 1 to 62 days" };
@@ -179,9 +182,18 @@ function* contradictions({ album, days, photos, book }: Archive): Generator<Cont
   }
   const ids = new Set(days.map(({ id }) => id));
   for (const [at, day] of days.entries()) {
-    const path = (...rest: (string | number)[]) => ["days", at, ...rest];
+    const path = (...rest: string[]) => ["days", at, ...rest];
     if (seen.has(day.date)) yield { path: path("date"), message: "a date twice" };
     seen.add(day.date);
+    if (day.mergedInto === day.id) yield { path: path("mergedInto"), message: "a day merged into itself" };
+    if (day.mergedInto !== null && !ids.has(day.mergedInto))
+      yield { path: path("mergedInto"), message: "a day shares a page with a day that is not there" };
+  }
+  for (const [at, day, list] of [
+    ...days.map((each, nth) => [nth, each, "days"] as const),
+    ...matters.map((each, nth) => [nth, each, "matters"] as const),
+  ]) {
+    const path = (...rest: (string | number)[]) => [list, at, ...rest];
     for (const kind of ["photos", "cards", "jottings"] as const)
       for (const [place, { id }] of day[kind].entries()) {
         if (seen.has(id)) yield { path: path(kind, place, "id"), message: "an id twice" };
@@ -189,14 +201,12 @@ function* contradictions({ album, days, photos, book }: Archive): Generator<Cont
       }
     if (seen.has(day.id)) yield { path: path("id"), message: "an id twice" };
     seen.add(day.id);
-    if (day.mergedInto === day.id) yield { path: path("mergedInto"), message: "a day merged into itself" };
-    if (day.mergedInto !== null && !ids.has(day.mergedInto))
-      yield { path: path("mergedInto"), message: "a day shares a page with a day that is not there" };
     for (const [place, { sha256 }] of day.photos.entries())
       if (!hashes.has(sha256))
         yield { path: path("photos", place, "sha256"), message: "a day uses a photo that is not there" };
   }
-  for (const { path, message } of bookProblems(book, ids)) yield { path: ["book", ...path], message };
+  for (const { path, message } of bookProblems(book, new Set([...ids, ...matters.map(({ id }) => id)])))
+    yield { path: ["book", ...path], message };
 }
 
 /** The JSON text of `album.json`, indented, for people to read too. */

@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyLeaves } from "../../tests/samples.ts";
+import { anyAlbum, anyContent, anyLeaves } from "../../tests/samples.ts";
 import type { Leaf } from "../album/leaf.ts";
-import type { Day } from "../album/model.ts";
+import { type Day, MATTERS, type MatterEntry } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
 import { grid } from "../book/layout.ts";
 import { inches } from "../measure/length.ts";
-import { datesFrom } from "../month/dates.ts";
+import { type CalendarDate, datesFrom } from "../month/dates.ts";
 import { spanLength } from "../month/span.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
@@ -64,52 +64,63 @@ function bookOf(days: readonly Day[], others: readonly Leaf[]) {
   };
 }
 
-const anyArchive: fc.Arbitrary<Archive> = fc.tuple(anyAlbum, anyLeaves).map(([{ plan, days, leaves }, others]) => {
-  const used = days.flatMap(({ content }) => content.photos);
-  const { capacity, ...format } = plan.format;
-  return {
-    format: "hearth-clock-album",
-    formatVersion: ARCHIVE_VERSION,
-    lengths: "mm",
-    photosAsAdded: true,
-    privateTextsLeftOut: 0,
-    album: {
-      id: days[0]?.id ?? "",
-      title: plan.title,
-      unit: plan.unit,
-      numbering: plan.numbering,
-      photoRule: "any",
-      start: plan.span.start,
-      end: plan.span.end,
-      format: { ...format, capacityMicrometres: capacity },
-    },
-    days: days.map(({ id, date, skipped, mergedInto, content: { photos, ...content } }) => ({
-      id,
-      date,
-      skipped,
-      mergedInto,
-      ...content,
-      waived: [...content.waived],
-      done: [...content.done],
-      cards: [...content.cards],
-      jottings: [...content.jottings],
-      photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
-    })),
-    photos: used.map(({ photoId }) => ({
-      sha256: hashOf(photoId),
-      file: `photos/${hashOf(photoId)}.jpg`,
-      name: "a.jpg",
-      capturedAt: null,
-      offset: null,
-      givenDate: null,
-      look: NO_LOOK,
-      star: true,
-      banked: false,
-      rejected: true,
-    })),
-    book: bookOf(days, [...leaves, ...others]),
-  } as Archive;
+const said = ({ photos, ...content }: Day["content"]) => ({
+  ...content,
+  waived: [...content.waived],
+  done: [...content.done],
+  cards: [...content.cards],
+  jottings: [...content.jottings],
+  photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
 });
+const anyMatter: fc.Arbitrary<MatterEntry> = fc.record({
+  id: fc.uuid(),
+  matter: fc.constantFrom(...MATTERS),
+  date: fc.option(fc.constant("2026-11-29" as CalendarDate)),
+  version: fc.constant(0),
+  content: anyContent,
+});
+
+const anyArchive: fc.Arbitrary<Archive> = fc
+  .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }))
+  .map(([{ plan, days, leaves }, others, matters]) => {
+    const used = [...days, ...matters].flatMap(({ content }) => content.photos);
+    const { capacity, ...format } = plan.format;
+    return {
+      format: "hearth-clock-album",
+      formatVersion: ARCHIVE_VERSION,
+      lengths: "mm",
+      photosAsAdded: true,
+      privateTextsLeftOut: 0,
+      album: {
+        id: days[0]?.id ?? "",
+        title: plan.title,
+        unit: plan.unit,
+        numbering: plan.numbering,
+        photoRule: "any",
+        start: plan.span.start,
+        end: plan.span.end,
+        format: { ...format, capacityMicrometres: capacity },
+      },
+      days: days.map(({ id, date, skipped, mergedInto, content }) => ({
+        ...{ id, date, skipped, mergedInto },
+        ...said(content),
+      })),
+      matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...said(content) })),
+      photos: used.map(({ photoId }) => ({
+        sha256: hashOf(photoId),
+        file: `photos/${hashOf(photoId)}.jpg`,
+        name: "a.jpg",
+        capturedAt: null,
+        offset: null,
+        givenDate: null,
+        look: NO_LOOK,
+        star: true,
+        banked: false,
+        rejected: true,
+      })),
+      book: bookOf(days, [...leaves, ...others]),
+    } as Archive;
+  });
 
 describe("the archive", () => {
   it("written out and read back is the same album", () => {

@@ -1,9 +1,8 @@
 import { z } from "zod";
 import type { Card } from "../album/model.ts";
-import type { Page } from "../album/page.ts";
 import { settingOf } from "../words/lettering.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
-import { furthest, type Print, printedSize } from "./printing.ts";
+import { furthest, type Print, type Printable, printedSize } from "./printing.ts";
 
 /** How a card would be printed now, as a word: two prints with the same word and size are the same card. */
 export const cardMadeAs = (card: Card): string =>
@@ -41,10 +40,10 @@ export function cardStanding(card: Card, prints: readonly Print[], done: readonl
 }
 
 /** Every card of the pages that are not set aside, with where it stands. */
-export function cardStandings(
-  pages: readonly Page[],
+export function cardStandings<P extends Printable>(
+  pages: readonly P[],
   prints: readonly Print[],
-): { page: Page; card: Card; standing: CardStanding }[] {
+): { page: P; card: Card; standing: CardStanding }[] {
   return pages
     .filter(({ skipped }) => !skipped)
     .flatMap((page) =>
@@ -53,7 +52,7 @@ export function cardStandings(
 }
 
 /** Whether a page's cards are all lettered, as far as their prints say; null where that is not for prints to say. */
-export function letteredBy(page: Page, prints: readonly Print[]): boolean | null {
+export function letteredBy(page: Pick<Printable, "content">, prints: readonly Print[]): boolean | null {
   const done = page.content.done.filter((step) => step !== "letter");
   const all = page.content.cards.map((card) => cardStanding(card, prints, done).kind);
   if (all.length === 0 || all.some((kind) => kind === "by-hand" || kind === "carrier")) return null;

@@ -1,5 +1,5 @@
 import type { PhotoUse } from "../album/model.ts";
-import type { Page } from "../album/page.ts";
+import type { PageContent } from "../album/steps.ts";
 import { ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
@@ -162,11 +162,14 @@ export function standingOf(use: PhotoUse, prints: readonly Print[], done: readon
   return { kind: "wanted", spoiled: own.some(({ state }) => state === "spoiled"), missing: begun?.missing ?? [] };
 }
 
+/** What of a page is asked about its prints: a page's worth of days, or one of the front or back matter. */
+export type Printable = { readonly content: PageContent; readonly skipped: boolean };
+
 /** Every use of the pages that are not set aside, with where it stands. */
-export function standings(
-  pages: readonly Page[],
+export function standings<P extends Printable>(
+  pages: readonly P[],
   prints: readonly Print[],
-): { page: Page; use: PhotoUse; standing: Standing }[] {
+): { page: P; use: PhotoUse; standing: Standing }[] {
   const byUse = new Map<string, Print[]>();
   for (const each of prints) byUse.set(each.use, [...(byUse.get(each.use) ?? []), each]);
   return pages
@@ -181,7 +184,10 @@ export function standings(
 }
 
 /** Which of a page's photo steps its prints say are done: all printed, all cut out. */
-export function stepsOfPrints(page: Page, prints: readonly Print[]): { print: boolean; trim: boolean } {
+export function stepsOfPrints(
+  page: Pick<Printable, "content">,
+  prints: readonly Print[],
+): { print: boolean; trim: boolean } {
   const done = page.content.done.filter((step) => step !== "print" && step !== "trim");
   const all = page.content.photos.map((use) => standingOf(use, prints, done));
   const every = (...kinds: Standing["kind"][]) => all.length > 0 && all.every(({ kind }) => kinds.includes(kind));

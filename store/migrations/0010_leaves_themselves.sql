@@ -5,6 +5,10 @@ ALTER TABLE "leaf" DROP CONSTRAINT "leaf_material";--> statement-breakpoint
 ALTER TABLE "leaf" DROP CONSTRAINT "leaf_insert_id_day_insert_id_fk";--> statement-breakpoint
 ALTER TABLE "leaf" DROP CONSTRAINT "leaf_day";--> statement-breakpoint
 ALTER TABLE "day" DROP CONSTRAINT "day_page_size";--> statement-breakpoint
+ALTER TABLE "side" DROP CONSTRAINT "side_one_owner";--> statement-breakpoint
+ALTER TABLE "day" ADD COLUMN "matter" text;--> statement-breakpoint
+ALTER TABLE "day" ADD COLUMN "own_date" date;--> statement-breakpoint
+ALTER TABLE "day" ALTER COLUMN "date" DROP NOT NULL;--> statement-breakpoint
 ALTER TABLE "leaf" RENAME COLUMN "kind" TO "was";--> statement-breakpoint
 ALTER TABLE "leaf" ADD COLUMN "kind" text NOT NULL DEFAULT 'paper';--> statement-breakpoint
 ALTER TABLE "leaf" ALTER COLUMN "kind" DROP DEFAULT;--> statement-breakpoint
@@ -70,6 +74,12 @@ UPDATE "day" d SET done = ARRAY(SELECT u.step FROM unnest(d.done) WITH ORDINALIT
 FROM "ticked" t
 WHERE t.id = d.id AND t.lead IN (SELECT o.lead FROM "side" s JOIN "leaf" l ON l.id = s.leaf_id JOIN "ticked" o ON o.id = s.day_id WHERE l.position IS NOT NULL);
 --> statement-breakpoint
+-- The front and back matter are entries like days: one for each kind that an album has sides of.
+INSERT INTO "day" ("album_id", "matter", "numeral_style")
+SELECT DISTINCT album_id, matter, 'none' FROM "side" WHERE matter IS NOT NULL;
+--> statement-breakpoint
+UPDATE "side" s SET day_id = d.id FROM "day" d WHERE d.matter = s.matter AND d.album_id = s.album_id;
+--> statement-breakpoint
 -- A number has a look, a nought before it and a day of its own: so far none.
 UPDATE "side" SET pieces = (
 	SELECT jsonb_agg(CASE WHEN p.piece -> 'what' ->> 'kind' = 'numeral' THEN jsonb_set(p.piece, '{what}', '{"look": null, "zero": false, "dayId": null}' || (p.piece -> 'what')) ELSE p.piece END ORDER BY p.at)
@@ -93,6 +103,9 @@ UPDATE "book_change" SET settled = true WHERE NOT settled;
 --> statement-breakpoint
 SET CONSTRAINTS ALL IMMEDIATE;
 --> statement-breakpoint
+ALTER TABLE "side" DROP COLUMN "matter";--> statement-breakpoint
+ALTER TABLE "day" ADD CONSTRAINT "day_dated" CHECK (("day"."date" is null) = ("day"."matter" is not null));--> statement-breakpoint
+ALTER TABLE "day" ADD CONSTRAINT "day_own_date" CHECK ("day"."own_date" is null or "day"."matter" is not null);--> statement-breakpoint
 ALTER TABLE "leaf" DROP COLUMN "was";--> statement-breakpoint
 ALTER TABLE "leaf" DROP COLUMN "day_id";--> statement-breakpoint
 ALTER TABLE "leaf" DROP COLUMN "insert_id";--> statement-breakpoint

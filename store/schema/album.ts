@@ -13,7 +13,7 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { Binding, BindingEdge, DayContent, NumeralStyle, Part, Step } from "../../core/album/model.ts";
+import type { Binding, BindingEdge, DayContent, Matter, NumeralStyle, Part, Step } from "../../core/album/model.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
@@ -81,7 +81,12 @@ export const day = pgTable(
     albumId: uuid("album_id")
       .notNull()
       .references(() => album.id, { onDelete: "cascade" }),
-    date: calendarDate("date").notNull(),
+    /** Null for the front and back matter. */
+    date: calendarDate("date"),
+    /** What a page that is no day's is for; null for a day. */
+    matter: text("matter").$type<Matter>(),
+    /** The date given to such a page. */
+    ownDate: calendarDate("own_date"),
     skipped: boolean("skipped").notNull().default(false),
     mergedInto: uuid("merged_into").references((): AnyPgColumn => day.id),
     title: text("title").notNull().default(""),
@@ -103,6 +108,8 @@ export const day = pgTable(
     unique("day_date_once").on(table.albumId, table.date),
     // A leaf or a side names its day together with the album, so that it can only be a day of its own album.
     unique("day_of_album").on(table.id, table.albumId),
+    check("day_dated", sql`(${table.date} is null) = (${table.matter} is not null)`),
+    check("day_own_date", sql`${table.ownDate} is null or ${table.matter} is not null`),
     check("day_not_into_itself", sql`${table.mergedInto} <> ${table.id}`),
   ],
 );

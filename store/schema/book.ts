@@ -13,7 +13,7 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { Face, InsertKind, Leaf, LeafKind, LeafStep, Matter, Piece, SideStep } from "../../core/album/leaf.ts";
+import type { Face, InsertKind, Leaf, LeafKind, LeafStep, Piece, SideStep } from "../../core/album/leaf.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { LayoutNode } from "../../core/book/layout.ts";
 import type { Template, TemplatePiece } from "../../core/book/template.ts";
@@ -76,7 +76,6 @@ export const side = pgTable(
     albumId: uuid("album_id").notNull(),
     face: text("face").$type<Face>().notNull(),
     dayId: uuid("day_id"),
-    matter: text("matter").$type<Matter>(),
     pieces: jsonb("pieces").$type<Piece[]>(),
     /** What was done of this side. */
     done: text("done").array().$type<SideStep[]>().notNull().default([]),
@@ -96,7 +95,6 @@ export const side = pgTable(
     index("side_day_of").on(table.dayId),
     check("side_face", sql`${table.face} in ('front', 'back')`),
     check("side_done", sql`${table.done} <@ array['number', 'assemble']`),
-    check("side_one_owner", sql`num_nonnulls(${table.dayId}, ${table.matter}) <= 1`),
   ],
 );
 

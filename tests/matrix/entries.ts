@@ -107,6 +107,7 @@ const named = (
     Object.entries(all).map(([kind, body]) => [`${prefix}:${kind}`, wrap((ids) => ({ kind, ...body(ids) }))]),
   );
 const month = (how: string, rest: object = {}) => ofAlbum(({ day }) => ({ what: "month", how, dayId: day, ...rest }));
+const matter = (how: string, body: (ids: World) => object) => ofAlbum((ids) => ({ what: "matter", how, ...body(ids) }));
 const tryOut = (how: string, body: (ids: World) => object) =>
   ofAlbum((ids) => ({ what: "try-out", how, ...body(ids) }));
 const sheets = (act: string, body: (ids: World) => object, ofHousehold = false) =>
@@ -175,6 +176,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       // Refused on a day that is alone, by its owner too.
       "month:split": month("split"),
       "month:move": month("move", { to: "2026-12-03" }),
+      "matter:add": matter("add", () => ({ id: randomUUID(), matter: "closing" })),
+      "matter:date": matter("date", (ids) => ({ id: ids.matter, date: "2026-11-29" })),
+      "matter:remove": matter("remove", (ids) => ({ id: ids.matter })),
       "try-out:add": tryOut("add", ({ leaf }) => ({ id: randomUUID(), leafId: leaf, face: "back", pieces: [] })),
       "try-out:arrange": tryOut("arrange", (ids) => ({ id: ids.tryOut, base: null, pieces: [] })),
       "try-out:drop": tryOut("drop", (ids) => ({ id: ids.tryOut })),
@@ -199,6 +203,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": page("month"),
   "routes/album.day.tsx": page("days/2026-12-01"),
+  "routes/album.page.tsx": {
+    reads: (album, { matter: entry }) => [`${album}/pages/${entry}`],
+  },
   "routes/album.photos.tsx": page("photos"),
   "routes/album.who-goes-where.tsx": {
     ...page("who-goes-where"),

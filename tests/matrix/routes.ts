@@ -7,7 +7,7 @@ import { PROMPTS_ACT } from "../../app/places/prompts/acts.ts";
 import { SHEET_ACT } from "../../app/places/sheets/acts.ts";
 import routes from "../../app/routes.ts";
 import { DAY_EDIT, SENT_MOVE } from "../../core/album/edit-schema.ts";
-import { BOOK_EDIT, SENT_TRY_OUT } from "../../core/book/edit-schema.ts";
+import { BOOK_EDIT, SENT_MATTER, SENT_TRY_OUT } from "../../core/book/edit-schema.ts";
 import { SENT_MARK } from "../../core/photo/roll-schema.ts";
 import { ENTRIES } from "./entries.ts";
 
@@ -37,6 +37,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("month", kindsOf(SENT_MOVE, "how")),
     ...prefixed("try-out", kindsOf(SENT_TRY_OUT, "how")),
     ...prefixed("mark", kindsOf(SENT_MARK.shape.mark as never, "kind")),
+    ...prefixed("matter", kindsOf(SENT_MATTER, "how")),
     ...["move-photo", "move-jotting"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),

@@ -13,6 +13,7 @@ import { saveBookEdit } from "../../store/book.ts";
 import { saveDayEdit } from "../../store/day.ts";
 import type { Db } from "../../store/db.ts";
 import { createHousehold, startSession } from "../../store/household.ts";
+import { changeMatter } from "../../store/matter.ts";
 import { keepFormat, saveLayout, saveTemplate } from "../../store/page-stash.ts";
 import { keepPhoto, newUse } from "../../store/photo.ts";
 import {
@@ -45,6 +46,7 @@ export type World = Readonly<
     | "photo"
     | "loose"
     | "leaf"
+    | "matter"
     | "otherLeaf"
     | "tryOut"
     | "sheet"
@@ -184,6 +186,8 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     await saveBookEdit(db, author(), null, edit);
   }
   await saveBookEdit(db, author(), null, { kind: "remove-leaf", leaf: leaves.trayLeaf });
+  const matter = randomUUID();
+  await changeMatter(db, author(), { what: "matter", how: "add", id: matter, matter: "title" });
   const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
   for (const each of Object.values(tries))
     await addTryOut(db, author(), { id: each, leafId: leaves.leaf, face: "front", pieces: [] });
@@ -302,6 +306,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     loose: loose.id,
     ...leaves,
     ...tries,
+    matter,
     trayAlbum,
     sheet: sheet?.id ?? "",
     print: made?.id ?? "",

@@ -1,5 +1,7 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { codeOf } from "#app/drawing/states.ts";
+import { matterName } from "#app/wording/book.ts";
+import type { AnyPage } from "#core/album/matter.ts";
 import type { AlbumPlan } from "#core/album/model.ts";
 import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";
@@ -18,7 +20,8 @@ export type FrameView = {
 };
 
 /** How a page is called in one line. */
-export function pageName(page: Page): string {
+export function pageName(page: AnyPage): string {
+  if ("matter" in page) return matterName(page.matter);
   const dates = page.days.map(({ date }) => printShort(date)).join(" and ");
   const title = page.days.map((day) => day.content.title).find(Boolean);
   return `${page.label ?? dates}${title ? `, ${title}` : ""}`;

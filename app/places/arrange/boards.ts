@@ -1,4 +1,5 @@
 import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
+import { matterName } from "#app/wording/book.ts";
 import { INSERT_NAME, LEAF_OF } from "#app/wording/day.ts";
 import { FACES, type Face, newLeaf, PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
@@ -11,12 +12,15 @@ import type { CalendarDate } from "#core/month/dates.ts";
 
 /**
  * Whose a side is, seen from where it is worked on. On one's own everything can be done; on one that is nobody's, only
- * what is no day's can lie; another's is looked at, `name` saying whose, null for front and back matter.
+ * what is no day's can lie; another's is looked at, `name` saying whose and `at` where that is; null where it is set aside.
  */
 export type Whose =
   | { readonly kind: "own" }
   | { readonly kind: "nobody" }
-  | { readonly kind: "other"; readonly name: string | null; readonly date: CalendarDate | null };
+  | { readonly kind: "other"; readonly name: string | null; readonly at: EntryAt | null };
+
+/** Where a day or a page of the front or back matter is worked on. */
+export type EntryAt = { readonly date: CalendarDate } | { readonly entry: string };
 
 /** One side of a leaf as it lies on the mat: its page's left upper corner in millimetres from the mat's zero. */
 export type Board = {
@@ -42,8 +46,9 @@ const CAPTION = 13;
 /** What a leaf is called for short, seen from `face`: by whose page it is; inserts by what they are. */
 function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
   if (sheet.insert) return INSERT_NAME[sheet.insert];
-  const label = sides[face].page?.label ?? sides.front.page?.label ?? sides.back.page?.label;
-  return label ? `Page ${label}` : "Leaf";
+  const page = sides[face].page ?? sides.front.page ?? sides.back.page;
+  if (page?.matter) return matterName(page.matter);
+  return page?.label ? `Page ${page.label}` : "Leaf";
 }
 
 /**

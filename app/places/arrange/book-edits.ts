@@ -1,6 +1,7 @@
 import { newId } from "#app/parts/new-id.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import type { Leaf } from "#core/album/leaf.ts";
+import type { Matter } from "#core/album/model.ts";
 import type { Arrangement, BookEdit } from "#core/book/edit.ts";
 import { leavesTouched } from "#core/book/edit.ts";
 
@@ -20,6 +21,12 @@ export function useBookEdits() {
       const [only] = changes;
       if (changes.length === 1 && only) change(leaves, { kind: "arrange", ...only }, `${only.leaf}:${only.face}`);
       else change(leaves, { kind: "arrange-many", sides: changes });
+    },
+    /** A new page of the front or back matter; its id. */
+    addMatter: (matter: Matter): string => {
+      const id = newId();
+      put(`matter:${id}`, { what: "matter", how: "add", id, matter });
+      return id;
     },
     addTryOut: (leafId: string, face: Arrangement["face"], pieces: Leaf["front"]["pieces"]) => {
       const id = newId();

@@ -135,17 +135,14 @@ function AnothersSide({
   return (
     <div className="mat-bar">
       <p className="basis-full">
-        This side is {whose.name ? `for ${whose.name}` : "not for a day"}: look here, change it there.
+        This side is {whose.name ? `for ${whose.name}` : "for a day that is set aside"}: look here, change it there.
       </p>
       {onFlip && (
         <MatButton onClick={() => onFlip({ ...board, read, face, whose })}>
           {face === "front" ? "See the back" : "See the front"}
         </MatButton>
       )}
-      <Link
-        to={whose.date ? to.day(albumId, whose.date) : to.book(albumId, { at: read.leaf.id })}
-        className="mat-button"
-      >
+      <Link to={whose.at ? to.entry(albumId, whose.at) : to.book(albumId, { at: read.leaf.id })} className="mat-button">
         {whose.name ? `Open ${whose.name}` : "Open the book here"}
       </Link>
     </div>

@@ -12,6 +12,8 @@ import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
+import type { Matter } from "#core/album/model.ts";
+import { isDated } from "#core/book/dated-page.ts";
 import { hiddenTabs } from "#core/book/holes.ts";
 import { type Opening, openingAt, openingFrame } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
@@ -26,7 +28,8 @@ const SETTLE = 250;
 /** The book open on the mat, its leaves in order beneath, and the leaf under the hand. */
 export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const { albumId, format, unit } = data;
-  const { book, leaves, arrange, change } = useBook(data);
+  const edits = useBook(data);
+  const { book, leaves, arrange, change } = edits;
   const { query, settle } = useSettledQuery(SETTLE);
   const running = useRunning();
   // Chosen here first and told to the address after, so that quick hands never act on the leaf before.
@@ -41,7 +44,8 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const goTo = (leaf: string, face: "front" | "back" = "front") => {
     setAsked({ leaf, face });
     const read = book.leaves.find((each) => each.leaf.id === leaf);
-    const date = (read?.[face].page ?? read?.front.page)?.days[0]?.date;
+    const shown = read?.[face].page ?? read?.front.page;
+    const date = shown && isDated(shown) ? shown.days[0]?.date : undefined;
     settle((next) => {
       next.set("at", leaf);
       if (face === "back") next.set("face", face);
@@ -63,7 +67,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     return (
       <div>
         <PlaceTabs place="book" albumId={albumId} here="book" />
-        <Empty albumId={albumId} dayDate={dayDate} onAdd={() => addFront(change, leaves)} />
+        <Empty albumId={albumId} dayDate={dayDate} onAdd={() => addFront(edits)} />
       </div>
     );
   const turnBy = (by: 1 | -1) => {
@@ -124,6 +128,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             change={(edit, key) => change(leaves, edit, key)}
             arrange={(changes) => arrange(leaves, changes)}
             goTo={goTo}
+            addMatter={edits.addMatter}
           />
         </div>
       </div>
@@ -216,16 +221,11 @@ function Turning({ opening, count, onTurn }: { opening: Opening; count: number; 
   );
 }
 
-type Change = ReturnType<typeof useBook>["change"];
-function addFront(change: Change, leaves: ReturnType<typeof useBook>["leaves"]) {
-  change(leaves, {
-    kind: "add-leaf",
-    id: newId(),
-    make: { ...PLAIN_PAPER, kind: "full" },
-    after: null,
-    front: { kind: "matter", matter: "title" },
-    back: { kind: "matter", matter: "opening-note" },
-  });
+/** The title page and the opening note, on the two sides of a new first leaf. */
+function addFront({ change, leaves, addMatter }: ReturnType<typeof useBook>) {
+  const side = (matter: Matter) => ({ kind: "day" as const, dayId: addMatter(matter) });
+  const [front, back] = [side("title"), side("opening-note")];
+  change(leaves, { kind: "add-leaf", id: newId(), make: { ...PLAIN_PAPER, kind: "full" }, after: null, front, back });
 }
 
 function Empty({ albumId, dayDate, onAdd }: { albumId: string; dayDate: string; onAdd: () => void }) {

@@ -1,13 +1,16 @@
 import type { Leaf, TryOut } from "#core/album/leaf.ts";
-import type { AlbumPlan, Day } from "#core/album/model.ts";
+import { matterPages } from "#core/album/matter.ts";
+import type { AlbumPlan, Day, MatterEntry } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
-import { type DatedPage, toDatedPage } from "#core/book/dated-page.ts";
+import { type DatedPage, type MatterInBook, toDatedPage, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
   readonly albumId: string;
   readonly pages: readonly DatedPage[];
+  /** The front and back matter. */
+  readonly matters: readonly MatterInBook[];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
   readonly tryOuts: readonly TryOut[];
@@ -16,16 +19,18 @@ export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
 type Source = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly matters: readonly MatterEntry[];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
   readonly tryOuts: readonly TryOut[];
 };
 
-export const bookData = ({ album, days, leaves, layouts, tryOuts }: Source): BookData => ({
+export const bookData = ({ album, days, matters, leaves, layouts, tryOuts }: Source): BookData => ({
   albumId: album.id,
   format: album.format,
   unit: album.unit,
   pages: pagesOf({ album, days, leaves }).map(toDatedPage),
+  matters: matterPages(matters, leaves, album.format.binding).map(toMatterInBook),
   leaves,
   layouts,
   tryOuts,

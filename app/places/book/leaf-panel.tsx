@@ -1,10 +1,13 @@
 import { useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField } from "#app/parts/field.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
-import { FACE_NAME, MATTER_NAME } from "#app/wording/book.ts";
+import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
+import { FACE_NAME, MATTER_NAME, matterName } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { pieceName } from "#app/wording/fit.ts";
@@ -14,12 +17,12 @@ import {
   LEAF_KINDS,
   type LeafKind,
   type LeafMake,
-  MATTERS,
   NOBODY,
   type Owner,
   PLAIN_PAPER,
 } from "#core/album/leaf.ts";
-import type { DatedPage } from "#core/book/dated-page.ts";
+import { MATTERS, type Matter } from "#core/album/model.ts";
+import type { DatedPage, InBook } from "#core/book/dated-page.ts";
 import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
 import { type hiddenTabs, staggerTabs } from "#core/book/holes.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
@@ -30,30 +33,32 @@ import type { BookData } from "./data.ts";
 
 type Props = {
   readonly data: BookData;
-  readonly read: LeafRead;
+  readonly read: LeafRead<InBook>;
   readonly at: number;
-  readonly book: BookRead<DatedPage>;
+  readonly book: BookRead<InBook>;
   readonly hidden: ReturnType<typeof hiddenTabs>;
   readonly change: (edit: BookEdit, key?: string) => void;
   readonly arrange: (changes: readonly Arrangement[]) => void;
   readonly goTo: (leaf: string) => void;
+  readonly addMatter: (matter: Matter) => string;
 };
 
 /** An owner as the select says it: days that share a page go by the first of them. */
-function ownerText(owner: Owner, pages: readonly DatedPage[]): string {
-  if (owner.kind === "matter") return owner.matter;
+function ownerText(owner: Owner, pages: readonly InBook[]): string {
   if (owner.kind === "nobody") return "";
   return pages.find(({ days }) => days.some(({ id }) => id === owner.dayId))?.days[0]?.id ?? "";
 }
+/** What the select says for a page of the front or back matter that is not there yet. */
+const NEW = "new:";
 
 /** Everything about the leaf under the hand that is not on it: whose sides, where in the book, what it is made of. */
-export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo }: Props) {
+export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo, addMatter }: Props) {
   const { leaf, sheet } = read;
-  const { pages, unit } = data;
+  const { pages, matters, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
   const ownerOf = (text: string): Owner => {
-    const matter = MATTERS.find((each) => each === text);
-    return matter ? { kind: "matter", matter } : text === "" ? NOBODY : { kind: "day", dayId: text };
+    const matter = MATTERS.find((each) => `${NEW}${each}` === text);
+    return text === "" ? NOBODY : { kind: "day", dayId: matter ? addMatter(matter) : text };
   };
   const dayName = ({ label, days }: DatedPage) =>
     `${label ?? days[0]?.date.slice(8) ?? ""}${days[0]?.title ? `, ${days[0].title}` : ""}`;
@@ -96,28 +101,41 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
       </header>
       <div className="grid gap-3">
         {FACES.map((face) => (
-          <SelectField
-            key={face}
-            label={`${FACE_NAME[face]} belongs to`}
-            value={ownerText(leaf[face].owner, pages)}
-            onChange={(event) => change({ kind: "own-side", leaf: leaf.id, face, owner: ownerOf(event.target.value) })}
-          >
-            <option value="">nobody yet</option>
-            <optgroup label="Front and back matter">
-              {MATTERS.map((matter) => (
-                <option key={matter} value={matter}>
-                  {MATTER_NAME[matter]}
-                </option>
-              ))}
-            </optgroup>
-            <optgroup label="Days">
-              {pages.map((page) => (
-                <option key={page.days[0]?.id} value={page.days[0]?.id}>
-                  {dayName(page)}
-                </option>
-              ))}
-            </optgroup>
-          </SelectField>
+          <div key={face} className="grid gap-1">
+            <SelectField
+              label={`${FACE_NAME[face]} belongs to`}
+              value={ownerText(leaf[face].owner, [...pages, ...matters])}
+              onChange={(event) =>
+                change({ kind: "own-side", leaf: leaf.id, face, owner: ownerOf(event.target.value) })
+              }
+            >
+              <option value="">nobody yet</option>
+              {matters.length > 0 && (
+                <optgroup label="Front and back matter">
+                  {matters.map(({ matter, days: [entry] }) => (
+                    <option key={entry?.id} value={entry?.id}>
+                      {matterName(matter)}
+                    </option>
+                  ))}
+                </optgroup>
+              )}
+              <optgroup label="A new page">
+                {MATTERS.map((matter) => (
+                  <option key={matter} value={`${NEW}${matter}`}>
+                    {MATTER_NAME[matter]}
+                  </option>
+                ))}
+              </optgroup>
+              <optgroup label="Days">
+                {pages.map((page) => (
+                  <option key={page.days[0]?.id} value={page.days[0]?.id}>
+                    {dayName(page)}
+                  </option>
+                ))}
+              </optgroup>
+            </SelectField>
+            <WorkOn albumId={data.albumId} page={read[face].page} />
+          </div>
         ))}
       </div>
       <Make
@@ -191,6 +209,16 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo 
       <Tabs data={data} book={book} hidden={hidden} arrange={arrange} />
     </div>
   );
+}
+
+/** The way to what a side belongs to. */
+function WorkOn({ albumId, page }: { albumId: string; page: InBook | null }) {
+  const at = page && inBookAt(page);
+  return at ? (
+    <Link to={to.entry(albumId, at)} className="link justify-self-start text-sm">
+      Work on {inBookName(page)}
+    </Link>
+  ) : null;
 }
 
 /** What a leaf is: its material, its pockets, its size. */

@@ -2,6 +2,7 @@ import { useMemo } from "react";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { withPendingBook } from "#app/sending/outbox.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import type { InBook } from "#core/book/dated-page.ts";
 import { readBook } from "#core/book/read.ts";
 import type { BookData } from "./data.ts";
 
@@ -9,6 +10,9 @@ import type { BookData } from "./data.ts";
 export function useBook(data: BookData) {
   const { state } = useOutbox();
   const leaves = withPendingBook(data.leaves, state);
-  const book = useMemo(() => readBook(data, data.pages, leaves, data.layouts), [data, leaves]);
+  const book = useMemo(
+    () => readBook<InBook>(data, [...data.pages, ...data.matters], leaves, data.layouts),
+    [data, leaves],
+  );
   return { book, leaves, ...useBookEdits() };
 }

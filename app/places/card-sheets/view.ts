@@ -2,8 +2,8 @@ import { pageName } from "#app/places/album/view.ts";
 import type { Had } from "#app/places/sheets/had.tsx";
 import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/places/sheets/view.ts";
 import { glanceAt } from "#app/wording/card.ts";
-import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import { allPagesOf, dayOfPage } from "#core/album/matter.ts";
+import type { AlbumPlan, Card, Day, MatterEntry } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -39,6 +39,7 @@ export type CardSheetsView = {
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly matters: readonly MatterEntry[];
   readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
 };
@@ -49,13 +50,13 @@ export function cardSheetsView(
   saved: (Printer & { readonly bar: Length }) | null,
 ): CardSheetsView {
   const { album, prints } = aggregate;
-  const all = cardStandings(pagesOf(aggregate), prints).map(({ page, card, standing }) => ({
+  const all = cardStandings(allPagesOf(aggregate), prints).map(({ page, card, standing }) => ({
     standing,
     wish: {
       card,
       day: pageName(page),
       label: page.label ?? "",
-      date: page.group.lead.date,
+      date: dayOfPage(page, album),
       spoiled: standing.kind === "wanted" && standing.spoiled,
       trouble: glanceAt(card, album.unit).trouble,
     },

@@ -67,7 +67,7 @@ export function CardPlace({ view }: { view: CardView }) {
           <ClashPanel />
           <div className="flex flex-wrap items-baseline justify-between gap-2">
             <h1 className="text-2xl">
-              <Link to={to.day(albumId, view.date)} className="hover:text-ember">
+              <Link to={to.entry(albumId, view.at)} className="hover:text-ember">
                 {view.day}
               </Link>
             </h1>
@@ -107,7 +107,7 @@ export function CardPlace({ view }: { view: CardView }) {
             <JottingList
               jottings={view.jottings}
               dates={view.dates}
-              day={view.date}
+              day={"date" in view.at ? view.at.date : null}
               onTake={(jotted) => words.change([words.text.trimEnd(), jotted].filter(Boolean).join("\n"))}
             />
           </section>

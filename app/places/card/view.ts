@@ -1,8 +1,10 @@
 import { pageName } from "#app/places/album/view.ts";
+import type { EntryAt } from "#app/places/arrange/boards.ts";
 import type { JottingLine, wordsView } from "#app/places/words/view.ts";
 import { standingSaid } from "#app/wording/card.ts";
-import type { AlbumPlan, Card, Day } from "#core/album/model.ts";
-import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import { allPagesOf, type WholeRead } from "#core/album/matter.ts";
+import type { AlbumPlan, Card, Day, MatterEntry } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
 import { isPrivate } from "#core/album/secrecy.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -21,7 +23,7 @@ export type CardView = {
   readonly albumId: string;
   readonly unit: Unit;
   readonly dayId: string;
-  readonly date: CalendarDate;
+  readonly at: EntryAt;
   readonly day: string;
   readonly version: number;
   readonly card: Card;
@@ -41,13 +43,14 @@ export type CardView = {
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly matters: readonly MatterEntry[];
   readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
 };
 
 /** The card with its day and page; null when the album has no such card. */
-export function cardOf(aggregate: AlbumRead, cardId: string) {
-  for (const page of pagesOf(aggregate))
+export function cardOf(aggregate: WholeRead, cardId: string) {
+  for (const page of allPagesOf(aggregate))
     for (const day of page.days) {
       const card = day.content.cards.find(({ id }) => id === cardId);
       if (card) return { page, day, card };
@@ -64,14 +67,14 @@ export function cardView(
   saidAt: (iso: string) => string,
 ): CardView {
   const { album, prints } = aggregate;
-  const pages = pagesOf(aggregate);
+  const pages = allPagesOf(aggregate);
   const all = pages.flatMap(({ content }) => content.cards);
   const at = all.indexOf(card);
   return {
     albumId: album.id,
     unit: album.unit,
     dayId: day.id,
-    date: day.date,
+    at: "matter" in page ? { entry: page.entry.id } : { date: page.group.lead.date },
     version: day.version,
     card,
     today,
@@ -82,10 +85,10 @@ export function cardView(
     place: { at: at + 1, of: all.length },
     before: all[at - 1]?.id ?? null,
     after: all[at + 1]?.id ?? null,
-    jottings: page.days.flatMap(({ id, version, content }) =>
+    jottings: (page.days as readonly (Day | MatterEntry)[]).flatMap(({ id, version, content }) =>
       content.jottings.map((each) => ({ ...each, dayId: id, version, isPrivate: isPrivate(each, today) })),
     ),
-    dates: pages.map((each) => ({ date: each.group.lead.date, said: pageName(each) })),
+    dates: pagesOf(aggregate).map((each) => ({ date: each.group.lead.date, said: pageName(each) })),
     revisions: revisions.map(({ version, at: saved, by, text, back }) => ({
       version,
       text,

@@ -122,7 +122,7 @@ export function Crop({ view }: { view: CropView }) {
         <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
           <div className="flex flex-wrap items-baseline justify-between gap-2">
             <h1 className="text-2xl">
-              <Link to={to.day(albumId, view.date)} className="hover:text-ember">
+              <Link to={to.entry(albumId, view.at)} className="hover:text-ember">
                 {view.day}
               </Link>
             </h1>

@@ -1,18 +1,20 @@
 import { pageName } from "#app/places/album/view.ts";
+import type { EntryAt } from "#app/places/arrange/boards.ts";
 import type { Leaf } from "#core/album/leaf.ts";
-import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
-import { pagesOf } from "#core/album/page.ts";
+import { allPagesOf } from "#core/album/matter.ts";
+import type { AlbumPlan, Day, MatterEntry, PhotoUse } from "#core/album/model.ts";
+import { toInBook } from "#core/book/dated-page.ts";
 import { type Over, overPrint } from "#core/book/keep-clear.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
-import type { CalendarDate } from "#core/month/dates.ts";
 import type { Traits } from "#core/photo/traits.ts";
 import { type Print, standingOf } from "#core/sheet/printing.ts";
 
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly matters: readonly MatterEntry[];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
   readonly prints: readonly Print[];
@@ -23,7 +25,7 @@ export type CropView = {
   readonly unit: Unit;
   readonly use: PhotoUse;
   readonly dayId: string;
-  readonly date: CalendarDate;
+  readonly at: EntryAt;
   readonly day: string;
   /** What will lie over the print or go through it, wherever it is laid. */
   readonly over: readonly Over[];
@@ -38,16 +40,20 @@ export type CropView = {
 
 /** One print's crop with what it must keep clear of; null when no day has this use. */
 export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "traits"> | null {
-  const { album, days, leaves, layouts, prints } = aggregate;
-  const pages = pagesOf({ album, days, leaves }).filter(({ skipped }) => !skipped);
-  const all = pages.flatMap((page) =>
-    page.days.flatMap((day) => day.content.photos.map((use) => ({ page, day, use }))),
-  );
+  const { album, leaves, layouts, prints } = aggregate;
+  const pages = allPagesOf(aggregate);
+  const all = pages
+    .filter(({ skipped }) => !skipped)
+    .flatMap((page) =>
+      (page.days as readonly (Day | MatterEntry)[]).flatMap((day) =>
+        day.content.photos.map((use) => ({ page, day, use })),
+      ),
+    );
   const at = all.findIndex(({ use }) => use.id === useId);
   const found = all[at];
   if (!found) return null;
   const { use, page, day } = found;
-  const book = readBook(album, pagesOf({ album, days, leaves }), leaves, layouts);
+  const book = readBook(album, pages.map(toInBook), leaves, layouts);
   const over = book.leaves.flatMap((read) =>
     (["front", "back"] as const).flatMap((face) => overPrint(read, face, use.id, use.print, album.format)),
   );
@@ -57,7 +63,7 @@ export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "t
     unit: album.unit,
     use,
     dayId: day.id,
-    date: day.date,
+    at: "matter" in page ? { entry: page.entry.id } : { date: page.group.lead.date },
     day: pageName(page),
     over,
     before: all[at - 1]?.use.id ?? null,

@@ -10,7 +10,7 @@ import type { Loose } from "#core/book/read.ts";
 import type { Size } from "#core/measure/size.ts";
 import { dayBoards } from "./day-book.ts";
 import { useDayLeaves } from "./use-day-leaves.ts";
-import type { DayView } from "./view.ts";
+import { type DayView, entryName } from "./view.ts";
 
 /** The day's mat with everything that can be moved on it. */
 export function DayArranger({ view }: { view: DayView }) {
@@ -24,7 +24,10 @@ export function DayArranger({ view }: { view: DayView }) {
       first.content,
       others.map((part) => part.content),
     );
-    return { label: view.label, skipped: view.skipped, content, days: view.parts };
+    return {
+      ...{ label: view.matter ? null : view.label, skipped: view.skipped, content, days: view.parts },
+      ...(view.matter && { matter: { kind: view.matter.kind, title: first.content.title } }),
+    };
   }, [view]);
   const { leaves, own } = useDayLeaves(view);
   const laid = useMemo(
@@ -68,7 +71,7 @@ export function DayArranger({ view }: { view: DayView }) {
       format={view.bench.format}
       unit={view.unit}
       name="day"
-      label={`The leaves of day ${view.label}, to scale. Tab goes from piece to piece, arrow keys move one.`}
+      label={`The leaves of ${entryName(view)}, to scale. Tab goes from piece to piece, arrow keys move one.`}
       onArrange={(changes) => arrange(leaves, changes)}
       onResize={onResize}
       bar={(selection: Selection | null, select, putOn) => (

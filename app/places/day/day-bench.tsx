@@ -1,8 +1,10 @@
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
+import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { Troubles } from "#app/parts/troubles.tsx";
+import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishTray } from "./finish-tray.tsx";
@@ -26,7 +28,7 @@ export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow
           <Heading view={view} rows={rows} />
           <Troubles />
           <ClashPanel />
-          <PromptTray view={view} />
+          {!view.matter && <PromptTray view={view} />}
           <PhotosTray view={view} />
           <WordsTray view={view} />
           <PaperTray view={view} />
@@ -44,14 +46,16 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   if (!first) return null;
   return (
     <header className="flex items-start gap-4 border-b border-line pb-3">
-      <p
-        className={`shrink-0 pt-0.5 font-numeral leading-none font-semibold ${view.label.length > 2 ? "text-3xl" : "text-6xl"}`}
-      >
-        {view.label}
-      </p>
+      {view.label && (
+        <p
+          className={`shrink-0 pt-0.5 font-numeral leading-none font-semibold ${view.label.length > 2 ? "text-3xl" : "text-6xl"}`}
+        >
+          {view.label}
+        </p>
+      )}
       <div className="min-w-0 flex-1">
         <h1 className="sr-only">
-          Day {view.label}: {first.content.title || "no title yet"}
+          {view.matter ? view.matter.name : `Day ${view.label}`}: {first.content.title || "no title yet"}
         </h1>
         <KeptLine
           part={first}
@@ -75,16 +79,75 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
           />
         ))}
         <p className="px-1 text-sm text-quiet">
-          {view.when}
+          {view.matter ? <MatterLine view={view} /> : view.when}
           {view.skipped && <strong className="font-semibold text-text">, skipped</strong>}
         </p>
       </div>
-      <DayMenuButton view={view} rows={rows} />
+      {!view.matter && <DayMenuButton view={view} rows={rows} />}
     </header>
   );
 }
 
+/** Nothing is on the page, and no side of a leaf is its own. */
+const isEmpty = ({ parts, bench: { leaves } }: DayView): boolean =>
+  leaves.length === 0 &&
+  parts.every(
+    ({ content }) => content.title === "" && content.note === "" && content.photos.length + content.cards.length === 0,
+  );
+
+function TakeAway({ view }: { view: DayView }) {
+  const { put } = useOutbox();
+  const navigate = useNavigate();
+  const id = view.parts[0]?.id;
+  return id ? (
+    <Button
+      small
+      onClick={() => {
+        put(`matter:${id}`, { what: "matter", how: "remove", id });
+        void navigate(to.book(view.albumId));
+      }}
+    >
+      Take this page away
+    </Button>
+  ) : null;
+}
+
+/** What a page of the front or back matter is for, with a date where it tells of one. */
+function MatterLine({ view: { matter, parts } }: { view: DayView }) {
+  const { put } = useOutbox();
+  const id = parts[0]?.id;
+  if (!matter || !id) return null;
+  return (
+    <span className="flex flex-wrap items-center gap-x-3">
+      {matter.name}
+      {(matter.kind === "before" || matter.kind === "section") && (
+        <label className="flex items-center gap-2">
+          {matter.kind === "before" ? "of" : "from"}
+          <input
+            type="date"
+            className="field w-auto py-0.5"
+            value={matter.date ?? ""}
+            onChange={(event) =>
+              put(`matter:date:${id}`, { what: "matter", how: "date", id, date: event.target.value || null })
+            }
+          />
+        </label>
+      )}
+    </span>
+  );
+}
+
 function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+  if (view.matter)
+    return (
+      <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
+        <Link to={to.book(view.albumId, { at: view.bench.leaves[0]?.id ?? null })} className="link min-h-10">
+          See it in the book
+        </Link>
+        {isEmpty(view) && <TakeAway view={view} />}
+        <span className="text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
+      </footer>
+    );
   const at = rows.findIndex(({ date }) => date === view.date);
   const [before, after] = [rows[at - 1]?.date, rows[at + 1]?.date];
   const href = (date: string) => to.day(view.albumId, date);

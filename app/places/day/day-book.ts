@@ -8,10 +8,12 @@ import {
   stillThings,
   type Whose,
 } from "#app/places/arrange/boards.ts";
+import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { daysOfLeaf, type Face, type Leaf } from "#core/album/leaf.ts";
+import type { MatterPage } from "#core/album/matter.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import type { Page } from "#core/album/page.ts";
-import { type DatedPage, toDatedPage } from "#core/book/dated-page.ts";
+import { type InBook, toInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { type BookPage, type LeafRead, type Loose, readBook, readGhost, type SideRead } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -20,7 +22,7 @@ import type { Unit } from "#core/measure/length.ts";
 export type DayBenchData = {
   readonly format: AlbumFormat;
   /** Other days that share a leaf with this one: what lies on its other side is theirs. */
-  readonly neighbours: readonly DatedPage[];
+  readonly neighbours: readonly InBook[];
   /** The day's leaves, and those of its neighbours. */
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly PocketLayout[];
@@ -42,8 +44,12 @@ function leavesWith(leaves: readonly Leaf[], pages: readonly DayIds[]): Leaf[] {
   return leaves.filter((leaf) => daysOfLeaf(leaf).some((id) => ids.has(id)));
 }
 
-/** What the bench of `page` works on. `pages` are all of the album's. */
-export function benchOf({ album, leaves, layouts, tryOuts }: Source, page: Page, pages: readonly Page[]): DayBenchData {
+/** What the bench of `page` works on. `pages` are all of the album's, the front and back matter among them. */
+export function benchOf(
+  { album, leaves, layouts, tryOuts }: Source,
+  page: Page | MatterPage,
+  pages: readonly (Page | MatterPage)[],
+): DayBenchData {
   const mine = leavesWith(leaves, [page]);
   const named = new Set(mine.flatMap(daysOfLeaf));
   const neighbours = pages.filter((each) => each !== page && each.days.some(({ id }) => named.has(id)));
@@ -52,7 +58,7 @@ export function benchOf({ album, leaves, layouts, tryOuts }: Source, page: Page,
   const own = new Set(mine.map(({ id }) => id));
   return {
     format: album.format,
-    neighbours: neighbours.map(toDatedPage),
+    neighbours: neighbours.map(toInBook),
     leaves: near,
     layouts: layouts.filter(({ id }) => used.has(id)),
     tryOuts: tryOuts.filter(({ leafId }) => own.has(leafId)).map(({ leafId, face }) => ({ leafId, face })),
@@ -77,8 +83,8 @@ export function dayBoards(
   const whose = (side: SideRead): Whose => {
     if (side.page === page) return { kind: "own" };
     if (side.owner.kind === "nobody") return { kind: "nobody" };
-    const day = neighbours.find((each) => each === side.page);
-    return { kind: "other", name: day ? `day ${day.label ?? ""}` : null, date: day?.days[0]?.date ?? null };
+    const other = neighbours.find((each) => each === side.page);
+    return { kind: "other", name: other ? inBookName(other) : null, at: other ? inBookAt(other) : null };
   };
   const laid = (all: readonly LeafRead[], loose: readonly Loose[]) =>
     layOut(all, loose, label, { format, unit }, whose, faces);

@@ -1,7 +1,7 @@
 import { lazy, Suspense } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
-import type { DayView } from "./view.ts";
+import { type DayView, entryName } from "./view.ts";
 
 const DayArranger = lazy(() => import("./day-arranger.tsx").then((module) => ({ default: module.DayArranger })));
 
@@ -10,7 +10,7 @@ export function DayMat({ view }: { view: DayView }) {
   const running = useRunning();
   const still = (
     <div className="min-h-0 flex-1 p-2 pb-24 wide:p-4 wide:pb-24">
-      <Mat mat={view.mat} label={`The page of day ${view.label}, ${view.sizeSaid}, with everything on it, to scale`} />
+      <Mat mat={view.mat} label={`The page of ${entryName(view)}, ${view.sizeSaid}, with everything on it, to scale`} />
     </div>
   );
   return running ? (

@@ -7,7 +7,8 @@ import { newId } from "#app/parts/new-id.ts";
 import { Options } from "#app/parts/options.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
-import { FACE_NAME, MATTER_NAME } from "#app/wording/book.ts";
+import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
+import { FACE_NAME } from "#app/wording/book.ts";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME } from "#app/wording/day.ts";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import {
@@ -253,26 +254,23 @@ function Shared({ leaf, view }: { leaf: Leaf; view: DayView }) {
   const ids = new Set(view.parts.map(({ id }) => id));
   const other = FACES.find((face) => {
     const { owner } = leaf[face];
-    return owner.kind === "matter" || (owner.kind === "day" && !ids.has(owner.dayId));
+    return owner.kind === "day" && !ids.has(owner.dayId);
   });
   if (!other) return null;
   const { owner } = leaf[other];
-  const day =
-    owner.kind === "day"
-      ? view.bench.neighbours.find(({ days }) => days.some(({ id }) => id === owner.dayId))
-      : undefined;
-  const date = day?.days[0]?.date;
+  const page = view.bench.neighbours.find(({ days }) =>
+    days.some(({ id }) => owner.kind === "day" && id === owner.dayId),
+  );
+  const at = page && inBookAt(page);
   return (
     <p className="text-sm text-quiet">
       Its {FACE_NAME[other].toLowerCase()} is{" "}
-      {date ? (
-        <Link to={to.day(view.albumId, date)} className="link">
-          for day {day?.label ?? ""}
+      {page && at ? (
+        <Link to={to.entry(view.albumId, at)} className="link">
+          for {inBookName(page)}
         </Link>
-      ) : owner.kind === "matter" ? (
-        `the ${MATTER_NAME[owner.matter].toLowerCase()}`
       ) : (
-        "another day’s, which is set aside"
+        "for a day that is set aside"
       )}
       : one leaf, so what you change here changes there.
     </p>

@@ -19,11 +19,13 @@ export function PaperTray({ view }: { view: DayView }) {
   return (
     <Tray id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.sizeSaid}>
       <LeafFields view={view} />
-      <NumeralFields view={view} part={first} />
+      {!view.matter && <NumeralFields view={view} part={first} />}
       <p className="flex flex-wrap gap-x-5 text-sm">
-        <Link to={to.foundations(view.albumId, { days: view.date })} className="link flex min-h-9 items-center">
-          Take a template
-        </Link>
+        {view.date && (
+          <Link to={to.foundations(view.albumId, { days: view.date })} className="link flex min-h-9 items-center">
+            Take a template
+          </Link>
+        )}
         <Link to={to.layouts(view.albumId)} className="link flex min-h-9 items-center">
           Other pockets
         </Link>

@@ -37,7 +37,7 @@ export function PhotosTray({ view }: { view: DayView }) {
       ring="photos"
       state={view.states.photos}
       name="Photos"
-      aside={photos.length > 0 && `${photos.length} on this day`}
+      aside={photos.length > 0 && `${photos.length} on this ${view.matter ? "page" : "day"}`}
     >
       {photos.map(({ part, photo }, at) => {
         const info = view.photoInfo[photo.id];
@@ -151,7 +151,7 @@ function useAddPhotos(action: string) {
 
 /** Hands pictures in, keeps them at hand while the server is away, and says what came of each. */
 function AddPhotos({ view }: { view: DayView }) {
-  const { waiting, came, trouble, add, again } = useAddPhotos(to.dayPhotos(view.albumId, view.date));
+  const { waiting, came, trouble, add, again } = useAddPhotos(to.dayPhotos(view.albumId, view.key));
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the button inside does the same
     <div

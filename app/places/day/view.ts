@@ -1,12 +1,15 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
+import { MATTER_NAME } from "#app/wording/book.ts";
 import { type Glance, glanceAt } from "#app/wording/card.ts";
 import { printSaid, SHARPNESS_BRIEFLY } from "#app/wording/photo.ts";
 import type { Leaf } from "#core/album/leaf.ts";
-import type { AlbumPlan, Day, DayContent } from "#core/album/model.ts";
+import { type MatterPage, matterPages } from "#core/album/matter.ts";
+import type { AlbumPlan, Day, DayContent, Matter, MatterEntry } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { pageSizeOf } from "#core/album/page-leaves.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
+import { toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize } from "#core/measure/size.ts";
@@ -34,7 +37,12 @@ export type DayPart = {
 
 export type DayView = {
   readonly albumId: string;
-  readonly date: CalendarDate;
+  /** As it stands in an address: the date of a day, the id of a page of the front or back matter. */
+  readonly key: string;
+  /** Null on a page that is no day's. */
+  readonly date: CalendarDate | null;
+  /** What a page that is no day's is for; null on a day. */
+  readonly matter: { readonly kind: Matter; readonly name: string; readonly date: CalendarDate | null } | null;
   readonly label: string;
   readonly when: string;
   readonly skipped: boolean;
@@ -60,18 +68,23 @@ export type DayView = {
   readonly lastWrite: string | null;
 };
 
+/** What the day or the page is called within a sentence. */
+export const entryName = ({ matter, label }: Pick<DayView, "matter" | "label">): string =>
+  matter ? `the ${matter.name.toLowerCase()}` : `day ${label}`;
+
 type Aggregate = {
   readonly tryOuts: DayBenchData["tryOuts"];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly matters: readonly MatterEntry[];
   readonly photos: ReadonlyMap<string, { name: string; capturedAt: string | null; givenDate: CalendarDate | null }>;
   readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
 };
 
-function photoInfo({ photos, prints }: Aggregate, page: Page): Record<string, PhotoInfo> {
+function photoInfo({ photos, prints }: Aggregate, page: Page | MatterPage): Record<string, PhotoInfo> {
   return Object.fromEntries(
     page.content.photos.flatMap((use) => {
       const photo = photos.get(use.photoId);
@@ -95,41 +108,79 @@ function photoInfo({ photos, prints }: Aggregate, page: Page): Record<string, Ph
   );
 }
 
-const known = new WeakMap<Aggregate, Map<CalendarDate, DayView | null>>();
+const known = new WeakMap<Aggregate, Map<string, DayView | null>>();
+type SaidAt = (iso: string) => string;
 
-/** Everything the Day place shows; null when the date is not in the album. Read once for as long as the album stands. */
-export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string) => string): DayView | null {
-  const days = known.get(aggregate) ?? new Map<CalendarDate, DayView | null>();
-  known.set(aggregate, days);
-  const view = days.get(date) ?? readDay(aggregate, date, saidAt);
-  days.set(date, view);
+/** A view read once for as long as the album stands. */
+function readOnce(aggregate: Aggregate, key: string, read: () => DayView | null): DayView | null {
+  const views = known.get(aggregate) ?? new Map<string, DayView | null>();
+  known.set(aggregate, views);
+  const view = views.get(key) ?? read();
+  views.set(key, view);
   return view;
 }
 
-function readDay(aggregate: Aggregate, date: CalendarDate, saidAt: (iso: string) => string): DayView | null {
+/** Everything the Day place shows; null when the date is not in the album. */
+export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: SaidAt): DayView | null {
+  return readOnce(aggregate, date, () => {
+    const page = pageOf(pagesOf(aggregate), date);
+    if (!page) return null;
+    const lead = leadDate(page);
+    return {
+      ...entryView(aggregate, page, saidAt),
+      ...{ key: lead, date: lead, matter: null },
+      label: page.label ?? `${dayOfMonth(lead)}`,
+      when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
+      parts: page.days.map((day) => partOf(day, printShort(day.date))),
+    };
+  });
+}
+
+/** The same of a page of the front or back matter; null when there is none of this id. */
+export function matterView(aggregate: Aggregate, id: string, saidAt: SaidAt): DayView | null {
+  return readOnce(aggregate, id, () => {
+    const page = mattersOf(aggregate).find(({ entry }) => entry.id === id);
+    if (!page) return null;
+    const name = MATTER_NAME[page.matter.kind];
+    const { date } = page.entry;
+    return {
+      ...entryView(aggregate, page, saidAt),
+      ...{ key: id, date: null, matter: { kind: page.matter.kind, name, date }, label: "" },
+      when: date ? `${weekdayName(date)}, ${printDate(date)}` : "",
+      parts: [partOf(page.entry, name)],
+    };
+  });
+}
+
+const partOf = ({ id, version, content }: Pick<Day, "id" | "version" | "content">, dateSaid: string): DayPart => ({
+  id,
+  dateSaid,
+  version,
+  content,
+});
+const mattersOf = ({ matters, leaves, album }: Aggregate): MatterPage[] =>
+  matterPages(matters, leaves, album.format.binding);
+
+/** What a day and a page of the front or back matter show alike. */
+function entryView(
+  aggregate: Aggregate,
+  page: Page | MatterPage,
+  saidAt: SaidAt,
+): Omit<DayView, "key" | "date" | "matter" | "label" | "when" | "parts"> {
   const { album, lastWrites } = aggregate;
-  const pages = pagesOf(aggregate);
-  const page = pageOf(pages, date);
-  if (!page) return null;
   const { unit } = album;
-  const bench = benchOf(aggregate, page, pages);
+  const pages = pagesOf(aggregate);
+  // The same page as among those asked about, so that what is the bench's own is known by it.
+  const all = [...pages, ...mattersOf(aggregate).filter(({ entry }) => entry.id !== page.days[0]?.id), page];
+  const bench = benchOf(aggregate, page, all);
   const size = pageSizeOf(page.leaves, album.format.nominal);
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
-    date: leadDate(page),
-    label: page.label ?? `${dayOfMonth(leadDate(page))}`,
-    when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
     skipped: page.skipped,
-    parts: page.days.map((day) => ({
-      id: day.id,
-      dateSaid: printShort(day.date),
-      version: day.version,
-      content: day.content,
-    })),
     states: page.states,
     steps: page.steps,
-    mat: dayMat(page, bench, unit, "day"),
+    mat: dayMat("matter" in page ? toMatterInBook(page) : page, bench, unit, "day"),
     sizeSaid: printSize(size, unit),
     bench,
     unit,

@@ -40,10 +40,10 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
         {picture.on.length > 0 && (
           <p className="text-sm">
             On{" "}
-            {picture.on.map(({ date, name }, at) => (
-              <span key={date}>
-                {at > 0 && ", "}
-                <Link className="link" to={to.day(albumId, date)}>
+            {picture.on.map(({ at, name }, nth) => (
+              <span key={name}>
+                {nth > 0 && ", "}
+                <Link className="link" to={to.entry(albumId, at)}>
                   {name}
                 </Link>
               </span>

@@ -1,6 +1,8 @@
 import { pageName } from "#app/places/album/view.ts";
-import type { AlbumPlan } from "#core/album/model.ts";
-import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import type { EntryAt } from "#app/places/arrange/boards.ts";
+import { allPagesOf, type WholeRead } from "#core/album/matter.ts";
+import type { AlbumPlan, Day } from "#core/album/model.ts";
+import { pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
 import { usablePixels } from "#core/photo/crop.ts";
 import { nearDoubles } from "#core/photo/doubles.ts";
@@ -23,7 +25,7 @@ export type RollPicture = {
   readonly rejected: boolean;
   readonly banked: boolean;
   /** The days it is on, as dates and as they are called. */
-  readonly on: readonly { readonly date: CalendarDate; readonly name: string }[];
+  readonly on: readonly { readonly at: EntryAt; readonly name: string }[];
   /** Its group of near-doubles and its place there by sharpness, 0 the sharpest; null when it has none. */
   readonly alike: { readonly group: number; readonly rank: number; readonly of: number } | null;
 };
@@ -53,16 +55,19 @@ export function alikeOf(roll: readonly RollPhoto[]): Map<string, { group: number
 
 /** The roll of the household, seen from one of its albums. */
 export function rollView(
-  { album, days, leaves }: AlbumRead & { album: AlbumPlan & { id: string } },
+  whole: WholeRead & { album: AlbumPlan & { id: string } },
   roll: readonly RollPhoto[],
 ): RollView {
-  const pages = pagesOf({ album, days, leaves });
-  const on = new Map<string, { date: CalendarDate; name: string }[]>();
-  for (const page of pages) {
-    for (const day of page.days) {
-      for (const { photoId } of day.content.photos)
-        on.set(photoId, [...(on.get(photoId) ?? []), { date: day.date, name: pageName(page) }]);
-    }
+  const { album } = whole;
+  const pages = pagesOf(whole);
+  const on = new Map<string, { at: EntryAt; name: string }[]>();
+  for (const page of allPagesOf(whole)) {
+    const lies = (at: EntryAt, { content }: Pick<Day, "content">) => {
+      for (const { photoId } of content.photos)
+        on.set(photoId, [...(on.get(photoId) ?? []), { at, name: pageName(page) }]);
+    };
+    if ("matter" in page) lies({ entry: page.entry.id }, page.entry);
+    else for (const day of page.days) lies({ date: day.date }, day);
   }
   const alike = alikeOf(roll);
   return {

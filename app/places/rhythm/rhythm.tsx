@@ -6,15 +6,16 @@ import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { OpeningThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
-import { FACE_NAME } from "#app/wording/book.ts";
+import { FACE_NAME, matterName } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
-import type { DatedPage } from "#core/book/dated-page.ts";
+import { type DatedPage, type InBook, isDated } from "#core/book/dated-page.ts";
 import { openingAt } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
 
-const dayName = ({ label, days }: DatedPage) => label ?? days[0]?.date.slice(8) ?? "";
+const dayName = (page: InBook) =>
+  isDated(page) ? (page.label ?? page.days[0]?.date.slice(8) ?? "") : matterName(page.matter);
 
 /** The whole book as small openings on one screen, with what repeats and what is still bare. */
 export function Rhythm({ data }: { data: BookData }) {
@@ -71,7 +72,7 @@ export function Rhythm({ data }: { data: BookData }) {
               </li>
             ))}
           </Findings>
-          <NoPlace albumId={albumId} pages={rhythm.noPlace} />
+          <NoPlace albumId={albumId} pages={rhythm.noPlace.filter(isDated)} />
           <Findings name="Sides lie apart">
             {rhythm.apart.map((page) => (
               <li key={page.days[0]?.id}>{dayName(page)}: another day’s side lies between</li>

@@ -1,7 +1,7 @@
 import { pageName } from "#app/places/album/view.ts";
 import { partName } from "#app/wording/photo.ts";
-import type { AlbumPlan, Day, PhotoUse } from "#core/album/model.ts";
-import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import { allPagesOf, dayOfPage, type WholeRead } from "#core/album/matter.ts";
+import type { AlbumPlan, Day, MatterEntry, PhotoUse } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
@@ -73,6 +73,7 @@ export type SheetsView = {
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
+  readonly matters: readonly MatterEntry[];
   readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
   readonly photos: ReadonlyMap<string, { readonly star: boolean }>;
@@ -89,9 +90,9 @@ export function printerOf(saved: (Printer & { readonly bar: Length }) | null, un
 type Shown = { readonly of: NonNullable<Printed>; readonly day: string; readonly label: string };
 
 /** Every picture and card of the album with the page it is on. */
-function shownBy(aggregate: AlbumRead): Map<string, Shown> {
+function shownBy(aggregate: WholeRead): Map<string, Shown> {
   return new Map(
-    pagesOf(aggregate).flatMap((page) => {
+    allPagesOf(aggregate).flatMap((page) => {
       const on = { day: pageName(page), label: page.label ?? "" };
       return [
         ...page.content.photos.map((use): [string, Shown] => [
@@ -115,7 +116,7 @@ const made = ({ of }: Shown, print: Print): Printed =>
 
 /** A sheet with what is on it. */
 export function madeSheet(
-  aggregate: Pick<Aggregate, "album" | "days" | "leaves" | "prints">,
+  aggregate: Pick<Aggregate, "album" | "days" | "matters" | "leaves" | "prints">,
   sheet: SheetRecord,
   shown = shownBy(aggregate),
 ): MadeSheet {
@@ -148,7 +149,7 @@ export function sheetsView(
 ): SheetsView {
   const { album, prints, photos } = aggregate;
   const shown = shownBy(aggregate);
-  const all = standings(pagesOf(aggregate), prints);
+  const all = standings(allPagesOf(aggregate), prints);
   const monday = addDays(today, 1 - weekdayNumber(today));
   return {
     albumId: album.id,
@@ -168,7 +169,7 @@ export function sheetsView(
               use,
               day: pageName(page),
               label: page.label ?? "",
-              date: page.group.lead.date,
+              date: dayOfPage(page, album),
               spoiled: standing.spoiled,
               missing: standing.missing,
               star: photos.get(use.photoId)?.star ?? false,

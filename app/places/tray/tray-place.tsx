@@ -7,7 +7,8 @@ type Piece = {
   readonly kind: "card" | "jotting" | "photo";
   readonly id: string;
   readonly albumTitle: string;
-  readonly on: string;
+  /** Its day; null on a page that is no day's. */
+  readonly on: string | null;
   readonly photoId: string | null;
   readonly daysLeft: number;
 };

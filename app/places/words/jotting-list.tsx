@@ -8,7 +8,8 @@ import type { JottingLine } from "./view.ts";
 type Props = {
   readonly jottings: readonly JottingLine[];
   readonly dates: readonly { readonly date: CalendarDate; readonly said: string }[];
-  readonly day: CalendarDate;
+  /** The day they are on; null on a page that is no day's. */
+  readonly day: CalendarDate | null;
   /** Offers to take a jotting's words over. */
   readonly onTake?: (text: string) => void;
 };

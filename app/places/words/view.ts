@@ -136,7 +136,8 @@ type Aggregate = {
 type Text = {
   readonly albumId: string;
   readonly albumTitle: string;
-  readonly date: CalendarDate;
+  readonly date: CalendarDate | null;
+  readonly entryId: string;
   readonly place: keyof typeof PLACE_NAME;
   readonly cardId: string | null;
   readonly text: string;
@@ -164,12 +165,19 @@ export function findAll(texts: readonly Text[], query: string, albumId: string):
     })
     .sort(
       (a, b) =>
-        Number(b.text.albumId === albumId) - Number(a.text.albumId === albumId) || (a.text.date < b.text.date ? 1 : -1),
+        Number(b.text.albumId === albumId) - Number(a.text.albumId === albumId) ||
+        ((a.text.date ?? "") < (b.text.date ?? "") ? 1 : -1),
     )
     .map(({ text, snippet }, at) => ({
       key: `${at}`,
-      href: text.cardId ? to.card(text.albumId, text.cardId) : to.day(text.albumId, text.date),
-      where: `${text.albumTitle}, ${printShort(text.date)}, ${PLACE_NAME[text.place]}`,
+      href: text.cardId
+        ? to.card(text.albumId, text.cardId)
+        : to.entry(text.albumId, text.date ? { date: text.date } : { entry: text.entryId }),
+      where: [
+        text.albumTitle,
+        text.date ? printShort(text.date) : "front and back matter",
+        PLACE_NAME[text.place],
+      ].join(", "),
       snippet,
     }));
 }

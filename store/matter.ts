@@ -1,0 +1,64 @@
+import { eq, sql } from "drizzle-orm";
+import type { SentMatter } from "../core/book/edit-schema.ts";
+import { LIMITS } from "../core/limits.ts";
+import { parseDate } from "../core/month/dates.ts";
+import { lockSlots } from "./album.ts";
+import type { Author } from "./author.ts";
+import type { Db } from "./db.ts";
+import { day, leaf, side } from "./schema/index.ts";
+
+export type MatterSaved = { ok: true } | { ok: false; reason: "not-found" | "matter-not-empty" | "book-full" };
+
+/**
+ * Adds a page to the front or back matter, gives it a date, or takes one away that nothing was put on. Sent twice, it is
+ * done once.
+ */
+export async function changeMatter(db: Db, author: Author, sent: SentMatter): Promise<MatterSaved> {
+  const { albumId, memberId, at } = author;
+  return db.transaction(async (tx) => {
+    const locked = await lockSlots(tx, author.householdId, albumId);
+    if (!locked) return { ok: false, reason: "not-found" };
+    const known = locked.matters.some(({ id }) => id === sent.id);
+    const by = { updatedAt: at, updatedBy: memberId };
+    switch (sent.how) {
+      case "add": {
+        if (known) return { ok: true };
+        if (locked.matters.length >= LIMITS.matters.most) return { ok: false, reason: "book-full" };
+        const rows = await tx
+          .insert(day)
+          .values({ id: sent.id, albumId, date: null, matter: sent.matter, numeralStyle: "none", ...by })
+          .onConflictDoNothing({ target: day.id })
+          .returning({ id: day.id });
+        return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+      }
+      case "date": {
+        if (!known) return { ok: false, reason: "not-found" };
+        const date = sent.date === null ? null : parseDate(sent.date);
+        await tx
+          .update(day)
+          .set({ ownDate: date, ...by })
+          .where(eq(day.id, sent.id));
+        return { ok: true };
+      }
+      case "remove": {
+        if (!known) return { ok: false, reason: "not-found" };
+        const held = sql`(select count(*) from (
+          select id from card where day_id = ${sent.id} and deleted_at is null
+          union all select id from day_photo where day_id = ${sent.id} and deleted_at is null
+          union all select id from jotting where day_id = ${sent.id} and deleted_at is null
+          union all select s.leaf_id from ${side} s join ${leaf} l on l.id = s.leaf_id where s.day_id = ${sent.id} and l.position is not null
+        ) held)::int`;
+        const [row] = await tx
+          .select({ held: sql<number>`${held}`, title: day.title, note: day.note })
+          .from(day)
+          .where(eq(day.id, sent.id));
+        if (!row || row.held > 0 || row.title !== "" || row.note !== "")
+          return { ok: false, reason: "matter-not-empty" };
+        await tx.update(side).set({ dayId: null }).where(eq(side.dayId, sent.id));
+        await tx.delete(day).where(eq(day.id, sent.id));
+        await tx.execute(sql`update album set revision = revision where id = ${albumId}`);
+        return { ok: true };
+      }
+    }
+  });
+}
