@@ -172,6 +172,15 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     });
     await addTryOut(db, author, { id: randomUUID(), leafId: parade.leaf.id, face: "front", pieces: other });
   }
+  // The 22nd begins on the back of the 21st's leaf and goes on on the front of its own: a spread.
+  const dayOn = (date: string) => days.find((each) => each.date.endsWith(date))?.id;
+  const shortest = book.leaves.find(({ front }) => front.page?.days.some(({ id }) => id === dayOn("-21")));
+  const next = dayOn("-22");
+  if (shortest && next) {
+    await change({ kind: "own-side", leaf: shortest.leaf.id, face: "back", owner: { kind: "day", dayId: next } });
+    const map = made("mat", "The path, from above", 1, 1.5, 4, 5);
+    await change({ kind: "arrange", leaf: shortest.leaf.id, face: "back", pieces: [map] });
+  }
   await frontMatter(db, author, change);
   // The demo begins here: nothing of its own making is there to take back.
   await db.update(bookChange).set({ settled: true }).where(eq(bookChange.albumId, author.albumId));

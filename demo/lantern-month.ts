@@ -286,8 +286,13 @@ export const LANTERN_MONTH: Record<string, Story> = {
   },
   "19": { slip: "noticing/person-4", page: pockets("one-over-two", "Linen Stars 12×12"), numeral: brass },
   "20": { title: "Boat day" },
-  "21": { slip: "noticing/light-1", title: "Shortest day" },
+  "21": {
+    slip: "noticing/light-1",
+    title: "Shortest day",
+    page: page("paper", null, "Dusk Blue cardstock", "Its back is the 22nd’s"),
+  },
   "22": {
+    page: pockets("two-over-one", "Harbour Slate 12×12"),
     slip: "noticing/place-4",
     photos: [
       {

@@ -63,9 +63,11 @@ const card = (name: RegExp) => async (page: Page) => {
   await page.getByText("Jotted on the day").waitFor();
   await page.waitForTimeout(300);
 };
-const carrier = async (page: Page) => {
-  await place("card-sheets")(page);
-  await page.getByRole("button", { name: "Carrier", exact: true }).click();
+const titlePage = async (page: Page) => {
+  await place("book")(page);
+  await page.getByRole("list", { name: "Leaves in order" }).getByRole("button").first().click();
+  await page.getByRole("link", { name: "Work on the title page" }).click();
+  await page.waitForURL(/pages\//);
 };
 
 const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Promise<void>; full?: boolean }> = {
@@ -98,7 +100,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "prompts-phone": { as: PHONE, to: place("prompts") },
   letters: { as: DESK, to: place("letters") },
   "card-sheets": { as: DESK, to: place("card-sheets") },
-  carrier: { as: DESK, to: carrier },
+  title: { as: DESK, to: titlePage },
   today: { as: PHONE, to: go("/today") },
   "today-night": { as: { ...PHONE, colorScheme: "dark" }, to: go("/today") },
   "words-phone": { as: PHONE, to: place("words") },

@@ -193,7 +193,7 @@ export const anyPlan: fc.Arbitrary<AlbumPlan> = fc
 export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[]; leaves: Leaf[] }> = anyPlan.chain((plan) => {
   const count = Math.round((Date.parse(plan.span.end) - Date.parse(plan.span.start)) / 86_400_000) + 1;
   return fc
-    .array(
+    .uniqueArray(
       fc.record({
         id: anyId,
         skipped: fc.boolean(),
@@ -209,6 +209,8 @@ export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[]; leaves: Leaf
       {
         minLength: count,
         maxLength: count,
+        // A day's leaves go by its name but for the last digit.
+        selector: ({ id }) => id.slice(0, -1),
       },
     )
     .map((drawn) => {

@@ -6,7 +6,7 @@ import { EMPTY_SIDE, type Leaf, NOBODY, newLeaf, type Piece, type Side, sideOf }
 import { pagesOf } from "../album/page.ts";
 import { firstPage } from "../album/page-leaves.ts";
 import { inches, ticks } from "../measure/length.ts";
-import { areaOf, overlap, rect } from "../measure/rect.ts";
+import { areaOf, contains, overlap, rect } from "../measure/rect.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece } from "./arrange.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { beyondCover, hiddenTabs, holesOf, holeTroubles, slitsOf, staggerTabs } from "./holes.ts";
@@ -223,6 +223,23 @@ describe("the book read", () => {
         }
       }),
     );
+  });
+
+  it("what stands out beyond the format's own leaf is in the opening, and every leaf lies within its frame", () => {
+    const leaves = [
+      leaf("page", { make: makeOf({ kind: "full" }) }),
+      // Nine inches under a page of eight, and wider too.
+      leaf("under", { make: makeOf({ insert: "menu", size: { w: inches(7.5), h: inches(9) } }) }),
+    ];
+    const { right, frame } = openingAt(readBook(plan, [], leaves).leaves, 0, preset);
+    const [, under] = right;
+    expect(under?.read.leaf.id).toBe("under");
+    expect(under?.whole.h).toBe(inches(9));
+    expect(under && contains(frame, under.whole)).toBe(true);
+    expect(contains(frame, rect(-preset.outer.w, 0, 2 * preset.outer.w, preset.outer.h))).toBe(true);
+    const seen = under?.visible.reduce((sum, part) => sum + areaOf(part), 0) ?? 0;
+    const over = overlap(right[0]?.whole ?? frame, under?.whole ?? frame);
+    expect(seen).toBe(areaOf(under?.whole ?? frame) - areaOf(over ?? { w: ticks(0), h: ticks(0) }));
   });
 
   it("a small leaf over a page leaves the rest of the page in sight, to the tick", () => {

@@ -73,6 +73,7 @@ const DATE = z.iso.date().transform((date) => date as CalendarDate);
 /** A pattern as the foundation pages' form sends it. */
 export const PATTERN: z.ZodType<Pattern, unknown> = z.object({
   cycle: z.array(TEMPLATE_ID).max(12),
+  without: z.array(DATE).max(62).default([]),
   rules: z
     .array(
       z.discriminatedUnion("when", [

@@ -1,7 +1,6 @@
 import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
-import { ticks } from "../measure/length.ts";
-import { type Rect, rect, subtract } from "../measure/rect.ts";
+import { around, type Rect, rect, subtract } from "../measure/rect.ts";
 import { topOf } from "./holes.ts";
 import { type LeafRead, wholeLeaf } from "./read.ts";
 
@@ -20,7 +19,13 @@ export type Lying = {
 };
 
 /** What is seen where the book lies open after its first `at` leaves: each stack from the uppermost down. */
-export type Opening = { readonly at: number; readonly left: readonly Lying[]; readonly right: readonly Lying[] };
+export type Opening = {
+  readonly at: number;
+  readonly left: readonly Lying[];
+  readonly right: readonly Lying[];
+  /** The area that any opening of the book can take, so that all are drawn at one scale. */
+  readonly frame: Rect;
+};
 
 /** Clear leaves let the next be seen; so does whatever a smaller leaf leaves uncovered. */
 const seesThrough = ({ sheet }: LeafRead): boolean => sheet.kind === "clear" || sheet.kind === "vellum";
@@ -46,12 +51,27 @@ function place(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; 
 const MOST_LOOKED_THROUGH = 60;
 const MOST_SEEN = 16;
 
-/** The leaves of a stack that are seen, `next` giving them from the uppermost down. */
-function stack(next: (depth: number) => LeafRead | undefined, face: Face, format: AlbumFormat): Lying[] {
-  const { w, h } = format.outer;
-  const full =
-    format.bindingEdge === "top" ? rect(0, face === "front" ? 0 : -h, w, h) : rect(face === "front" ? 0 : -w, 0, w, h);
-  let uncovered: Rect[] = [full];
+/** The area of a whole leaf of the format on either side of the spine. */
+function fullArea(face: Face, { outer: { w, h }, bindingEdge }: AlbumFormat): Rect {
+  return bindingEdge === "top" ? rect(0, face === "front" ? 0 : -h, w, h) : rect(face === "front" ? 0 : -w, 0, w, h);
+}
+
+const reaches = new WeakMap<readonly LeafRead[], { format: AlbumFormat; front: Rect; back: Rect }>();
+
+/** How far the leaves of a book reach on either side, those that stand out beyond a whole leaf of its format among them. */
+function reachOf(leaves: readonly LeafRead[], format: AlbumFormat): { front: Rect; back: Rect } {
+  const known = reaches.get(leaves);
+  if (known?.format === format) return known;
+  const reach = (face: Face) =>
+    leaves.reduce((area, read) => around(area, place(read, face, format).whole), fullArea(face, format));
+  const found = { format, front: reach("front"), back: reach("back") };
+  reaches.set(leaves, found);
+  return found;
+}
+
+/** The leaves of a stack that are seen, `next` giving them from the uppermost down, within the area they can reach. */
+function stack(next: (depth: number) => LeafRead | undefined, face: Face, format: AlbumFormat, reach: Rect): Lying[] {
+  let uncovered: Rect[] = [reach];
   const covers: Rect[] = [];
   const lying: Lying[] = [];
   for (let depth = 0; depth < MOST_LOOKED_THROUGH && lying.length < MOST_SEEN; depth++) {
@@ -77,16 +97,11 @@ function stack(next: (depth: number) => LeafRead | undefined, face: Face, format
 /** The opening after the first `at` leaves, 0 to the number of leaves: on the left what was turned, on the right what comes. */
 export function openingAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Opening {
   const turned = Math.max(0, Math.min(at, leaves.length));
+  const reach = reachOf(leaves, format);
   return {
     at: turned,
-    left: stack((depth) => leaves[turned - 1 - depth], "back", format),
-    right: stack((depth) => leaves[turned + depth], "front", format),
+    frame: around(reach.front, reach.back),
+    left: stack((depth) => leaves[turned - 1 - depth], "back", format, reach.back),
+    right: stack((depth) => leaves[turned + depth], "front", format, reach.front),
   };
-}
-
-/** The area both stacks together can take, for scaling a drawing of any opening of the book. */
-export function openingFrame({ outer, bindingEdge }: AlbumFormat): Rect {
-  return bindingEdge === "top"
-    ? rect(0, -outer.h, outer.w, ticks(2 * outer.h))
-    : rect(-outer.w, 0, ticks(2 * outer.w), outer.h);
 }

@@ -5,6 +5,7 @@ import { FORMAT_PRESETS, presetById } from "../album/formats.ts";
 import { sideOf } from "../album/leaf.ts";
 import { type Day, EMPTY_DAY } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
+import { ticks } from "../measure/length.ts";
 import { contains, rectOf } from "../measure/rect.ts";
 import { sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -57,6 +58,7 @@ describe("a pattern over the month", () => {
     .map(({ id }) => id);
   const pattern = {
     cycle,
+    without: [],
     rules: [
       { when: "weekday" as const, weekday: 7, template: "6x8/full-light" },
       { when: "photos" as const, atLeast: 3, template: "6x8/windowpanes" },
@@ -106,6 +108,57 @@ describe("a pattern over the month", () => {
       b,
       c,
     ]);
+  });
+
+  it("lays anew what a pattern laid and nobody touched, and only that; a day left out is left as it is", () => {
+    fc.assert(
+      fc.property(
+        anyAlbum,
+        fc.constantFrom(...SHIPPED_TEMPLATES),
+        fc.constantFrom(...SHIPPED_TEMPLATES),
+        fc.nat(),
+        ({ plan, days, leaves }, first, second, nth) => {
+          const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
+          const book = readBook(plan, pages, leaves);
+          const set = (template: (typeof SHIPPED_TEMPLATES)[number], read: typeof book) =>
+            previewPattern({ cycle: [template.id], rules: [], without: [] }, SHIPPED_TEMPLATES, pages, read);
+          // What the first pattern lays on leaves that are there already, as the store writes it.
+          const lines = set(first, book);
+          const laid = leaves.map((leaf) => {
+            const line = lines.find(({ outcome }) => outcome.kind === "sets" && outcome.leaf?.leaf.id === leaf.id);
+            if (line?.outcome.kind !== "sets") return leaf;
+            const pieces = dressPage(line.page, line.outcome.template, book, newId);
+            return { ...leaf, make: line.outcome.make, front: { ...leaf.front, pieces } };
+          });
+          const again = set(second, readBook(plan, pages, laid));
+          for (const [at, { outcome }] of again.entries())
+            if (lines[at]?.outcome.kind === "sets") expect(["sets", "kept"]).toContain(outcome.kind);
+          const own = lines.filter(({ outcome }) => outcome.kind === "sets" && outcome.leaf);
+          const alone = own.filter(
+            ({ page, outcome }) =>
+              outcome.kind === "sets" &&
+              (outcome.leaf?.back.page === page || outcome.leaf?.back.owner.kind === "nobody"),
+          );
+          for (const { page } of alone) expect(again.find((line) => line.page === page)?.outcome.kind).toBe("sets");
+          // One nudge, and it is the keeper's.
+          const touched = alone[nth % Math.max(1, alone.length)];
+          if (touched?.outcome.kind !== "sets" || !touched.outcome.leaf) return;
+          const id = touched.outcome.leaf.leaf.id;
+          const nudged = laid.map((leaf) => {
+            const [piece, ...rest] = leaf.front.pieces ?? [];
+            if (leaf.id !== id || !piece) return leaf;
+            const moved = { ...piece, at: { x: ticks(piece.at.x + 1), y: piece.at.y } };
+            return { ...leaf, front: { ...leaf.front, pieces: [moved, ...rest] } };
+          });
+          const after = set(second, readBook(plan, pages, nudged)).find(({ page }) => page === touched.page);
+          expect(after?.outcome).toEqual({ kind: "kept", why: "arranged" });
+          const without = touched.page.days.map(({ date }) => date);
+          const left = previewPattern({ ...pattern, without }, SHIPPED_TEMPLATES, pages, book);
+          expect(left.find(({ page }) => page === touched.page)?.outcome.kind).toBe("left-out");
+        },
+      ),
+      { numRuns: 40 },
+    );
   });
 
   it("dressing a page and making a template of it again keeps room where room was", () => {

@@ -1,4 +1,4 @@
-import { type LeafMake, type Piece, PLAIN_PAPER, sidesOf } from "../album/leaf.ts";
+import { type LeafMake, type Piece, PLAIN_PAPER } from "../album/leaf.ts";
 import { isMade } from "../album/ticks.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { DatedPage } from "./dated-page.ts";
@@ -11,8 +11,15 @@ export type PatternRule =
   | { readonly when: "photos"; readonly atLeast: number; readonly template: string }
   | { readonly when: "dates"; readonly dates: readonly CalendarDate[]; readonly template: string };
 
-/** A pattern over the month: templates that take turns day by day (A B A C), and rules that go before them. */
-export type Pattern = { readonly cycle: readonly string[]; readonly rules: readonly PatternRule[] };
+/**
+ * A pattern over the month: templates that take turns day by day (A B A C), rules that go before them, and single days
+ * that are left as they are.
+ */
+export type Pattern = {
+  readonly cycle: readonly string[];
+  readonly rules: readonly PatternRule[];
+  readonly without: readonly CalendarDate[];
+};
 
 export type PatternOutcome =
   | {
@@ -24,6 +31,7 @@ export type PatternOutcome =
     }
   /** What is made already is never laid over, nor a leaf that another day has a side of. */
   | { readonly kind: "kept"; readonly why: "base-made" | "arranged" | "shared" }
+  | { readonly kind: "left-out" }
   | { readonly kind: "skipped" }
   | { readonly kind: "no-template" };
 
@@ -40,11 +48,41 @@ function holds(rule: PatternRule, { days, content }: DatedPage): boolean {
   }
 }
 
-/** A page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. */
-function whyKept({ leaf }: LeafRead): "base-made" | "arranged" | null {
+/**
+ * A page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. What a pattern
+ * laid and nobody touched since is neither.
+ */
+function whyKept(
+  page: DatedPage,
+  read: LeafRead,
+  templates: readonly Template[],
+  book: BookRead,
+): "base-made" | "arranged" | null {
+  const { leaf } = read;
   if (isMade(leaf)) return "base-made";
-  if (sidesOf(leaf).some(({ pieces }) => pieces && pieces.length > 0)) return "arranged";
-  return null;
+  if (leaf.back.pieces && leaf.back.pieces.length > 0) return "arranged";
+  const { pieces } = leaf.front;
+  if (!pieces || pieces.length === 0) return null;
+  const isAsLaid = (template: Template) =>
+    template.kind === leaf.make.kind &&
+    template.layout === leaf.make.layout &&
+    sameArrangement(
+      dressPage(page, template, book, () => ""),
+      pieces,
+    );
+  return templates.some(isAsLaid) ? null : "arranged";
+}
+
+/** Whether the same things lie at the same places in the same order, whatever the made ones are called. */
+const sameArrangement = (one: readonly Piece[], other: readonly Piece[]): boolean =>
+  one.length === other.length && one.every((piece, nth) => lyingOf(piece) === lyingOf(other[nth]));
+function lyingOf(piece: Piece | undefined): string {
+  if (!piece) return "";
+  const { what, at, turn, outside } = piece;
+  const size = "size" in what ? [what.size.w, what.size.h] : [];
+  const stands = standsFor(piece) ?? ("keeps" in what ? what.keeps : "name" in what ? what.name : "");
+  const look = what.kind === "numeral" ? [what.look?.style, what.look?.colour, what.zero] : [];
+  return JSON.stringify([what.kind, stands, size, at.x, at.y, turn, outside, look]);
 }
 
 /** Whether a template would make the leaf of a side that is another's into something else, or begins on its back. */
@@ -77,7 +115,8 @@ export function previewPattern(
     }
     const template = id === undefined ? undefined : known.get(id);
     const leaf = firstPageOf(page, book);
-    const why = leaf && whyKept(leaf);
+    if (page.days.some(({ date }) => pattern.without.includes(date))) return { page, outcome: { kind: "left-out" } };
+    const why = leaf && whyKept(page, leaf, templates, book);
     if (why) return { page, outcome: { kind: "kept", why } };
     if (!template) return { page, outcome: { kind: "no-template" } };
     if (leaf && wouldChangeAnothers(page, template, leaf)) return { page, outcome: { kind: "kept", why: "shared" } };
@@ -93,13 +132,16 @@ export function previewPattern(
 const firstPageOf = (page: DatedPage, { leaves }: BookRead): LeafRead | null =>
   leaves.find(({ sheet, front, back }) => sheet.insert === null && (front.page === page || back.page === page)) ?? null;
 
-/** The ids of what a page has lying on sides that somebody arranged. */
-function arrangedOf(page: DatedPage, { leaves }: BookRead): Set<string> {
-  const sides = leaves.flatMap(({ front, back }) => [front, back]).filter((side) => side.page === page && !side.auto);
+/** The ids of what a page has lying on sides that somebody arranged, but for the front that a template is laid on. */
+function arrangedOf(page: DatedPage, book: BookRead): Set<string> {
+  const laidOn = firstPageOf(page, book)?.front;
+  const sides = book.leaves
+    .flatMap(({ front, back }) => [front, back])
+    .filter((side) => side.page === page && !side.auto && side !== laidOn);
   return new Set(sides.flatMap(({ pieces }) => pieces.flatMap(({ piece }) => standsFor(piece) ?? [])));
 }
 
-/** The pieces a template puts on a page: what of the day lies on no arranged side, and its number. */
+/** The pieces a template puts on a page: what of the day lies on no other arranged side, and its number. */
 export function dressPage(page: DatedPage, template: Template, book: BookRead, newId: () => string): Piece[] {
   const arranged = arrangedOf(page, book);
   const loose = looseOf(page, { layout: null }, true);

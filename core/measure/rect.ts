@@ -59,3 +59,9 @@ export const roomIn = (outer: Rect, inner: Rect): Edges => ({
   right: ticks(outer.x + outer.w - inner.x - inner.w),
   bottom: ticks(outer.y + outer.h - inner.y - inner.h),
 });
+
+/** The smallest rectangle that holds both. */
+export function around(a: Rect, b: Rect): Rect {
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return rect(x, y, Math.max(a.x + a.w, b.x + b.w) - x, Math.max(a.y + a.h, b.y + b.h) - y);
+}

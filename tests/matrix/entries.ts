@@ -275,6 +275,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
           intent: "set",
           pattern: JSON.stringify({
             cycle: [],
+            without: [],
             rules: [{ when: "dates", dates: ["2026-12-04"], template: ids.template }],
           }),
         }),

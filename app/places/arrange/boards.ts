@@ -57,7 +57,7 @@ function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
  */
 export function leafName(read: LeafRead, unit: Unit, face: Face = "front", among: readonly LeafRead[] = []): string {
   const name = baseName(read, face);
-  const namesakes = among.filter((each) => baseName(each, face) === name);
+  const namesakes = among.filter((each) => FACES.some((either) => baseName(each, either) === name));
   const alike = namesakes.filter(({ sheet }) => sheet.kind === read.sheet.kind);
   const of = namesakes.length > 1 && read.sheet.insert === null ? `, ${LEAF_OF[read.sheet.kind]}` : "";
   const nth =
@@ -94,7 +94,10 @@ function columns<T extends Boxed>(
 /** Which face of each leaf is up; where nothing is said one's own, the front of two. */
 export type Faces = Readonly<Record<string, Face>>;
 
-/** Lays a day's leaves out on the mat: inserts on the left, pages in the middle, what lies beside on the right. */
+/**
+ * Lays a day's leaves out on the mat: inserts on the left, pages in the middle, what lies beside on the right. They are
+ * named so that those `among` which they are differ.
+ */
 export function layOut(
   leaves: readonly LeafRead[],
   beside: readonly Loose[],
@@ -102,12 +105,13 @@ export function layOut(
   { format, unit }: Pick<AlbumPlan, "format" | "unit">,
   whoseIs: (side: SideRead) => Whose,
   faces: Faces = {},
+  among: readonly LeafRead[] = leaves,
 ): { boards: Board[]; beside: BesideItem[] } {
   const board = (read: LeafRead) => {
     const face = faces[read.leaf.id] ?? FACES.find((each) => whoseIs(read[each]).kind === "own") ?? "front";
     const whose = whoseIs(read[face]);
     const whole = wholeLeaf(read.sheet, format, face);
-    const name = `${leafName(read, unit, face, leaves)}${face === "back" ? ", back" : ""}`;
+    const name = `${leafName(read, unit, face, among)}${face === "back" ? ", back" : ""}`;
     return { key: boardKey(read.leaf.id, face), read, face, whose, name, whole, w: mm(whole.w), h: mm(whole.h) };
   };
   const all = leaves.map(board);

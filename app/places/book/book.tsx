@@ -15,7 +15,7 @@ import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import { isDated } from "#core/book/dated-page.ts";
 import { hiddenTabs } from "#core/book/holes.ts";
-import { type Opening, openingAt, openingFrame } from "#core/book/opening.ts";
+import { type Opening, openingAt } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import type { BookData } from "./data.ts";
 import { LeafPanel } from "./leaf-panel.tsx";
@@ -60,7 +60,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   };
   const opening = useMemo(() => openingAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
   const boards = useMemo(() => boardsOf(opening, unit), [opening, unit]);
-  const box = useMemo(() => frameOf(format), [format]);
+  const box = useMemo(() => frameOf(opening), [opening]);
   const hidden = useMemo(() => hiddenTabs(book.leaves, format), [book, format]);
 
   if (!chosen)
@@ -183,8 +183,7 @@ function wholeOf(
   };
 }
 
-function frameOf(format: BookData["format"]) {
-  const frame = openingFrame(format);
+function frameOf({ frame }: Opening) {
   const [x, y, w, h] = [mm(frame.x), mm(frame.y), mm(frame.w), mm(frame.h)];
   return { x: x - 12, y: y - 12, w: w + 24, h: h + 24 };
 }

@@ -3,7 +3,7 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import { type Opening, openingFrame } from "#core/book/opening.ts";
+import type { Opening } from "#core/book/opening.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import { sideMarks } from "#core/draw/side.ts";
 
@@ -42,7 +42,7 @@ export const Thumb = memo(
 
 /** A whole opening, small: every leaf that is seen in it, the lower ones first. */
 export const OpeningThumb = memo(({ opening, format }: { opening: Opening; format: AlbumFormat }) => {
-  const frame = openingFrame(format);
+  const { frame } = opening;
   const drawn = [opening.left, opening.right].flatMap((stack) =>
     [...stack]
       .reverse()

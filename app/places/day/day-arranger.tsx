@@ -1,7 +1,8 @@
 import { useMemo, useState } from "react";
 import { matBox, mm } from "#app/drawing/mat-text.ts";
 import { Arranger, type Selection } from "#app/places/arrange/arranger.tsx";
-import type { Faces } from "#app/places/arrange/boards.ts";
+import { MatButton } from "#app/places/arrange/bar.tsx";
+import type { Board, Faces } from "#app/places/arrange/boards.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
@@ -30,9 +31,17 @@ export function DayArranger({ view }: { view: DayView }) {
     };
   }, [view]);
   const { leaves, own } = useDayLeaves(view);
-  const laid = useMemo(
-    () => (page ? dayBoards(page, { ...view.bench, leaves }, view.unit, faces) : { boards: [], beside: [] }),
+  const [asked, ask] = useState<string | null>(null);
+  const all = useMemo(
+    () => (page ? dayBoards(page, { ...view.bench, leaves }, view.unit, faces) : NOTHING),
     [page, view, leaves, faces],
+  );
+  // Of many leaves one lies alone, so that it is large; asked for, all together.
+  const many = all.boards.length > MOST_TOGETHER;
+  const only = chosenLeaf(all.boards, asked, many);
+  const laid = useMemo(
+    () => (page && only ? dayBoards(page, { ...view.bench, leaves }, view.unit, faces, only) : all),
+    [page, view, leaves, faces, only, all],
   );
   const box = useMemo(
     () =>
@@ -65,32 +74,71 @@ export function DayArranger({ view }: { view: DayView }) {
       });
   };
   return (
-    <Arranger
-      {...laid}
-      box={box}
-      format={view.bench.format}
-      unit={view.unit}
-      name="day"
-      label={`The leaves of ${entryName(view)}, to scale. Tab goes from piece to piece, arrow keys move one.`}
-      onArrange={(changes) => arrange(leaves, changes)}
-      onResize={onResize}
-      bar={(selection: Selection | null, select, putOn) => (
-        <SelectionBar
-          selection={selection}
-          select={select}
-          boards={laid.boards}
-          beside={laid.beside}
-          onPut={putOn}
-          albumId={view.albumId}
-          format={view.bench.format}
-          unit={view.unit}
-          tryOuts={view.bench.tryOuts}
-          onArrange={(changes) => arrange(leaves, changes)}
-          onPrint={onPrint}
-          onFlip={(board) => setFaces({ ...faces, [board.read.leaf.id]: board.face === "front" ? "back" : "front" })}
-          noPage={own.every(({ make }) => make.insert !== null)}
-        />
+    <>
+      {all.boards.length > 1 && <Leaves boards={all.boards} only={only} onChoose={ask} />}
+      <Arranger
+        {...laid}
+        box={box}
+        format={view.bench.format}
+        unit={view.unit}
+        name="day"
+        label={`The leaves of ${entryName(view)}, to scale. Tab goes from piece to piece, arrow keys move one.`}
+        onArrange={(changes) => arrange(leaves, changes)}
+        onResize={onResize}
+        bar={(selection: Selection | null, select, putOn) => (
+          <SelectionBar
+            selection={selection}
+            select={select}
+            boards={laid.boards}
+            beside={laid.beside}
+            onPut={putOn}
+            albumId={view.albumId}
+            format={view.bench.format}
+            unit={view.unit}
+            tryOuts={view.bench.tryOuts}
+            onArrange={(changes) => arrange(leaves, changes)}
+            onPrint={onPrint}
+            onFlip={(board) => setFaces({ ...faces, [board.read.leaf.id]: board.face === "front" ? "back" : "front" })}
+            noPage={own.every(({ make }) => make.insert !== null)}
+          />
+        )}
+      />
+    </>
+  );
+}
+
+const NOTHING: ReturnType<typeof dayBoards> = { boards: [], beside: [] };
+const MOST_TOGETHER = 3;
+/** Asked for instead of a leaf: all of them. */
+const ALL = "all";
+
+function chosenLeaf(boards: readonly Board[], asked: string | null, many: boolean): string | null {
+  if (asked === ALL) return null;
+  const found = boards.find(({ read }) => read.leaf.id === asked);
+  const first = many ? (boards.find(({ read }) => read.sheet.insert === null) ?? boards[0]) : undefined;
+  return found?.read.leaf.id ?? first?.read.leaf.id ?? null;
+}
+
+/** Which of a day's leaves lies on the mat, or all together. */
+function Leaves({
+  boards,
+  only,
+  onChoose,
+}: {
+  boards: readonly Board[];
+  only: string | null;
+  onChoose: (leaf: string) => void;
+}) {
+  return (
+    <fieldset className="flex min-w-0 gap-2 overflow-x-auto bg-soot px-3.5 py-2">
+      <legend className="sr-only">Leaves on the mat</legend>
+      {[{ id: ALL, name: "All" }, ...boards.map(({ read, name }) => ({ id: read.leaf.id, name }))].map(
+        ({ id, name }) => (
+          <MatButton key={id} pressed={id === (only ?? ALL)} onClick={() => onChoose(id)}>
+            {name}
+          </MatButton>
+        ),
       )}
-    />
+    </fieldset>
   );
 }

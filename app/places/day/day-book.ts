@@ -67,28 +67,30 @@ export function benchOf(
 
 /**
  * A day's leaves laid out on the mat, loose things beside them; the outline of its page while no leaf is chosen. Of a
- * leaf that it shares, the face that is its own lies up.
+ * leaf that it shares, the face that is its own lies up. With `only` one leaf of several lies there alone, and large.
  */
 export function dayBoards(
   page: BookPage,
   { format, neighbours, leaves, layouts }: Omit<DayBenchData, "tryOuts">,
   unit: Unit,
   faces: Faces = {},
+  only: string | null = null,
 ): { boards: Board[]; beside: BesideItem[] } {
   const label = page.label ?? "";
   const book = readBook<BookPage>({ format, unit }, [page, ...neighbours], leaves, layouts);
   const beside = book.beside.get(page) ?? [];
   const mine = new Set(leavesWith(leaves, [page]));
-  const read = book.leaves.filter(({ leaf }) => mine.has(leaf));
+  const all = book.leaves.filter(({ leaf }) => mine.has(leaf));
+  const read = only === null ? all : all.filter(({ leaf }) => leaf.id === only);
   const whose = (side: SideRead): Whose => {
     if (side.page === page) return { kind: "own" };
     if (side.owner.kind === "nobody") return { kind: "nobody" };
     const other = neighbours.find((each) => each === side.page);
     return { kind: "other", name: other ? inBookName(other) : null, at: other ? inBookAt(other) : null };
   };
-  const laid = (all: readonly LeafRead[], loose: readonly Loose[]) =>
-    layOut(all, loose, label, { format, unit }, whose, faces);
-  if (read.some(({ sheet }) => sheet.insert === null)) return laid(read, beside);
+  const laid = (shown: readonly LeafRead[], loose: readonly Loose[]) =>
+    layOut(shown, loose, label, { format, unit }, whose, faces, all);
+  if (only !== null || read.some(({ sheet }) => sheet.insert === null)) return laid(read, beside);
   const ghost = readGhost(page, { format, unit });
   const side = {
     face: "front" as const,

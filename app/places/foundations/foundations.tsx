@@ -7,6 +7,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { many } from "#app/wording/count.ts";
+import { shortDate, shortWeekday } from "#app/wording/dates.ts";
 import type { Away } from "#app/wording/sending.ts";
 import type { DatedPage } from "#core/book/dated-page.ts";
 import { dressPage, type Pattern, type PatternLine, type PatternRule, previewPattern } from "#core/book/pattern.ts";
@@ -41,10 +42,11 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
   const [rules, setRules] = useState<readonly PatternRule[]>(
     onDates ? [{ when: "dates", dates, template: first }] : [],
   );
-  const pattern: Pattern = { cycle, rules };
+  const [without, setWithout] = useState<readonly CalendarDate[]>([]);
+  const pattern: Pattern = { cycle, rules, without };
   const lines = useMemo(
-    () => previewPattern({ cycle, rules }, all, data.pages, book),
-    [cycle, rules, all, data.pages, book],
+    () => previewPattern({ cycle, rules, without }, all, data.pages, book),
+    [cycle, rules, without, all, data.pages, book],
   );
   const sets = lines.filter(({ outcome }) => outcome.kind === "sets").length;
   const chosenDates = new Set(rules.flatMap((rule) => (rule.when === "dates" ? rule.dates : [])));
@@ -62,6 +64,12 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
       ),
     );
   };
+  const leaveOut = (page: DatedPage) => {
+    const dates = page.days.map(({ date }) => date);
+    setWithout((was) =>
+      dates.some((date) => was.includes(date)) ? was.filter((date) => !dates.includes(date)) : [...was, ...dates],
+    );
+  };
   return (
     <div>
       <PlaceTabs place="book" albumId={data.albumId} here="foundations" />
@@ -71,7 +79,8 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
             <h1 className="text-2xl">Foundation pages</h1>
             <p className="max-w-2xl text-sm text-quiet">
               Made ready before its day, a page leaves only a print and words to do. A pattern says which page each day
-              gets; what is made or arranged already stays as it is.
+              gets; what is made or arranged by hand stays as it is, what a pattern laid and nobody touched is laid
+              anew.
             </p>
           </div>
           <Outcome answer={answer} why={REFUSED} kept="Nothing was changed. Try again in a moment." />
@@ -137,7 +146,9 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
                 pick={
                   onDates
                     ? { on: line.page.days.some(({ date }) => chosenDates.has(date)), toggle: () => toggle(line.page) }
-                    : null
+                    : line.outcome.kind === "sets" || line.outcome.kind === "left-out"
+                      ? { on: line.outcome.kind === "sets", toggle: () => leaveOut(line.page) }
+                      : null
                 }
               />
             ))}
@@ -194,8 +205,8 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
         ? KEPT[outcome.why]
         : outcome.kind === "skipped"
           ? "skipped"
-          : pick && !pick.on
-            ? ""
+          : outcome.kind === "left-out" || (pick && !pick.on)
+            ? "left as it is"
             : "no template for it";
   const tick = pick && (
     <input
@@ -208,6 +219,7 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
     />
   );
   const sets = outcome.kind === "sets";
+  const date = page.days[0]?.date;
   return (
     <li
       className={`grid grid-cols-[1.4rem_3.2rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${sets ? "min-h-14 py-1" : "min-h-8 text-quiet"}`}
@@ -216,7 +228,10 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
       <span className={`font-numeral font-semibold ${sets ? "text-lg" : ""}`}>{label}</span>
       <span className="min-w-0">
         <span className="block truncate">{page.days[0]?.title || "No title yet"}</span>
-        {sets && <span className="block text-sm font-medium text-ember">{said}</span>}
+        <span className="block truncate text-sm text-quiet">
+          {date && `${shortWeekday(date)} ${shortDate(date)}`}
+          {sets && <span className="font-medium text-ember">, {said}</span>}
+        </span>
       </span>
       {sets ? (
         <span className="h-13">
