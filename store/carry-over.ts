@@ -3,7 +3,8 @@ import { and, eq } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Author } from "./author.ts";
-import { lockDay, logChange, type SaveResult, writeContent } from "./day.ts";
+import { logChange, type SaveResult, writeContent } from "./day.ts";
+import { lockDay } from "./day-lock.ts";
 import type { Db, Transaction } from "./db.ts";
 import { day, jotting } from "./schema/index.ts";
 

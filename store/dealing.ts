@@ -2,7 +2,8 @@ import { randomUUID } from "node:crypto";
 import { applyEdit } from "../core/album/edit.ts";
 import type { Jar } from "../core/words/slip.ts";
 import type { Author } from "./author.ts";
-import { type DayChanged, lockDays, saveDays } from "./day.ts";
+import { type DayChanged, saveDays } from "./day.ts";
+import { lockDays } from "./day-lock.ts";
 import type { Db } from "./db.ts";
 
 /** A slip for a day, and what its keeper saw there: another window may have put something else there since. */

@@ -41,7 +41,12 @@ beforeAll(async () => {
   const preset = presetById("ring-6x8");
   if (!preset) throw new Error("shipped");
   const { id: _, unit, ...format } = preset;
-  const columns = planColumns({
+  // The bare page's measure came with the step that is tried here.
+  const {
+    bareW: _bareW,
+    bareH: _bareH,
+    ...columns
+  } = planColumns({
     title: "Before",
     unit,
     numbering: "date",
@@ -189,6 +194,11 @@ describe("an album from before leaves said themselves what they are", () => {
     expect(album.leaves.slice(4).map(({ front, back }) => [front.owner, back.owner])).toEqual(
       ["bare", "sized", "tagged"].map((name) => Array(2).fill({ kind: "day", dayId: ids[name] })),
     );
+  });
+
+  it("has its bare leaves as they were drawn: without one of the album's size, as large as the whole leaf", () => {
+    const { bare, outer } = album.album.format;
+    expect(bare).toEqual(outer);
   });
 
   it("has each tick on every leaf and side of its day that it can mean, and keeps on the day what is the day's own", () => {

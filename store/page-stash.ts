@@ -95,9 +95,12 @@ export async function readFormats(db: Reader, householdId: string): Promise<Meas
     .select()
     .from(measuredFormat)
     .where(and(eq(measuredFormat.householdId, householdId), isNull(measuredFormat.deletedAt)));
-  return rows
-    .map(({ id, unit, format }) => ({ id, unit, format }))
-    .sort((a, b) => a.format.name.localeCompare(b.format.name));
+  return (
+    rows
+      // A book measured before bare leaves had a measure of their own has them as large as its whole leaf.
+      .map(({ id, unit, format }) => ({ id, unit, format: { ...format, bare: format.bare ?? format.outer } }))
+      .sort((a, b) => a.format.name.localeCompare(b.format.name))
+  );
 }
 
 /** Keeps a measured book under its name; one of the same name is measured anew. */

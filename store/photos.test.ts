@@ -148,11 +148,7 @@ describe("pictures for waiting prints", () => {
       const pages = pagesOf(aggregate);
       return {
         ...aggregate,
-        waiting: waitingPrints(
-          readBook(aggregate.album, pages, aggregate.leaves),
-          pages,
-          aggregate.album.format.nominal,
-        ),
+        waiting: waitingPrints(readBook(aggregate.album, pages, aggregate.leaves), pages, aggregate.album.format),
       };
     };
     const dayId = (await read()).days[0]?.id ?? "";

@@ -11,7 +11,7 @@ import { PATTERN } from "#core/book/edit-schema.ts";
 import { dressPage, previewPattern } from "#core/book/pattern.ts";
 import { readBook } from "#core/book/read.ts";
 import { templatesFor } from "#core/book/shipped-templates.ts";
-import { type Template, templateOf } from "#core/book/template.ts";
+import { COPIED, type Template, templateOf } from "#core/book/template.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { clean } from "#core/words/clean.ts";
 import type { AlbumAggregate } from "#store/album.ts";
@@ -21,9 +21,6 @@ import { putAway } from "#store/stash-tray.ts";
 import type { Route } from "./+types/album.foundations";
 
 export const meta: Route.MetaFunction = () => [{ title: "Foundation pages · Hearth Clock" }];
-
-/** The name a template goes by while it is only copied. */
-const COPIED = "copied";
 
 /** The side that the address asks to copy or keep, as a template: `leaf.face`. */
 function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: string | null): Template | null {

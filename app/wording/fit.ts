@@ -62,7 +62,7 @@ export function fitWords(fit: Fit, unit: Unit): string {
         ...(fit.off.h > 0 ? [`${say(fit.off.h)} off the height`] : []),
       ];
       const print = fit.largest ? `, or print at ${printSize(fit.largest, unit)}` : "";
-      return `The pocket takes ${rounded(fit.takes)}. ${fit.turned ? "Turn it, then trim" : "Trim"} ${off.join(" and ")}${print}.`;
+      return `The ${fit.inOpening ? "protector" : "pocket"} takes ${rounded(fit.takes)}. ${fit.turned ? "Turn it, then trim" : "Trim"} ${off.join(" and ")}${print}.`;
     }
     case "wanders":
       return `Small for its pocket and will wander. Mount it on a backing of ${rounded(fit.backing)}.`;

@@ -32,6 +32,8 @@ export type AlbumFormat = {
   readonly opening: Size;
   /** The whole leaf, binding margin included. */
   readonly outer: Size;
+  /** A leaf that goes into the book without a protector, whole: often smaller than the page size is called. */
+  readonly bare: Size;
   readonly margin: Length;
   readonly bindingEdge: BindingEdge;
   readonly holes: HolePattern;

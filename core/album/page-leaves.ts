@@ -9,6 +9,7 @@ import {
   type PieceWhat,
   type SideStep,
 } from "./leaf.ts";
+import type { AlbumFormat } from "./model.ts";
 
 /** What of a side says how far it is: its pieces by their kinds alone. */
 export type SideOutline = {
@@ -82,8 +83,15 @@ export const firstPage = (leaves: readonly PageLeaf[]): PageLeaf | undefined =>
   leaves.find(({ make }) => make.insert === null);
 export const insertsOf = (leaves: readonly PageLeaf[]): PageLeaf[] => leaves.filter(({ make }) => make.insert !== null);
 
-/** The size of a day's page: its first one's own, or the album's. */
-export const pageSizeOf = (leaves: readonly PageLeaf[], nominal: Size): Size => firstPage(leaves)?.make.size ?? nominal;
+/** The size of a leaf's page: its own, or by the album's measures that of a leaf in or without a protector. */
+export const leafSize = ({ size, kind, insert }: LeafMake, { nominal, bare }: Pick<AlbumFormat, "nominal" | "bare">) =>
+  size ?? (insert === null && kind !== "full" && kind !== "pocket" ? bare : nominal);
+
+/** The size of a day's page: that of its first one, or the album's. */
+export function pageSizeOf(leaves: readonly PageLeaf[], format: Pick<AlbumFormat, "nominal" | "bare">): Size {
+  const first = firstPage(leaves);
+  return first ? leafSize(first.make, format) : format.nominal;
+}
 
 /**
  * The side that a day's things are first laid out on, while nobody has arranged it: the front of the first page whose front

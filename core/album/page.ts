@@ -92,17 +92,13 @@ export function isSetAside(leaf: Parameters<typeof daysOfLeaf>[0], isInSpan: (da
 }
 
 /** Thickness of the closed book in micrometres, on the mean over the page: its leaves, and what the days lay on them. */
-export function closedThickness(
-  pages: readonly Page[],
-  leaves: readonly LeafOutline[],
-  { nominal }: AlbumFormat,
-): number {
+export function closedThickness(pages: readonly Page[], leaves: readonly LeafOutline[], format: AlbumFormat): number {
   const inSpan = new Set(pages.flatMap(({ days }) => days.map(({ id }) => id)));
   const bare = leaves
     .filter((leaf) => !isSetAside(leaf, (id) => inSpan.has(id)))
-    .reduce((sum, { make }) => sum + leafThickness(make, nominal), 0);
+    .reduce((sum, { make }) => sum + leafThickness(make, format.nominal), 0);
   return pages.reduce(
-    (sum, { content, leaves: own }) => sum + contentThickness(content, pageSizeOf(own, nominal), own.length > 0),
+    (sum, { content, leaves: own }) => sum + contentThickness(content, pageSizeOf(own, format), own.length > 0),
     bare,
   );
 }

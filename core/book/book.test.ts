@@ -311,7 +311,7 @@ describe("holes and tabs", () => {
     ]);
     const [, , high] = book.leaves;
     if (!high?.front.pieces[0]) throw new Error("three leaves");
-    expect(beyondCover(high.front.pieces[0].rect, high, preset, "front").top).toBe(inches(0.5));
+    expect(beyondCover(high.front.pieces[0].rect, high, preset, "front").top).toBe(inches(0.625));
     expect(beyondCover(book.leaves[0]?.front.pieces[0]?.rect ?? rect(0, 0, 1, 1), high, preset, "front").top).toBe(0);
   });
 });

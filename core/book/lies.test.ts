@@ -47,6 +47,53 @@ describe("what lies over pockets", () => {
   });
 });
 
+describe("a piece against what was measured", () => {
+  const made = (w: number, h: number): Piece => ({
+    id: "print",
+    what: { kind: "filler", size: { w: inches(w), h: inches(h) }, name: "" },
+    at: { x: inches(0), y: inches(0) },
+    turn: 0,
+    outside: false,
+  });
+  const small = { w: inches(5.25), h: inches(7 + 15 / 16) };
+  const fitOf = (make: LeafMake, format: Partial<typeof preset>, piece: Piece) =>
+    readBook(
+      { format: { ...preset, ...format }, unit: "inch" },
+      [],
+      [leafOf(make, { front: { ...EMPTY_SIDE, pieces: [piece] } })],
+    ).leaves[0];
+
+  it("in a protector of 5¼ × 7¹⁵⁄₁₆ a page of 6 × 8 is trimmed by ¾ and ¹⁄₁₆ (plain arithmetic); nothing hangs over in it", () => {
+    const read = fitOf(makeOf({ kind: "full" }), { opening: small }, made(6, 8));
+    expect(read?.front.pieces[0]?.fit).toMatchObject({
+      kind: "trim",
+      inOpening: true,
+      off: { w: inches(3 / 4), h: inches(1 / 16) },
+      takes: small,
+    });
+    // Within an opening that is wider than the page it lies well, a little beyond the page's edge.
+    const ease = fitOf(makeOf({ kind: "full" }), {}, made(6 + 1 / 16, 8));
+    expect(ease?.front.pieces[0]?.fit.kind).toBe("lies");
+  });
+
+  it("on a leaf without a protector hangs over that leaf's own measure: ¾ and ¹⁄₁₆ of 6 × 8 on 5¼ × 7¹⁵⁄₁₆", () => {
+    const read = fitOf(makeOf(), { bare: small }, made(6, 8));
+    expect(read?.sheet.page).toEqual(small);
+    expect(read?.front.pieces[0]?.fit).toMatchObject({
+      kind: "overhangs",
+      over: { right: inches(3 / 4), bottom: inches(1 / 16) },
+    });
+  });
+
+  it("a page straight into the rings beside a 10 × 8 protector is 11 × 8¼ (common practice)", () => {
+    const format = presetById("ring-10x8");
+    expect(format?.bare).toEqual({ w: inches(11), h: inches(8.25) });
+    const [read] = readBook({ format: format ?? preset, unit: "inch" }, [], [leafOf(makeOf())]).leaves;
+    expect(read?.sheet.page).toEqual(format?.bare);
+    expect(fitOf(makeOf({ size: small }), {}, made(1, 1))?.sheet.page).toEqual(small);
+  });
+});
+
 describe("a smaller leaf in the book", () => {
   const small = makeOf({ size: { w: inches(4), h: inches(4) } });
   const lying = (drop: number | null, face: "left" | "right" = "right") => {

@@ -3,7 +3,7 @@ import { isMade } from "../album/ticks.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { DatedPage } from "./dated-page.ts";
 import { type BookRead, type LeafRead, looseOf, standsFor } from "./read.ts";
-import { dress, type Template } from "./template.ts";
+import { COPIED, dress, type Template } from "./template.ts";
 
 /** Which days get a template besides the turn of the cycle; the first rule that holds decides. */
 export type PatternRule =
@@ -50,7 +50,7 @@ function holds(rule: PatternRule, { days, content }: DatedPage): boolean {
 
 /**
  * A page is made when its base is, or anything after it; it is arranged when somebody has laid pieces on it. What a pattern
- * laid and nobody touched since is neither.
+ * laid and nobody touched since is neither: its arrangement is not lost, the template has it. One only copied has not.
  */
 function whyKept(
   page: DatedPage,
@@ -64,6 +64,7 @@ function whyKept(
   const { pieces } = leaf.front;
   if (!pieces || pieces.length === 0) return null;
   const isAsLaid = (template: Template) =>
+    template.id !== COPIED &&
     template.kind === leaf.make.kind &&
     template.layout === leaf.make.layout &&
     sameArrangement(
@@ -121,10 +122,10 @@ export function previewPattern(
     if (!template) return { page, outcome: { kind: "no-template" } };
     if (leaf && wouldChangeAnothers(page, template, leaf)) return { page, outcome: { kind: "kept", why: "shared" } };
     const { kind, layout } = template;
-    return {
-      page,
-      outcome: { kind: "sets", template, make: { ...(leaf?.leaf.make ?? PLAIN_PAPER), kind, layout }, leaf },
-    };
+    const make = { ...(leaf?.leaf.make ?? PLAIN_PAPER), kind, layout };
+    // Without a protector the leaf is as large as the template was drawn for, whatever the album's bare leaves are.
+    const size = make.size ?? (kind === "full" || kind === "pocket" ? null : template.page);
+    return { page, outcome: { kind: "sets", template, make: { ...make, size }, leaf } };
   });
 }
 

@@ -12,9 +12,9 @@ import {
 } from "../album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Matter } from "../album/model.ts";
 import { isSetAside } from "../album/page.ts";
-import { firstFitSide, firstPage, leavesByGroup } from "../album/page-leaves.ts";
+import { firstFitSide, firstPage, leafSize, leavesByGroup } from "../album/page-leaves.ts";
 import type { PageContent } from "../album/steps.ts";
-import { type Fit, fitOnPage, fitOnPockets, fitTab } from "../fit/fit.ts";
+import { type Fit, fitInOpening, fitOnPage, fitOnPockets, fitTab } from "../fit/fit.ts";
 import { inches, ticks, type Unit } from "../measure/length.ts";
 import { mirrored, type Rect, rect } from "../measure/rect.ts";
 import { type Size, size } from "../measure/size.ts";
@@ -32,6 +32,8 @@ export type Sheet = {
   readonly pockets: readonly Rect[];
   /** Goes into the book in a protector, whose margin takes the holes. */
   readonly inProtector: boolean;
+  /** The inside of that protector, as measured, round the page that lies in its middle; null without one. */
+  readonly opening: Rect | null;
   readonly paper: string;
 };
 
@@ -92,6 +94,12 @@ export function openingOf(page: Size, { opening, nominal }: AlbumFormat): Size {
   return size(ticks(page.w + opening.w - nominal.w), ticks(page.h + opening.h - nominal.h));
 }
 
+/** The opening in the ticks of a page that lies centred in it. */
+function openingOnPage(page: Size, format: AlbumFormat): Rect {
+  const { w, h } = openingOf(page, format);
+  return rect(-Math.floor((w - page.w) / 2), -Math.floor((h - page.h) / 2), w, h);
+}
+
 /** Pockets of a layout in the ticks of a page that lies centred in its opening. */
 function pocketsOnPage(layout: PocketLayout, page: Size, format: AlbumFormat): Rect[] {
   const opening = openingOf(page, format);
@@ -101,7 +109,8 @@ function pocketsOnPage(layout: PocketLayout, page: Size, format: AlbumFormat): R
 
 /** What a leaf is, its make worked out for the album's format. */
 export function readSheet(make: LeafMake, format: AlbumFormat, own: readonly PocketLayout[] = []): Sheet {
-  const page = make.size ?? format.nominal;
+  const page = leafSize(make, format);
+  const inProtector = (make.kind === "full" || make.kind === "pocket") && format.binding !== "sewn";
   const layout = make.kind === "pocket" ? (layoutById(make.layout, own) ?? null) : null;
   return {
     kind: make.kind,
@@ -109,7 +118,8 @@ export function readSheet(make: LeafMake, format: AlbumFormat, own: readonly Poc
     page,
     layout,
     pockets: layout ? pocketsOnPage(layout, page, format) : [],
-    inProtector: (make.kind === "full" || make.kind === "pocket") && format.binding !== "sewn",
+    inProtector,
+    opening: inProtector ? openingOnPage(page, format) : null,
     paper: make.basePaper,
   };
 }
@@ -159,7 +169,7 @@ function dryFit(loose: readonly Loose[], sheet: Sheet, pockets: readonly Rect[])
 export function readPieces(
   pieces: readonly Piece[],
   content: PageContent | null,
-  sheet: Pick<Sheet, "page">,
+  sheet: Pick<Sheet, "page" | "opening">,
   pockets: readonly Rect[],
   unit: Unit,
 ): PlacedPiece[] {
@@ -168,8 +178,11 @@ export function readPieces(
     const lies = pieceRect(piece, content);
     if (!lies) continue;
     if (piece.what.kind === "tab") placed.push({ piece, rect: lies, fit: fitTab(lies, sheet.page), pocket: null });
-    else if (pockets.length === 0 || piece.outside || ON_THE_PAGE.has(piece.what.kind)) {
+    else if (piece.outside || (pockets.length > 0 && ON_THE_PAGE.has(piece.what.kind))) {
       placed.push({ piece, rect: lies, fit: fitOnPage(lies, sheet.page), pocket: null });
+    } else if (pockets.length === 0) {
+      const fit = sheet.opening ? fitInOpening(lies, sheet.page, sheet.opening, unit) : fitOnPage(lies, sheet.page);
+      placed.push({ piece, rect: lies, fit, pocket: null });
     } else {
       placed.push({ piece, rect: lies, ...fitOnPockets(lies, pockets, sheet.page, unit) });
     }

@@ -18,6 +18,9 @@ export type TemplatePiece = Omit<Piece, "id" | "what"> & {
   readonly what: Exclude<PieceWhat, { kind: "photo" | "card" }>;
 };
 
+/** The id of a template that is only copied from a side to others, and not kept. */
+export const COPIED = "copied";
+
 /** A template of a side as it lies: prints and cards become room for another day's. */
 export function templateOf(
   pieces: readonly Piece[],

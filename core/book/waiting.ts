@@ -1,5 +1,6 @@
 import { usualPrint } from "../album/formats.ts";
 import type { Face } from "../album/leaf.ts";
+import type { AlbumFormat } from "../album/model.ts";
 import type { Page } from "../album/page.ts";
 import { pageSizeOf } from "../album/page-leaves.ts";
 import type { Size } from "../measure/size.ts";
@@ -24,7 +25,7 @@ function firstPrint(page: Size): Size {
  * Every print that the album's pages still wait for: the rooms kept for photos, in the order of the book, and one print
  * for each page that has neither a photo nor a room and is not said to do without.
  */
-export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], nominal: Size): WaitingPrint[] {
+export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], format: AlbumFormat): WaitingPrint[] {
   const order = new Map(pages.map((page, at) => [page, at]));
   const waiting: WaitingPrint[] = [];
   const roomed = new Set<Page>();
@@ -57,7 +58,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], nomi
     waiting.push({
       ...slotOf(page),
       id: `page/${page.days[0]?.id ?? ""}`,
-      print: firstPrint(pageSizeOf(page.leaves, nominal)),
+      print: firstPrint(pageSizeOf(page.leaves, format)),
       place: null,
     });
   }

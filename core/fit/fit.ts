@@ -26,6 +26,8 @@ export type Fit =
       readonly off: Size;
       readonly takes: Size;
       readonly largest: Size | null;
+      /** It is the protector's opening that does not take it, and no pocket. */
+      readonly inOpening?: true;
     }
   /** So small that it wanders: mount it on a backing of this size. */
   | { readonly kind: "wanders"; readonly play: Size; readonly backing: Size }
@@ -98,6 +100,27 @@ export function fitOnPage(piece: Rect, page: Size): Fit {
   return {
     kind: "overhangs",
     over: { top: over(room.top), right: over(room.right), bottom: over(room.bottom), left: over(room.left) },
+  };
+}
+
+/**
+ * How a piece lies on a page that goes into a closed protector: there is no hanging over there, so what the measured
+ * opening does not take is trimmed, and what stands out past the page within it lies well. What would go in and only lies
+ * too far out hangs over: it wants moving.
+ */
+export function fitInOpening(piece: Rect, page: Size, opening: Rect, unit: Unit): Fit {
+  const fit = fitOnPage(piece, page);
+  if (fit.kind === "beside") return fit;
+  if (contains(opening, piece)) return { kind: "lies", room: roomIn(rectOf(page), piece) };
+  if (piece.w <= opening.w && piece.h <= opening.h) return fit;
+  const over = (length: Length, room: Length) => ticks(Math.max(0, length - room));
+  return {
+    kind: "trim",
+    inOpening: true,
+    turned: false,
+    off: size(over(piece.w, opening.w), over(piece.h, opening.h)),
+    takes: sizeOf(opening),
+    largest: largestPrint(piece, opening, unit, ticks(0)),
   };
 }
 

@@ -35,6 +35,7 @@ const LEAF = z.looseObject({
   back: SIDE,
 });
 const FOURTH_FORMAT = z.object({
+  album: z.looseObject({ format: z.looseObject({ nominal: SIZE, outer: SIZE }) }),
   days: z.array(DAY),
   book: z
     .looseObject({ leaves: z.array(LEAF), tryOuts: z.array(z.unknown()), layouts: z.array(z.unknown()) })
@@ -90,10 +91,22 @@ function idsOfMatters(leaves: readonly OldLeaf[]): ReadonlyMap<(typeof OLD_MATTE
 }
 
 /**
+ * How large leaves without a protector are: as they were drawn where the book has one of the album's size, so that nothing
+ * on it moves; else as large as the whole leaf.
+ */
+const bareOf = (
+  { nominal, outer }: { nominal: z.output<typeof SIZE>; outer: z.output<typeof SIZE> },
+  leaves: readonly { make: { kind: string; size: unknown; insert: unknown } | null }[],
+) =>
+  leaves.some(({ make }) => make && !make.size && !make.insert && make.kind !== "full" && make.kind !== "pocket")
+    ? nominal
+    : outer;
+
+/**
  * Leaves say themselves what they are, where before their day did; ticks of leaves and sides stand with those. A tick of a
  * day goes to every leaf or side of that day it can mean, and a day that was in the book has its sides assembled.
  */
-export const fromFourth = step(4, FOURTH_FORMAT, ({ days, book }, raw) => {
+export const fromFourth = step(4, FOURTH_FORMAT, ({ album, days, book }, raw) => {
   const byId = new Map(days.map((day) => [day.id, day]));
   const old = [...(book?.leaves ?? []), ...missingLeaves(days, book?.leaves ?? [])];
   const lead = (day: OldDay): string => day.mergedInto ?? day.id;
@@ -151,6 +164,7 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ days, book }, raw) => {
   return brought({
     ...raw,
     formatVersion: 5,
+    album: { ...album, format: { ...album.format, bare: bareOf(album.format, leaves) } },
     days: days.map(({ foundation: _, pageSize: __, inserts: ___, ...day }) => ({
       ...day,
       done: withLeaf.has(lead(day as OldDay)) ? day.done.filter((step) => !isOfLeaves(step)) : day.done,

@@ -139,6 +139,20 @@ describe("an archive of the fourth format, from before leaves said themselves wh
     }
   });
 
+  it("has its bare leaves as large as they were drawn where it has one of the album's size, else as its whole leaf", () => {
+    const seen = new Set<boolean>();
+    for (const old of fourth()) {
+      const { album, book } = asRead(old);
+      const { bare, nominal, outer } = album.format;
+      const has = book.leaves.some(
+        ({ make }) => make.size === null && make.insert === null && !["full", "pocket"].includes(make.kind),
+      );
+      seen.add(has);
+      expect(bare).toEqual(has ? nominal : outer);
+    }
+    expect(seen.size).toBe(2);
+  });
+
   it("is told where it is damaged, also where a leaf names a day or an insert that is not there", () => {
     const [old] = fourth();
     const spoilt = (change: (raw: Old) => void) => {

@@ -137,6 +137,7 @@ const ALBUM_FILE = z.object({
       nominal: SIZE,
       opening: SIZE,
       outer: SIZE,
+      bare: SIZE,
       margin: LENGTH,
       bindingEdge: z.enum(BINDING_EDGES),
       holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),

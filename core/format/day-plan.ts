@@ -50,7 +50,7 @@ export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: Cale
       words,
       first?.make.kind ?? "",
       first?.make.basePaper ?? "",
-      printSize(pageSizeOf(page.leaves, nominal), plan.unit),
+      printSize(pageSizeOf(page.leaves, plan.format), plan.unit),
       insertsOf(page.leaves)
         .map(({ make }) => `${make.insert} ${printSize(make.size ?? nominal, plan.unit)}`)
         .join("; "),

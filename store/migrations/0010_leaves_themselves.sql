@@ -5,6 +5,8 @@ ALTER TABLE "leaf" DROP CONSTRAINT "leaf_material";--> statement-breakpoint
 ALTER TABLE "leaf" DROP CONSTRAINT "leaf_insert_id_day_insert_id_fk";--> statement-breakpoint
 ALTER TABLE "leaf" DROP CONSTRAINT "leaf_day";--> statement-breakpoint
 ALTER TABLE "day" DROP CONSTRAINT "day_page_size";--> statement-breakpoint
+ALTER TABLE "album" ADD COLUMN "bare_w" integer;--> statement-breakpoint
+ALTER TABLE "album" ADD COLUMN "bare_h" integer;--> statement-breakpoint
 ALTER TABLE "side" DROP CONSTRAINT "side_one_owner";--> statement-breakpoint
 ALTER TABLE "day" ADD COLUMN "matter" text;--> statement-breakpoint
 ALTER TABLE "day" ADD COLUMN "own_date" date;--> statement-breakpoint
@@ -96,6 +98,12 @@ UPDATE "template" SET pieces = (
 	FROM jsonb_array_elements(pieces) WITH ORDINALITY AS p(piece, at)
 ) WHERE pieces @> '[{"what": {"kind": "numeral"}}]';
 --> statement-breakpoint
+-- Leaves without a protector have a measure of their own: as they were drawn where the book has one, else as the whole leaf.
+UPDATE "album" a SET
+	bare_w = CASE WHEN b.has THEN a.nominal_w ELSE a.outer_w END, bare_h = CASE WHEN b.has THEN a.nominal_h ELSE a.outer_h END
+FROM (SELECT o.id, EXISTS (SELECT FROM "leaf" l WHERE l.album_id = o.id AND l.position IS NOT NULL AND l.kind NOT IN ('full', 'pocket') AND l.insert IS NULL AND l.w IS NULL) AS has FROM "album" o) b
+WHERE b.id = a.id;
+--> statement-breakpoint
 -- What was changed before stays readable; it is told in words that no longer are, and cannot be taken back.
 UPDATE "day_change" SET settled = true WHERE NOT settled;
 --> statement-breakpoint
@@ -103,6 +111,9 @@ UPDATE "book_change" SET settled = true WHERE NOT settled;
 --> statement-breakpoint
 SET CONSTRAINTS ALL IMMEDIATE;
 --> statement-breakpoint
+ALTER TABLE "album" ALTER COLUMN "bare_w" SET NOT NULL;--> statement-breakpoint
+ALTER TABLE "album" ALTER COLUMN "bare_h" SET NOT NULL;--> statement-breakpoint
+ALTER TABLE "album" ADD CONSTRAINT "album_bare" CHECK ("album"."bare_w" > 0 and "album"."bare_h" > 0);--> statement-breakpoint
 ALTER TABLE "side" DROP COLUMN "matter";--> statement-breakpoint
 ALTER TABLE "day" ADD CONSTRAINT "day_dated" CHECK (("day"."date" is null) = ("day"."matter" is not null));--> statement-breakpoint
 ALTER TABLE "day" ADD CONSTRAINT "day_own_date" CHECK ("day"."own_date" is null or "day"."matter" is not null);--> statement-breakpoint

@@ -48,6 +48,8 @@ export const album = pgTable(
     openingH: length("opening_h").notNull(),
     outerW: length("outer_w").notNull(),
     outerH: length("outer_h").notNull(),
+    bareW: length("bare_w").notNull(),
+    bareH: length("bare_h").notNull(),
     margin: length("margin").notNull(),
     bindingEdge: text("binding_edge").$type<BindingEdge>().notNull(),
     holePositions: integer("hole_positions").array().$type<Length[]>().notNull(),
@@ -70,6 +72,7 @@ export const album = pgTable(
     check("album_span", sql`${table.endsOn} >= ${table.startsOn} and ${table.endsOn} - ${table.startsOn} < 62`),
     check("album_sizes", sql`least(${table.nominalW}, ${table.nominalH}, ${table.openingW}, ${table.openingH}) > 0`),
     check("album_outer", sql`${table.outerW} >= ${table.openingW} and ${table.outerH} >= ${table.openingH}`),
+    check("album_bare", sql`${table.bareW} > 0 and ${table.bareH} > 0`),
     check("album_margin", sql`${table.margin} >= 0 and ${table.margin} < ${table.outerW}`),
   ],
 );

@@ -47,7 +47,9 @@ test("from sign-up to a finished day with a real photo, a killed server, and eve
   await page.getByLabel("Width").fill("2 1/2");
   await page.getByLabel("Height").fill("11,4 cm");
   await page.getByRole("button", { name: "Use it" }).click();
-  await expect(page.getByRole("region", { name: "The mat" }).getByText(/Tag\. 2½ × 4\.488/)).toBeVisible();
+  await expect(
+    page.getByRole("region", { name: "The mat" }).getByRole("button", { name: /^Tag\. 2½ × 4\.488/ }),
+  ).toBeVisible();
   await page.getByRole("button", { name: "All done, in the book" }).click();
   await expect(page.getByText("Done, and in the book.")).toBeVisible();
   await saved(page);

@@ -119,6 +119,8 @@ const MEASURES = {
   openingW: "6 1/8",
   openingH: "8 1/8",
   outerW: "7",
+  bareW: "7",
+  bareH: "8 1/4",
   outerH: "8 1/4",
   coverW: "7 1/4",
   coverH: "8 1/2",

@@ -19,6 +19,7 @@ import { type BesideItem, type Board, groundDrawing, looseDrawing, paperShadow }
 import { LiveMeasures } from "./live-measures.tsx";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
+import { useSteady } from "./use-steady.ts";
 
 /** What is under the hand: a piece on a board, something beside, or a board itself. */
 export type Selection =
@@ -72,6 +73,8 @@ export function Arranger({
 }: Props) {
   const [selection, select] = useState<Selection | null>(null);
   const svg = useRef<SVGSVGElement>(null);
+  const frame = useRef<HTMLDivElement>(null);
+  const { hold, style: steady } = useSteady(frame);
   const focusOn = useRef<string | null>(null);
   const byKey = useMemo(() => new Map(boards.map((board) => [board.key, board])), [boards]);
 
@@ -169,7 +172,7 @@ export function Arranger({
   const letter = letterOn(box);
   return (
     <div className="flex h-full min-h-0 flex-col overflow-hidden">
-      <div className={`min-h-0 flex-1 ${small ? "p-1" : "p-2 wide:p-4"}`}>
+      <div ref={frame} style={steady} className={`min-h-0 flex-1 ${small ? "p-1" : "p-2 wide:p-4"}`}>
         <svg
           ref={svg}
           viewBox={viewBoxOf(box)}
@@ -211,6 +214,7 @@ export function Arranger({
                       onFocus={() => select({ kind: "piece", board: board.key, id: piece.id })}
                       onKeyDown={(event) => onPieceKey(event, board, placed)}
                       onPointerDown={(event) => {
+                        hold();
                         select({ kind: "piece", board: board.key, id: piece.id });
                         begin(event, { kind: "piece", board: board.key, id: piece.id }, lies, board);
                       }}
@@ -247,6 +251,7 @@ export function Arranger({
               onFocus={() => select({ kind: "loose", id: item.loose.id })}
               onKeyDown={(event) => onLooseKey(event, item)}
               onPointerDown={(event) => {
+                hold();
                 select({ kind: "loose", id: item.loose.id });
                 const { w, h } = item.loose.size;
                 begin(event, { kind: "loose", id: item.loose.id }, rect(0, 0, w, h), { x: item.x, y: item.y });

@@ -51,7 +51,7 @@ describe("what a side wants done", () => {
         "hole",
         true,
         expect.stringMatching(
-          /^Filler card 3 × 4: 2 holes go through it\. Move it ⁹⁄₁₆″ from the binding edge, or tape/,
+          /^Filler card 3 × 4: A hole goes through it\. Move it ⁹⁄₁₆″ from the binding edge, or tape/,
         ),
       ],
     ]);

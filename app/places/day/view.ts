@@ -173,7 +173,7 @@ function entryView(
   // The same page as among those asked about, so that what is the bench's own is known by it.
   const all = [...pages, ...mattersOf(aggregate).filter(({ entry }) => entry.id !== page.days[0]?.id), page];
   const bench = benchOf(aggregate, page, all);
-  const size = pageSizeOf(page.leaves, album.format.nominal);
+  const size = pageSizeOf(page.leaves, album.format);
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,

@@ -65,6 +65,12 @@ export function formatMat(format: AlbumFormat, unit: Unit, field: FormatField | 
       ? { x: leaf.x + mm(holes.inset), y: leaf.y + mm(position) }
       : { x: leaf.x + mm(position), y: leaf.y + mm(holes.inset) },
   );
+  // A leaf without a protector lies at the binding edge, halfway.
+  const [bareW, bareH] = [mm(format.bare.w), mm(format.bare.h)];
+  const straight: Box =
+    bindingEdge === "left"
+      ? { x: leaf.x, y: leaf.y + (leaf.h - bareH) / 2, w: bareW, h: bareH }
+      : { x: leaf.x + (leaf.w - bareW) / 2, y: leaf.y, w: bareW, h: bareH };
   const wide = (of: Box, length: Length) =>
     dimension([of.x, of.y - 7], [of.x + of.w, of.y - 7], say(length), letter, false);
   const tall = (of: Box, length: Length) =>
@@ -77,6 +83,8 @@ export function formatMat(format: AlbumFormat, unit: Unit, field: FormatField | 
     openingH: tall(hole, format.opening.h),
     outerW: wide(leaf, format.outer.w),
     outerH: tall(leaf, format.outer.h),
+    bareW: wide(straight, format.bare.w),
+    bareH: tall(straight, format.bare.h),
     coverW: wide(board, format.cover.w),
     coverH: tall(board, format.cover.h),
     margin:
@@ -116,6 +124,7 @@ export function formatMat(format: AlbumFormat, unit: Unit, field: FormatField | 
     rectText(board, `fill="#343d43"${lit(["coverW", "coverH"])}`),
     rectText(leaf, `fill="#dfe7e8" fill-opacity="0.35"${lit(["outerW", "outerH", "margin"])}`),
     rectText(hole, `fill="#dfe7e8" fill-opacity="0.6" stroke-dasharray="3 2"${lit(["openingW", "openingH"])}`),
+    ...(field === "bareW" || field === "bareH" ? [rectText(straight, `fill="none"${lit(["bareW", "bareH"])}`)] : []),
     rectText(page, `fill="#fdfdfb"${lit(["nominalW", "nominalH"])}`),
     ...spots.map(
       ({ x, y }) =>

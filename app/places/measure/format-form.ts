@@ -6,7 +6,18 @@ import { type Length, parseLength, printNumber, ticks, type Unit } from "#core/m
 
 /** The measuring form's fields, all as text. */
 export const FORMAT_LENGTHS = [
-  ...(["nominalW", "nominalH", "openingW", "openingH", "outerW", "outerH", "coverW", "coverH"] as const),
+  ...([
+    "nominalW",
+    "nominalH",
+    "openingW",
+    "openingH",
+    "outerW",
+    "outerH",
+    "bareW",
+    "bareH",
+    "coverW",
+    "coverH",
+  ] as const),
   ...(["margin", "holeInset", "holeDiameter"] as const),
 ];
 /** Every field by its name. */
@@ -74,6 +85,7 @@ export function readFormat(text: FormatText, unit: Unit): ReadFormat {
     nominal: { w: lengths.nominalW, h: lengths.nominalH },
     opening: { w: lengths.openingW, h: lengths.openingH },
     outer: { w: lengths.outerW, h: lengths.outerH },
+    bare: { w: lengths.bareW, h: lengths.bareH },
     cover: { w: lengths.coverW, h: lengths.coverH },
     margin: lengths.margin,
     holes: { positions: holes.positions, inset: lengths.holeInset, diameter: lengths.holeDiameter },
@@ -105,6 +117,8 @@ export function formatText(format: AlbumFormat, unit: Unit): FormatText {
     openingH: say(format.opening.h),
     outerW: say(format.outer.w),
     outerH: say(format.outer.h),
+    bareW: say(format.bare.w),
+    bareH: say(format.bare.h),
     coverW: say(format.cover.w),
     coverH: say(format.cover.h),
     margin: say(format.margin),

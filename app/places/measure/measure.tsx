@@ -40,6 +40,8 @@ const HOW: Partial<Record<FormatField, string>> = {
   openingH: "Inside a full protector, foot weld to mouth.",
   outerW: "The whole leaf, binding margin and all, from edge to edge.",
   outerH: "The whole leaf, from upper to lower edge.",
+  bareW: "A leaf that goes straight into the rings, edge to edge. It turns with the others when it is as large.",
+  bareH: "The same leaf, from upper to lower edge.",
   coverW: "The front board, from spine to fore-edge. A tab beyond it would bend.",
   coverH: "The front board, from head to foot.",
   margin: "From the binding edge to where the opening begins. None in a sewn book.",
@@ -147,6 +149,8 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               {box("openingH", "Opening, high")}
               {box("outerW", "Whole leaf, wide")}
               {box("outerH", "Whole leaf, high")}
+              {box("bareW", "Leaf without a protector, wide")}
+              {box("bareH", "Leaf without a protector, high")}
               {box("coverW", "Cover, wide")}
               {box("coverH", "Cover, high")}
               {box("margin", "Binding margin")}

@@ -92,7 +92,7 @@ function chosenDay(page: Page, pages: readonly Page[], { album: plan, leaves, la
     skipped: page.skipped,
     mat: dayMat(page, bench, plan.unit, "chosen", true),
     lines: RINGS.map((ring) => ({ ring, state: page.states[ring], said: ringSaid(page, ring) })),
-    size: `${printSize(pageSizeOf(page.leaves, plan.format.nominal), plan.unit)}${inserts > 0 ? `, ${many(inserts, "insert")}` : ""}`,
+    size: `${printSize(pageSizeOf(page.leaves, plan.format), plan.unit)}${inserts > 0 ? `, ${many(inserts, "insert")}` : ""}`,
   };
 }
 

@@ -41,7 +41,7 @@ export type ProposalView = {
 /** Every print the album waits for. */
 export function waitingIn({ album, days, leaves, layouts }: Aggregate): WaitingPrint[] {
   const pages = pagesOf({ album, days, leaves });
-  return waitingPrints(readBook(album, pages, leaves, layouts), pages, album.format.nominal);
+  return waitingPrints(readBook(album, pages, leaves, layouts), pages, album.format);
 }
 
 /** Who goes where: the cheapest way to give every waiting print a picture. */
