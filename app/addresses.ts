@@ -31,6 +31,7 @@ export const to = {
   /** What the album and the household have of these words, as data. */
   find: (album: string) => href("/albums/:album/find", { album }),
   month: (album: string, query: { day?: string | null } = {}) => asked(href("/albums/:album/month", { album }), query),
+  told: (album: string) => href("/albums/:album/told", { album }),
   day: (album: string, date: string) => href("/albums/:album/days/:date", { album, date }),
   /** A page of the front or back matter. */
   page: (album: string, entry: string) => href("/albums/:album/pages/:entry", { album, entry }),

@@ -32,7 +32,20 @@ export const PLACES = [
     name: "Month",
     key: "1",
     onPhoneBar: true,
-    parts: [{ path: "month", file: "routes/album.month.tsx", holds: "the dial, a list of days, tonight" }],
+    parts: [
+      {
+        path: "month",
+        file: "routes/album.month.tsx",
+        tab: "Month",
+        holds: "the dial, a list of days, tonight",
+      },
+      {
+        path: "told",
+        file: "routes/album.told.tsx",
+        tab: "Which days are told",
+        holds: "skip several days, tell fewer stories",
+      },
+    ],
   },
   {
     id: "day",

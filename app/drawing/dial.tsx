@@ -1,4 +1,5 @@
 import { memo } from "react";
+import { shortDate } from "#app/wording/dates.ts";
 import { RINGS } from "#core/album/steps.ts";
 import { cell, DIAL, dash, point, ringRadii, wedgeAt, wedges } from "./dial-geometry.ts";
 import { datesOn, isInBook, type PageRow } from "./page-row.ts";
@@ -8,7 +9,7 @@ const HUB = ringRadii(RINGS.length - 1).inner - 8;
 const turnsOf = (rows: readonly PageRow[]) => wedges(rows.map(datesOn));
 
 /** The rings and the numbers round them: all cells of one ring and state are one path. Drawn anew only for other rows. */
-const Face = memo(function Face({ rows }: { rows: readonly PageRow[] }) {
+const Face = memo(function Face({ rows, dated }: { rows: readonly PageRow[]; dated: boolean }) {
   const turns = turnsOf(rows);
   return (
     <>
@@ -52,14 +53,25 @@ const Face = memo(function Face({ rows }: { rows: readonly PageRow[] }) {
       >
         {rows.map((row, at) => {
           const { from, to } = turns[at] ?? { from: 0, to: 0 };
+          const { x, y } = point((from + to) / 2, DIAL.labels);
+          const look = isInBook(row) ? "fill-text font-semibold" : undefined;
+          if (!dated)
+            return (
+              <text key={row.date} x={x} y={y} className={look}>
+                {row.label || "–"}
+              </text>
+            );
           return (
-            <text
-              key={row.date}
-              {...point((from + to) / 2, DIAL.labels)}
-              className={isInBook(row) ? "fill-text font-semibold" : undefined}
-            >
-              {row.label || "–"}
-            </text>
+            <g key={row.date} transform={`translate(${x} ${y})`}>
+              {row.label && (
+                <text y={-7} className={look}>
+                  {row.label}
+                </text>
+              )}
+              <text y={row.label ? 8 : 0} className="font-sans" fontSize={11}>
+                {dateOn(row, rows.length)}
+              </text>
+            </g>
           );
         })}
       </g>
@@ -67,9 +79,17 @@ const Face = memo(function Face({ rows }: { rows: readonly PageRow[] }) {
   );
 });
 
+/** The date under a number that is none; only its day where there is no room for more. */
+const dateOn = ({ date, also }: PageRow, pages: number): string => {
+  const days = [date, ...also].map((each) => Number(each.slice(8))).join("·");
+  return pages > 40 || also.length > 0 ? days : shortDate(date);
+};
+
 type Props = {
   readonly rows: readonly PageRow[];
   readonly chosen: number;
+  /** Whether the dates stand by the numbers: where a number is not the date itself. */
+  readonly dated: boolean;
   /** Where in the turn today is, or null when today is outside the album. */
   readonly today: number | null;
   readonly centre: { readonly big: string; readonly small: readonly string[] };
@@ -77,7 +97,7 @@ type Props = {
 };
 
 /** The hearth clock: the days as wedges clockwise from the top, five rings inward, the hand at today. */
-export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
+export function Dial({ rows, chosen, dated, today, centre, onChoose }: Props) {
   const turns = turnsOf(rows);
   const marked = turns[chosen];
   return (
@@ -96,8 +116,10 @@ export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
         if (hit >= 0) onChoose(hit);
       }}
     >
-      <Face rows={rows} />
-      {marked && <Chosen label={rows[chosen]?.label ?? ""} from={marked.from} to={marked.to} />}
+      <Face rows={rows} dated={dated} />
+      {marked && rows[chosen] && (
+        <Chosen row={rows[chosen]} date={dated ? dateOn(rows[chosen], rows.length) : null} {...marked} />
+      )}
       {today !== null && <Hand turn={today} />}
       <text
         x={DIAL.centre}
@@ -125,15 +147,24 @@ export function Dial({ rows, chosen, today, centre, onChoose }: Props) {
 }
 
 /** The chosen wedge's outline, and its number set over the quiet one. */
-function Chosen({ label, from, to }: { label: string; from: number; to: number }) {
-  const at = point((from + to) / 2, DIAL.labels);
+function Chosen({ row, date, from, to }: { row: PageRow; date: string | null; from: number; to: number }) {
+  const { x, y } = point((from + to) / 2, DIAL.labels);
   return (
     <g textAnchor="middle" dominantBaseline="central">
       <path d={cell(from, to, DIAL.rim + 4, HUB + 5)} fill="none" className="stroke-ember" strokeWidth={2.5} />
-      <circle cx={at.x} cy={at.y} r={17} className="fill-ground" />
-      <text {...at} className="fill-ember font-numeral font-bold" fontSize={20}>
-        {label}
-      </text>
+      <g transform={`translate(${x} ${y})`} className="fill-ember">
+        <circle r={date === null ? 17 : 19} className="fill-ground" />
+        {(row.label || date === null) && (
+          <text y={date === null ? 0 : -7} className="font-numeral font-bold" fontSize={20}>
+            {row.label || "–"}
+          </text>
+        )}
+        {date !== null && (
+          <text y={row.label ? 9 : 0} fontSize={11} className="font-semibold">
+            {date}
+          </text>
+        )}
+      </g>
     </g>
   );
 }

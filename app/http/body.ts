@@ -22,5 +22,14 @@ export async function readForm(request: Request, names: readonly string[]): Prom
   return form;
 }
 
+/** The JSON in a form's field; null where it is none. */
+export function jsonIn(field: FormDataEntryValue | null): unknown {
+  try {
+    return JSON.parse(String(field));
+  } catch {
+    return null;
+  }
+}
+
 /** The JSON of a body; null where it is none. */
 export const readJson = (request: Request): Promise<unknown> => request.json().catch(() => null);

@@ -2,18 +2,16 @@ import { useRouteLoaderData } from "react-router";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { notFound, requireAlbum } from "#app/http/page.ts";
 import { DayBench } from "#app/places/day/day-bench.tsx";
-import { dayView } from "#app/places/day/view.ts";
+import { SetAsideDay } from "#app/places/day/set-aside.tsx";
+import { type DayView, dayView, setAsideView } from "#app/places/day/view.ts";
 import { parseDate, printShort, wallClock } from "#core/month/dates.ts";
 import type { Route } from "./+types/album.day";
 import type { loader as albumLoader } from "./album.tsx";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [
-  {
-    title: loaderData
-      ? `${loaderData.label} ${loaderData.parts[0]?.content.title ?? ""} · Hearth Clock`
-      : "Hearth Clock",
-  },
-];
+const titled = (view: DayView | null | undefined): string =>
+  view ? `${view.label || view.when} ${view.parts[0]?.content.title ?? ""} · ` : "";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${titled(loaderData?.view)}Hearth Clock` }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
@@ -22,14 +20,17 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     const { date: on, time } = wallClock(Date.parse(iso), member.household.timeZone);
     return `${printShort(on)}, ${time}`;
   };
-  const view = date ? dayView(aggregate, date, saidAt) : null;
-  if (!view) throw notFound();
-  return view;
+  const view = date && dayView(aggregate, date, saidAt);
+  if (view) return { view, aside: null };
+  const aside = date && setAsideView(aggregate, date);
+  if (!aside) throw notFound();
+  return { view: null, aside };
 }
 
 export const shouldRevalidate = revalidateWhenReached;
 
-export default function DayRoute({ loaderData }: Route.ComponentProps) {
+export default function DayRoute({ loaderData: { view, aside } }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
-  return album ? <DayBench key={loaderData.date} view={loaderData} rows={album.rows} /> : null;
+  if (aside) return <SetAsideDay aside={aside} />;
+  return album ? <DayBench key={view.date} view={view} rows={album.rows} /> : null;
 }

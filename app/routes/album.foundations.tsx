@@ -1,5 +1,5 @@
 import { data } from "react-router";
-import { readForm } from "#app/http/body.ts";
+import { jsonIn, readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { bookData } from "#app/places/book/data.ts";
@@ -80,7 +80,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         return { ok: true as const, said: `${name} is kept, for every album with pages of this size.` };
       }
       case "set": {
-        const sent = PATTERN.safeParse(parseJson(String(form.get("pattern"))));
+        const sent = PATTERN.safeParse(jsonIn(form.get("pattern")));
         if (!sent.success) throw data(null, { status: 400 });
         const own = await readTemplates(context.db, householdId);
         const templates = [...(taken ? [taken] : []), ...templatesFor(aggregate.album.format.nominal, own)];
@@ -104,14 +104,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         throw data(null, { status: 400 });
     }
   });
-}
-
-function parseJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }
 
 export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);

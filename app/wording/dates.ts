@@ -4,6 +4,9 @@ const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "
 /** `Wed`, of an ISO date; for lists drawn in the browser, without a calendar library there. */
 export const shortWeekday = (date: string): string => WEEKDAYS[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? "";
 
+/** 1 Monday to 7 Sunday, of an ISO date. */
+export const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
+
 /** `9 Dec`, of an ISO date. */
 export const shortDate = (date: string): string =>
   `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1] ?? ""}`;

@@ -1,9 +1,18 @@
 import type { EditProblem } from "#core/album/edit.ts";
 import type { InsertKind, LeafKind, NumeralColour } from "#core/album/leaf.ts";
-import type { NumeralStyle, Part, Step } from "#core/album/model.ts";
+import type { DayContent, NumeralStyle, Part, Step } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
+import { many } from "./count.ts";
 
 /** The words for what a day holds and how far it is. */
+
+/** `2 photos, 1 card, 3 jottings`: what days hold, of what there is; empty where there is none of it. */
+export function heldSaid(days: readonly Pick<DayContent, "photos" | "cards" | "jottings">[]): string {
+  const of = (what: "photos" | "cards" | "jottings") => days.reduce((sum, day) => sum + day[what].length, 0);
+  return (["photo", "card", "jotting"] as const)
+    .flatMap((one) => (of(`${one}s`) > 0 ? many(of(`${one}s`), one) : []))
+    .join(", ");
+}
 
 export const RING_NAME: Record<Ring, string> = {
   prompt: "Prompt",

@@ -31,4 +31,5 @@ export const SLOT_PROBLEM: Record<SlotProblem, string> = {
   "not-merged": "This day has its page to itself already.",
   "merged-day": "A shared page cannot be moved. Split it first.",
   "same-day": "It is on that day already.",
+  "all-skipped": "At least one day of the album is told.",
 };

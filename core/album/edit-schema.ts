@@ -87,6 +87,9 @@ export const SENT_MOVE = z.discriminatedUnion("how", [
   z.object({ what: z.literal("month"), how: z.literal("move"), dayId: ID, to: z.iso.date() }),
 ]);
 
+/** Several days skipped and taken up again in one act. */
+export const TOLD_CHANGE = z.object({ tell: z.array(ID).max(62), skip: z.array(ID).max(62) });
+
 /** A photo carried over to another day of the album. */
 export const SENT_PHOTO_MOVE = z.object({ what: z.literal("move-photo"), dayId: ID, useId: ID, to: z.iso.date() });
 

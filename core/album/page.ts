@@ -77,6 +77,11 @@ export function readPages(plan: AlbumPlan, days: readonly Day[], leaves: readonl
   });
 }
 
+/** Whether anything of a page's days is there already that somebody took or wrote; what was only planned is not. */
+export const isBegun = ({ days, content }: Pick<Page, "days" | "content">): boolean =>
+  content.photos.length + content.cards.length > 0 ||
+  days.some(({ content: { title, note, jottings } }) => title !== "" || note !== "" || jottings.length > 0);
+
 export type Progress = { readonly inBook: number; readonly wanted: number };
 
 /** How many pages of those wanted are in the book. */

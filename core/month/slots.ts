@@ -24,7 +24,8 @@ export type SlotProblem =
   | "day-skipped"
   | "not-merged"
   | "merged-day"
-  | "same-day";
+  | "same-day"
+  | "all-skipped";
 
 export type SlotChange = { ok: true; slots: Slot[] } | { ok: false; reason: SlotProblem };
 

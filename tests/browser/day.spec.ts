@@ -54,11 +54,18 @@ test("a day is skipped, taken up, merged, split and moved, and each is taken bac
   await expect(page.getByRole("heading", { level: 1 })).toContainText("13·14");
   await menu("Give each date its own page");
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Day 13:");
+  await page.getByLabel("Foundation page").selectOption({ label: "Full page" });
+  await saved(page);
   await page.getByRole("button", { name: "More to do with this day" }).click();
   await page.getByLabel("Move the story to another day").selectOption("2026-12-15");
-  await expect(title(page)).toHaveValue("");
-  await page.goto(`${album}/days/2026-12-15`);
+  // One goes along, the leaf too, and it is said.
+  await page.waitForURL(/2026-12-15$/);
+  await expect(page.getByText("Moved here from 13 Dec, its leaves with it.")).toBeVisible();
   await expect(title(page)).toHaveValue("The parade");
+  await expect(page.getByLabel("Foundation page")).toHaveValue("full");
+  await page.getByRole("link", { name: "What was here is on 13 Dec now" }).click();
+  await expect(title(page)).toHaveValue("");
+  await expect(page.getByLabel("Foundation page")).toHaveValue("");
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByText("Your last change was taken back.")).toBeVisible();
   await page.goto(`${album}/days/2026-12-13`);
@@ -75,6 +82,10 @@ test("a shorter span sets days aside and a longer one brings them back", async (
   await page.getByLabel("Last day", { exact: true }).fill("2026-12-24");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Set aside now: 25 Dec, 26 Dec")).toBeVisible();
+  await page.goto(`${album}/days/2026-12-30`);
+  await expect(page.getByRole("heading", { name: "Wednesday, 30 December 2026 is set aside" })).toBeVisible();
+  await expect(page.getByText("Nearly over")).toBeVisible();
+  await page.getByRole("link", { name: "Change first and last day" }).click();
   await page.getByLabel("Last day", { exact: true }).fill("2026-11-24");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("The last day is before the first")).toBeVisible();

@@ -204,6 +204,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/place.tsx": {},
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": page("month"),
+  "routes/album.told.tsx": {
+    ...page("told"),
+    writes: { told: form("told", ({ day }) => ({ change: JSON.stringify({ tell: [], skip: [day] }) })) },
+  },
   "routes/album.day.tsx": page("days/2026-12-01"),
   "routes/album.page.tsx": {
     reads: (album, { matter: entry }) => [`${album}/pages/${entry}`],

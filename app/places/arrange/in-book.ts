@@ -1,10 +1,15 @@
 import { MATTER_NAME } from "#app/wording/book.ts";
+import { shortDate } from "#app/wording/dates.ts";
 import { type InBook, isDated } from "#core/book/dated-page.ts";
 import type { EntryAt } from "./boards.ts";
 
 /** What a day, or a page of the front or back matter, is called within a sentence. */
 export const inBookName = (page: InBook): string =>
-  isDated(page) ? `day ${page.label ?? ""}` : `the ${MATTER_NAME[page.matter.kind].toLowerCase()}`;
+  isDated(page)
+    ? page.label
+      ? `day ${page.label}`
+      : shortDate(page.days[0]?.date ?? "")
+    : `the ${MATTER_NAME[page.matter.kind].toLowerCase()}`;
 
 /** Where it is worked on. */
 export function inBookAt(page: InBook): EntryAt | null {

@@ -9,6 +9,7 @@ import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { FACE_NAME, MATTER_NAME, matterName } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
+import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { pieceName } from "#app/wording/fit.ts";
 import {
@@ -61,7 +62,7 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo,
     return text === "" ? NOBODY : { kind: "day", dayId: matter ? addMatter(matter) : text };
   };
   const dayName = ({ label, days }: DatedPage) =>
-    `${label ?? days[0]?.date.slice(8) ?? ""}${days[0]?.title ? `, ${days[0].title}` : ""}`;
+    `${label ?? (days[0] ? shortDate(days[0].date) : "")}${days[0]?.title ? `, ${days[0].title}` : ""}`;
   const add = (kind: LeafKind) => {
     const id = newId();
     change({

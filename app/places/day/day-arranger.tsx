@@ -26,7 +26,7 @@ export function DayArranger({ view }: { view: DayView }) {
       others.map((part) => part.content),
     );
     return {
-      ...{ label: view.matter ? null : view.label, skipped: view.skipped, content, days: view.parts },
+      ...{ label: view.label || null, skipped: view.skipped, content, days: view.parts },
       ...(view.matter && { matter: { kind: view.matter.kind, title: first.content.title } }),
     };
   }, [view]);

@@ -13,6 +13,7 @@ import { NoteTray } from "./note-tray.tsx";
 import { PaperTray } from "./paper-tray.tsx";
 import { PhotosTray } from "./photos-tray.tsx";
 import { PromptTray } from "./prompt-tray.tsx";
+import { MovedHere, useStoryMove } from "./story-move.tsx";
 import type { DayView } from "./view.ts";
 import { WordsTray } from "./words-tray.tsx";
 
@@ -26,6 +27,7 @@ export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow
       <div className="min-w-0 wide:overflow-y-auto">
         <div className="grid gap-0 px-4 pt-4 pb-8 wide:px-6">
           <Heading view={view} rows={rows} />
+          <MovedHere view={view} />
           <Troubles />
           <ClashPanel />
           {!view.matter && <PromptTray view={view} />}
@@ -43,6 +45,7 @@ export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow
 
 function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const [first, ...others] = view.parts;
+  const move = useStoryMove(view.albumId, view.date ?? "");
   if (!first) return null;
   return (
     <header className="flex items-start gap-4 border-b border-line pb-3">
@@ -55,7 +58,8 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
       )}
       <div className="min-w-0 flex-1">
         <h1 className="sr-only">
-          {view.matter ? view.matter.name : `Day ${view.label}`}: {first.content.title || "no title yet"}
+          {view.matter ? view.matter.name : view.label ? `Day ${view.label}` : view.when}:{" "}
+          {first.content.title || "no title yet"}
         </h1>
         <KeptLine
           part={first}
@@ -83,7 +87,7 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
           {view.skipped && <strong className="font-semibold text-text">, skipped</strong>}
         </p>
       </div>
-      {!view.matter && <DayMenuButton view={view} rows={rows} />}
+      {view.date && <DayMenuButton view={view} rows={rows} onMove={move} />}
     </header>
   );
 }

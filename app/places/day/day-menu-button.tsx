@@ -6,7 +6,15 @@ import type { DayView } from "./view.ts";
 const DayMenu = lazy(() => import("./day-menu.tsx").then((module) => ({ default: module.DayMenu })));
 
 /** The button of the day's menu; the menu itself is fetched when it is first wanted. */
-export function DayMenuButton({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+export function DayMenuButton({
+  view,
+  rows,
+  onMove,
+}: {
+  view: DayView;
+  rows: readonly PageRow[];
+  onMove: (story: string, to: string) => void;
+}) {
   const [wanted, setWanted] = useState(false);
   const face = <Ellipsis className="size-5" aria-hidden="true" />;
   const look = "grid size-10 shrink-0 place-content-center rounded-sm hover:bg-panel hover:text-ember";
@@ -26,7 +34,7 @@ export function DayMenuButton({ view, rows }: { view: DayView; rows: readonly Pa
   if (!wanted) return still;
   return (
     <Suspense fallback={still}>
-      <DayMenu view={view} rows={rows} trigger={{ face, look, name }} />
+      <DayMenu view={view} rows={rows} onMove={onMove} trigger={{ face, look, name }} />
     </Suspense>
   );
 }

@@ -12,10 +12,12 @@ import type { DayView } from "./view.ts";
 export function DayMenu({
   view,
   rows,
+  onMove,
   trigger,
 }: {
   view: DayView;
   rows: readonly PageRow[];
+  onMove: (story: string, to: string) => void;
   trigger: { face: ReactNode; look: string; name: string };
 }) {
   const { put } = useOutbox();
@@ -69,7 +71,9 @@ export function DayMenu({
                 className="field"
                 value=""
                 onChange={(event) => {
-                  if (event.target.value) act({ ...month, how: "move", to: event.target.value });
+                  if (!event.target.value) return;
+                  onMove(lead.id, event.target.value);
+                  setOpen(false);
                 }}
               >
                 <option value="">Which day</option>

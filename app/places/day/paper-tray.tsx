@@ -19,7 +19,7 @@ export function PaperTray({ view }: { view: DayView }) {
   return (
     <Tray id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.sizeSaid}>
       <LeafFields view={view} />
-      {!view.matter && <NumeralFields view={view} part={first} />}
+      {view.label && <NumeralFields view={view} part={first} />}
       <p className="flex flex-wrap gap-x-5 text-sm">
         {view.date && (
           <Link to={to.foundations(view.albumId, { days: view.date })} className="link flex min-h-9 items-center">

@@ -2,6 +2,7 @@ import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { MATTER_NAME } from "#app/wording/book.ts";
 import { type Glance, glanceAt } from "#app/wording/card.ts";
+import { heldSaid } from "#app/wording/day.ts";
 import { printSaid, SHARPNESS_BRIEFLY } from "#app/wording/photo.ts";
 import type { Leaf } from "#core/album/leaf.ts";
 import { type MatterPage, matterPages } from "#core/album/matter.ts";
@@ -13,7 +14,7 @@ import { toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size, sameSize } from "#core/measure/size.ts";
-import { type CalendarDate, dayOfMonth, printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
 import { type Print, standingOf } from "#core/sheet/printing.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
@@ -69,8 +70,8 @@ export type DayView = {
 };
 
 /** What the day or the page is called within a sentence. */
-export const entryName = ({ matter, label }: Pick<DayView, "matter" | "label">): string =>
-  matter ? `the ${matter.name.toLowerCase()}` : `day ${label}`;
+export const entryName = ({ matter, label, when }: Pick<DayView, "matter" | "label" | "when">): string =>
+  matter ? `the ${matter.name.toLowerCase()}` : label ? `day ${label}` : when;
 
 type Aggregate = {
   readonly tryOuts: DayBenchData["tryOuts"];
@@ -129,11 +130,35 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: SaidAt
     return {
       ...entryView(aggregate, page, saidAt),
       ...{ key: lead, date: lead, matter: null },
-      label: page.label ?? `${dayOfMonth(lead)}`,
+      label: page.label ?? "",
       when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
       parts: page.days.map((day) => partOf(day, printShort(day.date))),
     };
   });
+}
+
+export type SetAside = {
+  readonly albumId: string;
+  readonly said: string;
+  readonly title: string;
+  readonly holds: string;
+  readonly span: string;
+};
+
+/** A day that the album keeps outside its first and last day; null where there is none of this date. */
+export function setAsideView(
+  { album, days }: { album: AlbumPlan & { readonly id: string }; days: readonly Day[] },
+  date: CalendarDate,
+): SetAside | null {
+  const day = days.find((each) => each.date === date);
+  if (!day) return null;
+  return {
+    albumId: album.id,
+    said: `${weekdayName(date)}, ${printDate(date)}`,
+    title: day.content.title,
+    holds: heldSaid([day.content]),
+    span: `${printShort(album.span.start)} to ${printShort(album.span.end)}`,
+  };
 }
 
 /** The same of a page of the front or back matter; null when there is none of this id. */

@@ -197,7 +197,7 @@ type LineProps = {
 };
 
 function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
-  const label = page.label ?? page.days[0]?.date.slice(8) ?? "";
+  const label = page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "");
   const said =
     outcome.kind === "sets"
       ? outcome.template.name

@@ -69,9 +69,14 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
         )}
         <div className="mt-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-sm text-quiet">
           <Legend />
-          <Link to={hrefAs(table ? "dial" : "table")} replace preventScrollReset className="link">
-            {table ? "Show the dial" : "Show a list"}
-          </Link>
+          <span className="flex flex-wrap gap-x-5">
+            <Link to={hrefAs(table ? "dial" : "table")} replace preventScrollReset className="link">
+              {table ? "Show the dial" : "Show a list"}
+            </Link>
+            <Link to={to.told(view.albumId)} className="link">
+              Which days are told
+            </Link>
+          </span>
         </div>
         {view.setAside > 0 && (
           <p className="mt-3 text-sm text-quiet">
@@ -163,6 +168,7 @@ function DialWithKeys({ view, rows, chosen, onChoose, onLeave }: Choosing & { on
       <Dial
         rows={rows}
         chosen={chosen}
+        dated={view.dated}
         today={view.today}
         centre={{ big: String(view.inBook), small: [`of ${view.wanted}`, "in the book"] }}
         onChoose={onChoose}

@@ -30,6 +30,8 @@ export type ChosenDay = {
 export type MonthView = {
   readonly albumId: string;
   readonly chosen: ChosenDay;
+  /** Whether a day's number is something else than its date. */
+  readonly dated: boolean;
   /** Turn of the dial at which today lies. */
   readonly today: number | null;
   readonly inBook: number;
@@ -113,6 +115,7 @@ export function monthView(source: Source, today: CalendarDate, { date, minutes }
   return {
     albumId: album.id,
     chosen: chosenDay(page, pages, source),
+    dated: album.numbering !== "date",
     today: turnOf(pages, today),
     ...progressOf(pages),
     tonight: {

@@ -8,6 +8,7 @@ import { OpeningThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { FACE_NAME, matterName } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
+import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { type DatedPage, type InBook, isDated } from "#core/book/dated-page.ts";
 import { openingAt } from "#core/book/opening.ts";
@@ -15,7 +16,7 @@ import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
 
 const dayName = (page: InBook) =>
-  isDated(page) ? (page.label ?? page.days[0]?.date.slice(8) ?? "") : matterName(page.matter);
+  isDated(page) ? (page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "")) : matterName(page.matter);
 
 /** The whole book as small openings on one screen, with what repeats and what is still bare. */
 export function Rhythm({ data }: { data: BookData }) {
