@@ -2,10 +2,11 @@ import { many } from "#app/wording/count.ts";
 import type { Piece } from "#core/album/leaf.ts";
 import type { HoleTrouble } from "#core/book/holes.ts";
 import { pieceSize } from "#core/book/piece.ts";
+import type { Edge } from "#core/book/standing-out.ts";
 import type { Stop } from "#core/book/stops-fitting.ts";
 import type { Trouble } from "#core/book/troubles.ts";
 import { type Fit, PLAY } from "#core/fit/fit.ts";
-import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { type Length, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import type { Edges } from "#core/measure/rect.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";
 
@@ -33,7 +34,7 @@ export function pieceName({ what, turn }: Piece, made: Size, unit: Unit): string
   return `${KIND_NAME[what.kind]}${named} ${printSize(lying, unit)}`;
 }
 
-const EDGE_NAME: Record<keyof Edges, string> = {
+export const EDGE_NAME: Record<keyof Edges, string> = {
   top: "at the top",
   right: "on the right",
   bottom: "at the foot",
@@ -102,13 +103,23 @@ export function holeWords({ holes, move, strip }: HoleTrouble, unit: Unit): stri
     : `${many} through it. Move it ${sayLength(move, unit)} from the binding edge, or ${instead}.`;
 }
 
+/** How far something stands past the closed cover, and what comes of it. */
+export function pastCover(edge: Edge, beyond: Length, unit: Unit): string {
+  const far = sayLength(beyond, unit);
+  if (edge === "top") return `Stands ${far} above the cover’s edge, and will bend.`;
+  if (edge === "bottom") return `Stands ${far} below the cover’s edge, and will bend.`;
+  return `Stands ${far} past the closed cover ${EDGE_NAME[edge]}.`;
+}
+
 /** What is to do or to look at about a piece, in a line or two. */
 export function troubleWords(trouble: Trouble, unit: Unit): string {
   switch (trouble.about) {
     case "hole":
       return holeWords(trouble.hole, unit);
     case "cover":
-      return `Stands ${sayLength(trouble.high, unit)} above the cover’s edge, and will bend.`;
+      return pastCover(trouble.edge, trouble.beyond, unit);
+    case "weld":
+      return `The protector is welded ${EDGE_NAME[trouble.edge]}: stick it on the outside, or let it stand out at the top.`;
     case "fit":
       return fitWords(trouble.placed.fit, unit);
   }

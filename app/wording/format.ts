@@ -14,6 +14,10 @@ export const LENGTH_PROBLEM: Record<LengthProblem, string> = {
   "too-long": "That is over 2 metres. Check the unit.",
 };
 
+/** The margin does not leave what the opening was measured at. */
+export const marginOver = (opening: string, margin: string, leaf: string): string =>
+  `The opening (${opening}) and this margin (${margin}) do not go into a leaf of ${leaf}. Measure the three again.`;
+
 export const FORMAT_PROBLEM: Record<FormatProblem, string> = {
   "opening-over-outer": "The opening is larger than the whole leaf. Measure both again.",
   "margin-over-outer": "The binding margin is as wide as the whole leaf. Measure both again.",

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { anyAlbum, anyContent, anyMake, fullDay, leavesOn, TAG } from "../../tests/samples.ts";
 import { inches } from "../measure/length.ts";
 import { applyEdit, clashingChange, type DayEdit } from "./edit.ts";
-import { FORMAT_PRESETS } from "./formats.ts";
+import { FORMAT_PRESETS, overMeasured } from "./formats.ts";
 import { LEAF_KINDS, type LeafMake } from "./leaf.ts";
 import { type DayContent, EMPTY_DAY, newCard, PARTS, STEPS } from "./model.ts";
 import { pagesOf, progressOf } from "./page.ts";
@@ -232,7 +232,7 @@ describe("the presets", () => {
     (_, preset) => {
       expect(preset.opening.w).toBeGreaterThanOrEqual(preset.nominal.w);
       expect(preset.opening.h).toBeGreaterThanOrEqual(preset.nominal.h);
-      expect(preset.outer.w).toBeGreaterThanOrEqual(preset.nominal.w + preset.margin);
+      expect(overMeasured(preset)).toBe(0);
       expect(preset.outer.h).toBeGreaterThanOrEqual(preset.opening.h);
     },
   );

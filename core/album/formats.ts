@@ -1,4 +1,4 @@
-import { inches, type Length, millimetres, plus, type Unit } from "../measure/length.ts";
+import { inches, type Length, millimetres, minus, plus, ticks, type Unit } from "../measure/length.ts";
 import { aSeries } from "../measure/sheets.ts";
 import { type Size, size } from "../measure/size.ts";
 import { checkHoles, type HolePresetId, type HoleProblem, holePreset, NO_HOLES } from "./holes.ts";
@@ -6,7 +6,7 @@ import type { AlbumFormat } from "./model.ts";
 
 /**
  * Measured starting points. Protectors differ from maker to maker, so all of these are typical values, from memory,
- * to be corrected with a ruler. Common practice: a protector 11 wide on a 10 × 8 format has a margin of 1.
+ * to be corrected with a ruler. Common practice: a protector on a 10 × 8 format is 11 wide, an inch more at the rings.
  */
 export type FormatPreset = AlbumFormat & { readonly id: string; readonly unit: Unit };
 
@@ -16,9 +16,15 @@ const EASE = inches(1 / 8);
 /** A board stands a quarter inch beyond the leaves at the free edge, an eighth above and below. */
 const coverOf = (outer: Size): Size => size(plus(outer.w, inches(1 / 4)), plus(outer.h, inches(1 / 4)));
 
-function ringAlbum(id: string, w: number, h: number, margin: Length, rings: HolePresetId = "three-ring"): FormatPreset {
+function ringAlbum(
+  id: string,
+  w: number,
+  h: number,
+  atRings: Length,
+  rings: HolePresetId = "three-ring",
+): FormatPreset {
   const nominal = size(inches(w), inches(h));
-  const outer = size(plus(nominal.w, margin), plus(nominal.h, inches(1 / 4)));
+  const outer = size(plus(nominal.w, atRings), plus(nominal.h, inches(1 / 4)));
   return {
     id,
     unit: "inch",
@@ -29,7 +35,8 @@ function ringAlbum(id: string, w: number, h: number, margin: Length, rings: Hole
     outer,
     // It turns with the others when it is as large as their protectors. Common practice: 11 × 8¼ beside a 10 × 8.
     bare: outer,
-    margin,
+    // The opening takes its ease from what is left for the rings.
+    margin: minus(atRings, EASE),
     bindingEdge: "left",
     holes: holePreset(rings, outer.h),
     cover: coverOf(outer),
@@ -105,6 +112,15 @@ export const usualPrint = (landscape: boolean): Size =>
   landscape ? size(inches(6), inches(4)) : size(inches(3), inches(4));
 
 export type FormatProblem = "opening-over-outer" | "margin-over-outer" | HoleProblem;
+
+/**
+ * By how much the binding margin and the opening together are wider than the leaf they are in; zero where the three agree.
+ * Such a book can be kept, and was once shipped; who measures is told.
+ */
+export function overMeasured({ opening, outer, margin, bindingEdge }: AlbumFormat): Length {
+  const over = bindingEdge === "left" ? opening.w + margin - outer.w : opening.h + margin - outer.h;
+  return ticks(Math.max(0, over));
+}
 
 /** What cannot be true of a measured format: a page wider than its leaf, a margin that leaves no page, a hole off the leaf. */
 export function checkFormat(format: AlbumFormat): FormatProblem | null {

@@ -9,7 +9,7 @@ import { inches, ticks } from "../measure/length.ts";
 import { areaOf, contains, overlap, rect } from "../measure/rect.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece } from "./arrange.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
-import { beyondCover, hiddenTabs, holesOf, holeTroubles, slitsOf, staggerTabs } from "./holes.ts";
+import { holesOf, holeTroubles, slitsOf } from "./holes.ts";
 import { openingAt } from "./opening.ts";
 import { pieceRect } from "./piece.ts";
 import { looseOf, readBook, readGhost } from "./read.ts";
@@ -254,7 +254,7 @@ describe("the book read", () => {
   });
 });
 
-describe("holes and tabs", () => {
+describe("holes", () => {
   it("a bare leaf's piece over a hole is told how far to move, and is then clear; a protector takes the holes itself", () => {
     const bare = leaf("a", { front: laid([made("p", "filler", 0, 0, 3, 4)]) });
     const [read] = readBook(plan, [], [bare]).leaves;
@@ -279,40 +279,6 @@ describe("holes and tabs", () => {
     expect(back.map(({ x }) => read.sheet.page.w - x)).toEqual(front.map(({ x }) => x));
     expect(slitsOf(read, "front", preset).map(({ to }) => to.x)).toEqual([0, 0, 0]);
     expect(slitsOf({ ...read, leaf: leaf("a") }, "front", preset)).toEqual([]);
-  });
-
-  it("tabs staggered along an edge never hide each other, reach from end to end, and too many are refused with what would do", () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 1, max: 40 }),
-        fc.integer({ min: 1000, max: 90_000 }),
-        fc.integer({ min: 100, max: 9000 }),
-        (count, length, width) => {
-          const tabs = staggerTabs(count, ticks(length), ticks(width));
-          if (!tabs.ok) {
-            expect(count * width).toBeGreaterThan(length);
-            expect(tabs.width * count).toBeLessThanOrEqual(length);
-            return;
-          }
-          for (const [at, y] of tabs.at.entries()) {
-            expect(y >= 0 && y + width <= length).toBe(true);
-            if (at > 0) expect(y - (tabs.at[at - 1] ?? 0)).toBeGreaterThanOrEqual(width);
-          }
-        },
-      ),
-    );
-  });
-
-  it("a tab above the cover, and one that hides another, are told", () => {
-    const tab = (id: string, y: number) => leaf(id, { front: laid([made(`tab-${id}`, "tab", 6, y, 0.5, 1)]) });
-    const book = readBook(plan, [], [tab("a", 1), tab("b", 1.5), tab("c", -0.75)]);
-    expect(hiddenTabs(book.leaves, preset).map(({ leaf: of, behind }) => [of.leaf.id, behind.leaf.id])).toEqual([
-      ["b", "a"],
-    ]);
-    const [, , high] = book.leaves;
-    if (!high?.front.pieces[0]) throw new Error("three leaves");
-    expect(beyondCover(high.front.pieces[0].rect, high, preset, "front").top).toBe(inches(0.625));
-    expect(beyondCover(book.leaves[0]?.front.pieces[0]?.rect ?? rect(0, 0, 1, 1), high, preset, "front").top).toBe(0);
   });
 });
 

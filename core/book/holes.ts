@@ -1,7 +1,7 @@
 import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { inches, type Length, ticks } from "../measure/length.ts";
-import { mirrored, type Rect, rect } from "../measure/rect.ts";
+import { mirrored, type Rect } from "../measure/rect.ts";
 import { type LeafRead, type PlacedPiece, type Sheet, wholeLeaf } from "./read.ts";
 
 /** A hole on a leaf, its centre in the page's own ticks. */
@@ -93,64 +93,4 @@ export function slitsOf({ leaf, sheet }: Pick<LeafRead, "leaf" | "sheet">, face:
         ? { x: from.x, y: edge.y }
         : { x: face === "front" ? edge.x : ticks(edge.x + edge.w), y: from.y },
   }));
-}
-
-export type Stagger =
-  | { ok: true; at: Length[] }
-  /** They cannot all show: at most this many of this width, or all of them at this width. */
-  | { ok: false; reason: "too-many-tabs"; most: number; width: Length };
-
-/** Places `count` tabs of `width` evenly along an edge `length` long, from its upper end, so that none hides another. */
-export function staggerTabs(count: number, length: Length, width: Length): Stagger {
-  if (count * width > length) {
-    return {
-      ok: false,
-      reason: "too-many-tabs",
-      most: Math.floor(length / width),
-      width: ticks(Math.floor(length / count)),
-    };
-  }
-  const step = count > 1 ? (length - width) / (count - 1) : 0;
-  return { ok: true, at: Array.from({ length: count }, (_, at) => ticks(Math.round(at * step))) };
-}
-
-/** How far a piece stands beyond the closed cover at each free edge; zero where the cover hides it. */
-export function beyondCover(piece: Rect, read: Pick<LeafRead, "leaf" | "sheet">, format: AlbumFormat, face: Face) {
-  const whole = wholeLeaf(read.sheet, format, face);
-  const overTop = Math.round((format.cover.h - format.outer.h) / 2);
-  const top = topOf(read.sheet, read.leaf.drop, format) - whole.y + overTop;
-  const spine = face === "front" ? -whole.x : whole.x + whole.w;
-  const reach = face === "front" ? spine + piece.x + piece.w : spine - piece.x;
-  const up = -(top + piece.y);
-  const down = top + piece.y + piece.h - format.cover.h;
-  const over = (length: number) => ticks(Math.max(0, length));
-  return { top: over(up), bottom: over(down), foreEdge: over(reach - format.cover.w) };
-}
-
-/** Tabs of different leaves that stand in each other's way: the lower one would be hidden. */
-export function hiddenTabs(
-  leaves: readonly LeafRead[],
-  format: AlbumFormat,
-): { tab: PlacedPiece; leaf: LeafRead; behind: LeafRead }[] {
-  type Seen = { leaf: LeafRead; tab: PlacedPiece; lies: Rect };
-  const seen: Seen[] = [];
-  const hidden: { tab: PlacedPiece; leaf: LeafRead; behind: LeafRead }[] = [];
-  for (const leaf of leaves) {
-    const whole = wholeLeaf(leaf.sheet, format, "front");
-    const [dx, dy] = [-whole.x, topOf(leaf.sheet, leaf.leaf.drop, format) - whole.y];
-    for (const tab of leaf.front.pieces) {
-      if (tab.piece.what.kind !== "tab") continue;
-      const lies = rect(tab.rect.x + dx, tab.rect.y + dy, tab.rect.w, tab.rect.h);
-      const over = seen.find(
-        ({ lies: other }) =>
-          lies.y < other.y + other.h &&
-          other.y < lies.y + lies.h &&
-          lies.x < other.x + other.w &&
-          other.x < lies.x + lies.w,
-      );
-      if (over) hidden.push({ tab, leaf, behind: over.leaf });
-      seen.push({ leaf, tab, lies });
-    }
-  }
-  return hidden;
 }

@@ -30,8 +30,8 @@ export type Opening = {
 /** Clear leaves let the next be seen; so does whatever a smaller leaf leaves uncovered. */
 const seesThrough = ({ sheet }: LeafRead): boolean => sheet.kind === "clear" || sheet.kind === "vellum";
 
-/** Where a leaf lies when its `face` is up. A book bound at the top turns upward: backs lie above the spine. */
-function place(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; page: Rect } {
+/** Where a leaf lies in the book when its `face` is up. A book bound at the top turns upward: backs lie above the spine. */
+export function placeInBook(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; page: Rect } {
   const whole = wholeLeaf(read.sheet, format, face);
   const moved = (x: number, y: number) => ({
     whole: rect(x, y, whole.w, whole.h),
@@ -63,7 +63,7 @@ function reachOf(leaves: readonly LeafRead[], format: AlbumFormat): { front: Rec
   const known = reaches.get(leaves);
   if (known?.format === format) return known;
   const reach = (face: Face) =>
-    leaves.reduce((area, read) => around(area, place(read, face, format).whole), fullArea(face, format));
+    leaves.reduce((area, read) => around(area, placeInBook(read, face, format).whole), fullArea(face, format));
   const found = { format, front: reach("front"), back: reach("back") };
   reaches.set(leaves, found);
   return found;
@@ -77,7 +77,7 @@ function stack(next: (depth: number) => LeafRead | undefined, face: Face, format
   for (let depth = 0; depth < MOST_LOOKED_THROUGH && lying.length < MOST_SEEN; depth++) {
     const read = next(depth);
     if (!read) break;
-    const places = place(read, face, format);
+    const places = placeInBook(read, face, format);
     const visible = covers.reduce<Rect[]>(
       (parts, cover) => parts.flatMap((part) => subtract(part, cover)),
       [places.whole],

@@ -154,9 +154,12 @@ test("tabs of several leaves are staggered so that each is seen", async ({ page 
     await page.getByLabel("Add a leaf after this one").selectOption({ label: "Full page" });
     await expect(strip(page).getByRole("listitem")).toHaveCount(leaf + 2);
   }
-  await expect(page.getByText(/lies behind one of/)).toBeVisible();
-  await page.getByRole("button", { name: "Stagger the tabs" }).click();
-  await expect(page.getByText(/lies behind one of/)).toHaveCount(0);
+  const out = page.getByRole("region", { name: "What stands out" });
+  await expect(out.getByText("2 pieces stand out on the right.")).toBeVisible();
+  await expect(out.getByText(/^Tab .* lies behind Tab/)).toBeVisible();
+  await expect(out.getByText(/2 stand past the closed cover on the right, by .* at most/)).toBeVisible();
+  await out.getByRole("button", { name: "Stagger them" }).click();
+  await expect(out.getByText(/lies behind/)).toHaveCount(0);
   await saved(page);
 });
 

@@ -2,7 +2,7 @@ import { DropdownMenu } from "radix-ui";
 import { newId } from "#app/parts/new-id.ts";
 import { KIND_NAME } from "#app/wording/fit.ts";
 import { MADE_KINDS, type MadeKind, numeralOf, type Piece } from "#core/album/leaf.ts";
-import { inches, millimetres, type Unit } from "#core/measure/length.ts";
+import { inches, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { centredIn, rectOf } from "#core/measure/rect.ts";
 import { type Size, size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
@@ -18,8 +18,12 @@ type Props = {
 export function AddPiece({ board: { read, face, ...board }, unit, onArrange }: Props) {
   const page = rectOf(read.sheet.page);
   const add = (what: Piece["what"], made: Size) => {
-    const { x, y } = what.kind === "tab" ? { x: page.w, y: inches(1 / 2) } : centredIn(page, made);
-    const piece: Piece = { id: newId(), what, at: { x, y }, turn: 0, outside: false };
+    const isTab = what.kind === "tab";
+    // A tab stands out at the fore-edge; past a welded one it is stuck on the outside.
+    const { x, y } = isTab
+      ? { x: face === "front" ? page.w : ticks(-made.w), y: inches(1 / 2) }
+      : centredIn(page, made);
+    const piece: Piece = { id: newId(), what, at: { x, y }, turn: 0, outside: isTab && read.sheet.inProtector };
     onArrange([...piecesOf({ ...board, read, face }), piece]);
   };
   const addMade = (kind: MadeKind) => add({ kind, size: usual(kind, unit), name: "" }, usual(kind, unit));

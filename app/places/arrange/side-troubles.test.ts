@@ -32,7 +32,8 @@ const said = (kind: LeafKind, pieces: readonly Piece[], format: AlbumFormat = pr
 
 describe("what a side wants done", () => {
   it("is nothing where everything lies well", () => {
-    expect(said("full", [piece("filler", 1, 1, 3, 4), piece("tab", 6, 1, 0.5, 1)])).toEqual([]);
+    expect(said("full", [piece("filler", 1, 1, 3, 4)])).toEqual([]);
+    expect(said("paper", [piece("filler", 1, 1, 3, 4), piece("tab", 6.6, 1, 0.5, 1)])).toEqual([]);
     expect(said("full", [])).toEqual([]);
   });
 
@@ -41,6 +42,22 @@ describe("what a side wants done", () => {
     expect(said("full", pieces)).toEqual([
       ["cover", true, "Tab ½ × 1: Stands ¾″ above the cover’s edge, and will bend."],
       ["fit", false, "Filler card 3 × 4: Hangs over: 1″ on the right."],
+    ]);
+  });
+
+  it("says of a tab what the closed protector and the cover do to it", () => {
+    expect(said("full", [piece("tab", 6, 1, 0.5, 1)])).toEqual([
+      [
+        "weld",
+        true,
+        "Tab ½ × 1: The protector is welded on the right: stick it on the outside, or let it stand out at the top.",
+      ],
+      ["cover", false, "Tab ½ × 1: Stands ³⁄₁₆″ past the closed cover on the right."],
+    ]);
+    const outside = { ...piece("tab", 6, 1, 0.5, 1), outside: true };
+    expect(said("full", [outside]).map(([about]) => about)).toEqual(["cover"]);
+    expect(said("paper", [piece("tab", 3, 8, 0.5, 1)])).toEqual([
+      ["cover", true, "Tab ½ × 1: Stands ⅝″ below the cover’s edge, and will bend."],
     ]);
   });
 

@@ -14,9 +14,9 @@ import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import { isDated } from "#core/book/dated-page.ts";
-import { hiddenTabs } from "#core/book/holes.ts";
 import { type Opening, openingAt } from "#core/book/opening.ts";
 import type { LeafRead } from "#core/book/read.ts";
+import { standingOut } from "#core/book/standing-out.ts";
 import type { BookData } from "./data.ts";
 import { LeafPanel } from "./leaf-panel.tsx";
 import { LeafStrip } from "./leaf-strip.tsx";
@@ -61,7 +61,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const opening = useMemo(() => openingAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
   const boards = useMemo(() => boardsOf(opening, unit), [opening, unit]);
   const box = useMemo(() => frameOf(opening), [opening]);
-  const hidden = useMemo(() => hiddenTabs(book.leaves, format), [book, format]);
+  const out = useMemo(() => standingOut(book.leaves, format), [book, format]);
 
   if (!chosen)
     return (
@@ -124,7 +124,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             read={chosen}
             at={at}
             book={book}
-            hidden={hidden}
+            out={out}
             change={(edit, key) => change(leaves, edit, key)}
             arrange={(changes) => arrange(leaves, changes)}
             goTo={goTo}

@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
@@ -8,10 +7,8 @@ import { newId } from "#app/parts/new-id.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { FACE_NAME, MATTER_NAME, matterName } from "#app/wording/book.ts";
-import { many } from "#app/wording/count.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
-import { pieceName } from "#app/wording/fit.ts";
 import {
   FACES,
   type Face,
@@ -25,19 +22,20 @@ import {
 import { MATTERS, type Matter } from "#core/album/model.ts";
 import type { DatedPage, InBook } from "#core/book/dated-page.ts";
 import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
-import { type hiddenTabs, staggerTabs } from "#core/book/holes.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { pieceSize } from "#core/book/piece.ts";
 import type { BookRead, LeafRead } from "#core/book/read.ts";
-import { sayLength, ticks } from "#core/measure/length.ts";
+import type { StandsOut } from "#core/book/standing-out.ts";
+import { ticks } from "#core/measure/length.ts";
 import type { BookData } from "./data.ts";
+import { StandingOut } from "./standing-out.tsx";
 
 type Props = {
   readonly data: BookData;
   readonly read: LeafRead<InBook>;
   readonly at: number;
   readonly book: BookRead<InBook>;
-  readonly hidden: ReturnType<typeof hiddenTabs>;
+  readonly out: readonly StandsOut[];
   readonly change: (edit: BookEdit, key?: string) => void;
   readonly arrange: (changes: readonly Arrangement[]) => void;
   readonly goTo: (leaf: string) => void;
@@ -53,7 +51,7 @@ function ownerText(owner: Owner, pages: readonly InBook[]): string {
 const NEW = "new:";
 
 /** Everything about the leaf under the hand that is not on it: whose sides, where in the book, what it is made of. */
-export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo, addMatter }: Props) {
+export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, addMatter }: Props) {
   const { leaf, sheet } = read;
   const { pages, matters, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
@@ -207,7 +205,7 @@ export function LeafPanel({ data, read, at, book, hidden, change, arrange, goTo,
           </div>
         )}
       </fieldset>
-      <Tabs data={data} book={book} hidden={hidden} arrange={arrange} />
+      <StandingOut all={out} leaves={book.leaves} format={data.format} unit={unit} arrange={arrange} />
     </div>
   );
 }
@@ -270,61 +268,5 @@ function Make({ data, make, onChange }: { data: BookData; make: LeafMake; onChan
         </div>
       ))}
     </div>
-  );
-}
-
-/** Tabs of the whole book along the fore-edge: which hide each other, and a stagger that lets each be seen. */
-function Tabs({ data, book, hidden, arrange }: Pick<Props, "data" | "book" | "hidden" | "arrange">) {
-  const [said, setSaid] = useState<string | null>(null);
-  const tabs = book.leaves.flatMap((leaf) =>
-    leaf.front.pieces.filter(({ piece }) => piece.what.kind === "tab").map((tab) => ({ leaf, tab })),
-  );
-  if (tabs.length === 0) return null;
-  const tallest = ticks(Math.max(...tabs.map(({ tab }) => tab.rect.h)));
-  const along = ticks(data.format.nominal.h);
-  const stagger = () => {
-    const places = staggerTabs(tabs.length, along, tallest);
-    if (!places.ok) {
-      setSaid(
-        `${tabs.length} tabs of ${sayLength(tallest, data.unit)} do not fit along ${sayLength(along, data.unit)}: at most ${places.most}, or make each ${sayLength(places.width, data.unit)}.`,
-      );
-      return;
-    }
-    setSaid(null);
-    arrange(
-      tabs.map(({ leaf, tab }, at) => {
-        const below = Math.round((data.format.nominal.h - leaf.sheet.page.h) / 2);
-        const y = ticks((places.at[at] ?? 0) - (leaf.leaf.drop ?? below));
-        return {
-          leaf: leaf.leaf.id,
-          face: "front" as const,
-          pieces: leaf.front.pieces.map(({ piece }) =>
-            piece.id === tab.piece.id ? { ...piece, at: { x: leaf.sheet.page.w, y } } : piece,
-          ),
-        };
-      }),
-    );
-  };
-  return (
-    <section className="grid gap-2 border-t border-line pt-4 text-sm" aria-label="Tabs">
-      <p>{many(tabs.length, "tab")} in the book.</p>
-      {hidden.map(({ tab, leaf, behind }) => {
-        const made = pieceSize(tab.piece.what, null);
-        return (
-          <p key={`${leaf.leaf.id}${tab.piece.id}`} className="font-medium text-ember">
-            {made ? pieceName(tab.piece, made, data.unit) : "A tab"} of {leafName(leaf, data.unit)} lies behind one of{" "}
-            {leafName(behind, data.unit)}
-          </p>
-        );
-      })}
-      {said && (
-        <p role="alert" className="font-medium text-ember">
-          {said}
-        </p>
-      )}
-      <Button small className="justify-self-start" onClick={stagger}>
-        Stagger the tabs
-      </Button>
-    </section>
   );
 }

@@ -1,8 +1,8 @@
-import { FORMAT_PROBLEM, LENGTH_PROBLEM } from "#app/wording/format.ts";
-import { checkFormat } from "#core/album/formats.ts";
+import { FORMAT_PROBLEM, LENGTH_PROBLEM, marginOver } from "#app/wording/format.ts";
+import { checkFormat, overMeasured } from "#core/album/formats.ts";
 import { type AlbumFormat, BINDING_EDGES, BINDINGS } from "#core/album/model.ts";
 import { LIMITS } from "#core/limits.ts";
-import { type Length, parseLength, printNumber, ticks, type Unit } from "#core/measure/length.ts";
+import { type Length, parseLength, printNumber, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 
 /** The measuring form's fields, all as text. */
 export const FORMAT_LENGTHS = [
@@ -92,6 +92,12 @@ export function readFormat(text: FormatText, unit: Unit): ReadFormat {
     capacity: Math.round(capacity * 1000),
   };
   const problem = checkFormat(format);
+  if (!problem && overMeasured(format) > 0) {
+    const say = (length: Length) => sayLength(length, unit);
+    const [opening, outer] =
+      bindingEdge === "left" ? [format.opening.w, format.outer.w] : [format.opening.h, format.outer.h];
+    return { ok: false, errors: { margin: marginOver(say(opening), say(format.margin), say(outer)) } };
+  }
   if (!problem) return { ok: true, format };
   const at: Record<typeof problem, FormatField> = {
     "opening-over-outer": "openingW",
