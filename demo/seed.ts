@@ -34,7 +34,7 @@ function planOf(
   if (!preset) throw new Error(`no such preset: ${presetId}`);
   const { id: _, unit, ...format } = preset;
   const span = { start: given.start as CalendarDate, end: given.end as CalendarDate };
-  return { title: given.title, numbering: given.numbering, unit, span, format };
+  return { title: given.title, numbering: given.numbering, preparing: "parts", unit, span, format };
 }
 
 /** Takes a day's pictures off the easel, keeps them, and returns their ids in order. */

@@ -110,6 +110,8 @@ function wordsOf(
       unit: album.unit,
       numbering: album.numbering,
       photoRule: album.photoRule,
+      preparing: album.preparing,
+      pattern: album.pattern,
       ...album.span,
       format: {
         ...format,
@@ -249,6 +251,8 @@ export async function unpackAlbum(
       unit: album.unit,
       numbering: album.numbering,
       photoRule: album.photoRule,
+      preparing: album.preparing,
+      pattern: album.pattern,
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };

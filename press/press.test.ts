@@ -19,6 +19,7 @@ import { MOST_BYTES } from "../core/photo/roll.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
+import { rememberPattern } from "../store/foundations.ts";
 import { changeMatter } from "../store/matter.ts";
 import { saveLayout } from "../store/page-stash.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
@@ -116,6 +117,12 @@ describe("taking the place out of a picture", () => {
   });
 });
 
+const PATTERN = {
+  cycle: ["mantel"],
+  rules: [{ when: "photos", atLeast: 3, template: "mantel" } as const],
+  without: [],
+};
+
 async function albumWithPhoto() {
   const { keeper, albumId, author } = await newAlbum(store);
   const read = await readPicture(await plain(320, 240).withExif(PLACE).jpeg().toBuffer(), "boat.jpg");
@@ -124,6 +131,7 @@ async function albumWithPhoto() {
   for (const kind of ["star", "banked"] as const)
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind, on: true });
   await setPhotoRule(store.db, keeper.householdId, albumId, "any");
+  await rememberPattern(store.db, author(), PATTERN);
   const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
   const [one, two] = aggregate?.days ?? [];
   const print = { w: inches(6), h: inches(4) };
@@ -190,7 +198,7 @@ describe("an archive", () => {
     expect(there?.photos.size).toBe(1);
     const [photo] = there?.photos.values() ?? [];
     expect(photo).toMatchObject({ star: true, banked: true, rejected: false });
-    expect(there?.album.photoRule).toBe("any");
+    expect(there?.album).toMatchObject({ photoRule: "any", preparing: "parts", pattern: PATTERN });
     expect(photo?.sha256).toBe(hashOf(original.bytes));
     expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
     expect(await readVersion(store.db, keeper.householdId, photo?.id ?? "", 480)).toBeNull();

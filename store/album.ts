@@ -2,6 +2,7 @@ import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
+import type { Pattern } from "../core/book/pattern.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
@@ -21,6 +22,8 @@ export type AlbumRecord = AlbumPlan & {
   readonly archiveId: string;
   readonly version: number;
   readonly photoRule: PhotoRule;
+  /** The pattern of foundation pages that was last set; null before the first. */
+  readonly pattern: Pattern | null;
 };
 
 /** Who wrote a day last, and when. */
@@ -50,6 +53,7 @@ export function planOf(row: AlbumRow): AlbumPlan {
     unit: row.unit,
     numbering: row.numbering,
     span: { start: row.startsOn, end: row.endsOn },
+    preparing: row.preparing,
     format: {
       name: row.formatName,
       binding: row.binding,
@@ -71,6 +75,7 @@ export const toRecord = (row: AlbumRow): AlbumRecord => ({
   archiveId: row.archiveId,
   version: row.version,
   photoRule: row.photoRule,
+  pattern: row.pattern,
   ...planOf(row),
 });
 
@@ -240,6 +245,7 @@ export const planColumns = (plan: AlbumPlan) => ({
   numbering: plan.numbering,
   startsOn: plan.span.start,
   endsOn: plan.span.end,
+  preparing: plan.preparing,
   ...formatColumns(plan.format),
 });
 

@@ -1,10 +1,13 @@
 import { randomUUID } from "node:crypto";
+import { and, eq } from "drizzle-orm";
 import { type Leaf, type LeafMake, leafOfDay, type Piece } from "../core/album/leaf.ts";
+import type { Pattern } from "../core/book/pattern.ts";
 import { insertOfDay } from "../core/book/place.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { Author } from "./author.ts";
 import { changeLeaves, lockBook } from "./book.ts";
 import type { Db } from "./db.ts";
+import { album } from "./schema/index.ts";
 
 /** A page as a template makes it: what its leaf is, and what lies on its front. */
 export type FoundationPage = {
@@ -14,6 +17,14 @@ export type FoundationPage = {
   readonly make: LeafMake;
   readonly pieces: readonly Piece[];
 };
+
+/** Keeps the pattern that was set over the month, to begin from the next time. */
+export async function rememberPattern(db: Db, { householdId, albumId }: Author, pattern: Pattern): Promise<void> {
+  await db
+    .update(album)
+    .set({ pattern })
+    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)));
+}
 
 /** Sets foundation pages for many days as one act: all of them, or none. Tells how many were set. */
 export async function setFoundations(db: Db, author: Author, pages: readonly FoundationPage[]): Promise<number> {

@@ -3,6 +3,7 @@ import { isDeepStrictEqual } from "node:util";
 import { and, eq, isNull } from "drizzle-orm";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
+import type { Pattern } from "../core/book/pattern.ts";
 import type { Slot } from "../core/month/slots.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import { albumOfArchive, planColumns } from "./album.ts";
@@ -136,7 +137,7 @@ export async function importAlbum(
   db: Db,
   householdId: string,
   archiveId: string,
-  plan: AlbumPlan & { readonly photoRule?: PhotoRule },
+  plan: AlbumPlan & { readonly photoRule?: PhotoRule; readonly pattern?: Pattern | null },
   days: readonly ImportedDay[],
   book: ImportedBook = NO_BOOK,
   asCopy = false,
@@ -147,7 +148,7 @@ export async function importAlbum(
     if (present) return { ok: false, albumId: present };
     const [row] = await tx
       .insert(album)
-      .values({ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule })
+      .values({ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule, pattern: plan.pattern })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
     const known = await sameLayouts(tx, householdId, book.layouts);

@@ -41,8 +41,9 @@ beforeAll(async () => {
   const preset = presetById("ring-6x8");
   if (!preset) throw new Error("shipped");
   const { id: _, unit, ...format } = preset;
-  // The bare page's measure came with the step that is tried here.
+  // What came with the step that is tried here, and after it.
   const {
+    preparing: _preparing,
     bareW: _bareW,
     bareH: _bareH,
     ...columns
@@ -50,6 +51,7 @@ beforeAll(async () => {
     title: "Before",
     unit,
     numbering: "date",
+    preparing: "parts",
     format,
     span: { start: "2026-12-01" as never, end: "2026-12-08" as never },
   });

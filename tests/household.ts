@@ -19,6 +19,7 @@ export function decemberPlan(change: Partial<AlbumPlan> = {}): AlbumPlan {
     title: "A December",
     unit,
     numbering: "date",
+    preparing: "parts",
     span: { start: "2026-12-01" as CalendarDate, end: "2026-12-10" as CalendarDate },
     format,
     ...change,

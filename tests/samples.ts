@@ -24,6 +24,7 @@ import {
   NUMERAL_STYLES,
   newCard,
   PARTS,
+  PREPARING,
   STEPS,
 } from "../core/album/model.ts";
 import { type LayoutNode, POCKET_LAYOUTS } from "../core/book/layout.ts";
@@ -180,6 +181,7 @@ export const anyPlan: fc.Arbitrary<AlbumPlan> = fc
     title: anyText.map((text) => text.trim() || "An album"),
     unit: fc.constantFrom("inch" as const, "cm" as const),
     numbering: fc.constantFrom(...NUMBERINGS),
+    preparing: fc.constantFrom(...PREPARING),
     offset: fc.nat(9000),
     length: fc.integer({ min: 1, max: LONGEST_SPAN }),
     format: fc.constantFrom(...FORMAT_PRESETS),
@@ -323,7 +325,14 @@ export function decemberDays(contents: Readonly<Record<string, DayContent>>): { 
     return { id: date, date, skipped: false, mergedInto: null, version: 1, content: contents[date] ?? EMPTY_DAY };
   });
   return {
-    plan: { title: "A December", unit, numbering: "date", span: { start, end: addDays(start, 9) }, format },
+    plan: {
+      title: "A December",
+      unit,
+      numbering: "date",
+      preparing: "parts",
+      span: { start, end: addDays(start, 9) },
+      format,
+    },
     days,
   };
 }

@@ -1,6 +1,6 @@
 import { SPAN_PROBLEM } from "#app/wording/month.ts";
 import { presetById } from "#core/album/formats.ts";
-import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
+import { type AlbumFormat, type AlbumPlan, PREPARING, type Preparing, USUAL_PREPARING } from "#core/album/model.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import { parseSpan, type Span } from "#core/month/span.ts";
@@ -9,7 +9,7 @@ import { clean } from "#core/words/clean.ts";
 /** What is wrong, by the name of the field it is wrong in. */
 export type FieldErrors = Readonly<Record<string, string>>;
 /** The fields of an album's plan as its forms send them. */
-export const PLAN_FIELDS = ["title", "start", "end", "numbering", "unit"] as const;
+export const PLAN_FIELDS = ["title", "start", "end", "numbering", "unit", "preparing"] as const;
 
 export type ParsedPlan = { ok: true; plan: AlbumPlan } | { ok: false; errors: FieldErrors };
 
@@ -51,7 +51,7 @@ export function parseNewAlbum(form: FormData, measured: readonly { id: string; f
   ];
   if (!format) errors.book = "Choose a book.";
   if (!format || !span || Object.keys(errors).length > 0) return { ok: false, errors };
-  return { ok: true, plan: { title, span, numbering, unit: readUnit(form), format } };
+  return { ok: true, plan: { title, span, numbering, preparing: USUAL_PREPARING, unit: readUnit(form), format } };
 }
 
 function bookNamed(id: string, measured: readonly { id: string; format: AlbumFormat }[]): AlbumFormat | undefined {
@@ -61,10 +61,14 @@ function bookNamed(id: string, measured: readonly { id: string; format: AlbumFor
   return format;
 }
 
+/** How much is made ahead; a form from before it was asked leaves it as usual. */
+const readPreparing = (form: FormData): Preparing =>
+  PREPARING.find((each) => each === text(form, "preparing")) ?? USUAL_PREPARING;
+
 /** Days, numbers and unit, as the settings form sends them; the book's measures stay as they are. */
 export function parseAlbumSettings(form: FormData, format: AlbumFormat): ParsedPlan {
   const errors: Record<string, string> = {};
   const [title, span, numbering] = [readTitle(form, errors), readSpan(form, errors), readNumbering(form, errors)];
   if (!span || Object.keys(errors).length > 0) return { ok: false, errors };
-  return { ok: true, plan: { title, span, numbering, unit: readUnit(form), format } };
+  return { ok: true, plan: { title, span, numbering, preparing: readPreparing(form), unit: readUnit(form), format } };
 }

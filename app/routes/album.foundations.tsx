@@ -8,14 +8,14 @@ import { many } from "#app/wording/count.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { toDatedPage } from "#core/book/dated-page.ts";
 import { PATTERN } from "#core/book/edit-schema.ts";
-import { dressPage, previewPattern } from "#core/book/pattern.ts";
+import { dressPage, type Pattern, previewPattern } from "#core/book/pattern.ts";
 import { readBook } from "#core/book/read.ts";
 import { templatesFor } from "#core/book/shipped-templates.ts";
 import { COPIED, type Template, templateOf } from "#core/book/template.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { clean } from "#core/words/clean.ts";
 import type { AlbumAggregate } from "#store/album.ts";
-import { setFoundations } from "#store/foundations.ts";
+import { rememberPattern, setFoundations } from "#store/foundations.ts";
 import { readTemplates, saveTemplate } from "#store/page-stash.ts";
 import { putAway } from "#store/stash-tray.ts";
 import type { Route } from "./+types/album.foundations";
@@ -39,6 +39,10 @@ function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: stri
   );
 }
 
+/** Whether a pattern is for days that were picked, and not for the month. */
+const isForSome = ({ cycle, rules }: Pattern): boolean =>
+  cycle.length === 0 && rules.every(({ when }) => when === "dates");
+
 function asked(request: Request) {
   const query = new URL(request.url).searchParams;
   const keeping = query.has("keep");
@@ -55,6 +59,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     templates: templatesFor(aggregate.album.format.nominal, own),
     own: own.map(({ id }) => id),
     taken: takenFrom(aggregate, side),
+    last: aggregate.album.pattern,
     keeping,
     dates,
   };
@@ -95,6 +100,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         });
         const count = await setFoundations(context.db, author, set);
         if (count === 0) return { ok: false as const, reason: "not-taken" as const };
+        // One for single days, or of a side that is copied, is no pattern of the month.
+        if (!isForSome(sent.data)) await rememberPattern(context.db, author, sent.data);
         return {
           ok: true as const,
           said: `${many(count, "page is", "pages are")} set. “Take back” undoes all of them.`,

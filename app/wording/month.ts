@@ -1,3 +1,4 @@
+import type { Preparing } from "#core/album/model.ts";
 import type { Numbering } from "#core/month/numbering.ts";
 import type { SlotProblem } from "#core/month/slots.ts";
 import type { SpanProblem } from "#core/month/span.ts";
@@ -14,6 +15,12 @@ export const NUMBERING_HINT: Record<Numbering, string> = {
   date: "9 is the ninth of the month.",
   countdown: "Counts down; the last day is 1.",
   story: "1, 2, 3 in the order told. Skipped days have none.",
+};
+
+export const PREPARING_NAME: Record<Preparing, string> = {
+  all: "Whole pages: bases, numbers and inserts",
+  parts: "Parts: tags, pockets, small leaves",
+  nothing: "Nothing: each page in its own evening",
 };
 
 export const SPAN_PROBLEM: Record<SpanProblem, string> = {

@@ -131,11 +131,17 @@ export type MatterEntry = {
   readonly content: DayContent;
 };
 
+/** How much of the pages is made before their days: all of each page, the small parts of it, or nothing. */
+export const PREPARING = ["all", "parts", "nothing"] as const;
+export type Preparing = (typeof PREPARING)[number];
+export const USUAL_PREPARING: Preparing = "parts";
+
 export type AlbumPlan = {
   readonly title: string;
   readonly unit: Unit;
   readonly numbering: Numbering;
   readonly span: Span;
+  readonly preparing: Preparing;
   readonly format: AlbumFormat;
 };
 

@@ -59,6 +59,7 @@ describe("a leaf's mean thickness", () => {
       title: "",
       unit: "inch" as const,
       numbering: "date" as const,
+      preparing: "parts" as const,
       format: { ...format, nominal: PAGE },
       span: { start: "2026-12-01" as never, end: "2026-12-31" as never },
     };

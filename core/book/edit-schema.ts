@@ -70,20 +70,23 @@ export type SentMatter = z.output<typeof SENT_MATTER>;
 const TEMPLATE_ID = z.string().max(120);
 const DATE = z.iso.date().transform((date) => date as CalendarDate);
 
-/** A pattern as the foundation pages' form sends it. */
-export const PATTERN: z.ZodType<Pattern, unknown> = z.object({
-  cycle: z.array(TEMPLATE_ID).max(12),
-  without: z.array(DATE).max(62).default([]),
-  rules: z
-    .array(
-      z.discriminatedUnion("when", [
-        z.object({ when: z.literal("weekday"), weekday: z.int().min(1).max(7), template: TEMPLATE_ID }),
-        z.object({ when: z.literal("photos"), atLeast: z.int().min(1).max(50), template: TEMPLATE_ID }),
-        z.object({ when: z.literal("dates"), dates: z.array(DATE).max(62), template: TEMPLATE_ID }),
-      ]),
-    )
-    .max(20),
-});
+/** A pattern over the month, its dates read and written by `date`. */
+export const patternSchema = (date: z.ZodType<CalendarDate, string>): z.ZodType<Pattern, unknown> =>
+  z.object({
+    cycle: z.array(TEMPLATE_ID).max(12),
+    without: z.array(date).max(62),
+    rules: z
+      .array(
+        z.discriminatedUnion("when", [
+          z.object({ when: z.literal("weekday"), weekday: z.int().min(1).max(7), template: TEMPLATE_ID }),
+          z.object({ when: z.literal("photos"), atLeast: z.int().min(1).max(50), template: TEMPLATE_ID }),
+          z.object({ when: z.literal("dates"), dates: z.array(date).max(62), template: TEMPLATE_ID }),
+        ]),
+      )
+      .max(20),
+  });
+/** As the foundation pages' form sends it. */
+export const PATTERN = patternSchema(DATE);
 
 /** A layout as drawn: its tree at most six splits deep. */
 export const LAYOUT_DRAFT = z

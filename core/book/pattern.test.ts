@@ -90,7 +90,14 @@ describe("a pattern over the month", () => {
     const days = datesOf(span).map(
       (date): Day => ({ id: date, date, skipped: false, mergedInto: null, version: 1, content: EMPTY_DAY }),
     );
-    const plan = { title: "x", unit: "inch" as const, numbering: "date" as const, span, format: preset };
+    const plan = {
+      title: "x",
+      unit: "inch" as const,
+      numbering: "date" as const,
+      preparing: "parts" as const,
+      span,
+      format: preset,
+    };
     const pages = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
     const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, []));
     const [a, b, c] = cycle;
@@ -193,7 +200,14 @@ describe("rhythm", () => {
         content: EMPTY_DAY,
       }),
     );
-    const plan = { title: "x", unit: "inch" as const, numbering: "date" as const, span, format: preset };
+    const plan = {
+      title: "x",
+      unit: "inch" as const,
+      numbering: "date" as const,
+      preparing: "parts" as const,
+      span,
+      format: preset,
+    };
     const pages = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
     const leaves = days
       .slice(0, 4)

@@ -14,7 +14,7 @@ const shipped = (id: string) => {
 };
 const format = shipped("ring-6x8");
 const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-02" as CalendarDate };
-const plan: AlbumPlan = { title: "", unit: "inch", numbering: "date", span, format };
+const plan: AlbumPlan = { title: "", unit: "inch", numbering: "date", preparing: "parts", span, format };
 const day = (at: number, print: [number, number]): Day => ({
   id: `day-${at}`,
   date: `2026-12-0${at}` as Day["date"],

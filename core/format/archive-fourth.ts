@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { INSERT_KINDS, LEAF_KINDS } from "../album/leaf.ts";
-import { EMPTY_DAY, STEPS, type Step } from "../album/model.ts";
+import { EMPTY_DAY, STEPS, type Step, USUAL_PREPARING } from "../album/model.ts";
 import { isOfLeaves } from "../album/ticks.ts";
 import { brought, step } from "./archive-step.ts";
 
@@ -164,7 +164,12 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ album, days, book }, raw) =>
   return brought({
     ...raw,
     formatVersion: 5,
-    album: { ...album, format: { ...album.format, bare: bareOf(album.format, leaves) } },
+    album: {
+      ...album,
+      preparing: USUAL_PREPARING,
+      pattern: null,
+      format: { ...album.format, bare: bareOf(album.format, leaves) },
+    },
     days: days.map(({ foundation: _, pageSize: __, inserts: ___, ...day }) => ({
       ...day,
       done: withLeaf.has(lead(day as OldDay)) ? day.done.filter((step) => !isOfLeaves(step)) : day.done,

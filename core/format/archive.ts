@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
-import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, STEPS } from "../album/model.ts";
+import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STEPS } from "../album/model.ts";
+import { patternSchema } from "../book/edit-schema.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
@@ -129,6 +130,10 @@ const ALBUM_FILE = z.object({
     numbering: z.enum(NUMBERINGS),
     /** Which pictures its prints may be of. */
     photoRule: z.enum(PHOTO_RULES),
+    /** How much of the pages is made before their days. */
+    preparing: z.enum(PREPARING),
+    /** The pattern of foundation pages last set over the month; its own templates stay with their household. */
+    pattern: patternSchema(DATE).nullable(),
     start: DATE,
     end: DATE,
     format: z.object({

@@ -5,6 +5,7 @@ import type { Leaf } from "../album/leaf.ts";
 import { type Day, MATTERS, type MatterEntry } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
 import { grid } from "../book/layout.ts";
+import type { Pattern } from "../book/pattern.ts";
 import { inches } from "../measure/length.ts";
 import { type CalendarDate, datesFrom } from "../month/dates.ts";
 import { spanLength } from "../month/span.ts";
@@ -13,6 +14,12 @@ import { NO_LOOK } from "../photo/look.ts";
 import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 import { DAY_PLAN_HEAD, dayPlanRows } from "./day-plan.ts";
 import { missingDays } from "./missing-days.ts";
+
+const patternOn = (date: CalendarDate): Pattern => ({
+  cycle: ["mantel"],
+  rules: [{ when: "weekday", weekday: 7, template: "mantel" }],
+  without: [date],
+});
 
 /** An archive as parsed JSON, to be spoilt in one place. */
 type Raw = {
@@ -97,6 +104,8 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         unit: plan.unit,
         numbering: plan.numbering,
         photoRule: "any",
+        preparing: plan.preparing,
+        pattern: patternOn(plan.span.start),
         start: plan.span.start,
         end: plan.span.end,
         format: { ...format, capacityMicrometres: capacity },

@@ -13,7 +13,18 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
-import type { Binding, BindingEdge, DayContent, Matter, NumeralStyle, Part, Step } from "../../core/album/model.ts";
+import {
+  type Binding,
+  type BindingEdge,
+  type DayContent,
+  type Matter,
+  type NumeralStyle,
+  type Part,
+  type Preparing,
+  type Step,
+  USUAL_PREPARING,
+} from "../../core/album/model.ts";
+import type { Pattern } from "../../core/book/pattern.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
@@ -60,6 +71,10 @@ export const album = pgTable(
     capacity: integer("capacity_micrometres").notNull(),
     /** Which pictures a day's prints may be of. */
     photoRule: text("photo_rule").$type<PhotoRule>().notNull().default(USUAL_RULE),
+    /** How much of the pages is made before their days. */
+    preparing: text("preparing").$type<Preparing>().notNull().default(USUAL_PREPARING),
+    /** The pattern of foundation pages that was last set over the month. */
+    pattern: jsonb("pattern").$type<Pattern>(),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
     revision: integer("revision").notNull().default(1),

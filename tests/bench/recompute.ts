@@ -37,6 +37,7 @@ export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
       title: "Bench",
       unit: "inch",
       numbering: "date",
+      preparing: "parts",
       span: { start, end: addDays(start, count - 1) },
       format: preset,
     },

@@ -69,6 +69,7 @@ export async function newDecember(page: Page, at = base()): Promise<string> {
     title: "Our December",
     unit,
     numbering: "date",
+    preparing: "parts",
     format,
     span: { start: "2026-12-01" as CalendarDate, end: "2026-12-31" as CalendarDate },
   });

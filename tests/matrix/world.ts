@@ -145,7 +145,14 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
   const { householdId, id: memberId } = who;
   const { id: _, unit, ...format } = preset;
   const span = { start: "2026-12-01" as CalendarDate, end: "2026-12-05" as CalendarDate };
-  const plan = (title: string) => ({ title, unit, numbering: "date" as const, span, format });
+  const plan = (title: string) => ({
+    title,
+    unit,
+    numbering: "date" as const,
+    preparing: "parts" as const,
+    span,
+    format,
+  });
   const albums: string[] = [];
   for (const title of ["First", "Second", "Put away"]) albums.push(await createAlbum(db, householdId, plan(title)));
   const [album = "", other = "", trayAlbum = ""] = albums;

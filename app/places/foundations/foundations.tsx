@@ -26,23 +26,30 @@ type Props = {
   readonly own: readonly string[];
   /** A template made of the side that was asked to be copied or kept. */
   readonly taken: Template | null;
+  /** The pattern that was last set over the month. */
+  readonly last: Pattern | null;
   readonly keeping: boolean;
   readonly dates: readonly CalendarDate[];
   readonly answer: FoundationsAnswer | null;
 };
 
 /** Foundation pages for the month: templates, a pattern of them over the days, and what it would change before it does. */
-export function Foundations({ data, templates, own, taken, keeping, dates, answer }: Props) {
+export function Foundations({ data, templates, own, taken, last, keeping, dates, answer }: Props) {
   const { book } = useBook(data);
   const busy = useNavigation().state !== "idle";
   const all = useMemo(() => (taken && !keeping ? [taken, ...templates] : templates), [taken, keeping, templates]);
   const first = all[0]?.id ?? "";
   const onDates = dates.length > 0 || (taken !== null && !keeping);
-  const [cycle, setCycle] = useState<readonly string[]>(onDates ? [] : all.slice(0, 2).map(({ id }) => id));
-  const [rules, setRules] = useState<readonly PatternRule[]>(
-    onDates ? [{ when: "dates", dates, template: first }] : [],
+  const [begin] = useState(() =>
+    onDates
+      ? { cycle: [], rules: [{ when: "dates", dates, template: first } as const], without: [] }
+      : last
+        ? stillThere(last, all)
+        : { cycle: all.slice(0, 2).map(({ id }) => id), rules: [], without: [] },
   );
-  const [without, setWithout] = useState<readonly CalendarDate[]>([]);
+  const [cycle, setCycle] = useState<readonly string[]>(begin.cycle);
+  const [rules, setRules] = useState<readonly PatternRule[]>(begin.rules);
+  const [without, setWithout] = useState<readonly CalendarDate[]>(begin.without);
   const pattern: Pattern = { cycle, rules, without };
   const lines = useMemo(
     () => previewPattern({ cycle, rules, without }, all, data.pages, book),
@@ -157,6 +164,16 @@ export function Foundations({ data, templates, own, taken, keeping, dates, answe
       </div>
     </div>
   );
+}
+
+/** A remembered pattern with the templates that are still there. */
+function stillThere({ cycle, rules, without }: Pattern, templates: readonly Template[]): Pattern {
+  const known = new Set(templates.map(({ id }) => id));
+  return {
+    cycle: cycle.filter((id) => known.has(id)),
+    rules: rules.filter(({ template }) => known.has(template)),
+    without,
+  };
 }
 
 const REFUSED = { "no-name": "Give the template a name of up to 120 letters." } as const;

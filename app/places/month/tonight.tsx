@@ -1,5 +1,6 @@
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
+import { many } from "#app/wording/count.ts";
 import type { MonthView } from "./view.ts";
 
 type Props = { readonly albumId: string; readonly tonight: MonthView["tonight"]; readonly choices: readonly number[] };
@@ -37,7 +38,7 @@ export function Tonight({ albumId, tonight, choices }: Props) {
         <p className="pt-2 text-quiet">Nothing that fits is waiting. A day ahead, or an early night.</p>
       ) : (
         <ul className="grid gap-0.5 pt-2">
-          {tonight.items.map(({ date, label, minutes, said }) => (
+          {tonight.items.map(({ date, label, minutes, said, ahead }) => (
             <li key={`${date} ${said}`}>
               <Link
                 to={`${to.day(albumId, date)}#finish`}
@@ -46,11 +47,20 @@ export function Tonight({ albumId, tonight, choices }: Props) {
                 <span className="text-quiet">{minutes} min</span>
                 <span>
                   <strong className="font-semibold">{label}</strong>: {said}
+                  {ahead && <span className="text-quiet">, ahead</span>}
                 </span>
               </Link>
             </li>
           ))}
         </ul>
+      )}
+      {tonight.noPage > 0 && (
+        <p className="pt-2">
+          {many(tonight.noPage, "day to come has", "days to come have")} no page yet.{" "}
+          <Link to={to.foundations(albumId)} className="link">
+            Set foundation pages
+          </Link>
+        </p>
       )}
       <p className="pt-2 text-xs text-quiet">Minutes are typical, not yours yet.</p>
     </section>

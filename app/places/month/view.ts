@@ -13,7 +13,7 @@ import { printSize } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
 import { inSpan } from "#core/month/span.ts";
-import { tonight } from "#core/pace/tonight.ts";
+import { tonight, withoutPage } from "#core/pace/tonight.ts";
 import { countWords } from "#core/words/count.ts";
 
 export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };
@@ -38,7 +38,9 @@ export type MonthView = {
   readonly wanted: number;
   readonly tonight: {
     readonly minutes: number;
-    readonly items: readonly { date: CalendarDate; label: string; minutes: number; said: string }[];
+    readonly items: readonly { date: CalendarDate; label: string; minutes: number; said: string; ahead: boolean }[];
+    /** How many days to come have no page yet, where whole pages are made ahead. */
+    readonly noPage: number;
   };
   readonly setAside: number;
 };
@@ -120,11 +122,13 @@ export function monthView(source: Source, today: CalendarDate, { date, minutes }
     ...progressOf(pages),
     tonight: {
       minutes,
-      items: tonight(pages, today, minutes).map((item) => ({
+      noPage: album.preparing === "all" ? withoutPage(pages, today).length : 0,
+      items: tonight(pages, today, minutes, album.preparing).map((item) => ({
         date: leadDate(item.page),
         label: item.page.label ?? "",
         minutes: item.step.minutes,
         said: STEP_TO_DO[item.step.step],
+        ahead: item.ahead,
       })),
     },
     setAside: slotsSetAside(days, album.span).length,

@@ -3,8 +3,9 @@ import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
-import { NUMBERING_HINT, NUMBERING_NAME } from "#app/wording/month.ts";
+import { NUMBERING_HINT, NUMBERING_NAME, PREPARING_NAME } from "#app/wording/month.ts";
 import type { Away } from "#app/wording/sending.ts";
+import { PREPARING } from "#core/album/model.ts";
 import { NUMBERINGS } from "#core/month/numbering.ts";
 import type { SettingsView } from "./view.ts";
 
@@ -50,10 +51,29 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
             <p>Set aside now: {view.aside.join(", ")}. Move the first or last day to bring them back.</p>
           )}
           <div className="grid gap-4 sm:grid-cols-2">
-            <SelectField label="The number is" name="numbering" defaultValue={view.numbering} error={errors.numbering}>
-              {NUMBERINGS.map((each) => (
+            <div className="sm:col-span-2">
+              <SelectField
+                label="The number is"
+                name="numbering"
+                defaultValue={view.numbering}
+                error={errors.numbering}
+              >
+                {NUMBERINGS.map((each) => (
+                  <option key={each} value={each}>
+                    {NUMBERING_NAME[each]}. {NUMBERING_HINT[each]}
+                  </option>
+                ))}
+              </SelectField>
+            </div>
+            <SelectField
+              label="Made before its day"
+              name="preparing"
+              defaultValue={view.preparing}
+              hint="Tonight offers what of it is still to make."
+            >
+              {PREPARING.map((each) => (
                 <option key={each} value={each}>
-                  {NUMBERING_NAME[each]}. {NUMBERING_HINT[each]}
+                  {PREPARING_NAME[each]}
                 </option>
               ))}
             </SelectField>

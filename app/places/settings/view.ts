@@ -7,6 +7,7 @@ export function settingsView(album: AlbumPlan & { version: number }) {
     title: album.title,
     unit: album.unit,
     numbering: album.numbering,
+    preparing: album.preparing,
     start: album.span.start as string,
     end: album.span.end as string,
     formatName: album.format.name,
