@@ -5,10 +5,12 @@ import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { presetById } from "../core/album/formats.ts";
 import type { Leaf } from "../core/album/leaf.ts";
+import { inches, type Length, ticks } from "../core/measure/length.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";
 import { openStore } from "./db.ts";
 import { migrateStore } from "./migrate.ts";
+import { type MeasuredFormat, readFormats } from "./page-stash.ts";
 import { readTray } from "./tray.ts";
 
 /** The last step of the tables before leaves said themselves what they are. */
@@ -17,6 +19,7 @@ const MIGRATIONS = "store/migrations";
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 let album: AlbumAggregate;
+let kept: MeasuredFormat[];
 let tray: Awaited<ReturnType<typeof readTray>>;
 const changes: { day: boolean; book: boolean } = { day: false, book: false };
 const ids = Object.fromEntries(
@@ -40,7 +43,16 @@ beforeAll(async () => {
   await query("insert into household (id, name, time_zone) values ($1, 'Orrin Skerry', 'UTC')", [ids.household]);
   const preset = presetById("ring-6x8");
   if (!preset) throw new Error("shipped");
-  const { id: _, unit, ...format } = preset;
+  const { id: _, unit, ...today } = preset;
+  // As it was shipped then: opening and margin together an eighth wider than the leaf.
+  const { nominal } = today;
+  const eighth = (length: Length) => ticks(length + inches(1 / 8));
+  const format = { ...today, margin: inches(1), opening: { w: eighth(nominal.w), h: eighth(nominal.h) } };
+  for (const measured of [format, { ...format, name: "By the ruler", margin: inches(0.75) }])
+    await query("insert into measured_format (household_id, unit, format) values ($1, 'inch', $2)", [
+      ids.household,
+      JSON.stringify(measured),
+    ]);
   // What came with the step that is tried here, and after it.
   const {
     preparing: _preparing,
@@ -148,6 +160,7 @@ beforeAll(async () => {
   const read = await readAlbum(store.db, ids.household ?? "", ids.album ?? "");
   if (!read) throw new Error("the album is not there any more");
   album = read;
+  kept = await readFormats(store.db, ids.household ?? "");
   tray = await readTray(store.db, ids.household ?? "");
   const open = async (table: string) => (await query(`select from ${table} where not settled`)).rowCount !== 0;
   changes.day = await open("day_change");
@@ -196,6 +209,12 @@ describe("an album from before leaves said themselves what they are", () => {
     expect(album.leaves.slice(4).map(({ front, back }) => [front.owner, back.owner])).toEqual(
       ["bare", "sized", "tagged"].map((name) => Array(2).fill({ kind: "day", dayId: ids[name] })),
     );
+  });
+
+  it("has measures that agree where nobody put a ruler to it, a kept book too, and those that somebody measured", () => {
+    const now = presetById("ring-6x8");
+    expect([album.album.format.opening, album.album.format.margin]).toEqual([now?.opening, now?.margin]);
+    expect(kept.map(({ format: { margin } }) => margin)).toEqual([now?.margin, inches(0.75)]);
   });
 
   it("has its bare leaves as they were drawn: without one of the album's size, as large as the whole leaf", () => {

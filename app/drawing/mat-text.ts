@@ -1,6 +1,7 @@
 import type { Mark } from "#core/draw/marks.ts";
 import { escaped, type PictureHref, svgMarks } from "#core/draw/svg.ts";
 import { type Length, toMillimetres, type Unit } from "#core/measure/length.ts";
+import { captionFeet } from "./captions.ts";
 import { pictureAddress } from "./picture-address.ts";
 
 /** Something that lies on the mat, in millimetres from the mat's zero; its drawing has its own zero at `x`, `y`. */
@@ -72,11 +73,12 @@ export function stillMat(
   box: MatBox = matBox(things),
 ): StillMat {
   const letter = letterOn(box);
-  const drawn = things.map(({ x, y, h, caption, drawing }) => {
+  const feet = captionFeet(things, letter);
+  const drawn = things.map(({ x, y, h, caption, drawing }, at) => {
     const words =
       small || !caption
         ? ""
-        : `<text y="${h + 3 + letter}" class="fill-on-mat" font-size="${letter}">${escaped(caption)}</text>`;
+        : `<text y="${h + (feet[at] ?? 0)}" class="fill-on-mat" font-size="${letter}">${escaped(caption)}</text>`;
     return `<g transform="translate(${x} ${y})">${drawing}${words}</g>`;
   });
   return { box, drawing: matGround(box, unit, small, name) + drawn.join("") };

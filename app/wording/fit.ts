@@ -67,6 +67,10 @@ export function fitWords(fit: Fit, unit: Unit): string {
     }
     case "wanders":
       return `Small for its pocket and will wander. Mount it on a backing of ${rounded(fit.backing)}.`;
+    case "carried":
+      return fit.by === "under"
+        ? "Stuck to what lies under it, and cannot wander."
+        : "Stuck to the back of what fills its pocket, and cannot wander.";
     case "split":
       return "Lies across two pockets. Cut it in two, or move it into one.";
     case "lies": {

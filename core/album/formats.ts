@@ -10,8 +10,11 @@ import type { AlbumFormat } from "./model.ts";
  */
 export type FormatPreset = AlbumFormat & { readonly id: string; readonly unit: Unit };
 
-/** Room round a page in its protector. */
-const EASE = inches(1 / 8);
+/**
+ * What a protector's opening has beyond the page it is named for: two pockets of 3 side by side, each with a sixteenth of play,
+ * and the sixteenth of weld between them, are 6³⁄₁₆.
+ */
+const EASE = inches(3 / 16);
 
 /** A board stands a quarter inch beyond the leaves at the free edge, an eighth above and below. */
 const coverOf = (outer: Size): Size => size(plus(outer.w, inches(1 / 4)), plus(outer.h, inches(1 / 4)));

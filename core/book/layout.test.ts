@@ -1,12 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyLayout, anyPageSize } from "../../tests/samples.ts";
+import { presetById } from "../album/formats.ts";
+import { splitOver } from "../fit/fit.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { areaOf, contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import {
   cutDown,
   grid,
   heightWithoutLastRow,
+  layoutById,
+  offeredLayouts,
   POCKET,
   POCKET_LAYOUTS,
   pocketPaths,
@@ -14,6 +18,9 @@ import {
   readLayout,
   replaceNode,
   resizePocket,
+  seamIn,
+  USUAL_SEAM,
+  withSeams,
 } from "./layout.ts";
 
 const total = (rects: readonly Rect[]) => rects.reduce((sum, each) => sum + areaOf(each), 0);
@@ -97,9 +104,76 @@ describe("the seams of a layout", () => {
   });
 });
 
+describe("the shipped pockets in the book they are for", () => {
+  const preset = presetById("ring-6x8");
+  if (!preset) throw new Error("shipped");
+  const pocketsIn = (id: string) => {
+    const layout = layoutById(id);
+    return layout ? pocketsOf(layout, preset.opening) : [];
+  };
+
+  it("take the cards and prints they are named for, with a sixteenth of play, and have a weld between them", () => {
+    // Common practice: a pocket page of 6 × 8 takes 3 × 4 and 6 × 4 in its pockets.
+    for (const { w, h } of pocketsIn("four")) expect([w, h]).toEqual([inches(3 + 1 / 16), inches(4 + 1 / 16)]);
+    const [wide, one, two] = pocketsIn("one-over-two");
+    expect(wide?.w).toBe(inches(6 + 3 / 16));
+    expect((two?.x ?? 0) - (one?.x ?? 0) - (one?.w ?? 0)).toBe(inches(1 / 16));
+    for (const layout of POCKET_LAYOUTS.filter(({ root }) => root.kind !== "pocket")) {
+      const read = readLayout(layout, preset.opening);
+      expect([layout.id, read.ok && read.seams.length > 0]).toEqual([layout.id, true]);
+    }
+  });
+
+  it("split a 4 × 6 between two of them at the two lines of plane geometry, the weld's sixteenth thrown away", () => {
+    // From the trade's figures: cut at 2³¹⁄₃₂ and 3¹⁄₃₂.
+    const [left, right] = pocketsIn("four");
+    if (!left || !right) throw new Error("four pockets");
+    const split = splitOver({ w: inches(6), h: inches(4) }, left, right, "dropped");
+    expect(split.ok && split.cuts).toEqual([inches(2 + 31 / 32), inches(3 + 1 / 32)]);
+  });
+});
+
+describe("the layouts that are offered for a page", () => {
+  const own = (id: string, w: number, h: number) => ({ id, name: id, page: { w: inches(w), h: inches(h) } });
+
+  it("are the shipped ones, and own ones of its size or of a smaller page, with the leaf that results", () => {
+    const all = [own("same", 6, 8), own("short", 6, 4), own("wide", 10, 8)];
+    const offered = offeredLayouts(all, six, six).slice(POCKET_LAYOUTS.length);
+    expect(offered.map(({ id, page }) => [id, page])).toEqual([
+      ["same", null],
+      ["short", { w: inches(6), h: inches(4) }],
+    ]);
+    // On a leaf cut short already, the whole page's pockets make it whole again; a leaf larger than the album keeps its own.
+    const short = offeredLayouts(all, { w: inches(6), h: inches(4) }, six).slice(POCKET_LAYOUTS.length);
+    expect(short.map(({ id, page }) => [id, page])).toEqual([
+      ["same", six],
+      ["short", null],
+    ]);
+    expect(offeredLayouts(all, { w: inches(10), h: inches(8) }, six).map(({ id }) => id)).toContain("wide");
+    expect(offeredLayouts([], six, six).map(({ id }) => id)).toEqual(POCKET_LAYOUTS.map(({ id }) => id));
+  });
+});
+
+describe("welds made wider", () => {
+  it("are all of that width, the pockets share the rest as before, and the whole is still filled", () => {
+    fc.assert(
+      fc.property(anyLayout, anyPageSize, fc.integer({ min: 1, max: 600 }), ({ margin, root }, opening, seam) => {
+        const wider = withSeams(root, ticks(seam));
+        expect(pocketPaths(wider)).toEqual(pocketPaths(root));
+        if (root.kind !== "pocket") expect(seamIn(wider)).toBe(seam);
+        const read = readLayout({ margin, root: wider }, opening);
+        if (!read.ok) return;
+        expect(total([...read.pockets, ...read.seams])).toBe(areaOf(read.inside));
+        for (const { w, h } of read.seams) expect(Math.min(w, h)).toBeLessThanOrEqual(seam);
+        expect(read.seams.length).toBe(read.pockets.length - 1);
+      }),
+    );
+  });
+});
+
 describe("a pocket made larger", () => {
   it("has the asked size, its neighbours the rest, and the whole is still filled", () => {
-    const layout = { margin: ticks(0), root: grid(2, 3) };
+    const layout = { margin: ticks(0), root: grid(2, 3, ticks(0)) };
     const root = resizePocket(layout, six, [0, 1], "w", inches(3));
     const read = root && readLayout({ ...layout, root }, six);
     if (!read?.ok) throw new Error("it has room");
@@ -121,7 +195,8 @@ describe("a protector cut down", () => {
 
   it("loses its last row, and the pockets that stay are as they were", () => {
     const h = heightWithoutLastRow(twelve, six);
-    expect(h).toBe(inches(6));
+    // Its seam goes with the row.
+    expect(h).toBe((pocketsOf(twelve, six)[9]?.y ?? 0) - USUAL_SEAM);
     const cut = cutDown(twelve, six, { w: six.w, h: h ?? six.h });
     if (!cut.ok) throw new Error(cut.reason);
     expect([cut.lost, cut.opened]).toEqual([3, 0]);

@@ -1,6 +1,6 @@
 import { inches, type Length, ticks } from "../measure/length.ts";
 import { type Rect, rect, rectOf } from "../measure/rect.ts";
-import { type Size, size } from "../measure/size.ts";
+import { type Size, sameSize, size } from "../measure/size.ts";
 
 /** A pocket, or a rectangle cut into parts that lie side by side (columns) or one under the other (rows). */
 export type LayoutNode = { readonly kind: "pocket" } | LayoutSplit;
@@ -24,16 +24,24 @@ export type PocketLayout = {
 export const POCKET: LayoutNode = { kind: "pocket" };
 const NO_LENGTH = ticks(0);
 
-const even = (kind: "rows" | "columns", nodes: readonly LayoutNode[], shares: readonly number[] = []): LayoutNode => ({
+/** The weld between two pockets of a shipped arrangement. Typical, from memory; to be changed under Pockets. */
+export const USUAL_SEAM = inches(1 / 16);
+
+const even = (
+  kind: "rows" | "columns",
+  nodes: readonly LayoutNode[],
+  shares: readonly number[] = [],
+  seam: Length = USUAL_SEAM,
+): LayoutNode => ({
   kind,
-  seam: NO_LENGTH,
+  seam,
   parts: nodes.map((node, at) => ({ share: shares[at] ?? 1, node })),
 });
 
 /** A regular grid. */
-export const grid = (rows: number, columns: number): LayoutNode => {
-  const row = columns === 1 ? POCKET : even("columns", Array<LayoutNode>(columns).fill(POCKET));
-  return rows === 1 ? row : even("rows", Array<LayoutNode>(rows).fill(row));
+export const grid = (rows: number, columns: number, seam: Length = USUAL_SEAM): LayoutNode => {
+  const row = columns === 1 ? POCKET : even("columns", Array<LayoutNode>(columns).fill(POCKET), [], seam);
+  return rows === 1 ? row : even("rows", Array<LayoutNode>(rows).fill(row), [], seam);
 };
 const over = (...rows: [columns: number, share?: number][]): LayoutNode =>
   even(
@@ -55,12 +63,33 @@ export const POCKET_LAYOUTS: readonly PocketLayout[] = [
   shipped("twelve", "Twelve small pockets", grid(4, 3)),
   shipped("one", "One pocket", POCKET),
   shipped("three-columns", "Three tall pockets", grid(1, 3)),
+  shipped("tall-beside-two", "A tall pocket beside two of half its height", even("columns", [POCKET, grid(2, 1)])),
   shipped("one-beside-two", "One tall pocket beside two", even("columns", [POCKET, grid(2, 1)], [3, 2])),
   shipped("strip-over-one", "A strip over one large pocket", over([3], [1, 3])),
 ];
 
 export const layoutById = (id: string | null, own: readonly PocketLayout[] = []): PocketLayout | undefined =>
   POCKET_LAYOUTS.find((layout) => layout.id === id) ?? own.find((layout) => layout.id === id);
+
+/** A layout to choose for a page: `page` is the size that the leaf becomes with it, null where it stays as it is. */
+export type OfferedLayout = { readonly id: string; readonly name: string; readonly page: Size | null };
+
+/**
+ * The layouts that a page of this size may get: the shipped ones, which go on any; the household's own of its size; and its
+ * own of smaller pages, cut down ones among them, that go into the album, with the leaf that results.
+ */
+export function offeredLayouts(
+  own: readonly (Pick<PocketLayout, "id" | "name"> & { readonly page: Size })[],
+  now: Size,
+  album: Size,
+): OfferedLayout[] {
+  return [
+    ...POCKET_LAYOUTS.map(({ id, name }) => ({ id, name, page: null })),
+    ...own
+      .filter(({ page }) => sameSize(page, now) || (page.w <= album.w && page.h <= album.h))
+      .map(({ id, name, page }) => ({ id, name, page: sameSize(page, now) ? null : page })),
+  ];
+}
 
 /** Cuts `total` into shares that add up to it exactly. */
 function cut(total: number, shares: readonly number[]): number[] {
@@ -156,6 +185,15 @@ export function replaceNode(root: LayoutNode, path: LayoutPath, change: (node: L
     ),
   };
 }
+
+/** The same pockets with welds of this width between them. */
+export const withSeams = (node: LayoutNode, seam: Length): LayoutNode =>
+  node.kind === "pocket"
+    ? node
+    : { ...node, seam, parts: node.parts.map((part) => ({ ...part, node: withSeams(part.node, seam) })) };
+
+/** The width of the first weld of a layout; null where it has none. */
+export const seamIn = (node: LayoutNode): Length | null => (node.kind === "pocket" ? null : node.seam);
 
 /** The path of each pocket, in the order `readLayout` gives them. */
 export function pocketPaths(node: LayoutNode, path: LayoutPath = []): LayoutPath[] {
@@ -308,6 +346,3 @@ export function heightWithoutLastRow(
   );
   return ticks(opening.h - 2 * margin - (lengths.at(-1) ?? 0) - root.seam);
 }
-
-/** A seam of this width, typical of welded protectors, from memory. */
-export const USUAL_SEAM = inches(1 / 16);

@@ -2,9 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum, leavesOn } from "../../tests/samples.ts";
 import { FORMAT_PRESETS, presetById } from "../album/formats.ts";
-import { sideOf } from "../album/leaf.ts";
+import { EMPTY_SIDE, NOBODY, newLeaf, PLAIN_PAPER, sideOf } from "../album/leaf.ts";
 import { type Day, EMPTY_DAY } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
+import { TONE_OF } from "../fit/tone.ts";
 import { ticks } from "../measure/length.ts";
 import { contains, rectOf } from "../measure/rect.ts";
 import { sameSize } from "../measure/size.ts";
@@ -48,6 +49,25 @@ describe("the shipped templates", () => {
       }
       expect(roomsIn(template, "photo")).toBeGreaterThan(0);
       expect(template.kind === "pocket").toBe(layoutById(template.layout) !== undefined);
+    },
+  );
+});
+
+describe("the shipped templates in the books they are for", () => {
+  it.each(SHIPPED_TEMPLATES.map((template) => [template.name, template] as const))(
+    "%s: warns of nothing of its own; at most it is snug",
+    (_, template) => {
+      for (const { id, unit, ...format } of FORMAT_PRESETS) {
+        if (!sameSize(format.nominal, template.page)) continue;
+        const pieces = template.pieces.map((piece, nth) => ({ ...piece, id: `p${nth}` }));
+        const make = { ...PLAIN_PAPER, kind: template.kind, layout: template.layout };
+        const leaf = { ...newLeaf("leaf", make, NOBODY, NOBODY), front: { ...EMPTY_SIDE, pieces } };
+        const [read] = readBook({ format, unit }, [], [leaf]).leaves;
+        const looked =
+          read?.front.pieces.filter(({ fit }) => TONE_OF[fit.kind] !== "good" && fit.kind !== "snug") ?? [];
+        expect([id, looked.map(({ piece, fit }) => [piece.what.kind, fit.kind])]).toEqual([id, []]);
+        expect(read?.front.pieces).toHaveLength(pieces.length);
+      }
     },
   );
 });

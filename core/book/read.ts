@@ -18,6 +18,7 @@ import { type Fit, fitInOpening, fitOnPage, fitOnPockets, fitTab } from "../fit/
 import { inches, ticks, type Unit } from "../measure/length.ts";
 import { mirrored, type Rect, rect } from "../measure/rect.ts";
 import { type Size, size } from "../measure/size.ts";
+import { withStacks } from "./carried.ts";
 import { type LoosePiece, layInPockets, layOnPage } from "./dry-fit.ts";
 import { layoutById, type PocketLayout, pocketsOf } from "./layout.ts";
 import { pieceRect } from "./piece.ts";
@@ -255,7 +256,12 @@ export function readBook<P extends BookPage>(
     .filter((leaf) => !isSetAside(leaf, (dayId) => pageOfDay.has(dayId)))
     .map((leaf): LeafRead<P> => {
       const sheet = readSheet(leaf.make, format, own);
-      return { leaf, sheet, front: sideRead(leaf, "front", sheet), back: sideRead(leaf, "back", sheet) };
+      const [front, back] = [sideRead(leaf, "front", sheet), sideRead(leaf, "back", sheet)];
+      const stacked = (one: SideRead<P>, other: SideRead<P>) => {
+        const pieces = withStacks(one.pieces, other.pieces, sheet.page.w);
+        return pieces === one.pieces ? one : { ...one, pieces };
+      };
+      return { leaf, sheet, front: stacked(front, back), back: stacked(back, front) };
     });
   const beside = new Map(
     pages.map((page) => {

@@ -36,10 +36,10 @@ const outOf = (leaves: readonly Leaf[], format: AlbumFormat = preset) =>
 
 describe("what stands out of the closed book", () => {
   it("is told with its edge and how far it is past the cover, as reckoned by hand", () => {
-    // The whole leaf is 7 × 8¼, its page 6 × 8 lies ¹⁵⁄₁₆ from the rings and ⅛ from the top; the cover is 7¼ × 8½.
+    // The whole leaf is 7 × 8¼, its page 6 × 8 lies ²⁹⁄₃₂ from the rings and ⅛ from the top; the cover is 7¼ × 8½.
     const full = (piece: Laid) => outOf([leafOf("a", { kind: "full" }, [piece])])[0];
     const told = (piece: Laid) => [full(piece)?.edge, full(piece)?.beyond];
-    expect(told({ x: 6, y: 2 })).toEqual(["right", inches(6 + 15 / 16 + 0.5 - 7.25)]);
+    expect(told({ x: 6, y: 2 })).toEqual(["right", inches(6 + 29 / 32 + 0.5 - 7.25)]);
     expect(told({ x: 3, y: -0.75 })).toEqual(["top", inches(0.75 - 1 / 8 - 1 / 8)]);
     expect(told({ x: 3, y: 7.5 })).toEqual(["bottom", inches(8.5 + 1 / 8 - 8.25 - 1 / 8)]);
     expect(told({ x: 5.8, y: 2, w: 0.4 })).toEqual(["right", 0]);

@@ -31,6 +31,8 @@ export type Fit =
     }
   /** So small that it wanders: mount it on a backing of this size. */
   | { readonly kind: "wanders"; readonly play: Size; readonly backing: Size }
+  /** Small for its pocket, and stuck to what fills it: to the piece `under` it, or to the `back` of one on the other face. */
+  | { readonly kind: "carried"; readonly by: "under" | "back" }
   /** Over two neighbouring pockets: cut it in two. */
   | { readonly kind: "split"; readonly pockets: readonly [number, number] }
   /** On the open page, with this much to each edge. */

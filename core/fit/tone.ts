@@ -6,6 +6,7 @@ export type Tone = "good" | "look" | "act";
 export const TONE_OF: Record<Fit["kind"], Tone> = {
   fits: "good",
   lies: "good",
+  carried: "good",
   stands: "good",
   snug: "look",
   overhangs: "look",

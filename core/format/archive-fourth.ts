@@ -5,6 +5,10 @@ import { isOfLeaves } from "../album/ticks.ts";
 import { brought, step } from "./archive-step.ts";
 
 const SIZE = z.object({ w: z.number(), h: z.number() });
+const MEASURES = z.looseObject({
+  ...{ binding: z.string(), bindingEdge: z.string(), margin: z.number() },
+  ...{ nominal: SIZE, opening: SIZE, outer: SIZE },
+});
 const PAPER = { kind: z.enum(LEAF_KINDS), layout: z.string().nullable(), basePaper: z.string(), note: z.string() };
 const DAY = z.looseObject({
   id: z.string(),
@@ -35,7 +39,7 @@ const LEAF = z.looseObject({
   back: SIDE,
 });
 const FOURTH_FORMAT = z.object({
-  album: z.looseObject({ format: z.looseObject({ nominal: SIZE, outer: SIZE }) }),
+  album: z.looseObject({ format: MEASURES }),
   days: z.array(DAY),
   book: z
     .looseObject({ leaves: z.array(LEAF), tryOuts: z.array(z.unknown()), layouts: z.array(z.unknown()) })
@@ -101,6 +105,28 @@ const bareOf = (
   leaves.some(({ make }) => make && !make.size && !make.insert && make.kind !== "full" && make.kind !== "pocket")
     ? nominal
     : outer;
+
+const INCH = 25.4;
+const isNear = (one: number, other: number) => Math.abs(one - other) < 0.02;
+
+/**
+ * The measures of a ring album as it was once shipped, never put a ruler to: its opening and margin together were an eighth
+ * wider than its leaf. It gets those that are shipped now; what was measured stays as it is.
+ */
+function agreeing(format: z.output<typeof MEASURES>): z.output<typeof MEASURES> {
+  const { binding, bindingEdge, margin, nominal, opening, outer } = format;
+  const asShipped =
+    binding === "ring" &&
+    bindingEdge === "left" &&
+    isNear(margin, INCH) &&
+    isNear(opening.w, nominal.w + INCH / 8) &&
+    isNear(opening.h, nominal.h + INCH / 8) &&
+    isNear(outer.w, nominal.w + INCH) &&
+    isNear(outer.h, nominal.h + INCH / 4);
+  if (!asShipped) return format;
+  const ease = (INCH * 3) / 16;
+  return { ...format, margin: INCH - ease, opening: { w: nominal.w + ease, h: nominal.h + ease } };
+}
 
 /**
  * Leaves say themselves what they are, where before their day did; ticks of leaves and sides stand with those. A tick of a
@@ -168,7 +194,7 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ album, days, book }, raw) =>
       ...album,
       preparing: USUAL_PREPARING,
       pattern: null,
-      format: { ...album.format, bare: bareOf(album.format, leaves) },
+      format: { ...agreeing(album.format), bare: bareOf(album.format, leaves) },
     },
     days: days.map(({ foundation: _, pageSize: __, inserts: ___, ...day }) => ({
       ...day,

@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import type { AlbumFormat } from "../album/model.ts";
 import { inches, millimetres } from "../measure/length.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { type Archive, readArchive, writeArchive } from "./archive.ts";
@@ -151,6 +152,23 @@ describe("an archive of the fourth format, from before leaves said themselves wh
       expect(bare).toEqual(has ? nominal : outer);
     }
     expect(seen.size).toBe(2);
+  });
+
+  it("has measures that agree where it was a ring album as shipped, and else those that were measured", () => {
+    const shipped: boolean[] = [];
+    for (const old of fourth()) {
+      const { format } = old.album as unknown as { format: AlbumFormat };
+      const measured = asRead({ ...old, album: { ...old.album, format: { ...format, margin: 20 } } } as Old).album
+        .format;
+      const { opening, margin, outer, nominal, binding } = asRead(old).album.format;
+      expect(measured.margin).toBe(millimetres(20));
+      expect(measured.opening).toEqual({ w: millimetres(format.opening.w), h: millimetres(format.opening.h) });
+      shipped.push(binding === "ring");
+      if (binding !== "ring") continue;
+      expect([opening.w - nominal.w, opening.h - nominal.h]).toEqual([inches(3 / 16), inches(3 / 16)]);
+      expect(opening.w + margin).toBe(outer.w);
+    }
+    expect(shipped).toContain(true);
   });
 
   it("is told where it is damaged, also where a leaf names a day or an insert that is not there", () => {

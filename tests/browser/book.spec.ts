@@ -328,6 +328,21 @@ test("own pockets: split, resized, cut down, refused when they cannot be, saved,
   await expect(page.getByText(/1 page uses this layout, so it was kept/)).toBeVisible();
   await page.getByRole("button", { name: "Drop the last row" }).click();
   await expect(page.getByText(/pockets are cut off/)).toBeVisible();
+  // Cut down and kept, it is offered for a page of the album, with the leaf that results.
+  await page.getByLabel("Save under the name").fill("Cut short");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("Cut short is saved")).toBeVisible();
+  await page.goto(`${album}/days/2026-12-03`);
+  await page.getByLabel("Foundation page").selectOption({ label: "Pocket page" });
+  const short = page.getByLabel("Pockets").getByRole("option", { name: /^Cut short, a leaf of 6 × 3/ });
+  await page.getByLabel("Pockets").selectOption((await short.getAttribute("value")) ?? "");
+  await saved(page);
+  await expect(page.getByText("this page’s own")).toBeVisible();
+  await expect(
+    mat(page)
+      .getByText(/^Page 3\. 6 × 3/)
+      .first(),
+  ).toBeVisible();
 });
 
 test("a leaf and the punch guide print at true size, as PDF and SVG", async ({ page }) => {

@@ -124,7 +124,7 @@ const MEASURES = {
   outerH: "8 1/4",
   coverW: "7 1/4",
   coverH: "8 1/2",
-  margin: "1",
+  margin: "7/8",
   holeInset: "1/2",
   holeDiameter: "1/4",
   holePositions: "1; 4",

@@ -51,16 +51,19 @@ describe("facts of the trade (common practice)", () => {
     const preset = presetById("ring-10x8");
     expect(preset?.outer.w).toBe(inches(11));
     expect(preset && minus(preset.outer.w, preset.nominal.w)).toBe(inches(1));
-    expect(preset?.margin).toBe(inches(1));
+    // Of that inch the opening takes its ease; what is left to the rings and the opening are the whole leaf.
+    expect(preset && preset.margin + preset.opening.w).toBe(preset?.outer.w);
   });
 
   it("a 6 × 8 holds four 3 × 4, or twelve 2 × 2 three across and four down, or a 6 × 4 over two 3 × 4", () => {
-    const page = { w: inches(6), h: inches(8) };
+    const opening = presetById("ring-6x8")?.opening ?? { w: inches(6), h: inches(8) };
+    // Each pocket is as large as the card it is named for and a little more, the welds between them counted.
+    const named = (length: number) => Math.floor((length / TICKS_PER_INCH) * 4) / 4;
     const sizes = (id: string) =>
       pocketsOf(
         layoutById(id) ?? { id: "", name: "", margin: inches(0), root: { kind: "rows", seam: inches(0), parts: [] } },
-        page,
-      ).map(({ w, h }) => [w / TICKS_PER_INCH, h / TICKS_PER_INCH]);
+        opening,
+      ).map(({ w, h }) => [named(w), named(h)]);
     expect(sizes("four")).toEqual(Array(4).fill([3, 4]));
     expect(sizes("twelve")).toEqual(Array(12).fill([2, 2]));
     expect(sizes("one-over-two")).toEqual([

@@ -1,4 +1,5 @@
 import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { captionFeet } from "#app/drawing/captions.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
@@ -170,6 +171,7 @@ export function Arranger({
   const ground = useMemo(() => matGround(box, unit, small, name), [box, unit, small, name]);
   const held = drag?.grabbed;
   const letter = letterOn(box);
+  const feet = captionFeet([...boards.map(boardCaption), ...beside.map(besideCaption)], letter);
   return (
     <div className="flex h-full min-h-0 flex-col overflow-hidden">
       <div ref={frame} style={steady} className={`min-h-0 flex-1 ${small ? "p-1" : "p-2 wide:p-4"}`}>
@@ -182,7 +184,7 @@ export function Arranger({
           aria-label={label}
         >
           <Still markup={ground} />
-          {boards.map((board) => {
+          {boards.map((board, at) => {
             const side = board.read[board.face];
             const drawn = drawnFor(side);
             return (
@@ -227,7 +229,7 @@ export function Arranger({
                 {!small && (
                   <text
                     x={mm(board.whole.x)}
-                    y={mm(ticks(board.whole.y + board.whole.h)) + 3 + letter}
+                    y={mm(ticks(board.whole.y + board.whole.h)) + (feet[at] ?? 0)}
                     className="fill-on-mat"
                     fontSize={letter}
                     aria-hidden="true"
@@ -238,7 +240,7 @@ export function Arranger({
               </g>
             );
           })}
-          {beside.map((item) => (
+          {beside.map((item, at) => (
             <g
               key={item.loose.id}
               data-piece={`${name}-beside-${item.loose.id}`}
@@ -263,7 +265,7 @@ export function Arranger({
               )}
               {!small && (
                 <text
-                  y={mm(item.loose.size.h) + 3 + letter}
+                  y={mm(item.loose.size.h) + (feet[boards.length + at] ?? 0)}
                   className="fill-on-mat"
                   fontSize={letter}
                   aria-hidden="true"
@@ -285,6 +287,15 @@ export function Arranger({
     </div>
   );
 }
+
+const boardCaption = ({ x, y, whole, name }: Board) => ({
+  ...{ x: x + mm(whole.x), y: y + mm(whole.y), w: mm(whole.w), h: mm(whole.h) },
+  caption: name,
+});
+const besideCaption = ({ x, y, name, loose: { size } }: BesideItem) => ({
+  ...{ x, y, w: mm(size.w), h: mm(size.h) },
+  caption: `${name}, beside`,
+});
 
 const Still = memo(Drawn);
 

@@ -52,7 +52,7 @@ describe("what a side wants done", () => {
         true,
         "Tab ½ × 1: The protector is welded on the right: stick it on the outside, or let it stand out at the top.",
       ],
-      ["cover", false, "Tab ½ × 1: Stands ³⁄₁₆″ past the closed cover on the right."],
+      ["cover", false, "Tab ½ × 1: Stands ⁵⁄₃₂″ past the closed cover on the right."],
     ]);
     const outside = { ...piece("tab", 6, 1, 0.5, 1), outside: true };
     expect(said("full", [outside]).map(([about]) => about)).toEqual(["cover"]);

@@ -4,6 +4,7 @@ import type { AlbumPlan, Day, MatterEntry } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import { type DatedPage, type MatterInBook, toDatedPage, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
+import type { Size } from "#core/measure/size.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
@@ -12,7 +13,7 @@ export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
   /** The front and back matter. */
   readonly matters: readonly MatterInBook[];
   readonly leaves: readonly Leaf[];
-  readonly layouts: readonly PocketLayout[];
+  readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly tryOuts: readonly TryOut[];
 };
 
@@ -21,7 +22,7 @@ type Source = {
   readonly days: readonly Day[];
   readonly matters: readonly MatterEntry[];
   readonly leaves: readonly Leaf[];
-  readonly layouts: readonly PocketLayout[];
+  readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly tryOuts: readonly TryOut[];
 };
 

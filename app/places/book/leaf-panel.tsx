@@ -6,6 +6,7 @@ import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
+import { PocketsField } from "#app/places/arrange/pockets-field.tsx";
 import { FACE_NAME, MATTER_NAME, matterName } from "#app/wording/book.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
@@ -243,17 +244,14 @@ function Make({ data, make, onChange }: { data: BookData; make: LeafMake; onChan
         ))}
       </SelectField>
       {make.kind === "pocket" && (
-        <SelectField
+        <PocketsField
           label="Pockets"
-          value={make.layout ?? ""}
-          onChange={(event) => onChange({ ...make, layout: event.target.value })}
-        >
-          {[...POCKET_LAYOUTS, ...data.layouts].map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </SelectField>
+          make={make}
+          own={data.layouts}
+          album={data.format.nominal}
+          unit={data.unit}
+          onPick={(change) => onChange({ ...make, ...change })}
+        />
       )}
       {(["w", "h"] as const).map((side) => (
         <div key={side} className="leaf-drop">

@@ -8,6 +8,7 @@ import { Options } from "#app/parts/options.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
+import { PocketsField } from "#app/places/arrange/pockets-field.tsx";
 import { FACE_NAME } from "#app/wording/book.ts";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME } from "#app/wording/day.ts";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
@@ -145,13 +146,14 @@ function PageFields({ leaf, view, name, save, takeOut }: LeafProps & { name: str
           onPick={(kind) => (kind ? save(leaf, ofKind(kind, make.layout)) : takeOut(leaf))}
         />
         {make.kind === "pocket" ? (
-          <SelectField
+          <PocketsField
             label={`Pockets${name}`}
-            value={make.layout ?? ""}
-            onChange={(event) => save(leaf, { layout: event.target.value })}
-          >
-            <Options all={[...POCKET_LAYOUTS, ...view.ownLayouts].map((each) => [each.id, each.name] as const)} />
-          </SelectField>
+            make={make}
+            own={view.ownLayouts}
+            album={view.albumSize}
+            unit={view.unit}
+            onPick={(change) => save(leaf, change)}
+          />
         ) : (
           <p className="self-end pb-2 text-sm text-quiet">{FOUNDATION_HINT[make.kind]}</p>
         )}

@@ -13,7 +13,7 @@ import type { PlannedStep, RingStates } from "#core/album/steps.ts";
 import { toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
-import { printSize, type Size, sameSize } from "#core/measure/size.ts";
+import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
 import { type Print, standingOf } from "#core/sheet/printing.ts";
@@ -57,7 +57,8 @@ export type DayView = {
   readonly bench: DayBenchData;
   readonly unit: Unit;
   /** The household's own pocket layouts for a page of this size. */
-  readonly ownLayouts: readonly { readonly id: string; readonly name: string }[];
+  /** The household's own pockets, each of the page it is for. */
+  readonly ownLayouts: readonly { readonly id: string; readonly name: string; readonly page: Size }[];
   readonly pageSize: Size;
   readonly albumSize: Size;
   readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
@@ -209,7 +210,7 @@ function entryView(
     sizeSaid: printSize(size, unit),
     bench,
     unit,
-    ownLayouts: aggregate.layouts.filter((layout) => sameSize(layout.page, size)).map(({ id, name }) => ({ id, name })),
+    ownLayouts: aggregate.layouts.map(({ id, name, page: of }) => ({ id, name, page: of })),
     pageSize: size,
     albumSize: album.format.nominal,
     photoInfo: photoInfo(aggregate, page),

@@ -22,7 +22,9 @@ import {
   readLayout,
   replaceNode,
   resizePocket,
+  seamIn,
   USUAL_SEAM,
+  withSeams,
 } from "#core/book/layout.ts";
 import { openingOf } from "#core/book/read.ts";
 import { type Length, sayLength, ticks, type Unit } from "#core/measure/length.ts";
@@ -51,10 +53,12 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
   const busy = useNavigation().state !== "idle";
   const [draft, setDraft] = useState<Draft>({ page: format.nominal, margin: NOTHING, root: grid(2, 2) });
   const [chosen, setChosen] = useState<LayoutPath>([0, 0]);
-  const [seam, setSeam] = useState<Length>(NOTHING);
+  /** What splits of a page that has none yet get. */
+  const [newSeam, setNewSeam] = useState<Length>(USUAL_SEAM);
   const [said, setSaid] = useState<string | null>(null);
   const opening = openingOf(draft.page, format);
   const read = readLayout(draft, opening);
+  const seam = seamIn(draft.root) ?? newSeam;
   const paths = pocketPaths(draft.root);
   const at = Math.max(
     0,
@@ -206,15 +210,17 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
                 range="zero"
                 onTake={(margin) => take({ ...draft, margin }, path)}
               />
-              <label className="flex min-h-8 items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-ember"
-                  checked={seam > 0}
-                  onChange={(event) => setSeam(event.target.checked ? USUAL_SEAM : NOTHING)}
-                />
-                New splits have a seam of {sayLength(USUAL_SEAM, unit)}
-              </label>
+              <LengthBox
+                key={`s${seam}`}
+                label="Between pockets"
+                value={seam}
+                unit={unit}
+                range="zero"
+                onTake={(next) => {
+                  setNewSeam(next);
+                  take({ ...draft, root: withSeams(draft.root, next) }, path);
+                }}
+              />
             </div>
           </section>
           <section className="grid gap-2" aria-label="Cut the protector down">

@@ -1,0 +1,35 @@
+import { PLAY } from "../fit/fit.ts";
+import type { Length } from "../measure/length.ts";
+import { contains, mirrored, type Rect, rect } from "../measure/rect.ts";
+import type { PlacedPiece } from "./read.ts";
+
+/** Whether a piece fills its pocket well enough to be held by it. */
+const fills = ({ fit }: PlacedPiece): boolean => fit.kind === "fits" || fit.kind === "snug";
+
+/** A piece by hand laid a little over the edge of what it is stuck to is still stuck to it. */
+const wide = ({ x, y, w, h }: Rect): Rect => rect(x - PLAY, y - PLAY, w + 2 * PLAY, h + 2 * PLAY);
+
+/**
+ * What is too small for its pocket and lies wholly on a piece that fills it is one stack with that: on the same face, under it
+ * in the order of the pieces, or on the other face, back to back. Such a piece does not wander. Common practice: two 3 × 4
+ * stuck to the back of one 4 × 6. Pockets have the same number on both faces; `across` is the page's width.
+ */
+export function withStacks(
+  own: readonly PlacedPiece[],
+  other: readonly PlacedPiece[],
+  across: Length,
+): readonly PlacedPiece[] {
+  if (!own.some(({ fit }) => fit.kind === "wanders")) return own;
+  const behind = other.filter(fills).map(({ rect: lies, pocket }) => ({ lies: mirrored(lies, across), pocket }));
+  return own.map((placed, at) => {
+    if (placed.fit.kind !== "wanders") return placed;
+    const under = own
+      .slice(0, at)
+      .filter(fills)
+      .map(({ rect: lies, pocket }) => ({ lies, pocket }));
+    const holds = (one: { lies: Rect; pocket: number | null }) =>
+      one.pocket === placed.pocket && contains(wide(one.lies), placed.rect);
+    if (under.some(holds)) return { ...placed, fit: { kind: "carried", by: "under" } };
+    return behind.some(holds) ? { ...placed, fit: { kind: "carried", by: "back" } } : placed;
+  });
+}
