@@ -1,10 +1,12 @@
-import { PLAY } from "../fit/fit.ts";
+import { type Fit, PLAY } from "../fit/fit.ts";
 import type { Length } from "../measure/length.ts";
 import { contains, mirrored, type Rect, rect } from "../measure/rect.ts";
-import type { PlacedPiece } from "./read.ts";
+
+/** A piece as it lies on a side: where, how it fits, and in which pocket. */
+type Placed = { readonly rect: Rect; readonly fit: Fit; readonly pocket: number | null };
 
 /** Whether a piece fills its pocket well enough to be held by it. */
-const fills = ({ fit }: PlacedPiece): boolean => fit.kind === "fits" || fit.kind === "snug";
+const fills = ({ fit }: Placed): boolean => fit.kind === "fits" || fit.kind === "snug";
 
 /** A piece by hand laid a little over the edge of what it is stuck to is still stuck to it. */
 const wide = ({ x, y, w, h }: Rect): Rect => rect(x - PLAY, y - PLAY, w + 2 * PLAY, h + 2 * PLAY);
@@ -14,11 +16,7 @@ const wide = ({ x, y, w, h }: Rect): Rect => rect(x - PLAY, y - PLAY, w + 2 * PL
  * in the order of the pieces, or on the other face, back to back. Such a piece does not wander. Common practice: two 3 × 4
  * stuck to the back of one 4 × 6. Pockets have the same number on both faces; `across` is the page's width.
  */
-export function withStacks(
-  own: readonly PlacedPiece[],
-  other: readonly PlacedPiece[],
-  across: Length,
-): readonly PlacedPiece[] {
+export function withStacks<P extends Placed>(own: readonly P[], other: readonly P[], across: Length): readonly P[] {
   if (!own.some(({ fit }) => fit.kind === "wanders")) return own;
   const behind = other.filter(fills).map(({ rect: lies, pocket }) => ({ lies: mirrored(lies, across), pocket }));
   return own.map((placed, at) => {
