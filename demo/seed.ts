@@ -2,6 +2,7 @@ import { eq } from "drizzle-orm";
 import { presetById } from "../core/album/formats.ts";
 import type { Leaf } from "../core/album/leaf.ts";
 import type { AlbumPlan } from "../core/album/model.ts";
+import { countedAnew } from "../core/book/bound.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { datesOf } from "../core/month/span.ts";
 import { findSlip } from "../core/words/decks.ts";
@@ -83,7 +84,8 @@ async function seedAlbum(
     });
     leaves.push(...own);
   }
-  const book = { matters: [], leaves, tryOuts: [], layouts: [] };
+  const counted = countedAnew(leaves, null, plan.format.leaves, () => crypto.randomUUID());
+  const book = { matters: [], leaves: counted, tryOuts: [], layouts: [] };
   return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days, book)).albumId;
 }
 

@@ -8,6 +8,7 @@ import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import type { Print } from "../core/sheet/printing.ts";
+import { countLeaves } from "./bound.ts";
 import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
@@ -66,6 +67,7 @@ export function planOf(row: AlbumRow): AlbumPlan {
       holes: { positions: row.holePositions, inset: row.holeInset, diameter: row.holeDiameter },
       cover: { w: row.coverW, h: row.coverH },
       capacity: row.capacity,
+      leaves: row.leafCount,
     },
   };
 }
@@ -98,6 +100,7 @@ const formatColumns = (format: AlbumFormat) => ({
   coverW: format.cover.w,
   coverH: format.cover.h,
   capacity: format.capacity,
+  leafCount: format.leaves,
 });
 
 /** How a day comes out of the database with everything on it. */
@@ -235,6 +238,7 @@ export async function createAlbum(db: Db, householdId: string, plan: AlbumPlan):
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
     await addMissingDays(tx, row.id, plan.span);
+    await countLeaves(tx, row.id, null, plan.format.leaves);
     return row.id;
   });
 }
@@ -262,7 +266,7 @@ export async function updateAlbum(
 ): Promise<{ ok: true } | { ok: false; reason: "not-found" | "changed-since" }> {
   return db.transaction(async (tx) => {
     const [row] = await tx
-      .select({ version: album.version })
+      .select({ version: album.version, leafCount: album.leafCount })
       .from(album)
       .where(ownAlbum(householdId, albumId))
       .for("update");
@@ -273,6 +277,7 @@ export async function updateAlbum(
       .set({ ...planColumns(plan), version: version + 1 })
       .where(eq(album.id, albumId));
     await addMissingDays(tx, albumId, plan.span);
+    await countLeaves(tx, albumId, row.leafCount, plan.format.leaves);
     return { ok: true as const };
   });
 }

@@ -5,7 +5,8 @@ import { standsAt } from "../core/album/matter.ts";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
 import type { DateOf } from "../core/book/place.ts";
 import { fillRoom, roomsOn } from "../core/book/rooms.ts";
-import type { Slot } from "../core/month/slots.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import { type Slot, slotsInSpan } from "../core/month/slots.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
@@ -22,11 +23,16 @@ export type BookSaved =
   | { ok: false; reason: BookProblem | "not-found" }
   | { ok: false; reason: "leaf-clash"; bookClash: BookClash };
 
+export type LockedBook = {
+  readonly leaves: Leaf[];
+  readonly slots: readonly Slot[];
+  readonly dateOf: DateOf;
+  /** The dates of the told days. */
+  readonly dates: readonly CalendarDate[];
+};
+
 /** The album's leaves in order and where its days stand, the album locked as every writer does. */
-export async function lockBook(
-  tx: Transaction,
-  author: Author,
-): Promise<{ leaves: Leaf[]; slots: readonly Slot[]; dateOf: DateOf } | null> {
+export async function lockBook(tx: Transaction, author: Author): Promise<LockedBook | null> {
   const locked = await lockSlots(tx, author.householdId, author.albumId);
   if (!locked) return null;
   const dates = new Map([
@@ -38,7 +44,13 @@ export async function lockBook(
     orderBy: asc(leaf.position),
     with: { sides: true },
   });
-  return { leaves: rows.map(toLeaf), slots: locked.slots, dateOf: (dayId) => dates.get(dayId) };
+  const told = slotsInSpan(locked.slots, locked.span).filter(({ skipped }) => !skipped);
+  return {
+    leaves: rows.map(toLeaf),
+    slots: locked.slots,
+    dateOf: (dayId) => dates.get(dayId),
+    dates: told.map(({ date }) => date),
+  };
 }
 
 /** The album's leaves alone. */
@@ -185,7 +197,7 @@ export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, ed
       const book = await lockBook(tx, author);
       if (!book) return { ok: false, reason: "not-found" };
       const before = book.leaves;
-      const applied = applyBookEdit(before, edit, book.dateOf);
+      const applied = applyBookEdit(before, edit, book.dateOf, book.dates);
       if (!applied.ok) return applied;
       if (same(applied.leaves, before)) {
         const touched = new Set(leavesTouched(edit));

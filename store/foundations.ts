@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { and, eq } from "drizzle-orm";
 import { type Leaf, type LeafMake, leafOfDay, type Piece } from "../core/album/leaf.ts";
+import { giveToDay } from "../core/book/bound.ts";
 import type { Pattern } from "../core/book/pattern.ts";
-import { insertOfDay } from "../core/book/place.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { Author } from "./author.ts";
 import { changeLeaves, lockBook } from "./book.ts";
@@ -36,12 +36,13 @@ export async function setFoundations(db: Db, author: Author, pages: readonly Fou
     let set = 0;
     const after = own.reduce<readonly Leaf[]>((leaves, { dayId, leaf: id, make, pieces }) => {
       const laid = (leaf: Leaf): Leaf => ({ ...leaf, make, front: { ...leaf.front, pieces } });
-      const found = leaves.find((leaf) => leaf.id === id);
+      // What is sewn in is of the book's own paper: a page of another kind is added beside it.
+      const found = leaves.find((leaf) => leaf.id === id && !(leaf.sewn && make.kind !== "paper"));
       if (!found && leaves.length >= LIMITS.leaves.most) return leaves;
       set += 1;
       return found
         ? leaves.map((leaf) => (leaf === found ? laid(leaf) : leaf))
-        : insertOfDay(leaves, laid(leafOfDay(randomUUID(), make, dayId)), dayId, book.dateOf);
+        : giveToDay(leaves, laid(leafOfDay(randomUUID(), make, dayId)), dayId, book.dateOf, book.dates);
     }, book.leaves);
     if (set > 0) await changeLeaves(tx, author, randomUUID(), book.leaves, after);
     return set;

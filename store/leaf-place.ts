@@ -22,7 +22,8 @@ export async function putLeafBack(db: Db, author: Author, leafId: string): Promi
       with: { sides: true },
     });
     if (!book || !found) return false;
-    const back = toLeaf(found);
+    // Torn out of a bound book, it can only be tipped in again.
+    const back = { ...toLeaf(found), sewn: false };
     const [dayId] = daysOfLeaf(back);
     const { leaves, dateOf } = book;
     await writeBook(tx, author, leaves, dayId ? insertOfDay(leaves, back, dayId, dateOf) : [...leaves, back]);

@@ -48,6 +48,7 @@ export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Le
     make: makeOf(row),
     done: row.done,
     drop: row.drop,
+    sewn: row.sewn,
     liftsOff: row.liftsOff,
     front: side("front"),
     back: side("back"),
@@ -60,12 +61,13 @@ export const toTryOuts = (row: LeafRow): TryOut[] =>
   );
 
 /** The leaf's own columns, without its place. */
-export const leafColumns = ({ make: { size, ...make }, done, drop, liftsOff }: Leaf) => ({
+export const leafColumns = ({ make: { size, ...make }, done, drop, sewn, liftsOff }: Leaf) => ({
   ...make,
   w: size?.w ?? null,
   h: size?.h ?? null,
   done: [...done],
   drop,
+  sewn,
   liftsOff,
 });
 

@@ -56,6 +56,7 @@ beforeAll(async () => {
   // What came with the step that is tried here, and after it.
   const {
     preparing: _preparing,
+    leafCount: _leafCount,
     bareW: _bareW,
     bareH: _bareH,
     ...columns

@@ -98,7 +98,10 @@ export async function readFormats(db: Reader, householdId: string): Promise<Meas
   return (
     rows
       // A book measured before bare leaves had a measure of their own has them as large as its whole leaf.
-      .map(({ id, unit, format }) => ({ id, unit, format: { ...format, bare: format.bare ?? format.outer } }))
+      .map(({ id, unit, format }) => ({
+        ...{ id, unit },
+        format: { ...format, bare: format.bare ?? format.outer, leaves: format.leaves ?? null },
+      }))
       .sort((a, b) => a.format.name.localeCompare(b.format.name))
   );
 }

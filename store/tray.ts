@@ -1,4 +1,4 @@
-import { and, desc, eq, isNotNull, isNull, lt, sql } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, lt, not, sql } from "drizzle-orm";
 import { type AnyPgColumn, unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
@@ -66,6 +66,8 @@ export async function readTray(
   };
   const pieces = await unionAll(away("card"), away("jotting"), away("photo"));
   const mine = and(eq(album.householdId, householdId), isNull(album.deletedAt));
+  // A blank leaf of a bound book that a day's took the place of is nothing that anybody put away.
+  const isBlankSewn = sql`(${leaf.sewn} and not exists (select from ${side} s where s.leaf_id = ${leaf.id} and (s.day_id is not null or coalesce(s.pieces, '[]') <> '[]')))`;
   // A leaf is told by the day of its front, else of its back.
   const dayOfLeaf = sql`${day.id} = (select s.day_id from ${side} s where s.leaf_id = ${leaf.id} and s.day_id is not null order by s.face desc limit 1)`;
   const columns = { albumId: album.id, albumTitle: album.title, date: day.date };
@@ -74,7 +76,7 @@ export async function readTray(
     .from(leaf)
     .innerJoin(album, eq(album.id, leaf.albumId))
     .leftJoin(day, dayOfLeaf)
-    .where(and(mine, isNotNull(leaf.deletedAt)));
+    .where(and(mine, isNotNull(leaf.deletedAt), not(isBlankSewn)));
   const triesOut = db
     .select({ ...columns, id: tryOut.id, kind: sql<TrayLeaf["kind"]>`'try-out'`, deletedAt: tryOut.deletedAt })
     .from(tryOut)

@@ -44,6 +44,7 @@ function ringAlbum(
     holes: holePreset(rings, outer.h),
     cover: coverOf(outer),
     capacity: 50_000,
+    leaves: null,
   };
 }
 
@@ -68,6 +69,7 @@ export const FORMAT_PRESETS: readonly FormatPreset[] = [
     holes: holePreset("iso-838", A5_BINDER_LEAF.h),
     cover: size(plus(A5_BINDER_LEAF.w, millimetres(6)), plus(A5_BINDER_LEAF.h, millimetres(8))),
     capacity: 35_000,
+    leaves: null,
   },
   {
     id: "a5-sewn",
@@ -83,6 +85,7 @@ export const FORMAT_PRESETS: readonly FormatPreset[] = [
     holes: NO_HOLES,
     cover: size(plus(A5.w, millimetres(3)), plus(A5.h, millimetres(6))),
     capacity: 22_000,
+    leaves: 40,
   },
 ];
 

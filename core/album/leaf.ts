@@ -102,6 +102,8 @@ export type Leaf = {
   readonly done: readonly LeafStep[];
   /** How far below the page's upper edge a smaller leaf begins; null: halfway. */
   readonly drop: Length | null;
+  /** One of those a bound book was sewn with: it stays where it is, and can only be torn out. */
+  readonly sewn: boolean;
   /** Must come off the rings: a slit runs from each hole to the edge. */
   readonly liftsOff: boolean;
   readonly front: Side;
@@ -138,6 +140,7 @@ export const newLeaf = (id: string, make: LeafMake, front: Owner, back: Owner): 
   make,
   done: [],
   drop: null,
+  sewn: false,
   liftsOff: false,
   front: sideOf(front),
   back: sideOf(back),

@@ -41,6 +41,8 @@ export type AlbumFormat = {
   readonly cover: Size;
   /** What the rings or the spine hold, in micrometres. */
   readonly capacity: number;
+  /** How many leaves a bound book was sewn with; null where leaves are put in, or nobody has counted. */
+  readonly leaves: number | null;
 };
 
 export const NUMERAL_STYLES = ["sticker", "chipboard", "wood", "acrylic", "stamped", "cut", "printed", "none"] as const;

@@ -25,6 +25,7 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("turn-leaf"), leaf: ID }),
   z.object({ kind: z.literal("remove-leaf"), leaf: ID }),
   z.object({ kind: z.literal("own-side"), leaf: ID, face: FACE, owner: OWNER }),
+  z.object({ kind: z.literal("free-leaf"), leaf: ID }),
   z.object({ kind: z.literal("make"), leaf: ID, make: MAKE }),
   z.object({
     kind: z.literal("tick"),

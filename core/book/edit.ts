@@ -4,16 +4,20 @@ import {
   type LeafMake,
   type LeafStep,
   leafOfDay,
+  NOBODY,
   newLeaf,
   type Owner,
   type Piece,
+  PLAIN_PAPER,
   type Side,
   type SideStep,
 } from "../album/leaf.ts";
 import { tickLeaf } from "../album/ticks.ts";
 import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
-import { type DateOf, insertOfDay } from "./place.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { giveToDay } from "./bound.ts";
+import type { DateOf } from "./place.ts";
 
 /** One side's new arrangement; null puts the first dry fit back. */
 export type Arrangement = { readonly leaf: string; readonly face: Face; readonly pieces: readonly Piece[] | null };
@@ -28,14 +32,18 @@ export type BookEdit =
   | { kind: "copy-leaf"; leaf: string; id: string; front: readonly Piece[]; back: readonly Piece[] }
   | { kind: "move-leaf"; leaf: string; after: string | null }
   | { kind: "turn-leaf"; leaf: string }
+  /** Out of the book; a leaf that is sewn in is torn out. */
   | { kind: "remove-leaf"; leaf: string }
+  /** A leaf stays where it is and is nobody's again, with nothing on it. */
+  | { kind: "free-leaf"; leaf: string }
   | { kind: "own-side"; leaf: string; face: Face; owner: Owner }
   | { kind: "make"; leaf: string; make: LeafMake }
   /** Something done for a leaf, or with a face for one of its sides. */
   | { kind: "tick"; leaf: string; face: Face | null; step: LeafStep | SideStep; done: boolean }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean };
 
-export type BookProblem = "leaf-gone" | "into-itself" | "already-there" | "book-full";
+export type BookProblem = "leaf-gone" | "into-itself" | "already-there" | "book-full" | "sewn-in";
+const SEWN_IN = { ok: false, reason: "sewn-in" } as const;
 export type BookResult = { ok: true; leaves: Leaf[] } | { ok: false; reason: BookProblem };
 
 /** The leaves an edit writes on; moving one renumbers its neighbours but writes on none of them. */
@@ -52,6 +60,8 @@ export function leavesTouched(edit: BookEdit): string[] {
   }
 }
 
+const isOwnPaper = ({ kind, insert }: LeafMake): boolean => kind === "paper" && insert === null;
+
 function insertAfter(leaves: readonly Leaf[], leaf: Leaf, after: string | null): Leaf[] {
   const at = after === null ? 0 : leaves.findIndex(({ id }) => id === after) + 1;
   return [...leaves.slice(0, at), leaf, ...leaves.slice(at)];
@@ -65,9 +75,15 @@ const withSide = (leaf: Leaf, face: Face, change: Partial<Side>): Leaf => ({
 /**
  * Applies one edit to the leaves in order. Every side keeps its owner and every piece its side unless the edit says
  * otherwise. An edit sent twice, because its first answer was lost, does nothing the second time. `dateOf` is the date of
- * a day, for where a new leaf of it goes; where dates are not known it goes after the day's other leaves, or last.
+ * a day, for where a new leaf of it goes; where dates are not known it goes after the day's other leaves, or last. `dates` are
+ * those of the told days, for which a bound book's leaves are kept.
  */
-export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit, dateOf: DateOf = () => undefined): BookResult {
+export function applyBookEdit(
+  leaves: readonly Leaf[],
+  edit: BookEdit,
+  dateOf: DateOf = () => undefined,
+  dates: readonly CalendarDate[] = [],
+): BookResult {
   const has = (id: string) => leaves.some((leaf) => leaf.id === id);
   const gone: BookResult = { ok: false, reason: "leaf-gone" };
   const changed = (id: string, how: (leaf: Leaf) => Leaf): BookResult =>
@@ -95,7 +111,8 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit, dateOf: D
     case "give-leaf": {
       if (has(edit.id)) return { ok: true, leaves: [...leaves] };
       if (leaves.length >= LIMITS.leaves.most) return { ok: false, reason: "book-full" };
-      return { ok: true, leaves: insertOfDay(leaves, leafOfDay(edit.id, edit.make, edit.dayId), edit.dayId, dateOf) };
+      const leaf = leafOfDay(edit.id, edit.make, edit.dayId);
+      return { ok: true, leaves: giveToDay(leaves, leaf, edit.dayId, dateOf, dates) };
     }
     case "copy-leaf": {
       if (has(edit.id)) return { ok: true, leaves: [...leaves] };
@@ -107,6 +124,7 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit, dateOf: D
         id: edit.id,
         version: 0,
         done: [],
+        sewn: false,
         front: { owner: from.front.owner, pieces: edit.front, done: [] },
         back: { owner: from.back.owner, pieces: edit.back, done: [] },
       };
@@ -115,6 +133,7 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit, dateOf: D
     case "move-leaf": {
       const leaf = leaves.find(({ id }) => id === edit.leaf);
       if (!leaf) return gone;
+      if (leaf.sewn) return SEWN_IN;
       if (edit.after === edit.leaf) return { ok: false, reason: "into-itself" };
       if (edit.after !== null && !has(edit.after)) return gone;
       return {
@@ -127,12 +146,20 @@ export function applyBookEdit(leaves: readonly Leaf[], edit: BookEdit, dateOf: D
       };
     }
     case "turn-leaf":
+      if (leaves.some(({ id, sewn }) => id === edit.leaf && sewn)) return SEWN_IN;
       return changed(edit.leaf, (leaf) => ({ ...leaf, front: leaf.back, back: leaf.front }));
     case "remove-leaf":
       return { ok: true, leaves: leaves.filter(({ id }) => id !== edit.leaf) };
+    case "free-leaf":
+      return changed(edit.leaf, ({ id, version, sewn, make }) => ({
+        ...newLeaf(id, sewn ? PLAIN_PAPER : make, NOBODY, NOBODY),
+        ...{ version, sewn },
+      }));
     case "own-side":
       return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, { owner: edit.owner }));
     case "make":
+      // What is sewn in is of the book's own paper; it can only be cut short.
+      if (leaves.some(({ id, sewn }) => id === edit.leaf && sewn) && !isOwnPaper(edit.make)) return SEWN_IN;
       return changed(edit.leaf, (leaf) => ({ ...leaf, make: edit.make }));
     case "tick":
       return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit.face, edit.step, edit.done));

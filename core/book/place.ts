@@ -43,7 +43,8 @@ export function insertOfDay(leaves: readonly Leaf[], leaf: Leaf, dayId: string, 
 export function followDates(leaves: readonly Leaf[], moved: readonly string[], dateOf: DateOf): Leaf[] {
   const goes = (leaf: Leaf): boolean => {
     const days = daysOfLeaf(leaf);
-    return days.length > 0 && days.every((id) => moved.includes(id));
+    // A leaf that is sewn in goes nowhere; its story is told where it is.
+    return !leaf.sewn && days.length > 0 && days.every((id) => moved.includes(id));
   };
   const going = leaves.filter(goes);
   return moved.reduce<Leaf[]>(

@@ -16,6 +16,7 @@ const LEAF = z.object({
   make: MAKE,
   done: z.array(z.enum(LEAF_STEPS)),
   drop: IN_MILLIMETRES.place.nullable(),
+  sewn: z.boolean(),
   liftsOff: z.boolean(),
   front: SIDE,
   back: SIDE,

@@ -178,6 +178,7 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ album, days, book }, raw) =>
     return {
       ...leaf,
       make,
+      sewn: false,
       done: [
         ...(ticks.has(insert ? "insert" : "base") ? ["base"] : []),
         ...(ticks.has("punch") ? ["punch"] : []),
@@ -194,7 +195,7 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ album, days, book }, raw) =>
       ...album,
       preparing: USUAL_PREPARING,
       pattern: null,
-      format: { ...agreeing(album.format), bare: bareOf(album.format, leaves) },
+      format: { ...agreeing(album.format), bare: bareOf(album.format, leaves), leaves: null },
     },
     days: days.map(({ foundation: _, pageSize: __, inserts: ___, ...day }) => ({
       ...day,

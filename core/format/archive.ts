@@ -148,6 +148,8 @@ const ALBUM_FILE = z.object({
       holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),
       cover: SIZE,
       capacityMicrometres: z.int().min(0).max(1_000_000),
+      /** How many leaves a bound book was sewn with; null: not counted, or none. */
+      leaves: z.int().min(1).max(200).nullable(),
     }),
   }),
   days: z.array(DAY),

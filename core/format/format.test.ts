@@ -127,7 +127,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         banked: false,
         rejected: true,
       })),
-      book: bookOf(days, [...leaves, ...others]),
+      book: bookOf(days, [...leaves, ...others.map((leaf, nth) => ({ ...leaf, sewn: nth % 2 === 0 }))]),
     } as Archive;
   });
 

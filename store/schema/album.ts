@@ -69,6 +69,8 @@ export const album = pgTable(
     coverW: length("cover_w").notNull(),
     coverH: length("cover_h").notNull(),
     capacity: integer("capacity_micrometres").notNull(),
+    /** How many leaves a bound book was sewn with; null where leaves are put in, or nobody has counted. */
+    leafCount: integer("leaf_count"),
     /** Which pictures a day's prints may be of. */
     photoRule: text("photo_rule").$type<PhotoRule>().notNull().default(USUAL_RULE),
     /** How much of the pages is made before their days. */
@@ -88,6 +90,7 @@ export const album = pgTable(
     check("album_sizes", sql`least(${table.nominalW}, ${table.nominalH}, ${table.openingW}, ${table.openingH}) > 0`),
     check("album_outer", sql`${table.outerW} >= ${table.openingW} and ${table.outerH} >= ${table.openingH}`),
     check("album_bare", sql`${table.bareW} > 0 and ${table.bareH} > 0`),
+    check("album_leaf_count", sql`${table.leafCount} between 1 and 200`),
     check("album_margin", sql`${table.margin} >= 0 and ${table.margin} < ${table.outerW}`),
   ],
 );

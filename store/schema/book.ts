@@ -45,6 +45,8 @@ export const leaf = pgTable(
     note: text("note").notNull().default(""),
     done: text("done").array().$type<LeafStep[]>().notNull().default([]),
     drop: length("drop"),
+    /** One of those a bound book was sewn with. */
+    sewn: boolean("sewn").notNull().default(false),
     liftsOff: boolean("lifts_off").notNull().default(false),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),

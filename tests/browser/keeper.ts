@@ -58,11 +58,11 @@ export async function newKeeper(page: Page, name = "Maren"): Promise<string> {
   return mail;
 }
 
-/** The album that is offered first, a December, made in the database. Returns its address. */
-export async function newDecember(page: Page, at = base()): Promise<string> {
+/** The album that is offered first, a December, or one in another book, made in the database. Returns its address. */
+export async function newDecember(page: Page, at = base(), book = "ring-6x8"): Promise<string> {
   const householdId = households.get(page.context());
   if (!householdId) throw new Error("no keeper is signed in here: call newKeeper first");
-  const preset = presetById("ring-6x8");
+  const preset = presetById(book);
   if (!preset) throw new Error("shipped");
   const { id: _, unit, ...format } = preset;
   const albumId = await createAlbum(storeOf().db, householdId, {

@@ -60,7 +60,9 @@ test("a skipped day has no number anywhere, and keeps its picture", async ({ pag
   await page.getByRole("button", { name: "More to do with this day" }).click();
   await page.getByRole("button", { name: "Skip this day" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Saturday, 5 December 2026:");
-  await expect(page.getByRole("region", { name: "The mat" }).getByRole("button", { name: /^Print/ })).toBeVisible();
+  await expect(
+    page.getByRole("region", { name: "The mat" }).getByRole("button", { name: /^Print 6 × 4/ }),
+  ).toBeVisible();
   await expect(page.getByRole("button", { name: /^Number/ })).toHaveCount(0);
   await expect(page.getByLabel(/^Number/)).toHaveCount(0);
   await page.goto(`${album}/days/2026-12-06`);

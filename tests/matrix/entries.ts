@@ -92,6 +92,7 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   "copy-leaf": ({ leaf }) => ({ leaf, id: randomUUID(), front: [], back: [] }),
   "move-leaf": ({ leaf, otherLeaf }) => ({ leaf, after: otherLeaf }),
   "turn-leaf": ({ leaf }) => ({ leaf }),
+  "free-leaf": ({ leaf }) => ({ leaf }),
   "remove-leaf": ({ leaf }) => ({ leaf }),
   "own-side": ({ leaf, day }) => ({ leaf, face: "front", owner: { kind: "day", dayId: day } }),
   make: ({ leaf }) => ({ leaf, make: { ...MAKE, kind: "vellum" } }),

@@ -21,6 +21,7 @@ import {
   PLAIN_PAPER,
 } from "#core/album/leaf.ts";
 import { MATTERS, type Matter } from "#core/album/model.ts";
+import { isBlank, sewnCount } from "#core/book/bound.ts";
 import type { DatedPage, InBook } from "#core/book/dated-page.ts";
 import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
@@ -56,6 +57,7 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
   const { leaf, sheet } = read;
   const { pages, matters, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
+  const bound = sewnCount(book.leaves.map((each) => each.leaf));
   const ownerOf = (text: string): Owner => {
     const matter = MATTERS.find((each) => `${NEW}${each}` === text);
     return text === "" ? NOBODY : { kind: "day", dayId: matter ? addMatter(matter) : text };
@@ -98,6 +100,12 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
           Leaf {at + 1} of {book.leaves.length}. {FOUNDATION_NAME[sheet.kind]}
           {sheet.layout ? `, ${sheet.layout.name.toLowerCase()}` : ""}
         </p>
+        {bound.sewn > 0 && (
+          <p className="text-sm text-quiet">
+            {leaf.sewn ? "Sewn in: it stays where it is." : "Added between the sewn leaves."} {bound.used} of{" "}
+            {bound.sewn} sewn leaves are used.
+          </p>
+        )}
       </header>
       <div className="grid gap-3">
         {FACES.map((face) => (
@@ -141,31 +149,37 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
       <Make
         data={data}
         make={leaf.make}
+        sewn={leaf.sewn}
         onChange={(make) => change({ kind: "make", leaf: leaf.id, make }, `make:${leaf.id}`)}
       />
       <div className="grid grid-cols-2 gap-2">
         <Button
           small
-          disabled={at === 0}
+          disabled={at === 0 || leaf.sewn}
           onClick={() => change({ kind: "move-leaf", leaf: leaf.id, after: ids[at - 2] ?? null })}
         >
           Earlier
         </Button>
         <Button
           small
-          disabled={at === ids.length - 1}
+          disabled={at === ids.length - 1 || leaf.sewn}
           onClick={() => change({ kind: "move-leaf", leaf: leaf.id, after: ids[at + 1] ?? null })}
         >
           Later
         </Button>
-        <Button small onClick={() => change({ kind: "turn-leaf", leaf: leaf.id })}>
+        <Button small disabled={leaf.sewn} onClick={() => change({ kind: "turn-leaf", leaf: leaf.id })}>
           Turn front to back
         </Button>
         <Button small onClick={copy}>
           Copy
         </Button>
+        {leaf.sewn && (
+          <Button small disabled={isBlank(leaf)} onClick={() => change({ kind: "free-leaf", leaf: leaf.id })}>
+            Make it blank
+          </Button>
+        )}
         <Button small onClick={() => change({ kind: "remove-leaf", leaf: leaf.id })}>
-          Into the tray
+          {leaf.sewn ? "Tear it out" : "Into the tray"}
         </Button>
         <select
           aria-label="Add a leaf after this one"
@@ -183,17 +197,19 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
       </div>
       <fieldset className="grid gap-2 border-t border-line pt-4">
         <legend className="sr-only">How it lies</legend>
-        <label className="flex min-h-8 items-center gap-2 text-sm">
-          <input
-            type="checkbox"
-            className="size-4 accent-ember"
-            checked={leaf.liftsOff}
-            onChange={(event) =>
-              change({ kind: "lie", leaf: leaf.id, drop: leaf.drop, liftsOff: event.target.checked })
-            }
-          />
-          Must lift off the rings: slit from each hole to the edge
-        </label>
+        {data.format.binding !== "sewn" && (
+          <label className="flex min-h-8 items-center gap-2 text-sm">
+            <input
+              type="checkbox"
+              className="size-4 accent-ember"
+              checked={leaf.liftsOff}
+              onChange={(event) =>
+                change({ kind: "lie", leaf: leaf.id, drop: leaf.drop, liftsOff: event.target.checked })
+              }
+            />
+            Must lift off the rings: slit from each hole to the edge
+          </label>
+        )}
         {sheet.page.h < data.format.nominal.h && (
           <div className="leaf-drop flex items-center gap-3 text-sm">
             <LengthBox
@@ -222,12 +238,23 @@ function WorkOn({ albumId, page }: { albumId: string; page: InBook | null }) {
 }
 
 /** What a leaf is: its material, its pockets, its size. */
-function Make({ data, make, onChange }: { data: BookData; make: LeafMake; onChange: (make: LeafMake) => void }) {
+function Make({
+  data,
+  make,
+  sewn,
+  onChange,
+}: {
+  data: BookData;
+  make: LeafMake;
+  sewn: boolean;
+  onChange: (make: LeafMake) => void;
+}) {
   return (
     <div className="grid grid-cols-2 gap-3 border-t border-line pt-4">
       <SelectField
         label="Material"
         value={make.kind}
+        disabled={sewn}
         onChange={(event) => {
           const kind = event.target.value as LeafKind;
           onChange({

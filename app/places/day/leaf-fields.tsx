@@ -47,7 +47,8 @@ export function LeafFields({ view }: { view: DayView }) {
     const id = newId();
     change(leaves, { kind: "give-leaf", id, make, dayId: first.id });
   };
-  const takeOut = (leaf: Leaf) => change(leaves, { kind: "remove-leaf", leaf: leaf.id });
+  // A leaf that is sewn in stays in the book, and is blank again.
+  const takeOut = (leaf: Leaf) => change(leaves, { kind: leaf.sewn ? "free-leaf" : "remove-leaf", leaf: leaf.id });
   const pages = own.filter(({ make }) => make.insert === null);
   const inserts = own.filter(({ make }) => make.insert !== null);
   const usual = {
@@ -75,9 +76,15 @@ export function LeafFields({ view }: { view: DayView }) {
           view={view}
           name={at === 0 ? "" : ` ${at + 1}`}
           save={save}
+          give={give}
           takeOut={takeOut}
         />
       ))}
+      {view.bound.sewn > 0 && (
+        <p className="text-sm text-quiet">
+          {view.bound.used} of the book’s {view.bound.sewn} sewn leaves are used.
+        </p>
+      )}
       {pages.length > 0 && (
         <Button
           small
@@ -134,7 +141,14 @@ function KindField({
 }
 
 /** What one page of the day is. `name` tells the second and later ones apart. */
-function PageFields({ leaf, view, name, save, takeOut }: LeafProps & { name: string }) {
+function PageFields({
+  leaf,
+  view,
+  name,
+  save,
+  give,
+  takeOut,
+}: LeafProps & { name: string; give: (make: LeafMake) => void }) {
   const { make } = leaf;
   const size = make.size ?? view.albumSize;
   return (
@@ -143,7 +157,12 @@ function PageFields({ leaf, view, name, save, takeOut }: LeafProps & { name: str
         <KindField
           name={`Foundation page${name}`}
           kind={make.kind}
-          onPick={(kind) => (kind ? save(leaf, ofKind(kind, make.layout)) : takeOut(leaf))}
+          onPick={(kind) => {
+            if (!kind) takeOut(leaf);
+            // What is sewn in is of the book's own paper: another kind is added beside it.
+            else if (leaf.sewn) give({ ...PLAIN_PAPER, ...ofKind(kind, null) });
+            else save(leaf, ofKind(kind, make.layout));
+          }}
         />
         {make.kind === "pocket" ? (
           <PocketsField
@@ -155,7 +174,9 @@ function PageFields({ leaf, view, name, save, takeOut }: LeafProps & { name: str
             onPick={(change) => save(leaf, change)}
           />
         ) : (
-          <p className="self-end pb-2 text-sm text-quiet">{FOUNDATION_HINT[make.kind]}</p>
+          <p className="self-end pb-2 text-sm text-quiet">
+            {leaf.sewn ? "Sewn in. Another kind is tipped in beside it." : FOUNDATION_HINT[make.kind]}
+          </p>
         )}
       </div>
       <div className="grid gap-1">

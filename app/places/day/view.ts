@@ -10,6 +10,7 @@ import type { AlbumPlan, Day, DayContent, Matter, MatterEntry } from "#core/albu
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { pageSizeOf } from "#core/album/page-leaves.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
+import { sewnCount } from "#core/book/bound.ts";
 import { toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -61,6 +62,8 @@ export type DayView = {
   readonly ownLayouts: readonly { readonly id: string; readonly name: string; readonly page: Size }[];
   readonly pageSize: Size;
   readonly albumSize: Size;
+  /** Of a bound book: how many leaves are sewn in, and how many of them are used. */
+  readonly bound: { readonly sewn: number; readonly used: number };
   readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
   /** Slips that days of this album have taken, and the number of each day. */
   readonly slipsUsed: Readonly<Record<string, string>>;
@@ -213,6 +216,7 @@ function entryView(
     ownLayouts: aggregate.layouts.map(({ id, name, page: of }) => ({ id, name, page: of })),
     pageSize: size,
     albumSize: album.format.nominal,
+    bound: sewnCount(aggregate.leaves),
     photoInfo: photoInfo(aggregate, page),
     slipsUsed: Object.fromEntries(
       pages.flatMap((each) =>

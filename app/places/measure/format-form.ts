@@ -23,10 +23,17 @@ export const FORMAT_LENGTHS = [
 /** Every field by its name. */
 export const FORMAT_FIELDS = [
   ...FORMAT_LENGTHS,
-  ...(["formatName", "binding", "bindingEdge", "capacity", "holePositions"] as const),
+  ...(["formatName", "binding", "bindingEdge", "capacity", "leaves", "holePositions"] as const),
 ];
 export type FormatLength = (typeof FORMAT_LENGTHS)[number];
-export type FormatField = FormatLength | "formatName" | "binding" | "bindingEdge" | "capacity" | "holePositions";
+export type FormatField =
+  | FormatLength
+  | "formatName"
+  | "binding"
+  | "bindingEdge"
+  | "capacity"
+  | "leaves"
+  | "holePositions";
 export type FormatText = Readonly<Record<FormatField, string>>;
 export type FormatErrors = Readonly<Partial<Record<FormatField, string>>>;
 export type ReadFormat = { ok: true; format: AlbumFormat } | { ok: false; errors: FormatErrors };
@@ -69,6 +76,9 @@ export function readFormat(text: FormatText, unit: Unit): ReadFormat {
   }
   const capacity = Number(text.capacity.replace(",", "."));
   if (!(capacity > 0 && capacity <= 1000)) errors.capacity = "Give what the rings or the spine hold, in millimetres.";
+  const leaves = text.leaves.trim() === "" ? null : Number(text.leaves);
+  if (leaves !== null && !(Number.isInteger(leaves) && leaves >= 1 && leaves <= 200))
+    errors.leaves = "Count the leaves, 1 to 200, or leave it empty.";
   const binding = BINDINGS.find((each) => each === text.binding);
   if (!binding) errors.binding = "Say how the leaves are held.";
   const bindingEdge = BINDING_EDGES.find((each) => each === text.bindingEdge);
@@ -90,6 +100,7 @@ export function readFormat(text: FormatText, unit: Unit): ReadFormat {
     margin: lengths.margin,
     holes: { positions: holes.positions, inset: lengths.holeInset, diameter: lengths.holeDiameter },
     capacity: Math.round(capacity * 1000),
+    leaves: binding === "sewn" ? leaves : null,
   };
   const problem = checkFormat(format);
   if (!problem && overMeasured(format) > 0) {
@@ -117,6 +128,7 @@ export function formatText(format: AlbumFormat, unit: Unit): FormatText {
     binding: format.binding,
     bindingEdge: format.bindingEdge,
     capacity: String(format.capacity / 1000),
+    leaves: format.leaves === null ? "" : String(format.leaves),
     nominalW: say(format.nominal.w),
     nominalH: say(format.nominal.h),
     openingW: say(format.opening.w),

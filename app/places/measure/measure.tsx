@@ -48,6 +48,8 @@ const HOW: Partial<Record<FormatField, string>> = {
   holePositions: "From the upper end of the whole leaf to the middle of each hole, divided by semicolons.",
   holeInset: "From the binding edge to the middle of a hole.",
   holeDiameter: "Across one hole.",
+  leaves:
+    "How many leaves it was sewn with: they stay where they are, and days take one after the other. Empty: not counted.",
   capacity: "How thick a pile of leaves the rings or the spine close over.",
 };
 
@@ -155,6 +157,7 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               {box("coverH", "Cover, high")}
               {box("margin", "Binding margin")}
               {box("capacity", "Holds, mm")}
+              {text.binding === "sewn" && box("leaves", "Leaves sewn in")}
             </div>
             <fieldset className="grid grid-cols-2 gap-3 border-t border-line pt-4">
               <legend className="sr-only">Holes</legend>
