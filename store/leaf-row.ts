@@ -27,13 +27,18 @@ export const makeOf = ({
   basePaper,
   insert,
   note,
-}: Pick<typeof leaf.$inferSelect, "kind" | "layout" | "w" | "h" | "basePaper" | "insert" | "note">): LeafMake => ({
+  oldHoles,
+}: Pick<
+  typeof leaf.$inferSelect,
+  "kind" | "layout" | "w" | "h" | "basePaper" | "insert" | "note" | "oldHoles"
+>): LeafMake => ({
   kind,
   layout,
   size: w !== null && h !== null ? { w, h } : null,
   basePaper,
   insert,
   note,
+  oldHoles,
 });
 
 export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Leaf {

@@ -83,7 +83,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
           done: found?.done ?? [],
         };
       };
-      const make = makeOf({ ...columns, basePaper: "", note: "" });
+      const make = makeOf({ ...columns, basePaper: "", note: "", oldHoles: null });
       return { id, make, done, front: side("front"), back: side("back") };
     }),
     days: row.days.flatMap(({ id, date, skipped, mergedInto, version, ...rest }): Day[] =>

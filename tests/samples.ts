@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { FORMAT_PRESETS } from "../core/album/formats.ts";
+import { HOLE_PRESETS } from "../core/album/holes.ts";
 import {
   INSERT_KINDS,
   LEAF_KINDS,
@@ -170,6 +171,7 @@ export const anyMake: fc.Arbitrary<LeafMake> = fc.record(
     layout: fc.option(fc.constantFrom(...POCKET_LAYOUTS.map(({ id }) => id))),
     size: fc.option(anyPageSize),
     basePaper: anyText,
+    oldHoles: fc.constantFrom(null, null, ...HOLE_PRESETS),
     insert: fc.option(fc.constantFrom(...INSERT_KINDS)),
     note: anyText,
   },

@@ -2,6 +2,9 @@ import type { Face, Leaf } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import type { BookProblem } from "#core/book/edit.ts";
 import type { LayoutProblem } from "#core/book/layout.ts";
+import type { HoleWork } from "#core/book/old-holes.ts";
+import { sayLength, type Unit } from "#core/measure/length.ts";
+import { many } from "./count.ts";
 
 import { FOUNDATION_NAME, INSERT_NAME } from "./day.ts";
 
@@ -31,6 +34,19 @@ export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-c
     "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
     "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",
   };
+
+/** What is to be done with the holes that a leaf made for another book came with. */
+export function holeWorkSaid({ serve, cover, washi, punch, through }: HoleWork, unit: Unit): string {
+  const old = cover.length === 1 ? "the old hole" : `${cover.length} old holes`;
+  const piece = sayLength(washi, unit);
+  return [
+    serve.length > 0 && `${many(serve.length, "hole serves as it is", "holes serve as they are")}.`,
+    cover.length > 0 && `Cover ${old} with washi, ${piece} square each${through.length > 0 ? ", on both faces" : ""}.`,
+    punch.length > 0 && `Then punch ${many(punch.length, "new one")}.`,
+  ]
+    .filter(Boolean)
+    .join(" ");
+}
 
 export const MATTER_NAME: Record<Matter, string> = {
   title: "Title page",

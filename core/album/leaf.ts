@@ -1,6 +1,7 @@
 import type { Length } from "../measure/length.ts";
 import type { Point, Rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
+import type { HolePresetId } from "./holes.ts";
 import type { NumeralStyle, Step } from "./model.ts";
 
 export const FACES = ["front", "back"] as const;
@@ -78,6 +79,8 @@ export type LeafMake = {
   /** Which sort of insert it is; null for a page. */
   readonly insert: InsertKind | null;
   readonly note: string;
+  /** The holes it came with, as it was made for another book; null where it came with none. */
+  readonly oldHoles: HolePresetId | null;
 };
 
 /** What is done once for a leaf, whoever its sides belong to: made ready, punched, put into the book. */
@@ -127,6 +130,7 @@ export const PLAIN_PAPER: LeafMake = {
   basePaper: "",
   insert: null,
   note: "",
+  oldHoles: null,
 };
 
 export const sideOf = (owner: Owner): Side => ({ owner, pieces: null, done: [] });

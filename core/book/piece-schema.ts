@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { HOLE_PRESETS } from "../album/holes.ts";
 import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS } from "../album/leaf.ts";
 import { NUMERAL_STYLES } from "../album/model.ts";
 import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
@@ -51,6 +52,7 @@ export function sideSchemas(kinds: LengthKinds) {
       basePaper: LINE,
       insert: z.enum(INSERT_KINDS).nullable(),
       note: TEXT,
+      oldHoles: z.enum(HOLE_PRESETS).nullable(),
     }),
   };
 }

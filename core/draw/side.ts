@@ -3,6 +3,7 @@ import type { AlbumFormat } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { holesOf, slitsOf } from "../book/holes.ts";
 import { type Numbered, numeralText } from "../book/numeral.ts";
+import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type LeafRead, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
@@ -55,10 +56,24 @@ export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
         dashed: true,
       }),
     ),
+    ...oldHoleMarks(read, face, format),
     ...holes.map(
       ({ x, y, diameter }): Mark => ({ kind: "circle", x, y, r: t(diameter / 2), fill: "hole", stroke: "hair" }),
     ),
   ];
+}
+
+/** The holes a leaf came with that no ring goes through: to be covered, and once it is punched, under their washi. */
+function oldHoleMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
+  const work = holeWork(read, face, format);
+  if (!work) return [];
+  const isCovered = read.leaf.done.includes("punch");
+  const half = t(work.washi / 2);
+  return work.cover.map(({ x, y, diameter }): Mark => {
+    if (!isCovered) return { kind: "circle", x, y, r: t(diameter / 2), fill: "hole", stroke: "ember", dashed: true };
+    const at = rect(x - half, y - half, work.washi, work.washi);
+    return { kind: "rect", at, fill: "kraft", solid: 0.85 };
+  });
 }
 
 function insertShape({ insert, page }: Sheet, face: Face): Mark[] {

@@ -177,7 +177,7 @@ export const fromFourth = step(4, FOURTH_FORMAT, ({ album, days, book }, raw) =>
     };
     return {
       ...leaf,
-      make,
+      make: make && { ...make, oldHoles: null },
       sewn: false,
       done: [
         ...(ticks.has(insert ? "insert" : "base") ? ["base"] : []),

@@ -68,7 +68,7 @@ describe("an archive of the fourth format, from before leaves said themselves wh
         const day = days.get(of.dayId);
         const insert = day?.inserts.find((each) => each.id === of.insertId);
         if (of.kind === "own") {
-          expect(leaf.make).toEqual({ ...of.stock, insert: null });
+          expect(leaf.make).toEqual({ ...of.stock, insert: null, oldHoles: null });
           own += 1;
         } else if (of.kind === "insert") {
           expect(leaf.make).toMatchObject({ insert: insert?.kind, size: insert?.size, note: insert?.note });

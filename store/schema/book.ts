@@ -13,6 +13,7 @@ import {
   unique,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { HolePresetId } from "../../core/album/holes.ts";
 import type { Face, InsertKind, Leaf, LeafKind, LeafStep, Piece, SideStep } from "../../core/album/leaf.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { LayoutNode } from "../../core/book/layout.ts";
@@ -43,6 +44,8 @@ export const leaf = pgTable(
     /** Which sort of insert it is; null for a page. */
     insert: text("insert").$type<InsertKind>(),
     note: text("note").notNull().default(""),
+    /** The holes it came with; null where it came with none. */
+    oldHoles: text("old_holes").$type<HolePresetId>(),
     done: text("done").array().$type<LeafStep[]>().notNull().default([]),
     drop: length("drop"),
     /** One of those a bound book was sewn with. */

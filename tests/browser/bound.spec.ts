@@ -44,3 +44,19 @@ test("a bound book has its leaves: a day takes one in its place, none is moved, 
   await page.goto(`${album}/book`);
   await expect(strip(page).getByRole("listitem")).toHaveCount(33);
 });
+
+test("a leaf made for another book says which of its holes serve, which are covered, and what is punched", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/book`);
+  await page.getByRole("button", { name: "Add a title page" }).click();
+  await expect(page.getByLabel("Holes it came with")).toHaveCount(0);
+  await page.getByLabel("Material").selectOption({ label: "Paper" });
+  await page.getByLabel("Holes it came with").selectOption({ label: "Two rings" });
+  await expect(page.getByText("Cover 2 old holes with washi, ½″ square each. Then punch 3 new ones.")).toBeVisible();
+  await page.getByLabel("Holes it came with").selectOption({ label: "Three rings" });
+  await expect(page.getByText("3 holes serve as they are.")).toBeVisible();
+  await saved(page);
+});

@@ -162,7 +162,7 @@ describe("what cannot be kept", () => {
     const album = await makeAlbum(who);
     const day = await dayId(who, album, "2026-12-09");
     const leaf = randomUUID();
-    const make = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" };
+    const make = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "", oldHoles: null };
     const nobody_ = { kind: "nobody" };
     await edit(who, album, {
       what: "book",

@@ -232,7 +232,7 @@ describe("the plug pulled out", () => {
 });
 
 describe("requests about the book that were made by hand", () => {
-  const make = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" };
+  const make = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "", oldHoles: null };
   const nobody = { kind: "nobody" };
   const book = (change: object) => ({ what: "book", seen: null, edit: change });
   const piece = (change: object = {}) => ({

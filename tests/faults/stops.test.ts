@@ -60,7 +60,7 @@ function hands(who: Visitor, ids: World, count: number) {
             after: null,
             front: { kind: "nobody" },
             back: { kind: "nobody" },
-            make: { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" },
+            make: { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "", oldHoles: null },
           },
         }),
       noted: acknowledged.leaves,

@@ -28,7 +28,7 @@ const SIZE = { w: 32_512, h: 24_384 };
 const CROP = { keep: null, slide: { x: 0, y: 0 }, closer: 100, border: 0 };
 const HAND = { name: "New", em: 1600, line: 2400 };
 const SET = { name: "New", high: 9, usual: 9, narrow: 5, broad: 12, between: 1, space: 4 };
-const MAKE = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "" };
+const MAKE = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "", oldHoles: null };
 const NOBODY = { kind: "nobody" };
 
 const ofAlbum = (json: (ids: World) => object): Write => ({ path: (album) => `${album}.data`, send: { json } });

@@ -7,9 +7,11 @@ import { newId } from "#app/parts/new-id.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { PocketsField } from "#app/places/arrange/pockets-field.tsx";
-import { FACE_NAME, MATTER_NAME, matterName } from "#app/wording/book.ts";
+import { FACE_NAME, holeWorkSaid, MATTER_NAME, matterName } from "#app/wording/book.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
+import { HOLE_PRESET_NAME } from "#app/wording/format.ts";
+import { HOLE_PRESETS } from "#core/album/holes.ts";
 import {
   FACES,
   type Face,
@@ -25,6 +27,7 @@ import { isBlank, sewnCount } from "#core/book/bound.ts";
 import type { DatedPage, InBook } from "#core/book/dated-page.ts";
 import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
+import { holeWork } from "#core/book/old-holes.ts";
 import { pieceSize } from "#core/book/piece.ts";
 import type { BookRead, LeafRead } from "#core/book/read.ts";
 import type { StandsOut } from "#core/book/standing-out.ts";
@@ -57,6 +60,7 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
   const { leaf, sheet } = read;
   const { pages, matters, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
+  const work = holeWork(read, "front", data.format);
   const bound = sewnCount(book.leaves.map((each) => each.leaf));
   const ownerOf = (text: string): Owner => {
     const matter = MATTERS.find((each) => `${NEW}${each}` === text);
@@ -152,6 +156,26 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
         sewn={leaf.sewn}
         onChange={(make) => change({ kind: "make", leaf: leaf.id, make }, `make:${leaf.id}`)}
       />
+      {!sheet.inProtector && (
+        <div className="grid gap-1">
+          <SelectField
+            label="Holes it came with"
+            value={leaf.make.oldHoles ?? ""}
+            onChange={(event) => {
+              const oldHoles = HOLE_PRESETS.find((each) => each === event.target.value) ?? null;
+              change({ kind: "make", leaf: leaf.id, make: { ...leaf.make, oldHoles } }, `make:${leaf.id}`);
+            }}
+          >
+            <option value="">none, it is not from another book</option>
+            {HOLE_PRESETS.filter((each) => each !== "none").map((each) => (
+              <option key={each} value={each}>
+                {HOLE_PRESET_NAME[each]}
+              </option>
+            ))}
+          </SelectField>
+          {work && <p className="text-sm">{holeWorkSaid(work, unit)}</p>}
+        </div>
+      )}
       <div className="grid grid-cols-2 gap-2">
         <Button
           small

@@ -1,0 +1,1 @@
+ALTER TABLE "leaf" ADD COLUMN "old_holes" text;
