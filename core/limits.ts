@@ -44,6 +44,7 @@ export const LIMITS = {
   },
   leaves: { most: 400, why: "a month of 62 days at six leaves a day; no ring takes more" },
   matters: { most: 40, why: "a title, a note, calendars, a page a week before, a section a week, a closing page" },
+  guests: { most: 62, why: "of one side: every day of the longest album on one page" },
   tryOuts: { most: 1600, why: "two for each side of the thickest book" },
   ownLayouts: { most: 200, why: "each is read with every album of the household" },
   peopleNames: { most: 200, why: "a very large family" },

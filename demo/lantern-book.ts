@@ -30,6 +30,7 @@ const made = (kind: MadeKind, name: string, x: number, y: number, w: number, h: 
   at: { x: inches(x), y: inches(y) },
   turn: 0,
   outside: false,
+  dayId: null,
 });
 
 /** Which of the shipped templates a page ahead was made from, by its pockets. */
@@ -56,7 +57,7 @@ async function onFrontMatter(db: Db, author: Author, titlePage: string, note: st
   );
   await save(note, { kind: "add-card", card });
   const lies = (id: string, what: Piece["what"], x: number, y: number): Piece => ({
-    ...{ id, what, turn: 0, outside: false },
+    ...{ id, what, turn: 0, outside: false, dayId: null },
     at: { x: inches(x), y: inches(y) },
   });
   const words = [lies(card.id, { kind: "card", card: card.id }, 1, 1)];

@@ -49,7 +49,7 @@ const EXTRAS: readonly Extra[] = [
   extra("lanternParade", 305, "night", "06T17:22:00", { marks: [BANKED] }),
   extra("parcels", 306, "dusk", "07T15:31:00", { shape: "upright" }),
   extra("saffronLoaves", 307, "day", "08T14:40:00", { marks: [BANKED] }),
-  extra("paperStars", 308, "night", "08T18:20:00", { marks: [{ kind: "rejected", on: true }] }),
+  extra("paperStars", 308, "night", "08T18:20:00", { marks: [{ kind: "set-aside", on: true }] }),
   extra("slipRail", 309, "day", "09T12:30:00"),
   extra("litWindows", 310, "night", "09T17:52:00", { marks: [STAR] }),
   extra("litWindows", 310, "night", "09T17:52:14", { as: "twin" }),

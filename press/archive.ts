@@ -54,7 +54,12 @@ const ENDING: Record<PictureMime, string> = {
 /** The book as `album.json` says it, with those of the household's layouts that the album uses. */
 function bookOf({ leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "tryOuts" | "layouts">) {
   const used = new Set(leaves.map(({ make }) => make.layout));
-  const side = ({ owner, pieces, done }: Leaf["front"]) => ({ owner, pieces: pieces && [...pieces], done: [...done] });
+  const side = ({ owner, guests, pieces, done }: Leaf["front"]) => ({
+    owner,
+    guests: guests.map((guest) => ({ dayId: guest.dayId, done: [...guest.done] })),
+    pieces: pieces && [...pieces],
+    done: [...done],
+  });
   return {
     leaves: leaves.map(({ version: _, done, ...leaf }) => ({
       ...leaf,
@@ -125,7 +130,7 @@ function wordsOf(
     })),
     matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...contentAsSaid(content) })),
     photos: [...photos.values()].map(
-      ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, rejected }) => ({
+      ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, setAside }) => ({
         sha256,
         name,
         capturedAt,
@@ -134,7 +139,7 @@ function wordsOf(
         look,
         star,
         banked,
-        rejected,
+        setAside,
         file: `photos/${sha256}.${ENDING[files.get(sha256)?.mime ?? "image/jpeg"]}`,
       }),
     ),

@@ -197,7 +197,7 @@ describe("an archive", () => {
     const there = await readAlbum(store.db, other.householdId, read.albumId);
     expect(there?.photos.size).toBe(1);
     const [photo] = there?.photos.values() ?? [];
-    expect(photo).toMatchObject({ star: true, banked: true, rejected: false });
+    expect(photo).toMatchObject({ star: true, banked: true, setAside: false });
     expect(there?.album).toMatchObject({ photoRule: "any", preparing: "parts", pattern: PATTERN });
     expect(photo?.sha256).toBe(hashOf(original.bytes));
     expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
@@ -221,11 +221,19 @@ describe("an archive", () => {
     await changeMatter(store.db, author(), { what: "matter", how: "date", id: titlePage, date: "2026-11-29" });
     await saveDayEdit(store.db, author(), titlePage, null, { kind: "title", text: "Lantern Month" });
     await saveBookEdit(store.db, author(), null, { kind: "give-leaf", id: given, make, dayId });
-    await saveBookEdit(store.db, author(), null, { kind: "tick", leaf: given, face: null, step: "base", done: true });
+    await saveBookEdit(store.db, author(), null, {
+      kind: "tick",
+      leaf: given,
+      face: null,
+      guest: null,
+      step: "base",
+      done: true,
+    });
     await saveBookEdit(store.db, author(), null, {
       kind: "tick",
       leaf: given,
       face: "front",
+      guest: null,
       step: "assemble",
       done: true,
     });
@@ -244,6 +252,7 @@ describe("an archive", () => {
       at: { x: inches(1), y: inches(-0.5) },
       turn: 3,
       outside: true,
+      dayId: null,
     };
     await saveBookEdit(store.db, author(), null, { kind: "arrange", leaf: added, face: "back", pieces: [filler] });
     await addTryOut(store.db, author(), { id: randomUUID(), leafId: added, face: "back", pieces: [] });

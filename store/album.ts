@@ -12,7 +12,7 @@ import { countLeaves } from "./bound.ts";
 import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
-import { type LeafRow, toLeaf, toTryOuts } from "./leaf-row.ts";
+import { type LeafRow, SIDES, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
 import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
 
@@ -125,7 +125,7 @@ export const DAY_WITH_PIECES = {
           look: true,
           star: true,
           banked: true,
-          rejected: true,
+          setAside: true,
         },
         with: { trait: { columns: { focusX: true, focusY: true } } },
       },
@@ -140,7 +140,7 @@ const BOOK = {
     orderBy: asc(leaf.position),
     with: {
       lastWriter: { columns: { name: true } },
-      sides: { with: { tryOuts: { where: isNull(tryOut.deletedAt), orderBy: asc(tryOut.name) } } },
+      sides: { with: { ...SIDES.with, tryOuts: { where: isNull(tryOut.deletedAt), orderBy: asc(tryOut.name) } } },
     },
   },
   prints: {

@@ -10,8 +10,8 @@ import { type Slot, slotsInSpan } from "../core/month/slots.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
-import { leafColumns, sideRows, toLeaf } from "./leaf-row.ts";
-import { bookChange, leaf, member, side } from "./schema/index.ts";
+import { guestRows, leafColumns, SIDES, sideRows, toLeaf } from "./leaf-row.ts";
+import { bookChange, leaf, member, side, sideGuest } from "./schema/index.ts";
 
 /** What stands in the way of a change to a leaf: who wrote on it since, and when. */
 export type BookClash = { readonly leaf: string; readonly by: string; readonly at: string; readonly version: number };
@@ -42,7 +42,7 @@ export async function lockBook(tx: Transaction, author: Author): Promise<LockedB
   const rows = await tx.query.leaf.findMany({
     where: and(eq(leaf.albumId, author.albumId), isNotNull(leaf.position)),
     orderBy: asc(leaf.position),
-    with: { sides: true },
+    with: { sides: SIDES },
   });
   const told = slotsInSpan(locked.slots, locked.span).filter(({ skipped }) => !skipped);
   return {
@@ -117,7 +117,22 @@ export async function writeBook(
       set: excluded(side, ofSide),
       setWhere: eq(side.albumId, albumId),
     });
+  await writeGuests(
+    tx,
+    albumId,
+    changed.flatMap(({ each }) => was.get(each.id) ?? []),
+    changed.map(({ each }) => each),
+  );
   return made;
+}
+
+/** Writes who shares the sides of some leaves, where that is not as it was. */
+async function writeGuests(tx: Transaction, albumId: string, before: readonly Leaf[], after: readonly Leaf[]) {
+  const rowsOf = (leaves: readonly Leaf[]) => leaves.flatMap((each) => guestRows(albumId, each));
+  const [was, is] = [rowsOf(before), rowsOf(after)];
+  if (same(was, is)) return;
+  await tx.delete(sideGuest).where(and(eq(sideGuest.albumId, albumId), inArray(sideGuest.leafId, orderOf(after))));
+  if (is.length > 0) await tx.insert(sideGuest).values(is);
 }
 
 /** Writes a change of the book and keeps how it was before, so that it can be taken back. */

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { and, asc, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import { countedAnew } from "../core/book/bound.ts";
 import type { Transaction } from "./db.ts";
-import { leafColumns, sideRows, toLeaf } from "./leaf-row.ts";
+import { leafColumns, SIDES, sideRows, toLeaf } from "./leaf-row.ts";
 import { leaf, side } from "./schema/index.ts";
 
 /** Brings the leaves of an album to how many its bound book was counted to have; null: not counted, or not bound. */
@@ -16,7 +16,7 @@ export async function countLeaves(
   const rows = await tx.query.leaf.findMany({
     where: and(eq(leaf.albumId, albumId), isNotNull(leaf.position)),
     orderBy: asc(leaf.position),
-    with: { sides: true },
+    with: { sides: SIDES },
   });
   const before = rows.map(toLeaf);
   const after = countedAnew(before, was, now, randomUUID);

@@ -121,7 +121,7 @@ describe("what is done of leaves and sides", () => {
     expect([(await page())?.states.book, (await page())?.days[0]?.content.done]).toEqual(["done", ["file"]]);
     const [first] = [await give("2026-12-04"), await give("2026-12-04")];
     expect((await page())?.states.book).toBe("open");
-    await save({ kind: "tick", leaf: first, face: null, step: "base", done: true });
+    await save({ kind: "tick", leaf: first, face: null, guest: null, step: "base", done: true });
     const base = (await page())?.steps.find(({ step }) => step === "base");
     expect([base?.done, base?.on.map(({ done }) => done)]).toEqual([false, [true, false]]);
   });
@@ -135,7 +135,9 @@ describe("what is done of leaves and sides", () => {
     await saveDayEdit(db, author(), lead, null, { kind: "step", step: "number", done: true });
     const [only] = (await look()).leaves;
     expect([only?.id, only?.done, only?.front.done]).toEqual([leaf, [], ["number"]]);
-    expect(await save({ kind: "tick", leaf, face: "front", step: "file", done: true })).toMatchObject({ ok: true });
+    expect(await save({ kind: "tick", leaf, face: "front", guest: null, step: "file", done: true })).toMatchObject({
+      ok: true,
+    });
     expect((await look()).leaves[0]).toEqual(only);
   });
 });

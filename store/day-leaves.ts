@@ -39,8 +39,9 @@ export async function intoRoom(
   for (const leaf of book?.leaves ?? [])
     for (const face of FACES) {
       const { owner, pieces } = leaf[face];
-      if (owner.kind !== "day" || !own.has(owner.dayId)) continue;
-      const room = firstRoom(pieces ?? [], wanting);
+      const isOwn = owner.kind === "day" && own.has(owner.dayId);
+      const mine = (pieces ?? []).filter(({ dayId }) => (dayId === null ? isOwn : own.has(dayId)));
+      const room = firstRoom(mine, wanting);
       if (!room) continue;
       const size = { w: room.lies.w, h: room.lies.h };
       const place = { leaf: leaf.id, face, piece: room.id };

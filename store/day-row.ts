@@ -17,7 +17,7 @@ export type AlbumPhoto = {
   readonly look: Look;
   readonly star: boolean;
   readonly banked: boolean;
-  readonly rejected: boolean;
+  readonly setAside: boolean;
   readonly trait: { readonly focusX: number; readonly focusY: number } | null;
 };
 

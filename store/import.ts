@@ -12,8 +12,8 @@ import type { Db, Transaction } from "./db.ts";
 import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
 import { type OwnLayout, toLayout } from "./layout-row.ts";
-import { leafColumns, sideRows } from "./leaf-row.ts";
-import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, side, tryOut } from "./schema/index.ts";
+import { guestRows, leafColumns, sideRows } from "./leaf-row.ts";
+import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, side, sideGuest, tryOut } from "./schema/index.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };
 /** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
@@ -43,8 +43,7 @@ function renamePiece(piece: Piece, rename: Rename): Piece {
   if (what.kind === "photo")
     return { ...piece, id: what.cut ? piece.id : rename(what.use), what: { ...what, use: rename(what.use) } };
   if (what.kind === "card") return { ...piece, id: rename(what.card), what: { ...what, card: rename(what.card) } };
-  if (what.kind === "numeral" && what.dayId) return { ...piece, what: { ...what, dayId: rename(what.dayId) } };
-  return piece;
+  return piece.dayId === null ? piece : { ...piece, dayId: rename(piece.dayId) };
 }
 
 function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename): Leaf {
@@ -52,6 +51,7 @@ function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename): L
   const face = (was: Side): Side => ({
     ...was,
     owner: owner(was.owner),
+    guests: was.guests.map(({ dayId, done }) => ({ dayId: rename(dayId), done })),
     pieces: was.pieces?.map((piece) => renamePiece(piece, rename)) ?? null,
   });
   const layout = make.layout && UUID.test(make.layout) ? rename(make.layout) : make.layout;
@@ -98,6 +98,11 @@ async function importBook(
     tx,
     side,
     leaves.flatMap((each) => sideRows(albumId, each)),
+  );
+  await insertAll(
+    tx,
+    sideGuest,
+    leaves.flatMap((each) => guestRows(albumId, each)),
   );
   await insertAll(
     tx,

@@ -4,7 +4,7 @@ import { followDates, insertOfDay } from "../core/book/place.ts";
 import type { Author } from "./author.ts";
 import { lockBook, writeBook } from "./book.ts";
 import type { Db, Transaction } from "./db.ts";
-import { toLeaf } from "./leaf-row.ts";
+import { SIDES, toLeaf } from "./leaf-row.ts";
 import { leaf } from "./schema/index.ts";
 
 /** Puts the leaves of days that changed their dates where those dates are now. The album is locked by the caller. */
@@ -19,7 +19,7 @@ export async function putLeafBack(db: Db, author: Author, leafId: string): Promi
     const book = await lockBook(tx, author);
     const found = await tx.query.leaf.findFirst({
       where: and(eq(leaf.id, leafId), eq(leaf.albumId, author.albumId), isNull(leaf.position)),
-      with: { sides: true },
+      with: { sides: SIDES },
     });
     if (!book || !found) return false;
     // Torn out of a bound book, it can only be tipped in again.

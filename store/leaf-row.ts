@@ -1,3 +1,4 @@
+import { asc } from "drizzle-orm";
 import {
   FACES,
   type Face,
@@ -8,9 +9,9 @@ import {
   type Side,
   type TryOut,
 } from "../core/album/leaf.ts";
-import type { leaf, side, tryOut } from "./schema/index.ts";
+import { type leaf, type side, sideGuest, type tryOut } from "./schema/index.ts";
 
-type SideRow = typeof side.$inferSelect;
+type SideRow = typeof side.$inferSelect & { guests: (typeof sideGuest.$inferSelect)[] };
 export type LeafRow = typeof leaf.$inferSelect & {
   lastWriter: { name: string } | null;
   sides: (SideRow & { tryOuts: (typeof tryOut.$inferSelect)[] })[];
@@ -41,11 +42,15 @@ export const makeOf = ({
   oldHoles,
 });
 
+/** How a leaf's sides come out of the database, those that share them in the order they came. */
+export const SIDES = { with: { guests: { orderBy: asc(sideGuest.place) } } } as const;
+
 export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Leaf {
   const side = (face: Face): Side => {
     const found = row.sides.find((each) => each.face === face);
     if (!found) throw new Error("a leaf has two sides");
-    return { owner: ownerOf(found), pieces: found.pieces, done: found.done };
+    const guests = found.guests.map(({ dayId, done }) => ({ dayId, done }));
+    return { owner: ownerOf(found), guests, pieces: found.pieces, done: found.done };
   };
   return {
     id: row.id,
@@ -88,3 +93,16 @@ export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert
       done: [...done],
     };
   });
+
+/** Who shares the sides of a leaf. */
+export const guestRows = (albumId: string, leaf: Leaf): (typeof sideGuest.$inferInsert)[] =>
+  FACES.flatMap((face) =>
+    leaf[face].guests.map(({ dayId, done }, place) => ({
+      leafId: leaf.id,
+      albumId,
+      face,
+      dayId,
+      place,
+      done: [...done],
+    })),
+  );

@@ -248,9 +248,9 @@ describe("an album from before leaves said themselves what they are", () => {
     const [title, ...more] = album.matters;
     expect([title?.matter, title?.date, title?.content.numeral.style, more]).toEqual(["title", null, "none", []]);
     expect(leafOf(ids.ownLeaf).front.owner).toEqual({ kind: "day", dayId: title?.id });
-    expect(leafOf(ids.leadLeaf).back.pieces?.map(({ what }) => what)).toEqual([
-      { kind: "filler", size: { w: 1, h: 1 }, name: "n" },
-      { kind: "numeral", size: { w: 1, h: 1 }, look: null, zero: false, dayId: null },
+    expect(leafOf(ids.leadLeaf).back.pieces?.map(({ what, dayId }) => [what, dayId])).toEqual([
+      [{ kind: "filler", size: { w: 1, h: 1 }, name: "n" }, null],
+      [{ kind: "numeral", size: { w: 1, h: 1 }, look: null, zero: false }, null],
     ]);
   });
 

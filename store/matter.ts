@@ -5,7 +5,7 @@ import { parseDate } from "../core/month/dates.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db } from "./db.ts";
-import { day, leaf, side } from "./schema/index.ts";
+import { day, leaf, side, sideGuest } from "./schema/index.ts";
 
 export type MatterSaved = { ok: true } | { ok: false; reason: "not-found" | "matter-not-empty" | "book-full" };
 
@@ -47,6 +47,7 @@ export async function changeMatter(db: Db, author: Author, sent: SentMatter): Pr
           union all select id from day_photo where day_id = ${sent.id} and deleted_at is null
           union all select id from jotting where day_id = ${sent.id} and deleted_at is null
           union all select s.leaf_id from ${side} s join ${leaf} l on l.id = s.leaf_id where s.day_id = ${sent.id} and l.position is not null
+          union all select g.leaf_id from ${sideGuest} g join ${leaf} l on l.id = g.leaf_id where g.day_id = ${sent.id} and l.position is not null
         ) held)::int`;
         const [row] = await tx
           .select({ held: sql<number>`${held}`, title: day.title, note: day.note })

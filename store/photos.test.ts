@@ -33,7 +33,7 @@ describe("the roll", () => {
     expect(first).toMatchObject({
       id: kept.id,
       star: false,
-      rejected: false,
+      setAside: false,
       banked: false,
       facts: { width: 120, height: 80, look: NO_LOOK },
     });
@@ -57,14 +57,14 @@ describe("the roll", () => {
     const other = await newKeeper(store);
     const { kept, photo } = await aPhoto(store, keeper.householdId);
     expect(await markPhotos(store.db, other.householdId, [kept.id], { kind: "star", on: true })).toBe(0);
-    for (const kind of ["star", "rejected", "banked"] as const)
+    for (const kind of ["star", "set-aside", "banked"] as const)
       await markPhotos(store.db, keeper.householdId, [kept.id], { kind, on: true });
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "date", date: "2026-12-03" as CalendarDate });
     const look = { ...NO_LOOK, blackAndWhite: true, straighten: -12 };
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "look", look });
     expect((await readRoll(store.db, keeper.householdId))[0]).toMatchObject({
       star: true,
-      rejected: true,
+      setAside: true,
       banked: true,
       givenDate: "2026-12-03",
       facts: { look },
@@ -165,6 +165,7 @@ describe("pictures for waiting prints", () => {
       at: { x: inches(1), y: inches(1) },
       turn: 0 as const,
       outside: false,
+      dayId: null,
     };
     await saveBookEdit(store.db, author(), null, {
       kind: "arrange",

@@ -30,7 +30,7 @@ export async function readRoll(db: Reader, householdId: string): Promise<RollPho
       givenDate: row.givenDate,
       hasPlace: row.hasPlace,
       star: row.star,
-      rejected: row.rejected,
+      setAside: row.setAside,
       banked: row.banked,
       facts: factsOf(row),
       fingerprint: trait?.fingerprint ?? null,
@@ -43,8 +43,8 @@ const markColumns = (mark: RollMark) => {
   switch (mark.kind) {
     case "star":
       return { star: mark.on };
-    case "rejected":
-      return { rejected: mark.on };
+    case "set-aside":
+      return { setAside: mark.on };
     case "banked":
       return { banked: mark.on };
     case "date":

@@ -1,12 +1,12 @@
 import { type AnyColumn, and, asc, desc, eq, isNotNull, isNull, sql } from "drizzle-orm";
-import { type Face, NOBODY, type PieceWhat } from "../core/album/leaf.ts";
+import { type Face, NOBODY } from "../core/album/leaf.ts";
 import { type Day, EMPTY_DAY, newCard } from "../core/album/model.ts";
 import type { LeafOutline } from "../core/album/page-leaves.ts";
 import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { type AlbumRecord, toRecord } from "./album.ts";
 import type { Reader } from "./db.ts";
 import { makeOf } from "./leaf-row.ts";
-import { album, card, day, dayPhoto, leaf } from "./schema/index.ts";
+import { album, card, day, dayPhoto, leaf, sideGuest } from "./schema/index.ts";
 
 /** An album as the shelf shows it: how thick it is and how far, and what is on it; of its days no word and no crop. */
 export type ShelvedAlbum = {
@@ -37,7 +37,7 @@ const BARE_DAY = {
   },
 } as const;
 
-/** What of a leaf says how far it is: of what lies on its sides only the kinds. */
+/** What of a leaf says how far it is: of what lies on its sides only the kinds, and whose it is. */
 const BARE_LEAF = {
   columns: {
     id: true,
@@ -51,11 +51,12 @@ const BARE_LEAF = {
   with: {
     sides: {
       columns: { face: true, dayId: true, done: true },
+      with: { guests: { columns: { dayId: true, done: true }, orderBy: asc(sideGuest.place) } },
       extras: (side: { pieces: AnyColumn }) => ({
-        kinds: sql<
-          PieceWhat["kind"][] | null
-        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(p -> 'what' ->> 'kind') from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
-          "kinds",
+        outline: sql<
+          LeafOutline["front"]["pieces"]
+        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(jsonb_build_object('what', jsonb_build_object('kind', p -> 'what' -> 'kind'), 'dayId', p -> 'dayId')) from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
+          "outline",
         ),
       }),
     },
@@ -79,7 +80,8 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
         const found = sides.find((each) => each.face === face);
         return {
           owner: found?.dayId ? { kind: "day", dayId: found.dayId } : NOBODY,
-          pieces: found?.kinds?.map((kind) => ({ what: { kind } })) ?? null,
+          guests: found?.guests ?? [],
+          pieces: found?.outline ?? null,
           done: found?.done ?? [],
         };
       };

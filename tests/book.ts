@@ -16,6 +16,7 @@ export const piece = (id: string, x = 0): Piece => ({
   at: { x: ticks(x), y: ticks(0) },
   turn: 0,
   outside: false,
+  dayId: null,
 });
 export const added = (id: string, after: string | null = null): BookEdit => ({
   kind: "add-leaf",

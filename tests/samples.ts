@@ -209,6 +209,8 @@ export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[]; leaves: Leaf
         sideDone: fc.uniqueArray(fc.constantFrom(...SIDE_STEPS)),
         /** The back of its last leaf is the next day's. */
         lends: fc.boolean(),
+        /** The next day shares the front of its last leaf. */
+        shares: fc.boolean(),
       }),
       {
         minLength: count,
@@ -220,13 +222,15 @@ export const anyAlbum: fc.Arbitrary<{ plan: AlbumPlan; days: Day[]; leaves: Leaf
     .map((drawn) => {
       const days: Day[] = [];
       const leaves: Leaf[] = [];
-      for (const [at, { joins, own, done, sideDone, lends, ...day }] of drawn.entries()) {
+      for (const [at, { joins, own, done, sideDone, lends, shares, ...day }] of drawn.entries()) {
         const before = days.at(-1);
         for (const [nth, make] of own.entries()) {
           const leaf = leafOfDay(`${day.id.slice(0, -1)}${nth}`, make, day.id);
           const next = drawn[at + 1]?.id;
           const owner: Owner = lends && next && nth === own.length - 1 ? { kind: "day", dayId: next } : leaf.back.owner;
-          leaves.push({ ...leaf, done, front: { ...leaf.front, done: sideDone }, back: { ...leaf.back, owner } });
+          const guests = shares && next && nth === own.length - 1 ? [{ dayId: next, done: sideDone }] : [];
+          const front = { ...leaf.front, guests, done: sideDone };
+          leaves.push({ ...leaf, done, front, back: { ...leaf.back, owner } });
         }
         days.push({
           ...day,
@@ -280,7 +284,6 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
       }),
     ),
     zero: fc.boolean(),
-    dayId: fc.option(anyId),
   }),
   fc.record({ kind: fc.constantFrom(...MADE_KINDS), size: anyPageSize, name: anyText }),
 );
@@ -293,6 +296,7 @@ export const anyPiece: fc.Arbitrary<Piece> = fc.record({
   }),
   turn: fc.constantFrom<Turn[]>(0, 1, 2, 3),
   outside: fc.boolean(),
+  dayId: fc.option(anyId),
 });
 
 const anySide = fc.record({
@@ -300,6 +304,10 @@ const anySide = fc.record({
     fc.constant<Owner>({ kind: "nobody" }),
     anyId.map((dayId): Owner => ({ kind: "day", dayId })),
   ),
+  guests: fc.uniqueArray(fc.record({ dayId: anyId, done: fc.uniqueArray(fc.constantFrom(...SIDE_STEPS)) }), {
+    selector: ({ dayId }) => dayId,
+    maxLength: 2,
+  }),
   pieces: fc.option(fc.array(anyPiece, { maxLength: 4 })),
   done: fc.uniqueArray(fc.constantFrom(...SIDE_STEPS)),
 });

@@ -34,7 +34,7 @@ function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: stri
   const name = side.page?.label ? `As on page ${side.page.label}` : "As on that leaf";
   return templateOf(
     side.pieces.map(({ piece }) => piece),
-    side.page?.content ?? null,
+    side.content,
     { id: COPIED, name, page: read.sheet.page, kind: read.sheet.kind, layout: read.sheet.layout?.id ?? null },
   );
 }

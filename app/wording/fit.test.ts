@@ -83,6 +83,7 @@ describe("what a piece is called", () => {
     at: { x: ticks(0), y: ticks(0) },
     turn: 0,
     outside: false,
+    dayId: null,
   };
 
   it("follows how it lies, what it keeps room for, and its own name", () => {
@@ -113,6 +114,7 @@ describe("what wants doing", () => {
       at: { x: ticks(0), y: ticks(0) },
       turn: 0,
       outside: false,
+      dayId: null,
     },
     rect: rect(0, 0, 1, 1),
     fit,

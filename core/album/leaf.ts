@@ -7,7 +7,7 @@ import type { NumeralStyle, Step } from "./model.ts";
 export const FACES = ["front", "back"] as const;
 export type Face = (typeof FACES)[number];
 
-/** Whose a side is: one day's or one page's of the front or back matter, or nobody's yet. Never two at once. */
+/** Whose a side is: one day's or one page's of the front or back matter, or nobody's yet. Others may share it as guests. */
 export type Owner = { readonly kind: "day"; readonly dayId: string } | { readonly kind: "nobody" };
 export const NOBODY: Owner = { kind: "nobody" };
 
@@ -28,11 +28,9 @@ export type NumeralPiece = {
   readonly look: NumeralLook | null;
   /** 07 rather than 7. */
   readonly zero: boolean;
-  /** Which of the days that share a page it stands for; null: for the page. */
-  readonly dayId: string | null;
 };
 export const numeralOf = (size: Size): NumeralPiece => ({
-  ...({ kind: "numeral", size, look: null, zero: false, dayId: null } as const),
+  ...({ kind: "numeral", size, look: null, zero: false } as const),
 });
 
 /**
@@ -58,6 +56,11 @@ export type Piece = {
   readonly turn: Turn;
   /** Stuck on the outside of the protector rather than put into it. */
   readonly outside: boolean;
+  /**
+   * Whose it is, where several share the side or the page: of a number, a room or a made piece. Null: its side's. Of a print
+   * or card it is always null, as the day that has it says whose it is.
+   */
+  readonly dayId: string | null;
 };
 
 /** How a page is held or what it is of. */
@@ -90,10 +93,15 @@ export type LeafStep = (typeof LEAF_STEPS)[number];
 export const SIDE_STEPS = ["number", "assemble"] as const satisfies readonly Step[];
 export type SideStep = (typeof SIDE_STEPS)[number];
 
+/** Another day, or page of the front or back matter, that has pieces on a side without owning it, and what is done of them. */
+export type Guest = { readonly dayId: string; readonly done: readonly SideStep[] };
+
 /** A side's pieces from the lowest to the uppermost; null until somebody arranges it: then the first dry fit is shown. */
 export type Side = {
   readonly owner: Owner;
+  readonly guests: readonly Guest[];
   readonly pieces: readonly Piece[] | null;
+  /** What is done of its owner's. */
   readonly done: readonly SideStep[];
 };
 
@@ -133,7 +141,7 @@ export const PLAIN_PAPER: LeafMake = {
   oldHoles: null,
 };
 
-export const sideOf = (owner: Owner): Side => ({ owner, pieces: null, done: [] });
+export const sideOf = (owner: Owner): Side => ({ owner, guests: [], pieces: null, done: [] });
 export const EMPTY_SIDE: Side = sideOf(NOBODY);
 export const sidesOf = <S>(leaf: { readonly front: S; readonly back: S }): readonly [S, S] => [leaf.front, leaf.back];
 
@@ -156,8 +164,16 @@ export function leafOfDay(id: string, make: LeafMake, dayId: string): Leaf {
   return newLeaf(id, make, owner, owner);
 }
 
+/** Whose a side is, and who shares it. */
+type SideOfDays = { readonly owner: Owner; readonly guests: readonly Pick<Guest, "dayId">[] };
+type LeafOfDays = { readonly front: SideOfDays; readonly back: SideOfDays };
+
 /** The days that own a side of a leaf, its front's first. */
-export const daysOfLeaf = (leaf: {
-  readonly front: { readonly owner: Owner };
-  readonly back: { readonly owner: Owner };
-}) => sidesOf(leaf).flatMap(({ owner }) => (owner.kind === "day" ? [owner.dayId] : []));
+export const ownersOfLeaf = (leaf: LeafOfDays): string[] =>
+  sidesOf(leaf).flatMap(({ owner }) => (owner.kind === "day" ? [owner.dayId] : []));
+
+/** The days that own a side of a leaf or share one, those that own one first. */
+export const daysOfLeaf = (leaf: LeafOfDays): string[] => [
+  ...ownersOfLeaf(leaf),
+  ...sidesOf(leaf).flatMap(({ guests }) => guests.map(({ dayId }) => dayId)),
+];

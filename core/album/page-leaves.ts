@@ -2,19 +2,22 @@ import type { Size } from "../measure/size.ts";
 import {
   FACES,
   type Face,
+  type Guest,
   type Leaf,
   type LeafMake,
   type LeafStep,
   type Owner,
+  type Piece,
   type PieceWhat,
   type SideStep,
 } from "./leaf.ts";
 import type { AlbumFormat } from "./model.ts";
 
-/** What of a side says how far it is: its pieces by their kinds alone. */
+/** What of a side says how far it is: its pieces by their kinds and whose they are alone. */
 export type SideOutline = {
   readonly owner: Owner;
-  readonly pieces: readonly { readonly what: { readonly kind: PieceWhat["kind"] } }[] | null;
+  readonly guests: readonly Guest[];
+  readonly pieces: readonly (Pick<Piece, "dayId"> & { readonly what: { readonly kind: PieceWhat["kind"] } })[] | null;
   readonly done: readonly SideStep[];
 };
 /** What of a leaf says how far it is, without what lies where; a whole leaf is one. */
@@ -23,15 +26,18 @@ export type LeafOutline = Pick<Leaf, "id" | "make" | "done"> & {
   readonly back: SideOutline;
 };
 
-/** A side that a page's worth of days has. */
+/** A side that a page's worth of days has, or shares. */
 export type PageSide = {
   readonly face: Face;
+  /** The day as whose guest the page has it; null: it is the page's own. */
+  readonly guest: string | null;
   readonly done: readonly SideStep[];
   /** Whether somebody has laid anything on it; null: nobody has arranged it. */
   readonly filled: boolean | null;
+  /** Whether a number of the page's days is on it. */
   readonly hasNumeral: boolean;
 };
-/** A leaf that a page's worth of days has one side of, or both. */
+/** A leaf that a page's worth of days has a side of, or shares one of. */
 export type PageLeaf = {
   readonly id: string;
   readonly make: LeafMake;
@@ -39,16 +45,9 @@ export type PageLeaf = {
   readonly sides: readonly PageSide[];
 };
 
-const sideOf = (face: Face, { pieces, done }: SideOutline): PageSide => ({
-  face,
-  done,
-  filled: pieces && pieces.length > 0,
-  hasNumeral: pieces?.some(({ what }) => what.kind === "numeral") ?? false,
-});
-
 /**
- * By group of days, the leaves they have a side of in the order of the book, with the sides that are theirs. `groupOf` says
- * which group a day is of; undefined: none that is asked about.
+ * By group of days, the leaves they have or share a side of in the order of the book, with those sides. `groupOf` says which
+ * group a day is of; undefined: none that is asked about.
  */
 export function leavesByGroup<G>(
   leaves: readonly LeafOutline[],
@@ -58,9 +57,22 @@ export function leavesByGroup<G>(
   for (const { id, make, done, ...faces } of leaves) {
     const sides = new Map<G, PageSide[]>();
     for (const face of FACES) {
-      const { owner } = faces[face];
-      const group = owner.kind === "day" ? groupOf(owner.dayId) : undefined;
-      if (group !== undefined) sides.set(group, [...(sides.get(group) ?? []), sideOf(face, faces[face])]);
+      const { owner, guests, pieces, done: ownDone } = faces[face];
+      const owning = owner.kind === "day" ? groupOf(owner.dayId) : undefined;
+      const add = (group: G, guest: Guest | null) => {
+        const known = sides.get(group) ?? [];
+        if (known.some((each) => each.face === face)) return;
+        const of = (dayId: string | null) => (dayId === null ? owning : (groupOf(dayId) ?? owning));
+        const hasNumeral = pieces?.some(({ what, dayId }) => what.kind === "numeral" && of(dayId) === group) ?? false;
+        const filled = pieces && pieces.length > 0;
+        const side = { face, guest: guest?.dayId ?? null, done: guest?.done ?? ownDone, filled, hasNumeral };
+        sides.set(group, [...known, side]);
+      };
+      if (owning !== undefined) add(owning, null);
+      for (const guest of guests) {
+        const group = groupOf(guest.dayId);
+        if (group !== undefined) add(group, guest);
+      }
     }
     for (const [group, own] of sides) {
       const leaf = { id, make, done, sides: own };
@@ -72,7 +84,7 @@ export function leavesByGroup<G>(
   return found;
 }
 
-/** The leaves that these days have a side of. */
+/** The leaves that these days have or share a side of. */
 export function leavesOfDays(leaves: readonly LeafOutline[], dayIds: readonly string[]): readonly PageLeaf[] {
   const ids = new Set(dayIds);
   return leavesByGroup(leaves, (id) => ids.has(id) || undefined).get(true) ?? [];
@@ -95,14 +107,14 @@ export function pageSizeOf(leaves: readonly PageLeaf[], format: Pick<AlbumFormat
 
 /**
  * The side that a day's things are first laid out on, while nobody has arranged it: the front of the first page whose front
- * is the day's, else the first back that is. Undefined once that side is arranged: what is taken off it lies beside.
+ * is the day's, else the first back that is, else the first that it shares. Undefined once that side is arranged: what is
+ * taken off it lies beside.
  */
 export function firstFitSide(leaves: readonly PageLeaf[]): { leaf: string; face: Face } | undefined {
   const pages = leaves.filter(({ make }) => make.insert === null);
-  for (const face of FACES)
-    for (const { id, sides } of pages) {
-      const side = sides.find((each) => each.face === face);
-      if (side) return side.filled === null ? { leaf: id, face } : undefined;
-    }
-  return undefined;
+  const sides = FACES.flatMap((face) =>
+    pages.flatMap((leaf) => leaf.sides.flatMap((side) => (side.face === face ? [{ leaf: leaf.id, side }] : []))),
+  );
+  const home = sides.find(({ side }) => side.guest === null) ?? sides[0];
+  return home?.side.filled === null ? { leaf: home.leaf, face: home.side.face } : undefined;
 }

@@ -25,6 +25,8 @@ const MINUTES: Record<Step, number> = {
 export type TickedOn = {
   readonly leaf: string;
   readonly face: Face | null;
+  /** The day whose pieces on a shared side it is ticked of; null: the owner's, or the leaf. */
+  readonly guest: string | null;
   readonly step: LeafStep | SideStep;
   readonly done: boolean;
 };
@@ -61,11 +63,11 @@ const needsPunch = ({ make }: PageLeaf, binding: Binding): boolean =>
   binding !== "sewn" && (make.insert !== null || ["paper", "clear", "vellum"].includes(make.kind));
 
 const onLeaves = (leaves: readonly PageLeaf[], step: LeafStep): TickedOn[] =>
-  leaves.map(({ id, done }) => ({ leaf: id, face: null, step, done: done.includes(step) }));
+  leaves.map(({ id, done }) => ({ leaf: id, face: null, guest: null, step, done: done.includes(step) }));
 
 type SideOf = { readonly leaf: string; readonly side: PageSide };
 const onSides = (sides: readonly SideOf[], step: SideStep): TickedOn[] =>
-  sides.map(({ leaf, side }) => ({ leaf, face: side.face, step, done: side.done.includes(step) }));
+  sides.map(({ leaf, side: { face, guest, done } }) => ({ leaf, face, guest, step, done: done.includes(step) }));
 
 /** The sides that something is laid on, the one of the first dry fit among them; where there is none, the first. */
 function sidesToAssemble(leaves: readonly PageLeaf[]): SideOf[] {

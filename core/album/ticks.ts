@@ -1,6 +1,6 @@
-import { type Face, LEAF_STEPS, type Leaf, type LeafStep, SIDE_STEPS, type SideStep, sidesOf } from "./leaf.ts";
+import { LEAF_STEPS, type Leaf, type LeafStep, SIDE_STEPS, type Side, type SideStep, sidesOf } from "./leaf.ts";
 import type { Step } from "./model.ts";
-import type { PlannedStep } from "./steps.ts";
+import type { PlannedStep, TickedOn } from "./steps.ts";
 
 const isLeafStep = (step: Step): step is LeafStep => (LEAF_STEPS as readonly Step[]).includes(step);
 const isSideStep = (step: Step): step is SideStep => (SIDE_STEPS as readonly Step[]).includes(step);
@@ -11,10 +11,24 @@ export const isOfLeaves = (step: Step): boolean => step === "insert" || isLeafSt
 const withTick = <T>(done: readonly T[], step: T, is: boolean): readonly T[] =>
   done.includes(step) === is ? done : is ? [...done, step] : done.filter((each) => each !== step);
 
-/** A leaf with one step of it, or with a face one of that side, ticked or not; as it was where the step is not of that. */
-export function tickLeaf(leaf: Leaf, face: Face | null, step: LeafStep | SideStep, is: boolean): Leaf {
+/**
+ * A leaf with one step of it, or with a face one of that side, of its guest's where one is said, ticked or not; as it was
+ * where the step is not of that.
+ */
+export function tickLeaf(leaf: Leaf, { face, guest, step }: Omit<TickedOn, "leaf" | "done">, is: boolean): Leaf {
   if (face === null) return isLeafStep(step) ? { ...leaf, done: withTick(leaf.done, step, is) } : leaf;
-  return isSideStep(step) ? { ...leaf, [face]: { ...leaf[face], done: withTick(leaf[face].done, step, is) } } : leaf;
+  if (!isSideStep(step)) return leaf;
+  const side = leaf[face];
+  const ticked: Side =
+    guest === null
+      ? { ...side, done: withTick(side.done, step, is) }
+      : {
+          ...side,
+          guests: side.guests.map((one) =>
+            one.dayId === guest ? { ...one, done: withTick(one.done, step, is) } : one,
+          ),
+        };
+  return { ...leaf, [face]: ticked };
 }
 
 /**
@@ -30,12 +44,11 @@ export function tickSteps(
   const ticked: readonly Step[] = is && steps.includes("file") ? [...steps, "assemble"] : steps;
   const places = planned.filter(({ step }) => ticked.includes(step)).flatMap(({ on }) => on);
   return leaves.map((leaf) =>
-    places
-      .filter((place) => place.leaf === leaf.id)
-      .reduce((now, { face, step }) => tickLeaf(now, face, step, is), leaf),
+    places.filter((place) => place.leaf === leaf.id).reduce((now, place) => tickLeaf(now, place, is), leaf),
   );
 }
 
 /** Whether anything of a leaf was made: a new make, or pieces laid anew, would make it again. */
 export const isMade = (leaf: Leaf): boolean =>
-  leaf.done.length > 0 || sidesOf(leaf).some(({ done }) => done.length > 0);
+  leaf.done.length > 0 ||
+  sidesOf(leaf).some(({ done, guests }) => done.length > 0 || guests.some((guest) => guest.done.length > 0));

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum, anyLeaves, anyPageSize, anyPiece, makeOf, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
-import { EMPTY_SIDE, type Leaf, NOBODY, newLeaf, type Piece, type Side, sideOf } from "../album/leaf.ts";
+import { daysOfLeaf, EMPTY_SIDE, type Leaf, NOBODY, newLeaf, type Piece, type Side, sideOf } from "../album/leaf.ts";
 import { pagesOf } from "../album/page.ts";
 import { firstPage } from "../album/page-leaves.ts";
 import { inches, ticks } from "../measure/length.ts";
@@ -12,7 +12,7 @@ import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { holesOf, holeTroubles, slitsOf } from "./holes.ts";
 import { openingAt } from "./opening.ts";
 import { pieceRect } from "./piece.ts";
-import { looseOf, readBook, readGhost } from "./read.ts";
+import { looseOf, pageOfPiece, readBook, readGhost, standsFor } from "./read.ts";
 import { snap, snapLines, stepOf } from "./snap.ts";
 
 const preset = presetById("ring-6x8");
@@ -29,6 +29,7 @@ const made = (id: string, kind: "tab" | "filler", x: number, y: number, w: numbe
   at: { x: inches(x), y: inches(y) },
   turn: 0,
   outside: false,
+  dayId: null,
 });
 
 /** Owner and pieces of every side by leaf, whatever the order. */
@@ -139,6 +140,7 @@ describe("an arrangement", () => {
       at: { x: ticks(0), y: ticks(0) },
       turn: 1,
       outside: false,
+      dayId: null,
     };
     const content = {
       ...emptyContent,
@@ -174,11 +176,14 @@ describe("the book read", () => {
         const pages = pagesOf({ album, days, leaves });
         const book = readBook(album, pages, leaves);
         for (const page of pages) {
-          const sides = book.leaves.flatMap(({ front, back }) => [front, back]).filter((side) => side.page === page);
-          const lies = sides.flatMap(({ pieces }) => pieces);
+          const sides = book.leaves
+            .flatMap(({ front, back }) => [front, back])
+            .filter((side) => side.page === page || side.guests.includes(page));
+          const lies = sides.flatMap((side) => side.pieces.filter(({ piece }) => pageOfPiece(side, piece) === page));
           const beside = book.beside.get(page) ?? [];
           const wanted = looseOf(page, { layout: null }, firstPage(page.leaves) !== undefined).map(({ id }) => id);
-          expect([...lies.map(({ piece }) => piece.id), ...beside.map(({ id }) => id)].sort()).toEqual(wanted.sort());
+          const stands = lies.map(({ piece }) => standsFor(piece));
+          expect([...stands, ...beside.map(({ id }) => id)].sort()).toEqual(wanted.sort());
           for (const side of sides)
             for (const [at, one] of side.pieces.entries())
               for (const other of side.pieces.slice(at + 1)) expect(overlap(one.rect, other.rect)).toBeNull();
@@ -207,8 +212,7 @@ describe("the book read", () => {
   it("an opening shows the back of one leaf against the front of the next, and of lower leaves only what is not covered", () => {
     fc.assert(
       fc.property(anyLeaves, fc.nat(8), (leaves, turn) => {
-        const owners = leaves.flatMap(({ front, back }) => [front.owner, back.owner]);
-        const pages = owners.flatMap((owner) => (owner.kind === "day" ? [dayPage(owner.dayId)] : []));
+        const pages = [...new Set(leaves.flatMap(daysOfLeaf))].map(dayPage);
         const book = readBook(plan, pages, leaves);
         const at = turn % (leaves.length + 1);
         const opening = openingAt(book.leaves, at, preset);

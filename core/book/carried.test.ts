@@ -16,6 +16,7 @@ const pieceOf = (id: string, [x, y, w, h]: Spot): Piece => ({
     what: { kind: "filler", size: { w: inches(w), h: inches(h) }, name: "" },
     turn: 0,
     outside: false,
+    dayId: null,
   } as const),
   at: { x: inches(x), y: inches(y) },
 });

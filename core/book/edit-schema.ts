@@ -25,12 +25,15 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("turn-leaf"), leaf: ID }),
   z.object({ kind: z.literal("remove-leaf"), leaf: ID }),
   z.object({ kind: z.literal("own-side"), leaf: ID, face: FACE, owner: OWNER }),
+  z.object({ kind: z.literal("share-side"), leaf: ID, face: FACE, dayId: ID, shares: z.boolean() }),
   z.object({ kind: z.literal("free-leaf"), leaf: ID }),
   z.object({ kind: z.literal("make"), leaf: ID, make: MAKE }),
   z.object({
     kind: z.literal("tick"),
     leaf: ID,
     face: FACE.nullable(),
+    // A tick that was on its way when sides were not yet shared leaves it out.
+    guest: ID.nullable().default(null),
     step: z.enum([...LEAF_STEPS, ...SIDE_STEPS]),
     done: z.boolean(),
   }),

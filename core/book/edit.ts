@@ -37,12 +37,14 @@ export type BookEdit =
   /** A leaf stays where it is and is nobody's again, with nothing on it. */
   | { kind: "free-leaf"; leaf: string }
   | { kind: "own-side"; leaf: string; face: Face; owner: Owner }
+  /** A day has pieces of its own on a side that is another's, or no longer. */
+  | { kind: "share-side"; leaf: string; face: Face; dayId: string; shares: boolean }
   | { kind: "make"; leaf: string; make: LeafMake }
-  /** Something done for a leaf, or with a face for one of its sides. */
-  | { kind: "tick"; leaf: string; face: Face | null; step: LeafStep | SideStep; done: boolean }
+  /** Something done for a leaf, or with a face for one of its sides: its owner's, or what a guest has on it. */
+  | { kind: "tick"; leaf: string; face: Face | null; guest: string | null; step: LeafStep | SideStep; done: boolean }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean };
 
-export type BookProblem = "leaf-gone" | "into-itself" | "already-there" | "book-full" | "sewn-in";
+export type BookProblem = "leaf-gone" | "into-itself" | "already-there" | "book-full" | "sewn-in" | "side-full";
 const SEWN_IN = { ok: false, reason: "sewn-in" } as const;
 export type BookResult = { ok: true; leaves: Leaf[] } | { ok: false; reason: BookProblem };
 
@@ -71,6 +73,48 @@ const withSide = (leaf: Leaf, face: Face, change: Partial<Side>): Leaf => ({
   ...leaf,
   [face]: { ...leaf[face], ...change },
 });
+
+/** A side's like for another day's things, nothing of it done yet. */
+const copiedSide = ({ owner, guests }: Side, pieces: readonly Piece[]): Side => ({
+  owner,
+  guests: guests.map((guest) => ({ ...guest, done: [] })),
+  pieces,
+  done: [],
+});
+
+/** A side that a day shares from now on; one that is nobody's becomes its own. */
+function joined(side: Side, dayId: string): Partial<Side> {
+  if (side.owner.kind === "nobody") return { owner: { kind: "day", dayId } };
+  const isHere = side.owner.dayId === dayId || side.guests.some((guest) => guest.dayId === dayId);
+  return isHere ? {} : { guests: [...side.guests, { dayId, done: [] }] };
+}
+
+/** A side that is another's from now on. A guest that comes to own it keeps its pieces and ticks, and its number is the side's. */
+function owned(side: Side, owner: Owner): Partial<Side> {
+  const guest = owner.kind === "day" ? side.guests.find(({ dayId }) => dayId === owner.dayId) : undefined;
+  if (!guest) return { owner };
+  const pieces = side.pieces?.flatMap((piece): Piece[] =>
+    piece.dayId === guest.dayId
+      ? [{ ...piece, dayId: null }]
+      : piece.dayId === null && piece.what.kind === "numeral"
+        ? []
+        : [piece],
+  );
+  const guests = side.guests.filter((each) => each !== guest);
+  return { owner, guests, done: guest.done, pieces: pieces ?? null };
+}
+
+/** A side that a day no longer shares: its numbers go, what else was marked as its own stays as the side's. */
+function left({ guests, pieces }: Side, dayId: string): Partial<Side> {
+  if (!guests.some((guest) => guest.dayId === dayId)) return {};
+  return {
+    guests: guests.filter((guest) => guest.dayId !== dayId),
+    pieces:
+      pieces
+        ?.filter((piece) => piece.dayId !== dayId || piece.what.kind !== "numeral")
+        .map((piece) => (piece.dayId === dayId ? { ...piece, dayId: null } : piece)) ?? null,
+  };
+}
 
 /**
  * Applies one edit to the leaves in order. Every side keeps its owner and every piece its side unless the edit says
@@ -125,8 +169,8 @@ export function applyBookEdit(
         version: 0,
         done: [],
         sewn: false,
-        front: { owner: from.front.owner, pieces: edit.front, done: [] },
-        back: { owner: from.back.owner, pieces: edit.back, done: [] },
+        front: copiedSide(from.front, edit.front),
+        back: copiedSide(from.back, edit.back),
       };
       return { ok: true, leaves: insertAfter(leaves, copy, edit.leaf) };
     }
@@ -156,27 +200,44 @@ export function applyBookEdit(
         ...{ version, sewn },
       }));
     case "own-side":
-      return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, { owner: edit.owner }));
+      return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, owned(leaf[edit.face], edit.owner)));
+    case "share-side": {
+      const side = leaves.find(({ id }) => id === edit.leaf)?.[edit.face];
+      if (edit.shares && side && side.guests.length >= LIMITS.guests.most) return { ok: false, reason: "side-full" };
+      return changed(edit.leaf, (leaf) =>
+        withSide(
+          leaf,
+          edit.face,
+          edit.shares ? joined(leaf[edit.face], edit.dayId) : left(leaf[edit.face], edit.dayId),
+        ),
+      );
+    }
     case "make":
       // What is sewn in is of the book's own paper; it can only be cut short.
       if (leaves.some(({ id, sewn }) => id === edit.leaf && sewn) && !isOwnPaper(edit.make)) return SEWN_IN;
       return changed(edit.leaf, (leaf) => ({ ...leaf, make: edit.make }));
     case "tick":
-      return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit.face, edit.step, edit.done));
+      return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit, edit.done));
     case "lie":
       return changed(edit.leaf, (leaf) => ({ ...leaf, drop: edit.drop, liftsOff: edit.liftsOff }));
   }
 }
 
-/** A copy of pieces for another day: prints and cards become room for what that day will bring, under new ids. */
+/**
+ * A copy of a side's pieces: prints and cards become room for what will come, under new ids. `dayId` is whose each is where
+ * that is not the side's.
+ */
 export function asRooms(
-  pieces: readonly { readonly piece: Piece; readonly size: { w: Length; h: Length } }[],
+  pieces: readonly {
+    readonly piece: Piece;
+    readonly size: { w: Length; h: Length };
+    readonly dayId: string | null;
+  }[],
   newId: () => string,
 ): Piece[] {
-  return pieces.map(({ piece, size }) => {
+  return pieces.map(({ piece, size, dayId }) => {
     const { what } = piece;
     const keeps = what.kind === "photo" || what.kind === "card" ? what.kind : null;
-    const own = what.kind === "numeral" ? { ...what, dayId: null } : what;
-    return { ...piece, id: newId(), what: keeps ? { kind: "room", keeps, size } : own };
+    return { ...piece, id: newId(), dayId, what: keeps ? { kind: "room", keeps, size } : what };
   });
 }

@@ -24,6 +24,7 @@ describe("what lies over pockets", () => {
       what: { kind: "filler", size, name: "" },
       turn: 0,
       outside: false,
+      dayId: null,
       at: { x: inches(0.5), y: inches(0.5) },
       ...change,
     };
@@ -54,6 +55,7 @@ describe("a piece against what was measured", () => {
     at: { x: inches(0), y: inches(0) },
     turn: 0,
     outside: false,
+    dayId: null,
   });
   const small = { w: inches(5.25), h: inches(7 + 15 / 16) };
   const fitOf = (make: LeafMake, format: Partial<typeof preset>, piece: Piece) =>

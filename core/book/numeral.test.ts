@@ -13,21 +13,22 @@ const plain = numeralOf(size(inches(2), inches(2)));
 describe("what a numeral says", () => {
   it("follows its page; 1 to 31 with a nought before have 62 digits, 1 to 25 fifty (common practice)", () => {
     const digits = (days: number, zero: boolean) =>
-      Array.from({ length: days }, (_, at) => numeralText({ ...plain, zero }, { label: `${at + 1}` })).join("").length;
+      Array.from({ length: days }, (_, at) => numeralText({ ...plain, zero }, null, { label: `${at + 1}` })).join("")
+        .length;
     expect([digits(31, false), digits(25, false)]).toEqual([53, 41]);
     expect([digits(31, true), digits(25, true)]).toEqual([62, 50]);
   });
 
   it("is one of the numbers of a shared page where it stands for that day, all of them where it does not", () => {
     const shared = { label: "9·10", days: [{ id: "a" }, { id: "b" }] };
-    const said = (dayId: string | null, zero = false) => numeralText({ ...plain, dayId, zero }, shared);
+    const said = (dayId: string | null, zero = false) => numeralText({ ...plain, zero }, dayId, shared);
     expect([said(null), said("a"), said("b"), said("gone")]).toEqual(["9·10", "9", "10", "9·10"]);
     expect([said(null, true), said("a", true), said("b", true)]).toEqual(["09·10", "09", "10"]);
     // A story told over two days has one number, and so has each of them.
-    expect(numeralText({ ...plain, dayId: "b" }, { ...shared, label: "4" })).toBe("4");
-    expect(numeralText(plain, { label: null })).toBe("");
+    expect(numeralText(plain, "b", { ...shared, label: "4" })).toBe("4");
+    expect(numeralText(plain, null, { label: null })).toBe("");
     // Where a date is said in words, nothing is put before it.
-    expect(numeralText({ ...plain, zero: true }, { label: "1 Jan" })).toBe("1 Jan");
+    expect(numeralText({ ...plain, zero: true }, null, { label: "1 Jan" })).toBe("1 Jan");
   });
 });
 

@@ -7,10 +7,10 @@ import { turnedBy } from "./piece.ts";
 export type Numbered = { readonly label: string | null; readonly days?: readonly { readonly id: string }[] };
 
 /**
- * What a numeral says: the number of its page, or of the one of several days that it stands for; with a nought before it
- * where that is wished. "13·14" is two numbers, a story told over two days is one.
+ * What a numeral says: the number of its page, or of the one of several days that it stands for, `dayId`; with a nought before
+ * it where that is wished. "13·14" is two numbers, a story told over two days is one.
  */
-export function numeralText({ dayId, zero }: NumeralPiece, { label, days = [] }: Numbered): string {
+export function numeralText({ zero }: NumeralPiece, dayId: string | null, { label, days = [] }: Numbered): string {
   const each = (label ?? "").split("·");
   const at = dayId === null ? -1 : days.findIndex(({ id }) => id === dayId);
   const said = at >= 0 && each.length === days.length ? [each[at] ?? ""] : each;

@@ -44,7 +44,7 @@ describe("the shipped templates", () => {
     "%s: lies on its page, keeps room for a photo, and names pockets that exist",
     (_, template) => {
       for (const piece of template.pieces) {
-        const lies = pieceRect({ ...piece, id: "x" }, null);
+        const lies = pieceRect({ ...piece, id: "x", dayId: null }, null);
         expect(lies && contains(rectOf(template.page), lies)).toBe(true);
       }
       expect(roomsIn(template, "photo")).toBeGreaterThan(0);
@@ -59,7 +59,7 @@ describe("the shipped templates in the books they are for", () => {
     (_, template) => {
       for (const { id, unit, ...format } of FORMAT_PRESETS) {
         if (!sameSize(format.nominal, template.page)) continue;
-        const pieces = template.pieces.map((piece, nth) => ({ ...piece, id: `p${nth}` }));
+        const pieces = template.pieces.map((piece, nth) => ({ ...piece, id: `p${nth}`, dayId: null }));
         const make = { ...PLAIN_PAPER, kind: template.kind, layout: template.layout };
         const leaf = { ...newLeaf("leaf", make, NOBODY, NOBODY), front: { ...EMPTY_SIDE, pieces } };
         const [read] = readBook({ format, unit }, [], [leaf]).leaves;

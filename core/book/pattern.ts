@@ -89,8 +89,8 @@ function lyingOf(piece: Piece | undefined): string {
 /** Whether a template would make the leaf of a side that is another's into something else, or begins on its back. */
 const wouldChangeAnothers = (page: DatedPage, template: Template, { leaf, front, back }: LeafRead): boolean =>
   front.page !== page ||
-  (back.page !== page &&
-    back.owner.kind !== "nobody" &&
+  front.guests.length > 0 ||
+  ((back.guests.length > 0 || (back.page !== page && back.owner.kind !== "nobody")) &&
     (template.kind !== leaf.make.kind || template.layout !== leaf.make.layout));
 
 /**
@@ -120,7 +120,8 @@ export function previewPattern(
     const why = leaf && whyKept(page, leaf, templates, book);
     if (why) return { page, outcome: { kind: "kept", why } };
     if (!template) return { page, outcome: { kind: "no-template" } };
-    if (leaf && wouldChangeAnothers(page, template, leaf)) return { page, outcome: { kind: "kept", why: "shared" } };
+    if (leaf ? wouldChangeAnothers(page, template, leaf) : isGuest(page, book))
+      return { page, outcome: { kind: "kept", why: "shared" } };
     const { kind, layout } = template;
     const make = { ...(leaf?.leaf.make ?? PLAIN_PAPER), kind, layout };
     // Without a protector the leaf is as large as the template was drawn for, whatever the album's bare leaves are.
@@ -128,6 +129,10 @@ export function previewPattern(
     return { page, outcome: { kind: "sets", template, make: { ...make, size }, leaf } };
   });
 }
+
+/** Whether these days have their pieces on a side that is another's. */
+const isGuest = (page: DatedPage, { leaves }: BookRead): boolean =>
+  leaves.some(({ front, back }) => [...front.guests, ...back.guests].includes(page));
 
 /** The first page that these days have a side of. */
 const firstPageOf = (page: DatedPage, { leaves }: BookRead): LeafRead | null =>

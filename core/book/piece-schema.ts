@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { HOLE_PRESETS } from "../album/holes.ts";
-import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS } from "../album/leaf.ts";
+import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS, SIDE_STEPS } from "../album/leaf.ts";
 import { NUMERAL_STYLES } from "../album/model.ts";
+import { LIMITS } from "../limits.ts";
 import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
 import { LINE, TEXT } from "../words/text-schema.ts";
 import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
@@ -23,7 +24,6 @@ export function sideSchemas(kinds: LengthKinds) {
         .nullable()
         .default(null),
       zero: z.boolean().default(false),
-      dayId: ID.nullable().default(null),
     }),
     z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size }),
     z.object({ kind: z.enum(MADE_KINDS), size, name: LINE }),
@@ -35,12 +35,19 @@ export function sideSchemas(kinds: LengthKinds) {
     at: z.object({ x: kinds.place, y: kinds.place }),
     turn: z.literal([0, 1, 2, 3]),
     outside: z.boolean(),
+    // A change that was on its way when this was not yet known leaves it out.
+    dayId: ID.nullable().default(null),
   });
   return {
     pieces: z
       .array(piece)
       .max(400)
       .refine((all) => new Set(all.map(({ id }) => id)).size === all.length, "a piece twice"),
+    /** Who shares a side, each once. */
+    guests: z
+      .array(z.object({ dayId: ID, done: z.array(z.enum(SIDE_STEPS)) }))
+      .max(LIMITS.guests.most)
+      .refine((all) => new Set(all.map(({ dayId }) => dayId)).size === all.length, "a day twice"),
     owner: z.discriminatedUnion("kind", [
       z.object({ kind: z.literal("day"), dayId: ID }),
       z.object({ kind: z.literal("nobody") }),

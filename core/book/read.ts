@@ -60,6 +60,10 @@ export type SideRead<P extends BookPage = BookPage> = {
   readonly owner: Owner;
   /** The page's worth of days it belongs to, when it belongs to one that is in the span. */
   readonly page: P | null;
+  /** Those that share it, in the span too. */
+  readonly guests: readonly P[];
+  /** What all of these have together, by which a piece finds its print or card. */
+  readonly content: PageContent | null;
   /** Nobody has arranged it yet: what lies there is the first dry fit. */
   readonly auto: boolean;
   readonly pockets: readonly Rect[];
@@ -86,6 +90,58 @@ export type BookRead<P extends BookPage = BookPage> = {
 
 const NUMERAL_CARD = size(inches(3), inches(4));
 const NUMERAL_SPOT = size(inches(2), inches(2));
+
+/** Whose a piece on a side is: that of the day it is marked with or whose print or card it is, else the side's. */
+export function pageOfPiece<P extends BookPage>(
+  { page, guests }: Pick<SideRead<P>, "page" | "guests">,
+  { what, dayId }: Piece,
+): P | null {
+  if (guests.length === 0) return page;
+  const sharing = page ? [page, ...guests] : guests;
+  const has = ({ days, content }: P): boolean =>
+    what.kind === "photo"
+      ? content.photos.some(({ id }) => id === what.use)
+      : what.kind === "card"
+        ? content.cards.some(({ id }) => id === what.card)
+        : days.some(({ id }) => id === dayId);
+  return sharing.find(has) ?? page;
+}
+
+/**
+ * A piece as one that shares a side lays it there: marked as its own where the side is another's, so that a number says
+ * its number and a room waits for its things.
+ */
+export function markedFor<P extends BookPage>(piece: Piece, { page }: Pick<SideRead<P>, "page">, by: P | null): Piece {
+  const [first] = by?.days ?? [];
+  if (!first || by === page || piece.what.kind === "photo" || piece.what.kind === "card") return piece;
+  return { ...piece, id: piece.id === NUMERAL_PIECE ? first.id : piece.id, dayId: first.id };
+}
+
+/**
+ * A piece taken from one side to another, whose it is there too. Null where its day does not share the other side: what
+ * stands for a day's print, card or number means nothing on another's.
+ */
+export function movedTo<P extends BookPage>(
+  piece: Piece,
+  from: Pick<SideRead<P>, "page" | "guests">,
+  to: Pick<SideRead<P>, "page" | "guests">,
+): Piece | null {
+  const of = pageOfPiece(from, piece);
+  if (of !== to.page && !(of && to.guests.includes(of))) return null;
+  if (of === to.page) return of === from.page ? piece : { ...piece, dayId: null };
+  return markedFor(piece, to, of);
+}
+
+/** What those that share a side have together. */
+function sharedContent(pages: readonly BookPage[]): PageContent | null {
+  const [first, ...others] = pages.map(({ content }) => content);
+  if (!first || others.length === 0) return first ?? null;
+  return {
+    ...first,
+    photos: [first, ...others].flatMap(({ photos }) => photos),
+    cards: [first, ...others].flatMap(({ cards }) => cards),
+  };
+}
 
 /** The size a day's number takes until somebody says otherwise: a pocket's card, or a spot on the page. */
 export const numeralSize = (sheet: Pick<Sheet, "layout">): Size => (sheet.layout ? NUMERAL_CARD : NUMERAL_SPOT);
@@ -157,13 +213,13 @@ export function pieceFrom(loose: Loose, place: Rect, isTurned: boolean, id: stri
       : loose.what === "card"
         ? { kind: "card", card: loose.id }
         : numeralOf(loose.size);
-  return { id, what, at: { x: place.x, y: place.y }, turn: isTurned ? 1 : 0, outside: false };
+  return { id, what, at: { x: place.x, y: place.y }, turn: isTurned ? 1 : 0, outside: false, dayId: null };
 }
 
-/** The first dry fit of loose things on a side. */
-function dryFit(loose: readonly Loose[], sheet: Sheet, pockets: readonly Rect[]): Piece[] {
+/** The first dry fit of loose things on a side; what comes with them of each, as whose they are, goes with them. */
+function dryFit<L extends Loose>(loose: readonly L[], sheet: Sheet, pockets: readonly Rect[]) {
   const laid = sheet.layout ? layInPockets(loose, pockets) : layOnPage(loose, sheet.page);
-  return laid.map(({ piece, rect: lies, turned }) => pieceFrom(piece, lies, turned));
+  return laid.map(({ piece, rect: lies, turned }) => ({ loose: piece, piece: pieceFrom(piece, lies, turned) }));
 }
 
 /** Where each piece of a side lies and how it fits. Pieces whose photo or card has left the day are left out. */
@@ -191,6 +247,9 @@ export function readPieces(
   return placed;
 }
 
+const NO_GUESTS: readonly never[] = [];
+const FIT_ORDER: readonly Loose["what"][] = ["photo", "card", "numeral"];
+
 /** Kinds that are stuck on a page, and so are not measured against a pocket. */
 const ON_THE_PAGE: ReadonlySet<string> = new Set(["embellishment", "overlay", "flip"]);
 
@@ -211,13 +270,19 @@ export function readBook<P extends BookPage>(
   const leavesOf = leavesByGroup(leaves, (dayId) => pageOfDay.get(dayId));
   const fitOf = new Map(pages.map((page) => [page, firstFitSide(leavesOf.get(page) ?? [])]));
   const placedOn = new Map<P, Set<string>>(pages.map((page) => [page, new Set()]));
+  const sharing = ({ owner, guests }: Side): Pick<SideRead<P>, "page" | "guests"> => {
+    const page = pageOfOwner(owner, pageOfDay);
+    if (guests.length === 0) return { page, guests: NO_GUESTS };
+    const others = new Set(guests.flatMap(({ dayId }) => pageOfDay.get(dayId) ?? []));
+    return { page, guests: [...others].filter((each) => each !== page) };
+  };
   for (const { front, back } of leaves) {
-    for (const { owner, pieces } of [front, back]) {
-      const page = pageOfOwner(owner, pageOfDay);
-      if (!page) continue;
-      for (const piece of pieces ?? []) {
+    for (const side of [front, back]) {
+      const shared = sharing(side);
+      for (const piece of side.pieces ?? []) {
         const stands = standsFor(piece);
-        if (stands) placedOn.get(page)?.add(stands);
+        const page = stands && pageOfPiece(shared, piece);
+        if (stands && page) placedOn.get(page)?.add(stands);
       }
     }
   }
@@ -230,26 +295,37 @@ export function readBook<P extends BookPage>(
   };
   const sideRead = (leaf: Leaf, face: Face, sheet: Sheet): SideRead<P> => {
     const side: Side = leaf[face];
-    const page = pageOfOwner(side.owner, pageOfDay);
+    const { page, guests } = sharing(side);
+    const all = page ? [page, ...guests] : guests;
+    const content = sharedContent(all);
     const pockets = face === "front" ? sheet.pockets : sheet.pockets.map((pocket) => mirrored(pocket, sheet.page.w));
     let pieces = side.pieces;
-    const fit = page && fitOf.get(page);
-    if (page && fit?.leaf === leaf.id && fit.face === face) {
-      const known = placedOn.get(page);
-      pieces = dryFit(
-        loose(page, sheet).filter(({ id }) => !known?.has(id)),
-        sheet,
-        pockets,
-      );
-      for (const { id } of pieces) known?.add(id);
+    const fitting = all.filter((each) => {
+      const fit = fitOf.get(each);
+      return fit?.leaf === leaf.id && fit.face === face;
+    });
+    if (fitting.length > 0) {
+      const waiting = fitting
+        .flatMap((of) =>
+          loose(of, sheet)
+            .filter(({ id }) => !placedOn.get(of)?.has(id))
+            .map((each) => ({ ...each, of })),
+        )
+        // Where several share it, the prints of all come before the cards of any.
+        .sort((a, b) => FIT_ORDER.indexOf(a.what) - FIT_ORDER.indexOf(b.what));
+      const laid = dryFit(waiting, sheet, pockets);
+      for (const each of laid) placedOn.get(each.loose.of)?.add(each.loose.id);
+      pieces = laid.map((each) => markedFor(each.piece, { page }, each.loose.of));
     }
     return {
       face,
       owner: side.owner,
       page,
+      guests,
+      content,
       auto: side.pieces === null,
       pockets,
-      pieces: readPieces(pieces ?? [], page?.content ?? null, sheet, pockets, unit),
+      pieces: readPieces(pieces ?? [], content, sheet, pockets, unit),
     };
   };
   const read = leaves
@@ -281,7 +357,8 @@ export function readGhost(
 ): { sheet: Sheet; pieces: PlacedPiece[]; beside: Loose[] } {
   const sheet = readSheet(PLAIN_PAPER, format);
   const loose = looseOf(page, sheet, false);
-  const pieces = readPieces(dryFit(loose, sheet, []), page.content, sheet, [], unit);
+  const fitted = dryFit(loose, sheet, []).map(({ piece }) => piece);
+  const pieces = readPieces(fitted, page.content, sheet, [], unit);
   const laid = new Set(pieces.map(({ piece }) => piece.id));
   return { sheet, pieces, beside: loose.filter(({ id }) => !laid.has(id)) };
 }

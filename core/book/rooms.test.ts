@@ -18,6 +18,7 @@ const room = (id: string, keeps: "photo" | "card", w: number, h: number, turn: T
   at: { x: inches(1), y: inches(2) },
   turn,
   outside: false,
+  dayId: null,
 });
 
 describe("the room something takes", () => {

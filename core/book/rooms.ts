@@ -39,7 +39,9 @@ export const firstRoom = (pieces: readonly Piece[], wanting: Wanting): Room | un
 /** A side's pieces with something where the room was: as large as the room, upright, as the room lay in or on the film. */
 export function fillRoom(pieces: readonly Piece[], room: Room, id: string, what: PieceWhat): Piece[] {
   const { x, y } = room.lies;
-  return pieces.map((piece) => (piece.id === room.id ? { ...piece, id, what, at: { x, y }, turn: 0 } : piece));
+  return pieces.map((piece) =>
+    piece.id === room.id ? { ...piece, id, what, at: { x, y }, turn: 0, dayId: null } : piece,
+  );
 }
 
 const SIXTEENTH = 508;

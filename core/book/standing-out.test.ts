@@ -24,7 +24,7 @@ if (!preset) throw new Error("shipped");
 
 type Laid = { kind?: "tab" | "tag" | "filler"; x: number; y: number; w?: number; h?: number; outside?: boolean };
 const pieceOf = (id: string, { kind = "tab", x, y, w = 0.5, h = 1, outside = false }: Laid): Piece => ({
-  ...({ id, what: { kind, size: { w: inches(w), h: inches(h) }, name: "" }, turn: 0, outside } as const),
+  ...({ id, what: { kind, size: { w: inches(w), h: inches(h) }, name: "" }, turn: 0, outside, dayId: null } as const),
   at: { x: inches(x), y: inches(y) },
 });
 const leafOf = (id: string, make: Partial<LeafMake>, pieces: readonly Laid[], face: Face = "front"): Leaf => ({

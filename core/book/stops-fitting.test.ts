@@ -62,7 +62,7 @@ describe("another format", () => {
     const [leaf, ...rest] = leaves;
     if (!leaf) throw new Error("two leaves");
     const what = { kind: "photo" as const, use: "photo-1", cut: null };
-    const piece: Piece = { id: "p", what, at: { x: inches(0), y: inches(0) }, turn: 0, outside: false };
+    const piece: Piece = { id: "p", what, at: { x: inches(0), y: inches(0) }, turn: 0, outside: false, dayId: null };
     const arranged = [{ ...leaf, front: { ...leaf.front, pieces: [piece] } }, ...rest];
     expect(found(arranged, narrow)).toEqual([["1", "fits", "trim"]]);
   });

@@ -95,7 +95,7 @@ describe("the shipped templates", () => {
   it("keep their rooms apart from each other, so that nothing is laid over a print", () => {
     for (const template of SHIPPED_TEMPLATES) {
       const rooms = template.pieces.filter(({ what }) => what.kind === "room");
-      const areas = rooms.flatMap((piece) => pieceRect({ ...piece, id: "x" }, null) ?? []);
+      const areas = rooms.flatMap((piece) => pieceRect({ ...piece, id: "x", dayId: null }, null) ?? []);
       for (const [at, one] of areas.entries())
         for (const other of areas.slice(at + 1)) {
           const shared = overlap(one, other);

@@ -14,7 +14,7 @@ export type Template = {
   readonly layout: string | null;
   readonly pieces: readonly TemplatePiece[];
 };
-export type TemplatePiece = Omit<Piece, "id" | "what"> & {
+export type TemplatePiece = Omit<Piece, "id" | "what" | "dayId"> & {
   readonly what: Exclude<PieceWhat, { kind: "photo" | "card" }>;
 };
 
@@ -29,8 +29,7 @@ export function templateOf(
 ): Template {
   return {
     ...made,
-    pieces: pieces.flatMap(({ id: _, what, ...lies }): TemplatePiece[] => {
-      if (what.kind === "numeral") return [{ ...lies, what: { ...what, dayId: null } }];
+    pieces: pieces.flatMap(({ id: _, dayId: __, what, ...lies }): TemplatePiece[] => {
       if (what.kind !== "photo" && what.kind !== "card") return [{ ...lies, what }];
       const known = pieceSize(what, content);
       return known ? [{ ...lies, what: { kind: "room", keeps: what.kind, size: known } }] : [];
@@ -53,8 +52,11 @@ const misfit = (thing: Size, room: Size): number =>
 export function dress(template: Template, loose: readonly Loose[], newId: () => string): Piece[] {
   const waiting = [...loose];
   const hasNumeral = waiting.some(({ what }) => what === "numeral");
-  return template.pieces.flatMap(({ what, ...lies }): Piece[] => {
-    if (what.kind === "numeral") return hasNumeral ? [{ ...lies, what, id: "numeral" }] : [];
+  let numbers = 0;
+  return template.pieces.flatMap(({ what, ...laid }): Piece[] => {
+    const lies = { ...laid, dayId: null };
+    if (what.kind === "numeral")
+      return hasNumeral ? [{ ...lies, what, id: numbers++ === 0 ? "numeral" : newId() }] : [];
     if (what.kind !== "room") return [{ ...lies, what, id: newId() }];
     const fitting = waiting
       .filter((each) => each.what === what.keeps)

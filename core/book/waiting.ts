@@ -6,7 +6,7 @@ import { pageSizeOf } from "../album/page-leaves.ts";
 import type { Size } from "../measure/size.ts";
 import type { Slot } from "../photo/propose.ts";
 import { turnedBy } from "./piece.ts";
-import type { BookRead } from "./read.ts";
+import { type BookRead, pageOfPiece } from "./read.ts";
 
 /** A print that a page waits for, and where it will lie: in a room kept free on one of its sides, or not yet anywhere. */
 export type WaitingPrint = Slot & {
@@ -37,10 +37,10 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
   });
   for (const leaf of book.leaves) {
     for (const face of ["front", "back"] as const) {
-      const { page, pieces } = leaf[face];
-      if (!page || page.skipped) continue;
-      for (const { piece } of pieces) {
+      for (const { piece } of leaf[face].pieces) {
         if (piece.what.kind !== "room" || piece.what.keeps !== "photo") continue;
+        const page = pageOfPiece(leaf[face], piece);
+        if (!page || page.skipped) continue;
         roomed.add(page);
         const place = { leaf: leaf.leaf.id, face, piece: piece.id };
         waiting.push({

@@ -147,6 +147,7 @@ describe("a side as marks", () => {
           at: { x: ticks(0), y: ticks(0) },
           turn: 0 as const,
           outside: false,
+          dayId: null,
         };
         const marks = pieceMarks(card, size, { content: content({ cards: [newCard("c", size, text)] }), label: "" });
         for (const mark of marks) {
@@ -167,6 +168,7 @@ describe("a side as marks", () => {
       at: { x: ticks(0), y: ticks(0) },
       turn: 0 as const,
       outside: false,
+      dayId: null,
     });
     const pictures = [0, 3].flatMap((x) =>
       flat(placedMarks(half(x), { content: content({ photos: [use] }), label: "" })).filter(

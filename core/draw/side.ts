@@ -5,7 +5,7 @@ import { holesOf, slitsOf } from "../book/holes.ts";
 import { type Numbered, numeralText } from "../book/numeral.ts";
 import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
-import { type LeafRead, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
+import { type LeafRead, pageOfPiece, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
@@ -101,7 +101,7 @@ function ruled({ w, h }: Size, from: Length): Mark[] {
 export type DrawnFor = Numbered & { readonly content: PageContent | null; readonly label: string };
 
 /** What a piece looks like, its own left upper corner at zero, upright. */
-export function pieceMarks({ what }: Piece, { w, h }: Size, { content, ...numbered }: DrawnFor): Mark[] {
+export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ...numbered }: DrawnFor): Mark[] {
   const at = rect(0, 0, w, h);
   switch (what.kind) {
     case "photo": {
@@ -127,7 +127,7 @@ export function pieceMarks({ what }: Piece, { w, h }: Size, { content, ...number
       return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...words];
     }
     case "numeral":
-      return numeralMarks(what, { w, h }, numeralText(what, numbered));
+      return numeralMarks(what, { w, h }, numeralText(what, dayId, numbered));
     case "room":
       return [
         { kind: "rect", at, fill: "paper", solid: 0.3, stroke: "pencil", dashed: true, line: t(110) },
@@ -257,11 +257,11 @@ export function placedMarks(piece: Piece, drawn: DrawnFor): Mark[] {
   return [{ kind: "group", ...piece.at, turn: piece.turn, ...made, marks: pieceMarks(piece, made, drawn) }];
 }
 
-export const drawnFor = (side: SideRead): DrawnFor => ({
-  content: side.page?.content ?? null,
-  label: side.page?.label ?? "",
-  days: side.page?.days ?? [],
-});
+/** What a piece of a side is drawn with: what its own day has, where several share the side. */
+export function drawnFor(side: SideRead, piece: Piece): DrawnFor {
+  const page = pageOfPiece(side, piece);
+  return { content: page?.content ?? null, label: page?.label ?? "", days: page?.days ?? [] };
+}
 
 const MATTER_WORDS = {
   title: "Title page",
@@ -275,9 +275,12 @@ const MATTER_WORDS = {
 /** A whole side: the leaf and everything on it, in the page's own ticks. */
 export function sideMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
   const side = read[face];
-  const drawn = drawnFor(side);
   const { matter } = side.page ?? {};
   const named: Mark[] =
     matter && side.pieces.length === 0 ? [caption(matter.title || MATTER_WORDS[matter.kind], read.sheet.page)] : [];
-  return [...leafMarks(read, face, format), ...named, ...side.pieces.flatMap(({ piece }) => placedMarks(piece, drawn))];
+  return [
+    ...leafMarks(read, face, format),
+    ...named,
+    ...side.pieces.flatMap(({ piece }) => placedMarks(piece, drawnFor(side, piece))),
+  ];
 }

@@ -9,8 +9,8 @@ import { LINE, NAME } from "../words/text-schema.ts";
 
 /** The book's part of an archive: leaves in order with what lies on their sides, try-outs, and own pocket layouts. */
 const ID = z.uuid();
-const { pieces: PIECES, owner: OWNER, make: MAKE } = sideSchemas(IN_MILLIMETRES);
-const SIDE = z.object({ owner: OWNER, pieces: PIECES.nullable(), done: z.array(z.enum(SIDE_STEPS)) });
+const { pieces: PIECES, owner: OWNER, guests: GUESTS, make: MAKE } = sideSchemas(IN_MILLIMETRES);
+const SIDE = z.object({ owner: OWNER, guests: GUESTS, pieces: PIECES.nullable(), done: z.array(z.enum(SIDE_STEPS)) });
 const LEAF = z.object({
   id: ID,
   make: MAKE,
@@ -43,9 +43,12 @@ export function* bookProblems(
     const path = (...rest: string[]) => ["leaves", at, ...rest];
     if (leafIds.has(id)) yield { path: path("id"), message: "a leaf twice" };
     leafIds.add(id);
-    for (const [face, { owner }] of Object.entries({ front, back }))
+    for (const [face, { owner, guests }] of Object.entries({ front, back })) {
       if (owner.kind === "day" && !dayIds.has(owner.dayId))
         yield { path: path(face, "owner", "dayId"), message: "a side of a day that is not there" };
+      if (guests.some(({ dayId }) => !dayIds.has(dayId)))
+        yield { path: path(face, "guests"), message: "a side shared by a day that is not there" };
+    }
   }
   for (const [at, layout] of book.layouts.entries()) {
     // On its page, or on an opening that is a little wider: one of the two is what it was drawn on.

@@ -39,11 +39,64 @@ const asRead = (raw: object): Archive => {
   return read.archive;
 };
 
-/** Pieces as they are now: a number has a look, a nought and a day, and had none of them. */
+/** Pieces as they are now: each says whose it is, a number has a look and a nought, and had none of them. */
 const asNow = (pieces: OldPiece[] | null) =>
-  pieces?.map((piece) =>
-    piece.what.kind === "numeral" ? { ...piece, what: { ...piece.what, look: null, zero: false, dayId: null } } : piece,
+  pieces?.map((piece) => ({
+    ...piece,
+    dayId: null,
+    what: piece.what.kind === "numeral" ? { ...piece.what, look: null, zero: false } : piece.what,
+  }));
+
+type FifthPiece = { what: { kind: string; dayId?: string | null } };
+type Fifth = {
+  photos: { rejected: boolean }[];
+  days: object[];
+  matters: object[];
+  book: { leaves: Record<"front" | "back", { pieces: FifthPiece[] | null; owner: object; done: string[] }>[] };
+};
+
+describe("an archive of the fifth format, from before sides were shared", () => {
+  const fifth: Fifth[] = JSON.parse(
+    readFileSync(new URL("../../tests/archives/version-5.json", import.meta.url), "utf8"),
   );
+
+  it("is read with everything where it was, each number saying which day it stands for, and nobody a guest", () => {
+    let [numbered, aside] = [0, 0];
+    for (const old of fifth) {
+      const now = JSON.parse(writeArchive(asRead(old)));
+      expect([now.days, now.matters]).toEqual([old.days, old.matters]);
+      expect(now.photos).toEqual(old.photos.map(({ rejected, ...photo }) => ({ ...photo, setAside: rejected })));
+      aside += old.photos.filter(({ rejected }) => rejected).length;
+      expect(now.book.leaves).toHaveLength(old.book.leaves.length);
+      for (const [at, { front, back, ...leaf }] of old.book.leaves.entries()) {
+        const there = now.book.leaves[at];
+        expect(there).toMatchObject(leaf);
+        for (const [was, is] of [
+          [front, there.front],
+          [back, there.back],
+        ]) {
+          expect([is.owner, is.done, is.guests]).toEqual([was.owner, was.done, []]);
+          const pieces = was.pieces?.map(({ what: { dayId, ...what }, ...lies }: FifthPiece) => {
+            if (dayId) numbered++;
+            return { ...lies, what, dayId: dayId ?? null };
+          });
+          expect(is.pieces).toEqual(pieces ?? null);
+        }
+      }
+    }
+    expect([numbered, aside]).toEqual([30, 4]);
+  });
+
+  it("is told where it is damaged", () => {
+    const [old] = fifth;
+    const torn = { ...old, photos: [{}] };
+    expect(readArchive(JSON.stringify(torn))).toMatchObject({
+      ok: false,
+      reason: "damaged",
+      where: "photos[0].rejected",
+    });
+  });
+});
 
 describe("an archive of the fourth format, from before leaves said themselves what they are", () => {
   it("is read with every leaf where it was, each as what its day, its insert or itself said", () => {
@@ -230,7 +283,7 @@ const unmarked = (archive: Archive): Archive => ({
   ...archive,
   privateTextsLeftOut: 0,
   album: { ...archive.album, photoRule: "banked" },
-  photos: archive.photos.map((photo) => ({ ...photo, star: false, banked: false, rejected: false })),
+  photos: archive.photos.map((photo) => ({ ...photo, star: false, banked: false, setAside: false })),
   days: archive.days.map((day) => ({
     ...day,
     technique: { text: "", slip: null },

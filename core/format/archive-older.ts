@@ -5,6 +5,7 @@ import { millimetres, toMillimetres } from "../measure/length.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
 import { USUAL_RULE } from "../photo/propose.ts";
+import { fromFifth } from "./archive-fifth.ts";
 import { fromFourth } from "./archive-fourth.ts";
 import { type Brought, brought, type Step, step } from "./archive-step.ts";
 
@@ -79,7 +80,7 @@ const fromThird = step(3, THIRD_FORMAT, ({ album, days, photos }, raw) => {
   });
 });
 
-const STEPS: readonly Step[] = [fromFirst, fromSecond, fromThird, fromFourth];
+const STEPS: readonly Step[] = [fromFirst, fromSecond, fromThird, fromFourth, fromFifth];
 
 /** An archive of any earlier format as one of today; one of today as it is. */
 export function asOfToday(raw: unknown): Brought {

@@ -21,7 +21,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 5;
+export const ARCHIVE_VERSION = 6;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -112,7 +112,7 @@ const PHOTO = z.object({
   /** What the keeper marked it as on the roll. */
   star: z.boolean(),
   banked: z.boolean(),
-  rejected: z.boolean(),
+  setAside: z.boolean(),
 });
 
 const ALBUM_FILE = z.object({

@@ -34,8 +34,10 @@ const hashOf = (id: string) => id.replaceAll("-", "").padEnd(64, "0");
 /** A book whose leaves follow from the days, with some of their own, a try-out and a layout. */
 function bookOf(days: readonly Day[], others: readonly Leaf[]) {
   const first = days[0]?.id ?? "";
-  const side = ({ owner, pieces, done }: Leaf["front"]) => ({
+  const side = ({ owner, guests, pieces, done }: Leaf["front"]) => ({
     done: [...done],
+    guests:
+      days.length > 1 ? guests.slice(0, 1).map((guest) => ({ dayId: days[1]?.id ?? "", done: [...guest.done] })) : [],
     owner: owner.kind === "day" ? { kind: "day" as const, dayId: first } : owner,
     pieces: pieces?.map((piece, at) => ({ ...piece, id: `piece-${at}` })) ?? null,
   });
@@ -125,7 +127,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         look: NO_LOOK,
         star: true,
         banked: false,
-        rejected: true,
+        setAside: true,
       })),
       book: bookOf(days, [...leaves, ...others.map((leaf, nth) => ({ ...leaf, sewn: nth % 2 === 0 }))]),
     } as Archive;
@@ -153,6 +155,9 @@ describe("the archive", () => {
     const damaged = { ok: false, reason: "damaged" };
     expect(
       spoilt(({ leaves }) => Object.assign(leaves[0]?.front ?? {}, { owner: { kind: "day", dayId: nobody } })),
+    ).toMatchObject(damaged);
+    expect(
+      spoilt(({ leaves }) => Object.assign(leaves[0]?.front ?? {}, { guests: [{ dayId: nobody, done: [] }] })),
     ).toMatchObject(damaged);
     expect(spoilt(({ tryOuts }) => Object.assign(tryOuts[0] ?? {}, { leafId: nobody }))).toMatchObject(damaged);
     expect(spoilt(({ leaves }) => leaves.push(leaves[0] ?? { front: {} }))).toMatchObject(damaged);

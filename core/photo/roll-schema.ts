@@ -12,8 +12,8 @@ const DATE = z.string().transform((text, issues) => {
 });
 
 /** One thing said of pictures of the roll, as it comes from outside. */
-const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
-  z.object({ kind: z.enum(["star", "rejected", "banked"]), on: z.boolean() }),
+export const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
+  z.object({ kind: z.enum(["star", "set-aside", "banked"]), on: z.boolean() }),
   z.object({ kind: z.literal("away") }),
   z.object({ kind: z.literal("date"), date: DATE.nullable() }),
   z.object({
@@ -27,9 +27,15 @@ const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
   }),
 ]);
 
+/** A mark that waited on a device while the program was renewed may still go by its name of then. */
+function namedAsNow(mark: unknown): unknown {
+  const isOld = typeof mark === "object" && mark !== null && "kind" in mark && mark.kind === "rejected";
+  return isOld ? { ...mark, kind: "set-aside" } : mark;
+}
+
 /** One thing said of pictures of the household's roll. */
 export const SENT_MARK = z.object({
   what: z.literal("mark"),
   ids: z.array(z.uuid()).min(1).max(5000),
-  mark: ROLL_MARK,
+  mark: z.preprocess(namedAsNow, ROLL_MARK),
 });

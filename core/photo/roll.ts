@@ -17,7 +17,7 @@ export type RollPhoto = {
   readonly givenDate: CalendarDate | null;
   readonly hasPlace: boolean;
   readonly star: boolean;
-  readonly rejected: boolean;
+  readonly setAside: boolean;
   readonly banked: boolean;
   readonly fingerprint: string | null;
   readonly sharpness: number;
@@ -25,7 +25,7 @@ export type RollPhoto = {
 
 /** One thing said of pictures of the roll; all of it can be said otherwise again. */
 export type RollMark =
-  | { readonly kind: "star" | "rejected" | "banked"; readonly on: boolean }
+  | { readonly kind: "star" | "set-aside" | "banked"; readonly on: boolean }
   | { readonly kind: "date"; readonly date: CalendarDate | null }
   | { readonly kind: "look"; readonly look: Look }
   /** Into the tray; from there it is put back. */

@@ -103,6 +103,41 @@ export const side = pgTable(
   ],
 );
 
+/** A day that has pieces on a side without owning it. */
+export const sideGuest = pgTable(
+  "side_guest",
+  {
+    leafId: uuid("leaf_id").notNull(),
+    albumId: uuid("album_id").notNull(),
+    face: text("face").$type<Face>().notNull(),
+    dayId: uuid("day_id").notNull(),
+    /** Which of those that share it, from 0. */
+    place: integer("place").notNull(),
+    /** What was done of its own pieces there. */
+    done: text("done").array().$type<SideStep[]>().notNull().default([]),
+  },
+  (table) => [
+    primaryKey({ columns: [table.leafId, table.face, table.dayId] }),
+    foreignKey({
+      name: "side_guest_side",
+      columns: [table.leafId, table.face],
+      foreignColumns: [side.leafId, side.face],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "side_guest_leaf",
+      columns: [table.leafId, table.albumId],
+      foreignColumns: [leaf.id, leaf.albumId],
+    }).onDelete("cascade"),
+    foreignKey({
+      name: "side_guest_day",
+      columns: [table.dayId, table.albumId],
+      foreignColumns: [day.id, day.albumId],
+    }).onDelete("cascade"),
+    index("side_guest_day_of").on(table.dayId),
+    check("side_guest_done", sql`${table.done} <@ array['number', 'assemble']`),
+  ],
+);
+
 /** A candidate arrangement of a side, beside the one that is kept. */
 export const tryOut = pgTable(
   "try_out",

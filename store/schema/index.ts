@@ -1,6 +1,6 @@
 import { relations } from "drizzle-orm";
 import { album, card, day, dayPhoto, jotting } from "./album.ts";
-import { leaf, pocketLayout, side, tryOut } from "./book.ts";
+import { leaf, pocketLayout, side, sideGuest, tryOut } from "./book.ts";
 import { household, member } from "./household.ts";
 import { photo, pictureTrait } from "./photo.ts";
 import { labOrder, print, printSheet } from "./print.ts";
@@ -38,7 +38,11 @@ export const leafRelations = relations(leaf, ({ one, many }) => ({
 }));
 export const sideRelations = relations(side, ({ one, many }) => ({
   leaf: one(leaf, { fields: [side.leafId], references: [leaf.id] }),
+  guests: many(sideGuest),
   tryOuts: many(tryOut),
+}));
+export const sideGuestRelations = relations(sideGuest, ({ one }) => ({
+  side: one(side, { fields: [sideGuest.leafId, sideGuest.face], references: [side.leafId, side.face] }),
 }));
 export const tryOutRelations = relations(tryOut, ({ one }) => ({
   side: one(side, { fields: [tryOut.leafId, tryOut.face], references: [side.leafId, side.face] }),

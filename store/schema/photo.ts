@@ -81,7 +81,7 @@ export const photo = pgTable(
     /** The day a keeper gave it, because the camera wrote none or a wrong one. */
     givenDate: date("given_date", { mode: "string" }).$type<CalendarDate>(),
     star: boolean("star").notNull().default(false),
-    rejected: boolean("rejected").notNull().default(false),
+    setAside: boolean("set_aside").notNull().default(false),
     /** Taken ahead, for a day that will have no light or no time. */
     banked: boolean("banked").notNull().default(false),
     look: jsonb("look").$type<Look>().notNull().default(NO_LOOK),

@@ -16,6 +16,7 @@ export function fullLeaf(dayId: string, count: number): Leaf {
       at: { x: ticks((at * 3571) % inches(5)), y: ticks((at * 7919) % inches(7)) },
       turn: at % 2 ? 1 : 0,
       outside: false,
+      dayId: null,
     }),
   );
   const leaf = leafOfDay(`leaf-${dayId}`, PLAIN_PAPER, dayId);

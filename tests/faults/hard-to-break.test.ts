@@ -172,7 +172,7 @@ describe("what cannot be kept", () => {
     const card = { id: randomUUID(), size: { w: 24_384, h: 32_512 }, text: "A\u0001bell\u0008 rings\u001b[2J" };
     await edit(who, album, { what: "edit", dayId: day, base: null, edit: { kind: "add-card", card } });
     const pieces = [
-      { id: card.id, what: { kind: "card", card: card.id }, at: { x: 0, y: 0 }, turn: 0, outside: false },
+      { id: card.id, what: { kind: "card", card: card.id }, at: { x: 0, y: 0 }, turn: 0, outside: false, dayId: null },
     ];
     await edit(who, album, { what: "book", seen: null, edit: { kind: "arrange", leaf, face: "front", pieces } });
     const svg = await (await get(who, `${album}/leaves/${leaf}/print/front.svg`)).text();

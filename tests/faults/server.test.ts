@@ -241,6 +241,7 @@ describe("requests about the book that were made by hand", () => {
     at: { x: 0, y: 0 },
     turn: 0,
     outside: false,
+    dayId: null,
     ...change,
   });
 

@@ -94,9 +94,10 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   "turn-leaf": ({ leaf }) => ({ leaf }),
   "free-leaf": ({ leaf }) => ({ leaf }),
   "remove-leaf": ({ leaf }) => ({ leaf }),
+  "share-side": ({ leaf, day }) => ({ leaf, face: "front", dayId: day, shares: true }),
   "own-side": ({ leaf, day }) => ({ leaf, face: "front", owner: { kind: "day", dayId: day } }),
   make: ({ leaf }) => ({ leaf, make: { ...MAKE, kind: "vellum" } }),
-  tick: ({ leaf }) => ({ leaf, face: "front", step: "assemble", done: true }),
+  tick: ({ leaf }) => ({ leaf, face: "front", guest: null, step: "assemble", done: true }),
   lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
 };
 const named = (
@@ -194,7 +195,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         to: "2026-12-02",
       })),
       "mark:star": mark({ kind: "star", on: true }),
-      "mark:rejected": mark({ kind: "rejected", on: true }),
+      "mark:set-aside": mark({ kind: "set-aside", on: true }),
       "mark:banked": mark({ kind: "banked", on: true }),
       "mark:away": mark({ kind: "away" }),
       "mark:date": mark({ kind: "date", date: "2026-12-02" }),

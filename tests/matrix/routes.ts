@@ -8,7 +8,7 @@ import { SHEET_ACT } from "../../app/places/sheets/acts.ts";
 import routes from "../../app/routes.ts";
 import { DAY_EDIT, SENT_MOVE } from "../../core/album/edit-schema.ts";
 import { BOOK_EDIT, SENT_MATTER, SENT_TRY_OUT } from "../../core/book/edit-schema.ts";
-import { SENT_MARK } from "../../core/photo/roll-schema.ts";
+import { ROLL_MARK } from "../../core/photo/roll-schema.ts";
 import { ENTRIES } from "./entries.ts";
 
 const APP = path.resolve(import.meta.dirname, "../../app");
@@ -36,7 +36,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("book", kindsOf(BOOK_EDIT, "kind")),
     ...prefixed("month", kindsOf(SENT_MOVE, "how")),
     ...prefixed("try-out", kindsOf(SENT_TRY_OUT, "how")),
-    ...prefixed("mark", kindsOf(SENT_MARK.shape.mark as never, "kind")),
+    ...prefixed("mark", kindsOf(ROLL_MARK, "kind")),
     ...prefixed("matter", kindsOf(SENT_MATTER, "how")),
     ...["move-photo", "move-jotting"],
   ],

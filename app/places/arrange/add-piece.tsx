@@ -2,6 +2,7 @@ import { DropdownMenu } from "radix-ui";
 import { newId } from "#app/parts/new-id.ts";
 import { KIND_NAME } from "#app/wording/fit.ts";
 import { MADE_KINDS, type MadeKind, numeralOf, type Piece } from "#core/album/leaf.ts";
+import { markedFor } from "#core/book/read.ts";
 import { inches, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { centredIn, rectOf } from "#core/measure/rect.ts";
 import { type Size, size } from "#core/measure/size.ts";
@@ -15,7 +16,8 @@ type Props = {
 };
 
 /** What can be put on a side besides what the day has: its number once more, and pieces made or from the stash. */
-export function AddPiece({ board: { read, face, ...board }, unit, onArrange }: Props) {
+export function AddPiece({ board, unit, onArrange }: Props) {
+  const { read, face, by } = board;
   const page = rectOf(read.sheet.page);
   const add = (what: Piece["what"], made: Size) => {
     const isTab = what.kind === "tab";
@@ -23,8 +25,15 @@ export function AddPiece({ board: { read, face, ...board }, unit, onArrange }: P
     const { x, y } = isTab
       ? { x: face === "front" ? page.w : ticks(-made.w), y: inches(1 / 2) }
       : centredIn(page, made);
-    const piece: Piece = { id: newId(), what, at: { x, y }, turn: 0, outside: isTab && read.sheet.inProtector };
-    onArrange([...piecesOf({ ...board, read, face }), piece]);
+    const piece: Piece = {
+      id: newId(),
+      what,
+      at: { x, y },
+      turn: 0,
+      outside: isTab && read.sheet.inProtector,
+      dayId: null,
+    };
+    onArrange([...piecesOf(board), markedFor(piece, read[face], by)]);
   };
   const addMade = (kind: MadeKind) => add({ kind, size: usual(kind, unit), name: "" }, usual(kind, unit));
   const number = unit === "inch" ? size(inches(1.5), inches(1.5)) : size(millimetres(40), millimetres(40));
@@ -33,7 +42,7 @@ export function AddPiece({ board: { read, face, ...board }, unit, onArrange }: P
       <DropdownMenu.Trigger className="mat-button">Add a piece</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" side="top" align="start" sideOffset={6}>
-          {read[face].page && (
+          {(by ?? read[face].page) && (
             <DropdownMenu.Item className="menu-item" onSelect={() => add(numeralOf(number), number)}>
               {KIND_NAME.numeral}
             </DropdownMenu.Item>

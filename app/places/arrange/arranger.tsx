@@ -9,14 +9,14 @@ import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, nudgePiece, putInto, restack, turnPiece, withoutPiece } from "#core/book/arrange.ts";
 import type { Arrangement } from "#core/book/edit.ts";
 import { pieceSize } from "#core/book/piece.ts";
-import { type Loose, type PlacedPiece, pieceFrom } from "#core/book/read.ts";
+import { type Loose, markedFor, movedTo, type PlacedPiece, pieceFrom } from "#core/book/read.ts";
 import { fillRoom } from "#core/book/rooms.ts";
 import { stepOf } from "#core/book/snap.ts";
-import { drawnFor, placedMarks } from "#core/draw/side.ts";
+import { type DrawnFor, drawnFor, placedMarks } from "#core/draw/side.ts";
 import { ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
 import { type Size, sameSize } from "#core/measure/size.ts";
-import { type BesideItem, type Board, groundDrawing, looseDrawing, paperShadow } from "./boards.ts";
+import { type BesideItem, type Board, groundDrawing, isAnothers, looseDrawing, paperShadow } from "./boards.ts";
 import { LiveMeasures } from "./live-measures.tsx";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
@@ -52,11 +52,14 @@ type Props = {
 const FAR = 8;
 
 export const piecesOf = (board: Board): Piece[] => board.read[board.face].pieces.map(({ piece }) => piece);
-export const arrangement = (board: Board, pieces: readonly Piece[]): Arrangement => ({
-  leaf: board.read.leaf.id,
-  face: board.face,
-  pieces,
-});
+/** A side as it is to lie from now on. What a day that is set aside has on it is not seen, and stays. */
+export function arrangement({ read, face }: Board, pieces: readonly Piece[]): Arrangement {
+  const side = read[face];
+  const isAside = side.owner.kind === "day" && side.page === null;
+  const seen = new Set([...pieces, ...side.pieces.map(({ piece }) => piece)].map(({ id }) => id));
+  const unseen = isAside ? (read.leaf[face].pieces ?? []).filter(({ id }) => !seen.has(id)) : [];
+  return { leaf: read.leaf.id, face, pieces: [...unseen, ...pieces] };
+}
 
 /** The mat with pieces that can be taken up: by pointer, or by keys alone. */
 export function Arranger({
@@ -94,10 +97,10 @@ export function Arranger({
     if (!piece) return;
     const rest = withoutPiece(piecesOf(from), grabbed.id);
     if (board && board.key !== from.key) {
-      // What stands for a day's print or card means nothing on another day's side.
-      if (board.read[board.face].page !== from.read[from.face].page) return;
-      onArrange([arrangement(from, rest), arrangement(board, [...piecesOf(board), { ...piece, at }])]);
-      take(board.key, piece.id);
+      const moved = movedTo({ ...piece, at }, from.read[from.face], board.read[board.face]);
+      if (!moved) return;
+      onArrange([arrangement(from, rest), arrangement(board, [...piecesOf(board), moved])]);
+      take(board.key, moved.id);
     } else if (board) onArrange([arrangement(board, movePiece(piecesOf(board), grabbed.id, at))]);
     else {
       onArrange([arrangement(from, rest)]);
@@ -110,18 +113,19 @@ export function Arranger({
   const putOn = ({ loose }: BesideItem, target: Target) => {
     const { board } = target;
     const pieces = piecesOf(board);
+    const laid = (lies: Rect) => markedFor(pieceFrom(loose, lies, false), board.read[board.face], board.by);
     if ("room" in target) {
       const { w, h } = target.room.lies;
       if (!sameSize(loose.size, { w, h })) onResize?.(loose, { w, h });
-      const { what } = pieceFrom(loose, target.room.lies, false);
+      const { what } = laid(target.room.lies);
       onArrange([arrangement(board, fillRoom(pieces, target.room, loose.id, what))]);
-    } else if ("lies" in target) onArrange([arrangement(board, [...pieces, pieceFrom(loose, target.lies, false)])]);
+    } else if ("lies" in target) onArrange([arrangement(board, [...pieces, laid(target.lies)])]);
     else {
-      const piece = pieceFrom(loose, rect(0, 0, loose.size.w, loose.size.h), false);
-      const content = board.read[board.face].page?.content ?? null;
+      const piece = laid(rect(0, 0, loose.size.w, loose.size.h));
+      const { content } = board.read[board.face];
       onArrange([arrangement(board, putInto([...pieces, piece], piece.id, target.pocket, content))]);
     }
-    take(board.key, loose.id);
+    take(board.key, "room" in target ? loose.id : laid(rectOf(loose.size)).id);
   };
 
   /** Selects, and leads the focus to what is selected. */
@@ -142,7 +146,7 @@ export function Arranger({
   const onPieceKey = (event: React.KeyboardEvent, board: Board, placed: PlacedPiece) => {
     const pieces = piecesOf(board);
     const { id } = placed.piece;
-    const content = board.read[board.face].page?.content ?? null;
+    const { content } = board.read[board.face];
     const step = stepOf(unit) * (event.shiftKey ? FAR : 1);
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -186,7 +190,6 @@ export function Arranger({
           <Still markup={ground} />
           {boards.map((board, at) => {
             const side = board.read[board.face];
-            const drawn = drawnFor(side);
             return (
               <g key={board.key} transform={`translate(${board.x} ${board.y})`}>
                 <g
@@ -201,7 +204,21 @@ export function Arranger({
                   const chosen =
                     selection?.kind === "piece" && selection.id === piece.id && selection.board === board.key;
                   const away = held?.kind === "piece" && held.id === piece.id && held.board === board.key;
+                  const drawn = drawnFor(side, piece);
                   const made = pieceSize(piece.what, drawn.content);
+                  const said = `${made ? pieceName(piece, made, unit) : ""}. ${fitWords(placed.fit, unit)}`;
+                  if (isAnothers(board, piece))
+                    return (
+                      <g
+                        key={piece.id}
+                        data-anothers={piece.id}
+                        transform={`translate(${mm(lies.x)} ${mm(lies.y)})`}
+                        pointerEvents="none"
+                      >
+                        <title>{`${said} Another’s on this side: it is moved there.`}</title>
+                        <PieceDrawing piece={piece} drawn={drawn} />
+                      </g>
+                    );
                   return (
                     <g
                       key={piece.id}
@@ -211,7 +228,7 @@ export function Arranger({
                       role="button"
                       tabIndex={0}
                       aria-pressed={chosen}
-                      aria-label={`${made ? pieceName(piece, made, unit) : ""}. ${fitWords(placed.fit, unit)}`}
+                      aria-label={said}
                       className="mat-piece"
                       onFocus={() => select({ kind: "piece", board: board.key, id: piece.id })}
                       onKeyDown={(event) => onPieceKey(event, board, placed)}
@@ -343,9 +360,10 @@ function Outline({ of, tone }: { of: Rect; tone: string }) {
   );
 }
 
-const drawnForBeside = (boards: readonly Board[]) => {
+const drawnForBeside = (boards: readonly Board[]): DrawnFor => {
   const board = boards.find(({ whose }) => whose.kind === "own");
-  return board ? drawnFor(board.read[board.face]) : { content: null, label: "" };
+  const page = board?.by ?? board?.read[board.face].page;
+  return { content: page?.content ?? null, label: page?.label ?? "" };
 };
 
 function heldDrawing(grabbed: Grabbed, boards: readonly Board[], beside: readonly BesideItem[]): string {
@@ -356,7 +374,7 @@ function heldDrawing(grabbed: Grabbed, boards: readonly Board[], beside: readonl
   const board = boards.find(({ key }) => key === grabbed.board);
   const side = board?.read[board.face];
   const placed = side?.pieces.find(({ piece }) => piece.id === grabbed.id);
-  return side && placed ? drawingOf(placedMarks({ ...placed.piece, at: ZERO }, drawnFor(side))) : "";
+  return side && placed ? drawingOf(placedMarks({ ...placed.piece, at: ZERO }, drawnFor(side, placed.piece))) : "";
 }
 
 /** The pocket after the one a piece lies in; on an open page, the page. */

@@ -4,11 +4,11 @@ import { matBox, matGround, mm, stillMat } from "#app/drawing/mat-text.ts";
 import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
 import { NOBODY, newLeaf } from "#core/album/leaf.ts";
 import { pagesOf } from "#core/album/page.ts";
-import { readBook } from "#core/book/read.ts";
+import { pageOfPiece, readBook, type SideRead } from "#core/book/read.ts";
 import { inches } from "#core/measure/length.ts";
 import { anyAlbum, anyLeaves, makeOf } from "#tests/samples.ts";
 import { benchOf, dayBoards, dayMat } from "../day/day-book.ts";
-import { boardKey, layOut, leafName, stillThings } from "./boards.ts";
+import { boardKey, isAnothers, layOut, leafName, stillThings } from "./boards.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
@@ -28,7 +28,7 @@ describe("leaves laid out on the mat", () => {
           what: "photo" as const,
           size: { w: inches(at), h: inches(2) },
         }));
-        const laid = layOut(read, loose, "9", { format, unit: "inch" }, () => ({ kind: "own" }), faces);
+        const laid = layOut(read, loose, "9", { format, unit: "inch" }, () => ({ kind: "own" }), null, faces);
         const boxes = [
           ...laid.boards.map(({ x, y, whole }) => ({
             x: x + mm(whole.x),
@@ -71,8 +71,7 @@ describe("a day's mat", () => {
           expect(boards.some(({ read }) => read.sheet.insert === null)).toBe(true);
           const lies = boards
             .flatMap(({ read }) => [read.front, read.back])
-            .filter((side) => side.page === page)
-            .flatMap(({ pieces }) => pieces)
+            .flatMap((side) => side.pieces.filter(({ piece }) => pageOfPiece(side, piece) === page))
             .filter(({ piece }) => piece.what.kind === "photo" || piece.what.kind === "card");
           const loose = beside.filter(({ loose: { what } }) => what !== "numeral");
           expect(lies.length + loose.length).toBe(page.content.photos.length + page.content.cards.length);
@@ -86,7 +85,7 @@ describe("a day's mat", () => {
   });
 
   it("shows of every leaf the day has a side of what the whole book shows, its own face up, and marks what is another's", () => {
-    let shared = 0;
+    let [shared, locked] = [0, 0];
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
         const pages = pagesOf({ album: plan, days, leaves });
@@ -94,7 +93,8 @@ describe("a day's mat", () => {
         for (const page of pages.slice(0, 6)) {
           const source = { album: plan, leaves, layouts: [], tryOuts: [] };
           const { boards } = dayBoards(page, benchOf(source, page, pages), plan.unit);
-          const mine = book.leaves.filter(({ front, back }) => front.page === page || back.page === page);
+          const isMine = (side: SideRead) => side.page === page || side.guests.some((each) => each === page);
+          const mine = book.leaves.filter(({ front, back }) => isMine(front) || isMine(back));
           const real = boards.filter(({ read }) => read.leaf.id !== "ghost");
           expect(new Set(real.map(({ read }) => read.leaf.id))).toEqual(new Set(mine.map(({ leaf }) => leaf.id)));
           for (const { read, face, whose } of real) {
@@ -107,16 +107,23 @@ describe("a day's mat", () => {
               [read.leaf.id]: other,
             }).boards.find((board) => board.read.leaf.id === read.leaf.id);
             const owner = truth?.[other].owner;
-            const ofThis = page.days.some(({ id }) => owner?.kind === "day" && owner.dayId === id);
+            const ofThis = truth && isMine(truth[other]);
             expect(turned?.whose.kind).toBe(owner?.kind === "nobody" ? "nobody" : ofThis ? "own" : "other");
             expect(turned?.read[other].pieces).toEqual(truth?.[other].pieces);
             if (turned?.whose.kind === "other") shared++;
+            // On a shared side exactly what is its own can be moved.
+            for (const { piece } of read[face].pieces) {
+              const isIts = pageOfPiece(read[face], piece) === page;
+              expect(isAnothers({ read, face, by: page }, piece)).toBe(!isIts);
+              if (!isIts) locked++;
+            }
           }
         }
       }),
       { numRuns: 40 },
     );
     expect(shared).toBeGreaterThan(20);
+    expect(locked).toBeGreaterThan(0);
   });
 
   it("has a ruler in the album's unit, and none where it is small", () => {

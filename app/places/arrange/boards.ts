@@ -1,9 +1,18 @@
 import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
 import { matterName } from "#app/wording/book.ts";
 import { INSERT_NAME, LEAF_OF } from "#app/wording/day.ts";
-import { FACES, type Face, newLeaf, PLAIN_PAPER } from "#core/album/leaf.ts";
+import { FACES, type Face, newLeaf, type Piece, PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
-import { type LeafRead, type Loose, pieceFrom, type Sheet, type SideRead, wholeLeaf } from "#core/book/read.ts";
+import {
+  type BookPage,
+  type LeafRead,
+  type Loose,
+  pageOfPiece,
+  pieceFrom,
+  type Sheet,
+  type SideRead,
+  wholeLeaf,
+} from "#core/book/read.ts";
 import { type DrawnFor, leafMarks, placedMarks, sideMarks } from "#core/draw/side.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";
@@ -28,6 +37,8 @@ export type Board = {
   readonly read: LeafRead;
   readonly face: Face;
   readonly whose: Whose;
+  /** At whose bench it lies: only what is theirs on it can be moved there. Null in the book, where everything can. */
+  readonly by: BookPage | null;
   readonly name: string;
   readonly x: number;
   readonly y: number;
@@ -36,6 +47,12 @@ export type Board = {
 };
 /** Something of a day that lies beside its leaves. */
 export type BesideItem = { readonly loose: Loose; readonly x: number; readonly y: number; readonly name: string };
+
+/** Whether a piece is another's than those at whose bench it lies: it is seen there and stays as it is. */
+export function isAnothers({ read, face, by }: Pick<Board, "read" | "face" | "by">, piece: Piece): boolean {
+  const of = by && pageOfPiece(read[face], piece);
+  return of !== null && of !== by;
+}
 
 export const boardKey = (leafId: string, face: Face): string => `${leafId}/${face}`;
 
@@ -48,7 +65,9 @@ function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
   if (sheet.insert) return INSERT_NAME[sheet.insert];
   const page = sides[face].page ?? sides.front.page ?? sides.back.page;
   if (page?.matter) return matterName(page.matter);
-  return page?.label ? `Page ${page.label}` : "Leaf";
+  const guests = page === sides[face].page ? sides[face].guests : [];
+  const labels = [page, ...guests].flatMap((each) => each?.label ?? []);
+  return labels.length > 0 ? `Page ${labels.join(" and ")}` : "Leaf";
 }
 
 /**
@@ -104,6 +123,7 @@ export function layOut(
   label: string,
   { format, unit }: Pick<AlbumPlan, "format" | "unit">,
   whoseIs: (side: SideRead) => Whose,
+  by: BookPage | null,
   faces: Faces = {},
   among: readonly LeafRead[] = leaves,
 ): { boards: Board[]; beside: BesideItem[] } {
@@ -112,7 +132,7 @@ export function layOut(
     const whose = whoseIs(read[face]);
     const whole = wholeLeaf(read.sheet, format, face);
     const name = `${leafName(read, unit, face, among)}${face === "back" ? ", back" : ""}`;
-    return { key: boardKey(read.leaf.id, face), read, face, whose, name, whole, w: mm(whole.w), h: mm(whole.h) };
+    return { key: boardKey(read.leaf.id, face), read, face, whose, by, name, whole, w: mm(whole.w), h: mm(whole.h) };
   };
   const all = leaves.map(board);
   const pages = all.filter(({ read }) => read.sheet.insert === null);

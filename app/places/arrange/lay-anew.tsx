@@ -1,24 +1,30 @@
 import { DropdownMenu } from "radix-ui";
 import { newId } from "#app/parts/new-id.ts";
 import type { Piece } from "#core/album/leaf.ts";
-import { looseOf } from "#core/book/read.ts";
+import { looseOf, markedFor, pageOfPiece } from "#core/book/read.ts";
 import { dress, templateOf } from "#core/book/template.ts";
 import type { Board } from "./boards.ts";
 
 type Props = { readonly board: Board; readonly onArrange: (pieces: readonly Piece[] | null) => void };
 
-/** Lays a side out anew, asked which way: with the rooms and made pieces it has, or as nobody had arranged it. */
-export function LayAnew({ board: { read, face }, onArrange }: Props) {
+/**
+ * Lays a side out anew, asked which way: with the rooms and made pieces it has, or as nobody had arranged it. What is another's
+ * on a shared side stays where it is.
+ */
+export function LayAnew({ board: { read, face, by }, onArrange }: Props) {
   const side = read[face];
-  const pieces = side.pieces.map(({ piece }) => piece);
-  const page = side.page;
+  const page = by ?? side.page;
+  const all = side.pieces.map(({ piece }) => piece);
+  const pieces = all.filter((piece) => pageOfPiece(side, piece) === page || side.page === null);
+  const others = all.filter((piece) => !pieces.includes(piece));
   const keepPattern = () => {
     if (!page) return;
     const { page: size, kind, layout } = read.sheet;
     const made = { id: "", name: "", page: size, kind, layout: layout?.id ?? null };
     const here = new Set(pieces.map(({ id }) => id));
-    const loose = looseOf(page, read.sheet, true).filter(({ id }) => here.has(id));
-    onArrange(dress(templateOf(pieces, page.content, made), loose, newId));
+    const loose = looseOf(page, read.sheet, true).filter(({ id, what }) => here.has(id) || what === "numeral");
+    const laid = dress(templateOf(pieces, page.content, made), loose, newId);
+    onArrange([...others, ...laid.map((piece) => markedFor(piece, side, page))]);
   };
   return (
     <DropdownMenu.Root modal={false}>
@@ -30,8 +36,8 @@ export function LayAnew({ board: { read, face }, onArrange }: Props) {
               Each thing into the best room, made pieces stay
             </DropdownMenu.Item>
           )}
-          <DropdownMenu.Item className="menu-item" onSelect={() => onArrange(null)}>
-            All off, as a first dry fit
+          <DropdownMenu.Item className="menu-item" onSelect={() => onArrange(side.guests.length > 0 ? others : null)}>
+            {side.guests.length > 0 ? "Its own pieces off" : "All off, as a first dry fit"}
           </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

@@ -5,13 +5,12 @@ import { MatButton } from "./bar.tsx";
 
 type Props = {
   readonly what: NumeralPiece;
-  readonly days: readonly { readonly id: string; readonly date?: string }[];
   readonly onChange: (what: NumeralPiece) => void;
   readonly onOtherSide: (() => void) | undefined;
 };
 
-/** A number's own look: what it is made of, its colour, a nought before it, the day it stands for, its other side. */
-export function NumeralFields({ what, days, onChange, onOtherSide }: Props) {
+/** A number's own look: what it is made of, its colour, a nought before it, its other side. */
+export function NumeralFields({ what, onChange, onOtherSide }: Props) {
   const { look } = what;
   return (
     <>
@@ -47,21 +46,6 @@ export function NumeralFields({ what, days, onChange, onOtherSide }: Props) {
           {NUMERAL_COLOURS.map((colour) => (
             <option key={colour} value={colour}>
               {NUMERAL_COLOUR_NAME[colour]}
-            </option>
-          ))}
-        </select>
-      )}
-      {days.length > 1 && (
-        <select
-          aria-label="Day the number stands for"
-          className="mat-field"
-          value={what.dayId ?? ""}
-          onChange={(event) => onChange({ ...what, dayId: event.target.value || null })}
-        >
-          <option value="">All days of the page</option>
-          {days.map(({ id }, at) => (
-            <option key={id} value={id}>
-              Its {at + 1}. day
             </option>
           ))}
         </select>

@@ -16,6 +16,7 @@ import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
 import { NumeralFields } from "./numeral-fields.tsx";
 import { sideTroubles } from "./side-troubles.ts";
+import { WhoseField } from "./whose-field.tsx";
 
 type Props = {
   readonly board: Board;
@@ -35,7 +36,7 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
   const { piece, rect: lies, fit, pocket } = placed;
   const { id, what } = piece;
   const side = board.read[board.face];
-  const content = side.page?.content ?? null;
+  const { content } = side;
   const pieces = piecesOf(board);
   const made = pieceSize(what, content);
   if (!made) return null;
@@ -72,10 +73,12 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       {what.kind === "numeral" && (
         <NumeralFields
           what={what}
-          days={side.page?.days ?? []}
           onChange={(next) => change({ what: next })}
           onOtherSide={onOtherSide && (() => onOtherSide(piece, what))}
         />
+      )}
+      {what.kind !== "photo" && what.kind !== "card" && (
+        <WhoseField side={side} piece={piece} onTake={(dayId) => change({ dayId })} />
       )}
       {fit.kind === "turn" && (
         <MatButton strong onClick={() => onArrange(putInto(pieces, id, area, content))}>
@@ -139,6 +142,7 @@ function withBacking(
     at: { x, y },
     turn: 0,
     outside: false,
+    dayId: null,
   };
   const at = pieces.findIndex(({ id }) => id === piece.id);
   return [...pieces.slice(0, at), backing, ...pieces.slice(at)];
@@ -161,7 +165,7 @@ function SplitOffer({ board, placed, unit, onArrange }: Pick<Props, "board" | "p
       key={way}
       strong
       onClick={() => {
-        const split = splitPiece(piecesOf(board), placed.piece.id, [a, b], way, side.page?.content ?? null, newId());
+        const split = splitPiece(piecesOf(board), placed.piece.id, [a, b], way, side.content, newId());
         if (split.ok) onArrange(split.pieces);
       }}
     >

@@ -5,6 +5,7 @@ import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Arrangement } from "#core/book/edit.ts";
 import { onOtherSide, otherFace } from "#core/book/numeral.ts";
+import { movedTo } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { arrangement, besides, piecesOf, type Selection } from "./arranger.tsx";
@@ -71,7 +72,8 @@ export function SelectionBar({
       : undefined;
   if (placed) {
     const other = otherFace(board.face);
-    const mine = board.read[other].page !== null && board.read[other].page === board.read[board.face].page;
+    const there = movedTo(placed.piece, board.read[board.face], board.read[other]);
+    const mine = board.read[other].page === null ? null : there;
     return (
       <PieceBar
         key={placed.piece.id}
@@ -84,14 +86,14 @@ export function SelectionBar({
         onPrint={onPrint}
         onOtherSide={
           mine
-            ? (piece, what) =>
+            ? (_, what) =>
                 onArrange([
                   {
                     leaf: board.read.leaf.id,
                     face: other,
                     pieces: [
                       ...board.read[other].pieces.map((each) => each.piece),
-                      onOtherSide(piece, what, board.read.sheet.page, newId()),
+                      onOtherSide(mine, what, board.read.sheet.page, newId()),
                     ],
                   },
                 ])

@@ -15,6 +15,7 @@ const piece = (kind: "tab" | "filler", x: number, y: number, w: number, h: numbe
   at: { x: inches(x), y: inches(y) },
   turn: 0,
   outside: false,
+  dayId: null,
 });
 const said = (kind: LeafKind, pieces: readonly Piece[], format: AlbumFormat = preset, layout: string | null = null) => {
   const leaf: Leaf = {
@@ -54,7 +55,7 @@ describe("what a side wants done", () => {
       ],
       ["cover", false, "Tab ½ × 1: Stands ⁵⁄₃₂″ past the closed cover on the right."],
     ]);
-    const outside = { ...piece("tab", 6, 1, 0.5, 1), outside: true };
+    const outside = { ...piece("tab", 6, 1, 0.5, 1), outside: true, dayId: null };
     expect(said("full", [outside]).map(([about]) => about)).toEqual(["cover"]);
     expect(said("paper", [piece("tab", 3, 8, 0.5, 1)])).toEqual([
       ["cover", true, "Tab ½ × 1: Stands ⅝″ below the cover’s edge, and will bend."],

@@ -2,7 +2,7 @@ import type { Piece } from "#core/album/leaf.ts";
 import type { Loose } from "#core/book/read.ts";
 import { firstRoom, freePlace, type Room, roomsOn, suits, type Wanting } from "#core/book/rooms.ts";
 import { contains, type Rect, rect, rectOf } from "#core/measure/rect.ts";
-import type { Board } from "./boards.ts";
+import { type Board, isAnothers } from "./boards.ts";
 
 /** Where something that lies beside goes: into a room kept for it, into the middle of a pocket, or to a spot. */
 export type Target =
@@ -12,12 +12,14 @@ export type Target =
 
 type Chosen = { readonly kind: string; readonly board?: string } | null;
 
-const piecesOf = (board: Board): Piece[] => board.read[board.face].pieces.map(({ piece }) => piece);
+/** What on a board can be moved or filled where it lies. */
+const ownPieces = (board: Board): Piece[] =>
+  board.read[board.face].pieces.flatMap(({ piece }) => (isAnothers(board, piece) ? [] : [piece]));
 
 /** What a loose thing looks for; null where no room is kept for its kind. */
 export function wantingOf(board: Board, { id, what }: Loose): Wanting | null {
   if (what === "card") return { what };
-  const use = board.read[board.face].page?.content.photos.find((each) => each.id === id);
+  const use = board.read[board.face].content?.photos.find((each) => each.id === id);
   return what === "photo" && use ? { what, picture: use.picture } : null;
 }
 
@@ -36,7 +38,7 @@ export function targetFor(boards: readonly Board[], loose: Loose, chosen: Chosen
   const own = ownBoards(boards, chosen);
   for (const board of rooms ? own : []) {
     const wanting = wantingOf(board, loose);
-    const room = wanting && firstRoom(piecesOf(board), wanting);
+    const room = wanting && firstRoom(ownPieces(board), wanting);
     if (room) return { board, room };
   }
   for (const board of own) {
@@ -51,14 +53,14 @@ export function targetFor(boards: readonly Board[], loose: Loose, chosen: Chosen
 /** The room of its kind that a thing is dropped on: its middle lies in it. */
 export function roomUnder(board: Board, loose: Loose, lies: Rect): Room | undefined {
   const middle = rect(lies.x + Math.floor(lies.w / 2), lies.y + Math.floor(lies.h / 2), 1, 1);
-  return roomsOn(piecesOf(board)).find((room) => room.keeps === loose.what && contains(room.lies, middle));
+  return roomsOn(ownPieces(board)).find((room) => room.keeps === loose.what && contains(room.lies, middle));
 }
 
 /** Why no room on one's own sides takes it by itself; null where one does, or where none is kept for anything. */
 export function whyNoRoom(boards: readonly Board[], loose: Loose): "other-kind" | "other-shape" | null {
   const answers = ownBoards(boards, null).flatMap((board) => {
     const wanting = wantingOf(board, loose);
-    return wanting ? roomsOn(piecesOf(board)).map((room) => suits(wanting, room)) : [];
+    return wanting ? roomsOn(ownPieces(board)).map((room) => suits(wanting, room)) : [];
   });
   if (answers.length === 0 || answers.includes("yes")) return null;
   return answers.includes("other-shape") ? "other-shape" : "other-kind";

@@ -160,6 +160,7 @@ function boardsOf({ left, right }: Opening, unit: BookData["unit"]): Board[] {
           read,
           face,
           whose: { kind: "own" as const },
+          by: null,
           name: stack[0]?.read === read ? `${leafName(read, unit, face)}, ${face}` : "",
           x: mm(page.x),
           y: mm(page.y),

@@ -29,10 +29,11 @@ import { type Arrangement, asRooms, type BookEdit } from "#core/book/edit.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { holeWork } from "#core/book/old-holes.ts";
 import { pieceSize } from "#core/book/piece.ts";
-import type { BookRead, LeafRead } from "#core/book/read.ts";
+import { type BookRead, type LeafRead, pageOfPiece } from "#core/book/read.ts";
 import type { StandsOut } from "#core/book/standing-out.ts";
 import { ticks } from "#core/measure/length.ts";
 import type { BookData } from "./data.ts";
+import { GuestsField } from "./guests-field.tsx";
 import { StandingOut } from "./standing-out.tsx";
 
 type Props = {
@@ -83,8 +84,10 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
   const copy = () => {
     const sized = (face: Face) =>
       read[face].pieces.flatMap(({ piece }) => {
-        const size = pieceSize(piece.what, read[face].page?.content ?? null);
-        return size ? [{ piece, size }] : [];
+        const size = pieceSize(piece.what, read[face].content);
+        const of = pageOfPiece(read[face], piece);
+        const dayId = piece.dayId ?? (of === read[face].page ? null : (of?.days[0]?.id ?? null));
+        return size ? [{ piece, size, dayId }] : [];
       });
     const id = newId();
     change({
@@ -146,7 +149,15 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
                 ))}
               </optgroup>
             </SelectField>
-            <WorkOn albumId={data.albumId} page={read[face].page} />
+            <GuestsField
+              face={face}
+              side={read[face]}
+              all={[...matters, ...pages]}
+              onShare={(dayId, shares) => change({ kind: "share-side", leaf: leaf.id, face, dayId, shares })}
+            />
+            {[read[face].page, ...read[face].guests].map((page) => (
+              <WorkOn key={page?.days[0]?.id ?? face} albumId={data.albumId} page={page} />
+            ))}
           </div>
         ))}
       </div>

@@ -32,7 +32,7 @@ export function StandingOut({ all, leaves, format, unit, arrange }: Props) {
   const large = leavesPastCover(leaves, format);
   if (all.length + large.length === 0) return null;
   const nameOf = ({ leaf, face, placed: { piece } }: StandsOut) => {
-    const made = pieceSize(piece.what, leaf[face].page?.content ?? null);
+    const made = pieceSize(piece.what, leaf[face].content);
     return `${made ? pieceName(piece, made, unit) : "A piece"} of ${leafName(leaf, unit)}`;
   };
   const along = (edge: Edge) => {

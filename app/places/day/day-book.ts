@@ -18,7 +18,7 @@ import type { PocketLayout } from "#core/book/layout.ts";
 import { type BookPage, type LeafRead, type Loose, readBook, readGhost, type SideRead } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 
-/** What of the album one day's bench works on: the leaves it has a side of, and the layouts they use. */
+/** What of the album one day's bench works on: the leaves it has or shares a side of, and the layouts they use. */
 export type DayBenchData = {
   readonly format: AlbumFormat;
   /** Other days that share a leaf with this one: what lies on its other side is theirs. */
@@ -38,7 +38,7 @@ type Source = Pick<DayBenchData, "tryOuts"> & {
 
 type DayIds = { readonly days: readonly { readonly id: string }[] };
 
-/** The leaves that one of these days has a side of. */
+/** The leaves that one of these days has or shares a side of. */
 function leavesWith(leaves: readonly Leaf[], pages: readonly DayIds[]): Leaf[] {
   const ids = new Set(pages.flatMap(({ days }) => days.map(({ id }) => id)));
   return leaves.filter((leaf) => daysOfLeaf(leaf).some((id) => ids.has(id)));
@@ -83,19 +83,21 @@ export function dayBoards(
   const all = book.leaves.filter(({ leaf }) => mine.has(leaf));
   const read = only === null ? all : all.filter(({ leaf }) => leaf.id === only);
   const whose = (side: SideRead): Whose => {
-    if (side.page === page) return { kind: "own" };
+    if (side.page === page || side.guests.includes(page)) return { kind: "own" };
     if (side.owner.kind === "nobody") return { kind: "nobody" };
     const other = neighbours.find((each) => each === side.page);
     return { kind: "other", name: other ? inBookName(other) : null, at: other ? inBookAt(other) : null };
   };
   const laid = (shown: readonly LeafRead[], loose: readonly Loose[]) =>
-    layOut(shown, loose, label, { format, unit }, whose, faces, all);
+    layOut(shown, loose, label, { format, unit }, whose, page, faces, all);
   if (only !== null || read.some(({ sheet }) => sheet.insert === null)) return laid(read, beside);
   const ghost = readGhost(page, { format, unit });
   const side = {
     face: "front" as const,
     owner: { kind: "nobody" as const },
     page,
+    guests: [],
+    content: page.content,
     auto: true,
     pockets: [],
     pieces: ghost.pieces,

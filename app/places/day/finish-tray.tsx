@@ -71,7 +71,10 @@ export function FinishTray({ view }: { view: DayView }) {
             </label>
             {on.length > 1 &&
               on.map((each) => (
-                <label key={`${each.leaf}${each.face}`} className="flex min-h-9 items-center gap-1.5 text-sm">
+                <label
+                  key={`${each.leaf}${each.face}${each.guest}`}
+                  className="flex min-h-9 items-center gap-1.5 text-sm"
+                >
                   <input
                     type="checkbox"
                     checked={each.done}
@@ -79,7 +82,7 @@ export function FinishTray({ view }: { view: DayView }) {
                       change(
                         leaves,
                         { ...each, kind: "tick", done: event.target.checked },
-                        `tick:${each.leaf}:${each.face}:${each.step}`,
+                        `tick:${each.leaf}:${each.face}:${each.guest}:${each.step}`,
                       )
                     }
                     className="size-4 accent-ember"

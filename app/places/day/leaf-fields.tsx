@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
@@ -13,6 +13,7 @@ import { FACE_NAME } from "#app/wording/book.ts";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME } from "#app/wording/day.ts";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import {
+  daysOfLeaf,
   FACES,
   INSERT_KINDS,
   type InsertKind,
@@ -20,8 +21,10 @@ import {
   type Leaf,
   type LeafKind,
   type LeafMake,
+  NOBODY,
   PLAIN_PAPER,
 } from "#core/album/leaf.ts";
+import type { BookEdit } from "#core/book/edit.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { inches, millimetres } from "#core/measure/length.ts";
 import { sameSize } from "#core/measure/size.ts";
@@ -47,8 +50,9 @@ export function LeafFields({ view }: { view: DayView }) {
     const id = newId();
     change(leaves, { kind: "give-leaf", id, make, dayId: first.id });
   };
-  // A leaf that is sewn in stays in the book, and is blank again.
-  const takeOut = (leaf: Leaf) => change(leaves, { kind: leaf.sewn ? "free-leaf" : "remove-leaf", leaf: leaf.id });
+  const takeOut = (leaf: Leaf) => {
+    for (const edit of goingOf(leaf, new Set(view.parts.map(({ id }) => id)))) change(leaves, edit);
+  };
   const pages = own.filter(({ make }) => make.insert === null);
   const inserts = own.filter(({ make }) => make.insert !== null);
   const usual = {
@@ -67,6 +71,25 @@ export function LeafFields({ view }: { view: DayView }) {
           <p className="self-end pb-2 text-sm text-quiet">
             A page made ready leaves only words and a print for the day.
           </p>
+          {view.sharable.length > 0 && (
+            <SelectField
+              label="Or a place on another’s page"
+              value=""
+              onChange={(event) => {
+                const side = view.sharable[Number(event.target.value)];
+                if (event.target.value !== "" && side)
+                  change(leaves, {
+                    kind: "share-side",
+                    leaf: side.leaf,
+                    face: side.face,
+                    dayId: first.id,
+                    shares: true,
+                  });
+              }}
+            >
+              <Options all={[["", "None"], ...view.sharable.map(({ said }, at) => [String(at), said] as const)]} />
+            </SelectField>
+          )}
         </div>
       )}
       {pages.map((leaf, at) => (
@@ -272,29 +295,57 @@ function SavedLine({ label, saved, placeholder, onChange }: LineProps) {
   );
 }
 
-/** Whose the other side is, where it is not this day's: what is changed of the leaf is changed for both. */
-function Shared({ leaf, view }: { leaf: Leaf; view: DayView }) {
-  const ids = new Set(view.parts.map(({ id }) => id));
-  const other = FACES.find((face) => {
-    const { owner } = leaf[face];
-    return owner.kind === "day" && !ids.has(owner.dayId);
+/** What has to be done for a day to be without a leaf: the whole leaf goes only where nobody else has anything on it. */
+function goingOf(leaf: Leaf, own: ReadonlySet<string>): BookEdit[] {
+  const isShared = daysOfLeaf(leaf).some((id) => !own.has(id));
+  // A leaf that is sewn in stays in the book, and is blank again.
+  if (!isShared) return [{ kind: leaf.sewn ? "free-leaf" : "remove-leaf", leaf: leaf.id }];
+  return FACES.flatMap((face): BookEdit[] => {
+    const { owner, guests } = leaf[face];
+    if (owner.kind === "day" && own.has(owner.dayId)) {
+      const next = guests.find(({ dayId }) => !own.has(dayId));
+      const heir = next ? { kind: "day" as const, dayId: next.dayId } : NOBODY;
+      return [{ kind: "own-side", leaf: leaf.id, face, owner: heir }];
+    }
+    return guests
+      .filter(({ dayId }) => own.has(dayId))
+      .map(({ dayId }) => ({ kind: "share-side", leaf: leaf.id, face, dayId, shares: false }));
   });
-  if (!other) return null;
-  const { owner } = leaf[other];
-  const page = view.bench.neighbours.find(({ days }) =>
-    days.some(({ id }) => owner.kind === "day" && id === owner.dayId),
-  );
-  const at = page && inBookAt(page);
+}
+
+/** Who else has a side of this leaf, or shares one: what is changed of the leaf is changed for all. */
+function Shared({ leaf, view }: { leaf: Leaf; view: DayView }) {
+  const own = new Set(view.parts.map(({ id }) => id));
+  const others = FACES.flatMap((face) => {
+    const { owner, guests } = leaf[face];
+    const isGuest = guests.some(({ dayId }) => own.has(dayId));
+    return [
+      ...(owner.kind === "day" && !own.has(owner.dayId)
+        ? [{ dayId: owner.dayId, said: isGuest ? `shared, and belongs to` : "for", face }]
+        : []),
+      ...guests.flatMap(({ dayId }) => (own.has(dayId) ? [] : [{ dayId, said: "shared with", face }])),
+    ];
+  });
+  if (others.length === 0) return null;
   return (
     <p className="text-sm text-quiet">
-      Its {FACE_NAME[other].toLowerCase()} is{" "}
-      {page && at ? (
-        <Link to={to.entry(view.albumId, at)} className="link">
-          for {inBookName(page)}
-        </Link>
-      ) : (
-        "for a day that is set aside"
-      )}
+      {others.map(({ dayId, said, face }, at) => {
+        const page = view.bench.neighbours.find(({ days }) => days.some(({ id }) => id === dayId));
+        const where = page && inBookAt(page);
+        return (
+          <Fragment key={`${face}${dayId}`}>
+            {at > 0 && ", "}
+            {at === 0 ? "Its" : "its"} {FACE_NAME[face].toLowerCase()} is {said}{" "}
+            {page && where ? (
+              <Link to={to.entry(view.albumId, where)} className="link">
+                {inBookName(page)}
+              </Link>
+            ) : (
+              "a day that is set aside"
+            )}
+          </Fragment>
+        );
+      })}
       : one leaf, so what you change here changes there.
     </p>
   );

@@ -1,17 +1,18 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
+import { inBookName } from "#app/places/arrange/in-book.ts";
 import { MATTER_NAME } from "#app/wording/book.ts";
 import { type Glance, glanceAt } from "#app/wording/card.ts";
 import { heldSaid } from "#app/wording/day.ts";
 import { printSaid, SHARPNESS_BRIEFLY } from "#app/wording/photo.ts";
-import type { Leaf } from "#core/album/leaf.ts";
-import { type MatterPage, matterPages } from "#core/album/matter.ts";
+import { FACES, type Face, type Leaf } from "#core/album/leaf.ts";
+import { type MatterPage, matterPages, standsAt } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, DayContent, Matter, MatterEntry } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { pageSizeOf } from "#core/album/page-leaves.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
 import { sewnCount } from "#core/book/bound.ts";
-import { toMatterInBook } from "#core/book/dated-page.ts";
+import { toInBook, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
@@ -62,6 +63,8 @@ export type DayView = {
   readonly ownLayouts: readonly { readonly id: string; readonly name: string; readonly page: Size }[];
   readonly pageSize: Size;
   readonly albumSize: Size;
+  /** Sides of pages near it that are another's, where it could have a place. */
+  readonly sharable: readonly { readonly leaf: string; readonly face: Face; readonly said: string }[];
   /** Of a bound book: how many leaves are sewn in, and how many of them are used. */
   readonly bound: { readonly sewn: number; readonly used: number };
   readonly photoInfo: Readonly<Record<string, PhotoInfo>>;
@@ -190,6 +193,34 @@ const partOf = ({ id, version, content }: Pick<Day, "id" | "version" | "content"
 const mattersOf = ({ matters, leaves, album }: Aggregate): MatterPage[] =>
   matterPages(matters, leaves, album.format.binding);
 
+/** How many pages to either side of a day are offered for a place on them. */
+const NEAR = 3;
+
+const whenOf = (page: Page | MatterPage) => ("matter" in page ? standsAt(page.entry) : page.group.lead.date);
+
+/** Sides of the pages nearest to one that belong to another, and that it does not share yet. */
+function sharableBy(
+  page: Page | MatterPage,
+  all: readonly (Page | MatterPage)[],
+  leaves: readonly Leaf[],
+): DayView["sharable"] {
+  const order = [...all]
+    .sort((a, b) => (whenOf(a) < whenOf(b) ? -1 : 1))
+    .filter((each) => each === page || (!each.skipped && each.leaves.length > 0));
+  const at = order.indexOf(page);
+  const near = order.filter((each, nth) => each !== page && Math.abs(nth - at) <= NEAR);
+  const byId = new Map(near.flatMap((each) => each.days.map(({ id }) => [id, each] as const)));
+  const own = new Set(page.days.map(({ id }) => id));
+  return leaves.flatMap((leaf) =>
+    FACES.flatMap((face) => {
+      const { owner, guests } = leaf[face];
+      const of = owner.kind === "day" && leaf.make.insert === null ? byId.get(owner.dayId) : undefined;
+      if (!of || guests.some(({ dayId }) => own.has(dayId))) return [];
+      return [{ leaf: leaf.id, face, said: `with ${inBookName(toInBook(of))}, ${face}` }];
+    }),
+  );
+}
+
 /** What a day and a page of the front or back matter show alike. */
 function entryView(
   aggregate: Aggregate,
@@ -216,6 +247,7 @@ function entryView(
     ownLayouts: aggregate.layouts.map(({ id, name, page: of }) => ({ id, name, page: of })),
     pageSize: size,
     albumSize: album.format.nominal,
+    sharable: sharableBy(page, all, aggregate.leaves),
     bound: sewnCount(aggregate.leaves),
     photoInfo: photoInfo(aggregate, page),
     slipsUsed: Object.fromEntries(

@@ -20,7 +20,7 @@ const NO_DAY: DatedPage = {
 
 /** A template with nothing but what it keeps room for. */
 export function TemplateDrawing({ template, data }: { template: Template; data: BookData }) {
-  const pieces = template.pieces.map((piece, at) => ({ ...piece, id: `look-${at}` }));
+  const pieces = template.pieces.map((piece, at) => ({ ...piece, id: `look-${at}`, dayId: null }));
   return <PageDrawing page={NO_DAY} template={template} pieces={pieces} data={data} />;
 }
 

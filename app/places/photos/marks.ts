@@ -6,8 +6,9 @@ export function withMark(picture: RollPicture, mark: RollMark): RollPicture | nu
   switch (mark.kind) {
     case "away":
       return null;
+    case "set-aside":
+      return { ...picture, setAside: mark.on };
     case "star":
-    case "rejected":
     case "banked":
       return { ...picture, [mark.kind]: mark.on };
     case "date":

@@ -58,11 +58,11 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
         <Toggle on={picture.banked} onTurn={(on) => mark({ kind: "banked", on })} keys="b">
           Banked for a dark day
         </Toggle>
-        <Toggle on={picture.rejected} onTurn={(on) => mark({ kind: "rejected", on })} keys="x">
+        <Toggle on={picture.setAside} onTurn={(on) => mark({ kind: "set-aside", on })} keys="a">
           Set aside
         </Toggle>
       </div>
-      {picture.rejected && picture.on.length === 0 && (
+      {picture.setAside && picture.on.length === 0 && (
         <div>
           <Button small onClick={() => mark({ kind: "away" })}>
             Into the tray
@@ -93,7 +93,7 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
             onClick={() =>
               onMark(
                 alike.filter(({ alike: place }) => place?.rank !== 0).map(({ id }) => id),
-                { kind: "rejected", on: true },
+                { kind: "set-aside", on: true },
               )
             }
           >

@@ -52,7 +52,7 @@ export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], t
   const placed = new Set(days.flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
   const alike = alikeOf(roll);
   const candidates = roll
-    .filter(({ rejected }) => !rejected)
+    .filter(({ setAside }) => !setAside)
     .map((each) => {
       const place = alike.get(each.id);
       return {

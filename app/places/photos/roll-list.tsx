@@ -105,11 +105,11 @@ function Clusters({ clusters, chosen, onChoose }: ClusterProps) {
   );
 }
 
-function says({ star, banked, rejected, alike, on }: RollPicture): string {
+function says({ star, banked, setAside, alike, on }: RollPicture): string {
   const parts = [
     on.length > 0 && (on.length === 1 ? "placed" : `placed ${on.length}×`),
     banked && "banked",
-    rejected && "aside",
+    setAside && "aside",
     alike && (alike.rank === 0 ? `sharpest of ${alike.of}` : "alike"),
   ];
   return [star && "★", ...parts].filter(Boolean).join(" · ");
@@ -144,7 +144,7 @@ function Frame({
         height={HIGH}
         loading="lazy"
         decoding="async"
-        className={`h-[88px] max-w-full object-cover ${picture.rejected ? "opacity-45" : ""}`}
+        className={`h-[88px] max-w-full object-cover ${picture.setAside ? "opacity-45" : ""}`}
       />
       <span className="mt-0.5 flex max-w-full items-baseline gap-1 pr-2 text-xs text-quiet" aria-hidden="true">
         <span className="tabular-nums">{picture.time ?? "–"}</span>

@@ -54,8 +54,8 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
   const here = flat.findIndex(({ id }) => id === chosenId);
   if (here >= 0) last.current = here;
   const chosen = pictures.find(({ id }) => id === chosenId) ?? null;
-  const loose = pictures.filter(({ rejected, on }) => rejected && on.length === 0);
-  const undated = pictures.filter(({ date, rejected }) => date === null && !rejected);
+  const loose = pictures.filter(({ setAside, on }) => setAside && on.length === 0);
+  const undated = pictures.filter(({ date, setAside }) => date === null && !setAside);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -76,9 +76,9 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         document.querySelector<HTMLElement>(`[data-photo="${next.id}"]`)?.focus();
         return;
       }
-      const kind = { s: "star", b: "banked", a: "rejected" }[event.key] as "star" | "banked" | "rejected" | undefined;
+      const kind = { s: "star", b: "banked", a: "set-aside" }[event.key] as "star" | "banked" | "set-aside" | undefined;
       const picture = flat[at];
-      if (kind && picture) mark([picture.id], { kind, on: !picture[kind] });
+      if (kind && picture) mark([picture.id], { kind, on: !picture[kind === "set-aside" ? "setAside" : kind] });
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);

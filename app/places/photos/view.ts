@@ -22,7 +22,7 @@ export type RollPicture = {
   readonly given: boolean;
   readonly hasPlace: boolean;
   readonly star: boolean;
-  readonly rejected: boolean;
+  readonly setAside: boolean;
   readonly banked: boolean;
   /** The days it is on, as dates and as they are called. */
   readonly on: readonly { readonly at: EntryAt; readonly name: string }[];
@@ -91,7 +91,7 @@ export function rollView(
       given: each.givenDate !== null,
       hasPlace: each.hasPlace,
       star: each.star,
-      rejected: each.rejected,
+      setAside: each.setAside,
       banked: each.banked,
       on: on.get(each.id) ?? [],
       alike: alike.get(each.id) ?? null,
@@ -103,12 +103,12 @@ export const SHOWN = ["all", "unplaced", "banked", "alike", "starred", "set-asid
 export type Shown = (typeof SHOWN)[number];
 
 const BELONGS: Record<Shown, (picture: RollPicture) => boolean> = {
-  all: ({ rejected }) => !rejected,
-  unplaced: ({ rejected, on }) => !rejected && on.length === 0,
-  banked: ({ rejected, banked }) => !rejected && banked,
-  alike: ({ rejected, alike }) => !rejected && alike !== null,
-  starred: ({ rejected, star }) => !rejected && star,
-  "set-aside": ({ rejected }) => rejected,
+  all: ({ setAside }) => !setAside,
+  unplaced: ({ setAside, on }) => !setAside && on.length === 0,
+  banked: ({ setAside, banked }) => !setAside && banked,
+  alike: ({ setAside, alike }) => !setAside && alike !== null,
+  starred: ({ setAside, star }) => !setAside && star,
+  "set-aside": ({ setAside }) => setAside,
   undated: ({ date }) => date === null,
 };
 

@@ -150,7 +150,7 @@ function OneTryOut({
   const { format, unit } = data;
   const board = useMemo((): Board => {
     const side = read[face];
-    const pieces = readPieces(candidate.pieces, side.page?.content ?? null, read.sheet, side.pockets, unit);
+    const pieces = readPieces(candidate.pieces, side.content, read.sheet, side.pockets, unit);
     const tried: LeafRead = { ...read, [face]: { ...side, pieces, auto: false } };
     const whole = wholeLeaf(read.sheet, format, face);
     return {
@@ -158,6 +158,7 @@ function OneTryOut({
       read: tried,
       face,
       whose: { kind: "own" },
+      by: null,
       name: "",
       x: 0,
       y: 0,
