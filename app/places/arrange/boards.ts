@@ -67,7 +67,7 @@ function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
   if (page?.matter) return matterName(page.matter);
   const guests = page === sides[face].page ? sides[face].guests : [];
   const labels = [page, ...guests].flatMap((each) => each?.label ?? []);
-  return labels.length > 0 ? `Page ${labels.join(" and ")}` : "Leaf";
+  return labels.length > 0 ? `${labels.length > 1 ? "Pages" : "Page"} ${labels.join(" and ")}` : "Leaf";
 }
 
 /**

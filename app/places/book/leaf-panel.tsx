@@ -149,15 +149,17 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
                 ))}
               </optgroup>
             </SelectField>
-            <GuestsField
-              face={face}
-              side={read[face]}
-              all={[...matters, ...pages]}
-              onShare={(dayId, shares) => change({ kind: "share-side", leaf: leaf.id, face, dayId, shares })}
-            />
-            {[read[face].page, ...read[face].guests].map((page) => (
-              <WorkOn key={page?.days[0]?.id ?? face} albumId={data.albumId} page={page} />
-            ))}
+            <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+              {[read[face].page, ...read[face].guests].map((page) => (
+                <WorkOn key={page?.days[0]?.id ?? face} albumId={data.albumId} page={page} />
+              ))}
+              <GuestsField
+                face={face}
+                side={read[face]}
+                all={[...matters, ...pages]}
+                onShare={(dayId, shares) => change({ kind: "share-side", leaf: leaf.id, face, dayId, shares })}
+              />
+            </div>
           </div>
         ))}
       </div>

@@ -318,35 +318,35 @@ function Shared({ leaf, view }: { leaf: Leaf; view: DayView }) {
   const own = new Set(view.parts.map(({ id }) => id));
   const others = FACES.flatMap((face) => {
     const { owner, guests } = leaf[face];
-    const isGuest = guests.some(({ dayId }) => own.has(dayId));
+    const isOwn = owner.kind === "nobody" || own.has(owner.dayId);
+    const ending = guests.some(({ dayId }) => own.has(dayId)) ? ", and shared" : "";
     return [
-      ...(owner.kind === "day" && !own.has(owner.dayId)
-        ? [{ dayId: owner.dayId, said: isGuest ? `shared, and belongs to` : "for", face }]
-        : []),
-      ...guests.flatMap(({ dayId }) => (own.has(dayId) ? [] : [{ dayId, said: "shared with", face }])),
+      ...(owner.kind === "day" && !isOwn ? [{ face, dayId: owner.dayId, before: "is for", ending }] : []),
+      ...guests.flatMap(({ dayId }) => (own.has(dayId) ? [] : [{ face, dayId, before: "is shared with", ending: "" }])),
     ];
   });
   if (others.length === 0) return null;
   return (
     <p className="text-sm text-quiet">
-      {others.map(({ dayId, said, face }, at) => {
-        const page = view.bench.neighbours.find(({ days }) => days.some(({ id }) => id === dayId));
-        const where = page && inBookAt(page);
-        return (
-          <Fragment key={`${face}${dayId}`}>
-            {at > 0 && ", "}
-            {at === 0 ? "Its" : "its"} {FACE_NAME[face].toLowerCase()} is {said}{" "}
-            {page && where ? (
-              <Link to={to.entry(view.albumId, where)} className="link">
-                {inBookName(page)}
-              </Link>
-            ) : (
-              "a day that is set aside"
-            )}
-          </Fragment>
-        );
-      })}
-      : one leaf, so what you change here changes there.
+      {others.map(({ face, dayId, before, ending }) => (
+        <Fragment key={`${face}${dayId}`}>
+          Its {FACE_NAME[face].toLowerCase()} {before} <Neighbour view={view} dayId={dayId} />
+          {ending}.{" "}
+        </Fragment>
+      ))}
+      One leaf: what you change of it here changes there.
     </p>
+  );
+}
+
+/** Another day, or page of the front or back matter, by its name, and the way there. */
+function Neighbour({ view, dayId }: { view: DayView; dayId: string }) {
+  const page = view.bench.neighbours.find(({ days }) => days.some(({ id }) => id === dayId));
+  const at = page && inBookAt(page);
+  if (!page || !at) return "a day that is set aside";
+  return (
+    <Link to={to.entry(view.albumId, at)} className="link">
+      {inBookName(page)}
+    </Link>
   );
 }
