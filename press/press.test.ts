@@ -255,6 +255,18 @@ describe("an archive", () => {
       dayId: null,
     };
     await saveBookEdit(store.db, author(), null, { kind: "arrange", leaf: added, face: "back", pieces: [filler] });
+    // The title page's side is shared by the first day: a made piece there is the day's, and its ticks are its own.
+    const front = { leaf: added, face: "front" as const };
+    const mark: Piece = { ...filler, id: "a-mark", dayId };
+    await saveBookEdit(store.db, author(), null, { kind: "share-side", ...front, dayId, shares: true });
+    await saveBookEdit(store.db, author(), null, { kind: "arrange", ...front, pieces: [mark] });
+    await saveBookEdit(store.db, author(), null, {
+      kind: "tick",
+      ...front,
+      guest: dayId,
+      step: "assemble",
+      done: true,
+    });
     await addTryOut(store.db, author(), { id: randomUUID(), leafId: added, face: "back", pieces: [] });
     const file = await pack(householdId, albumId);
     const other = await newKeeper(store);
@@ -273,13 +285,25 @@ describe("an archive", () => {
         leaves: there.leaves.map(({ make, done, front, back }) => [
           { ...make, layout: layoutName.get(make.layout ?? "") },
           done,
-          ...[front, back].map((side) => ({ ...side, owner: owner(side.owner) })),
+          ...[front, back].map((side) => ({
+            ...side,
+            owner: owner(side.owner),
+            guests: side.guests.map((guest) => [dayAt.get(guest.dayId), guest.done]),
+            pieces: side.pieces?.map((piece) => ({ ...piece, dayId: piece.dayId && dayAt.get(piece.dayId) })),
+          })),
         ]),
       };
     };
     const read = await unpackAlbum(store.db, other.householdId, file, { asCopy: false, readPicture });
     if (!read.ok) throw new Error(read.reason);
-    expect(await bookOf(other.householdId, read.albumId)).toEqual(await bookOf(householdId, albumId));
+    const carried = await bookOf(other.householdId, read.albumId);
+    expect(carried).toEqual(await bookOf(householdId, albumId));
+    expect(carried.leaves.flat()).toContainEqual(
+      expect.objectContaining({
+        guests: [["2026-12-01", ["assemble"]]],
+        pieces: [expect.objectContaining({ dayId: "2026-12-01" })],
+      }),
+    );
     const copy = await unpackAlbum(store.db, householdId, file, { asCopy: true, readPicture });
     if (!copy.ok) throw new Error(copy.reason);
     // The household has that layout already: the copy uses it.

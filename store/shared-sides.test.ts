@@ -95,7 +95,7 @@ describe("a side that two days share", () => {
 
   it("keeps its rooms apart: a card of the guest takes the guest's, one of the owner the owner's", async () => {
     const { leaf, host, guest, save, front, author } = await sharedPage();
-    await save({ kind: "arrange", leaf, face: "front", pieces: [room("a", null), room("b", guest)] });
+    await save({ kind: "arrange", leaf, face: "front", pieces: [room("a", guest), room("b", null), room("c", guest)] });
     const add = async (dayId: string) => {
       const card = newCard(randomUUID(), size(inches(2), inches(2)), "a word");
       await saveDayEdit(db, author(), dayId, null, { kind: "add-card", card });
@@ -103,13 +103,13 @@ describe("a side that two days share", () => {
     };
     const whats = async () =>
       (await front())?.pieces?.map(({ what }) => (what.kind === "card" ? what.card : what.kind));
-    const theirs = await add(guest);
-    expect(await whats()).toEqual(["room", theirs]);
     const own = await add(host);
-    expect(await whats()).toEqual([own, theirs]);
-    // No room is left for another: it lies beside.
-    await add(guest);
-    expect(await whats()).toEqual([own, theirs]);
+    expect(await whats()).toEqual(["room", own, "room"]);
+    // No room is left for another of it: it lies beside.
+    await add(host);
+    expect(await whats()).toEqual(["room", own, "room"]);
+    const theirs = [await add(guest), await add(guest)];
+    expect(await whats()).toEqual([theirs[0], own, theirs[1]]);
   });
 
   it("says on the shelf as far as on the month how far each day is", async () => {

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, leavesOn } from "../../tests/samples.ts";
+import { anyAlbum, decemberDays, leavesOn, makeOf } from "../../tests/samples.ts";
 import { FORMAT_PRESETS, presetById } from "../album/formats.ts";
-import { EMPTY_SIDE, NOBODY, newLeaf, PLAIN_PAPER, sideOf } from "../album/leaf.ts";
+import { EMPTY_SIDE, type Guest, leafOfDay, NOBODY, newLeaf, PLAIN_PAPER, sideOf } from "../album/leaf.ts";
 import { type Day, EMPTY_DAY } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
 import { TONE_OF } from "../fit/tone.ts";
@@ -89,20 +89,39 @@ describe("a pattern over the month", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
         const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
-        const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, leaves));
+        const book = readBook(plan, pages, leaves);
+        const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, book);
         expect(lines.map(({ page }) => page)).toEqual(pages);
+        const sides = book.leaves.flatMap(({ front, back }) => [front, back]);
         for (const { page, outcome } of lines) {
           if (page.skipped) expect(outcome.kind).toBe("skipped");
+          // One that has its place on another's page gets none of its own.
+          const isGuest =
+            sides.some(({ guests }) => guests.includes(page)) && !sides.some((side) => side.page === page);
+          if (isGuest) expect(outcome.kind).not.toBe("sets");
           if (outcome.kind !== "sets" || !outcome.leaf) continue;
           const { leaf, front, back } = outcome.leaf;
           expect([...leaf.done, ...leaf.front.done, ...leaf.back.done]).toEqual([]);
-          expect(front.page).toBe(page);
+          expect([front.page, front.guests]).toEqual([page, []]);
           // What is another day's as well is not made into something else.
           if (back.page !== page && back.owner.kind !== "nobody") expect(outcome.make).toEqual(leaf.make);
         }
       }),
       { numRuns: 30 },
     );
+  });
+
+  it("keeps a page that another day has a place on, as it is", () => {
+    const { plan, days } = decemberDays({});
+    const leaf = leafOfDay("leaf", makeOf({ kind: "paper" }), "2026-12-02");
+    const outcomes = (guests: readonly Guest[]) => {
+      const leaves = [{ ...leaf, front: { ...leaf.front, guests } }];
+      const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
+      const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, leaves));
+      return lines.slice(1, 3).map(({ outcome }) => (outcome.kind === "kept" ? outcome.why : outcome.kind));
+    };
+    expect(outcomes([])).toEqual(["sets", "sets"]);
+    expect(outcomes([{ dayId: "2026-12-03", done: [] }])).toEqual(["shared", "shared"]);
   });
 
   it("takes turns A B C A over a plain December, with every Sunday a full page", () => {

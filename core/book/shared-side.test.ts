@@ -1,19 +1,22 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyLeaves, anyPiece, fullDay, makeOf } from "../../tests/samples.ts";
+import { anyAlbum, anyLeaves, anyPiece, decemberDays, fullDay, makeOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { FACES, type Face, type Leaf, leafOfDay, numeralOf, type Piece } from "../album/leaf.ts";
+import { type Day, EMPTY_DAY } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
-import { leavesOfDays } from "../album/page-leaves.ts";
+import { firstFitSide, leavesOfDays } from "../album/page-leaves.ts";
 import { poolContent, stepsFor } from "../album/steps.ts";
 import { tickSteps } from "../album/ticks.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { numeralText } from "./numeral.ts";
 import { type BookPage, markedFor, movedTo, pageOfPiece, pieceFrom, readBook } from "./read.ts";
 import { fillRoom, roomsOn } from "./rooms.ts";
+import { waitingPrints } from "./waiting.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
@@ -137,6 +140,39 @@ describe("a side that two days share", () => {
     expect(home && movedTo(home, second.front, first.front)).toEqual({ ...number, id: "n" });
     expect(movedTo({ ...number, dayId: null }, first.front, second.front)).toBeNull();
     expect(movedTo(number, first.front, first.front)).toEqual(number);
+  });
+
+  it("is where a day's things are first laid out only while it has no side of its own", () => {
+    const own = leafOfDay("own", makeOf({ kind: "paper" }), "5");
+    for (const leaves of [
+      [...shared, own],
+      [own, ...shared],
+    ])
+      expect(firstFitSide(leavesOfDays(leaves, ["5"]))).toEqual({ leaf: "own", face: "front" });
+    expect(firstFitSide(leavesOfDays(shared, ["5"]))).toEqual({ leaf: "leaf", face: "front" });
+    const back = shared.map((leaf) => ({ ...leaf, front: { ...leaf.front, pieces: [] } }));
+    expect(firstFitSide(leavesOfDays(back, ["5"]))).toBeUndefined();
+  });
+
+  it("waits for a print of the day whose room is kept there", () => {
+    const days = (["2026-12-04", "2026-12-05"] as CalendarDate[]).map(
+      (date): Day => ({ id: date.slice(-1), date, skipped: false, mergedInto: null, version: 0, content: EMPTY_DAY }),
+    );
+    const room = (id: string, dayId: string | null): Piece => ({
+      ...{ ...base(id), what: { kind: "room", keeps: "photo", size: size(inches(3), inches(4)) }, dayId },
+    });
+    const leaves = shared.map((leaf) => ({
+      ...leaf,
+      front: { ...leaf.front, pieces: [room("a", "5"), room("b", null), room("c", "5")] },
+    }));
+    const { plan: album } = decemberDays({});
+    const pages = pagesOf({ album, days, leaves });
+    const waiting = waitingPrints(readBook(album, pages, leaves), pages, album.format);
+    expect(waiting.map(({ dayId, place }) => [dayId, place?.piece])).toEqual([
+      ["4", "b"],
+      ["5", "a"],
+      ["5", "c"],
+    ]);
   });
 
   it("a room filled is its room no more, whosever it was", () => {
