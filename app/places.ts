@@ -103,7 +103,7 @@ export const PLACES = [
     key: "5",
     onPhoneBar: false,
     parts: [
-      { path: "book", file: "routes/album.book.tsx", tab: "Openings", holds: "leaves in order, title page" },
+      { path: "book", file: "routes/album.book.tsx", tab: "Spreads", holds: "leaves in order, title page" },
       { path: "rhythm", file: "routes/album.rhythm.tsx", tab: "Rhythm" },
       {
         path: "foundations",

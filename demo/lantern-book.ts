@@ -139,17 +139,17 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
   const { album, days, leaves, layouts } = aggregate;
   const pages = pagesOf({ album, days, leaves }).map(toDatedPage);
   const book = readBook(album, pages, leaves, layouts);
-  const ahead = book.leaves.flatMap(({ leaf, sheet, front }): Arrangement[] => {
+  const ahead = book.leaves.flatMap(({ leaf, build, front }): Arrangement[] => {
     const { page } = front;
     const date = Number(page?.days[0]?.date.slice(8));
-    const template = SHIPPED_TEMPLATES.find(({ id }) => id === TEMPLATE_OF[sheet.layout?.id ?? ""]);
-    if (sheet.insert !== null || !page || date < AHEAD || !template) return [];
+    const template = SHIPPED_TEMPLATES.find(({ id }) => id === TEMPLATE_OF[build.layout?.id ?? ""]);
+    if (build.insert !== null || !page || date < AHEAD || !template) return [];
     return [{ leaf: leaf.id, face: "front", pieces: dressPage(page, template, book, randomUUID) }];
   });
   await change({ kind: "arrange-many", sides: ahead });
   const insertOf = (date: string) =>
     book.leaves.find(
-      ({ sheet, front }) => sheet.insert !== null && front.page?.days.some((day) => day.date.endsWith(date)),
+      ({ build, front }) => build.insert !== null && front.page?.days.some((day) => day.date.endsWith(date)),
     );
   const counting = insertOf("-09");
   if (counting) {
@@ -157,7 +157,7 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     await change({ kind: "arrange", leaf: counting.leaf.id, face: "front", pieces: [tab] });
   }
   const parade = book.leaves.find(
-    ({ sheet, front }) => sheet.insert === null && front.page?.days[0]?.date.endsWith("-12"),
+    ({ build, front }) => build.insert === null && front.page?.days[0]?.date.endsWith("-12"),
   );
   if (parade) {
     const pieces = parade.front.pieces.map(({ piece }) => piece);

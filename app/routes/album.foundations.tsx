@@ -35,7 +35,7 @@ function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: stri
   return templateOf(
     side.pieces.map(({ piece }) => piece),
     side.content,
-    { id: COPIED, name, page: read.sheet.page, kind: read.sheet.kind, layout: read.sheet.layout?.id ?? null },
+    { id: COPIED, name, page: read.build.page, kind: read.build.kind, layout: read.build.layout?.id ?? null },
   );
 }
 

@@ -25,10 +25,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   );
   if (!read) throw notFound();
   const title = `${album.title}, ${leafName(read, album.unit)}, ${face}`;
-  const sheet = leafSheet(read, face, album.format, album.unit, title);
+  const build = leafSheet(read, face, album.format, album.unit, title);
   const bytesOf = (photoId: string) => readOriginal(context.db, member.household.id, photoId);
   const body = await reading(async () =>
-    ending === "pdf" ? new Uint8Array(await sheetPdf(sheet, bytesOf, context.now)) : await sheetSvg(sheet, bytesOf),
+    ending === "pdf" ? new Uint8Array(await sheetPdf(build, bytesOf, context.now)) : await sheetSvg(build, bytesOf),
   );
   return new Response(body, {
     headers: {

@@ -12,9 +12,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { format, unit } = aggregate.album;
   const { ending } = params;
   if (ending !== "pdf" && ending !== "svg") throw notFound();
-  const sheet = punchGuide(format, unit);
+  const build = punchGuide(format, unit);
   const body =
-    ending === "pdf" ? new Uint8Array(await sheetPdf(sheet, NO_PHOTOS, context.now)) : await sheetSvg(sheet, NO_PHOTOS);
+    ending === "pdf" ? new Uint8Array(await sheetPdf(build, NO_PHOTOS, context.now)) : await sheetSvg(build, NO_PHOTOS);
   return new Response(body, {
     headers: {
       "Content-Type": ending === "pdf" ? "application/pdf" : "image/svg+xml",

@@ -29,7 +29,7 @@ describe("slips in the words", () => {
     return slipsIn(pagesOf({ album: plan, days, leaves: [] }), facing, people);
   };
 
-  it("are a phrase twice on a page or across an opening, and not on pages that never lie open together", () => {
+  it("are a phrase twice on a page or across a spread, and not on pages that never lie open together", () => {
     const one = withText("The tide did most of the work today.");
     const other = withText("As ever the tide did most of it.");
     expect(slips({ "2026-12-01": one, "2026-12-02": other })).toEqual([]);

@@ -7,7 +7,7 @@ import type { Page } from "./page.ts";
 
 /** Something in the words that is better seen before it is on paper. */
 export type WordSlip =
-  /** The same phrase twice, on one page or across an opening. */
+  /** The same phrase twice, on one page or across a spread. */
   | { readonly kind: "twice"; readonly date: CalendarDate; readonly other: CalendarDate; readonly phrase: string }
   /** The note asks who is who, and no name is in the words. */
   | { readonly kind: "nameless"; readonly date: CalendarDate; readonly note: string }

@@ -10,7 +10,7 @@ import { areaOf, contains, overlap, rect } from "../measure/rect.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece } from "./arrange.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { holesOf, holeTroubles, slitsOf } from "./holes.ts";
-import { openingAt } from "./opening.ts";
+import { spreadAt } from "./spread.ts";
 import { pieceRect } from "./piece.ts";
 import { looseOf, pageOfPiece, readBook, readGhost, standsFor } from "./read.ts";
 import { snap, snapLines, stepOf } from "./snap.ts";
@@ -209,18 +209,18 @@ describe("the book read", () => {
     expect(seen("in", "out")).toEqual(["first", "shared", "aside", "matter"]);
   });
 
-  it("an opening shows the back of one leaf against the front of the next, and of lower leaves only what is not covered", () => {
+  it("a spread shows the back of one leaf against the front of the next, and of lower leaves only what is not covered", () => {
     fc.assert(
       fc.property(anyLeaves, fc.nat(8), (leaves, turn) => {
         const pages = [...new Set(leaves.flatMap(daysOfLeaf))].map(dayPage);
         const book = readBook(plan, pages, leaves);
         const at = turn % (leaves.length + 1);
-        const opening = openingAt(book.leaves, at, preset);
-        expect(opening.right[0]?.read.leaf.id).toBe(leaves[at]?.id);
-        expect(opening.left[0]?.read.leaf.id).toBe(leaves[at - 1]?.id);
-        for (const side of [opening.left, opening.right]) {
+        const spread = spreadAt(book.leaves, at, preset);
+        expect(spread.right[0]?.read.leaf.id).toBe(leaves[at]?.id);
+        expect(spread.left[0]?.read.leaf.id).toBe(leaves[at - 1]?.id);
+        for (const side of [spread.left, spread.right]) {
           for (const [index, lying] of side.entries()) {
-            const above = side.slice(0, index).filter(({ read }) => !["clear", "vellum"].includes(read.sheet.kind));
+            const above = side.slice(0, index).filter(({ read }) => !["clear", "vellum"].includes(read.build.kind));
             for (const part of lying.visible) for (const cover of above) expect(overlap(part, cover.whole)).toBeNull();
             if (above.length === 0) expect(lying.visible).toEqual([lying.whole]);
           }
@@ -229,13 +229,13 @@ describe("the book read", () => {
     );
   });
 
-  it("what stands out beyond the format's own leaf is in the opening, and every leaf lies within its frame", () => {
+  it("what stands out beyond the format's own leaf is in the spread, and every leaf lies within its frame", () => {
     const leaves = [
       leaf("page", { make: makeOf({ kind: "full" }) }),
       // Nine inches under a page of eight, and wider too.
       leaf("under", { make: makeOf({ insert: "menu", size: { w: inches(7.5), h: inches(9) } }) }),
     ];
-    const { right, frame } = openingAt(readBook(plan, [], leaves).leaves, 0, preset);
+    const { right, frame } = spreadAt(readBook(plan, [], leaves).leaves, 0, preset);
     const [, under] = right;
     expect(under?.read.leaf.id).toBe("under");
     expect(under?.whole.h).toBe(inches(9));
@@ -251,7 +251,7 @@ describe("the book read", () => {
       leaf("small", { make: makeOf({ size: { w: inches(3), h: inches(8) } }) }),
       leaf("page", { make: makeOf({ kind: "full" }) }),
     ];
-    const [top, under] = openingAt(readBook(plan, [], leaves).leaves, 0, preset).right;
+    const [top, under] = spreadAt(readBook(plan, [], leaves).leaves, 0, preset).right;
     if (!top || !under) throw new Error("both are seen");
     const seen = under.visible.reduce((sum, part) => sum + areaOf(part), 0);
     expect(seen).toBe(areaOf(under.whole) - areaOf(overlap(top.whole, under.whole) ?? { w: ticks(0), h: ticks(0) }));
@@ -278,9 +278,9 @@ describe("holes", () => {
   it("holes of the back lie where those of the front do, and slits run to the binding edge only where asked", () => {
     const [read] = readBook(plan, [], [leaf("a", { liftsOff: true })]).leaves;
     if (!read) throw new Error("one leaf");
-    const [front, back] = [holesOf(read.sheet, null, preset, "front"), holesOf(read.sheet, null, preset, "back")];
+    const [front, back] = [holesOf(read.build, null, preset, "front"), holesOf(read.build, null, preset, "back")];
     expect(front.length).toBe(3);
-    expect(back.map(({ x }) => read.sheet.page.w - x)).toEqual(front.map(({ x }) => x));
+    expect(back.map(({ x }) => read.build.page.w - x)).toEqual(front.map(({ x }) => x));
     expect(slitsOf(read, "front", preset).map(({ to }) => to.x)).toEqual([0, 0, 0]);
     expect(slitsOf({ ...read, leaf: leaf("a") }, "front", preset)).toEqual([]);
   });
@@ -335,8 +335,8 @@ describe("a book bound at the top", () => {
   const book = readBook({ format: top, unit: "inch" }, [], leaves);
 
   it("turns upward: backs lie above the spine, fronts below it", () => {
-    const opening = openingAt(book.leaves, 1, top);
-    const [upper, lower] = [opening.left[0], opening.right[0]];
+    const spread = spreadAt(book.leaves, 1, top);
+    const [upper, lower] = [spread.left[0], spread.right[0]];
     expect([upper?.read.leaf.id, lower?.read.leaf.id]).toEqual(["a", "b"]);
     expect((upper?.whole.y ?? 0) + (upper?.whole.h ?? 0)).toBe(0);
     expect(lower?.whole.y).toBe(0);
@@ -345,7 +345,7 @@ describe("a book bound at the top", () => {
   it("has its holes in a row along the upper margin, and slits upward", () => {
     const [, read] = book.leaves;
     if (!read) throw new Error("two leaves");
-    const holes = holesOf(read.sheet, null, top, "front");
+    const holes = holesOf(read.build, null, top, "front");
     expect(new Set(holes.map(({ y }) => y)).size).toBe(1);
     expect((holes[1]?.x ?? 0) - (holes[0]?.x ?? 0)).toBe(inches(4));
     for (const { from, to } of slitsOf(read, "front", top)) {

@@ -50,7 +50,7 @@ const OVER_KIND: Partial<Record<PlacedPiece["piece"]["what"]["kind"], Over["kind
 export function overPrint(read: LeafRead, face: Face, use: string, print: Size, format: AlbumFormat): Over[] {
   const { pieces } = read[face];
   const holes =
-    read.sheet.inProtector || format.binding === "sewn" ? [] : holesOf(read.sheet, read.leaf.drop, format, face);
+    read.build.inProtector || format.binding === "sewn" ? [] : holesOf(read.build, read.leaf.drop, format, face);
   const found: Over[] = [];
   for (const [index, placed] of pieces.entries()) {
     const { what, turn } = placed.piece;

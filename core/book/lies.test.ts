@@ -3,7 +3,7 @@ import { makeOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { EMPTY_SIDE, type Leaf, type LeafMake, NOBODY, newLeaf, type Piece } from "../album/leaf.ts";
 import { inches } from "../measure/length.ts";
-import { openingAt } from "./opening.ts";
+import { spreadAt } from "./spread.ts";
 import { readBook } from "./read.ts";
 
 const preset = presetById("ring-6x8");
@@ -80,7 +80,7 @@ describe("a piece against what was measured", () => {
 
   it("on a leaf without a protector hangs over that leaf's own measure: ¾ and ¹⁄₁₆ of 6 × 8 on 5¼ × 7¹⁵⁄₁₆", () => {
     const read = fitOf(makeOf(), { bare: small }, made(6, 8));
-    expect(read?.sheet.page).toEqual(small);
+    expect(read?.build.page).toEqual(small);
     expect(read?.front.pieces[0]?.fit).toMatchObject({
       kind: "overhangs",
       over: { right: inches(3 / 4), bottom: inches(1 / 16) },
@@ -91,8 +91,8 @@ describe("a piece against what was measured", () => {
     const format = presetById("ring-10x8");
     expect(format?.bare).toEqual({ w: inches(11), h: inches(8.25) });
     const [read] = readBook({ format: format ?? preset, unit: "inch" }, [], [leafOf(makeOf())]).leaves;
-    expect(read?.sheet.page).toEqual(format?.bare);
-    expect(fitOf(makeOf({ size: small }), {}, made(1, 1))?.sheet.page).toEqual(small);
+    expect(read?.build.page).toEqual(format?.bare);
+    expect(fitOf(makeOf({ size: small }), {}, made(1, 1))?.build.page).toEqual(small);
   });
 });
 
@@ -101,8 +101,8 @@ describe("a smaller leaf in the book", () => {
   const lying = (drop: number | null, face: "left" | "right" = "right") => {
     const one = leafOf(small, { drop: drop === null ? null : inches(drop) });
     const { leaves } = readBook(plan, [], [one]);
-    const opening = openingAt(leaves, face === "right" ? 0 : 1, preset);
-    return opening[face][0];
+    const spread = spreadAt(leaves, face === "right" ? 0 : 1, preset);
+    return spread[face][0];
   };
 
   it("lies halfway down where nothing is said, else so far below the page's upper edge", () => {

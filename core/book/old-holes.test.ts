@@ -53,12 +53,12 @@ describe("the holes of a leaf made for another book", () => {
           const old = oldHolesOf(leaf, "front", format);
           expect(work === null).toBe(old.length === 0);
           const back = oldHolesOf(leaf, "back", format);
-          expect(back.map(({ x, y }) => [leaf.sheet.page.w - x, y])).toEqual(old.map(({ x, y }) => [x, y]));
+          expect(back.map(({ x, y }) => [leaf.build.page.w - x, y])).toEqual(old.map(({ x, y }) => [x, y]));
           if (!work) return;
           expect([...work.serve, ...work.cover].sort((a, b) => a.y - b.y || a.x - b.x)).toEqual(
             [...old].sort((a, b) => a.y - b.y || a.x - b.x),
           );
-          const rings = holesOf(leaf.sheet, null, format, "front");
+          const rings = holesOf(leaf.build, null, format, "front");
           expect(work.punch.length + work.serve.length).toBe(rings.length);
           for (const hole of work.through) expect(work.punch).toContain(hole);
         },

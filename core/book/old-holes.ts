@@ -25,31 +25,31 @@ export type HoleWork = {
 
 /** The holes a leaf came with, on one of its faces; the row centred on its own binding edge, as it was punched. */
 export function oldHolesOf(
-  { leaf, sheet }: Pick<LeafRead, "leaf" | "sheet">,
+  { leaf, build }: Pick<LeafRead, "leaf" | "build">,
   face: Face,
   format: AlbumFormat,
 ): HoleSpot[] {
   const { oldHoles } = leaf.make;
-  if (oldHoles === null || sheet.inProtector) return [];
-  const whole = wholeLeaf(sheet, format, "front");
+  if (oldHoles === null || build.inProtector) return [];
+  const whole = wholeLeaf(build, format, "front");
   const isLeft = format.bindingEdge === "left";
   const { positions, inset, diameter } = holePreset(oldHoles, isLeft ? whole.h : whole.w);
   return positions.flatMap((position) => {
     // A short leaf has no more holes than it has edge for.
     if (position < 0 || position > (isLeft ? whole.h : whole.w)) return [];
     const [x, y] = isLeft ? [whole.x + inset, whole.y + position] : [whole.x + position, whole.y + inset];
-    return [{ x: ticks(face === "front" ? x : sheet.page.w - x), y: ticks(y), diameter }];
+    return [{ x: ticks(face === "front" ? x : build.page.w - x), y: ticks(y), diameter }];
   });
 }
 
 const apart = (a: HoleSpot, b: HoleSpot): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 /** What is to be done with a leaf's old holes; null where it came with none. A bound book wants none: all are covered. */
-export function holeWork(read: Pick<LeafRead, "leaf" | "sheet">, face: Face, format: AlbumFormat): HoleWork | null {
+export function holeWork(read: Pick<LeafRead, "leaf" | "build">, face: Face, format: AlbumFormat): HoleWork | null {
   const old = oldHolesOf(read, face, format);
   const [first] = old;
   if (!first) return null;
-  const wanted = format.binding === "sewn" ? [] : holesOf(read.sheet, read.leaf.drop, format, face);
+  const wanted = format.binding === "sewn" ? [] : holesOf(read.build, read.leaf.drop, format, face);
   const serves = (hole: HoleSpot, ring: HoleSpot) =>
     hole.diameter >= ring.diameter && apart(hole, ring) <= SERVES_WITHIN;
   const serve = old.filter((hole) => wanted.some((ring) => serves(hole, ring)));

@@ -136,7 +136,7 @@ const isGuest = (page: DatedPage, { leaves }: BookRead): boolean =>
 
 /** The first page that these days have a side of. */
 const firstPageOf = (page: DatedPage, { leaves }: BookRead): LeafRead | null =>
-  leaves.find(({ sheet, front, back }) => sheet.insert === null && (front.page === page || back.page === page)) ?? null;
+  leaves.find(({ build, front, back }) => build.insert === null && (front.page === page || back.page === page)) ?? null;
 
 /** The ids of what a page has lying on sides that somebody arranged, but for the front that a template is laid on. */
 function arrangedOf(page: DatedPage, book: BookRead): Set<string> {

@@ -24,7 +24,7 @@ import { layoutById, type PocketLayout, pocketsOf } from "./layout.ts";
 import { pieceRect } from "./piece.ts";
 
 /** What a leaf is. Pockets lie in the page's own ticks, as seen from the front. */
-export type Sheet = {
+export type LeafBuild = {
   readonly kind: LeafKind;
   /** What sort of insert it is; null for a page. */
   readonly insert: InsertKind | null;
@@ -72,7 +72,7 @@ export type SideRead<P extends BookPage = BookPage> = {
 
 export type LeafRead<P extends BookPage = BookPage> = {
   readonly leaf: Leaf;
-  readonly sheet: Sheet;
+  readonly build: LeafBuild;
   readonly front: SideRead<P>;
   readonly back: SideRead<P>;
 };
@@ -144,7 +144,7 @@ function sharedContent(pages: readonly BookPage[]): PageContent | null {
 }
 
 /** The size a day's number takes until somebody says otherwise: a pocket's card, or a spot on the page. */
-export const numeralSize = (sheet: Pick<Sheet, "layout">): Size => (sheet.layout ? NUMERAL_CARD : NUMERAL_SPOT);
+export const numeralSize = (build: Pick<LeafBuild, "layout">): Size => (build.layout ? NUMERAL_CARD : NUMERAL_SPOT);
 
 /** The opening behind a page of its own size has the same ease as the album's. */
 export function openingOf(page: Size, { opening, nominal }: AlbumFormat): Size {
@@ -165,7 +165,7 @@ function pocketsOnPage(layout: PocketLayout, page: Size, format: AlbumFormat): R
 }
 
 /** What a leaf is, its make worked out for the album's format. */
-export function readSheet(make: LeafMake, format: AlbumFormat, own: readonly PocketLayout[] = []): Sheet {
+export function readBuild(make: LeafMake, format: AlbumFormat, own: readonly PocketLayout[] = []): LeafBuild {
   const page = leafSize(make, format);
   const inProtector = (make.kind === "full" || make.kind === "pocket") && format.binding !== "sewn";
   const layout = make.kind === "pocket" ? (layoutById(make.layout, own) ?? null) : null;
@@ -182,11 +182,11 @@ export function readSheet(make: LeafMake, format: AlbumFormat, own: readonly Poc
 }
 
 /** Everything a day has to lay on its pages, in the order of the dry fit. Its number is laid where there is a page. */
-export function looseOf(page: BookPage, sheet: Pick<Sheet, "layout">, hasPage: boolean): Loose[] {
+export function looseOf(page: BookPage, build: Pick<LeafBuild, "layout">, hasPage: boolean): Loose[] {
   const { content } = page;
   const numeral: Loose[] =
     hasPage && content.numeral.style !== "none" && page.label !== null
-      ? [{ id: NUMERAL_PIECE, what: "numeral", size: numeralSize(sheet) }]
+      ? [{ id: NUMERAL_PIECE, what: "numeral", size: numeralSize(build) }]
       : [];
   return [
     ...content.photos.map(({ id, print }): Loose => ({ id, what: "photo", size: print })),
@@ -217,8 +217,8 @@ export function pieceFrom(loose: Loose, place: Rect, isTurned: boolean, id: stri
 }
 
 /** The first dry fit of loose things on a side; what comes with them of each, as whose they are, goes with them. */
-function dryFit<L extends Loose>(loose: readonly L[], sheet: Sheet, pockets: readonly Rect[]) {
-  const laid = sheet.layout ? layInPockets(loose, pockets) : layOnPage(loose, sheet.page);
+function dryFit<L extends Loose>(loose: readonly L[], build: LeafBuild, pockets: readonly Rect[]) {
+  const laid = build.layout ? layInPockets(loose, pockets) : layOnPage(loose, build.page);
   return laid.map(({ piece, rect: lies, turned }) => ({ loose: piece, piece: pieceFrom(piece, lies, turned) }));
 }
 
@@ -226,7 +226,7 @@ function dryFit<L extends Loose>(loose: readonly L[], sheet: Sheet, pockets: rea
 export function readPieces(
   pieces: readonly Piece[],
   content: PageContent | null,
-  sheet: Pick<Sheet, "page" | "opening">,
+  build: Pick<LeafBuild, "page" | "opening">,
   pockets: readonly Rect[],
   unit: Unit,
 ): PlacedPiece[] {
@@ -234,14 +234,14 @@ export function readPieces(
   for (const piece of pieces) {
     const lies = pieceRect(piece, content);
     if (!lies) continue;
-    if (piece.what.kind === "tab") placed.push({ piece, rect: lies, fit: fitTab(lies, sheet.page), pocket: null });
+    if (piece.what.kind === "tab") placed.push({ piece, rect: lies, fit: fitTab(lies, build.page), pocket: null });
     else if (piece.outside || (pockets.length > 0 && ON_THE_PAGE.has(piece.what.kind))) {
-      placed.push({ piece, rect: lies, fit: fitOnPage(lies, sheet.page), pocket: null });
+      placed.push({ piece, rect: lies, fit: fitOnPage(lies, build.page), pocket: null });
     } else if (pockets.length === 0) {
-      const fit = sheet.opening ? fitInOpening(lies, sheet.page, sheet.opening, unit) : fitOnPage(lies, sheet.page);
+      const fit = build.opening ? fitInOpening(lies, build.page, build.opening, unit) : fitOnPage(lies, build.page);
       placed.push({ piece, rect: lies, fit, pocket: null });
     } else {
-      placed.push({ piece, rect: lies, ...fitOnPockets(lies, pockets, sheet.page, unit) });
+      placed.push({ piece, rect: lies, ...fitOnPockets(lies, pockets, build.page, unit) });
     }
   }
   return placed;
@@ -288,17 +288,17 @@ export function readBook<P extends BookPage>(
   }
   // What a page has to lay is asked for twice: by the dry fit of its leaf, and for what is left beside it.
   const looseKnown = new Map<P, Loose[]>();
-  const loose = (page: P, sheet: Pick<Sheet, "layout">): Loose[] => {
-    const known = looseKnown.get(page) ?? looseOf(page, sheet, firstPage(leavesOf.get(page) ?? []) !== undefined);
+  const loose = (page: P, build: Pick<LeafBuild, "layout">): Loose[] => {
+    const known = looseKnown.get(page) ?? looseOf(page, build, firstPage(leavesOf.get(page) ?? []) !== undefined);
     looseKnown.set(page, known);
     return known;
   };
-  const sideRead = (leaf: Leaf, face: Face, sheet: Sheet): SideRead<P> => {
+  const sideRead = (leaf: Leaf, face: Face, build: LeafBuild): SideRead<P> => {
     const side: Side = leaf[face];
     const { page, guests } = sharing(side);
     const all = page ? [page, ...guests] : guests;
     const content = sharedContent(all);
-    const pockets = face === "front" ? sheet.pockets : sheet.pockets.map((pocket) => mirrored(pocket, sheet.page.w));
+    const pockets = face === "front" ? build.pockets : build.pockets.map((pocket) => mirrored(pocket, build.page.w));
     let pieces = side.pieces;
     const fitting = all.filter((each) => {
       const fit = fitOf.get(each);
@@ -307,13 +307,13 @@ export function readBook<P extends BookPage>(
     if (fitting.length > 0) {
       const waiting = fitting
         .flatMap((of) =>
-          loose(of, sheet)
+          loose(of, build)
             .filter(({ id }) => !placedOn.get(of)?.has(id))
             .map((each) => ({ ...each, of })),
         )
         // Where several share it, the prints of all come before the cards of any.
         .sort((a, b) => FIT_ORDER.indexOf(a.what) - FIT_ORDER.indexOf(b.what));
-      const laid = dryFit(waiting, sheet, pockets);
+      const laid = dryFit(waiting, build, pockets);
       for (const each of laid) placedOn.get(each.loose.of)?.add(each.loose.id);
       pieces = laid.map((each) => markedFor(each.piece, { page }, each.loose.of));
     }
@@ -325,26 +325,26 @@ export function readBook<P extends BookPage>(
       content,
       auto: side.pieces === null,
       pockets,
-      pieces: readPieces(pieces ?? [], content, sheet, pockets, unit),
+      pieces: readPieces(pieces ?? [], content, build, pockets, unit),
     };
   };
   const read = leaves
     .filter((leaf) => !isSetAside(leaf, (dayId) => pageOfDay.has(dayId)))
     .map((leaf): LeafRead<P> => {
-      const sheet = readSheet(leaf.make, format, own);
-      const [front, back] = [sideRead(leaf, "front", sheet), sideRead(leaf, "back", sheet)];
+      const build = readBuild(leaf.make, format, own);
+      const [front, back] = [sideRead(leaf, "front", build), sideRead(leaf, "back", build)];
       const stacked = (one: SideRead<P>, other: SideRead<P>) => {
-        const pieces = withStacks(one.pieces, other.pieces, sheet.page.w);
+        const pieces = withStacks(one.pieces, other.pieces, build.page.w);
         return pieces === one.pieces ? one : { ...one, pieces };
       };
-      return { leaf, sheet, front: stacked(front, back), back: stacked(back, front) };
+      return { leaf, build, front: stacked(front, back), back: stacked(back, front) };
     });
   const beside = new Map(
     pages.map((page) => {
       const known = placedOn.get(page);
       const first = firstPage(leavesOf.get(page) ?? []);
-      const sheet = first ? readSheet(first.make, format, own) : { layout: null };
-      return [page, loose(page, sheet).filter(({ id }) => !known?.has(id))] as const;
+      const build = first ? readBuild(first.make, format, own) : { layout: null };
+      return [page, loose(page, build).filter(({ id }) => !known?.has(id))] as const;
     }),
   );
   return { leaves: read, beside, noPlace: pages.filter((page) => !leavesOf.has(page) && !page.skipped) };
@@ -354,19 +354,19 @@ export function readBook<P extends BookPage>(
 export function readGhost(
   page: BookPage,
   { format, unit }: Pick<AlbumPlan, "format" | "unit">,
-): { sheet: Sheet; pieces: PlacedPiece[]; beside: Loose[] } {
-  const sheet = readSheet(PLAIN_PAPER, format);
-  const loose = looseOf(page, sheet, false);
-  const fitted = dryFit(loose, sheet, []).map(({ piece }) => piece);
-  const pieces = readPieces(fitted, page.content, sheet, [], unit);
+): { build: LeafBuild; pieces: PlacedPiece[]; beside: Loose[] } {
+  const build = readBuild(PLAIN_PAPER, format);
+  const loose = looseOf(page, build, false);
+  const fitted = dryFit(loose, build, []).map(({ piece }) => piece);
+  const pieces = readPieces(fitted, page.content, build, [], unit);
   const laid = new Set(pieces.map(({ piece }) => piece.id));
-  return { sheet, pieces, beside: loose.filter(({ id }) => !laid.has(id)) };
+  return { build, pieces, beside: loose.filter(({ id }) => !laid.has(id)) };
 }
 
 /** The whole leaf as it is bound: the page with its binding margin, or the bare sheet. In the page's own ticks. */
-export function wholeLeaf(sheet: Pick<Sheet, "page" | "inProtector">, format: AlbumFormat, face: Face): Rect {
-  const { page } = sheet;
-  if (!sheet.inProtector) return rect(0, 0, page.w, page.h);
+export function wholeLeaf(build: Pick<LeafBuild, "page" | "inProtector">, format: AlbumFormat, face: Face): Rect {
+  const { page } = build;
+  if (!build.inProtector) return rect(0, 0, page.w, page.h);
   const [extraW, extraH] = [format.outer.w - format.nominal.w, format.outer.h - format.nominal.h];
   if (format.bindingEdge === "top") {
     const side = Math.round(extraW / 2);

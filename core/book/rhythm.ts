@@ -26,12 +26,12 @@ export function readRhythm<P extends BookPage>(book: BookRead<P>, pages: readonl
   const runs: Run[] = [];
   let from = 0;
   // Inserts lie between pages and do not break a run of them.
-  const pageLeaves = book.leaves.map((leaf, at) => ({ leaf, at })).filter(({ leaf }) => leaf.sheet.insert === null);
+  const pageLeaves = book.leaves.map((leaf, at) => ({ leaf, at })).filter(({ leaf }) => leaf.build.insert === null);
   for (let index = 1; index <= pageLeaves.length; index++) {
-    if (index < pageLeaves.length && pageLeaves[index]?.leaf.sheet.kind === pageLeaves[from]?.leaf.sheet.kind) continue;
+    if (index < pageLeaves.length && pageLeaves[index]?.leaf.build.kind === pageLeaves[from]?.leaf.build.kind) continue;
     const first = pageLeaves[from];
     if (first && index - from >= REPEATS)
-      runs.push({ kind: first.leaf.sheet.kind, from: first.at, count: index - from });
+      runs.push({ kind: first.leaf.build.kind, from: first.at, count: index - from });
     from = index;
   }
   const sides = book.leaves.flatMap((leaf, at) => [
@@ -50,7 +50,7 @@ export function readRhythm<P extends BookPage>(book: BookRead<P>, pages: readonl
   return {
     runs,
     emptySides: sides
-      .filter(({ leaf, side }) => isEmpty(side) && leaf.sheet.insert === null)
+      .filter(({ leaf, side }) => isEmpty(side) && leaf.build.insert === null)
       .map(({ leaf, at, face }) => ({ leaf, at, face })),
     perDay: pages
       .filter(({ skipped }) => !skipped)

@@ -3,7 +3,7 @@ import type { AlbumFormat } from "../album/model.ts";
 import { type Length, ticks } from "../measure/length.ts";
 import { overlap, type Rect, rect } from "../measure/rect.ts";
 import type { Arrangement } from "./edit.ts";
-import { placeInBook } from "./opening.ts";
+import { placeInBook } from "./spread.ts";
 import type { LeafRead, PlacedPiece } from "./read.ts";
 
 /** A free edge of the closed book, seen from the front. */
@@ -39,8 +39,8 @@ const coverOver = ({ cover, outer, bindingEdge }: AlbumFormat): Rect =>
     : rect(-Math.round((cover.w - outer.w) / 2), 0, cover.w, cover.h);
 
 /** A rectangle of one face's page, as the closed book has it. */
-function inBook(lies: Rect, face: Face, { sheet }: LeafRead, page: Rect): Rect {
-  const x = face === "front" ? lies.x : sheet.page.w - lies.x - lies.w;
+function inBook(lies: Rect, face: Face, { build }: LeafRead, page: Rect): Rect {
+  const x = face === "front" ? lies.x : build.page.w - lies.x - lies.w;
   return rect(page.x + x, page.y + lies.y, lies.w, lies.h);
 }
 
@@ -65,7 +65,7 @@ export function standingOutOf(leaf: LeafRead, format: AlbumFormat): StandsOut[] 
   return (["front", "back"] as const).flatMap((face) =>
     leaf[face].pieces.flatMap((placed): StandsOut[] => {
       // What is inside a closed protector cannot hang out of it; only what is made to stand out is told the weld in its way.
-      const closedIn = leaf.sheet.inProtector && !placed.piece.outside && !isMadeToStand(placed);
+      const closedIn = leaf.build.inProtector && !placed.piece.outside && !isMadeToStand(placed);
       if (placed.fit.kind === "beside" || closedIn) return [];
       const lies = inBook(placed.rect, face, leaf, page);
       const out = past(lies, whole);
@@ -180,7 +180,7 @@ function movedTo(moved: readonly Moved[], side: boolean, format: AlbumFormat): A
     const across = to - page.x;
     const next = side
       ? { x: at.x, y: ticks(to - page.y) }
-      : { x: ticks(face === "front" ? across : leaf.sheet.page.w - across - placed.rect.w), y: at.y };
+      : { x: ticks(face === "front" ? across : leaf.build.page.w - across - placed.rect.w), y: at.y };
     const key = `${leaf.leaf.id} ${face}`;
     const there = sides.get(key) ?? { leaf, face, at: new Map() };
     there.at.set(placed.piece.id, next);
@@ -212,7 +212,7 @@ export function leavesPastCover(
  * at a side, which is not known here, and only head and foot are said.
  */
 export function weldInWay(one: StandsOut, format: AlbumFormat): Edge | null {
-  if (!one.leaf.sheet.inProtector || one.placed.piece.outside) return null;
+  if (!one.leaf.build.inProtector || one.placed.piece.outside) return null;
   const welded: readonly Edge[] = format.bindingEdge === "left" ? ["right", "bottom"] : ["bottom"];
   return welded.includes(one.edge) ? one.edge : null;
 }

@@ -5,7 +5,7 @@ import { holesOf, slitsOf } from "../book/holes.ts";
 import { type Numbered, numeralText } from "../book/numeral.ts";
 import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
-import { type LeafRead, pageOfPiece, type Sheet, type SideRead, wholeLeaf } from "../book/read.ts";
+import { type LeafRead, pageOfPiece, type LeafBuild, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
@@ -15,16 +15,16 @@ import type { Ink, Mark } from "./marks.ts";
 const t = (n: number): Length => ticks(Math.round(n));
 
 /** What a page is made of, seen from either side. */
-function groundOf(sheet: Sheet): Mark {
-  const at = rectOf(sheet.page);
-  if (sheet.insert === "scrap" || sheet.insert === "packaging") return { kind: "rect", at, fill: "kraft" };
-  switch (sheet.kind) {
+function groundOf(build: LeafBuild): Mark {
+  const at = rectOf(build.page);
+  if (build.insert === "scrap" || build.insert === "packaging") return { kind: "rect", at, fill: "kraft" };
+  switch (build.kind) {
     case "full":
       return { kind: "rect", at, fill: "paper" };
     case "pocket":
       return { kind: "rect", at, fill: "film", solid: 0.82 };
     case "paper":
-      return { kind: "rect", at, fill: sheet.insert ? "paper" : "base" };
+      return { kind: "rect", at, fill: build.insert ? "paper" : "base" };
     case "clear":
       return { kind: "rect", at, fill: "film", solid: 0.22, stroke: "film" };
     case "vellum":
@@ -34,16 +34,16 @@ function groundOf(sheet: Sheet): Mark {
 
 /** The leaf itself without what lies on it: its protector, its paper, its pockets, its holes and slits. */
 export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
-  const { sheet, leaf } = read;
-  const whole = wholeLeaf(sheet, format, face);
-  const holes = format.binding === "sewn" ? [] : holesOf(sheet, leaf.drop, format, face);
+  const { build, leaf } = read;
+  const whole = wholeLeaf(build, format, face);
+  const holes = format.binding === "sewn" ? [] : holesOf(build, leaf.drop, format, face);
   const pockets = read[face].pockets;
   return [
-    ...(sheet.inProtector
+    ...(build.inProtector
       ? [{ kind: "rect", at: whole, fill: "film", solid: 0.16, stroke: "film", round: millimetres(1) } as Mark]
       : []),
-    groundOf(sheet),
-    ...insertShape(sheet, face),
+    groundOf(build),
+    ...insertShape(build, face),
     ...pockets.map((at): Mark => ({ kind: "rect", at, fill: "paper", solid: 0.35, stroke: "hair" })),
     ...slitsOf(read, face, format).map(
       ({ from, to }): Mark => ({
@@ -76,7 +76,7 @@ function oldHoleMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
   });
 }
 
-function insertShape({ insert, page }: Sheet, face: Face): Mark[] {
+function insertShape({ insert, page }: LeafBuild, face: Face): Mark[] {
   if (insert === "envelope" && face === "front") {
     const points = [
       [ticks(0), ticks(0)],
@@ -277,7 +277,7 @@ export function sideMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
   const side = read[face];
   const { matter } = side.page ?? {};
   const named: Mark[] =
-    matter && side.pieces.length === 0 ? [caption(matter.title || MATTER_WORDS[matter.kind], read.sheet.page)] : [];
+    matter && side.pieces.length === 0 ? [caption(matter.title || MATTER_WORDS[matter.kind], read.build.page)] : [];
   return [
     ...leafMarks(read, face, format),
     ...named,

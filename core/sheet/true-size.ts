@@ -90,7 +90,7 @@ function onPaper(title: string, area: Size, draw: (x: Length, y: Length) => Mark
 
 /** One side of a leaf as it is, protector and holes included, outlined so that it can be cut round. */
 export function leafSheet(read: LeafRead, face: Face, format: AlbumFormat, unit: Unit, title: string): TrueSheet {
-  const whole = wholeLeaf(read.sheet, format, face);
+  const whole = wholeLeaf(read.build, format, face);
   return onPaper(
     title,
     whole,
@@ -100,8 +100,8 @@ export function leafSheet(read: LeafRead, face: Face, format: AlbumFormat, unit:
         x: ticks(x - whole.x),
         y: ticks(y - whole.y),
         turn: 0,
-        w: read.sheet.page.w,
-        h: read.sheet.page.h,
+        w: read.build.page.w,
+        h: read.build.page.h,
         marks: [...sideMarks(read, face, format), { kind: "rect", at: whole, stroke: "pencil", line: FINE }],
       },
     ],

@@ -3,7 +3,7 @@ import { addCard, base, enterDemo, newDecember, newKeeper, readArchive, saved, w
 
 /** Ways of a keeper through the book that the laying out of one day does not go. */
 const strip = (page: Page) => page.getByRole("list", { name: "Leaves in order" });
-const mat = (page: Page) => page.getByRole("region", { name: /The mat|The opening/ });
+const mat = (page: Page) => page.getByRole("region", { name: /The mat|The spread/ });
 
 async function dayWithPage(page: Page, date: string, kind = "Full page"): Promise<string> {
   const album = await newDecember(page);
@@ -118,7 +118,7 @@ test("a side is copied to other days as room for theirs, and kept as a template 
   await expect(mat(page).getByRole("button", { name: /^Flip-up/ })).toBeVisible();
 });
 
-test("the strip of days follows the opening, and turning leaves goes through the whole book and back", async ({
+test("the strip of days follows the spread, and turning leaves goes through the whole book and back", async ({
   page,
 }) => {
   await enterDemo(page);

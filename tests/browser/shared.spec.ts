@@ -50,7 +50,7 @@ test("two days on one side, each with its own number, card and steps: neither's 
   await page.goto(`${album}/book`);
   await expect(
     mat(page)
-      .or(page.getByRole("region", { name: "The opening" }))
+      .or(page.getByRole("region", { name: "The spread" }))
       .getByRole("button", { name: /^Number/ }),
   ).toHaveCount(2);
   await page.getByRole("button", { name: "Front no longer shared with day 5" }).click();

@@ -3,7 +3,7 @@ import { NOBODY, newLeaf } from "../../core/album/leaf.ts";
 import { EMPTY_DAY, newCard } from "../../core/album/model.ts";
 import { pagesOf } from "../../core/album/page.ts";
 import { slipsIn } from "../../core/album/slips.ts";
-import { openingAt } from "../../core/book/opening.ts";
+import { spreadAt } from "../../core/book/spread.ts";
 import { readBook } from "../../core/book/read.ts";
 import { readRhythm } from "../../core/book/rhythm.ts";
 import { JsonGauge } from "../../core/format/json-gauge.ts";
@@ -59,7 +59,7 @@ describe("what is read costs as much as there is of it, and not its square", () 
       const leaves = Array.from({ length: count }, (_, at) => newLeaf(`leaf-${at}`, make, NOBODY, NOBODY));
       const book = readBook(plan, pages, leaves);
       readRhythm(book, pages);
-      for (let at = 0; at <= count; at++) openingAt(book.leaves, at, plan.format);
+      for (let at = 0; at <= count; at++) spreadAt(book.leaves, at, plan.format);
     };
     for (const kind of ["paper", "clear"] as const) expect(growth(leafed(kind), 100), kind).toBeLessThan(12);
   });

@@ -18,7 +18,7 @@ type Props = {
 /** What can be put on a side besides what the day has: its number once more, and pieces made or from the stash. */
 export function AddPiece({ board, unit, onArrange }: Props) {
   const { read, face, by } = board;
-  const page = rectOf(read.sheet.page);
+  const page = rectOf(read.build.page);
   const add = (what: Piece["what"], made: Size) => {
     const isTab = what.kind === "tab";
     // A tab stands out at the fore-edge; past a welded one it is stuck on the outside.
@@ -30,7 +30,7 @@ export function AddPiece({ board, unit, onArrange }: Props) {
       what,
       at: { x, y },
       turn: 0,
-      outside: isTab && read.sheet.inProtector,
+      outside: isTab && read.build.inProtector,
       dayId: null,
     };
     onArrange([...piecesOf(board), markedFor(piece, read[face], by)]);

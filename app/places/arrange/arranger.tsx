@@ -324,7 +324,7 @@ const BoardGround = memo(
     // Another's side is drawn with its pieces.
     is.board.whose.kind !== "other" &&
     was.board.whose.kind === is.board.whose.kind &&
-    was.board.read.sheet === is.board.read.sheet &&
+    was.board.read.build === is.board.read.build &&
     was.board.read.leaf === is.board.read.leaf &&
     was.board.face === is.board.face,
 );
@@ -380,5 +380,5 @@ function heldDrawing(grabbed: Grabbed, boards: readonly Board[], beside: readonl
 /** The pocket after the one a piece lies in; on an open page, the page. */
 function nextPlace(board: Board, { pocket }: PlacedPiece): Rect {
   const { pockets } = board.read[board.face];
-  return pockets[((pocket ?? -1) + 1) % Math.max(1, pockets.length)] ?? rectOf(board.read.sheet.page);
+  return pockets[((pocket ?? -1) + 1) % Math.max(1, pockets.length)] ?? rectOf(board.read.build.page);
 }

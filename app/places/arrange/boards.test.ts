@@ -68,7 +68,7 @@ describe("a day's mat", () => {
         for (const page of pages.slice(0, 4)) {
           const bench = benchOf({ album: plan, leaves, layouts: [], tryOuts: [] }, page, pages);
           const { boards, beside } = dayBoards(page, bench, plan.unit);
-          expect(boards.some(({ read }) => read.sheet.insert === null)).toBe(true);
+          expect(boards.some(({ read }) => read.build.insert === null)).toBe(true);
           const lies = boards
             .flatMap(({ read }) => [read.front, read.back])
             .flatMap((side) => side.pieces.filter(({ piece }) => pageOfPiece(side, piece) === page))
@@ -99,7 +99,7 @@ describe("a day's mat", () => {
           expect(new Set(real.map(({ read }) => read.leaf.id))).toEqual(new Set(mine.map(({ leaf }) => leaf.id)));
           for (const { read, face, whose } of real) {
             const truth = mine.find(({ leaf }) => leaf.id === read.leaf.id);
-            expect(read.sheet).toEqual(truth?.sheet);
+            expect(read.build).toEqual(truth?.build);
             expect(whose.kind).toBe("own");
             expect(read[face].pieces).toEqual(truth?.[face].pieces);
             const other = face === "front" ? "back" : "front";

@@ -9,7 +9,7 @@ import {
   type Loose,
   pageOfPiece,
   pieceFrom,
-  type Sheet,
+  type LeafBuild,
   type SideRead,
   wholeLeaf,
 } from "#core/book/read.ts";
@@ -61,8 +61,8 @@ const GAP = 12;
 const CAPTION = 13;
 
 /** What a leaf is called for short, seen from `face`: by whose page it is; inserts by what they are. */
-function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
-  if (sheet.insert) return INSERT_NAME[sheet.insert];
+function baseName({ build, ...sides }: LeafRead, face: Face): string {
+  if (build.insert) return INSERT_NAME[build.insert];
   const page = sides[face].page ?? sides.front.page ?? sides.back.page;
   if (page?.matter) return matterName(page.matter);
   const guests = page === sides[face].page ? sides[face].guests : [];
@@ -77,11 +77,11 @@ function baseName({ sheet, ...sides }: LeafRead, face: Face): string {
 export function leafName(read: LeafRead, unit: Unit, face: Face = "front", among: readonly LeafRead[] = []): string {
   const name = baseName(read, face);
   const namesakes = among.filter((each) => FACES.some((either) => baseName(each, either) === name));
-  const alike = namesakes.filter(({ sheet }) => sheet.kind === read.sheet.kind);
-  const of = namesakes.length > 1 && read.sheet.insert === null ? `, ${LEAF_OF[read.sheet.kind]}` : "";
+  const alike = namesakes.filter(({ build }) => build.kind === read.build.kind);
+  const of = namesakes.length > 1 && read.build.insert === null ? `, ${LEAF_OF[read.build.kind]}` : "";
   const nth =
     alike.length > 1 ? `, ${alike.findIndex(({ leaf }) => leaf.id === read.leaf.id) + 1} of ${alike.length}` : "";
-  return `${name}${of}${nth}. ${printSize(read.sheet.page, unit)}`;
+  return `${name}${of}${nth}. ${printSize(read.build.page, unit)}`;
 }
 
 /** What a loose thing is called where it lies beside. */
@@ -130,15 +130,15 @@ export function layOut(
   const board = (read: LeafRead) => {
     const face = faces[read.leaf.id] ?? FACES.find((each) => whoseIs(read[each]).kind === "own") ?? "front";
     const whose = whoseIs(read[face]);
-    const whole = wholeLeaf(read.sheet, format, face);
+    const whole = wholeLeaf(read.build, format, face);
     const name = `${leafName(read, unit, face, among)}${face === "back" ? ", back" : ""}`;
     return { key: boardKey(read.leaf.id, face), read, face, whose, by, name, whole, w: mm(whole.w), h: mm(whole.h) };
   };
   const all = leaves.map(board);
-  const pages = all.filter(({ read }) => read.sheet.insert === null);
+  const pages = all.filter(({ read }) => read.build.insert === null);
   const tall = Math.max(80, ...pages.map(({ h }) => h));
   const left = columns(
-    all.filter(({ read }) => read.sheet.insert !== null),
+    all.filter(({ read }) => read.build.insert !== null),
     0,
     tall,
   );
@@ -210,10 +210,10 @@ export const paperShadow = (whole: Rect): string =>
   `<rect x="${mm(whole.x) + 0.8}" y="${mm(whole.y) + 1.2}" width="${mm(whole.w)}" height="${mm(whole.h)}" rx="1" fill="#000" fill-opacity="0.22"/>`;
 
 /** A page that no leaf was chosen for yet, as a board that cannot be arranged. */
-export function ghostLeaf(sheet: Sheet, side: LeafRead["front"]): LeafRead {
+export function ghostLeaf(build: LeafBuild, side: LeafRead["front"]): LeafRead {
   return {
     leaf: newLeaf("ghost", PLAIN_PAPER, side.owner, side.owner),
-    sheet,
+    build,
     front: side,
     back: { ...side, face: "back", pieces: [] },
   };

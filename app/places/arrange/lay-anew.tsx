@@ -19,10 +19,10 @@ export function LayAnew({ board: { read, face, by }, onArrange }: Props) {
   const others = all.filter((piece) => !pieces.includes(piece));
   const keepPattern = () => {
     if (!page) return;
-    const { page: size, kind, layout } = read.sheet;
+    const { page: size, kind, layout } = read.build;
     const made = { id: "", name: "", page: size, kind, layout: layout?.id ?? null };
     const here = new Set(pieces.map(({ id }) => id));
-    const loose = looseOf(page, read.sheet, true).filter(({ id, what }) => here.has(id) || what === "numeral");
+    const loose = looseOf(page, read.build, true).filter(({ id, what }) => here.has(id) || what === "numeral");
     const laid = dress(templateOf(pieces, page.content, made), loose, newId);
     onArrange([...others, ...laid.map((piece) => markedFor(piece, side, page))]);
   };

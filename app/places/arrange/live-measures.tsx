@@ -10,7 +10,7 @@ type Props = { readonly drag: Drag; readonly drawing: string; readonly unit: Uni
 export function LiveMeasures({ drag, drawing, unit, letter }: Props) {
   const { board, lies } = drag;
   const [x, y, w, h] = [mm(lies.x), mm(lies.y), mm(lies.w), mm(lies.h)];
-  const page = board?.read.sheet.page;
+  const page = board?.read.build.page;
   const far = page ? distances(lies, page) : null;
   const say = (length: Length) => plainFractions(sayLength(length, unit));
   const size = letter * 1.1;

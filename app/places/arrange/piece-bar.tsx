@@ -40,7 +40,7 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
   const pieces = piecesOf(board);
   const made = pieceSize(what, content);
   if (!made) return null;
-  const page = rectOf(board.read.sheet.page);
+  const page = rectOf(board.read.build.page);
   const area = pocket === null ? page : (side.pockets[pocket] ?? page);
   const tone = TONE_OF[fit.kind];
   const to = (next: { x?: Length; y?: Length }) => onArrange(movePiece(pieces, id, { ...piece.at, ...next }));
@@ -110,7 +110,7 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       <MatButton onClick={() => onArrange(restack(pieces, id, -1))} keys="[">
         Back
       </MatButton>
-      {board.read.sheet.inProtector && (
+      {board.read.build.inProtector && (
         <MatButton pressed={piece.outside} onClick={() => change({ outside: !piece.outside })}>
           On the outside
         </MatButton>

@@ -53,7 +53,7 @@ export function SelectionBar({
   const { addTryOut } = useBookEdits();
   const loose = selection?.kind === "loose" ? beside.find((item) => item.loose.id === selection.id) : undefined;
   const chosen = selection && "board" in selection ? boards.find(({ key }) => key === selection.board) : undefined;
-  const board = chosen ?? boards.find(({ read }) => read.sheet.insert === null) ?? boards[0];
+  const board = chosen ?? boards.find(({ read }) => read.build.insert === null) ?? boards[0];
   if (!board) return <div className="mat-bar">No leaf here yet.</div>;
   if (noPage && board.read.leaf.id === "ghost")
     return (
@@ -93,7 +93,7 @@ export function SelectionBar({
                     face: other,
                     pieces: [
                       ...board.read[other].pieces.map((each) => each.piece),
-                      onOtherSide(mine, what, board.read.sheet.page, newId()),
+                      onOtherSide(mine, what, board.read.build.page, newId()),
                     ],
                   },
                 ])

@@ -26,7 +26,7 @@ export function wantingOf(board: Board, { id, what }: Loose): Wanting | null {
 /** One's own boards in the order in which they are asked: the chosen one, pages, inserts. */
 function ownBoards(boards: readonly Board[], chosen: Chosen): Board[] {
   const own = boards.filter(({ whose, read }) => whose.kind === "own" && read.leaf.id !== "ghost");
-  const rank = (board: Board) => (board.key === chosen?.board ? 0 : board.read.sheet.insert === null ? 1 : 2);
+  const rank = (board: Board) => (board.key === chosen?.board ? 0 : board.read.build.insert === null ? 1 : 2);
   return [...own].sort((a, b) => rank(a) - rank(b));
 }
 
@@ -43,11 +43,11 @@ export function targetFor(boards: readonly Board[], loose: Loose, chosen: Chosen
   }
   for (const board of own) {
     const { pieces, pockets } = board.read[board.face];
-    const place = freePlace(loose.size, pieces, pockets, board.read.sheet.page);
+    const place = freePlace(loose.size, pieces, pockets, board.read.build.page);
     if (place) return pockets.length > 0 ? { board, pocket: place } : { board, lies: place };
   }
   const [home] = own;
-  return home && { board: home, pocket: rectOf(home.read.sheet.page) };
+  return home && { board: home, pocket: rectOf(home.read.build.page) };
 }
 
 /** The room of its kind that a thing is dropped on: its middle lies in it. */

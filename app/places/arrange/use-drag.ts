@@ -133,6 +133,6 @@ function place(
   if (step === null) return { grabbed, board, lies, on: [] };
   const side = board.read[board.face];
   const others = side.pieces.flatMap(({ piece, rect: other }) => (piece.id === grabbed.id ? [] : [other]));
-  const snapped = snap(lies, snapLines(board.read.sheet.page, side.pockets, others, MARGIN), REACH, step);
+  const snapped = snap(lies, snapLines(board.read.build.page, side.pockets, others, MARGIN), REACH, step);
   return { grabbed, board, lies: snapped.rect, on: snapped.on };
 }

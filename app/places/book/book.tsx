@@ -14,7 +14,7 @@ import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import { isDated } from "#core/book/dated-page.ts";
-import { type Opening, openingAt } from "#core/book/opening.ts";
+import { type Spread, spreadAt } from "#core/book/spread.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { standingOut } from "#core/book/standing-out.ts";
 import type { BookData } from "./data.ts";
@@ -58,9 +58,9 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     const next = book.leaves.at(Math.max(0, index)) ?? book.leaves.at(-1);
     if (next) goTo(next.leaf.id, face);
   };
-  const opening = useMemo(() => openingAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
-  const boards = useMemo(() => boardsOf(opening, unit), [opening, unit]);
-  const box = useMemo(() => frameOf(opening), [opening]);
+  const spread = useMemo(() => spreadAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
+  const boards = useMemo(() => boardsOf(spread, unit), [spread, unit]);
+  const box = useMemo(() => frameOf(spread), [spread]);
   const out = useMemo(() => standingOut(book.leaves, format), [book, format]);
 
   if (!chosen)
@@ -71,7 +71,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
       </div>
     );
   const turnBy = (by: 1 | -1) => {
-    // The next opening: the back of this leaf, then the front of the next.
+    // The next spread: the back of this leaf, then the front of the next.
     if (by === 1) turned ? go(at + 1) : at === book.leaves.length - 1 ? go(at, "back") : go(at + 1);
     else turned ? go(at) : go(at - 1);
   };
@@ -81,7 +81,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
       <h1 className="sr-only">The book</h1>
       <div className="min-h-0 flex-1 max-wide:contents wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
-          aria-label="The opening"
+          aria-label="The spread"
           className="relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
         >
           {running ? (
@@ -93,7 +93,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
               format={format}
               unit={unit}
               name="book"
-              label={openingLabel(opening, unit)}
+              label={spreadLabel(spread, unit)}
               onArrange={(changes) => arrange(leaves, changes)}
               bar={(selection, select) => (
                 <SelectionBar
@@ -111,7 +111,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
           ) : (
             <p className="m-auto text-on-mat">The book opens as soon as the page runs.</p>
           )}
-          <Turning opening={opening} count={book.leaves.length} onTurn={turnBy} />
+          <Turning spread={spread} count={book.leaves.length} onTurn={turnBy} />
         </section>
         <div className="min-w-0 border-line max-wide:order-3 wide:overflow-y-auto wide:border-l">
           <div className="px-4 wide:px-5">
@@ -150,7 +150,7 @@ function homeOf(leaves: readonly LeafRead[], dayDate: string): string | undefine
   return (of ?? leaves[0])?.leaf.id;
 }
 
-function boardsOf({ left, right }: Opening, unit: BookData["unit"]): Board[] {
+function boardsOf({ left, right }: Spread, unit: BookData["unit"]): Board[] {
   // Lower leaves first, so that those above lie over them.
   return [...left, ...right].length === 0
     ? []
@@ -173,7 +173,7 @@ function wholeOf(
   read: LeafRead,
   face: Board["face"],
   page: { x: number; y: number },
-  stack: Opening["left"],
+  stack: Spread["left"],
 ): Board["whole"] {
   const lying = stack.find((each) => each.read === read && each.face === face);
   if (!lying) throw new Error("a board of this stack");
@@ -184,17 +184,17 @@ function wholeOf(
   };
 }
 
-function frameOf({ frame }: Opening) {
+function frameOf({ frame }: Spread) {
   const [x, y, w, h] = [mm(frame.x), mm(frame.y), mm(frame.w), mm(frame.h)];
   return { x: x - 12, y: y - 12, w: w + 24, h: h + 24 };
 }
 
-function openingLabel({ left, right }: Opening, unit: BookData["unit"]): string {
-  const say = (stack: Opening["left"]) => (stack[0] ? leafName(stack[0].read, unit) : "the cover");
-  return `The opening: on the left the back of ${say(left)}, on the right the front of ${say(right)}. Tab goes from piece to piece, arrow keys move one.`;
+function spreadLabel({ left, right }: Spread, unit: BookData["unit"]): string {
+  const say = (stack: Spread["left"]) => (stack[0] ? leafName(stack[0].read, unit) : "the cover");
+  return `The spread: on the left the back of ${say(left)}, on the right the front of ${say(right)}. Tab goes from piece to piece, arrow keys move one.`;
 }
 
-function Turning({ opening, count, onTurn }: { opening: Opening; count: number; onTurn: (by: 1 | -1) => void }) {
+function Turning({ spread, count, onTurn }: { spread: Spread; count: number; onTurn: (by: 1 | -1) => void }) {
   const look =
     "absolute top-1/2 z-10 grid h-16 w-8 -translate-y-1/2 place-items-center bg-soot/75 text-2xl text-on-soot hover:text-flame disabled:opacity-30";
   return (
@@ -202,7 +202,7 @@ function Turning({ opening, count, onTurn }: { opening: Opening; count: number; 
       <button
         type="button"
         onClick={() => onTurn(-1)}
-        disabled={opening.at === 0}
+        disabled={spread.at === 0}
         className={`${look} left-0`}
         aria-label="Turn back a leaf"
       >
@@ -211,7 +211,7 @@ function Turning({ opening, count, onTurn }: { opening: Opening; count: number; 
       <button
         type="button"
         onClick={() => onTurn(1)}
-        disabled={opening.at >= count}
+        disabled={spread.at >= count}
         className={`${look} right-0`}
         aria-label="Turn a leaf"
       >

@@ -58,7 +58,7 @@ const NEW = "new:";
 
 /** Everything about the leaf under the hand that is not on it: whose sides, where in the book, what it is made of. */
 export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, addMatter }: Props) {
-  const { leaf, sheet } = read;
+  const { leaf, build } = read;
   const { pages, matters, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
   const work = holeWork(read, "front", data.format);
@@ -104,8 +104,8 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
       <header>
         <h2 className="text-xl">{leafName(read, unit)}</h2>
         <p className="text-sm text-quiet">
-          Leaf {at + 1} of {book.leaves.length}. {FOUNDATION_NAME[sheet.kind]}
-          {sheet.layout ? `, ${sheet.layout.name.toLowerCase()}` : ""}
+          Leaf {at + 1} of {book.leaves.length}. {FOUNDATION_NAME[build.kind]}
+          {build.layout ? `, ${build.layout.name.toLowerCase()}` : ""}
         </p>
         {bound.sewn > 0 && (
           <p className="text-sm text-quiet">
@@ -169,7 +169,7 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
         sewn={leaf.sewn}
         onChange={(make) => change({ kind: "make", leaf: leaf.id, make }, `make:${leaf.id}`)}
       />
-      {!sheet.inProtector && (
+      {!build.inProtector && (
         <div className="grid gap-1">
           <SelectField
             label="Holes it came with"
@@ -247,12 +247,12 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
             Must lift off the rings: slit from each hole to the edge
           </label>
         )}
-        {sheet.page.h < data.format.nominal.h && (
+        {build.page.h < data.format.nominal.h && (
           <div className="leaf-drop flex items-center gap-3 text-sm">
             <LengthBox
               key={String(leaf.drop)}
               label="Begins below the page’s top by"
-              value={leaf.drop ?? ticks(Math.round((data.format.nominal.h - sheet.page.h) / 2))}
+              value={leaf.drop ?? ticks(Math.round((data.format.nominal.h - build.page.h) / 2))}
               unit={unit}
               onTake={(drop) => change({ kind: "lie", leaf: leaf.id, drop, liftsOff: leaf.liftsOff })}
             />

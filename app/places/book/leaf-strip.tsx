@@ -112,7 +112,7 @@ function StripLeaf({
     current.style.transform = transform ? `translate3d(${Math.round(transform.x)}px, 0, 0)` : "";
     current.style.transition = transition ?? "";
   }, [transform, transition]);
-  const label = read.front.page?.label ?? read.back.page?.label ?? (read.sheet.insert ? "" : "–");
+  const label = read.front.page?.label ?? read.back.page?.label ?? (read.build.insert ? "" : "–");
   return (
     <li
       ref={(node) => {

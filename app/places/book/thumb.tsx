@@ -3,7 +3,7 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import type { Opening } from "#core/book/opening.ts";
+import type { Spread } from "#core/book/spread.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import { sideMarks } from "#core/draw/side.ts";
 
@@ -17,7 +17,7 @@ type Props = {
 /** One side of a leaf, small, to one scale with the others of its book. */
 export const Thumb = memo(
   ({ read, face, format, className = "h-full w-full" }: Props) => {
-    const whole = wholeLeaf(read.sheet, format, face);
+    const whole = wholeLeaf(read.build, format, face);
     const full = { w: mm(format.outer.w), h: mm(format.outer.h) };
     const [w, h] = [mm(whole.w), mm(whole.h)];
     // Bound side to the spine, whatever the leaf's width.
@@ -37,13 +37,13 @@ export const Thumb = memo(
     was.format === is.format &&
     was.read.leaf === is.read.leaf &&
     was.read[was.face].page === is.read[is.face].page &&
-    was.read.sheet.layout === is.read.sheet.layout,
+    was.read.build.layout === is.read.build.layout,
 );
 
-/** A whole opening, small: every leaf that is seen in it, the lower ones first. */
-export const OpeningThumb = memo(({ opening, format }: { opening: Opening; format: AlbumFormat }) => {
-  const { frame } = opening;
-  const drawn = [opening.left, opening.right].flatMap((stack) =>
+/** A whole spread, small: every leaf that is seen in it, the lower ones first. */
+export const SpreadThumb = memo(({ spread, format }: { spread: Spread; format: AlbumFormat }) => {
+  const { frame } = spread;
+  const drawn = [spread.left, spread.right].flatMap((stack) =>
     [...stack]
       .reverse()
       .map(

@@ -115,7 +115,7 @@ const ALL = "all";
 function chosenLeaf(boards: readonly Board[], asked: string | null, many: boolean): string | null {
   if (asked === ALL) return null;
   const found = boards.find(({ read }) => read.leaf.id === asked);
-  const first = many ? (boards.find(({ read }) => read.sheet.insert === null) ?? boards[0]) : undefined;
+  const first = many ? (boards.find(({ read }) => read.build.insert === null) ?? boards[0]) : undefined;
   return found?.read.leaf.id ?? first?.read.leaf.id ?? null;
 }
 

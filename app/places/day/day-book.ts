@@ -90,7 +90,7 @@ export function dayBoards(
   };
   const laid = (shown: readonly LeafRead[], loose: readonly Loose[]) =>
     layOut(shown, loose, label, { format, unit }, whose, page, faces, all);
-  if (only !== null || read.some(({ sheet }) => sheet.insert === null)) return laid(read, beside);
+  if (only !== null || read.some(({ build }) => build.insert === null)) return laid(read, beside);
   const ghost = readGhost(page, { format, unit });
   const side = {
     face: "front" as const,
@@ -102,7 +102,7 @@ export function dayBoards(
     pockets: [],
     pieces: ghost.pieces,
   };
-  return laid([...read, ghostLeaf(ghost.sheet, side)], ghost.beside);
+  return laid([...read, ghostLeaf(ghost.build, side)], ghost.beside);
 }
 
 export function dayMat(page: BookPage, bench: DayBenchData, unit: Unit, name: string, small = false): StillMat {

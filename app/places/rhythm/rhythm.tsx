@@ -4,28 +4,28 @@ import { to } from "#app/addresses.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
-import { OpeningThumb } from "#app/places/book/thumb.tsx";
+import { SpreadThumb } from "#app/places/book/thumb.tsx";
 import { useBook } from "#app/places/book/use-book.ts";
 import { FACE_NAME, matterName } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { type DatedPage, type InBook, isDated } from "#core/book/dated-page.ts";
-import { openingAt } from "#core/book/opening.ts";
+import { spreadAt } from "#core/book/spread.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
 
 const dayName = (page: InBook) =>
   isDated(page) ? (page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "")) : matterName(page.matter);
 
-/** The whole book as small openings on one screen, with what repeats and what is still bare. */
+/** The whole book as small spreads on one screen, with what repeats and what is still bare. */
 export function Rhythm({ data }: { data: BookData }) {
   const { albumId, format, unit } = data;
   const { book } = useBook(data);
   const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
   const inRun = new Set(rhythm.runs.flatMap(({ from, count }) => pagesFrom(book.leaves, from, count)));
-  const openings = useMemo(
-    () => Array.from({ length: book.leaves.length + 1 }, (_, at) => openingAt(book.leaves, at, format)),
+  const spreads = useMemo(
+    () => Array.from({ length: book.leaves.length + 1 }, (_, at) => spreadAt(book.leaves, at, format)),
     [book, format],
   );
   const most = Math.max(1, ...rhythm.perDay.map(({ photos }) => photos));
@@ -34,11 +34,11 @@ export function Rhythm({ data }: { data: BookData }) {
     <div>
       <PlaceTabs place="book" albumId={albumId} here="rhythm" />
       <div className="grid gap-6 p-4 wide:grid-cols-[minmax(0,1fr)_320px] wide:p-6">
-        <section aria-label="All openings" className="min-w-0">
+        <section aria-label="All spreads" className="min-w-0">
           <h1 className="mb-3 text-2xl">Rhythm</h1>
           <ol className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
-            {openings.map((opening) => {
-              const [left, right] = [opening.left[0]?.read, opening.right[0]?.read];
+            {spreads.map((spread) => {
+              const [left, right] = [spread.left[0]?.read, spread.right[0]?.read];
               return (
                 <li key={right?.leaf.id ?? "last"}>
                   <Link
@@ -49,7 +49,7 @@ export function Rhythm({ data }: { data: BookData }) {
                     <span
                       className={`rounded-sm border-b-4 bg-mat p-1.5 group-hover:outline-2 group-hover:outline-ember ${right && inRun.has(right.leaf.id) ? "border-ember" : "border-transparent"}`}
                     >
-                      <OpeningThumb opening={opening} format={format} />
+                      <SpreadThumb spread={spread} format={format} />
                     </span>
                     <span className="flex justify-between text-xs text-quiet">
                       <span>{left?.back.page?.label ?? ""}</span>
@@ -61,7 +61,7 @@ export function Rhythm({ data }: { data: BookData }) {
             })}
           </ol>
           <p className="mt-3 text-sm text-quiet">
-            An ember line under an opening: the same kind of page, three or more in a row.
+            An ember line under a spread: the same kind of page, three or more in a row.
           </p>
         </section>
         <aside className="grid content-start gap-5">
@@ -156,7 +156,7 @@ function NoPlace({ albumId, pages }: { albumId: string; pages: readonly DatedPag
 function pagesFrom(leaves: readonly LeafRead[], from: number, count: number): string[] {
   return leaves
     .slice(from)
-    .filter(({ sheet }) => sheet.insert === null)
+    .filter(({ build }) => build.insert === null)
     .slice(0, count)
     .map(({ leaf }) => leaf.id);
 }

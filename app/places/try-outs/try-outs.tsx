@@ -150,9 +150,9 @@ function OneTryOut({
   const { format, unit } = data;
   const board = useMemo((): Board => {
     const side = read[face];
-    const pieces = readPieces(candidate.pieces, side.content, read.sheet, side.pockets, unit);
+    const pieces = readPieces(candidate.pieces, side.content, read.build, side.pockets, unit);
     const tried: LeafRead = { ...read, [face]: { ...side, pieces, auto: false } };
-    const whole = wholeLeaf(read.sheet, format, face);
+    const whole = wholeLeaf(read.build, format, face);
     return {
       key: boardKey(read.leaf.id, face),
       read: tried,
@@ -166,7 +166,7 @@ function OneTryOut({
     };
   }, [read, face, candidate.pieces, format, unit]);
   const { whole } = board;
-  const page = rectOf(read.sheet.page);
+  const page = rectOf(read.build.page);
   const box = useMemo(
     () => ({
       x: mm(whole.x) - 10,

@@ -5,7 +5,7 @@ import { topOf } from "./holes.ts";
 import { type LeafRead, wholeLeaf } from "./read.ts";
 
 /**
- * A leaf as it lies in an opening. Places are ticks from where the upper end of the spine would be: leaves on the right
+ * A leaf as it lies in a spread. Places are ticks from where the upper end of the spine would be: leaves on the right
  * lie at positive x, those turned over to the left at negative x.
  */
 export type Lying = {
@@ -19,29 +19,29 @@ export type Lying = {
 };
 
 /** What is seen where the book lies open after its first `at` leaves: each stack from the uppermost down. */
-export type Opening = {
+export type Spread = {
   readonly at: number;
   readonly left: readonly Lying[];
   readonly right: readonly Lying[];
-  /** The area that any opening of the book can take, so that all are drawn at one scale. */
+  /** The area that any spread of the book can take, so that all are drawn at one scale. */
   readonly frame: Rect;
 };
 
 /** Clear leaves let the next be seen; so does whatever a smaller leaf leaves uncovered. */
-const seesThrough = ({ sheet }: LeafRead): boolean => sheet.kind === "clear" || sheet.kind === "vellum";
+const seesThrough = ({ build }: LeafRead): boolean => build.kind === "clear" || build.kind === "vellum";
 
 /** Where a leaf lies in the book when its `face` is up. A book bound at the top turns upward: backs lie above the spine. */
 export function placeInBook(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; page: Rect } {
-  const whole = wholeLeaf(read.sheet, format, face);
+  const whole = wholeLeaf(read.build, format, face);
   const moved = (x: number, y: number) => ({
     whole: rect(x, y, whole.w, whole.h),
-    page: rect(x - whole.x, y - whole.y, read.sheet.page.w, read.sheet.page.h),
+    page: rect(x - whole.x, y - whole.y, read.build.page.w, read.build.page.h),
   });
   if (format.bindingEdge === "top") {
     const x = Math.round((format.outer.w - whole.w) / 2);
     return moved(x, face === "front" ? 0 : -whole.h);
   }
-  return moved(face === "front" ? 0 : -whole.w, topOf(read.sheet, read.leaf.drop, format));
+  return moved(face === "front" ? 0 : -whole.w, topOf(read.build, read.leaf.drop, format));
 }
 
 /**
@@ -94,8 +94,8 @@ function stack(next: (depth: number) => LeafRead | undefined, face: Face, format
   return lying;
 }
 
-/** The opening after the first `at` leaves, 0 to the number of leaves: on the left what was turned, on the right what comes. */
-export function openingAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Opening {
+/** The spread after the first `at` leaves, 0 to the number of leaves: on the left what was turned, on the right what comes. */
+export function spreadAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Spread {
   const turned = Math.max(0, Math.min(at, leaves.length));
   const reach = reachOf(leaves, format);
   return {
