@@ -50,12 +50,12 @@ export const to = {
   prompts: (album: string, query: { jar?: string | null } = {}) =>
     asked(href("/albums/:album/prompts", { album }), query),
   cardSheets: (album: string) => href("/albums/:album/card-sheets", { album }),
-  letters: (album: string) => href("/albums/:album/letters", { album }),
+  hands: (album: string) => href("/albums/:album/hands", { album }),
   book: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
     asked(href("/albums/:album/book", { album }), query),
   foundations: (album: string, query: { days?: string | null; copy?: string; keep?: string } = {}) =>
     asked(href("/albums/:album/foundations", { album }), query),
-  layouts: (album: string) => href("/albums/:album/layouts", { album }),
+  pockets: (album: string) => href("/albums/:album/pockets", { album }),
   tryOuts: (album: string, leaf: string, face: string) =>
     href("/albums/:album/leaves/:leaf/:face", { album, leaf, face }),
   settings: (album: string) => href("/albums/:album/settings", { album }),

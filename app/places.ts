@@ -93,7 +93,7 @@ export const PLACES = [
       { path: "cards/:card", file: "routes/album.card.tsx" },
       { path: "prompts", file: "routes/album.prompts.tsx", tab: "Prompts", holds: "decks, deal, shuffle" },
       { path: "card-sheets", file: "routes/album.card-sheets.tsx", tab: "Print cards", holds: "carrier sheet" },
-      { path: "letters", file: "routes/album.letters.tsx", tab: "Hands and stamps", holds: "handwriting, lettering" },
+      { path: "hands", file: "routes/album.hands.tsx", tab: "Hands and stamps", holds: "handwriting, lettering" },
     ],
   },
   {
@@ -112,8 +112,8 @@ export const PLACES = [
         holds: "templates, pattern",
       },
       {
-        path: "layouts",
-        file: "routes/album.layouts.tsx",
+        path: "pockets",
+        file: "routes/album.pockets.tsx",
         tab: "Pockets",
         holds: "pocket layouts, cut a protector down",
       },
@@ -137,7 +137,7 @@ export const PLACES = [
   {
     id: "settings",
     group: "Keep",
-    name: "Album",
+    name: "Settings",
     key: "7",
     onPhoneBar: false,
     parts: [

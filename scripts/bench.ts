@@ -152,7 +152,7 @@ if (
         `${lantern}/book`,
         `${lantern}/rhythm`,
         `${lantern}/foundations`,
-        `${lantern}/layouts`,
+        `${lantern}/pockets`,
         `${lantern}/measure`,
         `${lantern}/photos`,
         `${lantern}/who-goes-where`,
@@ -161,7 +161,7 @@ if (
         `${lantern}/words?q=lantern`,
         `${lantern}/prompts`,
         `${lantern}/card-sheets`,
-        `${lantern}/letters`,
+        `${lantern}/hands`,
         "/today",
       ]);
     if (wants("js.month.gzip_kb"))

@@ -98,7 +98,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "card-phone": { as: PHONE, to: card(/^Card 1 of 12/) },
   prompts: { as: DESK, to: place("prompts") },
   "prompts-phone": { as: PHONE, to: place("prompts") },
-  letters: { as: DESK, to: place("letters") },
+  hands: { as: DESK, to: place("hands") },
   "card-sheets": { as: DESK, to: place("card-sheets") },
   title: { as: DESK, to: titlePage },
   today: { as: PHONE, to: go("/today") },
@@ -110,7 +110,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "month-phone": { as: PHONE, to: lantern },
   "shelf-phone": { as: PHONE, to: async () => {} },
   finish: { as: DESK, to: place("finish") },
-  album: { as: DESK, to: place("settings") },
+  settings: { as: DESK, to: place("settings") },
   "day-cider": {
     as: DESK,
     to: async (page) => {
@@ -175,7 +175,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   },
   rhythm: { as: DESK, to: place("rhythm") },
   foundations: { as: DESK, to: place("foundations") },
-  layouts: { as: DESK, to: place("layouts") },
+  pockets: { as: DESK, to: place("pockets") },
   measure: { as: DESK, to: place("measure") },
   "measure-tides": {
     as: DESK,

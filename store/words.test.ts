@@ -17,7 +17,7 @@ import { moveJotting } from "./carry-over.ts";
 import { saveDayEdit, undoLastChange } from "./day.ts";
 import { handOut } from "./dealing.ts";
 import { readDecks, saveDeck } from "./deck.ts";
-import { keepHand, keepStampSet, readLetters } from "./letters.ts";
+import { keepHand, keepStampSet, readHandsAndStamps } from "./hands.ts";
 import { makeSheets, markSheetPrinted, readSheets, tickCut } from "./printing.ts";
 import { readRevisions } from "./revisions.ts";
 import { putAway, readStashTray, takeBackStash } from "./stash-tray.ts";
@@ -191,14 +191,14 @@ describe("decks, hands and stamps of a household", () => {
     const [set] = STAMP_SETS;
     if (!set) throw new Error("shipped");
     await keepStampSet(db, keeper.householdId, set);
-    const letters = await readLetters(db, keeper.householdId);
+    const letters = await readHandsAndStamps(db, keeper.householdId);
     expect(letters.hands).toMatchObject([{ name: "Petra", em: 2100 }]);
     expect(letters.sets).toMatchObject([set]);
     const [petra] = letters.hands;
     expect(await putAway(db, other.householdId, "hand", petra?.id ?? "", new Date())).toBe(false);
-    expect((await readLetters(db, keeper.householdId)).hands.length).toBe(1);
+    expect((await readHandsAndStamps(db, keeper.householdId)).hands.length).toBe(1);
     expect(await putAway(db, keeper.householdId, "hand", petra?.id ?? "", new Date())).toBe(true);
-    expect((await readLetters(db, keeper.householdId)).hands).toEqual([]);
+    expect((await readHandsAndStamps(db, keeper.householdId)).hands).toEqual([]);
   });
 
   it("lie in the tray once they are put away, come back from it, and give way to one of their name", async () => {
@@ -211,11 +211,11 @@ describe("decks, hands and stamps of a household", () => {
     const [set] = STAMP_SETS;
     if (!set) throw new Error("shipped");
     await keepStampSet(db, householdId, set);
-    const { hands, sets } = await readLetters(db, householdId);
+    const { hands, sets } = await readHandsAndStamps(db, householdId);
     const away = { deck: deck.id, hand: hands[0]?.id ?? "", "stamp-set": sets[0]?.id ?? "" };
     const kinds = ["deck", "hand", "stamp-set"] as const;
     for (const kind of kinds) expect(await putAway(db, householdId, kind, away[kind], new Date())).toBe(true);
-    expect([await readDecks(db, householdId), await readLetters(db, householdId)]).toEqual([
+    expect([await readDecks(db, householdId), await readHandsAndStamps(db, householdId)]).toEqual([
       [],
       { hands: [], sets: [] },
     ]);
@@ -232,7 +232,7 @@ describe("decks, hands and stamps of a household", () => {
       expect(await takeBackStash(db, householdId, kind, away[kind])).toBe(true);
     }
     expect((await readDecks(db, householdId)).map(({ name }) => name)).toEqual(["Harbour", "Harbour (put back)"]);
-    const back = await readLetters(db, householdId);
+    const back = await readHandsAndStamps(db, householdId);
     expect(back.hands.map(({ name, em }) => `${name} ${em}`)).toEqual(["Petra 2200", "Petra (put back) 2000"]);
     expect(back.sets).toMatchObject([set]);
     await putAway(db, householdId, "deck", deck.id, new Date());

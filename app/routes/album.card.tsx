@@ -3,7 +3,7 @@ import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { CardPlace } from "#app/places/card/card-place.tsx";
 import { cardOf, cardView } from "#app/places/card/view.ts";
 import { printShort, wallClock } from "#core/month/dates.ts";
-import { readLetters } from "#store/letters.ts";
+import { readHandsAndStamps } from "#store/hands.ts";
 import { readRevisions } from "#store/revisions.ts";
 import type { Route } from "./+types/album.card";
 
@@ -16,7 +16,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const found = isId(params.card) ? cardOf(aggregate, params.card) : null;
   if (!found) throw notFound();
   const [letters, revisions] = await reading(() =>
-    Promise.all([readLetters(context.db, member.household.id), readRevisions(context.db, found.day.id, found.card)]),
+    Promise.all([readHandsAndStamps(context.db, member.household.id), readRevisions(context.db, found.day.id, found.card)]),
   );
   const saidAt = (iso: string) => {
     const { date, time } = wallClock(Date.parse(iso), member.household.timeZone);

@@ -304,7 +304,7 @@ test("own pockets: split, resized, cut down, refused when they cannot be, saved,
 }) => {
   await newKeeper(page);
   const album = await newDecember(page);
-  await page.goto(`${album}/layouts`);
+  await page.goto(`${album}/pockets`);
   const pockets = page.getByRole("group", { name: "Pockets of the page" }).getByRole("button");
   await expect(pockets).toHaveCount(4);
   await pockets.nth(0).focus();
@@ -323,7 +323,7 @@ test("own pockets: split, resized, cut down, refused when they cannot be, saved,
   await page.getByLabel("Foundation page").selectOption({ label: "Pocket page" });
   await page.getByLabel("Pockets").selectOption({ label: "Six of mine" });
   await saved(page);
-  await page.goto(`${album}/layouts`);
+  await page.goto(`${album}/pockets`);
   await page.getByRole("button", { name: "Put Six of mine away" }).click();
   await expect(page.getByText(/1 page uses this layout, so it was kept/)).toBeVisible();
   await page.getByRole("button", { name: "Drop the last row" }).click();

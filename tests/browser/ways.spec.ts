@@ -108,12 +108,12 @@ test("a file of the program that does not come, no connection and an unknown car
   await page.getByRole("button", { name: "Try again" }).click();
   await expect(page.getByRole("heading", { name: "Loose ends" })).toBeVisible();
 
-  await rail.getByRole("link", { name: "Album" }).click();
+  await rail.getByRole("link", { name: "Settings" }).click();
   await expect(page.getByRole("heading", { name: "Days and numbers" })).toBeVisible();
   await rail.getByRole("link", { name: "Month" }).click();
   await expect(page.getByRole("listbox")).toBeVisible();
   await context.setOffline(true);
-  await rail.getByRole("link", { name: "Album" }).click();
+  await rail.getByRole("link", { name: "Settings" }).click();
   await expect(page.getByRole("heading", { name: "No connection" })).toBeVisible();
   await page.getByRole("button", { name: "Try again" }).click();
   await expect(page.getByText("Still no answer.")).toBeVisible();
@@ -214,7 +214,7 @@ test("a slash finds a place, a day, a word, a picture and a setting, and a digit
   };
   await find("rhythm", /^Book: Rhythm/, /\/rhythm$/);
   await find("saffron", /^Day 4, Saffron Friday/, /days\/2026-12-04$/);
-  await find("centimetres", /^Album/, /\/settings$/);
+  await find("centimetres", /^Settings/, /\/settings$/);
   await find("printer", /^Photos: Print sheets/, /\/sheets$/);
   await find("lantern", /lantern.*card/i, /\/cards\//);
   await find(".jpg", /\.jpg/, /\/photos\?picture=/);
@@ -236,7 +236,7 @@ test("on a phone the bar has five, and More has the rest, the tray and Take back
   await saved(page);
   await bar.getByRole("button", { name: "More" }).tap();
   const more = page.getByRole("dialog", { name: "More" });
-  await expect(more.getByRole("link")).toHaveText(["Words", "Book", "Finish", "Album", "Shelf", "Tray"]);
+  await expect(more.getByRole("link")).toHaveText(["Words", "Book", "Finish", "Settings", "Shelf", "Tray"]);
   await more.getByRole("button", { name: "Take back the last change" }).tap();
   await expect(page.getByLabel("Title", { exact: true })).toHaveValue("");
   await bar.getByRole("button", { name: "More" }).tap();

@@ -75,7 +75,7 @@ describe("a form", () => {
     for (const path of [
       "/tray",
       `${album}/settings`,
-      `${album}/layouts`,
+      `${album}/pockets`,
       `${album}/measure`,
       `${album}/words`,
       "/albums/new",
@@ -140,8 +140,8 @@ describe("what cannot be kept", () => {
       await (await sendForm(who, "/albums/new.data", { ...date, start: "0000-12-01", end: "0000-12-05" })).text(),
     ).toContain("ok");
     const nul = { act: "keep-hand", hand: { name: "Pe\u0000tra", em: 100, line: 200 } };
-    expect((await sendJson(who, `${album}/letters.data`, nul)).status).toBe(200);
-    expect(await (await get(who, `${album}/letters.data`)).text()).toContain("Petra");
+    expect((await sendJson(who, `${album}/hands.data`, nul)).status).toBe(200);
+    expect(await (await get(who, `${album}/hands.data`)).text()).toContain("Petra");
     for (const address of [
       "/photos/x/480",
       `/photos/${randomUUID()}/abc`,

@@ -305,7 +305,7 @@ describe("requests about the book that were made by hand", () => {
     const save = async (draft: object) =>
       (
         await post(
-          `${album}/layouts.data`,
+          `${album}/pockets.data`,
           new URLSearchParams({ intent: "save", name: "Bad", layout: JSON.stringify(draft) }).toString(),
           { cookie },
         )
@@ -326,6 +326,6 @@ describe("requests about the book that were made by hand", () => {
     for (const root of [wide, { ...wide, seam: 0, parts: [] }, deep, { kind: "spiral" }, "not JSON"])
       expect(await save({ page, margin: 0, root })).toContain("bad-layout");
     expect(await save({ page, margin: 30_000, root: pocket })).toContain("bad-layout");
-    expect(await (await get(`${album}/layouts.data`, cookie)).text()).not.toContain("Bad");
+    expect(await (await get(`${album}/pockets.data`, cookie)).text()).not.toContain("Bad");
   });
 });

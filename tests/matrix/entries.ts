@@ -259,12 +259,12 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("card-sheets"),
     writes: { make: json("card-sheets", ({ card }) => ({ sheets: [GANGED(card)] })) },
   },
-  "routes/album.letters.tsx": {
-    ...page("letters"),
+  "routes/album.hands.tsx": {
+    ...page("hands"),
     writes: {
-      "keep-hand": json("letters", () => ({ act: "keep-hand", hand: HAND }), true),
-      "keep-set": json("letters", () => ({ act: "keep-set", set: SET }), true),
-      forget: json("letters", ({ hand }) => ({ act: "forget", id: hand }), true),
+      "keep-hand": json("hands", () => ({ act: "keep-hand", hand: HAND }), true),
+      "keep-set": json("hands", () => ({ act: "keep-set", set: SET }), true),
+      forget: json("hands", ({ hand }) => ({ act: "forget", id: hand }), true),
     },
   },
   "routes/album.book.tsx": page("book"),
@@ -291,11 +291,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       ),
     },
   },
-  "routes/album.layouts.tsx": {
-    ...page("layouts"),
+  "routes/album.pockets.tsx": {
+    ...page("pockets"),
     writes: {
-      save: form(
-        "layouts",
+      save: form("pockets",
         () => ({
           intent: "save",
           name: "New",
@@ -303,7 +302,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         }),
         true,
       ),
-      delete: form("layouts", ({ layout }) => ({ intent: "delete", id: layout }), true),
+      delete: form("pockets", ({ layout }) => ({ intent: "delete", id: layout }), true),
     },
   },
   "routes/album.measure.tsx": {

@@ -81,7 +81,7 @@ export function LetteringPanel({ desk, face, text, unit, hands, sets, albumId }:
           />
           <p className="text-sm text-quiet">
             Lines {sayLength(lettering.hand.line, unit)} apart.{" "}
-            <Link className="link" to={to.letters(albumId)}>
+            <Link className="link" to={to.hands(albumId)}>
               Measure a hand
             </Link>
           </p>
@@ -294,7 +294,7 @@ function Stamped({
       </ul>
       <p className="text-sm text-quiet">
         Widths of the shipped sets are typical.{" "}
-        <Link className="link" to={to.letters(albumId)}>
+        <Link className="link" to={to.hands(albumId)}>
           Measure your own set
         </Link>
       </p>

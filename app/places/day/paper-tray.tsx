@@ -26,7 +26,7 @@ export function PaperTray({ view }: { view: DayView }) {
             Take a template
           </Link>
         )}
-        <Link to={to.layouts(view.albumId)} className="link flex min-h-9 items-center">
+        <Link to={to.pockets(view.albumId)} className="link flex min-h-9 items-center">
           Other pockets
         </Link>
       </p>

@@ -149,7 +149,7 @@ export function NewAlbum({ months, usual, books, answer }: Props) {
           ))}
         </fieldset>
         <p className="text-sm text-quiet">
-          Sizes are typical. Makers differ: measure your own protector later under Album, and the plan follows.
+          Sizes are typical. Makers differ: measure your own protector later under Book, Measures, and the plan follows.
         </p>
         <fieldset className="flex gap-6">
           <legend className="mb-1 text-sm font-medium">Measure in</legend>

@@ -22,7 +22,7 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
     answer && !answer.ok && answer.reason === "fields" ? answer.errors : {};
   return (
     <div className="grid max-w-3xl gap-8 p-4 wide:p-7">
-      <h1 className="text-3xl">Album</h1>
+      <h1 className="text-3xl">Settings</h1>
       <Form method="post" className="grid gap-7">
         <input type="hidden" name="version" value={seen} />
         <Outcome

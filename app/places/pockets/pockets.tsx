@@ -49,7 +49,7 @@ type Draft = { readonly page: Size; readonly margin: Length; readonly root: Layo
 const NOTHING = ticks(0);
 
 /** Pockets by splitting, or by cutting a protector down; saved under a name for every page of that size. */
-export function Layouts({ albumId, format, unit, own, answer }: Props) {
+export function Pockets({ albumId, format, unit, own, answer }: Props) {
   const busy = useNavigation().state !== "idle";
   const [draft, setDraft] = useState<Draft>({ page: format.nominal, margin: NOTHING, root: grid(2, 2) });
   const [chosen, setChosen] = useState<LayoutPath>([0, 0]);
@@ -107,7 +107,7 @@ export function Layouts({ albumId, format, unit, own, answer }: Props) {
   };
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <PlaceTabs place="book" albumId={albumId} here="layouts" />
+      <PlaceTabs place="book" albumId={albumId} here="pockets" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)] wide:grid-rows-[minmax(0,1fr)]">
         <section
           aria-label="The pockets, to scale"

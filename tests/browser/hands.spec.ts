@@ -68,7 +68,7 @@ test("a hand is measured off its copy and a set of stamps off its letters; both 
   await saved(page);
 
   // A card keeps the measures it was written with when its hand is forgotten.
-  await page.goto(`${album}/letters`);
+  await page.goto(`${album}/hands`);
   await page.getByRole("button", { name: /^Put Isolde/ }).click();
   await expect(page.getByText("Isolde, lines")).toHaveCount(0);
   await page.goBack();

@@ -3,13 +3,13 @@ import { readForm } from "#app/http/body.ts";
 import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, requireAlbum, writing } from "#app/http/page.ts";
-import { Layouts } from "#app/places/layouts/layouts.tsx";
+import { Pockets } from "#app/places/pockets/pockets.tsx";
 import { LAYOUT_DRAFT } from "#core/book/edit-schema.ts";
 import { readLayout } from "#core/book/layout.ts";
 import { openingOf } from "#core/book/read.ts";
 import { clean } from "#core/words/clean.ts";
 import { putLayoutAway, saveLayout } from "#store/page-stash.ts";
-import type { Route } from "./+types/album.layouts";
+import type { Route } from "./+types/album.pockets";
 
 export const meta: Route.MetaFunction = () => [{ title: "Pockets · Hearth Clock" }];
 
@@ -52,6 +52,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 export const shouldRevalidate = revalidateWhenReached;
 
-export default function LayoutsRoute({ loaderData, actionData }: Route.ComponentProps) {
-  return <Layouts {...loaderData} answer={actionData ?? null} />;
+export default function PocketsRoute({ loaderData, actionData }: Route.ComponentProps) {
+  return <Pockets {...loaderData} answer={actionData ?? null} />;
 }

@@ -2,25 +2,25 @@ import { data } from "react-router";
 import { readJson } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
-import { LETTERS_ACT, type LettersAnswer } from "#app/places/letters/acts.ts";
-import { Letters } from "#app/places/letters/letters.tsx";
-import { keepHand, keepStampSet, readLetters } from "#store/letters.ts";
+import { HANDS_ACT, type HandsAnswer } from "#app/places/hands/acts.ts";
+import { Hands } from "#app/places/hands/hands.tsx";
+import { keepHand, keepStampSet, readHandsAndStamps } from "#store/hands.ts";
 import { putAway } from "#store/stash-tray.ts";
-import type { Route } from "./+types/album.letters";
+import type { Route } from "./+types/album.hands";
 
 export const meta: Route.MetaFunction = () => [{ title: "Hands and stamps · Hearth Clock" }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const letters = await reading(() => readLetters(context.db, member.household.id));
+  const letters = await reading(() => readHandsAndStamps(context.db, member.household.id));
   const { id, unit } = aggregate.album;
   return { albumId: id, unit, who: [member.name.split(" ")[0] ?? member.name], ...letters };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const sent = LETTERS_ACT.safeParse(await readJson(request));
+  const sent = HANDS_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
-  return writing(async (): Promise<LettersAnswer> => {
+  return writing(async (): Promise<HandsAnswer> => {
     const { member } = await requireAlbum(context, params.album);
     const householdId = member.household.id;
     switch (sent.data.act) {
@@ -44,6 +44,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
 export const shouldRevalidate = revalidateWhenReached;
 
-export default function LettersRoute({ loaderData }: Route.ComponentProps) {
-  return <Letters view={loaderData} />;
+export default function HandsRoute({ loaderData }: Route.ComponentProps) {
+  return <Hands view={loaderData} />;
 }

@@ -7,7 +7,7 @@ import { hand, stampSet } from "./schema/index.ts";
 export type KeptHand = Hand & { readonly id: string };
 export type KeptStampSet = StampSet & { readonly id: string };
 
-export async function readLetters(
+export async function readHandsAndStamps(
   db: Reader,
   householdId: string,
 ): Promise<{ hands: KeptHand[]; sets: KeptStampSet[] }> {

@@ -14,9 +14,9 @@ import { size } from "#core/measure/size.ts";
 import { type HandProblem, readHand, SAMPLE } from "#core/words/hand.ts";
 import { layWords } from "#core/words/lay.ts";
 import { type Hand, NO_EDGES, STAMP_SETS, type StampSet, usualSetting } from "#core/words/lettering.ts";
-import type { LettersAct, LettersAnswer } from "./acts.ts";
+import type { HandsAct, HandsAnswer } from "./acts.ts";
 
-export type LettersView = {
+export type HandsView = {
   readonly albumId: string;
   readonly unit: Unit;
   readonly who: readonly string[];
@@ -32,13 +32,13 @@ const PROBLEM: Record<HandProblem, string> = {
 };
 
 /** Handwriting measured once for each person, and the stamps of the house. */
-export function Letters({ view }: { view: LettersView }) {
+export function Hands({ view }: { view: HandsView }) {
   const { albumId, unit, hands, sets, who } = view;
-  const fetcher = useFetcher<LettersAnswer>();
-  const send = (act: LettersAct) =>
+  const fetcher = useFetcher<HandsAnswer>();
+  const send = (act: HandsAct) =>
     void fetcher.submit(act as never, {
       method: "post",
-      action: to.letters(albumId),
+      action: to.hands(albumId),
       encType: "application/json",
     });
   const busy = fetcher.state !== "idle";
@@ -51,7 +51,7 @@ export function Letters({ view }: { view: LettersView }) {
   const read = readHand(name.trim() || "A hand", { wide, lines, last, line });
   return (
     <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="words" albumId={albumId} here="letters" />
+      <PlaceTabs place="words" albumId={albumId} here="hands" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
         <section aria-label="The copy, to scale" className="h-[48vh] overflow-hidden bg-mat wide:h-full">
           <Copy hand={read.ok ? read.hand : null} wide={wide} unit={unit} />

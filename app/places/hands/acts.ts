@@ -2,10 +2,10 @@ import { z } from "zod";
 import type { Away } from "#app/wording/sending.ts";
 import { HAND, STAMP_SET } from "#core/words/setting-schema.ts";
 
-export const LETTERS_ACT = z.discriminatedUnion("act", [
+export const HANDS_ACT = z.discriminatedUnion("act", [
   z.object({ act: z.literal("keep-hand"), hand: HAND }),
   z.object({ act: z.literal("keep-set"), set: STAMP_SET }),
   z.object({ act: z.literal("forget"), id: z.uuid() }),
 ]);
-export type LettersAct = z.input<typeof LETTERS_ACT>;
-export type LettersAnswer = { ok: true; said: string } | { ok: false; reason: Away };
+export type HandsAct = z.input<typeof HANDS_ACT>;
+export type HandsAnswer = { ok: true; said: string } | { ok: false; reason: Away };
