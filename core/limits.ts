@@ -56,7 +56,7 @@ export const LIMITS = {
   archivePieces: { most: 20_000, why: "pieces, cards, jottings, prints and inserts together" },
   archivePhotos: { most: 20_000, why: "more than a household takes in a year" },
   // Texts
-  lettersOfSlips: { most: 20_000, why: "of one text; the largest card holds some three thousand" },
+  lettersLookedThrough: { most: 20_000, why: "of one text; the largest card holds some three thousand" },
   phraseSteps: { most: 3_000_000, why: "in looking for phrases that come twice: a full album takes a tenth" },
   lengthLetters: { most: 64, why: "the longest way to write a length has some twenty letters" },
 } as const satisfies Record<string, Limit>;

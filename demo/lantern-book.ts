@@ -18,8 +18,8 @@ import { saveBookEdit } from "../store/book.ts";
 import { saveDayEdit } from "../store/day.ts";
 import { factsOf } from "../store/day-row.ts";
 import type { Db } from "../store/db.ts";
+import { saveLayout } from "../store/kept-pages.ts";
 import { changeMatter } from "../store/matter.ts";
-import { saveLayout } from "../store/page-stash.ts";
 import { bookChange } from "../store/schema/index.ts";
 import { addTryOut } from "../store/try-out.ts";
 
@@ -103,12 +103,12 @@ async function frontMatter(db: Db, author: Author, change: (edit: BookEdit) => P
         face: "front",
         pieces: [
           ...picture,
-          made("mat", "Lantern Month", 0.75, 5.25, 4.5, 1.25),
-          made("mat", "Orrin Skerry, 2026", 1.5, 6.75, 3, 0.75),
+          made("photo-mat", "Lantern Month", 0.75, 5.25, 4.5, 1.25),
+          made("photo-mat", "Orrin Skerry, 2026", 1.5, 6.75, 3, 0.75),
         ],
       },
       { leaf: title, face: "back", pieces: words },
-      { leaf: calendar, face: "front", pieces: [made("mat", "December, thirty-one squares", 0.5, 1, 5, 5.5)] },
+      { leaf: calendar, face: "front", pieces: [made("photo-mat", "December, thirty-one squares", 0.5, 1, 5, 5.5)] },
     ],
   });
 }
@@ -179,7 +179,7 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
   const next = dayOn("-22");
   if (shortest && next) {
     await change({ kind: "own-side", leaf: shortest.leaf.id, face: "back", owner: { kind: "day", dayId: next } });
-    const map = made("mat", "The path, from above", 1, 1.5, 4, 5);
+    const map = made("photo-mat", "The path, from above", 1, 1.5, 4, 5);
     await change({ kind: "arrange", leaf: shortest.leaf.id, face: "back", pieces: [map] });
   }
   await frontMatter(db, author, change);

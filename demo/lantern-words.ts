@@ -10,8 +10,8 @@ import type { Author } from "../store/author.ts";
 import { saveDayEdit } from "../store/day.ts";
 import type { Db } from "../store/db.ts";
 import { saveDeck } from "../store/deck.ts";
-import { setPeople } from "../store/household.ts";
 import { keepHand, keepStampSet } from "../store/hands.ts";
+import { setPeople } from "../store/household.ts";
 import { by } from "./day-maker.ts";
 
 /** What Petra caught on the signal station's steps, with the minute it was. */

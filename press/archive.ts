@@ -21,6 +21,7 @@ import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import { breaksRule, type Db, isBadValue } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
+import { wantPictures } from "../store/kept-tray.ts";
 import {
   filesOfPhotos,
   findPhoto,
@@ -29,7 +30,6 @@ import {
   readOriginal,
   readOriginalInSlices,
 } from "../store/photo.ts";
-import { wantPictures } from "../store/stash-tray.ts";
 import { withoutPlace } from "./place.ts";
 import type { PictureReader } from "./reading-pool.ts";
 import {

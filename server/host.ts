@@ -13,9 +13,9 @@ import { migrateStore } from "../store/migrate.ts";
 import { dropExpired } from "../store/tray.ts";
 import { dropExpiredWork, householdRoom } from "../store/work.ts";
 import { contextFor, type Given, knowSender } from "./context.ts";
-import { doors } from "./doors.ts";
 import { filesOf } from "./files.ts";
 import { roomInMemory } from "./in-memory.ts";
+import { intake } from "./intake.ts";
 import { openLimiter } from "./limiter.ts";
 import { describeError, log } from "./log.ts";
 import { sameOriginWrites, securityHeaders } from "./security.ts";
@@ -70,7 +70,7 @@ export function makeApp(
       () => response.status(503).type("text/plain").send("the database does not answer"),
     );
   });
-  app.use(requestLog, sameOriginWrites, knowSender(given), doors(senderOf));
+  app.use(requestLog, sameOriginWrites, knowSender(given), intake(senderOf));
   // What a household is told of itself is for nobody's cache; a page that may be kept says so itself.
   app.use((request, response, next) => {
     if (request.path.endsWith(".data")) response.set("Cache-Control", "private, no-store");
@@ -134,7 +134,7 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
     const listening = app.listen(port, "127.0.0.1", () => resolve(listening));
     listening.once("error", reject);
   });
-  // A file may take its time, as long as it keeps coming: the doors see to that.
+  // A file may take its time, as long as it keeps coming: the intake sees to that.
   server.requestTimeout = 0;
   server.headersTimeout = LIMITS.bodySilenceMs.most;
   return {

@@ -9,8 +9,8 @@ import { openTestStore, secondMember } from "../tests/household.ts";
 import { undoLastChange } from "./day.ts";
 import { countingQueries } from "./db.ts";
 import { setFoundations } from "./foundations.ts";
-import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./page-stash.ts";
-import { putAway } from "./stash-tray.ts";
+import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./kept-pages.ts";
+import { putAway } from "./kept-tray.ts";
 import { emptyTray, putLeafOrTryOutBack, readTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut, keepTryOut } from "./try-out.ts";
 

@@ -18,13 +18,13 @@ import { countingQueries, isStoreGone } from "./db.ts";
 import { saveDeck } from "./deck.ts";
 import { importAlbum } from "./import.ts";
 import { insertAll } from "./insert-all.ts";
-import { saveLayout } from "./page-stash.ts";
+import { saveLayout } from "./kept-pages.ts";
+import { putAway, takeBackKept } from "./kept-tray.ts";
 import { keepTraits, newUse, photoById } from "./photo.ts";
 import { markByHand } from "./printing.ts";
 import { markPhotos } from "./roll.ts";
 import { jotting as jottingTable, pictureTrait, print } from "./schema/index.ts";
 import { readShelf } from "./shelf.ts";
-import { putAway, takeBackStash } from "./stash-tray.ts";
 import { emptyTray, putBack } from "./tray.ts";
 import { addTryOut, dropTryOut } from "./try-out.ts";
 
@@ -247,7 +247,7 @@ describe("many writers at once", () => {
         }),
       () => dropTryOut(db, author(), ids.tryOut),
       () => putAway(db, ids.householdId, "layout", ids.layout, new Date()),
-      () => takeBackStash(db, ids.householdId, "layout", ids.layout),
+      () => takeBackKept(db, ids.householdId, "layout", ids.layout),
       () => undoLastChange(db, author()),
     ];
     await Promise.all(

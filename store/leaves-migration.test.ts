@@ -9,8 +9,8 @@ import { inches, type Length, ticks } from "../core/measure/length.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";
 import { openStore } from "./db.ts";
+import { type MeasuredFormat, readFormats } from "./kept-pages.ts";
 import { migrateStore } from "./migrate.ts";
-import { type MeasuredFormat, readFormats } from "./page-stash.ts";
 import { readTray } from "./tray.ts";
 
 /** The last step of the tables before leaves said themselves what they are. */

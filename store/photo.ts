@@ -5,9 +5,9 @@ import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
 import type { Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
+import { wantPictures } from "./kept-tray.ts";
 import { photo, picture, pictureTrait, pictureVersion } from "./schema/index.ts";
 import type { PictureMime } from "./schema/photo.ts";
-import { wantPictures } from "./stash-tray.ts";
 
 export type { PictureMime };
 

@@ -12,10 +12,10 @@ import { aPhoto, withPrints } from "../tests/prints.ts";
 import { readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
 import { saveDayEdit, undoLastChange } from "./day.ts";
+import { readKeptTray, takeBackKept } from "./kept-tray.ts";
 import { findPhoto, keepPhoto, readOriginal, readTraits } from "./photo.ts";
 import { placePhotos, setPhotoRule } from "./place-photos.ts";
 import { knownPictures, markPhotos, readRoll } from "./roll.ts";
-import { readStashTray, takeBackStash } from "./stash-tray.ts";
 import { dropExpired, emptyTray, putBack } from "./tray.ts";
 
 const store = openTestStore();
@@ -91,17 +91,17 @@ describe("the roll", () => {
     const away = { kind: "away" } as const;
     expect(await markPhotos(store.db, householdId, [kept.id], away)).toBe(1);
     expect([await roll(), await knownPictures(store.db, householdId, [photo.sha256])]).toEqual([[], []]);
-    expect(await readStashTray(store.db, householdId)).toMatchObject([{ kind: "picture", photoId: kept.id }]);
-    expect(await takeBackStash(store.db, householdId, "picture", kept.id)).toBe(true);
+    expect(await readKeptTray(store.db, householdId)).toMatchObject([{ kind: "picture", photoId: kept.id }]);
+    expect(await takeBackKept(store.db, householdId, "picture", kept.id)).toBe(true);
     expect(await roll()).toEqual([kept.id]);
     await markPhotos(store.db, householdId, [kept.id], away);
     expect(await keepPhoto(store.db, householdId, photo)).toMatchObject({ id: kept.id, isNew: true });
     expect(await roll()).toEqual([kept.id]);
     await markPhotos(store.db, householdId, [kept.id], away);
     await dropExpired(store.db, new Date(Date.now() + 29 * 86_400_000));
-    expect((await readStashTray(store.db, householdId)).length).toBe(1);
+    expect((await readKeptTray(store.db, householdId)).length).toBe(1);
     await emptyTray(store.db, householdId);
-    expect([await readStashTray(store.db, householdId), await roll()]).toEqual([[], []]);
+    expect([await readKeptTray(store.db, householdId), await roll()]).toEqual([[], []]);
     expect(await readOriginal(store.db, householdId, kept.id)).toBeNull();
   });
 
@@ -113,7 +113,7 @@ describe("the roll", () => {
     expect(await markPhotos(store.db, householdId, [one.photoId], { kind: "away" })).toBe(1);
     // The piece comes back from the tray: its picture is in use again.
     await putBack(store.db, householdId, "photo", one.id, author());
-    expect(await readStashTray(store.db, householdId)).toEqual([]);
+    expect(await readKeptTray(store.db, householdId)).toEqual([]);
     expect((await readRoll(store.db, householdId)).map(({ id }) => id)).toContain(one.photoId);
     await emptyTray(store.db, householdId);
     expect(await readOriginal(store.db, householdId, one.photoId)).not.toBeNull();

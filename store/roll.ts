@@ -4,8 +4,8 @@ import { findIn } from "../core/words/find.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
+import { onADay, pictureAway } from "./kept-tray.ts";
 import { dayPhoto, photo } from "./schema/index.ts";
-import { onADay, pictureAway } from "./stash-tray.ts";
 
 const onTheRoll = (db: Reader) => not(pictureAway(db) ?? sql`false`);
 

@@ -179,14 +179,18 @@ describe("an album from before sides were shared", () => {
     const what = { kind: "numeral", size: { w: 1, h: 1 }, look: null, zero: true };
     const lies = { at: { x: 5, y: 6 }, turn: 1, outside: true };
     const number = { id: "numeral", what: { ...what, dayId: day }, ...lies };
-    const filler = { id: "f", what: { kind: "filler", size: { w: 1, h: 1 }, name: "n" }, ...lies };
-    const laid = JSON.stringify([filler, number]);
+    const mat = { kind: "mat", size: { w: 1, h: 1 }, name: "n" };
+    const paper = { id: "f", what: mat, ...lies };
+    const laid = JSON.stringify([paper, number]);
     const of = { leaf_id: leaf, album_id: album, day_id: day };
     await insert("side", { ...of, face: "front", pieces: laid });
     await insert("side", { ...of, face: "back" });
     const tried = { id: ids(), leaf_id: leaf, face: "front", name: "B", pieces: laid, made_at: new Date() };
     await insert("try_out", tried);
-    const template = JSON.stringify([{ what: { ...what, dayId: null }, ...lies }]);
+    const template = JSON.stringify([
+      { what: { ...what, dayId: null }, ...lies },
+      { what: mat, ...lies },
+    ]);
     await insert("template", {
       household_id: household,
       name: "T",
@@ -218,14 +222,21 @@ describe("an album from before sides were shared", () => {
       return read;
     };
     const now = [
-      { ...filler, dayId: null },
+      { ...paper, what: { ...mat, kind: "photo-mat" }, dayId: null },
       { ...number, what, dayId: day },
     ];
     const { leaves, tryOuts } = await look();
     expect(leaves[0]?.front).toEqual({ owner: { kind: "day", dayId: day }, guests: [], pieces: now, done: [] });
     expect(leaves[0]?.back.pieces).toBeNull();
     expect(tryOuts[0]?.pieces).toEqual(now);
-    expect((await old.pool.query("select pieces from template")).rows).toEqual([{ pieces: [{ what, ...lies }] }]);
+    expect((await old.pool.query("select pieces from template")).rows).toEqual([
+      {
+        pieces: [
+          { what, ...lies },
+          { what: { ...mat, kind: "photo-mat" }, ...lies },
+        ],
+      },
+    ]);
     expect((await old.pool.query("select set_aside from photo")).rows).toEqual([{ set_aside: true }]);
     const author = { householdId: household, albumId: album, memberId: member, at: new Date() };
     expect(await undoLastChange(old.db, author)).toMatchObject({ ok: true });

@@ -4,9 +4,9 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
+import { dropKept, dropLooseBytes, oldInKept } from "./kept-tray.ts";
 import { putLeafBack } from "./leaf-place.ts";
 import { album, card, day, dayPhoto, jotting, leaf, side, tryOut } from "./schema/index.ts";
-import { dropLooseBytes, dropStash, oldInStash } from "./stash-tray.ts";
 
 /** How long a thing stays in the tray. */
 export const TRAY_DAYS = 30;
@@ -153,7 +153,7 @@ async function dropFrom(tx: Transaction, householdId: string, before: Date | nul
   await tx.delete(tryOut).where(and(old(tryOut.deletedAt), sql`${tryOut.leafId} in ${leaves}`));
   await tx.delete(leaf).where(and(old(leaf.deletedAt), sql`${leaf.id} in ${leaves}`));
   await tx.delete(album).where(and(eq(album.householdId, householdId), old(album.deletedAt)));
-  await dropStash(tx, householdId, before);
+  await dropKept(tx, householdId, before);
 }
 
 /** Empties the tray of one household: gone for good. */
@@ -185,7 +185,7 @@ async function householdsWithOld(db: Db, before: Date): Promise<string[]> {
     .innerJoin(album, eq(album.id, leaf.albumId))
     .where(lt(tryOut.deletedAt, before));
   const albums = db.select(ofAlbum).from(album).where(lt(album.deletedAt, before));
-  const found = await unionAll(albums, leaves, tryOuts, ...pieces, ...oldInStash(db, before));
+  const found = await unionAll(albums, leaves, tryOuts, ...pieces, ...oldInKept(db, before));
   return [...new Set(found.map(({ id }) => id))];
 }
 

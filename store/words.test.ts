@@ -18,9 +18,9 @@ import { saveDayEdit, undoLastChange } from "./day.ts";
 import { handOut } from "./dealing.ts";
 import { readDecks, saveDeck } from "./deck.ts";
 import { keepHand, keepStampSet, readHandsAndStamps } from "./hands.ts";
+import { putAway, readKeptTray, takeBackKept } from "./kept-tray.ts";
 import { makeSheets, markSheetPrinted, readSheets, tickCut } from "./printing.ts";
 import { readRevisions } from "./revisions.ts";
-import { putAway, readStashTray, takeBackStash } from "./stash-tray.ts";
 import { readTexts } from "./texts.ts";
 import { emptyTray, putBack, readTray } from "./tray.ts";
 
@@ -219,17 +219,17 @@ describe("decks, hands and stamps of a household", () => {
       [],
       { hands: [], sets: [] },
     ]);
-    const tray = await readStashTray(db, householdId);
+    const tray = await readKeptTray(db, householdId);
     expect(tray.map(({ kind, name }) => `${kind} ${name}`).sort()).toEqual([
       ...["deck Harbour", "hand Petra", `stamp-set ${set.name}`],
     ]);
-    expect(await readStashTray(db, other.householdId)).toEqual([]);
+    expect(await readKeptTray(db, other.householdId)).toEqual([]);
     // Others of those names are made meanwhile.
     await saveDeck(db, householdId, { ...deck, id: randomUUID() });
     await keepHand(db, householdId, { name: "Petra", em: ticks(2200), line: millimetres(9) });
     for (const kind of kinds) {
-      expect(await takeBackStash(db, other.householdId, kind, away[kind])).toBe(false);
-      expect(await takeBackStash(db, householdId, kind, away[kind])).toBe(true);
+      expect(await takeBackKept(db, other.householdId, kind, away[kind])).toBe(false);
+      expect(await takeBackKept(db, householdId, kind, away[kind])).toBe(true);
     }
     expect((await readDecks(db, householdId)).map(({ name }) => name)).toEqual(["Harbour", "Harbour (put back)"]);
     const back = await readHandsAndStamps(db, householdId);
@@ -237,7 +237,7 @@ describe("decks, hands and stamps of a household", () => {
     expect(back.sets).toMatchObject([set]);
     await putAway(db, householdId, "deck", deck.id, new Date());
     await emptyTray(db, householdId);
-    expect(await takeBackStash(db, householdId, "deck", deck.id)).toBe(false);
+    expect(await takeBackKept(db, householdId, "deck", deck.id)).toBe(false);
     expect((await readDecks(db, householdId)).length).toBe(1);
   });
 

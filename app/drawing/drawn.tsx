@@ -1,7 +1,7 @@
 import type { SVGProps } from "react";
 
 /**
- * The one door for what is drawn as text. `markup` comes from core/draw/svg.ts or app/drawing/mat-text.ts, which escape
+ * The one way for what is drawn as text. `markup` comes from core/draw/svg.ts or app/drawing/mat-text.ts, which escape
  * every word: nothing else may be handed in here, and nowhere else is text taken as markup.
  */
 export function Drawn({
@@ -9,6 +9,6 @@ export function Drawn({
   as: Tag = "g",
   ...rest
 }: SVGProps<SVGGElement> & SVGProps<SVGSVGElement> & { markup: string; as?: "g" | "svg" }) {
-  // biome-ignore lint/security/noDangerouslySetInnerHtml: the door itself
+  // biome-ignore lint/security/noDangerouslySetInnerHtml: the one way itself
   return <Tag {...(rest as object)} dangerouslySetInnerHTML={{ __html: markup }} />;
 }

@@ -18,7 +18,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return cardSheetsView(aggregate, sheets, printer);
 }
 
-/** Keeps sheets of cards as they were ganged; what is done to them later comes through the print sheets' own door. */
+/** Keeps sheets of cards as they were ganged; what is done to them later comes through the print sheets' own route. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const sent = CARD_SHEETS_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });

@@ -16,7 +16,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const found = isId(params.card) ? cardOf(aggregate, params.card) : null;
   if (!found) throw notFound();
   const [letters, revisions] = await reading(() =>
-    Promise.all([readHandsAndStamps(context.db, member.household.id), readRevisions(context.db, found.day.id, found.card)]),
+    Promise.all([
+      readHandsAndStamps(context.db, member.household.id),
+      readRevisions(context.db, found.day.id, found.card),
+    ]),
   );
   const saidAt = (iso: string) => {
     const { date, time } = wallClock(Date.parse(iso), member.household.timeZone);

@@ -5,7 +5,7 @@ import { type HandedFile, withFile } from "#app/http/files.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
 import { hasRoom, notFound, requireAlbum, writing } from "#app/http/page.ts";
 import { pageOf } from "#app/places/album/view.ts";
-import type { Added } from "#app/places/day/photos-tray.tsx";
+import type { Added } from "#app/places/day/photos-panel.tsx";
 import { pagesOf } from "#core/album/page.ts";
 import { LIMITS } from "#core/limits.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";

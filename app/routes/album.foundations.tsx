@@ -16,8 +16,8 @@ import { parseDate } from "#core/month/dates.ts";
 import { clean } from "#core/words/clean.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { rememberPattern, setFoundations } from "#store/foundations.ts";
-import { readTemplates, saveTemplate } from "#store/page-stash.ts";
-import { putAway } from "#store/stash-tray.ts";
+import { readTemplates, saveTemplate } from "#store/kept-pages.ts";
+import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.foundations";
 
 export const meta: Route.MetaFunction = () => [{ title: "Foundation pages · Hearth Clock" }];

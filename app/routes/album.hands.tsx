@@ -5,7 +5,7 @@ import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { HANDS_ACT, type HandsAnswer } from "#app/places/hands/acts.ts";
 import { Hands } from "#app/places/hands/hands.tsx";
 import { keepHand, keepStampSet, readHandsAndStamps } from "#store/hands.ts";
-import { putAway } from "#store/stash-tray.ts";
+import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.hands";
 
 export const meta: Route.MetaFunction = () => [{ title: "Hands and stamps · Hearth Clock" }];

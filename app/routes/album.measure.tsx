@@ -8,8 +8,8 @@ import { stopWords } from "#app/wording/fit.ts";
 import { stopsFitting } from "#core/book/stops-fitting.ts";
 import { clean } from "#core/words/clean.ts";
 import { updateAlbum } from "#store/album.ts";
-import { keepFormat, readFormats } from "#store/page-stash.ts";
-import { putAway } from "#store/stash-tray.ts";
+import { keepFormat, readFormats } from "#store/kept-pages.ts";
+import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.measure";
 
 export const meta: Route.MetaFunction = () => [{ title: "Measure the book · Hearth Clock" }];

@@ -8,7 +8,7 @@ import { LAYOUT_DRAFT } from "#core/book/edit-schema.ts";
 import { readLayout } from "#core/book/layout.ts";
 import { openingOf } from "#core/book/read.ts";
 import { clean } from "#core/words/clean.ts";
-import { putLayoutAway, saveLayout } from "#store/page-stash.ts";
+import { putLayoutAway, saveLayout } from "#store/kept-pages.ts";
 import type { Route } from "./+types/album.pockets";
 
 export const meta: Route.MetaFunction = () => [{ title: "Pockets · Hearth Clock" }];

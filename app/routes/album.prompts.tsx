@@ -16,7 +16,7 @@ import { readDeckFile, readDeckText } from "#press/deck-file.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import { handOut } from "#store/dealing.ts";
 import { readDecks, saveDeck } from "#store/deck.ts";
-import { putAway } from "#store/stash-tray.ts";
+import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.prompts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Prompts · Hearth Clock" }];

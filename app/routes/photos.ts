@@ -3,7 +3,7 @@ import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
 import { withFile } from "#app/http/files.ts";
 import { hasRoom, notFound, requireMember, writing } from "#app/http/page.ts";
-import type { TakenIn } from "#app/places/photos/door.ts";
+import type { TakenIn } from "#app/places/photos/upload-run.ts";
 import { LIMITS } from "#core/limits.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import { keepPhoto } from "#store/photo.ts";

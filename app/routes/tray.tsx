@@ -4,7 +4,7 @@ import { isId, reading, requireMember, writing } from "#app/http/page.ts";
 import { TrayPlace } from "#app/places/tray/tray-place.tsx";
 import { printShort } from "#core/month/dates.ts";
 import { setAlbumDeleted } from "#store/album.ts";
-import { readStashTray, STASH_KINDS, takeBackStash } from "#store/stash-tray.ts";
+import { KEPT_KINDS, readKeptTray, takeBackKept } from "#store/kept-tray.ts";
 import { emptyTray, putBack, putLeafOrTryOutBack, readTray, TRAY_DAYS, TRAY_KINDS } from "#store/tray.ts";
 import type { Route } from "./+types/tray";
 
@@ -12,14 +12,14 @@ export const meta: Route.MetaFunction = () => [{ title: "Tray · Hearth Clock" }
 
 export async function loader({ context }: Route.LoaderArgs) {
   const member = await requireMember(context);
-  const [{ albums, pieces, leaves }, stash] = await reading(() =>
-    Promise.all([readTray(context.db, member.household.id), readStashTray(context.db, member.household.id)]),
+  const [{ albums, pieces, leaves }, kept] = await reading(() =>
+    Promise.all([readTray(context.db, member.household.id), readKeptTray(context.db, member.household.id)]),
   );
   const daysLeft = (deletedAt: Date) =>
     Math.max(0, TRAY_DAYS - Math.floor((context.now.getTime() - deletedAt.getTime()) / 86_400_000));
   return {
     albums: albums.map(({ id, title, deletedAt }) => ({ id, title, daysLeft: daysLeft(deletedAt) })),
-    stash: stash.map(({ deletedAt, ...each }) => ({ ...each, daysLeft: daysLeft(deletedAt) })),
+    kept: kept.map(({ deletedAt, ...each }) => ({ ...each, daysLeft: daysLeft(deletedAt) })),
     leaves: leaves.map(({ deletedAt, date, ...leaf }) => ({
       ...leaf,
       on: date && printShort(date),
@@ -52,8 +52,8 @@ export async function action({ request, context }: Route.ActionArgs) {
         return { ok: isId(id) && (await putLeafOrTryOutBack(context.db, household.id, kind, id, writer)) };
       }
     }
-    const own = STASH_KINDS.find((each) => each === form.get("intent"));
-    if (own) return { ok: isId(id) && (await takeBackStash(context.db, household.id, own, id)) };
+    const own = KEPT_KINDS.find((each) => each === form.get("intent"));
+    if (own) return { ok: isId(id) && (await takeBackKept(context.db, household.id, own, id)) };
     const kind = TRAY_KINDS.find((each) => each === form.get("intent"));
     const writer = { memberId: member.id, at: context.now };
     return { ok: kind !== undefined && isId(id) && (await putBack(context.db, household.id, kind, id, writer)) };

@@ -110,7 +110,7 @@ describe("what wants doing", () => {
   const placed = (id: string, fit: Fit): PlacedPiece => ({
     piece: {
       id,
-      what: { kind: "mat", size: by(1, 1), name: "" },
+      what: { kind: "photo-mat", size: by(1, 1), name: "" },
       at: { x: ticks(0), y: ticks(0) },
       turn: 0,
       outside: false,
@@ -146,10 +146,12 @@ describe("what wants doing", () => {
 
   it("says of a piece that other measures would stop from fitting what it would want, or that it finds no place", () => {
     const was = placed("a", { kind: "fits", play: by(1, 1) });
-    expect(stopWords({ page: null, was, is: null }, "inch")).toBe("A leaf: Mat 1 × 1. It finds no place any more.");
+    expect(stopWords({ page: null, was, is: null }, "inch")).toBe(
+      "A leaf: Photo mat 1 × 1. It finds no place any more.",
+    );
     const is = placed("a", { kind: "turn", play: by(1, 1) });
     expect(stopWords({ page: null, was, is }, "inch")).toBe(
-      "A leaf: Mat 1 × 1. Goes in only when turned by a quarter.",
+      "A leaf: Photo mat 1 × 1. Goes in only when turned by a quarter.",
     );
   });
 });

@@ -20,7 +20,7 @@ export const KIND_NAME: Record<Piece["what"]["kind"], string> = {
   flip: "Flip-up",
   tab: "Tab",
   embellishment: "Embellishment",
-  mat: "Mat",
+  "photo-mat": "Photo mat",
   overlay: "Clear overlay",
 };
 

@@ -29,6 +29,6 @@ async function pack(task: PackTask, tell: (plan: PackPlan) => void): Promise<Pac
   return told;
 }
 
-const door = { pack };
-export type PackDoor = typeof door;
-expose(door);
+const packer = { pack };
+export type Packer = typeof packer;
+expose(packer);

@@ -12,7 +12,7 @@ export type Owner = { readonly kind: "day"; readonly dayId: string } | { readonl
 export const NOBODY: Owner = { kind: "nobody" };
 
 /** Pieces that a keeper makes or takes from the stash, with a size and a name of their own. */
-export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "mat", "overlay"] as const;
+export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "photo-mat", "overlay"] as const;
 export type MadeKind = (typeof MADE_KINDS)[number];
 
 /** What a numeral is made of and what colour it has. */

@@ -10,10 +10,10 @@ import { areaOf, contains, overlap, rect } from "../measure/rect.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece } from "./arrange.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { holesOf, holeTroubles, slitsOf } from "./holes.ts";
-import { spreadAt } from "./spread.ts";
 import { pieceRect } from "./piece.ts";
 import { looseOf, pageOfPiece, readBook, readGhost, standsFor } from "./read.ts";
 import { snap, snapLines, stepOf } from "./snap.ts";
+import { spreadAt } from "./spread.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");

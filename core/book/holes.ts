@@ -2,7 +2,7 @@ import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { inches, type Length, ticks } from "../measure/length.ts";
 import { mirrored, type Rect } from "../measure/rect.ts";
-import { type LeafRead, type PlacedPiece, type LeafBuild, wholeLeaf } from "./read.ts";
+import { type LeafBuild, type LeafRead, type PlacedPiece, wholeLeaf } from "./read.ts";
 
 /** A hole on a leaf, its centre in the page's own ticks. */
 export type HoleSpot = { readonly x: Length; readonly y: Length; readonly diameter: Length };

@@ -3,8 +3,8 @@ import { makeOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { EMPTY_SIDE, type Leaf, type LeafMake, NOBODY, newLeaf, type Piece } from "../album/leaf.ts";
 import { inches } from "../measure/length.ts";
-import { spreadAt } from "./spread.ts";
 import { readBook } from "./read.ts";
+import { spreadAt } from "./spread.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");

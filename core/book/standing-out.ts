@@ -3,8 +3,8 @@ import type { AlbumFormat } from "../album/model.ts";
 import { type Length, ticks } from "../measure/length.ts";
 import { overlap, type Rect, rect } from "../measure/rect.ts";
 import type { Arrangement } from "./edit.ts";
-import { placeInBook } from "./spread.ts";
 import type { LeafRead, PlacedPiece } from "./read.ts";
+import { placeInBook } from "./spread.ts";
 
 /** A free edge of the closed book, seen from the front. */
 export const EDGES = ["top", "right", "bottom", "left"] as const;

@@ -4,12 +4,12 @@ import type { AlbumFormat } from "../album/model.ts";
 import type { Page } from "../album/page.ts";
 import { pageSizeOf } from "../album/page-leaves.ts";
 import type { Size } from "../measure/size.ts";
-import type { Slot } from "../photo/propose.ts";
+import type { Wanted } from "../photo/propose.ts";
 import { turnedBy } from "./piece.ts";
 import { type BookRead, pageOfPiece } from "./read.ts";
 
 /** A print that a page waits for, and where it will lie: in a room kept free on one of its sides, or not yet anywhere. */
-export type WaitingPrint = Slot & {
+export type WaitingPrint = Wanted & {
   readonly dayId: string;
   readonly label: string | null;
   readonly place: { readonly leaf: string; readonly face: Face; readonly piece: string } | null;
@@ -29,7 +29,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
   const order = new Map(pages.map((page, at) => [page, at]));
   const waiting: WaitingPrint[] = [];
   const roomed = new Set<Page>();
-  const slotOf = (page: Page) => ({
+  const wantedOf = (page: Page) => ({
     page: order.get(page) ?? 0,
     dates: page.days.map(({ date }) => date),
     label: page.label,
@@ -44,7 +44,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
         roomed.add(page);
         const place = { leaf: leaf.leaf.id, face, piece: piece.id };
         waiting.push({
-          ...slotOf(page),
+          ...wantedOf(page),
           id: `${leaf.leaf.id}/${face}/${piece.id}`,
           print: turnedBy(piece.what.size, piece.turn),
           place,
@@ -56,7 +56,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
     if (page.skipped || roomed.has(page) || page.content.photos.length > 0 || page.content.waived.includes("photos"))
       continue;
     waiting.push({
-      ...slotOf(page),
+      ...wantedOf(page),
       id: `page/${page.days[0]?.id ?? ""}`,
       print: firstPrint(pageSizeOf(page.leaves, format)),
       place: null,

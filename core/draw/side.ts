@@ -5,7 +5,7 @@ import { holesOf, slitsOf } from "../book/holes.ts";
 import { type Numbered, numeralText } from "../book/numeral.ts";
 import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
-import { type LeafRead, pageOfPiece, type LeafBuild, type SideRead, wholeLeaf } from "../book/read.ts";
+import { type LeafBuild, type LeafRead, pageOfPiece, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
@@ -135,7 +135,7 @@ export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ..
       ];
     case "filler":
       return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h })];
-    case "mat":
+    case "photo-mat":
       return [{ kind: "rect", at, fill: "mat" }, caption(what.name, { w, h })];
     case "overlay":
       return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }];

@@ -11,10 +11,10 @@ const FIFTH_FORMAT = z.object({
   }),
 });
 
-/** Any piece says whose it is, where before only a number did, within what it is. */
+/** Any piece says whose it is, where before only a number did, within what it is; paper round a photo is a photo mat. */
 const ofItself = ({ what: { dayId, ...what }, ...piece }: z.output<typeof PIECE>) => ({
   ...piece,
-  what,
+  what: what.kind === "mat" ? { ...what, kind: "photo-mat" } : what,
   dayId: dayId ?? null,
 });
 const alone = ({ pieces, ...side }: z.output<typeof SIDE>) => ({

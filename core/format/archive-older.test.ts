@@ -44,8 +44,10 @@ const asNow = (pieces: OldPiece[] | null) =>
   pieces?.map((piece) => ({
     ...piece,
     dayId: null,
-    what: piece.what.kind === "numeral" ? { ...piece.what, look: null, zero: false } : piece.what,
+    what: piece.what.kind === "numeral" ? { ...piece.what, look: null, zero: false } : renamed(piece.what),
   }));
+/** Paper round a photo was once called as the cutting mat is. */
+const renamed = (what: { kind: string }) => (what.kind === "mat" ? { ...what, kind: "photo-mat" } : what);
 
 type FifthPiece = { what: { kind: string; dayId?: string | null } };
 type Fifth = {
@@ -61,7 +63,7 @@ describe("an archive of the fifth format, from before sides were shared", () => 
   );
 
   it("is read with everything where it was, each number saying which day it stands for, and nobody a guest", () => {
-    let [numbered, aside] = [0, 0];
+    let [numbered, aside, mats] = [0, 0, 0];
     for (const old of fifth) {
       const now = JSON.parse(writeArchive(asRead(old)));
       expect([now.days, now.matters]).toEqual([old.days, old.matters]);
@@ -78,13 +80,15 @@ describe("an archive of the fifth format, from before sides were shared", () => 
           expect([is.owner, is.done, is.guests]).toEqual([was.owner, was.done, []]);
           const pieces = was.pieces?.map(({ what: { dayId, ...what }, ...lies }: FifthPiece) => {
             if (dayId) numbered++;
-            return { ...lies, what, dayId: dayId ?? null };
+            if (what.kind === "mat") mats++;
+            return { ...lies, what: renamed(what), dayId: dayId ?? null };
           });
           expect(is.pieces).toEqual(pieces ?? null);
         }
       }
     }
     expect([numbered, aside]).toEqual([30, 4]);
+    expect(mats).toBe(2);
   });
 
   it("is told where it is damaged", () => {

@@ -5,11 +5,11 @@ import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { assign, NEVER } from "./assign.ts";
 import { NO_LOOK } from "./look.ts";
-import { type Candidate, EMPTY_COST, type ProposeSettings, propose, type Slot, weighAll } from "./propose.ts";
+import { type Candidate, EMPTY_COST, type ProposeSettings, propose, type Wanted, weighAll } from "./propose.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const day = (n: number) => `2026-12-${String(n).padStart(2, "0")}` as CalendarDate;
-const slot = (id: string, page: number, print = by(6, 4)): Slot => ({ id, page, dates: [day(page + 1)], print });
+const want = (id: string, page: number, print = by(6, 4)): Wanted => ({ id, page, dates: [day(page + 1)], print });
 const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
   id,
   facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
@@ -22,7 +22,7 @@ const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
   ...given,
 });
 
-const weigh = (where: Slot, candidate: Candidate, settings: ProposeSettings) =>
+const weigh = (where: Wanted, candidate: Candidate, settings: ProposeSettings) =>
   weighAll([where], [candidate], settings)[0]?.[0] ?? null;
 
 describe("assignment", () => {
@@ -76,11 +76,11 @@ describe("a proposal", () => {
 
   it("gives each day its own picture, and says so", () => {
     const { proposals, empty } = propose(
-      [slot("first", 0), slot("second", 1), slot("third", 2)],
+      [want("first", 0), want("second", 1), want("third", 2)],
       [photo("b", { taken: day(2) }), photo("a", { taken: day(1) })],
       settings,
     );
-    expect(proposals.map(({ slot: where, photo: which }) => [where, which])).toEqual([
+    expect(proposals.map(({ want: where, photo: which }) => [where, which])).toEqual([
       ["first", "a"],
       ["second", "b"],
     ]);
@@ -91,7 +91,7 @@ describe("a proposal", () => {
   it("keeps to the album's rule", () => {
     const banked = photo("banked", { taken: day(20), banked: true });
     const stray = photo("stray", { taken: day(20) });
-    const where = slot("first", 0);
+    const where = want("first", 0);
     expect(weigh(where, banked, { rule: "that-day", twice: false })).toBeNull();
     expect(weigh(where, banked, settings)?.why.date).toBe("banked");
     expect(weigh(where, stray, settings)).toBeNull();
@@ -101,16 +101,16 @@ describe("a proposal", () => {
 
   it("uses no picture twice, and none that is on a page already, unless wished", () => {
     const placed = photo("placed", { taken: day(1), placed: true });
-    expect(propose([slot("first", 0)], [placed], settings).proposals).toEqual([]);
-    const wished = propose([slot("first", 0)], [placed], { ...settings, twice: true });
+    expect(propose([want("first", 0)], [placed], settings).proposals).toEqual([]);
+    const wished = propose([want("first", 0)], [placed], { ...settings, twice: true });
     expect(wished.proposals.map(({ why }) => why.again)).toEqual([true]);
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }), (many, few) => {
-        const slots = Array.from({ length: many }, (_, at) => slot(`slot-${at}`, at));
+        const wanted = Array.from({ length: many }, (_, at) => want(`want-${at}`, at));
         const photos = Array.from({ length: few }, (_, at) =>
           photo(`photo-${at}`, { taken: day(1 + (at % 5)), banked: true }),
         );
-        const { proposals, empty } = propose(slots, photos, settings);
+        const { proposals, empty } = propose(wanted, photos, settings);
         expect(new Set(proposals.map(({ photo: id }) => id)).size).toBe(proposals.length);
         expect(proposals.length + empty.length).toBe(many);
         for (const { cost } of proposals) expect(cost).toBeLessThan(EMPTY_COST);
@@ -119,7 +119,7 @@ describe("a proposal", () => {
   });
 
   it("prefers the picture that loses less, has more pixels, and has a star", () => {
-    const where = slot("first", 0, by(4, 3));
+    const where = want("first", 0, by(4, 3));
     const cost = (given: Partial<Candidate>) =>
       weigh(where, photo("x", { taken: day(1), ...given }), settings)?.cost ?? NEVER;
     const facts = (width: number, height: number) => ({ facts: { ...photo("x").facts, width, height } });
@@ -129,15 +129,15 @@ describe("a proposal", () => {
   });
 
   it("is as cheap as with every picture weighed for every print", () => {
-    const slots = Array.from({ length: 20 }, (_, at) => slot(`slot-${at}`, at));
+    const wanted = Array.from({ length: 20 }, (_, at) => want(`want-${at}`, at));
     const photos = Array.from({ length: 300 }, (_, at) =>
       photo(`photo-${at}`, { taken: day(1 + ((at * 7) % 31)), star: at % 5 === 0, banked: at % 3 === 0 }),
     );
     const rule = { rule: "any", twice: false } as const;
-    const { proposals } = propose(slots, photos, rule);
-    const all = slots.map((each) => [
+    const { proposals } = propose(wanted, photos, rule);
+    const all = wanted.map((each) => [
       ...photos.map((candidate) => Math.min(weigh(each, candidate, rule)?.cost ?? NEVER, NEVER)),
-      ...slots.map(() => EMPTY_COST),
+      ...wanted.map(() => EMPTY_COST),
     ]);
     const cheapest = assign(all).reduce<number>((sum, column, row) => sum + (all[row]?.[column ?? 0] ?? 0), 0);
     expect(proposals.reduce((sum, { cost }) => sum + cost, 0)).toBe(cheapest);
@@ -145,10 +145,10 @@ describe("a proposal", () => {
 
   it("parts near-doubles: not on one page, nor on neighbours", () => {
     const doubles = ["sharp", "soft"].map((id, rank) => photo(id, { taken: day(1), group: "g", rank, banked: true }));
-    const near = propose([slot("a", 0), slot("b", 1)], doubles, settings);
+    const near = propose([want("a", 0), want("b", 1)], doubles, settings);
     expect(near.proposals).toHaveLength(1);
     expect(near.proposals[0]?.photo).toBe("sharp");
-    const apart = propose([slot("a", 0), slot("b", 5)], doubles, settings);
+    const apart = propose([want("a", 0), want("b", 5)], doubles, settings);
     expect(apart.proposals).toHaveLength(2);
   });
 });

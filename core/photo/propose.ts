@@ -9,7 +9,7 @@ export type PhotoRule = (typeof PHOTO_RULES)[number];
 export const USUAL_RULE: PhotoRule = "banked";
 
 /** A print that a page waits for. */
-export type Slot = {
+export type Wanted = {
   readonly id: string;
   /** The page it is on, in the order of pages, and the dates that page covers. */
   readonly page: number;
@@ -32,7 +32,7 @@ export type Candidate = {
 
 export type ProposeSettings = { readonly rule: PhotoRule; readonly twice: boolean };
 
-/** What speaks for and against a picture in a slot: said to the keeper, and the parts of its cost. */
+/** What speaks for and against a picture for a wanted print: said to the keeper, and the parts of its cost. */
 export type Why = {
   readonly date: "that-day" | "banked" | "other-day" | "no-date";
   readonly daysOff: number;
@@ -42,9 +42,9 @@ export type Why = {
   readonly double: boolean;
   readonly again: boolean;
 };
-export type Proposal = { readonly slot: string; readonly photo: string; readonly cost: number; readonly why: Why };
+export type Proposal = { readonly want: string; readonly photo: string; readonly cost: number; readonly why: Why };
 
-/** A slot left empty costs as much as a picture that is wrong in every way but one; below that, something is better than nothing. */
+/** A wanted print left empty costs as much as a picture that is wrong in every way but one; below that, something is better than nothing. */
 export const EMPTY_COST = 120;
 
 const RESOLUTION = { ample: 0, good: 4, just: 25, soft: 70 } as const;
@@ -56,16 +56,16 @@ const fitOf = ({ facts }: Candidate, print: Size): Fit => ({
   ppi: pixelsPerInch(facts, print, AS_IT_COMES),
 });
 
-/** What a slot and a picture are to each other, with everything worked out that is the same for many pairs. */
+/** What a wanted print and a picture are to each other, with everything worked out that is the same for many pairs. */
 type Pair = {
   readonly photo: Candidate;
   readonly fit: Fit;
-  /** The slot's dates and the day the picture was taken, counted in days. */
+  /** The wanted print's dates and the day the picture was taken, counted in days. */
   readonly days: readonly number[];
   readonly taken: number | null;
 };
 
-/** The cost of a picture in a slot and what it is made of; null when the album's rule forbids it. From memory. */
+/** The cost of a picture for a wanted print and what it is made of; null when the album's rule forbids it. From memory. */
 function priceOf({ photo, fit, days, taken }: Pair, settings: ProposeSettings): { cost: number; why: Why } | null {
   if (photo.placed && !settings.twice) return null;
   const off =
@@ -87,15 +87,15 @@ function priceOf({ photo, fit, days, taken }: Pair, settings: ProposeSettings): 
   return { cost, why };
 }
 
-/** Every slot with every picture. A picture is laid once into each size of print, however many slots are of that size. */
+/** Every wanted print with every picture. A picture is laid once into each size of print, however many are of that size. */
 export function weighAll(
-  slots: readonly Slot[],
+  wanted: readonly Wanted[],
   photos: readonly Candidate[],
   settings: ProposeSettings,
 ): ({ cost: number; why: Why } | null)[][] {
   const taken = photos.map((photo) => (photo.taken === null ? null : dayCount(photo.taken)));
   const fits = new Map<string, Fit[]>();
-  return slots.map(({ print, dates }) => {
+  return wanted.map(({ print, dates }) => {
     const size = `${print.w} ${print.h}`;
     const known = fits.get(size) ?? photos.map((photo) => fitOf(photo, print));
     fits.set(size, known);
@@ -132,19 +132,19 @@ function usefulColumns(cost: readonly (readonly number[])[]): number[] {
  * neighbouring ones are parted: the dearer of the two pairings is ruled out and everything is weighed anew.
  */
 export function propose(
-  slots: readonly Slot[],
+  wanted: readonly Wanted[],
   photos: readonly Candidate[],
   settings: ProposeSettings,
 ): { proposals: Proposal[]; empty: string[] } {
-  const weighed = weighAll(slots, photos, settings);
+  const weighed = weighAll(wanted, photos, settings);
   const costs = weighed.map((row) => row.map((each) => (each && each.cost < EMPTY_COST ? each.cost : NEVER)));
   const columns = usefulColumns(costs);
   const chosen = columns.flatMap((column) => photos[column] ?? []);
-  // Leaving a slot empty is a column of its own, one for each slot.
-  const cost = costs.map((row) => [...columns.map((column) => row[column] ?? NEVER), ...slots.map(() => EMPTY_COST)]);
+  // Leaving a wanted print empty is a column of its own, one for each.
+  const cost = costs.map((row) => [...columns.map((column) => row[column] ?? NEVER), ...wanted.map(() => EMPTY_COST)]);
   let given = assign(cost);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const clashes = nearDoublesIn(slots, chosen, given, cost);
+    const clashes = nearDoublesIn(wanted, chosen, given, cost);
     if (clashes.length === 0) break;
     for (const { row, column } of clashes) {
       const prices = cost[row];
@@ -152,20 +152,20 @@ export function propose(
     }
     given = assign(cost);
   }
-  for (const { row } of nearDoublesIn(slots, chosen, given, cost)) given[row] = null;
+  for (const { row } of nearDoublesIn(wanted, chosen, given, cost)) given[row] = null;
   const proposals = given.flatMap((at, row): Proposal[] => {
-    const [slot, column] = [slots[row], at === null ? undefined : columns[at]];
+    const [want, column] = [wanted[row], at === null ? undefined : columns[at]];
     const photo = column === undefined ? undefined : photos[column];
     const each = column === undefined ? null : weighed[row]?.[column];
-    return slot && photo && each ? [{ slot: slot.id, photo: photo.id, ...each }] : [];
+    return want && photo && each ? [{ want: want.id, photo: photo.id, ...each }] : [];
   });
-  const filled = new Set(proposals.map(({ slot }) => slot));
-  return { proposals, empty: slots.flatMap(({ id }) => (filled.has(id) ? [] : [id])) };
+  const filled = new Set(proposals.map(({ want }) => want));
+  return { proposals, empty: wanted.flatMap(({ id }) => (filled.has(id) ? [] : [id])) };
 }
 
 /** The dearer half of every pair of near-doubles given to one page or neighbours; no half twice. */
 function nearDoublesIn(
-  slots: readonly Slot[],
+  wanted: readonly Wanted[],
   photos: readonly Candidate[],
   given: readonly (number | null)[],
   cost: readonly (readonly number[])[],
@@ -174,7 +174,7 @@ function nearDoublesIn(
   for (const [row, column] of given.entries()) {
     const group = column === null ? null : photos[column]?.group;
     if (column === null || !group) continue;
-    const one = { row, column, page: slots[row]?.page ?? 0, price: cost[row]?.[column] ?? 0 };
+    const one = { row, column, page: wanted[row]?.page ?? 0, price: cost[row]?.[column] ?? 0 };
     groups.set(group, [...(groups.get(group) ?? []), one]);
   }
   // The cheapest of a group stays; any that lies too near one that stays has to go.

@@ -9,7 +9,7 @@ import { itemsOf } from "./items.ts";
 import { countLines, layWords } from "./lay.ts";
 import { type CardSetting, MOST_SIZE, STAMP_SETS, USUAL_HAND, usualSetting } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
-import { areaOf } from "./slots.ts";
+import { areaOf } from "./stretches.ts";
 
 const CARD = { w: inches(3), h: inches(4) };
 const plain = usualSetting(CARD);

@@ -7,7 +7,7 @@ import { type Item, itemsOf } from "./items.ts";
 import type { CardFace, CardSetting, Lettering } from "./lettering.ts";
 import { goesLineByLine, type Measure, measureOf, stampWidth } from "./measure.ts";
 import { type Paragraph, paragraphsOf } from "./paragraph.ts";
-import { areaOf, heightOf, type Slot, slotsIn } from "./slots.ts";
+import { areaOf, heightOf, type Stretch, stretchesIn } from "./stretches.ts";
 
 /** A word, or the part of one that a line takes, where it is printed: `x` to `x + w` on the base line `y`. */
 export type LaidWord = { readonly text: string; readonly x: Length; readonly y: Length; readonly w: Length };
@@ -91,13 +91,13 @@ export const countLines = (text: string, card: Size, setting: CardSetting, face:
 function lay(text: string, card: Size, setting: CardSetting, face: CardFace, placing: boolean, skipped = 0): Laid {
   const measure = measureOf(setting.lettering);
   const area = areaOf(card, setting, face);
-  const slots = area ? slotsIn(area, setting.keepOut[face], measure).slice(skipped) : [];
-  const [first] = slots;
+  const stretches = area ? stretchesIn(area, setting.keepOut[face], measure).slice(skipped) : [];
+  const [first] = stretches;
   if (!first) return { words: [], lines: 0, room: 0, cut: text.trim() === "" ? null : 0, tooWide: [], noArea: true };
-  const narrowest = slots.reduce((least, { w }) => Math.min(least, w), first.w);
-  const uniform = slots.every(({ w }) => Math.abs(w - first.w) < 1);
-  const last = slots.at(-1) ?? first;
-  const slotAt = (line: number): Slot => slots[line] ?? last;
+  const narrowest = stretches.reduce((least, { w }) => Math.min(least, w), first.w);
+  const uniform = stretches.every(({ w }) => Math.abs(w - first.w) < 1);
+  const last = stretches.at(-1) ?? first;
+  const slotAt = (line: number): Stretch => stretches[line] ?? last;
 
   const words: LaidWord[] = [];
   const tooWide: string[] = [];
@@ -105,7 +105,7 @@ function lay(text: string, card: Size, setting: CardSetting, face: CardFace, pla
   let cut: number | null = null;
   let used = 0;
   for (const paragraph of paragraphsOf(text)) {
-    if (line > slots.length + COUNTED) break;
+    if (line > stretches.length + COUNTED) break;
     if (paragraph.words.trim() === "" && paragraph.mark === null) {
       line += 1;
       continue;
@@ -117,28 +117,28 @@ function lay(text: string, card: Size, setting: CardSetting, face: CardFace, pla
       ? firstFit(set.items, width)
       : totalFit(set.items, width, uniform);
     for (const [at, each] of linesOf(set.items, width, breaks.at).entries()) {
-      const slot = slotAt(line);
+      const stretch = slotAt(line);
       line += 1;
       used = line;
-      if (line > slots.length) {
+      if (line > stretches.length) {
         const first = set.items.slice(each.from, each.to).find((item) => item.kind === "box");
         cut ??= paragraph.at + (first?.from ?? 0);
         continue;
       }
       if (!placing && each.ratio >= -1) continue;
-      const laid = layLine(set, each, slot, measure, setting.lettering, at === 0);
+      const laid = layLine(set, each, stretch, measure, setting.lettering, at === 0);
       tooWide.push(...laid.tooWide);
       words.push(...laid.words);
     }
   }
-  return { words, lines: used, room: slots.length, cut, tooWide: [...new Set(tooWide)], noArea: false };
+  return { words, lines: used, room: stretches.length, cut, tooWide: [...new Set(tooWide)], noArea: false };
 }
 
-/** One line of a paragraph in its slot. */
+/** One line of a paragraph in its stretch. */
 function layLine(
   { paragraph, items, indent }: Laying,
   { from, to, ratio }: { from: number; to: number; ratio: number },
-  slot: Slot,
+  stretch: Stretch,
   measure: Measure,
   lettering: Lettering,
   isFirst: boolean,
@@ -174,7 +174,7 @@ function layLine(
   close(last?.kind === "penalty" && last.hyphen);
   const natural = runs.at(-1);
   const wide = natural ? natural.x + natural.w : 0;
-  const room = slot.w / unit - indent;
+  const room = stretch.w / unit - indent;
   const shift = isCentred(lettering) ? Math.max(0, (room - wide) / 2) : 0;
   // What rounding and the kerning of a parted word add is taken from the spaces.
   const squeeze = wide > room && runs.length > 1 && ratio >= -1 ? (wide - room) / (runs.length - 1) : 0;
@@ -183,10 +183,16 @@ function layLine(
   const words = runs.flatMap((each, at) =>
     isOver(each)
       ? []
-      : placed(each.text, slot.x + (indent + shift + each.x - at * squeeze) * unit, slot.base, measure, lettering),
+      : placed(
+          each.text,
+          stretch.x + (indent + shift + each.x - at * squeeze) * unit,
+          stretch.base,
+          measure,
+          lettering,
+        ),
   );
   if (isFirst && paragraph.mark !== null)
-    words.unshift(...placed(paragraph.mark, slot.x + shift * unit, slot.base, measure, lettering));
+    words.unshift(...placed(paragraph.mark, stretch.x + shift * unit, stretch.base, measure, lettering));
   return { words, tooWide: runs.filter(isOver).map(({ text }) => text) };
 }
 

@@ -14,10 +14,14 @@ ALTER TABLE "side_guest" ADD CONSTRAINT "side_guest_side" FOREIGN KEY ("leaf_id"
 ALTER TABLE "side_guest" ADD CONSTRAINT "side_guest_leaf" FOREIGN KEY ("leaf_id","album_id") REFERENCES "public"."leaf"("id","album_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "side_guest" ADD CONSTRAINT "side_guest_day" FOREIGN KEY ("day_id","album_id") REFERENCES "public"."day"("id","album_id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "side_guest_day_of" ON "side_guest" USING btree ("day_id");--> statement-breakpoint
--- Any piece says whose it is, where before only a number did, within what it is.
+-- Any piece says whose it is, where before only a number did, within what it is; paper round a photo is a photo mat.
+CREATE FUNCTION pg_temp.named(what jsonb) RETURNS jsonb LANGUAGE sql IMMUTABLE AS $$
+	SELECT CASE WHEN what ->> 'kind' = 'mat' THEN jsonb_set(what, '{kind}', '"photo-mat"') ELSE what - 'dayId' END
+$$;
+--> statement-breakpoint
 CREATE FUNCTION pg_temp.of_itself(pieces jsonb) RETURNS jsonb LANGUAGE sql IMMUTABLE AS $$
 	SELECT CASE WHEN jsonb_typeof(pieces) = 'array' THEN coalesce((
-		SELECT jsonb_agg(p.piece || jsonb_build_object('what', (p.piece -> 'what') - 'dayId', 'dayId', p.piece -> 'what' -> 'dayId') ORDER BY p.at)
+		SELECT jsonb_agg(p.piece || jsonb_build_object('what', pg_temp.named(p.piece -> 'what'), 'dayId', p.piece -> 'what' -> 'dayId') ORDER BY p.at)
 		FROM jsonb_array_elements(pieces) WITH ORDINALITY AS p(piece, at)), '[]') ELSE pieces END
 $$;
 --> statement-breakpoint
@@ -27,7 +31,7 @@ UPDATE "try_out" SET pieces = pg_temp.of_itself(pieces);
 --> statement-breakpoint
 -- A template is nobody's.
 UPDATE "template" SET pieces = (
-	SELECT coalesce(jsonb_agg(p.piece || jsonb_build_object('what', (p.piece -> 'what') - 'dayId') ORDER BY p.at), '[]')
+	SELECT coalesce(jsonb_agg(p.piece || jsonb_build_object('what', pg_temp.named(p.piece -> 'what')) ORDER BY p.at), '[]')
 	FROM jsonb_array_elements(pieces) WITH ORDINALITY AS p(piece, at));
 --> statement-breakpoint
 -- What a change found before it is taken back to the shape of now.

@@ -12,7 +12,7 @@ export function fullLeaf(dayId: string, count: number): Leaf {
     { length: count },
     (_, at): Piece => ({
       id: `piece-${at}`,
-      what: { kind: at % 3 ? "filler" : "mat", size: { w: inches(1.5 + (at % 4) / 2), h: inches(2) }, name: "" },
+      what: { kind: at % 3 ? "filler" : "photo-mat", size: { w: inches(1.5 + (at % 4) / 2), h: inches(2) }, name: "" },
       at: { x: ticks((at * 3571) % inches(5)), y: ticks((at * 7919) % inches(7)) },
       turn: at % 2 ? 1 : 0,
       outside: false,

@@ -3,7 +3,7 @@ import { size } from "../../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../../core/month/dates.ts";
 import { nearDoubles } from "../../core/photo/doubles.ts";
 import { NO_LOOK } from "../../core/photo/look.ts";
-import { type Candidate, propose, type Slot } from "../../core/photo/propose.ts";
+import { type Candidate, propose, type Wanted } from "../../core/photo/propose.ts";
 import { chanceFrom } from "../../core/words/chance.ts";
 import { median } from "./recompute.ts";
 
@@ -34,7 +34,7 @@ export function measureAlike(): number {
 
 /** A proposal for 100 prints that wait, from 2,000 pictures of the month, any of which may lie on any day. */
 export function measurePropose(): number {
-  const slots = Array.from({ length: 100 }, (_, at): Slot => {
+  const wanted = Array.from({ length: 100 }, (_, at): Wanted => {
     const page = at % 31;
     const print = at % 2 === 0 ? size(inches(3), inches(4)) : size(inches(6), inches(4));
     return { id: String(at), page, dates: [addDays(FIRST, page)], print };
@@ -51,5 +51,5 @@ export function measurePropose(): number {
       rank: at % 4,
     }),
   );
-  return timed(() => propose(slots, photos, { rule: "any", twice: false }));
+  return timed(() => propose(wanted, photos, { rule: "any", twice: false }));
 }

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { NOBODY, newLeaf } from "../../core/album/leaf.ts";
+import { mistakesIn } from "../../core/album/mistakes.ts";
 import { EMPTY_DAY, newCard } from "../../core/album/model.ts";
 import { pagesOf } from "../../core/album/page.ts";
-import { slipsIn } from "../../core/album/slips.ts";
-import { spreadAt } from "../../core/book/spread.ts";
 import { readBook } from "../../core/book/read.ts";
 import { readRhythm } from "../../core/book/rhythm.ts";
+import { spreadAt } from "../../core/book/spread.ts";
 import { JsonGauge } from "../../core/format/json-gauge.ts";
 import { inches, parseLength } from "../../core/measure/length.ts";
 import { readLines } from "../../core/words/deck-text.ts";
@@ -72,7 +72,7 @@ describe("words made to hurt", () => {
     const day = { ...EMPTY_DAY, cards, note: "name ".repeat(20_000) };
     const { plan, days } = decemberDays({ "2026-12-01": day, "2026-12-02": day });
     // It took minutes.
-    expect(cost(() => void slipsIn(pagesOf({ album: plan, days, leaves: [] }), [[0, 1]], ["Isolde"]))).toBeLessThan(
+    expect(cost(() => void mistakesIn(pagesOf({ album: plan, days, leaves: [] }), [[0, 1]], ["Isolde"]))).toBeLessThan(
       5000,
     );
   });

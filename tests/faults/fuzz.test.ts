@@ -14,7 +14,7 @@ import { ENTRIES } from "../matrix/entries.ts";
 import { makeWorld, quickVisitor, type World } from "../matrix/world.ts";
 import { archiveOf, sendForm, sendJson, type Visitor } from "./visitor.ts";
 
-/** How often each door is tried with something made up; `./hearth test --large` tries twenty times as often. */
+/** How often each parser is tried with something made up; `./hearth test --large` tries twenty times as often. */
 const TRIES = process.env.HEARTH_LARGE === "1" ? 20 : 1;
 /** Longer than this nothing may take, whatever is sent. */
 const LONGEST_MS = 2000;

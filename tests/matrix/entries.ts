@@ -294,7 +294,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.pockets.tsx": {
     ...page("pockets"),
     writes: {
-      save: form("pockets",
+      save: form(
+        "pockets",
         () => ({
           intent: "save",
           name: "New",

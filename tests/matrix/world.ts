@@ -13,8 +13,8 @@ import { saveBookEdit } from "../../store/book.ts";
 import { saveDayEdit } from "../../store/day.ts";
 import type { Db } from "../../store/db.ts";
 import { createHousehold, startSession } from "../../store/household.ts";
+import { keepFormat, saveLayout, saveTemplate } from "../../store/kept-pages.ts";
 import { changeMatter } from "../../store/matter.ts";
-import { keepFormat, saveLayout, saveTemplate } from "../../store/page-stash.ts";
 import { keepPhoto, newUse } from "../../store/photo.ts";
 import {
   card,

@@ -73,7 +73,7 @@ function usual(kind: MadeKind, unit: Unit): Size {
       return by(0.5, 1, 12, 25);
     case "embellishment":
       return by(1, 1, 25, 25);
-    case "mat":
+    case "photo-mat":
       return by(4.25, 3.25, 105, 80);
     case "overlay":
       return by(6, 8, 148, 210);

@@ -5,11 +5,11 @@ import { FACES, type Face, newLeaf, type Piece, PLAIN_PAPER } from "#core/album/
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import {
   type BookPage,
+  type LeafBuild,
   type LeafRead,
   type Loose,
   pageOfPiece,
   pieceFrom,
-  type LeafBuild,
   type SideRead,
   wholeLeaf,
 } from "#core/book/read.ts";

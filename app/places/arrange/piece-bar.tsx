@@ -138,7 +138,7 @@ function withBacking(
   const { x, y } = centredIn(area, size);
   const backing: Piece = {
     id: newId(),
-    what: { kind: "mat", size, name: "backing" },
+    what: { kind: "photo-mat", size, name: "backing" },
     at: { x, y },
     turn: 0,
     outside: false,

@@ -3,8 +3,8 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
-import type { Spread } from "#core/book/spread.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
+import type { Spread } from "#core/book/spread.ts";
 import { sideMarks } from "#core/draw/side.ts";
 
 type Props = {

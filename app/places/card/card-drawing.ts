@@ -7,7 +7,7 @@ import { rect, rectOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { Laid } from "#core/words/lay.ts";
 import type { CardFace, CardSetting } from "#core/words/lettering.ts";
-import { areaOf, remains } from "#core/words/slots.ts";
+import { areaOf, remains } from "#core/words/stretches.ts";
 
 const FINE: Length = ticks(70);
 

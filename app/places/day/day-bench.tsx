@@ -7,17 +7,17 @@ import { Troubles } from "#app/parts/troubles.tsx";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
-import { FinishTray } from "./finish-tray.tsx";
+import { FinishPanel } from "./finish-panel.tsx";
 import { KeptLine } from "./kept-fields.tsx";
-import { NoteTray } from "./note-tray.tsx";
-import { PaperTray } from "./paper-tray.tsx";
-import { PhotosTray } from "./photos-tray.tsx";
-import { PromptTray } from "./prompt-tray.tsx";
+import { NotePanel } from "./note-panel.tsx";
+import { PaperPanel } from "./paper-panel.tsx";
+import { PhotosPanel } from "./photos-panel.tsx";
+import { PromptPanel } from "./prompt-panel.tsx";
 import { MovedHere, useStoryMove } from "./story-move.tsx";
 import type { DayView } from "./view.ts";
-import { WordsTray } from "./words-tray.tsx";
+import { WordsPanel } from "./words-panel.tsx";
 
-/** One day's bench: its leaves to scale on the mat, its trays in working order beside them. */
+/** One day's bench: its leaves to scale on the mat, its panels in working order beside them. */
 export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   return (
     <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)]">
@@ -30,12 +30,12 @@ export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow
           <MovedHere view={view} />
           <Troubles />
           <ClashPanel />
-          {!view.matter && <PromptTray view={view} />}
-          <PhotosTray view={view} />
-          <WordsTray view={view} />
-          <PaperTray view={view} />
-          <FinishTray view={view} />
-          <NoteTray view={view} />
+          {!view.matter && <PromptPanel view={view} />}
+          <PhotosPanel view={view} />
+          <WordsPanel view={view} />
+          <PaperPanel view={view} />
+          <FinishPanel view={view} />
+          <NotePanel view={view} />
           <Foot view={view} rows={rows} />
         </div>
       </div>

@@ -21,7 +21,7 @@ type Aggregate = {
 
 /** A print that waits, with the picture proposed for it, if there is one. */
 export type ProposalRow = {
-  readonly slot: WaitingPrint;
+  readonly wanted: WaitingPrint;
   readonly day: string;
   readonly date: CalendarDate;
   readonly proposal:
@@ -67,7 +67,7 @@ export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], t
       };
     });
   const { proposals } = propose(waiting, candidates, { rule: album.photoRule, twice });
-  const bySlot = new Map(proposals.map((each) => [each.slot, each]));
+  const byWanted = new Map(proposals.map((each) => [each.want, each]));
   const byId = new Map(roll.map((each) => [each.id, each]));
   return {
     albumId: album.id,
@@ -75,16 +75,16 @@ export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], t
     rule: album.photoRule,
     twice,
     from: candidates.filter(({ placed: isPlaced }) => twice || !isPlaced).length,
-    rows: waiting.flatMap((slot): ProposalRow[] => {
-      const page = pages[slot.page];
-      const [date] = slot.dates;
+    rows: waiting.flatMap((wanted): ProposalRow[] => {
+      const page = pages[wanted.page];
+      const [date] = wanted.dates;
       if (!page || !date) return [];
-      const found = bySlot.get(slot.id);
+      const found = byWanted.get(wanted.id);
       const photo = found && byId.get(found.photo);
       const taken = photo ? takenOn(photo) : null;
       return [
         {
-          slot,
+          wanted,
           date,
           day: pageName(page),
           proposal:

@@ -48,7 +48,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
   const busy = useNavigation().state !== "idle";
   const found = view.rows.filter(({ proposal }) => proposal !== null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const taken = found.filter(({ slot }) => !left.has(slot.id));
+  const taken = found.filter(({ wanted }) => !left.has(wanted.id));
   const days = new Set(view.rows.map(({ date }) => date)).size;
   const empty = view.rows.length - found.length;
   return (
@@ -67,14 +67,14 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
             <ol className="grid border-t border-line">
               {found.map((row) => (
                 <Row
-                  key={row.slot.id}
+                  key={row.wanted.id}
                   row={row}
                   unit={view.unit}
-                  isTaken={!left.has(row.slot.id)}
+                  isTaken={!left.has(row.wanted.id)}
                   onTake={(on) => {
                     const next = new Set(left);
-                    if (on) next.delete(row.slot.id);
-                    else next.add(row.slot.id);
+                    if (on) next.delete(row.wanted.id);
+                    else next.add(row.wanted.id);
                     setLeft(next);
                   }}
                 />
@@ -89,7 +89,9 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
             <input
               type="hidden"
               name="picks"
-              value={JSON.stringify(taken.map(({ slot, proposal }) => ({ slot: slot.id, photo: proposal?.photo })))}
+              value={JSON.stringify(
+                taken.map(({ wanted, proposal }) => ({ wanted: wanted.id, photo: proposal?.photo })),
+              )}
             />
             <p className="font-numeral text-3xl font-semibold">
               {taken.length} <span className="text-lg">of {view.rows.length}</span>
@@ -108,7 +110,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
               </Button>
               <Button
                 small
-                onClick={() => setLeft(new Set(found.map(({ slot }) => slot.id)))}
+                onClick={() => setLeft(new Set(found.map(({ wanted }) => wanted.id)))}
                 disabled={taken.length === 0}
               >
                 None
@@ -186,8 +188,8 @@ function StillEmpty({ view: { albumId, rows, unit } }: { view: ProposalView }) {
 /** `2 of 3 × 4, 1 of 6 × 4`. */
 function countSizes(rows: readonly ProposalRow[], unit: Unit): string {
   const sizes = new Map<string, number>();
-  for (const { slot } of rows)
-    sizes.set(printSize(slot.print, unit), (sizes.get(printSize(slot.print, unit)) ?? 0) + 1);
+  for (const { wanted } of rows)
+    sizes.set(printSize(wanted.print, unit), (sizes.get(printSize(wanted.print, unit)) ?? 0) + 1);
   return [...sizes].map(([said, count]) => (count === 1 ? said : `${count} of ${said}`)).join(", ");
 }
 
@@ -202,7 +204,7 @@ function Row({
   isTaken: boolean;
   onTake: (on: boolean) => void;
 }) {
-  const { slot, proposal, day } = row;
+  const { wanted, proposal, day } = row;
   if (!proposal) return null;
   return (
     <li
@@ -219,7 +221,7 @@ function Row({
       <div className="min-w-0">
         <p className="flex flex-wrap items-baseline gap-x-2.5">
           <span className="font-numeral text-lg font-semibold">{day}</span>
-          <span className="text-sm text-quiet">{printSize(slot.print, unit)}</span>
+          <span className="text-sm text-quiet">{printSize(wanted.print, unit)}</span>
         </p>
         <p className="text-sm">{sayWhy(proposal)}</p>
       </div>
@@ -227,10 +229,10 @@ function Row({
   );
 }
 
-/** The picture as it would be cropped for its slot, or the empty room; both to one scale. */
-function Preview({ row: { slot, proposal } }: { row: ProposalRow }) {
-  const at = rectOf(slot.print);
-  const [w, h] = [mm(slot.print.w), mm(slot.print.h)];
+/** The picture as it would be cropped for its wanted, or the empty room; both to one scale. */
+function Preview({ row: { wanted, proposal } }: { row: ProposalRow }) {
+  const at = rectOf(wanted.print);
+  const [w, h] = [mm(wanted.print.w), mm(wanted.print.h)];
   // Every print at the same scale: an eight-inch side fills the height of the row.
   const high = 84 * Math.min(1, h / 160);
   return (

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from "react";
 import { Button } from "#app/parts/button.tsx";
 import { sayBytes } from "#app/places/work/progress.tsx";
 import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
-import { type Handed, picturesOf, type Run, sayTimeLeft } from "./door.ts";
+import { type Handed, picturesOf, type Run, sayTimeLeft } from "./upload-run.ts";
 import type { Room } from "./view.ts";
 
 /** What the roll takes in, for the file chooser. */
@@ -39,7 +39,7 @@ function Choose({
   );
 }
 
-/** The door of the roll: files, a folder, the camera, and the phone that is simulated. */
+/** The sender of the roll: files, a folder, the camera, and the phone that is simulated. */
 export function UploadBox({
   run,
   room: { kept, most },

@@ -1,11 +1,20 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useRevalidator } from "react-router";
-import { type Door, type Handed, NO_RUN, picturesOf, type Run, SignedOut, type TakenIn, UploadRun } from "./door.ts";
+import {
+  type Handed,
+  NO_RUN,
+  picturesOf,
+  type Run,
+  SignedOut,
+  type TakenIn,
+  UploadRun,
+  type UploadSender,
+} from "./upload-run.ts";
 
 const hex = (bytes: ArrayBuffer) =>
   [...new Uint8Array(bytes)].map((each) => each.toString(16).padStart(2, "0")).join("");
 
-/** The door's answer; throws where there is none, so that the run waits and tries again. */
+/** The answer; throws where there is none, so that the run waits and tries again. */
 async function answered<T>(response: Response): Promise<T> {
   if (response.redirected || response.status === 401) throw new SignedOut();
   if (!response.ok) throw new Error("no answer");
@@ -15,7 +24,7 @@ async function answered<T>(response: Response): Promise<T> {
 /** A file that the server will not even look at is no better the next time. */
 const isRefused = ({ status }: Response) => status >= 400 && status < 500 && ![401, 408, 429].includes(status);
 
-const door: Door = {
+const sender: UploadSender = {
   send: async (file, signal) => {
     const form = new FormData();
     form.append("photo", file);
@@ -79,7 +88,7 @@ export function useUpload(): {
   const start = useCallback((handed: Handed) => {
     if (handed.files.length + handed.leftOut === 0) return;
     if (upload.current?.isOpen) return upload.current.add(handed);
-    upload.current = new UploadRun(door, setRun);
+    upload.current = new UploadRun(sender, setRun);
     void upload.current.start(handed);
   }, []);
   return {

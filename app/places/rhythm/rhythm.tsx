@@ -11,9 +11,9 @@ import { many } from "#app/wording/count.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { type DatedPage, type InBook, isDated } from "#core/book/dated-page.ts";
-import { spreadAt } from "#core/book/spread.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
+import { spreadAt } from "#core/book/spread.ts";
 
 const dayName = (page: InBook) =>
   isDated(page) ? (page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "")) : matterName(page.matter);

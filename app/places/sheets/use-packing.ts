@@ -1,6 +1,6 @@
 import { proxy, wrap } from "comlink";
 import { useEffect, useState } from "react";
-import type { PackDoor } from "#app/workers/pack.worker.ts";
+import type { Packer } from "#app/workers/pack.worker.ts";
 import type { PackPlan, PackTask } from "#core/sheet/pack/task.ts";
 
 export type Packing = { readonly plan: PackPlan | null; readonly state: "idle" | "looking" | "done" | "stopped" };
@@ -20,9 +20,9 @@ export function usePacking(task: PackTask | null): Packing & { stop: () => void 
     let worker: Worker | null = null;
     const timer = window.setTimeout(() => {
       worker = new Worker(new URL("../../workers/pack.worker.ts", import.meta.url), { type: "module" });
-      const door = wrap<PackDoor>(worker);
+      const packer = wrap<Packer>(worker);
       const tell = (plan: PackPlan) => setFound({ key, plan, state: "looking" });
-      door.pack(JSON.parse(key) as PackTask, proxy(tell)).then(
+      packer.pack(JSON.parse(key) as PackTask, proxy(tell)).then(
         (plan) => setFound({ key, plan, state: "done" }),
         () => setFound((was) => ({ ...was, key, state: "stopped" })),
       );

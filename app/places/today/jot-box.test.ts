@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type Jot, JotBox, type JotDoor, type SentJot, SignedOut } from "./jot-box.ts";
+import { type Jot, JotBox, type JotSender, type SentJot, SignedOut } from "./jot-box.ts";
 
 type Given = Parameters<JotBox["put"]>[0];
 const jot = (id: string, change: Partial<Given> = {}): Given => ({
@@ -19,7 +19,7 @@ function world() {
   const kept = new Map<string, Jot>();
   const home = new Map<string, SentJot>();
   const faults = { jots: [] as ("lost" | "down" | "refused" | "out")[], pictures: true, full: false };
-  const door: JotDoor = {
+  const sender: JotSender = {
     keep: async (each) => {
       if (faults.full) throw new DOMException("no room", "QuotaExceededError");
       await moment();
@@ -41,13 +41,13 @@ function world() {
       return { ok: true };
     },
   };
-  return { door, home, faults, device: () => [...kept.values()].sort((a, b) => a.order - b.order) };
+  return { sender, home, faults, device: () => [...kept.values()].sort((a, b) => a.order - b.order) };
 }
 
 describe("jottings on their way home", () => {
   it("lie on the device before they are sent, and leave it when they have arrived, the oldest first", async () => {
-    const { door, home, device } = world();
-    const box = new JotBox(door);
+    const { sender, home, device } = world();
+    const box = new JotBox(sender);
     await box.put(jot("1"));
     await box.put(jot("2"));
     expect(device().map(({ id }) => id)).toEqual(["1", "2"]);
@@ -58,16 +58,16 @@ describe("jottings on their way home", () => {
   });
 
   it("stay through a lost connection, a lost answer and a closed page, and are at home once", async () => {
-    const { door, home, faults, device } = world();
+    const { sender, home, faults, device } = world();
     faults.jots = ["down", "lost"];
-    const box = new JotBox(door);
+    const box = new JotBox(sender);
     await box.put(jot("1"));
     expect(await box.send()).toBe(0);
     expect(box.snapshot().state).toBe("offline");
     await box.send();
     expect(home.size).toBe(1);
     expect(device().length).toBe(1);
-    const opened = new JotBox(door);
+    const opened = new JotBox(sender);
     await opened.open();
     expect(await opened.send()).toBe(1);
     expect(home.size).toBe(1);
@@ -75,18 +75,18 @@ describe("jottings on their way home", () => {
   });
 
   it("wait for somebody to sign in again", async () => {
-    const { door, faults } = world();
+    const { sender, faults } = world();
     faults.jots = ["out"];
-    const box = new JotBox(door);
+    const box = new JotBox(sender);
     await box.put(jot("1"));
     await box.send();
     expect(box.snapshot()).toMatchObject({ state: "sign-in", jots: [{ id: "1" }] });
   });
 
   it("that are refused stay on the device with the reason, are in nobody's way, and go only when they are let go", async () => {
-    const { door, home, faults, device } = world();
+    const { sender, home, faults, device } = world();
     faults.jots = ["refused"];
-    const box = new JotBox(door);
+    const box = new JotBox(sender);
     await box.put(jot("1"));
     await box.put(jot("2"));
     expect(await box.send()).toBe(1);
@@ -102,9 +102,9 @@ describe("jottings on their way home", () => {
   });
 
   it("that were refused go home once they are sent again and taken", async () => {
-    const { door, home, faults, device } = world();
+    const { sender, home, faults, device } = world();
     faults.jots = ["refused"];
-    const box = new JotBox(door);
+    const box = new JotBox(sender);
     await box.put(jot("1"));
     await box.send();
     expect(await box.send()).toBe(0);
@@ -115,12 +115,12 @@ describe("jottings on their way home", () => {
 
   it("kept while others are on their way are lost in no order of events, on the device or on the page", async () => {
     for (let late = 0; late < 6; late++) {
-      const { door, home, device } = world();
-      const slow: JotDoor = {
-        ...door,
+      const { sender, home, device } = world();
+      const slow: JotSender = {
+        ...sender,
         sendJot: async (sent) => {
           for (let turn = 0; turn < 3; turn++) await moment();
-          return door.sendJot(sent);
+          return sender.sendJot(sent);
         },
       };
       const box = new JotBox(slow);
@@ -138,8 +138,8 @@ describe("jottings on their way home", () => {
   });
 
   it("of two open pages do not put each other off the device", async () => {
-    const { door, home, faults, device } = world();
-    const [one, two] = [new JotBox(door), new JotBox(door)];
+    const { sender, home, faults, device } = world();
+    const [one, two] = [new JotBox(sender), new JotBox(sender)];
     await Promise.all([one.open(), two.open()]);
     await one.put(jot("1"));
     await two.put(jot("2"));
@@ -159,16 +159,16 @@ describe("jottings on their way home", () => {
   });
 
   it("are not called kept where the device would not keep them", async () => {
-    const { door, faults } = world();
+    const { sender, faults } = world();
     faults.full = true;
-    const box = new JotBox(door);
+    const box = new JotBox(sender);
     await expect(box.put(jot("1"))).rejects.toThrow("no room");
     expect(box.snapshot().jots).toEqual([]);
   });
 
   it("take their pictures with them under the ids they were given", async () => {
-    const { door, home } = world();
-    const box = new JotBox(door);
+    const { sender, home } = world();
+    const box = new JotBox(sender);
     const picture = { useId: "u", name: "a.jpg", type: "image/jpeg", bytes: new ArrayBuffer(1) };
     await box.put(jot("", { text: "  ", pictures: [picture] }));
     await box.send();

@@ -32,7 +32,7 @@ export type SentJot = {
 };
 
 /** What a jot box needs of the world: where it keeps things, and the way home. Sending throws where there is none. */
-export type JotDoor = {
+export type JotSender = {
   /** Writes one jotting down, in place of an earlier one of its id. Each lies by itself: two open pages are not in each other's way. */
   readonly keep: (jot: Jot) => Promise<void>;
   readonly forget: (id: string) => Promise<void>;
@@ -54,12 +54,12 @@ export type BoxState = {
  */
 export class JotBox {
   #state: BoxState = { jots: [], state: "idle" };
-  readonly #door: JotDoor;
+  readonly #sender: JotSender;
   readonly #listeners = new Set<() => void>();
   #busy = false;
 
-  constructor(door: JotDoor) {
-    this.#door = door;
+  constructor(sender: JotSender) {
+    this.#sender = sender;
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -75,7 +75,7 @@ export class JotBox {
 
   /** Takes up what this device kept from before. */
   async open(): Promise<void> {
-    const kept = await this.#door.kept();
+    const kept = await this.#sender.kept();
     const known = new Set(this.#state.jots.map(({ id }) => id));
     for (const jot of kept) if (!known.has(jot.id)) this.#show(jot);
   }
@@ -88,7 +88,7 @@ export class JotBox {
 
   /** Takes a jotting off the device: it is at home, or was refused and its keeper says so. */
   async drop(id: string): Promise<void> {
-    await this.#door.forget(id);
+    await this.#sender.forget(id);
     this.#set({ jots: this.#state.jots.filter((jot) => jot.id !== id) });
   }
 
@@ -98,7 +98,7 @@ export class JotBox {
   }
 
   async #write(jot: Jot): Promise<void> {
-    await this.#door.keep(jot);
+    await this.#sender.keep(jot);
     this.#show(jot);
   }
 
@@ -135,12 +135,12 @@ export class JotBox {
   async #one({ id, albumId, dayId, text, at, pictures }: Jot): Promise<JotRefusal | null> {
     const there: { useId: string; photoId: string }[] = [];
     for (const picture of pictures) {
-      const sent = await this.#door.sendPicture(picture);
+      const sent = await this.#sender.sendPicture(picture);
       if (!sent.ok) return "no-picture";
       there.push({ useId: picture.useId, photoId: sent.id });
     }
     const jotting = text.trim() === "" ? null : { id, text, at };
-    const taken = await this.#door.sendJot({ albumId, dayId, jotting, pictures: there });
+    const taken = await this.#sender.sendJot({ albumId, dayId, jotting, pictures: there });
     return taken.ok ? null : "no-day";
   }
 }

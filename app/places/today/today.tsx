@@ -7,7 +7,7 @@ import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
 import { type BoxState, type Jot, JotBox, type JotPicture } from "./jot-box.ts";
-import { jotDoor } from "./jot-door.ts";
+import { jotSender } from "./jot-sender.ts";
 import { dayShort, openDay, type TodayDay, type TodayView } from "./view.ts";
 import { Ways } from "./ways.tsx";
 
@@ -334,7 +334,7 @@ function useDraft(memberId: string, field: RefObject<HTMLTextAreaElement | null>
 
 /** The jottings of this device, sent when the page opens, when the connection is back, and again after a while. */
 function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => void; again: () => void } {
-  const jots = useMemo(() => new JotBox(jotDoor(memberId)), [memberId]);
+  const jots = useMemo(() => new JotBox(jotSender(memberId)), [memberId]);
   const state = useSyncExternalStore(jots.subscribe, jots.snapshot, () => EMPTY);
   const { revalidate } = useRevalidator();
   const send = useMemo(

@@ -19,7 +19,7 @@ type Leaf = {
   readonly on: string | null;
   readonly daysLeft: number;
 };
-type Stash = {
+type Kept = {
   readonly kind: keyof typeof STASH_NAME;
   readonly id: string;
   readonly name: string;
@@ -27,7 +27,7 @@ type Stash = {
   readonly daysLeft: number;
 };
 type Props = {
-  readonly stash: readonly Stash[];
+  readonly kept: readonly Kept[];
   readonly leaves: readonly Leaf[];
   readonly albums: readonly { id: string; title: string; daysLeft: number }[];
   readonly pieces: readonly Piece[];
@@ -53,8 +53,8 @@ const STASH_NAME = {
 const left = (days: number) => many(days, "day left", "days left");
 
 /** What was put away lately, and the way back. */
-export function TrayPlace({ albums, pieces, leaves, stash, unreachable }: Props) {
-  const empty = albums.length + pieces.length + leaves.length + stash.length === 0;
+export function TrayPlace({ albums, pieces, leaves, kept, unreachable }: Props) {
+  const empty = albums.length + pieces.length + leaves.length + kept.length === 0;
   return (
     <div className="mx-auto grid max-w-3xl gap-6">
       <div>
@@ -80,7 +80,7 @@ export function TrayPlace({ albums, pieces, leaves, stash, unreachable }: Props)
             about={left(daysLeft)}
           />
         ))}
-        {stash.map(({ kind, id, name, photoId, daysLeft }) => (
+        {kept.map(({ kind, id, name, photoId, daysLeft }) => (
           <Row
             key={id}
             id={id}

@@ -3,10 +3,10 @@ import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
 import type { Leaf } from "#core/album/leaf.ts";
+import { type Mistake, mistakesIn } from "#core/album/mistakes.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { isPrivate } from "#core/album/secrecy.ts";
-import { slipsIn, type WordSlip } from "#core/album/slips.ts";
 import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
@@ -42,7 +42,7 @@ export type WordsDay = {
   readonly jottings: readonly JottingLine[];
   readonly cards: readonly CardGlance[];
 };
-export type SlipLine = {
+export type MistakeLine = {
   readonly key: string;
   readonly date: CalendarDate;
   readonly card: string | null;
@@ -66,7 +66,7 @@ export type WordsView = {
   readonly unit: Unit;
   readonly days: readonly WordsDay[];
   readonly dates: readonly { readonly date: CalendarDate; readonly said: string }[];
-  readonly slips: readonly SlipLine[];
+  readonly mistakes: readonly MistakeLine[];
   readonly people: readonly string[];
   readonly query: string;
   readonly found: readonly Found[] | null;
@@ -101,27 +101,27 @@ function glance(card: Card, page: Page, prints: readonly Print[], unit: Unit, to
   };
 }
 
-function slipLine(slip: WordSlip, nameOf: (date: CalendarDate) => string): Omit<SlipLine, "key"> {
-  const { date } = slip;
-  switch (slip.kind) {
+function mistakeLine(mistake: Mistake, nameOf: (date: CalendarDate) => string): Omit<MistakeLine, "key"> {
+  const { date } = mistake;
+  switch (mistake.kind) {
     case "twice":
       return {
         date,
         card: null,
         said:
-          slip.other === date
-            ? `“${slip.phrase}” stands on this page twice.`
-            : `“${slip.phrase}” stands here and on ${nameOf(slip.other)}, which lies open beside it.`,
+          mistake.other === date
+            ? `“${mistake.phrase}” stands on this page twice.`
+            : `“${mistake.phrase}” stands here and on ${nameOf(mistake.other)}, which lies open beside it.`,
       };
     case "nameless":
-      return { date, card: null, said: `The note asks “${slip.note}”, and no name is in the words.` };
+      return { date, card: null, said: `The note asks “${mistake.note}”, and no name is in the words.` };
     case "other-date":
-      return { date, card: null, said: `The words say ${slip.said}, which is not this day.` };
+      return { date, card: null, said: `The words say ${mistake.said}, which is not this day.` };
     case "no-letter":
       return {
         date,
-        card: slip.card,
-        said: `Its lettering has no ${slip.letters.join(" ")}. A gap is left there, to draw it by hand.`,
+        card: mistake.card,
+        said: `Its lettering has no ${mistake.letters.join(" ")}. A gap is left there, to draw it by hand.`,
       };
   }
 }
@@ -212,9 +212,9 @@ export function wordsView(
     found: found?.slice(0, MOST_FOUND) ?? null,
     more: Math.max(0, (found?.length ?? 0) - MOST_FOUND),
     dates: pages.map((page) => ({ date: leadDate(page), said: pageName(page) })),
-    slips: slipsIn(pages, facingPages(book.leaves, pages), people).map((slip, at) => ({
+    mistakes: mistakesIn(pages, facingPages(book.leaves, pages), people).map((mistake, at) => ({
       key: `${at}`,
-      ...slipLine(slip, nameOf),
+      ...mistakeLine(mistake, nameOf),
     })),
     days: fromToday(pages, today)
       .filter(

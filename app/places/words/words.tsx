@@ -52,7 +52,7 @@ export function Words({ view }: { view: WordsView }) {
           )}
         </div>
         <aside className="grid content-start gap-5 border-line p-4 wide:overflow-y-auto wide:border-l wide:p-6">
-          <Slips view={view} />
+          <Mistakes view={view} />
           <People people={view.people} action={to.words(albumId)} />
         </aside>
       </div>
@@ -144,18 +144,18 @@ function FoundList({ view }: { view: WordsView }) {
   );
 }
 
-function Slips({ view }: { view: WordsView }) {
-  const { slips, albumId, dates } = view;
+function Mistakes({ view }: { view: WordsView }) {
+  const { mistakes, albumId, dates } = view;
   return (
-    <section aria-label="Slips to look at" className="grid gap-2">
+    <section aria-label="Mistakes to look at" className="grid gap-2">
       <h2 className="text-lg">Before it is on paper</h2>
-      {slips.length === 0 && (
+      {mistakes.length === 0 && (
         <p className="text-sm text-quiet">
           No phrase twice on a spread, no date that is not its day’s, no letter that a face lacks.
         </p>
       )}
       <ul className="grid gap-2">
-        {slips.map(({ key, date, card, said }) => (
+        {mistakes.map(({ key, date, card, said }) => (
           <li key={key} className="border-l-4 border-ember pl-3 text-sm">
             <Link className="font-medium hover:text-ember" to={card ? to.card(albumId, card) : to.day(albumId, date)}>
               {dates.find((each) => each.date === date)?.said ?? date}

@@ -4,7 +4,7 @@ import { Button, buttonLook } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { ARCHIVE_PROBLEM } from "#app/wording/archive.ts";
 import { HowFar, sayBytes } from "./progress.tsx";
-import { actOn, askFor, follow, SignedOut, type WorkTold } from "./work-door.ts";
+import { actOn, askFor, follow, SignedOut, type WorkTold } from "./work-sender.ts";
 
 type State =
   | { readonly is: "idle" }

@@ -10,10 +10,10 @@ import { newCard } from "#core/album/model.ts";
 import { printSize } from "#core/measure/size.ts";
 import { countWords } from "#core/words/count.ts";
 import { KeptText } from "./kept-fields.tsx";
-import { Tray, Without } from "./tray.tsx";
+import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
 
-export function WordsTray({ view }: { view: DayView }) {
+export function WordsPanel({ view }: { view: DayView }) {
   const { put } = useOutbox();
   const [first] = view.parts;
   if (!first) return null;
@@ -22,7 +22,7 @@ export function WordsTray({ view }: { view: DayView }) {
   const [usual] = CARD_SIZES;
   const jotted = view.parts.flatMap(({ content }) => content.jottings);
   return (
-    <Tray
+    <Panel
       id="words"
       ring="words"
       state={view.states.words}
@@ -110,6 +110,6 @@ export function WordsTray({ view }: { view: DayView }) {
         </Button>
         {cards.length === 0 && <Without day={first} part="words" />}
       </div>
-    </Tray>
+    </Panel>
   );
 }

@@ -4,31 +4,31 @@ import express from "express";
 import { afterEach, describe, expect, it } from "vitest";
 import { LIMITS } from "../core/limits.ts";
 import type { Member } from "../store/household.ts";
-import { doorOf, doors } from "./doors.ts";
 import { roomInMemory } from "./in-memory.ts";
+import { intake, intakeOf } from "./intake.ts";
 import { rangeOf } from "./work/file.ts";
 
 const FORM = "application/x-www-form-urlencoded";
 const MULTIPART = "multipart/form-data; boundary=x";
 
-describe("the doors", () => {
+describe("the intake", () => {
   it("take files only where files come in, of the kind and size that come in there", () => {
-    expect(doorOf("/photos", MULTIPART)).toMatchObject({ isFile: true });
-    expect(doorOf("/albums/a/days/2026-12-09/photos.data", MULTIPART)).toMatchObject({ isFile: true });
-    expect(doorOf("/work/a/parts/12", "application/octet-stream")).toEqual({
+    expect(intakeOf("/photos", MULTIPART)).toMatchObject({ isFile: true });
+    expect(intakeOf("/albums/a/days/2026-12-09/photos.data", MULTIPART)).toMatchObject({ isFile: true });
+    expect(intakeOf("/work/a/parts/12", "application/octet-stream")).toEqual({
       most: LIMITS.partBytes.most,
       isFile: true,
     });
     for (const path of ["/sign-in", "/sign-up.data", "/look", "/today/jot", "/albums/a/settings", "/work/a"])
-      expect(doorOf(path, MULTIPART), path).toBeNull();
-    expect(doorOf("/photos", "application/octet-stream")).toBeNull();
+      expect(intakeOf(path, MULTIPART), path).toBeNull();
+    expect(intakeOf("/photos", "application/octet-stream")).toBeNull();
   });
 
   it("take a few words from anybody, and as much as the longest change from everywhere else", () => {
     for (const path of ["/sign-in", "/sign-in.data", "/sign-up", "/look", "/sign-out"])
-      expect(doorOf(path, FORM)).toEqual({ most: LIMITS.doorBytes.most, isFile: false });
-    expect(doorOf("/albums/a.data", "application/json")).toEqual({ most: LIMITS.formBytes.most, isFile: false });
-    expect(doorOf("/albums/a/undo", "")).toEqual({ most: LIMITS.formBytes.most, isFile: false });
+      expect(intakeOf(path, FORM)).toEqual({ most: LIMITS.doorBytes.most, isFile: false });
+    expect(intakeOf("/albums/a.data", "application/json")).toEqual({ most: LIMITS.formBytes.most, isFile: false });
+    expect(intakeOf("/albums/a/undo", "")).toEqual({ most: LIMITS.formBytes.most, isFile: false });
   });
 });
 
@@ -36,10 +36,10 @@ describe("a body on its way", () => {
   let server: Server | undefined;
   afterEach(() => server?.close());
   const member = { id: "m", household: { id: "h" } } as Member;
-  /** A server whose doors know the sender or not; an answered request never ends by itself where `hold` is set. */
+  /** A server whose intake knows the sender or not; an answered request never ends by itself where `hold` is set. */
   async function open(sender: Member | null, { silence = 60_000, hold = false } = {}): Promise<number> {
     const app = express();
-    app.use(doors(async () => sender, silence));
+    app.use(intake(async () => sender, silence));
     app.use((_request, response) => void (hold || response.send("in")));
     server = createServer(app).listen(0, "127.0.0.1");
     await new Promise((resolve) => server?.once("listening", resolve));

@@ -7,17 +7,17 @@ import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { NUMERAL_NAME } from "#app/wording/day.ts";
 import { NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
 import { LeafFields } from "./leaf-fields.tsx";
-import { Tray, Without } from "./tray.tsx";
+import { Panel, Without } from "./panel.tsx";
 import { useDayLeaves } from "./use-day-leaves.ts";
 import type { DayPart, DayView } from "./view.ts";
 
 /** The day's paper: the leaves it has sides of, and its number. */
-export function PaperTray({ view }: { view: DayView }) {
+export function PaperPanel({ view }: { view: DayView }) {
   const [first] = view.parts;
   const { own } = useDayLeaves(view);
   if (!first) return null;
   return (
-    <Tray id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.sizeSaid}>
+    <Panel id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.sizeSaid}>
       <LeafFields view={view} />
       {view.label && <NumeralFields view={view} part={first} />}
       <p className="flex flex-wrap gap-x-5 text-sm">
@@ -31,7 +31,7 @@ export function PaperTray({ view }: { view: DayView }) {
         </Link>
       </p>
       {own.length === 0 && <Without day={first} part="paper" />}
-    </Tray>
+    </Panel>
   );
 }
 

@@ -5,7 +5,7 @@ import type { CardFace, CardSetting, Edges } from "./lettering.ts";
 import type { Measure } from "./measure.ts";
 
 /** Room for one line of words: where it begins, its base line, and how wide it is. */
-export type Slot = { readonly x: number; readonly base: number; readonly w: number };
+export type Stretch = { readonly x: number; readonly base: number; readonly w: number };
 
 /** What is left of a rectangle inside edges; null when nothing is. */
 export function inside(whole: Rect, { left, top, right, bottom }: Edges): Rect | null {
@@ -49,14 +49,14 @@ function widestFree(area: Rect, from: number, to: number, taken: readonly Rect[]
  * The lines of an area, from the top: as many as stand wholly in it, each as wide as what must be kept clear of leaves it.
  * A line with no room to speak of is left out.
  */
-export function slotsIn(area: Rect, taken: readonly Rect[], { unit, line, tall, deep }: Measure): Slot[] {
-  const slots: Slot[] = [];
+export function stretchesIn(area: Rect, taken: readonly Rect[], { unit, line, tall, deep }: Measure): Stretch[] {
+  const stretches: Stretch[] = [];
   const least = unit === 1 ? tall / 2 : LEAST_LINE * unit;
   for (let base = area.y + tall; base + deep <= area.y + area.h; base += Math.max(line, CLOSEST)) {
     const { x, w } = widestFree(area, base - tall, base + deep, taken);
-    if (w >= Math.min(least, area.w)) slots.push({ x, base, w });
+    if (w >= Math.min(least, area.w)) stretches.push({ x, base, w });
   }
-  return slots;
+  return stretches;
 }
 
 /** The height that lines take. */

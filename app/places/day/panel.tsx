@@ -16,8 +16,8 @@ type Props = {
   readonly children: ReactNode;
 };
 
-/** One tray of the day: its ring's mark, its name, what it holds. */
-export function Tray({ id, ring, state, name, aside, children }: Props) {
+/** One panel of the day: its ring's mark, its name, what it holds. */
+export function Panel({ id, ring, state, name, aside, children }: Props) {
   return (
     <section id={id} aria-labelledby={`${id}-name`} className="scroll-mt-2 border-b border-line py-3.5">
       <div className="mb-1.5 flex items-center gap-2.5">

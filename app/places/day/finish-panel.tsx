@@ -6,12 +6,12 @@ import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
 import { leavesOfDays } from "#core/album/page-leaves.ts";
 import { poolContent, stepsFor } from "#core/album/steps.ts";
-import { Tray } from "./tray.tsx";
+import { Panel } from "./panel.tsx";
 import { useDayLeaves } from "./use-day-leaves.ts";
 import type { DayView } from "./view.ts";
 
 /** The steps that follow from what the day has, ticked as they are done. */
-export function FinishTray({ view }: { view: DayView }) {
+export function FinishPanel({ view }: { view: DayView }) {
   const { state, put } = useOutbox();
   const { change } = useBookEdits();
   const { leaves, own } = useDayLeaves(view);
@@ -31,7 +31,7 @@ export function FinishTray({ view }: { view: DayView }) {
   const next = steps.find(({ done }) => !done);
   const left = steps.filter(({ done }) => !done).reduce((sum, { minutes }) => sum + minutes, 0);
   return (
-    <Tray
+    <Panel
       id="finish"
       ring="book"
       state={view.states.book}
@@ -114,6 +114,6 @@ export function FinishTray({ view }: { view: DayView }) {
         </div>
       )}
       {!next && steps.length > 0 && <p>Done, and in the book.</p>}
-    </Tray>
+    </Panel>
   );
 }

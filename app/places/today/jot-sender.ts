@@ -1,5 +1,5 @@
 import { createStore, del, set, values } from "idb-keyval";
-import { type Jot, type JotDoor, type JotPicture, type SentJot, SignedOut } from "./jot-box.ts";
+import { type Jot, type JotPicture, type JotSender, type SentJot, SignedOut } from "./jot-box.ts";
 
 const SLOW = 20_000;
 
@@ -31,7 +31,7 @@ async function sendJot(jot: SentJot): Promise<{ ok: true } | { ok: false }> {
 }
 
 /** The way home from this device: jottings lie in its own database until the server has them. */
-export function jotDoor(memberId: string): JotDoor {
+export function jotSender(memberId: string): JotSender {
   // Opened when it is first needed: there is no such database where the page is drawn on the server.
   let opened: ReturnType<typeof createStore> | undefined;
   const store: ReturnType<typeof createStore> = (mode, work) => {

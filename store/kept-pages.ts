@@ -7,9 +7,9 @@ import { lockAlbums } from "./album.ts";
 import { touchAlbums } from "./book.ts";
 import type { Db, Reader } from "./db.ts";
 import { lockHousehold } from "./household.ts";
+import { putAway } from "./kept-tray.ts";
 import type { OwnLayout } from "./layout-row.ts";
 import { album, leaf, measuredFormat, pocketLayout, template } from "./schema/index.ts";
-import { putAway } from "./stash-tray.ts";
 
 /** Keeps a pocket layout; null where the household has as many as it may. */
 export async function saveLayout(

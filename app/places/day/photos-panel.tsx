@@ -11,7 +11,7 @@ import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { MOST_BYTES } from "#core/photo/roll.ts";
 import { KeptText } from "./kept-fields.tsx";
-import { Tray, Without } from "./tray.tsx";
+import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
 
 /** What came of one file handed in. */
@@ -26,13 +26,13 @@ export type Added =
   | { readonly name: string; readonly ok: false; readonly reason: keyof typeof PHOTO_PROBLEM };
 type Answer = { ok: true; added: readonly Added[] } | { ok: false; reason: Away };
 
-export function PhotosTray({ view }: { view: DayView }) {
+export function PhotosPanel({ view }: { view: DayView }) {
   const { put } = useOutbox();
   const [first] = view.parts;
   if (!first) return null;
   const photos = view.parts.flatMap((part) => part.content.photos.map((photo) => ({ part, photo })));
   return (
-    <Tray
+    <Panel
       id="photos"
       ring="photos"
       state={view.states.photos}
@@ -107,7 +107,7 @@ export function PhotosTray({ view }: { view: DayView }) {
       })}
       <AddPhotos view={view} />
       {photos.length === 0 && <Without day={first} part="photos" />}
-    </Tray>
+    </Panel>
   );
 }
 

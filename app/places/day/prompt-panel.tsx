@@ -3,17 +3,17 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { KeptLine, KeptText } from "./kept-fields.tsx";
-import { Tray, Without } from "./tray.tsx";
+import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
 
 const DeckList = lazy(() => import("./deck-list.tsx").then((module) => ({ default: module.DeckList })));
 
-export function PromptTray({ view }: { view: DayView }) {
+export function PromptPanel({ view }: { view: DayView }) {
   const [first, ...others] = view.parts;
   const [open, setOpen] = useState(false);
   if (!first) return null;
   return (
-    <Tray
+    <Panel
       id="prompt"
       ring="prompt"
       state={view.states.prompt}
@@ -59,6 +59,6 @@ export function PromptTray({ view }: { view: DayView }) {
           <DeckList part={first} used={view.slipsUsed} onTaken={() => setOpen(false)} />
         </Suspense>
       )}
-    </Tray>
+    </Panel>
   );
 }

@@ -6,10 +6,10 @@ import { inches } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { datesSaid, isOneOf } from "../words/dates-said.ts";
 import { findIn } from "../words/find.ts";
+import { mistakesIn } from "./mistakes.ts";
 import { type DayContent, EMPTY_DAY, newCard } from "./model.ts";
 import { pagesOf } from "./page.ts";
 import { countPrivate, isPrivate, shared } from "./secrecy.ts";
-import { slipsIn } from "./slips.ts";
 
 const TODAY = "2026-12-09" as CalendarDate;
 const three = { w: inches(3), h: inches(4) };
@@ -19,44 +19,46 @@ const withText = (text: string, more: Partial<DayContent> = {}): DayContent => (
   ...more,
 });
 
-describe("slips in the words", () => {
-  const slips = (
+describe("mistakes in the words", () => {
+  const mistakes = (
     contents: Record<string, DayContent>,
     facing: [number, number][] = [],
     people: string[] = ["Isolde"],
   ) => {
     const { plan, days } = decemberDays(contents);
-    return slipsIn(pagesOf({ album: plan, days, leaves: [] }), facing, people);
+    return mistakesIn(pagesOf({ album: plan, days, leaves: [] }), facing, people);
   };
 
   it("are a phrase twice on a page or across a spread, and not on pages that never lie open together", () => {
     const one = withText("The tide did most of the work today.");
     const other = withText("As ever the tide did most of it.");
-    expect(slips({ "2026-12-01": one, "2026-12-02": other })).toEqual([]);
-    expect(slips({ "2026-12-01": one, "2026-12-02": other }, [[0, 1]])).toEqual([
+    expect(mistakes({ "2026-12-01": one, "2026-12-02": other })).toEqual([]);
+    expect(mistakes({ "2026-12-01": one, "2026-12-02": other }, [[0, 1]])).toEqual([
       { kind: "twice", date: "2026-12-01", other: "2026-12-02", phrase: "the tide did most of" },
     ]);
     const both = { ...one, cards: [...one.cards, newCard("d", three, "Again: the tide did most of the work!")] };
-    expect(slips({ "2026-12-01": both })).toMatchObject([
+    expect(mistakes({ "2026-12-01": both })).toMatchObject([
       { kind: "twice", other: "2026-12-01", phrase: "the tide did most of the work" },
     ]);
     const sentiment = { ...one, cards: [newCard("c", three, "Be merry"), newCard("d", three, "be MERRY")] };
-    expect(slips({ "2026-12-01": sentiment })).toMatchObject([{ kind: "twice", phrase: "be merry" }]);
+    expect(mistakes({ "2026-12-01": sentiment })).toMatchObject([{ kind: "twice", phrase: "be merry" }]);
   });
 
   it("are a page that asks who is who and names nobody", () => {
     const note = "Loose end: who is who on the quay?";
-    expect(slips({ "2026-12-01": withText("Two of them ran.", { note }) })).toMatchObject([{ kind: "nameless", note }]);
-    expect(slips({ "2026-12-01": withText("Isolde’s friend ran.", { note }) })).toEqual([]);
+    expect(mistakes({ "2026-12-01": withText("Two of them ran.", { note }) })).toMatchObject([
+      { kind: "nameless", note },
+    ]);
+    expect(mistakes({ "2026-12-01": withText("Isolde’s friend ran.", { note }) })).toEqual([]);
   });
 
   it("are a date that is not the day's, however it is said, and letters a face does not have", () => {
-    expect(slips({ "2026-12-01": withText("On the 3rd of December it froze.") })).toMatchObject([
+    expect(mistakes({ "2026-12-01": withText("On the 3rd of December it froze.") })).toMatchObject([
       { kind: "other-date", said: "3rd of December" },
     ]);
-    expect(slips({ "2026-12-01": withText("On Tuesday, 1 December 2026 it froze. Mar 12 boats.") }).length).toBe(1);
-    expect(slips({ "2026-12-01": withText("On Monday, 1 December it froze.") }).length).toBe(1);
-    expect(slips({ "2026-12-01": withText("A shell 🐚") })).toMatchObject([{ kind: "no-letter", letters: ["🐚"] }]);
+    expect(mistakes({ "2026-12-01": withText("On Tuesday, 1 December 2026 it froze. Mar 12 boats.") }).length).toBe(1);
+    expect(mistakes({ "2026-12-01": withText("On Monday, 1 December it froze.") }).length).toBe(1);
+    expect(mistakes({ "2026-12-01": withText("A shell 🐚") })).toMatchObject([{ kind: "no-letter", letters: ["🐚"] }]);
   });
 });
 

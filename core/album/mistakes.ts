@@ -6,7 +6,7 @@ import { measureOf } from "../words/measure.ts";
 import type { Page } from "./page.ts";
 
 /** Something in the words that is better seen before it is on paper. */
-export type WordSlip =
+export type Mistake =
   /** The same phrase twice, on one page or across a spread. */
   | { readonly kind: "twice"; readonly date: CalendarDate; readonly other: CalendarDate; readonly phrase: string }
   /** The note asks who is who, and no name is in the words. */
@@ -29,7 +29,7 @@ const wordsOf = (text: string): string[] =>
     .replaceAll("’", "'")
     .match(/[\p{L}\p{N}']+/gu) ?? [];
 
-/** How many steps may still be taken in looking for phrases: a text made to hurt ends it, and is told no slips. */
+/** How many steps may still be taken in looking for phrases: a text made to hurt ends it, and is told no mistakes. */
 type Budget = { left: number };
 
 /** The longest run of words that two texts share, of at least `PHRASE` words; or a short text that the other is too. */
@@ -81,14 +81,14 @@ const textsOf = ({ content }: Page): string[] =>
   content.cards
     .flatMap(({ text, back }) => [text, back])
     .filter(Boolean)
-    .map((text) => text.slice(0, LIMITS.lettersOfSlips.most));
+    .map((text) => text.slice(0, LIMITS.lettersLookedThrough.most));
 
 /** Phrases that come twice on a page, or on pages that face each other. */
-function phrasesTwice(pages: readonly Page[], facing: readonly (readonly [number, number])[]): WordSlip[] {
+function phrasesTwice(pages: readonly Page[], facing: readonly (readonly [number, number])[]): Mistake[] {
   const budget: Budget = { left: LIMITS.phraseSteps.most };
   const texts = pages.map((page) => textsOf(page).map(wordsOf));
   const dateOf = (at: number) => pages[at]?.group.lead.date as CalendarDate;
-  const found: WordSlip[] = [];
+  const found: Mistake[] = [];
   const note = (at: number, other: number, phrase: string | null) => {
     if (phrase) found.push({ kind: "twice", date: dateOf(at), other: dateOf(other), phrase });
   };
@@ -111,19 +111,19 @@ function phrasesTwice(pages: readonly Page[], facing: readonly (readonly [number
 }
 
 /**
- * The slips in an album's words. `facing` are pages that lie open together, by their places in `pages`; `people` are the
+ * The mistakes in an album's words. `facing` are pages that lie open together, by their places in `pages`; `people` are the
  * names of those who are written about.
  */
-export function slipsIn(
+export function mistakesIn(
   pages: readonly Page[],
   facing: readonly (readonly [number, number])[],
   people: readonly string[],
-): WordSlip[] {
+): Mistake[] {
   const names = people.flatMap((name) => wordsOf(name)[0] ?? []);
   const written = pages.filter(({ skipped }) => !skipped);
   return [
     ...phrasesTwice(pages, facing),
-    ...written.flatMap((page): WordSlip[] => {
+    ...written.flatMap((page): Mistake[] => {
       const { date } = page.group.lead;
       const texts = textsOf(page);
       const notes = page.days
@@ -133,12 +133,12 @@ export function slipsIn(
       const nameless = names.every((name) => !said.has(name));
       const dates = page.days.map((day) => day.date);
       return [
-        ...notes.flatMap((note): WordSlip[] => (nameless ? [{ kind: "nameless", date, note }] : [])),
+        ...notes.flatMap((note): Mistake[] => (nameless ? [{ kind: "nameless", date, note }] : [])),
         ...texts
           .flatMap(datesSaid)
           .filter((each) => !isOneOf(each, dates))
-          .map(({ said }): WordSlip => ({ kind: "other-date", date, said })),
-        ...page.content.cards.flatMap((card): WordSlip[] => {
+          .map(({ said }): Mistake => ({ kind: "other-date", date, said })),
+        ...page.content.cards.flatMap((card): Mistake[] => {
           const { lettering } = settingOf(card);
           const letters = measureOf(lettering).lacks(`${card.text}${card.back}`);
           return letters.length > 0 ? [{ kind: "no-letter", date, card: card.id, letters }] : [];

@@ -26,7 +26,7 @@ const STASH = {
   format: { table: measuredFormat, name: sql<string>`${measuredFormat.format}->>'name'` },
 } as const;
 export type StashKind = keyof typeof STASH;
-export const STASH_KINDS = Object.keys(STASH) as readonly StashKind[];
+export const KEPT_KINDS = Object.keys(STASH) as readonly StashKind[];
 
 export type StashPiece = {
   readonly kind: StashKind;
@@ -48,7 +48,7 @@ export const pictureAway = (db: Reader) =>
   and(isNotNull(photo.deletedAt), notExists(onADay(db, isNull(dayPhoto.deletedAt))));
 
 /** Everything of the household's own that lies in the tray, the latest first; one statement. */
-export async function readStashTray(db: Db, householdId: string): Promise<StashPiece[]> {
+export async function readKeptTray(db: Db, householdId: string): Promise<StashPiece[]> {
   const away = (kind: StashKind) => {
     const { table, name } = STASH[kind];
     return db
@@ -96,7 +96,7 @@ export async function putAway(
 }
 
 /** Takes a thing out of the tray again. Where its name was given to another since, it says so in its name. */
-export async function takeBackStash(db: Db, householdId: string, kind: StashKind, id: string): Promise<boolean> {
+export async function takeBackKept(db: Db, householdId: string, kind: StashKind, id: string): Promise<boolean> {
   const { table } = STASH[kind];
   const away = and(eq(table.id, id), eq(table.householdId, householdId), isNotNull(table.deletedAt));
   const back = (tx: Transaction) => tx.update(table).set({ deletedAt: null }).where(away).returning({ id: table.id });
@@ -120,14 +120,14 @@ export async function takeBackStash(db: Db, householdId: string, kind: StashKind
 }
 
 /** One statement for each kind: the households of what was put away before then. */
-export const oldInStash = (db: Db, before: Date) =>
+export const oldInKept = (db: Db, before: Date) =>
   Object.values(STASH).map(({ table }) =>
     db.select({ id: table.householdId }).from(table).where(lt(table.deletedAt, before)),
   );
 
 /** Drops what of a household's own lies in the tray: all of it, or what was put away before then. Its albums are locked. */
-export async function dropStash(tx: Transaction, householdId: string, before: Date | null): Promise<void> {
-  for (const kind of STASH_KINDS) {
+export async function dropKept(tx: Transaction, householdId: string, before: Date | null): Promise<void> {
+  for (const kind of KEPT_KINDS) {
     const { table } = STASH[kind];
     const old = before ? lt(table.deletedAt, before) : isNotNull(table.deletedAt);
     const those = and(eq(table.householdId, householdId), old);

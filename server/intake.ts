@@ -22,7 +22,7 @@ const OPEN = /^\/(sign-in|sign-up|sign-out|look)$/;
 const WORDS = ["application/x-www-form-urlencoded", "application/json"];
 
 /** What may be sent to an address: of which kind, how much, and whether it is a file. Null where it may not be sent at all. */
-export function doorOf(path: string, contentType: string): { most: number; isFile: boolean } | null {
+export function intakeOf(path: string, contentType: string): { most: number; isFile: boolean } | null {
   const place = path.replace(/\.data$/, "").replace(/(.)\/$/, "$1");
   const type = contentType.split(";")[0]?.trim().toLowerCase() ?? "";
   const upload = UPLOADS.find((each) => each.path.test(place) && each.type === type);
@@ -64,10 +64,10 @@ function watch(request: Request, isFile: boolean, silence: number): void {
 }
 
 /**
- * The doors through which anything written comes: how much and of what kind is known before it is read, more than a few
+ * The intake of anything written: how much and of what kind is known before it is read, more than a few
  * words are read from known senders only, and a household sends only so many files at a time.
  */
-export function doors(
+export function intake(
   senderOf: (response: Response) => Promise<Member | null>,
   silence: number = LIMITS.bodySilenceMs.most,
 ) {
@@ -83,11 +83,11 @@ export function doors(
         411,
         "The size of what was sent is not known. Nothing was changed.",
       );
-    const door = doorOf(request.path, request.headers["content-type"] ?? "");
-    watch(request, door?.isFile ?? false, silence);
-    if (!door)
+    const limits = intakeOf(request.path, request.headers["content-type"] ?? "");
+    watch(request, limits?.isFile ?? false, silence);
+    if (!limits)
       return refuse(request, response, length, 415, "That kind of thing is not taken here. Nothing was changed.");
-    if (length > door.most)
+    if (length > limits.most)
       return refuse(
         request,
         response,
@@ -95,7 +95,7 @@ export function doors(
         413,
         "That is too much at once. Nothing was changed. What you wrote is still on the page you came from.",
       );
-    if (length <= LIMITS.unaskedBytes.most && !door.isFile) return next();
+    if (length <= LIMITS.unaskedBytes.most && !limits.isFile) return next();
     let sender: Member | null;
     try {
       sender = await senderOf(response);
@@ -103,7 +103,7 @@ export function doors(
       return next(error);
     }
     if (!sender) return refuse(request, response, length, 401, "You are not signed in. Nothing was changed.");
-    if (!door.isFile) return next();
+    if (!limits.isFile) return next();
     const household = sender.household.id;
     const now = sending.get(household) ?? 0;
     if (now >= LIMITS.uploadsOfHousehold.most) {

@@ -24,7 +24,7 @@ export function picturesOf(folder: readonly File[]): Handed {
 
 export type Refused = { readonly name: string; readonly reason: Extract<TakenIn, { ok: false }>["reason"] };
 
-/** How far a run of pictures through the door is. */
+/** How far a run of pictures on their way is. */
 export type Run = {
   readonly state: "idle" | "running" | "waiting" | "cancelled" | "done";
   readonly total: number;
@@ -52,7 +52,7 @@ export const NO_RUN: Run = {
 };
 
 /** What a run needs of the world: to send a file, to ask what is known, to hash, to wait and to tell the time. */
-export type Door = {
+export type UploadSender = {
   readonly send: (file: File, signal: AbortSignal) => Promise<TakenIn>;
   /** Whether a file is still there to be read: a card may be pulled out meanwhile. */
   readonly isThere: (file: File) => Promise<boolean>;
@@ -78,7 +78,7 @@ const TRY_AGAIN = 3000;
 export class UploadRun {
   #run: Run;
   #stop = new AbortController();
-  readonly #door: Door;
+  readonly #sender: UploadSender;
   readonly #tell: (run: Run) => void;
   /** Everything handed in, and how much of it has had its turn. */
   readonly #files: File[] = [];
@@ -87,8 +87,8 @@ export class UploadRun {
   #bytesDone = 0;
   #bytesAll = 0;
 
-  constructor(door: Door, tell: (run: Run) => void) {
-    this.#door = door;
+  constructor(sender: UploadSender, tell: (run: Run) => void) {
+    this.#sender = sender;
     this.#tell = tell;
     this.#run = NO_RUN;
   }
@@ -119,7 +119,7 @@ export class UploadRun {
   async start(handed: Handed): Promise<Run> {
     this.#stop = new AbortController();
     const { signal } = this.#stop;
-    this.#began = this.#door.now();
+    this.#began = this.#sender.now();
     this.#set({ state: "running" });
     this.add(handed);
     while (this.#turn < this.#files.length && !signal.aborted) {
@@ -144,7 +144,7 @@ export class UploadRun {
       this.#refuse(file, "too-large");
       return false;
     });
-    const { hash, known } = this.#door;
+    const { hash, known } = this.#sender;
     if (!hash || files.length === 0) return files;
     const hashes: string[] = [];
     // One after the other: a phone has no room for many pictures in memory at once.
@@ -173,9 +173,9 @@ export class UploadRun {
   /** A file that cannot be read any more looks, when it is sent, like a server that is away. */
   async #send(file: File, signal: AbortSignal): Promise<TakenIn> {
     try {
-      return await this.#door.send(file, signal);
+      return await this.#sender.send(file, signal);
     } catch (error) {
-      if (signal.aborted || (await this.#door.isThere(file))) throw error;
+      if (signal.aborted || (await this.#sender.isThere(file))) throw error;
       return { ok: false, reason: "gone" };
     }
   }
@@ -186,7 +186,7 @@ export class UploadRun {
 
   #settle(file: File, change: Partial<Run>): void {
     this.#bytesDone += file.size;
-    const passed = (this.#door.now() - this.#began) / 1000;
+    const passed = (this.#sender.now() - this.#began) / 1000;
     const rate = this.#bytesDone / Math.max(passed, 0.001);
     const settled = passed > 1.5 ? Math.max(1, Math.round((this.#bytesAll - this.#bytesDone) / rate)) : null;
     this.#set({ ...change, secondsLeft: settled });
@@ -202,7 +202,7 @@ export class UploadRun {
       } catch (error) {
         if (signal.aborted) return null;
         this.#set({ state: "waiting", waitsFor: error instanceof SignedOut ? "sign-in" : "server", secondsLeft: null });
-        await this.#door.wait(TRY_AGAIN, signal).catch(() => undefined);
+        await this.#sender.wait(TRY_AGAIN, signal).catch(() => undefined);
       }
     }
     return null;

@@ -2,7 +2,7 @@ import { KeptText } from "./kept-fields.tsx";
 import type { DayView } from "./view.ts";
 
 /** Whatever does not belong on the page: a loose end, a name to ask for. */
-export function NoteTray({ view }: { view: DayView }) {
+export function NotePanel({ view }: { view: DayView }) {
   return (
     <section aria-labelledby="note-name" className="grid gap-2 border-b border-line py-3.5">
       <h2 id="note-name" className="text-lg">
