@@ -23,7 +23,7 @@ test("made pieces are added, sized as people write lengths, laid over each other
 }) => {
   await newKeeper(page);
   await dayWithPage(page, "2026-12-04");
-  await addPiece(page, "Mat");
+  await addPiece(page, "Photo mat");
   await addPiece(page, "Embellishment");
   const sticker = mat(page).getByRole("button", { name: /^Embellishment 1 × 1/ });
   await sticker.focus();
@@ -39,12 +39,12 @@ test("made pieces are added, sized as people write lengths, laid over each other
     mat(page)
       .locator(".mat-piece")
       .evaluateAll((pieces) => pieces.map((piece) => piece.getAttribute("aria-label")?.split(" ")[0]));
-  await expect.poll(order).toEqual(["Number", "Mat", "Embellishment"]);
+  await expect.poll(order).toEqual(["Number", "Photo mat", "Embellishment"]);
   await mat(page)
     .getByRole("button", { name: /^Embellishment/ })
     .focus();
   await page.keyboard.press("[");
-  await expect.poll(order).toEqual(["Number", "Embellishment", "Mat"]);
+  await expect.poll(order).toEqual(["Number", "Embellishment", "Photo mat"]);
   await page.keyboard.press("Escape");
   await addPiece(page, "Tab");
   const tab = mat(page).getByRole("button", { name: /^Tab/ });

@@ -129,7 +129,7 @@ test("a print too large for its pocket says what to trim, and is printed smaller
   await expect(piece(page, /^Print 3 × 3. Small for its pocket/)).toBeVisible();
   await piece(page, /^Print 3 × 3/).focus();
   await page.getByRole("button", { name: "Mount on 3 × 4", exact: true }).click();
-  await expect(piece(page, /^Mat “backing” 3 × 4/)).toBeVisible();
+  await expect(piece(page, /^Photo mat “backing” 3 × 4/)).toBeVisible();
 });
 
 test("two try-outs stand side by side, one is kept, and what was there waits in the tray", async ({ page }) => {
