@@ -248,6 +248,10 @@ export async function latestBookChange(
   return row ?? null;
 }
 
+/** Says that a change to the book is not to be taken back any more. */
+export const settleBookChange = (tx: Transaction, id: string) =>
+  tx.update(bookChange).set({ settled: true }).where(eq(bookChange.id, id));
+
 /** Takes a change to the book back; refused when a leaf it wrote, or the order it made, has been changed since. */
 export async function undoBookChange(tx: Transaction, author: Author, id: string): Promise<boolean> {
   const now = await lockLeaves(tx, author);
@@ -271,7 +275,7 @@ export async function undoBookChange(tx: Transaction, author: Author, id: string
     if (!byId.has(leafId)) byId.set(leafId, { ...was, version: versions.get(leafId) ?? was.version });
   const restored = (order ? change.before.order : orderOf(now)).flatMap((each) => byId.get(each) ?? []);
   const made = await writeBook(tx, author, now, restored);
-  await tx.update(bookChange).set({ settled: true }).where(eq(bookChange.id, id));
+  await settleBookChange(tx, id);
   // The leaves are as the changes before this one had made them, under versions of their own: those can be taken back next.
   for (const [leafId, was] of old) {
     const version = made[leafId];

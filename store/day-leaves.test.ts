@@ -3,11 +3,12 @@ import { afterAll, describe, expect, it } from "vitest";
 import { daysOfLeaf, type Piece } from "../core/album/leaf.ts";
 import { newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
+import type { BookEdit } from "../core/book/edit.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { mergeWithNeighbour, moveStory } from "../core/month/slots.ts";
-import { FULL, newBook, piece, TAG } from "../tests/book.ts";
-import { openTestStore } from "../tests/household.ts";
+import { mergeWithNeighbour, moveStory, setSkipped } from "../core/month/slots.ts";
+import { added, FULL, newBook, piece, TAG } from "../tests/book.ts";
+import { openTestStore, secondMember } from "../tests/household.ts";
 import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
 import { putLeafOrTryOutBack, readTray } from "./tray.ts";
 
@@ -72,6 +73,31 @@ describe("the leaves of days", () => {
       [second, second],
       [sixth, sixth],
     ]);
+  });
+
+  it("are where a hand had put them when a move or a skip is taken back, and by their dates where another has moved one since", async () => {
+    const { keeper, look, dayId, give, save, author } = await book();
+    const [two, four] = [await give("2026-12-02"), await give("2026-12-04")];
+    const [second, fourth] = [await dayId("2026-12-02"), await dayId("2026-12-04")];
+    const order = async () => (await look()).leaves.map(({ id }) => id);
+    // By hand the later day's leaf lies first.
+    await save({ kind: "move-leaf", leaf: four, after: null });
+    await changeMonth(db, author(), (slots, span) => setSkipped(slots, span, fourth, true));
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await order()).toEqual([four, two]);
+    const move = () =>
+      changeMonth(db, author(), (slots, span) => moveStory(slots, span, second, "2026-12-01" as CalendarDate));
+    await move();
+    expect(await order()).toEqual([two, four]);
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await order()).toEqual([four, two]);
+    await move();
+    const other = author(await secondMember(store, keeper, "Tobiah"));
+    const third = randomUUID();
+    await save({ ...added(third), after: two } as BookEdit, null, other);
+    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect((await look()).days.find(({ id }) => id === second)?.date).toBe("2026-12-02");
+    expect(new Set(await order())).toEqual(new Set([two, third, four]));
   });
 });
 

@@ -15,7 +15,7 @@ import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { fillRooms, latestBookChange, undoBookChange } from "./book.ts";
+import { fillRooms, latestBookChange, settleBookChange, undoBookChange } from "./book.ts";
 import { intoRoom, tickOnLeaves } from "./day-leaves.ts";
 import { lockDay } from "./day-lock.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
@@ -269,7 +269,7 @@ export async function changeMonth(
       await logChange(tx, author, { act, day: was, fields: ["slot"], before: { slot: { date, skipped, mergedInto } } });
       if (was.date !== after.date) moved.push(after.id);
     }
-    await moveLeaves(tx, author, moved);
+    await moveLeaves(tx, author, moved, act);
     return { ok: true };
   });
 }
@@ -303,23 +303,30 @@ export async function undoLastChange(db: Db, author: Author): Promise<UndoResult
         )
         .orderBy(desc(dayChange.at), desc(dayChange.version))
         .limit(1);
+      const changes = latest ? await tx.select().from(dayChange).where(eq(dayChange.act, latest.act)) : [];
+      const moved = changes.filter(({ before }) => before.slot).map(({ dayId }) => dayId);
       const inBook = await latestBookChange(tx, author);
+      // Leaves that went along with their days go back by the dates where somebody has changed the order since.
+      let byDates = false;
       if (inBook && (!latest || inBook.at >= latest.at)) {
-        if (!(await undoBookChange(tx, author, inBook.id))) return { ok: false, reason: "changed-since" };
+        const isOfDays = latest?.act === inBook.act;
+        if (!(await undoBookChange(tx, author, inBook.id))) {
+          if (!isOfDays || moved.length === 0) return { ok: false, reason: "changed-since" };
+          await settleBookChange(tx, inBook.id);
+          byDates = true;
+        }
         await unkeepTryOuts(tx, author.albumId, inBook.at);
         // Days changed in the same act go back with the book.
-        if (!latest || latest.act !== inBook.act) return { ok: true, dayIds: [] };
+        if (!isOfDays) return { ok: true, dayIds: [] };
       }
       if (!latest) return { ok: false, reason: "nothing-to-undo" };
-      const changes = await tx.select().from(dayChange).where(eq(dayChange.act, latest.act));
       for (const change of changes) {
         const standing = await changesSince(tx, change.dayId, change.version, "standing");
         if (clashingChange(standing, change.version, change.fields)) return { ok: false, reason: "changed-since" };
       }
       const act = randomUUID();
       for (const change of changes) await takeBack(tx, author, act, change);
-      const moved = changes.filter(({ before }) => before.slot).map(({ dayId }) => dayId);
-      await moveLeaves(tx, author, moved);
+      if (byDates) await moveLeaves(tx, author, moved, null);
       await tx
         .update(dayChange)
         .set({ settled: true })

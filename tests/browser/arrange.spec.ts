@@ -39,12 +39,12 @@ test("made pieces are added, sized as people write lengths, laid over each other
     mat(page)
       .locator(".mat-piece")
       .evaluateAll((pieces) => pieces.map((piece) => piece.getAttribute("aria-label")?.split(" ")[0]));
-  await expect.poll(order).toEqual(["Number", "Photo mat", "Embellishment"]);
+  await expect.poll(order).toEqual(["Number", "Photo", "Embellishment"]);
   await mat(page)
     .getByRole("button", { name: /^Embellishment/ })
     .focus();
   await page.keyboard.press("[");
-  await expect.poll(order).toEqual(["Number", "Embellishment", "Photo mat"]);
+  await expect.poll(order).toEqual(["Number", "Embellishment", "Photo"]);
   await page.keyboard.press("Escape");
   await addPiece(page, "Tab");
   const tab = mat(page).getByRole("button", { name: /^Tab/ });
