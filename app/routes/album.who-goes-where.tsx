@@ -20,7 +20,7 @@ export async function loader({ params, request, context }: Route.LoaderArgs) {
   return proposalView(aggregate, await reading(() => readRoll(context.db, member.household.id)), twice);
 }
 
-const PICKS = z.array(z.object({ slot: z.string().max(200), photo: z.uuid() })).max(500);
+const PICKS = z.array(z.object({ wanted: z.string().max(200), photo: z.uuid() })).max(500);
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "rule", "twice", "picks"]);
@@ -36,8 +36,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const picks = JSON_TEXT.pipe(PICKS).safeParse(form.get("picks"));
     if (!picks.success) throw data(null, { status: 400 });
     const waiting = new Map(waitingIn(aggregate).map((each) => [each.id, each]));
-    const placings = picks.data.flatMap(({ slot, photo }) => {
-      const found = waiting.get(slot);
+    const placings = picks.data.flatMap(({ wanted, photo }) => {
+      const found = waiting.get(wanted);
       return found ? [{ dayId: found.dayId, photoId: photo, print: found.print, place: found.place }] : [];
     });
     if (placings.length < picks.data.length) return { ok: false as const, reason: "changed-since" as const };

@@ -159,7 +159,7 @@ export function Arranger({
     else if (event.key === "Delete" || event.key === "Backspace") {
       arrange(withoutPiece(pieces, id));
       pick(besides(pieces, board.key, id));
-    } else if (event.key === "Escape") select(null);
+    } else if (event.key === "Escape") select({ kind: "board", board: board.key });
     else return;
     event.preventDefault();
     event.stopPropagation();

@@ -77,6 +77,8 @@ export function DayArranger({ view }: { view: DayView }) {
     <>
       {all.boards.length > 1 && <Leaves boards={all.boards} only={only} onChoose={ask} />}
       <Arranger
+        // Another leaf on the mat: nothing on it is under the hand yet.
+        key={only}
         {...laid}
         box={box}
         format={view.bench.format}

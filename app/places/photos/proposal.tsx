@@ -229,7 +229,7 @@ function Row({
   );
 }
 
-/** The picture as it would be cropped for its wanted, or the empty room; both to one scale. */
+/** The picture as it would be cropped for its print, or the empty room; both to one scale. */
 function Preview({ row: { wanted, proposal } }: { row: ProposalRow }) {
   const at = rectOf(wanted.print);
   const [w, h] = [mm(wanted.print.w), mm(wanted.print.h)];
