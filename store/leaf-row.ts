@@ -43,7 +43,7 @@ export const makeOf = ({
 });
 
 /** How a leaf's sides come out of the database, those that share them in the order they came. */
-export const SIDES = { with: { guests: { orderBy: asc(sideGuest.place) } } } as const;
+export const SIDES = { with: { guests: { orderBy: asc(sideGuest.position) } } } as const;
 
 export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Leaf {
   const side = (face: Face): Side => {
@@ -97,12 +97,12 @@ export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert
 /** Who shares the sides of a leaf. */
 export const guestRows = (albumId: string, leaf: Leaf): (typeof sideGuest.$inferInsert)[] =>
   FACES.flatMap((face) =>
-    leaf[face].guests.map(({ dayId, done }, place) => ({
+    leaf[face].guests.map(({ dayId, done }, position) => ({
       leafId: leaf.id,
       albumId,
       face,
       dayId,
-      place,
+      position,
       done: [...done],
     })),
   );

@@ -14,7 +14,7 @@ function fromOf({ sheetId, sheet, orderId, order }: PrintRow): PrintFrom {
 
 export const toPrint = (row: PrintRow): Print => ({
   id: row.id,
-  use: row.useId ?? row.cardId ?? "",
+  of: row.useId ?? row.cardId ?? "",
   from: fromOf(row),
   place: row.place,
   at: { x: row.x, y: row.y, w: row.w, h: row.h },

@@ -174,7 +174,7 @@ async function onSheet(
       .where(and(eq(printSheet.id, sheetId), eq(printSheet.albumId, author.albumId)));
     if (!before || !row) return { ok: false, reason: "not-found" };
     const uses = new Set(
-      before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId).map(({ use }) => use),
+      before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId).map(({ of }) => of),
     );
     const done = await work(tx, toSheet(row));
     if (done.ok) await followPrints(tx, author, uses, before);
@@ -258,7 +258,7 @@ export async function markSpoiled(db: Db, author: Author, printId: string, on: b
       .update(print)
       .set({ state: on ? "spoiled" : "printed" })
       .where(eq(print.id, printId));
-    await followPrints(tx, author, new Set([found.use]), before);
+    await followPrints(tx, author, new Set([found.of]), before);
     return { ok: true };
   });
 }

@@ -51,7 +51,7 @@ const BARE_LEAF = {
   with: {
     sides: {
       columns: { face: true, dayId: true, done: true },
-      with: { guests: { columns: { dayId: true, done: true }, orderBy: asc(sideGuest.place) } },
+      with: { guests: { columns: { dayId: true, done: true }, orderBy: asc(sideGuest.position) } },
       extras: (side: { pieces: AnyColumn }) => ({
         outline: sql<
           LeafOutline["front"]["pieces"]

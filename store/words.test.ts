@@ -168,7 +168,7 @@ describe("a card's words", () => {
     await markSheetPrinted(db, author(), sheet.id, true);
     const printed = await dayOf(keeper.householdId, albumId, "2026-12-03");
     expect(printed.content.done).toContain("letter");
-    expect(printed.prints).toMatchObject([{ use: card.id, state: "printed" }]);
+    expect(printed.prints).toMatchObject([{ of: card.id, state: "printed" }]);
     for (const at of sheet.cuts.keys()) await tickCut(db, author(), sheet.id, at, true);
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).prints).toMatchObject([{ state: "trimmed" }]);
     await saveDayEdit(db, author(), id, null, { kind: "card-text", id: card.id, text: "Other words" });

@@ -15,7 +15,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const made = new Map(
     aggregate.prints
       .filter(({ from }) => from.kind === "lab" && from.id === params.order)
-      .map((each) => [each.use, each]),
+      .map((each) => [each.of, each]),
   );
   const prints = allPagesOf(aggregate).flatMap((page) =>
     page.content.photos.flatMap((use) => {

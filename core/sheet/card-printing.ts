@@ -27,7 +27,7 @@ export type CardStanding =
 
 export function cardStanding(card: Card, prints: readonly Print[], done: readonly string[]): CardStanding {
   const { lettering, stock } = settingOf(card);
-  const own = prints.filter((print) => print.use === card.id);
+  const own = prints.filter((print) => print.of === card.id);
   const best = furthest(own, card.size, cardMadeAs(card));
   if (best?.state === "trimmed") return { kind: "trimmed", print: best };
   if (best?.state === "printed") return { kind: "printed", print: best };

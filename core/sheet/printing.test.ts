@@ -12,7 +12,7 @@ import { tileAt, tilesOf } from "./tiles.ts";
 const use: PhotoUse = { id: "u", photoId: "p", print: size(inches(6), inches(4)), alt: "", ...PLAIN_USE };
 const print = (state: PrintState, change: Partial<Print> = {}): Print => ({
   id: state,
-  use: "u",
+  of: "u",
   from: { kind: "sheet", id: "s", number: 1 },
   place: 0,
   at: rect(0, 0, inches(6), inches(4)),

@@ -24,7 +24,7 @@ export type SheetOf = "photos" | "cards";
 export type Print = {
   readonly id: string;
   /** The id of what it is a print of: a picture as a day uses it, or a card. */
-  readonly use: string;
+  readonly of: string;
   readonly from: PrintFrom;
   readonly place: number;
   /** Where it lies on its sheet, turned as it lies. */
@@ -143,7 +143,7 @@ function gridsOf(prints: readonly Print[], size: Size, now: string): { have: Pri
 
 /** Where a use stands, by the furthest of its prints that still shows it as it is wanted. `done` is its page's ticks. */
 export function standingOf(use: PhotoUse, prints: readonly Print[], done: readonly string[]): Standing {
-  const own = prints.filter((print) => print.use === use.id);
+  const own = prints.filter((print) => print.of === use.id);
   const grids = gridsOf(own, use.print, madeAs(use));
   const [best] = [
     furthest(own, use.print, madeAs(use)) ?? [],
@@ -171,7 +171,7 @@ export function standings<P extends Printable>(
   prints: readonly Print[],
 ): { page: P; use: PhotoUse; standing: Standing }[] {
   const byUse = new Map<string, Print[]>();
-  for (const each of prints) byUse.set(each.use, [...(byUse.get(each.use) ?? []), each]);
+  for (const each of prints) byUse.set(each.of, [...(byUse.get(each.of) ?? []), each]);
   return pages
     .filter(({ skipped }) => !skipped)
     .flatMap((page) =>

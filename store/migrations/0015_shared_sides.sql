@@ -3,7 +3,7 @@ CREATE TABLE "side_guest" (
 	"album_id" uuid NOT NULL,
 	"face" text NOT NULL,
 	"day_id" uuid NOT NULL,
-	"place" integer NOT NULL,
+	"position" integer NOT NULL,
 	"done" text[] DEFAULT '{}' NOT NULL,
 	CONSTRAINT "side_guest_leaf_id_face_day_id_pk" PRIMARY KEY("leaf_id","face","day_id"),
 	CONSTRAINT "side_guest_done" CHECK ("side_guest"."done" <@ array['number', 'assemble'])

@@ -112,7 +112,7 @@ export const sideGuest = pgTable(
     face: text("face").$type<Face>().notNull(),
     dayId: uuid("day_id").notNull(),
     /** Which of those that share it, from 0. */
-    place: integer("place").notNull(),
+    position: integer("position").notNull(),
     /** What was done of its own pieces there. */
     done: text("done").array().$type<SideStep[]>().notNull().default([]),
   },

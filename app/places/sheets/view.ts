@@ -124,7 +124,7 @@ export function madeSheet(
     .filter(({ from }) => from.kind === "sheet" && from.id === sheet.id)
     .sort((a, b) => a.place - b.place)
     .map((print): MadePrint => {
-      const found = shown.get(print.use);
+      const found = shown.get(print.of);
       return {
         id: print.id,
         at: print.at,
@@ -187,7 +187,7 @@ export function sheetsView(
         ordered: printShort(orderedOn),
         due: printShort(dueOn),
         isDue: dueOn <= today,
-        days: [...new Set(own.map(({ use }) => shown.get(use)?.day ?? "a day"))],
+        days: [...new Set(own.map(({ of }) => shown.get(of)?.day ?? "a day"))],
         prints: own.length,
       };
     }),
