@@ -90,12 +90,17 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
     <div className="flex flex-col wide:h-full">
       <PlaceTabs place="book" albumId={albumId} here="measure" />
       <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(420px,480px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section aria-label="The book, to scale" className="relative h-[44vh] overflow-hidden bg-mat wide:h-full">
-          <Mat
-            mat={formatMat(lastGood.current, unit, field)}
-            label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
-          />
-          <p className="absolute inset-x-0 bottom-0 min-h-12 bg-soot px-4 py-3 text-sm text-on-soot" aria-live="polite">
+        <section
+          aria-label="The book, to scale"
+          className="flex h-[48vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+        >
+          <div className="min-h-0 flex-1">
+            <Mat
+              mat={formatMat(lastGood.current, unit, field)}
+              label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
+            />
+          </div>
+          <p className="min-h-12 bg-soot px-4 py-3 text-sm text-on-soot" aria-live="polite">
             {(field && HOW[field]) ?? "Cover, leaf, opening and page, as they lie over each other."}
           </p>
         </section>
