@@ -26,12 +26,13 @@ export async function countLeaves(
   if (gone.length > 0) await tx.delete(leaf).where(inArray(leaf.id, gone));
   const changed = after.flatMap((each, position) => {
     const there = old.get(each.id);
-    if (!there || (there.position === position && there.each.sewn === each.sewn)) return [];
-    return [sql`(${each.id}::uuid, ${position}::int, ${each.sewn}::boolean)`];
+    if (!there || (there.position === position && there.each.sewn === each.sewn && there.each.glued === each.glued))
+      return [];
+    return [sql`(${each.id}::uuid, ${position}::int, ${each.sewn}::boolean, ${each.glued}::boolean)`];
   });
   if (changed.length > 0)
     await tx.execute(
-      sql`update leaf set position = now.position, sewn = now.sewn, version = leaf.version + 1 from (values ${sql.join(changed, sql`, `)}) as now (id, position, sewn) where leaf.id = now.id`,
+      sql`update leaf set position = now.position, sewn = now.sewn, glued = now.glued, version = leaf.version + 1 from (values ${sql.join(changed, sql`, `)}) as now (id, position, sewn, glued) where leaf.id = now.id`,
     );
   const added = after.flatMap((each, position) => (old.has(each.id) ? [] : [{ each, position }]));
   if (added.length === 0) return;

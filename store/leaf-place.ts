@@ -34,7 +34,7 @@ export async function putLeafBack(db: Db, author: Author, leafId: string): Promi
     });
     if (!book || !found) return false;
     // Torn out of a bound book, it can only be tipped in again.
-    const back = { ...toLeaf(found), sewn: false };
+    const back = { ...toLeaf(found), sewn: false, glued: false };
     const [dayId] = daysOfLeaf(back);
     const { leaves, dateOf } = book;
     await writeBook(tx, author, leaves, dayId ? insertOfDay(leaves, back, dayId, dateOf) : [...leaves, back]);

@@ -59,6 +59,7 @@ export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Le
     done: row.done,
     drop: row.drop,
     sewn: row.sewn,
+    glued: row.glued,
     liftsOff: row.liftsOff,
     front: side("front"),
     back: side("back"),
@@ -71,13 +72,14 @@ export const toTryOuts = (row: LeafRow): TryOut[] =>
   );
 
 /** The leaf's own columns, without its place. */
-export const leafColumns = ({ make: { size, ...make }, done, drop, sewn, liftsOff }: Leaf) => ({
+export const leafColumns = ({ make: { size, ...make }, done, drop, sewn, glued, liftsOff }: Leaf) => ({
   ...make,
   w: size?.w ?? null,
   h: size?.h ?? null,
   done: [...done],
   drop,
   sewn,
+  glued,
   liftsOff,
 });
 

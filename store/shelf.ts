@@ -47,6 +47,7 @@ const BARE_LEAF = {
     h: true,
     insert: true,
     done: true,
+    sewn: true,
   },
   with: {
     sides: {
@@ -75,7 +76,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
   });
   return rows.map((row) => ({
     album: toRecord(row),
-    leaves: row.leaves.map(({ id, done, sides, ...columns }): LeafOutline => {
+    leaves: row.leaves.map(({ id, done, sewn, sides, ...columns }): LeafOutline => {
       const side = (face: Face): LeafOutline["front"] => {
         const found = sides.find((each) => each.face === face);
         return {
@@ -86,7 +87,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
         };
       };
       const make = makeOf({ ...columns, basePaper: "", note: "", oldHoles: null });
-      return { id, make, done, front: side("front"), back: side("back") };
+      return { id, make, done, sewn, front: side("front"), back: side("back") };
     }),
     days: row.days.flatMap(({ id, date, skipped, mergedInto, version, ...rest }): Day[] =>
       date === null

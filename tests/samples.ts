@@ -318,6 +318,7 @@ const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
   done: fc.uniqueArray(fc.constantFrom(...LEAF_STEPS)),
   drop: fc.option(fc.integer({ min: -2000, max: 9000 }).map(ticks)),
   sewn: fc.constant(false),
+  glued: fc.constant(false),
   liftsOff: fc.boolean(),
   front: anySide,
   back: anySide,

@@ -31,6 +31,8 @@ export const BOOK_PROBLEM: Record<BookProblem | "too-many-try-outs" | "try-out-c
     "already-there": "That is in the book already.",
     "matter-not-empty": "Something is on this page or on a side of it. Take that off first; then the page can go.",
     "sewn-in": "A leaf that is sewn in stays where it is. Give its sides to other days instead, or add a leaf between.",
+    "not-neighbours": "Only two leaves that are sewn in one after the other are glued together. Nothing was changed.",
+    "glued-over": "Something lies on a side that would be glued over. Take it off first; nothing was changed.",
     "side-full": "That side is shared by 62 days already. Nothing was changed.",
     "book-full": "A book holds 400 leaves here, and this one does. Nothing was changed.",
     "too-many-try-outs": "Three arrangements side by side are the most. Keep one, or drop one first.",

@@ -115,6 +115,8 @@ export type Leaf = {
   readonly drop: Length | null;
   /** One of those a bound book was sewn with: it stays where it is, and can only be torn out. */
   readonly sewn: boolean;
+  /** Glued by its back to the front of the leaf after it: of neither of the two anything is seen any more. */
+  readonly glued: boolean;
   /** Must come off the rings: a slit runs from each hole to the edge. */
   readonly liftsOff: boolean;
   readonly front: Side;
@@ -153,6 +155,7 @@ export const newLeaf = (id: string, make: LeafMake, front: Owner, back: Owner): 
   done: [],
   drop: null,
   sewn: false,
+  glued: false,
   liftsOff: false,
   front: sideOf(front),
   back: sideOf(back),

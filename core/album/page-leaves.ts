@@ -21,7 +21,7 @@ export type SideOutline = {
   readonly done: readonly SideStep[];
 };
 /** What of a leaf says how far it is, without what lies where; a whole leaf is one. */
-export type LeafOutline = Pick<Leaf, "id" | "make" | "done"> & {
+export type LeafOutline = Pick<Leaf, "id" | "make" | "done" | "sewn"> & {
   readonly front: SideOutline;
   readonly back: SideOutline;
 };

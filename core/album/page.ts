@@ -90,8 +90,12 @@ export function progressOf(pages: readonly Page[]): Progress {
   return { inBook: wanted.filter(({ states }) => states.book === "done").length, wanted: wanted.length };
 }
 
-/** A leaf is set aside with its days: it has sides of some, and none of them is in the span. */
-export function isSetAside(leaf: Parameters<typeof daysOfLeaf>[0], isInSpan: (dayId: string) => boolean): boolean {
+/** A leaf is set aside with its days: it has sides of some, and none of them is in the span. One that is sewn in stays. */
+export function isSetAside(
+  leaf: Parameters<typeof daysOfLeaf>[0] & { readonly sewn: boolean },
+  isInSpan: (dayId: string) => boolean,
+): boolean {
+  if (leaf.sewn) return false;
   const days = daysOfLeaf(leaf);
   return days.length > 0 && !days.some(isInSpan);
 }

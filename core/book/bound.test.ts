@@ -1,11 +1,18 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { makeOf } from "../../tests/samples.ts";
+import { FORMAT_PRESETS } from "../album/formats.ts";
 import { daysOfLeaf, type Leaf, leafOfDay, NOBODY } from "../album/leaf.ts";
+import { EMPTY_DAY } from "../album/model.ts";
+import { poolContent } from "../album/steps.ts";
+import { inches, ticks } from "../measure/length.ts";
+import { size } from "../measure/size.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
 import { blankLeaf, countedAnew, giveToDay, isBlank, sewnCount } from "./bound.ts";
 import { applyBookEdit, type BookEdit } from "./edit.ts";
 import { followDates } from "./place.ts";
+import { readBook } from "./read.ts";
+import { placesOfSpreads, spreadAt, turnedBy } from "./spread.ts";
 
 const START = "2026-12-01" as CalendarDate;
 const dateOf = (dayId: string): CalendarDate => addDays(START, Number(dayId.slice(3)));
@@ -145,3 +152,112 @@ describe("a bound book", () => {
     );
   });
 });
+
+describe("leaves of a bound book glued together", () => {
+  const glue = (at: number, glued = true): BookEdit => ({
+    ...({ kind: "glue-leaf", leaf: `sewn${at}`, next: `sewn${at + 1}`, glued } as const),
+  });
+  const edited = (leaves: readonly Leaf[], edit: BookEdit): Leaf[] => {
+    const done = applyBookEdit(leaves, edit, dateOf, datesFor(20));
+    if (!done.ok) throw new Error(done.reason);
+    return done.leaves;
+  };
+  const reasonOf = (leaves: readonly Leaf[], edit: BookEdit) => {
+    const done = applyBookEdit(leaves, edit, dateOf, datesFor(20));
+    return done.ok ? "done" : done.reason;
+  };
+  const owner = { kind: "day" as const, dayId: "day0" };
+
+  it("are so only where they lie one after the other, sewn in, with nothing between; taken apart both sides are there again", () => {
+    const leaves = book(4);
+    expect(reasonOf(leaves, { ...glue(0), next: "sewn2" } as BookEdit)).toBe("not-neighbours");
+    expect(reasonOf(leaves, glue(3))).toBe("not-neighbours");
+    const tipped = edited(leaves, {
+      ...{ kind: "add-leaf", id: "tipped", make: makeOf(), after: "sewn0" },
+      ...{ front: NOBODY, back: NOBODY },
+    } as BookEdit);
+    expect(reasonOf(tipped, glue(0))).toBe("not-neighbours");
+    const piece = { ...base("p"), what: { kind: "filler" as const, size: size(inches(1), inches(1)), name: "" } };
+    const laid = edited(leaves, { kind: "arrange", leaf: "sewn1", face: "front", pieces: [piece] });
+    expect(reasonOf(laid, glue(0))).toBe("glued-over");
+    const owned = edited(leaves, { kind: "own-side", leaf: "sewn0", face: "back", owner });
+    const glued = edited(owned, glue(0));
+    expect([glued[0]?.back.owner, glued[0]?.glued, glued[1]?.glued]).toEqual([NOBODY, true, false]);
+    // Nothing can be put where nothing is seen; on the outer sides all can.
+    for (const [leaf, face] of [
+      ["sewn0", "back"],
+      ["sewn1", "front"],
+    ] as const) {
+      expect(reasonOf(glued, { kind: "own-side", leaf, face, owner })).toBe("glued-over");
+      expect(reasonOf(glued, { kind: "share-side", leaf, face, dayId: "day0", shares: true })).toBe("glued-over");
+      expect(reasonOf(glued, { kind: "arrange", leaf, face, pieces: [] })).toBe("glued-over");
+      expect(reasonOf(glued, { kind: "arrange-many", sides: [{ leaf, face, pieces: [] }] })).toBe("glued-over");
+    }
+    expect(reasonOf(glued, { kind: "own-side", leaf: "sewn0", face: "front", owner })).toBe("done");
+    const apart = edited(glued, glue(0, false));
+    expect(reasonOf(apart, { kind: "own-side", leaf: "sewn0", face: "back", owner })).toBe("done");
+    expect(sewnCount(glued)).toEqual({ sewn: 4, used: 2 });
+    expect(sewnCount(apart).used).toBe(0);
+  });
+
+  it("stay together whatever is done, open nowhere between them, and are leafed over as one", () => {
+    const anyAct = fc.record({
+      kind: fc.constantFrom("give", "tip", "glue", "apart", "tear", "order", "blank"),
+      at: fc.nat(9),
+      to: fc.nat(9),
+    });
+    const pages = datesFor(10).map((_, at) => ({
+      ...{ label: `${at}`, skipped: false, content: poolContent(EMPTY_DAY, []), days: [{ id: `day${at}` }] },
+    }));
+    let together = 0;
+    fc.assert(
+      fc.property(fc.array(anyAct, { maxLength: 14 }), (acts) => {
+        let leaves = book(10);
+        for (const [nth, { kind, at, to }] of acts.entries()) {
+          const leaf = leaves[at % leaves.length]?.id ?? "";
+          const next = leaves[(at % leaves.length) + 1]?.id ?? "";
+          const edits: Record<string, BookEdit> = {
+            give: { kind: "give-leaf", id: `given${nth}`, make: makeOf(), dayId: `day${to}` },
+            tip: { kind: "add-leaf", id: `tip${nth}`, make: makeOf(), after: leaf, front: NOBODY, back: NOBODY },
+            glue: { kind: "glue-leaf", leaf, next, glued: true },
+            apart: { kind: "glue-leaf", leaf, next, glued: false },
+            tear: { kind: "remove-leaf", leaf },
+            order: { kind: "move-leaf", leaf, after: leaves[to % leaves.length]?.id ?? null },
+            blank: { kind: "free-leaf", leaf },
+          };
+          const done = applyBookEdit(leaves, edits[kind] as BookEdit, dateOf, datesFor(10));
+          if (done.ok) leaves = done.leaves;
+        }
+        for (const [at, { glued, back }] of leaves.entries()) {
+          if (!glued) continue;
+          together++;
+          expect([leaves[at]?.sewn, leaves[at + 1]?.sewn]).toEqual([true, true]);
+          for (const side of [back, leaves[at + 1]?.front])
+            expect([side?.owner, side?.guests, side?.pieces ?? []]).toEqual([NOBODY, [], []]);
+        }
+        const sewnBook = FORMAT_PRESETS.find(({ binding }) => binding === "sewn");
+        if (!sewnBook) throw new Error("shipped");
+        const { leaves: read } = readBook({ format: sewnBook, unit: "cm" }, pages, leaves);
+        const places = placesOfSpreads(read);
+        expect(places).toEqual([0, ...leaves.flatMap(({ glued }, at) => (glued ? [] : [at + 1]))]);
+        const walk = [0];
+        while ((walk.at(-1) ?? 0) < read.length) walk.push(turnedBy(read, walk.at(-1) ?? 0, 1));
+        expect(walk).toEqual(places);
+        const back = [read.length];
+        while ((back.at(-1) ?? 0) > 0) back.push(turnedBy(read, back.at(-1) ?? 0, -1));
+        expect(back.reverse()).toEqual(places);
+        for (const at of places) {
+          const { left, right } = spreadAt(read, at, sewnBook);
+          expect([left[0]?.read.back.gluedOver ?? false, right[0]?.read.front.gluedOver ?? false]).toEqual([
+            false,
+            false,
+          ]);
+        }
+      }),
+      { numRuns: 150 },
+    );
+    expect(together).toBeGreaterThan(40);
+  });
+});
+
+const base = (id: string) => ({ id, at: { x: ticks(0), y: ticks(0) }, turn: 0, outside: false, dayId: null }) as const;

@@ -1,4 +1,4 @@
-import { daysOfLeaf, type Leaf, NOBODY, newLeaf, PLAIN_PAPER, sidesOf } from "../album/leaf.ts";
+import { daysOfLeaf, EMPTY_SIDE, type Face, type Leaf, NOBODY, newLeaf, PLAIN_PAPER, sidesOf } from "../album/leaf.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type DateOf, insertOfDay, placeFor } from "./place.ts";
 
@@ -8,13 +8,17 @@ export const blankLeaf = (id: string): Leaf => ({ ...newLeaf(id, PLAIN_PAPER, NO
 /** Whether a sewn leaf is nobody's yet, and nothing is on it. */
 export const isBlank = (leaf: Leaf): boolean =>
   leaf.sewn &&
+  !leaf.glued &&
   leaf.done.length === 0 &&
   sidesOf(leaf).every(({ owner, pieces }) => owner.kind === "nobody" && (pieces ?? []).length === 0);
 
+/** Whether a leaf among others is still to be used: blank, and not glued to from before. */
+const isSpare = (leaf: Leaf, at: number, all: readonly Leaf[]): boolean => isBlank(leaf) && !all[at - 1]?.glued;
+
 /** How many of a bound book's leaves are in it, and how many of them are used. */
 export function sewnCount(leaves: readonly Leaf[]): { readonly sewn: number; readonly used: number } {
-  const sewn = leaves.filter((leaf) => leaf.sewn);
-  return { sewn: sewn.length, used: sewn.filter((leaf) => !isBlank(leaf)).length };
+  const sewn = leaves.filter((leaf) => leaf.sewn).length;
+  return { sewn, used: sewn - leaves.filter(isSpare).length };
 }
 
 /**
@@ -28,7 +32,8 @@ function blankFor(leaves: readonly Leaf[], dayId: string, dateOf: DateOf, dates:
   const datesOn = (leaf: Leaf) => daysOfLeaf(leaf).flatMap((id) => dateOf(id) ?? []);
   const from = placeFor(leaves, dateOf, date);
   const next = leaves.findIndex((leaf, at) => at >= from && datesOn(leaf).some((its) => its > date));
-  const free = leaves.slice(from, next < 0 ? leaves.length : next).filter(isBlank);
+  const end = next < 0 ? leaves.length : next;
+  const free = leaves.filter((leaf, at) => at >= from && at < end && isSpare(leaf, at, leaves));
   const placed = new Set(leaves.filter(({ sewn }) => sewn).flatMap(datesOn));
   const after = next < 0 ? undefined : datesOn(leaves[next] as Leaf).find((its) => its > date);
   const before = leaves
@@ -71,12 +76,41 @@ export function countedAnew(
   now: number | null,
   newId: () => string,
 ): Leaf[] {
-  if (now === null) return leaves.filter((leaf) => !isBlank(leaf)).map((leaf) => ({ ...leaf, sewn: false }));
+  if (now === null)
+    return leaves
+      .filter((leaf, at) => !isSpare(leaf, at, leaves))
+      .map((leaf) => ({ ...leaf, sewn: false, glued: false }));
   const counted = was === null ? leaves.map((leaf) => ({ ...leaf, sewn: leaf.sewn || isPlain(leaf) })) : [...leaves];
   const missing = now - (was ?? sewnCount(counted).sewn);
   if (missing >= 0) return [...counted, ...Array.from({ length: missing }, () => blankLeaf(newId()))];
-  const spare = new Set(counted.filter(isBlank).slice(missing));
-  return counted.filter((leaf) => !spare.has(leaf));
+  const spare = new Set(counted.filter(isSpare).slice(missing));
+  return stillGlued(counted.filter((leaf) => !spare.has(leaf)));
+}
+
+/** Leaves of which some are gone: what was glued to one of those is by itself again. */
+export const stillGlued = (leaves: readonly Leaf[]): Leaf[] =>
+  leaves.map((leaf, at) => (leaf.glued && !leaves[at + 1]?.sewn ? { ...leaf, glued: false } : leaf));
+
+/** Whether a side lies against another it is glued to. */
+export function isGluedOver(leaves: readonly Leaf[], id: string, face: Face): boolean {
+  const at = leaves.findIndex((leaf) => leaf.id === id);
+  return (face === "back" ? leaves[at]?.glued : leaves[at - 1]?.glued) ?? false;
+}
+
+/** Why two leaves cannot be glued together: they are not two sewn ones one after the other, or something lies between. */
+export type GlueProblem = "not-neighbours" | "glued-over";
+
+/** Glues a leaf by its back to the one after it, both sides nobody's from then on; or takes the two apart. */
+export function withGlue(leaves: readonly Leaf[], id: string, next: string, glued: boolean): Leaf[] | GlueProblem {
+  const at = leaves.findIndex((leaf) => leaf.id === id);
+  const [one, other] = [leaves[at], leaves[at + 1]];
+  if (!one?.sewn || !other?.sewn || other.id !== next) return "not-neighbours";
+  if (!glued) return leaves.map((leaf) => (leaf === one ? { ...one, glued } : leaf));
+  if ([one.back, other.front].some(({ pieces }) => pieces && pieces.length > 0)) return "glued-over";
+  const bare = { ...EMPTY_SIDE, pieces: [] };
+  return leaves.map((leaf) =>
+    leaf === one ? { ...one, glued, back: bare } : leaf === other ? { ...other, front: bare } : leaf,
+  );
 }
 
 const isPlain = ({ make: { kind, insert, size } }: Pick<Leaf, "make">): boolean =>

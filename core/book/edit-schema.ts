@@ -27,6 +27,7 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("own-side"), leaf: ID, face: FACE, owner: OWNER }),
   z.object({ kind: z.literal("share-side"), leaf: ID, face: FACE, dayId: ID, shares: z.boolean() }),
   z.object({ kind: z.literal("free-leaf"), leaf: ID }),
+  z.object({ kind: z.literal("glue-leaf"), leaf: ID, next: ID, glued: z.boolean() }),
   z.object({ kind: z.literal("make"), leaf: ID, make: MAKE }),
   z.object({
     kind: z.literal("tick"),

@@ -16,8 +16,8 @@ import { tickLeaf } from "../album/ticks.ts";
 import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { giveToDay } from "./bound.ts";
-import type { DateOf } from "./place.ts";
+import { type GlueProblem, giveToDay, isGluedOver, stillGlued, withGlue } from "./bound.ts";
+import { type DateOf, withAt } from "./place.ts";
 
 /** One side's new arrangement; null puts the first dry fit back. */
 export type Arrangement = { readonly leaf: string; readonly face: Face; readonly pieces: readonly Piece[] | null };
@@ -36,6 +36,8 @@ export type BookEdit =
   | { kind: "remove-leaf"; leaf: string }
   /** A leaf stays where it is and is nobody's again, with nothing on it. */
   | { kind: "free-leaf"; leaf: string }
+  /** A sewn leaf is glued by its back to the one after it, or taken off it again. */
+  | { kind: "glue-leaf"; leaf: string; next: string; glued: boolean }
   | { kind: "own-side"; leaf: string; face: Face; owner: Owner }
   /** A day has pieces of its own on a side that is another's, or no longer. */
   | { kind: "share-side"; leaf: string; face: Face; dayId: string; shares: boolean }
@@ -44,7 +46,14 @@ export type BookEdit =
   | { kind: "tick"; leaf: string; face: Face | null; guest: string | null; step: LeafStep | SideStep; done: boolean }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean };
 
-export type BookProblem = "leaf-gone" | "into-itself" | "already-there" | "book-full" | "sewn-in" | "side-full";
+export type BookProblem =
+  | "leaf-gone"
+  | "into-itself"
+  | "already-there"
+  | "book-full"
+  | "sewn-in"
+  | "side-full"
+  | GlueProblem;
 const SEWN_IN = { ok: false, reason: "sewn-in" } as const;
 export type BookResult = { ok: true; leaves: Leaf[] } | { ok: false; reason: BookProblem };
 
@@ -57,6 +66,8 @@ export function leavesTouched(edit: BookEdit): string[] {
     case "give-leaf":
     case "copy-leaf":
       return [edit.id];
+    case "glue-leaf":
+      return [edit.leaf, edit.next];
     default:
       return [edit.leaf];
   }
@@ -65,8 +76,7 @@ export function leavesTouched(edit: BookEdit): string[] {
 const isOwnPaper = ({ kind, insert }: LeafMake): boolean => kind === "paper" && insert === null;
 
 function insertAfter(leaves: readonly Leaf[], leaf: Leaf, after: string | null): Leaf[] {
-  const at = after === null ? 0 : leaves.findIndex(({ id }) => id === after) + 1;
-  return [...leaves.slice(0, at), leaf, ...leaves.slice(at)];
+  return withAt(leaves, after === null ? 0 : leaves.findIndex(({ id }) => id === after) + 1, [leaf]);
 }
 
 const withSide = (leaf: Leaf, face: Face, change: Partial<Side>): Leaf => ({
@@ -132,11 +142,14 @@ export function applyBookEdit(
   const gone: BookResult = { ok: false, reason: "leaf-gone" };
   const changed = (id: string, how: (leaf: Leaf) => Leaf): BookResult =>
     has(id) ? { ok: true, leaves: leaves.map((leaf) => (leaf.id === id ? how(leaf) : leaf)) } : gone;
+  const gluedOver: BookResult = { ok: false, reason: "glued-over" };
   switch (edit.kind) {
     case "arrange":
+      if (isGluedOver(leaves, edit.leaf, edit.face)) return gluedOver;
       return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, { pieces: edit.pieces }));
     case "arrange-many": {
       if (!edit.sides.every(({ leaf }) => has(leaf))) return gone;
+      if (edit.sides.some(({ leaf, face }) => isGluedOver(leaves, leaf, face))) return gluedOver;
       return {
         ok: true,
         leaves: leaves.map((leaf) =>
@@ -169,6 +182,7 @@ export function applyBookEdit(
         version: 0,
         done: [],
         sewn: false,
+        glued: false,
         front: copiedSide(from.front, edit.front),
         back: copiedSide(from.back, edit.back),
       };
@@ -193,15 +207,21 @@ export function applyBookEdit(
       if (leaves.some(({ id, sewn }) => id === edit.leaf && sewn)) return SEWN_IN;
       return changed(edit.leaf, (leaf) => ({ ...leaf, front: leaf.back, back: leaf.front }));
     case "remove-leaf":
-      return { ok: true, leaves: leaves.filter(({ id }) => id !== edit.leaf) };
+      return { ok: true, leaves: stillGlued(leaves.filter(({ id }) => id !== edit.leaf)) };
+    case "glue-leaf": {
+      const done = withGlue(leaves, edit.leaf, edit.next, edit.glued);
+      return typeof done === "string" ? { ok: false, reason: done } : { ok: true, leaves: done };
+    }
     case "free-leaf":
-      return changed(edit.leaf, ({ id, version, sewn, make }) => ({
+      return changed(edit.leaf, ({ id, version, sewn, glued, make }) => ({
         ...newLeaf(id, sewn ? PLAIN_PAPER : make, NOBODY, NOBODY),
-        ...{ version, sewn },
+        ...{ version, sewn, glued },
       }));
     case "own-side":
+      if (isGluedOver(leaves, edit.leaf, edit.face)) return gluedOver;
       return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, owned(leaf[edit.face], edit.owner)));
     case "share-side": {
+      if (isGluedOver(leaves, edit.leaf, edit.face)) return gluedOver;
       const side = leaves.find(({ id }) => id === edit.leaf)?.[edit.face];
       if (edit.shares && side && side.guests.length >= LIMITS.guests.most) return { ok: false, reason: "side-full" };
       return changed(edit.leaf, (leaf) =>

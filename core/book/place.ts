@@ -19,11 +19,18 @@ export function placeFor(leaves: readonly Leaf[], dateOf: DateOf, date: Calendar
   return last + 1;
 }
 
-const withAt = (leaves: readonly Leaf[], at: number, added: readonly Leaf[]): Leaf[] => [
-  ...leaves.slice(0, at),
-  ...added,
-  ...leaves.slice(at),
-];
+/** The place at or after `at` that is not between two leaves glued together. */
+export function pastGlued(leaves: readonly { readonly glued: boolean }[], at: number): number {
+  let place = at;
+  while (place > 0 && leaves[place - 1]?.glued) place++;
+  return place;
+}
+
+/** Leaves with others put in at a place, or where two are glued together there, behind those. */
+export function withAt(leaves: readonly Leaf[], at: number, added: readonly Leaf[]): Leaf[] {
+  const place = pastGlued(leaves, at);
+  return [...leaves.slice(0, place), ...added, ...leaves.slice(place)];
+}
 
 /** Puts a leaf of a day where it belongs: an insert over the first page that is the day's, a page by the day's date. */
 export function insertOfDay(leaves: readonly Leaf[], leaf: Leaf, dayId: string, dateOf: DateOf): Leaf[] {

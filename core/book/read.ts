@@ -64,6 +64,8 @@ export type SideRead<P extends BookPage = BookPage> = {
   readonly guests: readonly P[];
   /** What all of these have together, by which a piece finds its print or card. */
   readonly content: PageContent | null;
+  /** It lies against another that it is glued to, and is not seen. */
+  readonly gluedOver: boolean;
   /** Nobody has arranged it yet: what lies there is the first dry fit. */
   readonly auto: boolean;
   readonly pockets: readonly Rect[];
@@ -293,6 +295,7 @@ export function readBook<P extends BookPage>(
     looseKnown.set(page, known);
     return known;
   };
+  const behindGlued = new Set(leaves.flatMap(({ glued }, at) => (glued ? (leaves[at + 1]?.id ?? []) : [])));
   const sideRead = (leaf: Leaf, face: Face, build: LeafBuild): SideRead<P> => {
     const side: Side = leaf[face];
     const { page, guests } = sharing(side);
@@ -323,6 +326,7 @@ export function readBook<P extends BookPage>(
       page,
       guests,
       content,
+      gluedOver: face === "back" ? leaf.glued : behindGlued.has(leaf.id),
       auto: side.pieces === null,
       pockets,
       pieces: readPieces(pieces ?? [], content, build, pockets, unit),

@@ -94,6 +94,20 @@ function stack(next: (depth: number) => LeafRead | undefined, face: Face, format
   return lying;
 }
 
+/** Whether the book opens after its first `at` leaves: not between two that are glued together. */
+const opensAt = (leaves: readonly LeafRead[], at: number): boolean => !leaves[at - 1]?.back.gluedOver;
+
+/** Where the book opens, each by how many leaves are turned before. */
+export const placesOfSpreads = (leaves: readonly LeafRead[]): number[] =>
+  Array.from({ length: leaves.length + 1 }, (_, at) => at).filter((at) => opensAt(leaves, at));
+
+/** Where the book opens next from `at` on, turning by one leaf, or by several that are glued together; `at` itself with 0. */
+export function turnedBy(leaves: readonly LeafRead[], at: number, by: 1 | -1 | 0): number {
+  let place = Math.max(0, Math.min(at + by, leaves.length));
+  while (!opensAt(leaves, place)) place += by < 0 ? -1 : 1;
+  return place;
+}
+
 /** The spread after the first `at` leaves, 0 to the number of leaves: on the left what was turned, on the right what comes. */
 export function spreadAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Spread {
   const turned = Math.max(0, Math.min(at, leaves.length));

@@ -17,6 +17,7 @@ const LEAF = z.object({
   done: z.array(z.enum(LEAF_STEPS)),
   drop: IN_MILLIMETRES.place.nullable(),
   sewn: z.boolean(),
+  glued: z.boolean(),
   liftsOff: z.boolean(),
   front: SIDE,
   back: SIDE,

@@ -23,7 +23,7 @@ const alone = ({ pieces, ...side }: z.output<typeof SIDE>) => ({
   pieces: pieces?.map(ofItself) ?? null,
 });
 
-/** No side is shared yet, and a picture set aside is called so. */
+/** No side is shared yet, no leaf glued to another, and a picture set aside is called so. */
 export const fromFifth = step(5, FIFTH_FORMAT, ({ photos, book }, raw) =>
   brought({
     ...raw,
@@ -31,7 +31,10 @@ export const fromFifth = step(5, FIFTH_FORMAT, ({ photos, book }, raw) =>
     photos: photos.map(({ rejected, ...photo }) => ({ ...photo, setAside: rejected })),
     book: {
       ...book,
-      leaves: book.leaves.map(({ front, back, ...leaf }) => ({ ...leaf, front: alone(front), back: alone(back) })),
+      leaves: book.leaves.map(({ front, back, ...leaf }) => ({
+        ...leaf,
+        ...{ glued: false, front: alone(front), back: alone(back) },
+      })),
       tryOuts: book.tryOuts.map(({ pieces, ...tryOut }) => ({ ...tryOut, pieces: pieces.map(ofItself) })),
     },
   }),

@@ -129,7 +129,10 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         banked: false,
         setAside: true,
       })),
-      book: bookOf(days, [...leaves, ...others.map((leaf, nth) => ({ ...leaf, sewn: nth % 2 === 0 }))]),
+      book: bookOf(days, [
+        ...leaves,
+        ...others.map((leaf, nth) => ({ ...leaf, sewn: nth % 2 === 0, glued: nth % 3 === 0 })),
+      ]),
     } as Archive;
   });
 

@@ -50,6 +50,8 @@ export const leaf = pgTable(
     drop: length("drop"),
     /** One of those a bound book was sewn with. */
     sewn: boolean("sewn").notNull().default(false),
+    /** Glued by its back to the leaf after it. */
+    glued: boolean("glued").notNull().default(false),
     liftsOff: boolean("lifts_off").notNull().default(false),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),

@@ -35,6 +35,23 @@ test("a bound book has its leaves: a day takes one in its place, none is moved, 
   await strip(page).getByRole("button").nth(8).click();
   await expect(page.getByText("1 of 40 sewn leaves are used.")).toBeVisible();
 
+  // A thin leaf is glued to the one after it: the two are leafed over as one, and taken apart again.
+  await page.getByRole("button", { name: "Make it blank" }).click();
+  await saved(page);
+  await strip(page).getByRole("button").nth(6).click();
+  await page.getByRole("button", { name: "Glue to the next leaf" }).click();
+  await saved(page);
+  await expect(page.getByText("Its back is glued to the leaf after it.")).toBeVisible();
+  await expect(page.getByLabel("Back belongs to")).toHaveCount(0);
+  await expect(page.getByText("2 of 40 sewn leaves are used.")).toBeVisible();
+  await page.getByRole("button", { name: "Turn a leaf", exact: true }).click();
+  await expect(page.getByText("Leaf 9 of 41.")).toBeVisible();
+  await page.getByRole("button", { name: "Turn back a leaf" }).click();
+  await expect(page.getByText("Leaf 7 of 41.")).toBeVisible();
+  await page.getByRole("button", { name: "Take it off the next" }).click();
+  await saved(page);
+  await expect(page.getByLabel("Back belongs to")).toBeVisible();
+
   await page.goto(`${album}/measure`);
   await page.getByLabel("Leaves sewn in").fill("some");
   await expect(page.getByRole("alert")).toHaveText(/Count the leaves/);

@@ -94,6 +94,7 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   "turn-leaf": ({ leaf }) => ({ leaf }),
   "free-leaf": ({ leaf }) => ({ leaf }),
   "remove-leaf": ({ leaf }) => ({ leaf }),
+  "glue-leaf": ({ sewn, nextSewn }) => ({ leaf: sewn, next: nextSewn, glued: true }),
   "share-side": ({ leaf, day }) => ({ leaf, face: "front", dayId: day, shares: true }),
   "own-side": ({ leaf, day }) => ({ leaf, face: "front", owner: { kind: "day", dayId: day } }),
   make: ({ leaf }) => ({ leaf, make: { ...MAKE, kind: "vellum" } }),

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
-import { eq, sql } from "drizzle-orm";
+import { eq, inArray, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { presetById } from "../../core/album/formats.ts";
 import { PLAIN_PAPER } from "../../core/album/leaf.ts";
@@ -21,6 +21,7 @@ import {
   deck,
   hand,
   labOrder,
+  leaf,
   measuredFormat,
   member,
   print,
@@ -48,6 +49,8 @@ export type World = Readonly<
     | "leaf"
     | "matter"
     | "otherLeaf"
+    | "sewn"
+    | "nextSewn"
     | "tryOut"
     | "sheet"
     | "print"
@@ -187,12 +190,20 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     make: { ...PLAIN_PAPER, kind: "full" },
     dayId: day,
   });
-  const leaves = { leaf: randomUUID(), otherLeaf: randomUUID(), trayLeaf: randomUUID() };
+  const leaves = {
+    ...{ leaf: randomUUID(), otherLeaf: randomUUID(), trayLeaf: randomUUID() },
+    // The one added last is the first in the book.
+    ...{ nextSewn: randomUUID(), sewn: randomUUID() },
+  };
   for (const each of Object.values(leaves)) {
     const edit = { kind: "add-leaf" as const, id: each, make: PLAIN_PAPER, after: null, front: NOBODY, back: NOBODY };
     await saveBookEdit(db, author(), null, edit);
   }
   await saveBookEdit(db, author(), null, { kind: "remove-leaf", leaf: leaves.trayLeaf });
+  await db
+    .update(leaf)
+    .set({ sewn: true })
+    .where(inArray(leaf.id, [leaves.sewn, leaves.nextSewn]));
   const matter = randomUUID();
   await changeMatter(db, author(), { what: "matter", how: "add", id: matter, matter: "title" });
   const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
@@ -357,7 +368,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
     ].map((table) => word(table, ofHousehold)),
     ...["day", "leaf", "print", "print_sheet", "lab_order"].map((table) => word(table, sql`album_id in ${albums}`)),
     ...["card", "jotting", "day_photo", "day_change"].map((table) => word(table, sql`day_id in ${days}`)),
-    ...["side", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
+    ...["side", "side_guest", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
     word("household", sql`id = ${householdId}`),
     word("book_change", sql`album_id in ${albums}`),
     word("work_part", sql`work_id in (select id from work where ${ofHousehold})`),

@@ -5,6 +5,7 @@ import { many } from "#app/wording/count.ts";
 import { roomsLeft } from "#app/wording/fit.ts";
 import type { Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
+import { otherFace } from "#core/book/numeral.ts";
 import { roomsOn } from "#core/book/rooms.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { AddPiece } from "./add-piece.tsx";
@@ -36,7 +37,9 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
   return (
     <div className="mat-bar">
       <SideNotes board={board} format={format} unit={unit} />
-      {real && onFlip && <MatButton onClick={onFlip}>{face === "front" ? "See the back" : "See the front"}</MatButton>}
+      {real && onFlip && !read[otherFace(face)].gluedOver && (
+        <MatButton onClick={onFlip}>{face === "front" ? "See the back" : "See the front"}</MatButton>
+      )}
       {real && <AddPiece board={board} unit={unit} onArrange={onArrange} />}
       {real && side.page && (
         <Link to={to.foundations(albumId, { copy: `${id}.${face}` })} className="mat-button">

@@ -15,7 +15,7 @@ import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import { isDated } from "#core/book/dated-page.ts";
 import type { LeafRead } from "#core/book/read.ts";
-import { type Spread, spreadAt } from "#core/book/spread.ts";
+import { type Spread, spreadAt, turnedBy } from "#core/book/spread.ts";
 import { standingOut } from "#core/book/standing-out.ts";
 import type { BookData } from "./data.ts";
 import { LeafPanel } from "./leaf-panel.tsx";
@@ -58,7 +58,9 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     const next = book.leaves.at(Math.max(0, index)) ?? book.leaves.at(-1);
     if (next) goTo(next.leaf.id, face);
   };
-  const spread = useMemo(() => spreadAt(book.leaves, turned ? at + 1 : at, format), [book, at, turned, format]);
+  // The side under the hand may be glued over: then the book opens behind it.
+  const opened = turnedBy(book.leaves, turned ? at + 1 : at, 0);
+  const spread = useMemo(() => spreadAt(book.leaves, opened, format), [book, opened, format]);
   const boards = useMemo(() => boardsOf(spread, unit), [spread, unit]);
   const box = useMemo(() => frameOf(spread), [spread]);
   const out = useMemo(() => standingOut(book.leaves, format), [book, format]);
@@ -71,9 +73,9 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
       </div>
     );
   const turnBy = (by: 1 | -1) => {
-    // The next spread: the back of this leaf, then the front of the next.
-    if (by === 1) turned ? go(at + 1) : at === book.leaves.length - 1 ? go(at, "back") : go(at + 1);
-    else turned ? go(at) : go(at - 1);
+    const next = turnedBy(book.leaves, opened, by);
+    if (next === book.leaves.length) go(next - 1, "back");
+    else go(next);
   };
   return (
     <div className="flex h-full min-h-0 flex-col">

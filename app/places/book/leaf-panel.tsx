@@ -61,6 +61,7 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
   const { leaf, build } = read;
   const { pages, matters, unit } = data;
   const ids = book.leaves.map((each) => each.leaf.id);
+  const next = book.leaves[at + 1]?.leaf;
   const work = holeWork(read, "front", data.format);
   const bound = sewnCount(book.leaves.map((each) => each.leaf));
   const ownerOf = (text: string): Owner => {
@@ -115,7 +116,12 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
         )}
       </header>
       <div className="grid gap-3">
-        {FACES.map((face) => (
+        {FACES.filter((face) => read[face].gluedOver).map((face) => (
+          <p key={face} className="text-sm text-quiet">
+            Its {FACE_NAME[face].toLowerCase()} is glued to the leaf {face === "back" ? "after" : "before"} it.
+          </p>
+        ))}
+        {FACES.filter((face) => !read[face].gluedOver).map((face) => (
           <div key={face} className="grid gap-1">
             <SelectField
               label={`${FACE_NAME[face]} belongs to`}
@@ -213,6 +219,11 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
         {leaf.sewn && (
           <Button small disabled={isBlank(leaf)} onClick={() => change({ kind: "free-leaf", leaf: leaf.id })}>
             Make it blank
+          </Button>
+        )}
+        {leaf.sewn && next?.sewn && (
+          <Button small onClick={() => change({ kind: "glue-leaf", leaf: leaf.id, next: next.id, glued: !leaf.glued })}>
+            {leaf.glued ? "Take it off the next" : "Glue to the next leaf"}
           </Button>
         )}
         <Button small onClick={() => change({ kind: "remove-leaf", leaf: leaf.id })}>

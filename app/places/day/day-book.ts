@@ -98,6 +98,7 @@ export function dayBoards(
     page,
     guests: [],
     content: page.content,
+    gluedOver: false,
     auto: true,
     pockets: [],
     pieces: ghost.pieces,

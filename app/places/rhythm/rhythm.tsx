@@ -13,7 +13,7 @@ import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { type DatedPage, type InBook, isDated } from "#core/book/dated-page.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
-import { spreadAt } from "#core/book/spread.ts";
+import { placesOfSpreads, spreadAt } from "#core/book/spread.ts";
 
 const dayName = (page: InBook) =>
   isDated(page) ? (page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "")) : matterName(page.matter);
@@ -25,7 +25,7 @@ export function Rhythm({ data }: { data: BookData }) {
   const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
   const inRun = new Set(rhythm.runs.flatMap(({ from, count }) => pagesFrom(book.leaves, from, count)));
   const spreads = useMemo(
-    () => Array.from({ length: book.leaves.length + 1 }, (_, at) => spreadAt(book.leaves, at, format)),
+    () => placesOfSpreads(book.leaves).map((at) => spreadAt(book.leaves, at, format)),
     [book, format],
   );
   const most = Math.max(1, ...rhythm.perDay.map(({ photos }) => photos));
