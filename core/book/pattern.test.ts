@@ -11,6 +11,7 @@ import { contains, rectOf } from "../measure/rect.ts";
 import { sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { datesOf } from "../month/span.ts";
+import { blankLeaf } from "./bound.ts";
 import { toDatedPage } from "./dated-page.ts";
 import { layoutById } from "./layout.ts";
 import { dressPage, previewPattern } from "./pattern.ts";
@@ -252,7 +253,8 @@ describe("rhythm", () => {
       .slice(0, 4)
       .flatMap(({ id }, at) => leavesOn(id, { kind: at === 3 ? "full" : "pocket", layout: "four" }));
     const rhythm = readRhythm(readBook(plan, pages, leaves), pages);
-    expect(rhythm.runs).toEqual([{ kind: "pocket", from: 0, count: 3 }]);
+    const ids = leaves.map(({ id }) => id);
+    expect(rhythm.runs).toEqual([{ kind: "pocket", from: 0, leaves: ids.slice(0, 3) }]);
     expect(rhythm.noPlace.map(({ label }) => label)).toEqual(["5"]);
     expect(rhythm.emptySides.map(({ face }) => face)).toEqual(["back", "back", "back", "back"]);
     expect(rhythm.apart).toEqual([]);
@@ -260,5 +262,9 @@ describe("rhythm", () => {
     if (!one || !two) throw new Error("four leaves");
     const torn = [one, { ...two, back: sideOf({ kind: "day", dayId: "2026-12-01" }) }, ...rest];
     expect(readRhythm(readBook(plan, pages, torn), pages).apart.map(({ label }) => label)).toEqual(["1"]);
+    // A book that is sewn of one paper says nothing of its leaves before something is on them.
+    const sewn = [0, 1, 2, 3].map((at) => blankLeaf(`sewn${at}`));
+    const bound = readRhythm(readBook({ ...plan, format: { ...preset, binding: "sewn" } }, pages, sewn), pages);
+    expect([bound.runs, bound.emptySides]).toEqual([[], []]);
   });
 });

@@ -1,9 +1,10 @@
 import type { Face, LeafKind } from "../album/leaf.ts";
 import { countWords } from "../words/count.ts";
+import { isBlank } from "./bound.ts";
 import type { BookPage, BookRead, LeafRead, SideRead } from "./read.ts";
 
-/** The same kind of page again and again, from one leaf to another. */
-export type Run = { readonly kind: LeafKind; readonly from: number; readonly count: number };
+/** The same kind of page again and again: the leaves' ids, the first by its place in the book. */
+export type Run = { readonly kind: LeafKind; readonly from: number; readonly leaves: readonly string[] };
 export type EmptySide<P extends BookPage> = { readonly leaf: LeafRead<P>; readonly at: number; readonly face: Face };
 export type Measure<P extends BookPage> = { readonly page: P; readonly photos: number; readonly words: number };
 
@@ -25,13 +26,19 @@ const isEmpty = (side: SideRead): boolean => side.pieces.length === 0;
 export function readRhythm<P extends BookPage>(book: BookRead<P>, pages: readonly P[]): Rhythm<P> {
   const runs: Run[] = [];
   let from = 0;
-  // Inserts lie between pages and do not break a run of them.
-  const pageLeaves = book.leaves.map((leaf, at) => ({ leaf, at })).filter(({ leaf }) => leaf.build.insert === null);
+  // Inserts lie between pages and do not break a run of them; what a book is sewn of is one paper by itself.
+  const pageLeaves = book.leaves
+    .map((leaf, at) => ({ leaf, at }))
+    .filter(({ leaf }) => leaf.build.insert === null && !leaf.leaf.sewn);
   for (let index = 1; index <= pageLeaves.length; index++) {
     if (index < pageLeaves.length && pageLeaves[index]?.leaf.build.kind === pageLeaves[from]?.leaf.build.kind) continue;
     const first = pageLeaves[from];
     if (first && index - from >= REPEATS)
-      runs.push({ kind: first.leaf.build.kind, from: first.at, count: index - from });
+      runs.push({
+        kind: first.leaf.build.kind,
+        from: first.at,
+        leaves: pageLeaves.slice(from, index).map(({ leaf }) => leaf.leaf.id),
+      });
     from = index;
   }
   const sides = book.leaves.flatMap((leaf, at) => [
@@ -50,7 +57,7 @@ export function readRhythm<P extends BookPage>(book: BookRead<P>, pages: readonl
   return {
     runs,
     emptySides: sides
-      .filter(({ leaf, side }) => isEmpty(side) && leaf.build.insert === null)
+      .filter(({ leaf, side }) => isEmpty(side) && !side.gluedOver && leaf.build.insert === null && !isBlank(leaf.leaf))
       .map(({ leaf, at, face }) => ({ leaf, at, face })),
     perDay: pages
       .filter(({ skipped }) => !skipped)

@@ -11,7 +11,6 @@ import { many } from "#app/wording/count.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { type DatedPage, type InBook, isDated } from "#core/book/dated-page.ts";
-import type { LeafRead } from "#core/book/read.ts";
 import { readRhythm } from "#core/book/rhythm.ts";
 import { placesOfSpreads, spreadAt } from "#core/book/spread.ts";
 
@@ -23,7 +22,7 @@ export function Rhythm({ data }: { data: BookData }) {
   const { albumId, format, unit } = data;
   const { book } = useBook(data);
   const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
-  const inRun = new Set(rhythm.runs.flatMap(({ from, count }) => pagesFrom(book.leaves, from, count)));
+  const inRun = new Set(rhythm.runs.flatMap(({ leaves }) => leaves));
   const spreads = useMemo(
     () => placesOfSpreads(book.leaves).map((at) => spreadAt(book.leaves, at, format)),
     [book, format],
@@ -66,9 +65,9 @@ export function Rhythm({ data }: { data: BookData }) {
         </section>
         <aside className="grid content-start gap-5">
           <Findings name="Runs">
-            {rhythm.runs.map(({ kind, from, count }) => (
+            {rhythm.runs.map(({ kind, from, leaves }) => (
               <li key={from}>
-                {count} {FOUNDATION_NAME[kind].toLowerCase()} leaves running, from page{" "}
+                {leaves.length} {FOUNDATION_NAME[kind].toLowerCase()} leaves running, from page{" "}
                 {book.leaves[from]?.front.page?.label ?? "of its own"}
               </li>
             ))}
@@ -150,15 +149,6 @@ function NoPlace({ albumId, pages }: { albumId: string; pages: readonly DatedPag
         : []}
     </Findings>
   );
-}
-
-/** The ids of `count` pages from the leaf at `from`; inserts between them do not count. */
-function pagesFrom(leaves: readonly LeafRead[], from: number, count: number): string[] {
-  return leaves
-    .slice(from)
-    .filter(({ build }) => build.insert === null)
-    .slice(0, count)
-    .map(({ leaf }) => leaf.id);
 }
 
 function Findings({ name, children }: { name: string; children: React.ReactNode[] }) {
