@@ -65,6 +65,8 @@ const card = (name: RegExp) => async (page: Page) => {
 };
 const titlePage = async (page: Page) => {
   await place("book")(page);
+  // The strip comes to rest at today's leaf once the page runs.
+  await page.waitForLoadState("networkidle");
   await page.getByRole("list", { name: "Leaves in order" }).getByRole("button").first().click();
   await page.getByRole("link", { name: "Work on the title page" }).click();
   await page.waitForURL(/pages\//);
