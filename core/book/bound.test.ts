@@ -198,6 +198,9 @@ describe("leaves of a bound book glued together", () => {
     expect(reasonOf(apart, { kind: "own-side", leaf: "sewn0", face: "back", owner })).toBe("done");
     expect(sewnCount(glued)).toEqual({ sewn: 4, used: 2 });
     expect(sewnCount(apart).used).toBe(0);
+    // The one that was glued on torn out, the other is not glued to whatever comes next.
+    const torn = edited(edited(leaves, glue(1)), { kind: "remove-leaf", leaf: "sewn2" });
+    expect(torn.map((leaf) => leaf.glued)).toEqual([false, false, false]);
   });
 
   it("stay together whatever is done, open nowhere between them, and are leafed over as one", () => {

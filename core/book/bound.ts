@@ -84,12 +84,19 @@ export function countedAnew(
   const missing = now - (was ?? sewnCount(counted).sewn);
   if (missing >= 0) return [...counted, ...Array.from({ length: missing }, () => blankLeaf(newId()))];
   const spare = new Set(counted.filter(isSpare).slice(missing));
-  return stillGlued(counted.filter((leaf) => !spare.has(leaf)));
+  return stillGlued(
+    counted,
+    counted.filter((leaf) => !spare.has(leaf)),
+  );
 }
 
 /** Leaves of which some are gone: what was glued to one of those is by itself again. */
-export const stillGlued = (leaves: readonly Leaf[]): Leaf[] =>
-  leaves.map((leaf, at) => (leaf.glued && !leaves[at + 1]?.sewn ? { ...leaf, glued: false } : leaf));
+export function stillGlued(before: readonly Leaf[], after: readonly Leaf[]): Leaf[] {
+  const nextOf = new Map(before.map(({ id }, at) => [id, before[at + 1]?.id]));
+  return after.map((leaf, at) =>
+    leaf.glued && after[at + 1]?.id !== nextOf.get(leaf.id) ? { ...leaf, glued: false } : leaf,
+  );
+}
 
 /** Whether a side lies against another it is glued to. */
 export function isGluedOver(leaves: readonly Leaf[], id: string, face: Face): boolean {

@@ -207,7 +207,13 @@ export function applyBookEdit(
       if (leaves.some(({ id, sewn }) => id === edit.leaf && sewn)) return SEWN_IN;
       return changed(edit.leaf, (leaf) => ({ ...leaf, front: leaf.back, back: leaf.front }));
     case "remove-leaf":
-      return { ok: true, leaves: stillGlued(leaves.filter(({ id }) => id !== edit.leaf)) };
+      return {
+        ok: true,
+        leaves: stillGlued(
+          leaves,
+          leaves.filter(({ id }) => id !== edit.leaf),
+        ),
+      };
     case "glue-leaf": {
       const done = withGlue(leaves, edit.leaf, edit.next, edit.glued);
       return typeof done === "string" ? { ok: false, reason: done } : { ok: true, leaves: done };

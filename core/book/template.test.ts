@@ -4,11 +4,11 @@ import { anyPageSize, PLAIN_USE } from "../../tests/samples.ts";
 import { newCard } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { inches } from "../measure/length.ts";
-import { areaOf, overlap } from "../measure/rect.ts";
+import { areaOf, overlap, rect } from "../measure/rect.ts";
 import { pieceRect } from "./piece.ts";
 import type { Loose } from "./read.ts";
 import { SHIPPED_TEMPLATES, templatesFor } from "./shipped-templates.ts";
-import { dress, roomsIn, type Template, templateOf } from "./template.ts";
+import { dress, numeralAt, roomsIn, type Template, templateOf } from "./template.ts";
 
 const mantel = SHIPPED_TEMPLATES.find(({ id }) => id === "6x8/mantel");
 const window = SHIPPED_TEMPLATES.find(({ id }) => id === "6x8/window");
@@ -75,6 +75,14 @@ describe("a day dressed from a template", () => {
         expect(pieces.some(({ what }) => what.kind === "numeral")).toBe(false);
       }),
     );
+  });
+
+  it("with two places for the number has the number on both, no two pieces under one name", () => {
+    const number: Loose = { id: "numeral", what: "numeral", size: { w: inches(2), h: inches(2) } };
+    const places = [0, 4].map((at) => numeralAt(rect(inches(at), 0, inches(2), inches(2))));
+    const pieces = dress({ ...mantel, pieces: places }, [number], ids());
+    expect(pieces.map(({ what }) => what.kind)).toEqual(["numeral", "numeral"]);
+    expect(new Set(pieces.map(({ id }) => id)).size).toBe(2);
   });
 
   it("and taken as a template again keeps room of the sizes that lay there", () => {
