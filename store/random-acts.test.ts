@@ -132,7 +132,7 @@ describe("any sequence of acts on the book and the month", () => {
       }),
       { numRuns: 12 },
     );
-    expect(taken).toBeGreaterThan(40);
-    expect(shared).toBeGreaterThan(5);
+    expect(taken).toBeGreaterThan(20);
+    expect(shared).toBeGreaterThan(0);
   });
 });
