@@ -33,7 +33,11 @@ describe("a piece in a pocket", () => {
         const lying = fit.turned ? turned(piece) : piece;
         const rest = { w: ticks(lying.w - fit.off.w), h: ticks(lying.h - fit.off.h) };
         expect(rest.w + PLAY <= pocket.w && rest.h + PLAY <= pocket.h).toBe(true);
-        if (fit.largest) expect(["fits", "wanders", "turn"]).toContain(fitInPocket(fit.largest, pocket, "cm").kind);
+        // What it says to print instead goes in with its play, one way up at least.
+        if (fit.largest) {
+          const kinds = [fit.largest, turned(fit.largest)].map((print) => fitInPocket(print, pocket, "cm").kind);
+          expect(kinds.some((kind) => kind === "fits" || kind === "wanders")).toBe(true);
+        }
         // Tried out: what is left of it either way up, cut along the pocket's own edges.
         const left = [piece, turned(piece)].map(
           ({ w, h }) => Math.min(w, pocket.w - PLAY) * Math.min(h, pocket.h - PLAY),
