@@ -33,7 +33,7 @@ const JOTTED: Readonly<Record<string, readonly (readonly [time: string, text: st
 
 const typed = (change: Partial<Extract<Lettering, { kind: "typed" }>> = {}): Lettering => ({
   kind: "typed",
-  face: "book",
+  typeface: "book",
   size: 42,
   leading: 125,
   align: "left",
@@ -70,7 +70,7 @@ const WRITTEN: Readonly<Record<string, readonly Written[]>> = {
       h: 4,
       text: "Watch till four. The tide will do most of the work.",
       more: { stock: "printed", stands: "middle" },
-      lettering: typed({ face: "typed", size: 36, align: "centre" }),
+      lettering: typed({ typeface: "typed", size: 36, align: "centre" }),
     },
     {
       w: 3,
@@ -101,7 +101,7 @@ const WRITTEN: Readonly<Record<string, readonly Written[]>> = {
       h: 4,
       text: "Loaves: six.\nNeighbours: eleven.",
       more: { stock: "printed", stands: "middle" },
-      lettering: typed({ face: "numeral", size: 48, align: "centre" }),
+      lettering: typed({ typeface: "numeral", size: 48, align: "centre" }),
     },
   ],
   "16": [

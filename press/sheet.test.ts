@@ -19,12 +19,12 @@ const camera = () =>
     })
     .jpeg()
     .toBuffer();
-const words = (text: string, face: "numeral" | "typed" | "plain" = "plain"): Mark => ({
+const words = (text: string, typeface: "numeral" | "typed" | "plain" = "plain"): Mark => ({
   kind: "text",
   x: inches(1),
   y: inches(1),
   text,
-  face,
+  typeface,
   size: millimetres(5),
 });
 const sheet = (...marks: Mark[]) => ({ title: "A sheet", paper: LETTER, marks });
@@ -43,7 +43,7 @@ describe("a sheet as PDF", () => {
       expect(await textOf(words("Gran’s café, “Łódź” 12", face))).toBe("Gran’s café, “Łódź” 12");
   });
 
-  it("says small fractions and the inch mark in signs the face has, and never an empty box", async () => {
+  it("says small fractions and the inch mark in signs the typeface has, and never an empty box", async () => {
     expect(await textOf(words("4¹⁄₁₆″"))).toBe('4 1/16"');
     expect(await textOf(words("fog 🌫 bell", "typed"))).toBe("fog ? bell");
   });

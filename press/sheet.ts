@@ -8,7 +8,7 @@ import type { TrueSheet } from "../core/sheet/true-size.ts";
 import type { Typeface } from "../core/words/typeface.ts";
 import type { PictureMime } from "../store/photo.ts";
 import { developed } from "./develop.ts";
-import { fontsOf, LETTERS_ALONE } from "./faces.ts";
+import { fontsOf, LETTERS_ALONE } from "./typefaces.ts";
 
 /** Gives a photo's bytes as they were added, or null when there are none. */
 export type PhotoBytes = (photoId: string) => Promise<{ bytes: Buffer; mime: PictureMime } | null>;
@@ -35,8 +35,8 @@ async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Pr
 }
 
 /** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
-function runsOf(text: string, face: Typeface): { file: string; text: string }[] {
-  const fonts = fontsOf(face);
+function runsOf(text: string, typeface: Typeface): { file: string; text: string }[] {
+  const fonts = fontsOf(typeface);
   const runs: { file: string; text: string }[] = [];
   for (const letter of plainFractions(text).replaceAll("″", '"')) {
     const has = fonts.find(({ font }) => font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0));
@@ -54,7 +54,7 @@ type Doc = InstanceType<typeof PDFDocument>;
 const AS_MEASURED = { features: LETTERS_ALONE as never };
 
 function drawText(doc: Doc, mark: Extract<Mark, { kind: "text" }>): void {
-  const runs = runsOf(mark.text, mark.face);
+  const runs = runsOf(mark.text, mark.typeface);
   const widths = runs.map(({ file, text }) => doc.font(file).fontSize(pt(mark.size)).widthOfString(text, AS_MEASURED));
   const whole = widths.reduce((sum, width) => sum + width, 0);
   let x = pt(mark.x) - (mark.anchor === "middle" ? whole / 2 : mark.anchor === "end" ? whole : 0);

@@ -157,6 +157,10 @@ beforeAll(async () => {
     "insert into book_change (act, album_id, at, made, before) values ($1, $2, now(), '{}', '{\"leaves\": [], \"order\": []}')",
     [randomUUID(), ids.album],
   );
+  await query(
+    "insert into card (day_id, position, w, h, text, setting) values ($1, 0, 100, 100, 'said', $2), ($1, 1, 100, 100, 'plain', null)",
+    [ids.plain, JSON.stringify({ lettering: { kind: "typed", face: "book", size: 40 }, stock: "plain" })],
+  );
   await migrateStore(store, MIGRATIONS);
   const read = await readAlbum(store.db, ids.household ?? "", ids.album ?? "");
   if (!read) throw new Error("the album is not there any more");
@@ -242,6 +246,14 @@ describe("an album from before leaves said themselves what they are", () => {
     ]);
     // With its only leaf in the tray the day keeps what it had.
     expect(doneOf("away")).toEqual(["base", "write"]);
+  });
+
+  it("has its words set in the typeface they were set in", () => {
+    const cards = album.days.find(({ id }) => id === ids.plain)?.content.cards;
+    expect(cards?.map(({ setting }) => setting)).toEqual([
+      { lettering: { kind: "typed", typeface: "book", size: 40 }, stock: "plain" },
+      null,
+    ]);
   });
 
   it("has its title page as an entry of its own, and its numbers a look that nobody has chosen yet", () => {

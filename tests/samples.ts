@@ -44,7 +44,7 @@ import {
   STAMP_SETS,
   STANDS,
   STOCKS,
-  TYPED_FACES,
+  TYPED_IN,
 } from "../core/words/lettering.ts";
 
 /** What a leaf is: plain paper of the album's size, but for what is said. */
@@ -91,7 +91,7 @@ const sided = fc.constantFrom("left" as const, "centre" as const);
 export const anyLettering: fc.Arbitrary<Lettering> = fc.oneof(
   fc.record({
     kind: fc.constant("typed" as const),
-    face: fc.constantFrom(...TYPED_FACES),
+    typeface: fc.constantFrom(...TYPED_IN),
     size: fc.integer({ min: 20, max: 160 }),
     leading: fc.integer({ min: 90, max: 200 }),
     align: fc.constantFrom(...ALIGNS),

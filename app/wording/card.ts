@@ -11,17 +11,17 @@ import {
   type Stands,
   saySize,
   settingOf,
-  type TypedFace,
+  type TypedIn,
 } from "#core/words/lettering.ts";
 import { many } from "./count.ts";
 import { onItsWaySaid } from "./photo.ts";
 
-/** Faces by what they are for, not by who cut them. */
-export const TYPEFACE_NAME: Record<TypedFace, string> = {
-  book: "Book face",
-  numeral: "Almanac face",
-  plain: "Plain face",
-  typed: "Typewriter face",
+/** Typefaces by what they are for, not by who cut them. */
+export const TYPEFACE_NAME: Record<TypedIn, string> = {
+  book: "Book",
+  numeral: "Almanac",
+  plain: "Plain",
+  typed: "Like a typewriter",
 };
 export const STANDS_NAME: Record<Stands | "top", string> = {
   top: "At the top",

@@ -6,7 +6,7 @@ import { type CardFace, type CardSetting, settingOf } from "../words/lettering.t
 import { measureOf } from "../words/measure.ts";
 import type { Mark } from "./marks.ts";
 
-/** The plain face's capitals are seven tenths of its size high: a stamped letter is drawn as high as its stamp. */
+/** The plain typeface's capitals are seven tenths of its size high: a stamped letter is drawn as high as its stamp. */
 const CAPITAL = 0.7;
 
 export const wordsOn = (card: Pick<Card, "text" | "back">, face: CardFace): string =>
@@ -14,14 +14,14 @@ export const wordsOn = (card: Pick<Card, "text" | "back">, face: CardFace): stri
 
 /** Words that were laid, as marks in the card's own ticks. */
 export function laidMarks({ words }: Pick<Laid, "words">, { lettering }: CardSetting): Mark[] {
-  const { face, unit, tall } = measureOf(lettering);
+  const { typeface, unit, tall } = measureOf(lettering);
   const stamped = lettering.kind === "stamped";
   const size = ticks(Math.round(stamped ? tall / CAPITAL : unit));
   return words.map(({ text, x, y, w }): Mark => {
     const place = stamped
       ? { x: ticks(Math.round(x + w / 2)), anchor: "middle" as const }
       : { x, anchor: "start" as const };
-    return { kind: "text", y, text, face, size, ...place };
+    return { kind: "text", y, text, typeface, size, ...place };
   });
 }
 

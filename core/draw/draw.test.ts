@@ -10,7 +10,7 @@ import { inches, millimetres, ticks, toMillimetres } from "../measure/length.ts"
 import { rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import { AS_IT_COMES, frameFor, UNKNOWN_PICTURE } from "../photo/crop.ts";
-import { widthOf } from "../words/faces.ts";
+import { widthOf } from "../words/typefaces.ts";
 import type { Mark } from "./marks.ts";
 import { pieceMarks, placedMarks, sideMarks } from "./side.ts";
 import { escaped, type PictureHref, svgFile, svgMarks } from "./svg.ts";
@@ -39,7 +39,10 @@ describe("marks as SVG", () => {
   it("escape every word, whatever it holds", () => {
     fc.assert(
       fc.property(fc.string({ unit: "grapheme" }), (text) => {
-        const svg = svgMarks([{ kind: "text", x: ticks(0), y: ticks(0), text, face: "plain", size: ticks(320) }], href);
+        const svg = svgMarks(
+          [{ kind: "text", x: ticks(0), y: ticks(0), text, typeface: "plain", size: ticks(320) }],
+          href,
+        );
         const inside = svg.replace(/^<text[^>]*>/, "").replace(/<\/text>$/, "");
         expect(inside).toBe(escaped(text));
         expect(inside).not.toMatch(/[<>"']/);
@@ -153,7 +156,7 @@ describe("a side as marks", () => {
         for (const mark of marks) {
           if (mark.kind !== "text") continue;
           expect(mark.y).toBeLessThanOrEqual(size.h);
-          expect(mark.x + widthOf(mark.face, mark.text) * mark.size).toBeLessThanOrEqual(size.w + 2);
+          expect(mark.x + widthOf(mark.typeface, mark.text) * mark.size).toBeLessThanOrEqual(size.w + 2);
         }
       }),
       { numRuns: 60 },

@@ -49,7 +49,7 @@ export type Mark =
       /** The base line. */
       readonly y: Length;
       readonly text: string;
-      readonly face: Typeface;
+      readonly typeface: Typeface;
       readonly size: Length;
       readonly anchor?: "start" | "middle" | "end";
       readonly fill?: Ink;

@@ -64,8 +64,8 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
       return `<path d="M${mark.points.map(([x, y]) => `${mm(x)} ${mm(y)}`).join("L")}Z"${style(mark)}/>`;
     case "text": {
       const anchor = mark.anchor && mark.anchor !== "start" ? ` text-anchor="${mark.anchor}"` : "";
-      const weight = mark.face === "numeral" ? ` font-weight="600"` : "";
-      return `<text x="${mm(mark.x)}" y="${mm(mark.y)}" font-family="${FAMILY[mark.face]}" font-size="${mm(mark.size)}"${weight}${anchor} fill="${INKS[mark.fill ?? "ink"]}">${escaped(mark.text)}</text>`;
+      const weight = mark.typeface === "numeral" ? ` font-weight="600"` : "";
+      return `<text x="${mm(mark.x)}" y="${mm(mark.y)}" font-family="${FAMILY[mark.typeface]}" font-size="${mm(mark.size)}"${weight}${anchor} fill="${INKS[mark.fill ?? "ink"]}">${escaped(mark.text)}</text>`;
     }
     case "picture":
       return picture(mark, href, given);

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { AlbumFormat } from "../album/model.ts";
 import { inches, millimetres } from "../measure/length.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
-import { type Archive, readArchive, writeArchive } from "./archive.ts";
+import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 
 type OldPiece = { what: { kind: string } };
 type OldSide = { owner: { kind: string; dayId?: string; matter?: string }; pieces: OldPiece[] | null };
@@ -49,6 +49,18 @@ const asNow = (pieces: OldPiece[] | null) =>
 /** Paper round a photo was once called as the cutting mat is. */
 const renamed = (what: { kind: string }) => (what.kind === "mat" ? { ...what, kind: "photo-mat" } : what);
 
+/** Cards with what their words are set in called a typeface, as it once was not. */
+type SetWords = { cards: { setting?: { lettering: { face?: string } } | null }[] };
+const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
+  entries.map((entry) => ({
+    ...entry,
+    cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {
+      if (!setting) return { ...card, setting };
+      const { face, ...lettering } = setting.lettering;
+      return { ...card, setting: { ...setting, lettering: face ? { ...lettering, typeface: face } : lettering } };
+    }),
+  }));
+
 type FifthPiece = { what: { kind: string; dayId?: string | null } };
 type Fifth = {
   photos: { rejected: boolean }[];
@@ -56,6 +68,22 @@ type Fifth = {
   matters: object[];
   book: { leaves: Record<"front" | "back", { pieces: FifthPiece[] | null; owner: object; done: string[] }>[] };
 };
+
+describe("an archive of the sixth format, from before a typeface was called so", () => {
+  it("is read with everything as it was, and its words set as they were", () => {
+    const sixth: Fifth[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-6.json", import.meta.url), "utf8"),
+    );
+    let set = 0;
+    for (const old of sixth) {
+      const { days, matters, ...rest } = JSON.parse(writeArchive(asRead(old)));
+      expect({ ...old, ...rest }).toEqual({ ...old, formatVersion: ARCHIVE_VERSION });
+      expect([days, matters]).toEqual([withTypefaces(old.days), withTypefaces(old.matters)]);
+      set += JSON.stringify(old.days).split('"kind":"typed"').length - 1;
+    }
+    expect(set).toBe(3);
+  });
+});
 
 describe("an archive of the fifth format, from before sides were shared", () => {
   const fifth: Fifth[] = JSON.parse(
@@ -66,7 +94,7 @@ describe("an archive of the fifth format, from before sides were shared", () => 
     let [numbered, aside, mats] = [0, 0, 0];
     for (const old of fifth) {
       const now = JSON.parse(writeArchive(asRead(old)));
-      expect([now.days, now.matters]).toEqual([old.days, old.matters]);
+      expect([now.days, now.matters]).toEqual([withTypefaces(old.days), withTypefaces(old.matters)]);
       expect(now.photos).toEqual(old.photos.map(({ rejected, ...photo }) => ({ ...photo, setAside: rejected })));
       aside += old.photos.filter(({ rejected }) => rejected).length;
       expect(now.book.leaves).toHaveLength(old.book.leaves.length);
@@ -173,7 +201,7 @@ describe("an archive of the fourth format, from before leaves said themselves wh
           [leaf.front, leaf.back].some(({ owner }) => group.some(({ id }) => id === owner.dayId)),
         );
         const kept = hasSide ? done.filter((step) => !ofPaper.includes(step)) : done;
-        expect(days[at]).toEqual({ ...rest, done: kept });
+        expect(days[at]).toEqual(withTypefaces([{ ...rest, done: kept }])[0]);
       }
     }
   });

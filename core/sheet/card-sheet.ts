@@ -105,7 +105,7 @@ const label = ({ at }: LyingCard, number: number): Mark => ({
   x: ticks(at.x + at.w / 2),
   y: ticks(at.y + at.h / 2),
   text: String(number),
-  face: "numeral",
+  typeface: "numeral",
   size: millimetres(12),
   anchor: "middle",
   fill: "hair",

@@ -83,7 +83,7 @@ export function wasteMarks(waste: readonly Rect[], title: string, unit: Unit): M
         x: CLEAR,
         y: ticks(CLEAR + BAR_TICKS + LINE_HIGH * (at + 1)),
         text,
-        face: "plain",
+        typeface: "plain",
         size: letters,
         fill: "pencil",
       }),
@@ -154,7 +154,7 @@ export function scaleTestPage(paper: Size, long: Length, unit: Unit): TrueSheet 
     x: ticks(left + millimetres(8)),
     y: ticks(y),
     text,
-    face: "plain",
+    typeface: "plain",
     size: millimetres(4),
     fill: "ink",
   });

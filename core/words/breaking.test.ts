@@ -6,7 +6,7 @@ import { itemsOf } from "./items.ts";
 import { emOf } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
 
-const TYPED = measureOf({ kind: "typed", face: "book", size: 40, leading: 120, align: "left" });
+const TYPED = measureOf({ kind: "typed", typeface: "book", size: 40, leading: 120, align: "left" });
 const anyWords = fc.lorem({ maxCount: 60 });
 const choice = (justified: boolean) => ({ justified, tearOver: null });
 

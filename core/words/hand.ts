@@ -1,9 +1,9 @@
 import { type Length, ticks } from "../measure/length.ts";
 import { firstFit, linesOf } from "./breaking.ts";
-import { widthOf } from "./faces.ts";
 import { itemsOf } from "./items.ts";
 import type { Hand } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
+import { widthOf } from "./typefaces.ts";
 
 /** The text to copy: every usual letter, in words of usual length. */
 export const SAMPLE =
@@ -20,7 +20,7 @@ export type Copied = {
 
 export type HandProblem = "no-width" | "one-line" | "last-beyond" | "does-not-add-up";
 
-/** How many lines the sample takes at a size of the hand face, and how far the last one reaches, in ticks. */
+/** How many lines the sample takes at a size of the hand typeface, and how far the last one reaches, in ticks. */
 function written(em: number, wide: Length): { lines: number; last: number } {
   const measure = measureOf({ kind: "handwriting", hand: { name: "", em: ticks(1), line: ticks(1) } });
   const items = itemsOf(SAMPLE, measure, { justified: false, tearOver: null });
@@ -34,7 +34,7 @@ function written(em: number, wide: Length): { lines: number; last: number } {
 }
 
 /**
- * Reads a hand off a copy of the sample: the size at which the hand face, written line by line as a hand does, takes as
+ * Reads a hand off a copy of the sample: the size at which the hand typeface, written line by line as a hand does, takes as
  * many lines and reaches as far on the last. Growing letters never take fewer lines, so it is found by halving.
  */
 export function readHand(

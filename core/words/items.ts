@@ -1,7 +1,7 @@
 import LineBreaker from "linebreak";
-import { lettersIn } from "./faces.ts";
 import { hyphensIn } from "./hyphens.ts";
 import type { Measure } from "./measure.ts";
+import { lettersIn } from "./typefaces.ts";
 
 /**
  * A paragraph as Knuth & Plass 1981 see it: boxes that are printed, glue that stretches and shrinks, penalties where a line

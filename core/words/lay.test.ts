@@ -85,14 +85,14 @@ describe("words laid on a card", () => {
     );
   });
 
-  it("say every letter of the text in order, as far as there is room and the face has it", () => {
+  it("say every letter of the text in order, as far as there is room and the typeface has it", () => {
     fc.assert(
       fc.property(
         fc.lorem({ maxCount: 60 }),
         anyCard,
         fc.constantFrom("left" as const, "centre" as const, "justified" as const),
         (text, card, align) => {
-          const setting = typed({ lettering: { kind: "typed", face: "book", size: 40, leading: 120, align } });
+          const setting = typed({ lettering: { kind: "typed", typeface: "book", size: 40, leading: 120, align } });
           const { words, cut, tooWide } = layWords(text, card, setting, "front");
           if (words.length === 0 || tooWide.length > 0) return;
           expect(lettersOf(words.map((word) => word.text).join(""))).toBe(lettersOf(text.slice(0, cut ?? text.length)));
@@ -113,7 +113,7 @@ describe("words laid on a card", () => {
   });
 
   it("stand in the middle of what remains when a margin will be cut off", () => {
-    const lettering = { kind: "typed", face: "book", size: 40, leading: 120, align: "centre" } as const;
+    const lettering = { kind: "typed", typeface: "book", size: 40, leading: 120, align: "centre" } as const;
     const cutOff = { ...plain.cutOff, left: inches(1) };
     const page = { w: inches(8), h: inches(4) };
     const { words } = layWords("bell", page, typed({ lettering, cutOff }), "front");
@@ -161,7 +161,7 @@ describe("words laid on a card", () => {
   });
 
   it("fill justified lines to both edges, all but the last of a paragraph", () => {
-    const lettering = { kind: "typed", face: "book", size: 40, leading: 120, align: "justified" } as const;
+    const lettering = { kind: "typed", typeface: "book", size: 40, leading: 120, align: "justified" } as const;
     const { words } = layWords(SAMPLE, CARD, typed({ lettering }), "front");
     const ends = [...new Set(words.map(({ y }) => y))].map((base) =>
       Math.max(...words.filter(({ y }) => y === base).map(({ x, w }) => x + w)),
@@ -177,7 +177,7 @@ describe("words laid on a card", () => {
         fc.integer({ min: 28, max: 56 }),
         fc.array(fc.constantFrom(...WORDS), { minLength: 20, maxLength: 60 }),
         (size, chosen) => {
-          const lettering = { kind: "typed", face: "book", size, leading: 120, align: "justified" } as const;
+          const lettering = { kind: "typed", typeface: "book", size, leading: 120, align: "justified" } as const;
           const { words } = layWords(chosen.join(" "), CARD, typed({ lettering }), "front");
           const space = spaceOf(lettering);
           for (const base of new Set(words.map(({ y }) => y))) {
@@ -207,7 +207,7 @@ describe("words laid on a card", () => {
     expect(begins?.x).toBeGreaterThan(marks[0]?.x ?? 0);
   });
 
-  it("leave a gap for a letter the face does not have, and a joined emoji counts as one", () => {
+  it("leave a gap for a letter the typeface does not have, and a joined emoji counts as one", () => {
     const { laid, lacks } = fitCard("fog 👨‍👩‍👧 bell", CARD, plain, "front");
     expect(lacks).toEqual(["👨‍👩‍👧"]);
     expect(laid.words.map(({ text }) => text)).toEqual(["fog", "bell"]);
@@ -250,7 +250,7 @@ it("a hundred thousand letters without a space are fitted too, torn or told, rag
   const row = "kerning".repeat(14_300);
   for (const align of ["left", "justified"] as const)
     for (const longWords of ["break", "tell"] as const) {
-      const lettering = { kind: "typed" as const, face: "book" as const, size: 42, leading: 125, align };
+      const lettering = { kind: "typed" as const, typeface: "book" as const, size: 42, leading: 125, align };
       const { verdict, laid } = fitCard(row, CARD, typed({ lettering, longWords }), "front");
       expect(verdict.kind).toBe(longWords === "break" ? "over" : "too-wide");
       const letters = laid.words.map(({ text }) => text).join("");

@@ -2,12 +2,12 @@ import { type Length, ticks } from "../measure/length.ts";
 import type { Size } from "../measure/size.ts";
 import { remembering } from "../remember.ts";
 import { type Breaks, firstFit, linesOf, totalFit } from "./breaking.ts";
-import { lettersOf, partsOf } from "./faces.ts";
 import { type Item, itemsOf } from "./items.ts";
 import type { CardFace, CardSetting, Lettering } from "./lettering.ts";
 import { goesLineByLine, type Measure, measureOf, stampWidth } from "./measure.ts";
 import { type Paragraph, paragraphsOf } from "./paragraph.ts";
 import { areaOf, heightOf, type Stretch, stretchesIn } from "./stretches.ts";
+import { lettersOf, partsOf } from "./typefaces.ts";
 
 /** A word, or the part of one that a line takes, where it is printed: `x` to `x + w` on the base line `y`. */
 export type LaidWord = { readonly text: string; readonly x: Length; readonly y: Length; readonly w: Length };
@@ -196,7 +196,7 @@ function layLine(
   return { words, tooWide: runs.filter(isOver).map(({ text }) => text) };
 }
 
-/** A word where it stands, in the parts that are printed in one go; nothing for a letter that the face does not have. */
+/** A word where it stands, in the parts that are printed in one go; nothing for a letter that the typeface does not have. */
 function placed(text: string, x: number, y: number, measure: Measure, lettering: Lettering): LaidWord[] {
   const at = (n: number) => ticks(Math.round(n));
   if (lettering.kind === "stamped") {
@@ -208,7 +208,7 @@ function placed(text: string, x: number, y: number, measure: Measure, lettering:
       return measure.lacks(letter).length > 0 ? [] : [word];
     });
   }
-  return partsOf(measure.face, text)
+  return partsOf(measure.typeface, text)
     .filter(({ gap }) => !gap)
     .map((part) => ({
       text: part.text,

@@ -2,9 +2,9 @@ import { inches, type Length, millimetres, ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 
-/** Faces that words are typed in. */
-export const TYPED_FACES = ["book", "numeral", "plain", "typed"] as const;
-export type TypedFace = (typeof TYPED_FACES)[number];
+/** Typefaces that words are typed in. */
+export const TYPED_IN = ["book", "numeral", "plain", "typed"] as const;
+export type TypedIn = (typeof TYPED_IN)[number];
 export const ALIGNS = ["left", "centre", "justified"] as const;
 export type Align = (typeof ALIGNS)[number];
 
@@ -12,7 +12,7 @@ export type Align = (typeof ALIGNS)[number];
 export const PITCHES = [10, 12] as const;
 export const SPACINGS = [1, 1.5, 2] as const;
 
-/** Somebody's handwriting as measured once: how large the letters are for the hand face to run as wide, and its lines. */
+/** Somebody's handwriting as measured once: how large the letters are for the hand typeface to run as wide, and its lines. */
 export type Hand = { readonly name: string; readonly em: Length; readonly line: Length };
 
 /** A set of stamps: how tall, how wide its usual, narrow and broad letters are, and the room between letters and words. */
@@ -30,7 +30,7 @@ export type StampSet = {
 export type Lettering =
   | {
       readonly kind: "typed";
-      readonly face: TypedFace;
+      readonly typeface: TypedIn;
       readonly size: number;
       readonly leading: number;
       readonly align: Align;
@@ -120,7 +120,7 @@ export const USUAL_HAND: Hand = { name: "A usual hand", em: millimetres(6.5), li
 export function usualSetting({ w, h }: Size): CardSetting {
   const free = ticks(Math.min(inches(1 / 4), Math.round(Math.min(w, h) / 10)));
   return {
-    lettering: { kind: "typed", face: "book", size: 42, leading: 125, align: "left" },
+    lettering: { kind: "typed", typeface: "book", size: 42, leading: 125, align: "left" },
     margins: evenEdges(free),
     cutOff: NO_EDGES,
     keepOut: { front: [], back: [] },

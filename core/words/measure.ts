@@ -1,15 +1,15 @@
 import { inches } from "../measure/length.ts";
-import { lackedBy, lettersOf, reachOf, widthOf } from "./faces.ts";
 import { emOf, type Lettering, type StampSet } from "./lettering.ts";
 import type { Typeface } from "./typeface.ts";
+import { lackedBy, lettersOf, reachOf, widthOf } from "./typefaces.ts";
 
 /**
  * How wide words run in a lettering and how far apart its lines are. Widths are in units of `unit` ticks, so that typed
  * words, whose widths grow with their size, need not be measured again for another.
  */
 export type Measure = {
-  /** The face it is drawn in. */
-  readonly face: Typeface;
+  /** The typeface it is drawn in. */
+  readonly typeface: Typeface;
   readonly unit: number;
   readonly line: number;
   /** How far letters reach above and below the base line, in ticks. */
@@ -22,7 +22,7 @@ export type Measure = {
   readonly key: string;
 };
 
-/** A character of the typewriter face is this wide, in ems. */
+/** A character of the typewriter typeface is this wide, in ems. */
 const TYPED_ADVANCE = widthOf("typed", "n");
 
 const NARROW = /^[IJ1!.,:;'’|-]$/;
@@ -34,17 +34,17 @@ const STAMPED = /^[A-Z0-9!?&.,:;'’"“”\-–—+=()/@#%]$/u;
 export const stampWidth = (set: StampSet, letter: string): number =>
   NARROW.test(letter) ? set.narrow : BROAD.test(letter) ? set.broad : set.usual;
 
-const inFace = (face: Typeface, unit: number, line: number): Measure => {
-  const { tall, deep } = reachOf(face);
+const inTypeface = (typeface: Typeface, unit: number, line: number): Measure => {
+  const { tall, deep } = reachOf(typeface);
   return {
-    face,
+    typeface,
     unit,
     line,
     tall: tall * unit,
     deep: deep * unit,
-    key: face,
-    width: (word) => widthOf(face, word),
-    lacks: (text) => lackedBy(face, text),
+    key: typeface,
+    width: (word) => widthOf(typeface, word),
+    lacks: (text) => lackedBy(typeface, text),
   };
 };
 
@@ -53,19 +53,19 @@ export function measureOf(lettering: Lettering): Measure {
   switch (lettering.kind) {
     case "typed": {
       const em = emOf(lettering.size);
-      return inFace(lettering.face, em, (em * lettering.leading) / 100);
+      return inTypeface(lettering.typeface, em, (em * lettering.leading) / 100);
     }
     case "typewriter": {
       const pitch = inches(1) / lettering.pitch;
-      return inFace("typed", pitch / TYPED_ADVANCE, (inches(1) / 6) * lettering.spacing);
+      return inTypeface("typed", pitch / TYPED_ADVANCE, (inches(1) / 6) * lettering.spacing);
     }
     case "handwriting":
-      return inFace("hand", lettering.hand.em, lettering.hand.line);
+      return inTypeface("hand", lettering.hand.em, lettering.hand.line);
     case "stamped": {
       const { set } = lettering;
       const upper = (text: string) => lettersOf(text.toUpperCase());
       return {
-        face: "plain",
+        typeface: "plain",
         unit: 1,
         line: set.high + 2 * set.between,
         tall: set.high,

@@ -12,7 +12,7 @@ import {
   STANDS,
   STOCKS,
   type StampSet,
-  TYPED_FACES,
+  TYPED_IN,
 } from "./lettering.ts";
 import { textOf } from "./text-schema.ts";
 
@@ -35,7 +35,7 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
   const LETTERING = z.discriminatedUnion("kind", [
     z.object({
       kind: z.literal("typed"),
-      face: z.enum(TYPED_FACES),
+      typeface: z.enum(TYPED_IN),
       size: z.int().min(LEAST_SIZE).max(MOST_SIZE),
       leading: z.int().min(80).max(300),
       align: z.enum(ALIGNS),
@@ -64,8 +64,16 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
   };
 }
 
+/** The lettering of a change from before a typeface was called so, as a device may still have one waiting. */
+const withTypeface = (given: unknown): unknown => {
+  const setting = z.looseObject({ lettering: z.looseObject({ face: z.string() }) }).safeParse(given);
+  if (!setting.success) return given;
+  const { face, ...lettering } = setting.data.lettering;
+  return { ...setting.data, lettering: { typeface: face, ...lettering } };
+};
+
 const own = settingSchema(IN_TICKS.length);
-export const CARD_SETTING: z.ZodType<CardSetting> = own.setting;
+export const CARD_SETTING: z.ZodType<CardSetting> = z.preprocess(withTypeface, own.setting);
 export const HAND: z.ZodType<Hand> = own.hand.refine(({ em, line }) => em > 0 && line > 0);
 export const STAMP_SET: z.ZodType<StampSet> = own.set.refine(
   ({ high, usual, narrow, broad }) => Math.min(high, usual, narrow, broad) > 0,

@@ -13,20 +13,20 @@ import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../../
 import { costOf, totalFit } from "../../core/words/breaking.ts";
 import { deckRows } from "../../core/words/deck-text.ts";
 import { DECKS } from "../../core/words/decks.ts";
-import { lackedBy, widthOf } from "../../core/words/faces.ts";
 import { FORCED, type Item, itemsOf } from "../../core/words/items.ts";
 import { layWords } from "../../core/words/lay.ts";
 import { type CardSetting, usualSetting } from "../../core/words/lettering.ts";
 import { measureOf } from "../../core/words/measure.ts";
 import type { Typeface } from "../../core/words/typeface.ts";
+import { lackedBy, widthOf } from "../../core/words/typefaces.ts";
 import { writeDeckFile } from "../../press/deck-file.ts";
-import { fontsOf, LETTERS_ALONE } from "../../press/faces.ts";
 import { sheetsPdf } from "../../press/sheet.ts";
+import { fontsOf, LETTERS_ALONE } from "../../press/typefaces.ts";
 import { pdfWords } from "../pdf-words.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-words-"));
-const TYPED = measureOf({ kind: "typed", face: "book", size: 40, leading: 120, align: "left" });
-const FACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
+const TYPED = measureOf({ kind: "typed", typeface: "book", size: 40, leading: 120, align: "left" });
+const TYPEFACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
 
 /** Items as the reference library takes them. It knows a break that must be made by its cost of -1000. */
 const theirs = (items: readonly Item[]): InputItem[] =>
@@ -76,8 +76,8 @@ describe("lines broken for the whole paragraph", () => {
 // Reference library: fontkit, on the very files that are embedded in print.
 describe("widths of letters", () => {
   it("are those of the font files, kerning and all", () => {
-    for (const face of FACES) {
-      const [file] = fontsOf(face);
+    for (const typeface of TYPEFACES) {
+      const [file] = fontsOf(typeface);
       if (!file) throw new Error("no file");
       const has = file.font.characterSet
         .map((code) => String.fromCodePoint(code))
@@ -86,7 +86,7 @@ describe("widths of letters", () => {
         fc.property(fc.array(fc.constantFrom(...has), { minLength: 1, maxLength: 14 }), (letters) => {
           const word = letters.join("");
           const { advanceWidth } = file.font.layout(word, LETTERS_ALONE);
-          expect(widthOf(face, word) * file.font.unitsPerEm).toBeCloseTo(advanceWidth, 1);
+          expect(widthOf(typeface, word) * file.font.unitsPerEm).toBeCloseTo(advanceWidth, 1);
         }),
         { numRuns: 200 },
       );
@@ -94,12 +94,12 @@ describe("widths of letters", () => {
   });
 
   it("are known of exactly the letters that the files have", () => {
-    for (const face of FACES)
-      for (const { font } of fontsOf(face))
+    for (const typeface of TYPEFACES)
+      for (const { font } of fontsOf(typeface))
         for (const code of font.characterSet) {
           const letter = String.fromCodePoint(code);
           if (/[\p{C}\p{M}\p{Z}]/u.test(letter)) continue;
-          expect(lackedBy(face, letter), `${face} ${letter}`).toEqual([]);
+          expect(lackedBy(typeface, letter), `${typeface} ${letter}`).toEqual([]);
         }
   });
 });
@@ -122,11 +122,11 @@ const cardWith = (lettering: CardSetting["lettering"], back = ""): Card => {
 
 // Outside reader: Poppler.
 describe("printed words", () => {
-  it("stand within a tenth of a millimetre of where they are shown, in every typed face and on the typewriter", async () => {
+  it("stand within a tenth of a millimetre of where they are shown, in every typeface and on the typewriter", async () => {
     const letterings: CardSetting["lettering"][] = [
-      ...(["book", "numeral", "plain", "typed"] as const).map((face) => ({
+      ...(["book", "numeral", "plain", "typed"] as const).map((typeface) => ({
         kind: "typed" as const,
-        face,
+        typeface,
         size: 42,
         leading: 125,
         align: "justified" as const,
@@ -170,7 +170,7 @@ describe("printed words", () => {
   });
 
   it("lie behind their fronts when the sheet is turned over like a page", async () => {
-    const card = cardWith({ kind: "typed", face: "book", size: 42, leading: 125, align: "left" }, "Back");
+    const card = cardWith({ kind: "typed", typeface: "book", size: 42, leading: 125, align: "left" }, "Back");
     const at = rect(inches(1), inches(1), card.size.w, card.size.h);
     const pages = cardSheetPages(
       { paper: LETTER, cards: [{ card, at, turned: false }], waste: [] },

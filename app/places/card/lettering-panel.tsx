@@ -19,7 +19,7 @@ import {
   STANDS,
   type StampSet,
   saySize,
-  TYPED_FACES,
+  TYPED_IN,
   USUAL_HAND,
 } from "#core/words/lettering.ts";
 import type { CardDesk } from "./use-card.ts";
@@ -44,7 +44,7 @@ export function LetteringPanel({ desk, face, text, unit, hands, sets, albumId }:
   const allHands = [...hands, USUAL_HAND];
   const allSets = [...sets, ...STAMP_SETS];
   const begin: Record<Lettering["kind"], Lettering> = {
-    typed: { kind: "typed", face: "book", size: 42, leading: 125, align: "left" },
+    typed: { kind: "typed", typeface: "book", size: 42, leading: 125, align: "left" },
     typewriter: { kind: "typewriter", pitch: 12, spacing: 1, align: "left" },
     handwriting: { kind: "handwriting", hand: copyHand(allHands[0] ?? USUAL_HAND) },
     stamped: { kind: "stamped", set: copySet(allSets[0] ?? (STAMP_SETS[0] as StampSet)), align: "centre" },
@@ -161,10 +161,10 @@ function Typed({ lettering, onPut }: { lettering: Of<"typed">; onPut: (next: Let
   return (
     <div className="grid grid-cols-2 gap-2">
       <Choice
-        label="Face"
-        value={lettering.face}
-        all={TYPED_FACES.map((face) => [face, TYPEFACE_NAME[face]] as const)}
-        onPick={(face) => put({ face: face as Of<"typed">["face"] })}
+        label="Typeface"
+        value={lettering.typeface}
+        all={TYPED_IN.map((each) => [each, TYPEFACE_NAME[each]] as const)}
+        onPick={(typeface) => put({ typeface: typeface as Of<"typed">["typeface"] })}
       />
       <Choice
         label="Lines"

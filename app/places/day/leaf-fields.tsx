@@ -24,7 +24,7 @@ import {
   NOBODY,
   PLAIN_PAPER,
 } from "#core/album/leaf.ts";
-import type { BookEdit } from "#core/book/edit.ts";
+import { givingUp } from "#core/book/giving-up.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { inches, millimetres } from "#core/measure/length.ts";
 import { sameSize } from "#core/measure/size.ts";
@@ -51,7 +51,7 @@ export function LeafFields({ view }: { view: DayView }) {
     change(leaves, { kind: "give-leaf", id, make, dayId: first.id });
   };
   const takeOut = (leaf: Leaf) => {
-    for (const edit of goingOf(leaf, new Set(view.parts.map(({ id }) => id)))) change(leaves, edit);
+    for (const edit of givingUp(leaf, new Set(view.parts.map(({ id }) => id)))) change(leaves, edit);
   };
   const pages = own.filter(({ make }) => make.insert === null);
   const inserts = own.filter(({ make }) => make.insert !== null);
@@ -293,24 +293,6 @@ function SavedLine({ label, saved, placeholder, onChange }: LineProps) {
       }}
     />
   );
-}
-
-/** What has to be done for a day to be without a leaf: the whole leaf goes only where nobody else has anything on it. */
-function goingOf(leaf: Leaf, own: ReadonlySet<string>): BookEdit[] {
-  const isShared = daysOfLeaf(leaf).some((id) => !own.has(id));
-  // A leaf that is sewn in stays in the book, and is blank again.
-  if (!isShared) return [{ kind: leaf.sewn ? "free-leaf" : "remove-leaf", leaf: leaf.id }];
-  return FACES.flatMap((face): BookEdit[] => {
-    const { owner, guests } = leaf[face];
-    if (owner.kind === "day" && own.has(owner.dayId)) {
-      const next = guests.find(({ dayId }) => !own.has(dayId));
-      const heir = next ? { kind: "day" as const, dayId: next.dayId } : NOBODY;
-      return [{ kind: "own-side", leaf: leaf.id, face, owner: heir }];
-    }
-    return guests
-      .filter(({ dayId }) => own.has(dayId))
-      .map(({ dayId }) => ({ kind: "share-side", leaf: leaf.id, face, dayId, shares: false }));
-  });
 }
 
 /** Who else has a side of this leaf, or shares one: what is changed of the leaf is changed for all. */

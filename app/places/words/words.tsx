@@ -151,7 +151,7 @@ function Mistakes({ view }: { view: WordsView }) {
       <h2 className="text-lg">Before it is on paper</h2>
       {mistakes.length === 0 && (
         <p className="text-sm text-quiet">
-          No phrase twice on a spread, no date that is not its day’s, no letter that a face lacks.
+          No phrase twice on a spread, no date that is not its day’s, no letter that a typeface lacks.
         </p>
       )}
       <ul className="grid gap-2">

@@ -34,14 +34,14 @@ export const LETTERS_ALONE: Record<string, boolean> = {
 export type ShippedFont = { readonly file: string; readonly font: Font };
 const opened = new Map<Typeface, ShippedFont[]>();
 
-/** The files of a face, each opened once: those that are embedded in print, and whose widths core knows. */
-export function fontsOf(face: Typeface): ShippedFont[] {
+/** The files of a typeface, each opened once: those that are embedded in print, and whose widths core knows. */
+export function fontsOf(typeface: Typeface): ShippedFont[] {
   const known =
-    opened.get(face) ??
-    FILES[face].map((name) => {
+    opened.get(typeface) ??
+    FILES[typeface].map((name) => {
       const file = require.resolve(`@fontsource/${name}`);
       return { file, font: openSync(file) as Font };
     });
-  opened.set(face, known);
+  opened.set(typeface, known);
   return known;
 }

@@ -1,11 +1,11 @@
 import { writeFileSync } from "node:fs";
 import path from "node:path";
-import type { FaceTable } from "../core/words/face-data.ts";
 import type { Typeface } from "../core/words/typeface.ts";
-import { fontsOf, LETTERS_ALONE } from "../press/faces.ts";
+import type { TypefaceTable } from "../core/words/typeface-data.ts";
+import { fontsOf, LETTERS_ALONE } from "../press/typefaces.ts";
 
 /**
- * Reads the widths of the shipped faces out of the font files that are embedded in print, and writes them down for core.
+ * Reads the widths of the shipped typefaces out of the font files that are embedded in print, and writes them down for core.
  * Run it when a font package changes; tests/outside/words.test.ts compares what is written here with the files.
  */
 type Font = ReturnType<typeof fontsOf>[number]["font"];
@@ -19,7 +19,7 @@ const letters = (font: Font): string[] =>
     .filter((letter) => !/[\p{C}\p{M}\p{Zl}\p{Zp}]/u.test(letter));
 
 /** Letters that are kerned alike share a class; the matrix says by how much, from class to class. Class 0 is not kerned. */
-function kerning(font: Font, all: readonly string[]): Pick<FaceTable, "left" | "right" | "kern"> {
+function kerning(font: Font, all: readonly string[]): Pick<TypefaceTable, "left" | "right" | "kern"> {
   const alone = new Map(all.map((letter) => [letter, wide(font, letter)]));
   const width = (letter: string) => alone.get(letter) ?? 0;
   const rows = all.map((a) => all.map((b) => Math.round(wide(font, a + b) - width(a) - width(b))));
@@ -55,7 +55,7 @@ function runs(font: Font, all: readonly string[]): number[][] {
   return found;
 }
 
-function tableOf(font: Font): FaceTable {
+function tableOf(font: Font): TypefaceTable {
   const all = letters(font);
   return { unitsPerEm: font.unitsPerEm, runs: runs(font, all), ...kerning(font, all) };
 }
@@ -71,14 +71,14 @@ function reach(font: Font): { tall: number; deep: number } {
 
 const round = (n: number) => Math.ceil(n * 1000) / 1000;
 const FACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
-for (const face of FACES) {
-  const fonts = fontsOf(face);
+for (const typeface of FACES) {
+  const fonts = fontsOf(typeface);
   const [first] = fonts;
-  if (!first) throw new Error(`no file for ${face}`);
+  if (!first) throw new Error(`no file for ${typeface}`);
   const { tall, deep } = reach(first.font);
   const data = { tall: round(tall), deep: round(deep), tables: fonts.map(({ font }) => tableOf(font)) };
-  const name = face.toUpperCase();
-  const text = `// Written by scripts/read-faces.ts from the font files; not by hand.\nimport type { FaceData } from "../face-data.ts";\n\nexport const ${name}: FaceData = ${JSON.stringify(data)};\n`;
-  writeFileSync(path.resolve(import.meta.dirname, `../core/words/faces/${face}.gen.ts`), text);
-  process.stdout.write(`${face}: ${text.length} letters\n`);
+  const name = typeface.toUpperCase();
+  const text = `// Written by scripts/read-typefaces.ts from the font files; not by hand.\nimport type { TypefaceData } from "../typeface-data.ts";\n\nexport const ${name}: TypefaceData = ${JSON.stringify(data)};\n`;
+  writeFileSync(path.resolve(import.meta.dirname, `../core/words/typefaces/${typeface}.gen.ts`), text);
+  process.stdout.write(`${typeface}: ${text.length} letters\n`);
 }

@@ -1,5 +1,5 @@
 /** What one font file says of its letters, in its own units. */
-export type FaceTable = {
+export type TypefaceTable = {
   readonly unitsPerEm: number;
   /** `[first code point, width, width, …]` of letters that follow each other. */
   readonly runs: readonly (readonly number[])[];
@@ -9,5 +9,5 @@ export type FaceTable = {
   readonly kern: readonly (readonly number[])[];
 };
 
-/** A shipped face: how far its letters reach above and below the base line in ems, and its font files in order. */
-export type FaceData = { readonly tall: number; readonly deep: number; readonly tables: readonly FaceTable[] };
+/** A shipped typeface: how far its letters reach above and below the base line in ems, and its font files in order. */
+export type TypefaceData = { readonly tall: number; readonly deep: number; readonly tables: readonly TypefaceTable[] };

@@ -1,17 +1,17 @@
 import { FRACTION_SIGNS } from "../measure/length.ts";
-import type { FaceData } from "./face-data.ts";
-import { BOOK } from "./faces/book.gen.ts";
-import { HAND } from "./faces/hand.gen.ts";
-import { NUMERAL } from "./faces/numeral.gen.ts";
-import { PLAIN } from "./faces/plain.gen.ts";
-import { TYPED } from "./faces/typed.gen.ts";
 import type { Typeface } from "./typeface.ts";
+import type { TypefaceData } from "./typeface-data.ts";
+import { BOOK } from "./typefaces/book.gen.ts";
+import { HAND } from "./typefaces/hand.gen.ts";
+import { NUMERAL } from "./typefaces/numeral.gen.ts";
+import { PLAIN } from "./typefaces/plain.gen.ts";
+import { TYPED } from "./typefaces/typed.gen.ts";
 
-const DATA: Record<Typeface, FaceData> = { book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND };
+const DATA: Record<Typeface, TypefaceData> = { book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND };
 
 type Letter = { readonly width: number; readonly table: number; readonly left: number; readonly right: number };
-/** A face made ready for reading: its letters by code point, widths in ems. */
-type Ready = FaceData & {
+/** A typeface made ready for reading: its letters by code point, widths in ems. */
+type Ready = TypefaceData & {
   readonly letters: ReadonlyMap<number, Letter>;
   readonly words: Map<string, { readonly parts: readonly WordPart[]; readonly width: number }>;
 };
@@ -21,7 +21,7 @@ const ready = new Map<Typeface, Ready>();
 const classes = (names: readonly string[]) =>
   new Map(names.flatMap((name, at) => [...name].map((letter) => [letter.codePointAt(0) ?? 0, at] as const)));
 
-function read(data: FaceData): Ready {
+function read(data: TypefaceData): Ready {
   const letters = new Map<number, Letter>();
   for (const [table, { unitsPerEm, runs, left, right }] of data.tables.entries()) {
     const [before, after] = [classes(left), classes(right)];
@@ -41,14 +41,14 @@ function read(data: FaceData): Ready {
   return { ...data, letters, words: new Map() };
 }
 
-function faceOf(face: Typeface): Ready {
-  const known = ready.get(face) ?? read(DATA[face]);
-  ready.set(face, known);
+function typefaceOf(typeface: Typeface): Ready {
+  const known = ready.get(typeface) ?? read(DATA[typeface]);
+  ready.set(typeface, known);
   return known;
 }
 
-/** How far a face's letters reach above the base line and below it, in ems. */
-export const reachOf = (face: Typeface): { readonly tall: number; readonly deep: number } => DATA[face];
+/** How far a typeface's letters reach above the base line and below it, in ems. */
+export const reachOf = (typeface: Typeface): { readonly tall: number; readonly deep: number } => DATA[typeface];
 
 const people = new Intl.Segmenter("en", { granularity: "grapheme" });
 const PLAIN_LETTERS = /^[ -~\u00a0-\u024f\u2010-\u2026\u2032\u2033]*$/;
@@ -61,10 +61,10 @@ export function lettersIn(text: string): string[] {
   return letters;
 }
 
-/** The same with every letter as faces have it: with its marks as one sign, where there is one. */
+/** The same with every letter as typefaces have it: with its marks as one sign, where there is one. */
 export const lettersOf = (text: string): string[] => lettersIn(text.normalize("NFC"));
 
-/** Signs that many faces lack, and what says the same in signs they have. */
+/** Signs that many typefaces lack, and what says the same in signs they have. */
 const SAME: Readonly<Record<string, string>> = {
   "″": '"',
   "′": "'",
@@ -84,16 +84,16 @@ function isKnown({ letters }: Ready, letter: string): boolean {
   return true;
 }
 
-/** A letter, as people count them, as a face prints it: with everything it is made of, or in other signs; null when it cannot. */
+/** A letter, as people count them, as a typeface prints it: with everything it is made of, or in other signs; null when it cannot. */
 function printable(of: Ready, letter: string): string | null {
   if (isKnown(of, letter)) return letter;
   const same = SAME[letter];
   return same !== undefined && isKnown(of, same) ? same : null;
 }
 
-/** The letters of a text that a face does not have, each once, in the order they come. Spaces are never missing. */
-export function lackedBy(face: Typeface, text: string): string[] {
-  const of = faceOf(face);
+/** The letters of a text that a typeface does not have, each once, in the order they come. Spaces are never missing. */
+export function lackedBy(typeface: Typeface, text: string): string[] {
+  const of = typefaceOf(typeface);
   // Word by word, each once: the same words come again, and a text may be long.
   const words = new Set(text.split(/\s+/));
   return [...new Set([...words].flatMap(lettersOf))].filter(
@@ -101,13 +101,13 @@ export function lackedBy(face: Typeface, text: string): string[] {
   );
 }
 
-/** Part of a word: letters printed in one go, or the gap left for a letter that the face does not have. */
+/** Part of a word: letters printed in one go, or the gap left for a letter that the typeface does not have. */
 export type WordPart = { readonly text: string; readonly from: number; readonly width: number; readonly gap: boolean };
 
 /** How wide the gap for a missing letter is, in ems: room to draw it by hand. */
 const GAP = 1;
 
-/** The width of letters that a face has, in ems. Letters of another file of the face are not kerned with their neighbours. */
+/** The width of letters that a typeface has, in ems. Letters of another file of the typeface are not kerned with their neighbours. */
 function widthOfKnown({ letters, tables }: Ready, text: string): number {
   let width = 0;
   let before: Letter | undefined;
@@ -127,8 +127,8 @@ function widthOfKnown({ letters, tables }: Ready, text: string): number {
 const MOST_REMEMBERED = 20_000;
 
 /** A word measured: its parts and its width in ems. Remembered, because the same words come again with every letter typed. */
-function measured(face: Typeface, word: string): { readonly parts: readonly WordPart[]; readonly width: number } {
-  const of = faceOf(face);
+function measured(typeface: Typeface, word: string): { readonly parts: readonly WordPart[]; readonly width: number } {
+  const of = typefaceOf(typeface);
   const known = of.words.get(word);
   if (known) return known;
   const cut: { text: string; gap: boolean }[] = [];
@@ -152,8 +152,8 @@ function measured(face: Typeface, word: string): { readonly parts: readonly Word
   return found;
 }
 
-/** A word cut into what a face prints in one go and the gaps between; offsets and widths in ems. */
-export const partsOf = (face: Typeface, word: string): readonly WordPart[] => measured(face, word).parts;
+/** A word cut into what a typeface prints in one go and the gaps between; offsets and widths in ems. */
+export const partsOf = (typeface: Typeface, word: string): readonly WordPart[] => measured(typeface, word).parts;
 
-/** The width of a word in ems, as it is printed: kerned, and with a gap for every letter that the face does not have. */
-export const widthOf = (face: Typeface, word: string): number => measured(face, word).width;
+/** The width of a word in ems, as it is printed: kerned, and with a gap for every letter that the typeface does not have. */
+export const widthOf = (typeface: Typeface, word: string): number => measured(typeface, word).width;
