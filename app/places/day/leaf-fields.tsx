@@ -13,7 +13,6 @@ import { FACE_NAME } from "#app/wording/book.ts";
 import { FOUNDATION_HINT, FOUNDATION_NAME, INSERT_NAME } from "#app/wording/day.ts";
 import { CARD_SIZES, PRINT_SIZES } from "#core/album/formats.ts";
 import {
-  daysOfLeaf,
   FACES,
   INSERT_KINDS,
   type InsertKind,
@@ -21,7 +20,6 @@ import {
   type Leaf,
   type LeafKind,
   type LeafMake,
-  NOBODY,
   PLAIN_PAPER,
 } from "#core/album/leaf.ts";
 import { givingUp } from "#core/book/giving-up.ts";
