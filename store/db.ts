@@ -19,7 +19,7 @@ export type Store = {
   readonly close: () => Promise<void>;
 };
 
-/** How often a transaction is begun that PostgreSQL ended to let another pass, and how long it waits before each next try. */
+/** How often a transaction is tried that PostgreSQL ended because of a deadlock, and how long it waits before each next try. */
 const MOST_TRIES = 6;
 const PAUSE_MS = 25;
 

@@ -95,7 +95,7 @@ export async function putAway(
   return rows.length > 0;
 }
 
-/** Takes a thing out of the tray again. Where its name was given to another since, it says so in its name. */
+/** Takes a thing out of the tray again. Where another has got its name since, "(put back)" is added to it. */
 export async function takeBackKept(db: Db, householdId: string, kind: StashKind, id: string): Promise<boolean> {
   const { table } = STASH[kind];
   const away = and(eq(table.id, id), eq(table.householdId, householdId), isNotNull(table.deletedAt));

@@ -41,7 +41,7 @@ async function readPrints(tx: Transaction, albumId: string): Promise<Print[]> {
   return rows.map(toPrint);
 }
 
-/** Where prints say nothing of a page's letters: what was ticked by hand stays, and what earlier prints had said goes. */
+/** Whether a page counts as lettered where its prints do not tell: a tick by hand stays, one that earlier prints made goes. */
 const letteredStill = (page: AnyPage, before: readonly Print[]): boolean =>
   letteredBy(page, before) !== true && page.content.done.includes("letter");
 

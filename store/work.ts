@@ -138,7 +138,7 @@ export async function readAgain(db: Db, householdId: string, id: string): Promis
 }
 
 /**
- * Takes the oldest work that waits, or that whoever did it has fallen silent about. Several processes may ask at once:
+ * Takes the oldest work that waits, or one whose process has not been heard of for a while. Several processes may ask at once:
  * each gets another one, or null.
  */
 export async function claimWork(db: Db, by: string): Promise<WorkRecord | null> {

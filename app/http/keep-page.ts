@@ -7,7 +7,7 @@ export type Unreachable = { ok: false; reason: Away };
 export const isUnreachable = (answer: unknown): answer is Unreachable =>
   typeof answer === "object" && answer !== null && "reason" in answer && isAway(String(answer.reason));
 
-/** What an answer that is no answer of ours means for what was sent: by its HTTP status, whoever gave it. */
+/** What an answer that our server did not write, a proxy's for one, means for what was sent; by its HTTP status. */
 export function awayFor(status: number): Away {
   if (status === 401) return "signed-out";
   if (status === 429) return "busy";

@@ -66,7 +66,7 @@ export function ownPath(given: string | null | undefined, fallback: string): str
 export async function hasRoom(context: HearthContext, householdId: string, request: Request): Promise<boolean> {
   const coming = Number(request.headers.get("content-length"));
   const room = (await keptBytes(context.db, householdId)) + coming <= context.room;
-  // What is not wanted is let pass: an answer that comes before a body has ended looks to a browser like a server that is gone.
+  // The body is read and thrown away: a browser that is answered while it still sends takes the server for gone.
   if (!room) await request.body?.pipeTo(new WritableStream());
   return room;
 }

@@ -1,9 +1,9 @@
 /**
- * Hands that are faster than the page: what is pressed, typed, chosen or sent before the page runs is kept, and done in the
- * same order as soon as it runs. So no control has to wait for the script, and none has to know of it.
+ * For hands that are faster than the page. Whatever is pressed, typed, chosen or sent before the page's script runs is kept,
+ * and done in the same order as soon as it runs. So no control has to wait for the script, and none has to know of this.
  *
- * A page runs when React has taken over all of it. Until then React hears of none of this: taking over in a hurry, for an
- * event that has come, it would put a list back to what the page was sent with before it asked what was chosen.
+ * The script runs once React has taken over the whole page. Until then these events are hidden from React: for an event that
+ * comes early it would take over that part at once, and first put a list back to the choice the page was sent with.
  *
  * A script that fails, or is very late, must not keep a form for ever: then forms that need no script are sent as a browser
  * sends them, and a page whose script failed says so.

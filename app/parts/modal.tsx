@@ -17,7 +17,7 @@ export function Modal({
   children: ReactNode;
 }) {
   const nonce = useRouteLoaderData<typeof rootLoader>("root")?.nonce;
-  // The page behind is held still by a style of the library's own, which our own rules let in by its number alone.
+  // The dialog library keeps the page behind from scrolling with a style of its own; the content policy lets it in by this nonce.
   if (nonce) setNonce(nonce);
   return (
     <Dialog.Root open onOpenChange={(open) => open || onClose()}>

@@ -9,7 +9,7 @@ import { useLocation, useNavigation, useSearchParams } from "react-router";
 export function useSettledQuery(wait: number): {
   query: URLSearchParams;
   settle: (change: (query: URLSearchParams) => void) => void;
-  /** To be called by whoever leaves by key: the router says only later that somebody is on the way. */
+  /** To be called when a key leads to another page: the router says only later that it is leaving. */
   settleNow: () => void;
   /** Whether a choice is newer than the address. */
   isSettling: () => boolean;
@@ -21,7 +21,7 @@ export function useSettledQuery(wait: number): {
     window.clearTimeout(timer.current);
     timer.current = undefined;
   }, []);
-  // Past the router: a move of its own would be overtaken by the one that leaves, and the entry would keep the old choice.
+  // Not through the router: its navigation would be overtaken by the one that leaves, and the history would keep the old choice.
   const settleNow = useCallback(() => {
     if (coming.current) window.history.replaceState(window.history.state, "", `?${coming.current}`);
     coming.current = undefined;

@@ -29,7 +29,7 @@ const wordsOf = (text: string): string[] =>
     .replaceAll("’", "'")
     .match(/[\p{L}\p{N}']+/gu) ?? [];
 
-/** How many steps may still be taken in looking for phrases: a text made to hurt ends it, and is told no mistakes. */
+/** How many steps the search for phrases may still take. A text made to keep it busy uses them up, and gets no mistakes told. */
 type Budget = { left: number };
 
 /** The longest run of words that two texts share, of at least `PHRASE` words; or a short text that the other is too. */

@@ -12,8 +12,8 @@ const withTick = <T>(done: readonly T[], step: T, is: boolean): readonly T[] =>
   done.includes(step) === is ? done : is ? [...done, step] : done.filter((each) => each !== step);
 
 /**
- * A leaf with one step of it, or with a face one of that side, of its guest's where one is said, ticked or not; as it was
- * where the step is not of that.
+ * The leaf with one step ticked, or unticked. Without a `face` it is a step of the whole leaf; with one it is a step of that
+ * side, or, with a `guest`, of what that guest has on the side. A step that is not of that kind changes nothing.
  */
 export function tickLeaf(leaf: Leaf, { face, guest, step }: Omit<TickedOn, "leaf" | "done">, is: boolean): Leaf {
   if (face === null) return isLeafStep(step) ? { ...leaf, done: withTick(leaf.done, step, is) } : leaf;
@@ -32,8 +32,8 @@ export function tickLeaf(leaf: Leaf, { face, guest, step }: Omit<TickedOn, "leaf
 }
 
 /**
- * Ticks steps of one day, as `planned` for it, on every leaf and side they are done for, or unticks them. What is put into
- * the book is assembled: the day's sides are ticked so with its leaves.
+ * Ticks steps of one day on every leaf and side that the day has, as `planned`; or unticks them. A day that is put into the
+ * book is assembled too.
  */
 export function tickSteps(
   leaves: readonly Leaf[],

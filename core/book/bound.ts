@@ -22,9 +22,9 @@ export function sewnCount(leaves: readonly Leaf[]): { readonly sewn: number; rea
 }
 
 /**
- * The blank leaf of a bound book that a day gets: between those of the days before and after it, as many left free on either
- * side as there are days of `dates` between that have none yet. A day that has one already gets another only where one is to
- * spare. Null where none is: then a leaf must be tipped in.
+ * The blank leaf of a bound book that a day gets. It lies between the leaves of the days before and after it, and leaves free
+ * on either side as many blank ones as there are days of `dates` there that have none yet. A day that has a leaf already gets
+ * another only where one is to spare. Null where there is none for it: then a leaf must be tipped in.
  */
 function blankFor(leaves: readonly Leaf[], dayId: string, dateOf: DateOf, dates: readonly CalendarDate[]): Leaf | null {
   const date = dateOf(dayId);

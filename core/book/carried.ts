@@ -12,8 +12,8 @@ const fills = ({ fit }: Placed): boolean => fit.kind === "fits" || fit.kind === 
 const wide = ({ x, y, w, h }: Rect): Rect => rect(x - PLAY, y - PLAY, w + 2 * PLAY, h + 2 * PLAY);
 
 /**
- * What is too small for its pocket and lies wholly on a piece that fills it is one stack with that: on the same face, under it
- * in the order of the pieces, or on the other face, back to back. Such a piece does not wander. Common practice: two 3 × 4
+ * A piece that is too small for its pocket does not wander when it is stuck to one that fills the pocket. So a small piece
+ * that lies wholly on a filling one counts as stuck to it: on the same face, or on the other, back to back. Common practice: two 3 × 4
  * stuck to the back of one 4 × 6. Pockets have the same number on both faces; `across` is the page's width.
  */
 export function withStacks<P extends Placed>(own: readonly P[], other: readonly P[], across: Length): readonly P[] {

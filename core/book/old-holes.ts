@@ -10,7 +10,7 @@ const SERVES_WITHIN = inches(1 / 32);
 /** Washi stands this far past an old hole on every side. From memory. */
 const COVERS = inches(1 / 8);
 
-/** What is to be done with the holes that a leaf made for another book came with. Places are the face's own ticks. */
+/** What is to be done with the holes that a leaf brought from another book. Places are ticks of the face they are seen on. */
 export type HoleWork = {
   /** Old holes that a ring goes through as they are. */
   readonly serve: readonly HoleSpot[];

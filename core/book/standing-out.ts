@@ -109,8 +109,8 @@ export type Stagger =
 type Window = { readonly from: number; readonly to: number; readonly long: number };
 
 /**
- * Places along a line, one for each window, from its beginning on: none over another, each within its own window, in this
- * order, as evenly as they go. Null where they cannot be. Windows and places are ticks.
+ * Where things of a length go along a line: each within its own window, in the order given, none over another, and as evenly
+ * spread as that allows. Returns where each begins, in ticks; null where there is no room for them all.
  */
 export function spreadAlong(windows: readonly Window[]): number[] | null {
   const from = Math.min(...windows.map((each) => each.from));

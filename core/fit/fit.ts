@@ -175,7 +175,7 @@ export function fitOnPockets(
   return { fit: { kind: "split", pockets: best < beside ? [best, beside] : [beside, best] }, pocket: best };
 }
 
-/** Of the pockets next to the one under most of a piece: the one that most of the rest lies over, if that is enough. */
+/** Of the pockets next to the one that most of a piece lies over: the one that most of the rest lies over, if that is enough. */
 function besideUnder(piece: Rect, pockets: readonly Rect[], best: number, least: number): number | null {
   const shares = pockets.map((pocket) => shareOf(piece, pocket));
   const shareAt = (index: number) => shares[index] ?? 0;

@@ -172,7 +172,7 @@ export function sayLength(length: Length, unit: Unit): string {
   return printLength(ticks(near === 0 && length !== 0 ? Math.sign(length) * step : near), unit);
 }
 
-/** Fractions of small digits written with plain ones, `3⁷⁄₃₂` as `3 7/32`, for faces and places too small for those. */
+/** Fractions of small digits written with plain ones, `3⁷⁄₃₂` as `3 7/32`, for typefaces that have no others and where those would be too small. */
 export const plainFractions = (text: string): string =>
   text.replace(/(\d?)([⁰¹²³⁴-⁹]+)⁄([₀-₉]+)/g, (_, whole: string, over: string, under: string) => {
     const digits = (glyphs: string, alphabet: string) => [...glyphs].map((glyph) => alphabet.indexOf(glyph)).join("");

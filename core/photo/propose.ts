@@ -56,7 +56,7 @@ const fitOf = ({ facts }: Candidate, print: Size): Fit => ({
   ppi: pixelsPerInch(facts, print, AS_IT_COMES),
 });
 
-/** What a wanted print and a picture are to each other, with everything worked out that is the same for many pairs. */
+/** A wanted print and a picture, with what was worked out for them once because it is the same for many pairs. */
 type Pair = {
   readonly photo: Candidate;
   readonly fit: Fit;

@@ -39,7 +39,7 @@ export function AlbumFrame({
   const params = useParams();
   const { albumId } = view;
   const [query] = useSearchParams();
-  // The strip follows the day under the hand, in the Day place and in those that name one in their address.
+  // The strip follows the chosen day, in the Day place and in those that name one in their address.
   const shown = params.date ?? query.get("day");
   const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
   const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);

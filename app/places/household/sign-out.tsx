@@ -25,7 +25,7 @@ async function unsent(memberId: string): Promise<number> {
 }
 const jotsOf = (memberId: string) => `hearth-jots-${memberId}`;
 
-/** Lets go of all that this device holds of the member: the next who sits down here finds nothing of it. */
+/** Deletes all that this device holds of the member, so that whoever uses it next finds nothing of it. */
 function forgetDevice(memberId: string): void {
   for (const slot of slotsOf(memberId)) deviceStorage().removeItem(slot);
   globalThis.indexedDB?.deleteDatabase(jotsOf(memberId));

@@ -53,7 +53,7 @@ function dimension(
   return `<path d="M${from[0]} ${from[1]}L${to[0]} ${to[1]}${ends}" fill="none" class="stroke-flame" stroke-width="0.8"/>${words}`;
 }
 
-/** The book as measured, and what the field under the hand means, drawn where the ruler goes. */
+/** The book as measured, and what the field that is being filled means, drawn where the ruler goes. */
 export function formatMat(format: AlbumFormat, unit: Unit, field: FormatField | null): StillMat {
   const { board, leaf, hole, page } = boxesOf(format);
   const box = { x: -26, y: -20, w: board.w + 44, h: board.h + 38 };

@@ -133,7 +133,7 @@ function Toggle({
 
 const SETTLE = 350;
 
-/** How a picture is to look. The slider is free at once; the picture follows when the hand rests. */
+/** How a picture is to look. The slider moves at once; the picture changes when the hand rests. */
 function LookForm({ look, onTake }: { look: Look; onTake: (look: Look) => void }) {
   const [draft, setDraft] = useState(look);
   const timer = useRef<number>(undefined);

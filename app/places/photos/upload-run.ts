@@ -51,7 +51,7 @@ export const NO_RUN: Run = {
   secondsLeft: null,
 };
 
-/** What a run needs of the world: to send a file, to ask what is known, to hash, to wait and to tell the time. */
+/** What a run works with: ways to send a file, to ask what is known, to hash, to wait and to tell the time. */
 export type UploadSender = {
   readonly send: (file: File, signal: AbortSignal) => Promise<TakenIn>;
   /** Whether a file is still there to be read: a card may be pulled out meanwhile. */

@@ -44,7 +44,7 @@ function world() {
   return { sender, home, faults, device: () => [...kept.values()].sort((a, b) => a.order - b.order) };
 }
 
-describe("jottings on their way home", () => {
+describe("jottings on their way to the server", () => {
   it("lie on the device before they are sent, and leave it when they have arrived, the oldest first", async () => {
     const { sender, home, device } = world();
     const box = new JotBox(sender);
@@ -101,7 +101,7 @@ describe("jottings on their way home", () => {
     expect(device()).toMatchObject([{ id: "3", refused: "no-picture" }]);
   });
 
-  it("that were refused go home once they are sent again and taken", async () => {
+  it("that were refused are gone from the device once they are sent again and taken", async () => {
     const { sender, home, faults, device } = world();
     faults.jots = ["refused"];
     const box = new JotBox(sender);

@@ -31,7 +31,7 @@ export type SentJot = {
   readonly pictures: readonly { readonly useId: string; readonly photoId: string }[];
 };
 
-/** What a jot box needs of the world: where it keeps things, and the way home. Sending throws where there is none. */
+/** What a jot box works with: where it keeps jottings, and how it sends one. Sending throws where there is no connection. */
 export type JotSender = {
   /** Writes one jotting down, in place of an earlier one of its id. Each lies by itself: two open pages are not in each other's way. */
   readonly keep: (jot: Jot) => Promise<void>;
@@ -49,7 +49,7 @@ export type BoxState = {
 };
 
 /**
- * Jottings on their way home. Each is written down on the device before anything else happens, and forgotten when the
+ * Jottings on their way to the server. Each is written down on the device before anything else happens, and forgotten when the
  * server has it; ids are given here, so that one sent again because its answer was lost is still there once.
  */
 export class JotBox {

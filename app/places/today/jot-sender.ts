@@ -30,7 +30,7 @@ async function sendJot(jot: SentJot): Promise<{ ok: true } | { ok: false }> {
   return (await response.json()) as { ok: true } | { ok: false };
 }
 
-/** The way home from this device: jottings lie in its own database until the server has them. */
+/** How this device sends jottings: they lie in its own database until the server has them. */
 export function jotSender(memberId: string): JotSender {
   // Opened when it is first needed: there is no such database where the page is drawn on the server.
   let opened: ReturnType<typeof createStore> | undefined;

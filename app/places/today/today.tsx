@@ -29,7 +29,7 @@ const pictureOf = async (file: File): Promise<TakenPicture> =>
 const EMPTY: BoxState = { jots: [], state: "idle" };
 const nothing = () => () => {};
 
-/** Today in one hand: the cue, a big field, the camera, done. What is kept here gets home when there is a way. */
+/** Today, for a phone in one hand: the cue, a big field, the camera. What is kept on the device is sent when there is a connection. */
 export function Today({ view, look, phone }: { view: TodayView; look: Look; phone: boolean }) {
   const { album, days, memberId } = view;
   const now = useNow(view);
@@ -88,7 +88,7 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
     setTrouble(read.some(({ status }) => status === "rejected") ? "unread" : null);
     setPictures((was) => [...was, ...read.flatMap((each) => (each.status === "fulfilled" ? each.value : []))]);
   };
-  /** A jotting that cannot go home as it is comes back into the field, to be kept for another day or without a picture. */
+  /** A jotting that the server will not take comes back into the field, to be kept for another day or without its picture. */
   const takeBack = async (jot: Jot) => {
     await box.jots.drop(jot.id);
     setDraft([jot.text, field.current?.value.trim()].filter(Boolean).join("\n"));
@@ -229,7 +229,7 @@ function Jotted({
   );
 }
 
-/** How far what was kept is on its way home. */
+/** How much of what was kept on the device the server has by now. */
 function Standing({
   state,
   kept,
