@@ -9,7 +9,20 @@ const storey = (name, from, to) => ({
  * The folders of core from the ground up: each imports from itself and from those before it. A new folder gets its place
  * here; what needs two that lie higher is itself higher.
  */
-const CORE = ["measure", "month", "photo", "words", "album", "fit", "book", "draw", "sheet", "pace", "format"];
+const CORE = [
+  "measure",
+  "month",
+  "photo",
+  "words",
+  "album",
+  "fit",
+  "book",
+  "draw",
+  "sheet",
+  "pace",
+  "format",
+  "journal",
+];
 const upwards = CORE.flatMap((folder, at) => {
   const higher = CORE.slice(at + 1).join("|");
   return higher === ""

@@ -25,7 +25,8 @@ export const to = {
 
   /** Where every change of the album is sent. */
   album: (album: string) => href("/albums/:album", { album }),
-  undo: (album: string) => href("/albums/:album/undo", { album }),
+  /** The list of changes, and where one is sent to be taken back or done again. */
+  changes: (album: string, query: { before?: string } = {}) => asked(href("/albums/:album/changes", { album }), query),
   /** A part of the album that needs nothing more said. */
   part: (album: string, path: PartPath) => href(`/albums/:album/${path}`, { album }),
   /** What the album and the household have of these words, as data. */

@@ -144,7 +144,14 @@ export const PLACES = [
       {
         path: "settings",
         file: "routes/album.settings.tsx",
+        tab: "Settings",
         holds: "title, first day, last day, numbers, inches or centimetres, put the album away",
+      },
+      {
+        path: "changes",
+        file: "routes/album.changes.tsx",
+        tab: "Changes",
+        holds: "take back, do again, who did what, undo",
       },
     ],
   },

@@ -26,7 +26,6 @@ export default [
   ]),
   route("albums/:album/find", "routes/album.find.ts"),
   route("albums/:album/days/:date/photos", "routes/album.day.photos.ts"),
-  route("albums/:album/undo", "routes/album.undo.ts"),
   route("albums/:album/leaves/:leaf/print/:file", "routes/album.leaf-file.ts"),
   route("albums/:album/punch-guide/:ending", "routes/album.punch-guide.ts"),
   route("albums/:album/day-plan.csv", "routes/album.day-plan.ts"),

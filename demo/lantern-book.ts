@@ -1,5 +1,4 @@
 import { randomUUID } from "node:crypto";
-import { eq } from "drizzle-orm";
 import type { DayEdit } from "../core/album/edit.ts";
 import { type MadeKind, type Owner, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
 import { type Matter, newCard } from "../core/album/model.ts";
@@ -20,7 +19,6 @@ import { factsOf } from "../store/day-row.ts";
 import type { Db } from "../store/db.ts";
 import { saveLayout } from "../store/kept-pages.ts";
 import { changeMatter } from "../store/matter.ts";
-import { bookChange } from "../store/schema/index.ts";
 import { addTryOut } from "../store/try-out.ts";
 
 /** How Petra's book lies on the evening of the 9th: front matter, pages dressed ahead, a tab, and two ways for the 12th. */
@@ -183,6 +181,4 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     await change({ kind: "arrange", leaf: shortest.leaf.id, face: "back", pieces: [map] });
   }
   await frontMatter(db, author, change);
-  // The demo begins here: nothing of its own making is there to take back.
-  await db.update(bookChange).set({ settled: true }).where(eq(bookChange.albumId, author.albumId));
 }

@@ -10,7 +10,7 @@ import { readPicture } from "../press/picture.ts";
 import type { Db } from "../store/db.ts";
 import { type ImportedDay, importAlbum } from "../store/import.ts";
 import { keepPhoto } from "../store/photo.ts";
-import { bookChange, dayChange, household, member } from "../store/schema/index.ts";
+import { household, journalLine, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
 import { dayOf, type Story } from "./day-maker.ts";
 import { layOutLantern } from "./lantern-book.ts";
@@ -134,8 +134,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await writeLantern(db, author);
   await fillLanternRoll(db, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
-  for (const changes of [dayChange, bookChange])
-    await db.update(changes).set({ settled: true }).where(eq(changes.memberId, petra.id));
+  await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.
   await db.update(household).set({ isDemo: true }).where(eq(household.id, home.id));
 }

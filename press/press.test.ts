@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { buffer } from "node:stream/consumers";
 import { crc32 } from "node:zlib";
+import { eq } from "drizzle-orm";
 import exifr from "exifr";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
@@ -19,12 +20,12 @@ import { MOST_BYTES } from "../core/photo/roll.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
-import { rememberPattern } from "../store/foundations.ts";
 import { saveLayout } from "../store/kept-pages.ts";
 import { changeMatter } from "../store/matter.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
 import { setPhotoRule } from "../store/place-photos.ts";
 import { markPhotos } from "../store/roll.ts";
+import { album } from "../store/schema/index.ts";
 import { readShelf } from "../store/shelf.ts";
 import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
@@ -130,8 +131,8 @@ async function albumWithPhoto() {
   const kept = await keepPhoto(store.db, keeper.householdId, read.photo);
   for (const kind of ["star", "banked"] as const)
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind, on: true });
-  await setPhotoRule(store.db, keeper.householdId, albumId, "any");
-  await rememberPattern(store.db, author(), PATTERN);
+  await setPhotoRule(store.db, author(), "any");
+  await store.db.update(album).set({ pattern: PATTERN }).where(eq(album.id, albumId));
   const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
   const [one, two] = aggregate?.days ?? [];
   const print = { w: inches(6), h: inches(4) };
@@ -146,7 +147,9 @@ async function albumWithPhoto() {
     card: newCard(randomUUID(), print, "Words, “quoted”; 4½″\nand a line"),
   });
   await saveDayEdit(store.db, author(), one?.id ?? "", null, { kind: "finish" });
-  await changeMonth(store.db, author(), (slots, span) => mergeWithNeighbour(slots, span, two?.id ?? "", "after"));
+  await changeMonth(store.db, author(), { what: "told" }, (slots, span) =>
+    mergeWithNeighbour(slots, span, two?.id ?? "", "after"),
+  );
   return { keeper, albumId, original: read.photo };
 }
 

@@ -9,6 +9,7 @@ import { openReadingPool, type PictureReader } from "../press/reading-pool.ts";
 import { forgetActs } from "../store/act.ts";
 import { countingQueries, isStoreGone, openStore, type Store } from "../store/db.ts";
 import type { Member } from "../store/household.ts";
+import { forgetChanges } from "../store/journal/read.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dropExpired } from "../store/tray.ts";
 import { dropExpiredWork, householdRoom } from "../store/work.ts";
@@ -126,6 +127,7 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
     inBackground("tidying the tray", dropExpired(store.db, now));
     inBackground("tidying the work", dropExpiredWork(store.db, now));
     inBackground("forgetting acts", forgetActs(store.db, now));
+    inBackground("forgetting changes", forgetChanges(store.db, now));
   };
   const tidying = setInterval(tidy, DAY);
   tidying.unref();

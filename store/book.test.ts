@@ -6,9 +6,9 @@ import { grid } from "../core/book/layout.ts";
 import { inches } from "../core/measure/length.ts";
 import { added, FULL, newBook, piece } from "../tests/book.ts";
 import { openTestStore, secondMember } from "../tests/household.ts";
-import { undoLastChange } from "./day.ts";
 import { countingQueries } from "./db.ts";
 import { setFoundations } from "./foundations.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./kept-pages.ts";
 import { putAway } from "./kept-tray.ts";
 import { emptyTray, putLeafOrTryOutBack, readTray } from "./tray.ts";
@@ -50,7 +50,7 @@ describe("the order of the book", () => {
     });
     expect(await save({ kind: "turn-leaf", leaf: randomUUID() })).toEqual({ ok: false, reason: "leaf-gone" });
     expect(await order()).toEqual([2, 0, 1]);
-    await undoLastChange(db, author());
+    await takeBack(db, author());
     expect(await order()).toEqual([0, 1, 2]);
   });
 
@@ -104,7 +104,7 @@ describe("two windows on the book", () => {
     const id = randomUUID();
     await save(added(id));
     await save({ kind: "arrange", leaf: id, face: "back", pieces: [piece("a")] }, null, other);
-    expect(await undoLastChange(db, author())).toEqual({ ok: false, reason: "changed-since" });
+    expect(await takeBack(db, author())).toMatchObject({ ok: false, reason: "changed-since" });
   });
 });
 
@@ -135,8 +135,13 @@ describe("try-outs", () => {
     const back = (await look()).tryOuts.flatMap(({ pieces }) => pieces.map(({ id: pieceId }) => pieceId));
     expect(back.sort()).toEqual(["a", "b", "d"]);
     await keepTryOut(db, author(), id, "front", null);
-    await undoLastChange(db, author());
+    expect((await look()).tryOuts).toEqual([]);
+    // Taken back: that none was kept, that three were put back from the tray, and that one was kept.
+    await takeBack(db, author());
+    expect((await look()).tryOuts).toHaveLength(3);
+    for (const _ of [1, 2, 3, 4]) await takeBack(db, author());
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
+    expect((await look()).tryOuts.map(({ pieces }) => pieces)).toEqual([[piece("c")], [piece("b")]]);
     await emptyTray(db, keeper.householdId);
     expect((await readTray(db, keeper.householdId)).leaves).toEqual([]);
   });
@@ -153,7 +158,7 @@ describe("a kept try-out", () => {
     await addTryOut(db, author(), { id: c, leafId: id, face: "front", pieces: [piece("c")] });
     await keepTryOut(db, author(), id, "front", b);
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("b")]);
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     const { leaves, tryOuts } = await look();
     expect(leaves[0]?.front.pieces).toEqual([piece("a")]);
     expect(tryOuts.map((each) => [each.id, each.name])).toEqual([
@@ -177,7 +182,7 @@ describe("foundation pages", () => {
     );
     expect(await setFoundations(db, author(), pages)).toBe(2);
     expect((await look()).leaves.map(({ front }) => front.pieces)).toEqual([[piece("numeral")], [piece("numeral")]]);
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     expect((await look()).leaves).toEqual([]);
   });
 

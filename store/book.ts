@@ -1,17 +1,20 @@
 import { isDeepStrictEqual } from "node:util";
-import { and, asc, desc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import type { Face, Leaf, Piece, Side } from "../core/album/leaf.ts";
 import { standsAt } from "../core/album/matter.ts";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
 import type { DateOf } from "../core/book/place.ts";
 import { fillRoom, roomsOn } from "../core/book/rooms.ts";
+import type { Did } from "../core/journal/did.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { type Slot, slotsInSpan } from "../core/month/slots.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
 import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
+import { journaled } from "./journal/line.ts";
+import { LEAF_ORDER } from "./journal/tables.ts";
 import { guestRows, leafColumns, SIDES, sideRows, toLeaf } from "./leaf-row.ts";
-import { bookChange, leaf, member, side, sideGuest } from "./schema/index.ts";
+import { leaf, member, side, sideGuest } from "./schema/index.ts";
 
 /** What stands in the way of a change to a leaf: who wrote on it since, and when. */
 export type BookClash = { readonly leaf: string; readonly by: string; readonly at: string; readonly version: number };
@@ -64,6 +67,14 @@ const orderOf = (leaves: readonly Leaf[]) => leaves.map(({ id }) => id);
 /** A leaf's name that belongs to another album's leaf already. */
 class LeafElsewhere extends Error {}
 
+/** Notes for the line that is being written in which order the leaves stood before and after it; for nobody where there is none. */
+export const keepOrder = (tx: Transaction, albumId: string, before: readonly string[], after: readonly string[]) =>
+  tx.execute(sql`
+    insert into journal_row (line_id, "of", "key", "before", "after")
+    select line::uuid, ${LEAF_ORDER}, jsonb_build_object('album_id', ${albumId}::text),
+      jsonb_build_object('ids', ${JSON.stringify(before)}::jsonb), jsonb_build_object('ids', ${JSON.stringify(after)}::jsonb)
+    from nullif(current_setting('hearth.line', true), '') as line where line is not null`);
+
 /** Writes what differs between two readings of the book: new and changed leaves, those that left, the order. */
 export async function writeBook(
   tx: Transaction,
@@ -75,6 +86,7 @@ export async function writeBook(
   const now = new Set(orderOf(after));
   const by = { updatedAt: at, updatedBy: memberId };
   const made: Record<string, number> = {};
+  if (!same(orderOf(before), orderOf(after))) await keepOrder(tx, albumId, orderOf(before), orderOf(after));
   const left = before.filter(({ id }) => !now.has(id));
   for (const { id, version } of left) made[id] = version + 1;
   if (left.length > 0)
@@ -135,28 +147,6 @@ async function writeGuests(tx: Transaction, albumId: string, before: readonly Le
   if (is.length > 0) await tx.insert(sideGuest).values(is);
 }
 
-/** Writes a change of the book and keeps how it was before, so that it can be taken back. */
-export async function changeLeaves(
-  tx: Transaction,
-  author: Author,
-  act: string,
-  before: readonly Leaf[],
-  after: readonly Leaf[],
-): Promise<Record<string, number>> {
-  const made = await writeBook(tx, author, before, after);
-  const [order, now] = [orderOf(before), orderOf(after)];
-  await tx.insert(bookChange).values({
-    act,
-    albumId: author.albumId,
-    memberId: author.memberId,
-    at: author.at,
-    made,
-    order: same(order, now) ? null : now,
-    before: { leaves: before.filter(({ id }) => id in made), order },
-  });
-  return made;
-}
-
 /** A room kept on a side, and the print or card that now lies in it. */
 export type RoomFill = {
   readonly leaf: string;
@@ -165,13 +155,8 @@ export type RoomFill = {
   readonly fill: Extract<Piece["what"], { kind: "photo" | "card" }>;
 };
 
-/** Lays prints and cards where rooms were kept for them, as part of an act that began with their days. A room that is gone is passed over. */
-export async function fillRooms(
-  tx: Transaction,
-  author: Author,
-  act: string,
-  fills: readonly RoomFill[],
-): Promise<void> {
+/** Lays prints and cards where rooms were kept for them. A room that is gone is passed over. */
+export async function fillRooms(tx: Transaction, author: Author, fills: readonly RoomFill[]): Promise<void> {
   const before = fills.length > 0 ? await lockLeaves(tx, author) : null;
   if (!before) return;
   const filled = (leafId: string, face: Face, side: Side): Side => {
@@ -189,7 +174,7 @@ export async function fillRooms(
       back: filled(each.id, "back", each.back),
     }),
   );
-  if (!same(before, after)) await changeLeaves(tx, author, act, before, after);
+  if (!same(before, after)) await writeBook(tx, author, before, after);
 }
 
 /** Who wrote a leaf last, for the one who comes second. */
@@ -208,24 +193,7 @@ async function lastWrite(tx: Transaction, { id, version }: Leaf): Promise<BookCl
  */
 export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, edit: BookEdit): Promise<BookSaved> {
   try {
-    return await db.transaction(async (tx) => {
-      const book = await lockBook(tx, author);
-      if (!book) return { ok: false, reason: "not-found" };
-      const before = book.leaves;
-      const applied = applyBookEdit(before, edit, book.dateOf, book.dates);
-      if (!applied.ok) return applied;
-      if (same(applied.leaves, before)) {
-        const touched = new Set(leavesTouched(edit));
-        const standing = before.filter(({ id }) => touched.has(id)).map(({ id, version }) => [id, version] as const);
-        return { ok: true, made: Object.fromEntries(standing) };
-      }
-      const late =
-        edit.kind === "move-leaf" || edit.kind === "tick"
-          ? undefined
-          : before.find(({ id, version }) => version > (seen?.[id] ?? version));
-      if (late) return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, late) };
-      return { ok: true, made: await changeLeaves(tx, author, crypto.randomUUID(), before, applied.leaves) };
-    });
+    return await journaled(db, author, didOf(edit), (tx) => saveBookEditIn(tx, author, seen, edit));
   } catch (error) {
     // A side given to a day of another album, or a leaf id that is somebody else's: as if it were not there.
     if (isForeign(error) || error instanceof LeafElsewhere) return { ok: false, reason: "not-found" };
@@ -233,65 +201,34 @@ export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, ed
   }
 }
 
-export type LatestBookChange = { readonly id: string; readonly act: string; readonly at: Date };
+const didOf = (edit: BookEdit): Did =>
+  edit.kind === "tick"
+    ? { what: "leaf-step", leaf: edit.leaf, step: edit.step, done: edit.done }
+    : { what: "book", how: edit.kind, leaf: leavesTouched(edit)[0] ?? "" };
 
-export async function latestBookChange(
+/** The same as part of what a line is about. */
+export async function saveBookEditIn(
   tx: Transaction,
-  { albumId, memberId }: Author,
-): Promise<LatestBookChange | null> {
-  const [row] = await tx
-    .select({ id: bookChange.id, act: bookChange.act, at: bookChange.at })
-    .from(bookChange)
-    .where(and(eq(bookChange.albumId, albumId), eq(bookChange.memberId, memberId), eq(bookChange.settled, false)))
-    .orderBy(desc(bookChange.at))
-    .limit(1);
-  return row ?? null;
-}
-
-/** Says that a change to the book is not to be taken back any more. */
-export const settleBookChange = (tx: Transaction, id: string) =>
-  tx.update(bookChange).set({ settled: true }).where(eq(bookChange.id, id));
-
-/** Takes a change to the book back; refused when a leaf it wrote, or the order it made, has been changed since. */
-export async function undoBookChange(tx: Transaction, author: Author, id: string): Promise<boolean> {
-  const now = await lockLeaves(tx, author);
-  const [change] = await tx.select().from(bookChange).where(eq(bookChange.id, id));
-  if (!now || !change) return false;
-  const gone = await tx
-    .select({ id: leaf.id, version: leaf.version })
-    .from(leaf)
-    .where(and(eq(leaf.albumId, author.albumId), isNull(leaf.position)));
-  const versions = new Map([...now, ...gone].map((each) => [each.id, each.version]));
-  if (Object.entries(change.made).some(([leafId, version]) => versions.get(leafId) !== version)) return false;
-  const { order } = change;
-  if (order && !same(order, orderOf(now))) return false;
-  const old = new Map(change.before.leaves.map((each) => [each.id, each]));
-  const back = (each: Leaf): Leaf => {
-    const was = old.get(each.id);
-    return was ? { ...was, version: each.version } : each;
-  };
-  const byId = new Map(now.map((each) => [each.id, back(each)]));
-  for (const [leafId, was] of old)
-    if (!byId.has(leafId)) byId.set(leafId, { ...was, version: versions.get(leafId) ?? was.version });
-  const restored = (order ? change.before.order : orderOf(now)).flatMap((each) => byId.get(each) ?? []);
-  const made = await writeBook(tx, author, now, restored);
-  await settleBookChange(tx, id);
-  // The leaves are as the changes before this one had made them, under versions of their own: those can be taken back next.
-  for (const [leafId, was] of old) {
-    const version = made[leafId];
-    if (version !== undefined)
-      await tx
-        .update(bookChange)
-        .set({ made: sql`${bookChange.made} || jsonb_build_object(${leafId}::text, ${version}::int)` })
-        .where(
-          and(
-            eq(bookChange.albumId, author.albumId),
-            eq(bookChange.settled, false),
-            sql`(${bookChange.made} ->> ${leafId}::text)::int = ${was.version}::int`,
-          ),
-        );
+  author: Author,
+  seen: Seen | null,
+  edit: BookEdit,
+): Promise<BookSaved> {
+  const book = await lockBook(tx, author);
+  if (!book) return { ok: false, reason: "not-found" };
+  const before = book.leaves;
+  const applied = applyBookEdit(before, edit, book.dateOf, book.dates);
+  if (!applied.ok) return applied;
+  if (same(applied.leaves, before)) {
+    const touched = new Set(leavesTouched(edit));
+    const standing = before.filter(({ id }) => touched.has(id)).map(({ id, version }) => [id, version] as const);
+    return { ok: true, made: Object.fromEntries(standing) };
   }
-  return true;
+  const late =
+    edit.kind === "move-leaf" || edit.kind === "tick"
+      ? undefined
+      : before.find(({ id, version }) => version > (seen?.[id] ?? version));
+  if (late) return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, late) };
+  return { ok: true, made: await writeBook(tx, author, before, applied.leaves) };
 }
 
 /** Counts every album of a household as changed: something they share, such as a pocket layout, is no longer the same. */

@@ -6,7 +6,7 @@ import { isBlank, sewnCount } from "../core/book/bound.ts";
 import { decemberPlan, newKeeper, openTestStore } from "../tests/household.ts";
 import { createAlbum, readAlbum, updateAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
-import { undoLastChange } from "./day.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { readTray } from "./tray.ts";
 
 const store = openTestStore();
@@ -53,7 +53,7 @@ describe("a bound book in the store", () => {
     expect(sewnCount(leaves)).toEqual({ sewn: 12, used: 2 });
     // What made room is nothing that anybody put away.
     expect((await readTray(db, householdId)).leaves).toEqual([]);
-    expect((await undoLastChange(db, author())).ok).toBe(true);
+    expect((await takeBack(db, author())).ok).toBe(true);
     const back = (await read()).leaves;
     expect([back.length, sewnCount(back).used]).toEqual([12, 1]);
   });

@@ -1,11 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { and, eq } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
+import type { Did } from "../core/journal/did.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Author } from "./author.ts";
-import { logChange, type SaveResult, writeContent } from "./day.ts";
+import { type SaveResult, saveDay, writeContent } from "./day.ts";
 import { lockDay } from "./day-lock.ts";
 import type { Db, Transaction } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { day, jotting } from "./schema/index.ts";
 
 type Locked = NonNullable<Awaited<ReturnType<typeof lockDay>>>;
@@ -38,38 +40,35 @@ export async function movePhoto(
   useId: string,
   to: CalendarDate,
 ): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
-  return db.transaction(async (tx) => {
+  type Moved = SaveResult | { ok: false; reason: "no-such-day" };
+  const did: Did = { what: "carry", piece: "photo", day: dayId, to };
+  return journaled<Moved>(db, author, did, async (tx, line) => {
     const both = await lockBoth(tx, author, dayId, to);
     if (!both.ok) return both;
     const { from, there } = both;
     const use = from.day.content.photos.find(({ id }) => id === useId);
     if (!use) return { ok: false, reason: "piece-gone" };
-    const act = randomUUID();
     const added = applyEdit(
       there.day.content,
       { kind: "add-photo", photo: { ...use, id: randomUUID() } },
       there.binding,
     );
     if (!added.ok) return added;
-    await writeContent(tx, there.day.id, there.day.content, added.content, author.at);
-    await logChange(tx, author, {
-      act,
+    await writeContent(tx, author, there.day.id, there.day.content, added.content);
+    await saveDay(tx, author, line, {
       day: there.day,
       content: added.content,
       fields: added.fields,
-      before: { content: there.day.content },
     });
     const removed = applyEdit(from.day.content, { kind: "remove-photo", id: useId }, from.binding);
     if (!removed.ok) return removed;
-    await writeContent(tx, dayId, from.day.content, removed.content, author.at);
+    await writeContent(tx, author, dayId, from.day.content, removed.content);
     return {
       ok: true,
-      version: await logChange(tx, author, {
-        act,
+      version: await saveDay(tx, author, line, {
         day: from.day,
         content: removed.content,
         fields: removed.fields,
-        before: { content: from.day.content },
       }),
     };
   });
@@ -83,18 +82,19 @@ export async function moveJotting(
   id: string,
   to: CalendarDate,
 ): Promise<SaveResult | { ok: false; reason: "no-such-day" }> {
-  return db.transaction(async (tx) => {
+  type Moved = SaveResult | { ok: false; reason: "no-such-day" };
+  const did: Did = { what: "carry", piece: "jotting", day: dayId, to };
+  return journaled<Moved>(db, author, did, async (tx, line) => {
     const both = await lockBoth(tx, author, dayId, to);
     if (!both.ok) return both;
     const { from, there } = both;
     const found = from.day.content.jottings.find((each) => each.id === id);
     if (!found) return { ok: false, reason: "piece-gone" };
-    const act = randomUUID();
     const fields = [`jotting:${id}`];
     // The row itself changes days, so that its id stays known.
     await tx.update(jotting).set({ dayId: there.day.id }).where(eq(jotting.id, id));
-    await logChange(tx, author, { act, day: there.day, fields, before: { content: there.day.content } });
-    const version = await logChange(tx, author, { act, day: from.day, fields, before: { content: from.day.content } });
+    await saveDay(tx, author, line, { day: there.day, fields });
+    const version = await saveDay(tx, author, line, { day: from.day, fields });
     return { ok: true, version };
   });
 }

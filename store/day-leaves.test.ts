@@ -9,7 +9,8 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, setSkipped } from "../core/month/slots.ts";
 import { added, FULL, newBook, piece, TAG } from "../tests/book.ts";
 import { openTestStore, secondMember } from "../tests/household.ts";
-import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
+import { changeMonth, saveDayEdit } from "./day.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { putLeafOrTryOutBack, readTray } from "./tray.ts";
 
 const store = openTestStore();
@@ -45,7 +46,7 @@ describe("the leaves of days", () => {
       [later, null],
     ]);
     await save({ kind: "remove-leaf", leaf: page });
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     expect((await look()).leaves[0]?.front.pieces).toEqual([piece("a")]);
   });
 
@@ -55,10 +56,12 @@ describe("the leaves of days", () => {
     const [second, fourth, sixth] = [await dayId("2026-12-02"), await dayId("2026-12-04"), await dayId("2026-12-06")];
     const order = async () => (await look()).leaves.map((leaf) => daysOfLeaf(leaf)[0]);
     const move = () =>
-      changeMonth(db, author(), (slots, span) => moveStory(slots, span, second, "2026-12-05" as CalendarDate));
+      changeMonth(db, author(), { what: "told" }, (slots, span) =>
+        moveStory(slots, span, second, "2026-12-05" as CalendarDate),
+      );
     await move();
     expect(await order()).toEqual([fourth, second, sixth]);
-    await undoLastChange(db, author());
+    await takeBack(db, author());
     expect(await order()).toEqual([second, fourth, sixth]);
     const [, middle] = (await look()).leaves;
     await save({
@@ -82,20 +85,22 @@ describe("the leaves of days", () => {
     const order = async () => (await look()).leaves.map(({ id }) => id);
     // By hand the later day's leaf lies first.
     await save({ kind: "move-leaf", leaf: four, after: null });
-    await changeMonth(db, author(), (slots, span) => setSkipped(slots, span, fourth, true));
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    await changeMonth(db, author(), { what: "told" }, (slots, span) => setSkipped(slots, span, fourth, true));
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     expect(await order()).toEqual([four, two]);
     const move = () =>
-      changeMonth(db, author(), (slots, span) => moveStory(slots, span, second, "2026-12-01" as CalendarDate));
+      changeMonth(db, author(), { what: "told" }, (slots, span) =>
+        moveStory(slots, span, second, "2026-12-01" as CalendarDate),
+      );
     await move();
     expect(await order()).toEqual([two, four]);
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     expect(await order()).toEqual([four, two]);
     await move();
     const other = author(await secondMember(store, keeper, "Tobiah"));
     const third = randomUUID();
     await save({ ...added(third), after: two } as BookEdit, null, other);
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     expect((await look()).days.find(({ id }) => id === second)?.date).toBe("2026-12-02");
     expect(new Set(await order())).toEqual(new Set([two, third, four]));
   });
@@ -129,8 +134,8 @@ describe("what is done of leaves and sides", () => {
     expect((await states())[1]).toEqual([true, "begun", "done"]);
     expect((await look()).days.flatMap(({ content }) => content.done)).toEqual([]);
     // Each act goes back as one: the tick of the third, then everything that finishing had ticked.
-    await undoLastChange(db, author());
-    await undoLastChange(db, author());
+    await takeBack(db, author());
+    await takeBack(db, author());
     expect(await states()).toEqual([
       [true, "begun", "open"],
       [true, "begun", "open"],
@@ -156,7 +161,7 @@ describe("what is done of leaves and sides", () => {
     const { look, dayId, give, save, author } = await book();
     const leaf = await give("2026-12-06");
     const lead = await dayId("2026-12-05");
-    await changeMonth(db, author(), (slots, span) => mergeWithNeighbour(slots, span, lead, "after"));
+    await changeMonth(db, author(), { what: "told" }, (slots, span) => mergeWithNeighbour(slots, span, lead, "after"));
     await saveDayEdit(db, author(), lead, null, { kind: "step", step: "punch", done: true });
     await saveDayEdit(db, author(), lead, null, { kind: "step", step: "number", done: true });
     const [only] = (await look()).leaves;
@@ -193,8 +198,8 @@ describe("rooms kept on a page", () => {
     await saveDayEdit(db, author(), id, null, { kind: "add-card", card: another });
     expect((await day())?.cards[1]?.size).toEqual(another.size);
     expect(await back()).toEqual(["tall", "lying", card.id]);
-    await undoLastChange(db, author());
-    await undoLastChange(db, author());
+    await takeBack(db, author());
+    await takeBack(db, author());
     expect([(await day())?.cards, await back()]).toEqual([[], ["tall", "lying", "words"]]);
   });
 });

@@ -8,7 +8,7 @@ import { isOfLeaves, tickSteps } from "../core/album/ticks.ts";
 import { firstRoom, type Wanting } from "../core/book/rooms.ts";
 import type { Slot } from "../core/month/slots.ts";
 import type { Author } from "./author.ts";
-import { changeLeaves, lockBook, type RoomFill } from "./book.ts";
+import { lockBook, type RoomFill, writeBook } from "./book.ts";
 import { lockDays } from "./day-lock.ts";
 import type { Transaction } from "./db.ts";
 
@@ -65,7 +65,6 @@ export async function intoRoom(
 export async function tickOnLeaves(
   tx: Transaction,
   author: Author,
-  act: string,
   { day: asked, binding }: { day: Day | MatterEntry; binding: Binding },
   edit: DayEdit,
 ): Promise<readonly PlannedStep[] | "ticked" | undefined> {
@@ -86,7 +85,7 @@ export async function tickOnLeaves(
   const [steps, is] =
     edit.kind === "finish" ? [planned.map(({ step }) => step), true] : [[edit.step] as const, edit.done];
   const after = tickSteps(book.leaves, planned, steps, is);
-  if (!isDeepStrictEqual(after, book.leaves)) await changeLeaves(tx, author, act, book.leaves, after);
+  if (!isDeepStrictEqual(after, book.leaves)) await writeBook(tx, author, book.leaves, after);
   const isOnLeaves = planned.some(({ step, on }) => edit.kind === "step" && step === edit.step && on.length > 0);
   return isOnLeaves ? "ticked" : planned;
 }

@@ -1,6 +1,5 @@
-import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
-import { and, desc, eq, gt, inArray, isNull, sql } from "drizzle-orm";
+import { and, eq, gt, inArray, isNull, sql } from "drizzle-orm";
 import {
   applyEdit,
   clashingChange,
@@ -10,19 +9,20 @@ import {
   type SavedChange,
 } from "../core/album/edit.ts";
 import { type Day, type DayContent, EMPTY_DAY } from "../core/album/model.ts";
-import { restoreFields } from "../core/album/restore.ts";
+import type { Did } from "../core/journal/did.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { fillRooms, latestBookChange, settleBookChange, undoBookChange } from "./book.ts";
+import { fillRooms } from "./book.ts";
 import { intoRoom, tickOnLeaves } from "./day-leaves.ts";
 import { lockDay } from "./day-lock.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
-import { type Db, excluded, isForeign, isTaken, type Transaction } from "./db.ts";
+import { type Db, excluded, type Transaction } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { moveLeaves } from "./leaf-place.ts";
-import { card, day, dayChange, dayPhoto, jotting, member, photo } from "./schema/index.ts";
-import { unkeepTryOuts } from "./try-out.ts";
+import { card, day, dayPhoto, daySave, jotting, member, photo } from "./schema/index.ts";
+import { keepChangedWordings } from "./wordings.ts";
 
 /** What stands in the way of a save: who wrote what since, and the day as it is now. */
 export type Clash = { readonly change: SavedChange; readonly current: DayContent; readonly version: number };
@@ -31,24 +31,13 @@ export type SaveResult =
   | { ok: false; reason: EditProblem | "not-found" }
   | { ok: false; reason: "clash"; clash: Clash };
 
-/** Saves of a day after version `base`; `standing` leaves out those that were taken back, and the takings back. */
-async function changesSince(
-  tx: Transaction,
-  dayId: string,
-  base: number,
-  which: "all" | "standing" = "all",
-): Promise<SavedChange[]> {
+/** Saves of a day after version `base`. */
+async function changesSince(tx: Transaction, dayId: string, base: number): Promise<SavedChange[]> {
   const rows = await tx
-    .select({ version: dayChange.version, fields: dayChange.fields, by: member.name, at: dayChange.at })
-    .from(dayChange)
-    .leftJoin(member, eq(member.id, dayChange.memberId))
-    .where(
-      and(
-        eq(dayChange.dayId, dayId),
-        gt(dayChange.version, base),
-        which === "standing" ? eq(dayChange.settled, false) : undefined,
-      ),
-    );
+    .select({ version: daySave.version, fields: daySave.fields, by: member.name, at: daySave.at })
+    .from(daySave)
+    .leftJoin(member, eq(member.id, daySave.memberId))
+    .where(and(eq(daySave.dayId, dayId), gt(daySave.version, base)));
   return rows.map((row) => ({ ...row, by: row.by ?? "somebody", at: row.at.toISOString() }));
 }
 
@@ -63,14 +52,14 @@ function changedRows<T extends { readonly id: string }>(before: readonly T[], af
 
 /**
  * Writes the pieces of a day that are new or no longer as they were; those no longer on it go to the tray. The day's own
- * columns are written by `logChange`. Throws `PieceElsewhere` where a piece could not be written.
+ * columns are written by `saveDay`. Throws `PieceElsewhere` where a piece could not be written.
  */
 export async function writeContent(
   tx: Transaction,
+  author: Author,
   dayId: string,
   before: DayContent,
   content: DayContent,
-  at: Date,
 ): Promise<void> {
   const [was, is] = [pieceRows(dayId, before), pieceRows(dayId, content)];
   // A jotting that is carried to another day keeps its id, and so comes back from there when that is taken back.
@@ -85,7 +74,7 @@ export async function writeContent(
     const leaving = old.map(({ id }) => id).filter((id) => !staying.has(id));
     if (leaving.length > 0) {
       const those = and(eq(table.dayId, dayId), inArray(table.id, leaving), isNull(table.deletedAt));
-      await tx.update(table).set({ deletedAt: at }).where(those);
+      await tx.update(table).set({ deletedAt: author.at }).where(those);
     }
     for (const row of changedRows<{ id: string }>(old, now)) {
       const { id: _, ...columns } = row;
@@ -97,43 +86,47 @@ export async function writeContent(
       if (written.length === 0) throw new PieceElsewhere();
     }
   }
+  await keepChangedWordings(tx, author, before.cards, content.cards);
 }
 
-type Logged = {
-  act: string;
-  day: { readonly id: string; readonly version: number };
+type Saved = {
+  readonly day: { readonly id: string; readonly version: number };
   /** What the day holds now; left out where only its place in the month changed. */
-  content?: DayContent;
-  fields: Field[];
-  before: typeof dayChange.$inferInsert.before;
-  settled?: boolean;
+  readonly content?: DayContent;
+  readonly fields: readonly Field[];
 };
 
-/** Writes the day's own columns, gives it its next version, and keeps what the save wrote and what was there before. */
-export async function logChange(
+/** Writes the day's own columns, gives it its next version, and says what the save wrote, as part of a line of the journal. */
+export async function saveDay(
   tx: Transaction,
   author: Author,
-  { act, day: changed, content, fields, before, settled = false }: Logged,
+  line: string,
+  { day: changed, content, fields }: Saved,
 ): Promise<number> {
   const version = changed.version + 1;
   await tx
     .update(day)
     .set({ ...(content ? dayColumns(content) : {}), version, updatedAt: author.at, updatedBy: author.memberId })
     .where(eq(day.id, changed.id));
-  await tx
-    .insert(dayChange)
-    .values({ act, dayId: changed.id, version, memberId: author.memberId, at: author.at, fields, before, settled });
+  await tx.insert(daySave).values({
+    dayId: changed.id,
+    version,
+    memberId: author.memberId,
+    at: author.at,
+    fields: [...fields],
+    lineId: line,
+  });
   return version;
 }
 
 /** What an act makes of one of several days, where only the day's own columns change and none of its pieces. */
 export type DayChanged = { readonly day: Day; readonly content: DayContent; readonly fields: Field[] };
 
-/** Writes several days' own columns as one act, in as many statements for sixty days as for one. */
+/** Writes several days' own columns as part of a line, in as many statements for sixty days as for one. */
 export async function saveDays(
   tx: Transaction,
   author: Author,
-  act: string,
+  line: string,
   changes: readonly DayChanged[],
 ): Promise<void> {
   if (changes.length === 0) return;
@@ -155,15 +148,14 @@ export async function saveDays(
       target: day.id,
       set: excluded(day, dayColumns(EMPTY_DAY), "version", "updatedAt", "updatedBy"),
     });
-  await tx.insert(dayChange).values(
-    changes.map(({ day: { id, version, content }, fields }) => ({
-      act,
+  await tx.insert(daySave).values(
+    changes.map(({ day: { id, version }, fields }) => ({
       dayId: id,
       version: version + 1,
       memberId: author.memberId,
       at: author.at,
       fields,
-      before: { content },
+      lineId: line,
     })),
   );
 }
@@ -180,16 +172,28 @@ export async function saveDayEdit(
   edit: DayEdit,
 ): Promise<SaveResult> {
   try {
-    return await db.transaction((tx) => saveIn(tx, author, dayId, base, edit));
+    return await journaled(db, author, didOf(dayId, edit), (tx, line) => saveIn(tx, author, line, dayId, base, edit));
   } catch (error) {
     if (error instanceof PieceElsewhere) return { ok: false, reason: "not-found" };
     throw error;
   }
 }
 
+function didOf(day: string, edit: DayEdit): Did {
+  switch (edit.kind) {
+    case "step":
+      return { what: "step", day, step: edit.step, done: edit.done };
+    case "waive":
+      return { what: "waive", day, part: edit.part, on: edit.on };
+    default:
+      return { what: "day", how: edit.kind, day };
+  }
+}
+
 async function saveIn(
   tx: Transaction,
   author: Author,
+  line: string,
   dayId: string,
   base: number | null,
   sent: DayEdit,
@@ -199,8 +203,7 @@ async function saveIn(
   if (sent.kind === "add-photo" && !(await ownsPhoto(tx, author, sent.photo.photoId)))
     return { ok: false, reason: "not-found" };
   const { content, version } = found.day;
-  const act = randomUUID();
-  const planned = await tickOnLeaves(tx, author, act, found, sent);
+  const planned = await tickOnLeaves(tx, author, found, sent);
   const { edit, room } = await intoRoom(tx, author, found.day, sent);
   // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
   if (edit.kind === "add-jotting" && (await isKnownJotting(tx, author, edit.jotting.id))) return { ok: true, version };
@@ -215,15 +218,13 @@ async function saveIn(
   }
   if (!applied.ok) return applied;
   if (isDeepStrictEqual(applied.content, content)) return { ok: true, version };
-  await writeContent(tx, dayId, content, applied.content, author.at);
-  const saved = await logChange(tx, author, {
-    act,
+  await writeContent(tx, author, dayId, content, applied.content);
+  const saved = await saveDay(tx, author, line, {
     day: found.day,
     content: applied.content,
     fields: applied.fields,
-    before: { content },
   });
-  if (room) await fillRooms(tx, author, act, [room]);
+  if (room) await fillRooms(tx, author, [room]);
   return { ok: true, version: saved };
 }
 
@@ -251,117 +252,25 @@ export type MonthResult = { ok: true } | { ok: false; reason: SlotProblem | "not
 export async function changeMonth(
   db: Db,
   author: Author,
+  did: Extract<Did, { what: "month" | "told" }>,
   change: (slots: readonly Slot[], span: Span) => SlotChange,
 ): Promise<MonthResult> {
-  return db.transaction(async (tx) => {
+  return journaled<MonthResult>(db, author, did, async (tx, line) => {
     const locked = await lockSlots(tx, author.householdId, author.albumId);
     if (!locked) return { ok: false, reason: "not-found" };
     const result = change(locked.slots, locked.span);
     if (!result.ok) return result;
-    const act = randomUUID();
     const moved: string[] = [];
     for (const after of result.slots) {
       const was = locked.slots.find(({ id }) => id === after.id);
       if (!was || (was.date === after.date && was.skipped === after.skipped && was.mergedInto === after.mergedInto))
         continue;
-      await writeSlot(tx, after.id, after);
-      const { date, skipped, mergedInto } = was;
-      await logChange(tx, author, { act, day: was, fields: ["slot"], before: { slot: { date, skipped, mergedInto } } });
+      const { date, skipped, mergedInto } = after;
+      await tx.update(day).set({ date, skipped, mergedInto }).where(eq(day.id, after.id));
+      await saveDay(tx, author, line, { day: was, fields: ["slot"] });
       if (was.date !== after.date) moved.push(after.id);
     }
-    await moveLeaves(tx, author, moved, act);
+    await moveLeaves(tx, author, moved);
     return { ok: true };
   });
-}
-
-async function writeSlot(
-  tx: Transaction,
-  dayId: string,
-  { date, skipped, mergedInto }: Omit<Slot, "id">,
-): Promise<void> {
-  await tx.update(day).set({ date, skipped, mergedInto }).where(eq(day.id, dayId));
-}
-
-export type UndoResult =
-  | { ok: true; dayIds: string[] }
-  | { ok: false; reason: "nothing-to-undo" | "changed-since" | "not-found" };
-
-/**
- * Takes back the member's latest change in the album, to a day or to the book. Refused when somebody has written the same fields since: then
- * taking back would undo their work, not the member's.
- */
-export async function undoLastChange(db: Db, author: Author): Promise<UndoResult> {
-  try {
-    return await db.transaction(async (tx) => {
-      if (!(await lockSlots(tx, author.householdId, author.albumId))) return { ok: false, reason: "not-found" };
-      const [latest] = await tx
-        .select({ act: dayChange.act, at: dayChange.at })
-        .from(dayChange)
-        .innerJoin(day, eq(day.id, dayChange.dayId))
-        .where(
-          and(eq(day.albumId, author.albumId), eq(dayChange.memberId, author.memberId), eq(dayChange.settled, false)),
-        )
-        .orderBy(desc(dayChange.at), desc(dayChange.version))
-        .limit(1);
-      const changes = latest ? await tx.select().from(dayChange).where(eq(dayChange.act, latest.act)) : [];
-      const moved = changes.filter(({ before }) => before.slot).map(({ dayId }) => dayId);
-      const inBook = await latestBookChange(tx, author);
-      // Leaves that went along with their days go back by the dates where somebody has changed the order since.
-      let byDates = false;
-      if (inBook && (!latest || inBook.at >= latest.at)) {
-        const isOfDays = latest?.act === inBook.act;
-        if (!(await undoBookChange(tx, author, inBook.id))) {
-          if (!isOfDays || moved.length === 0) return { ok: false, reason: "changed-since" };
-          await settleBookChange(tx, inBook.id);
-          byDates = true;
-        }
-        await unkeepTryOuts(tx, author.albumId, inBook.at);
-        // Days changed in the same act go back with the book.
-        if (!isOfDays) return { ok: true, dayIds: [] };
-      }
-      if (!latest) return { ok: false, reason: "nothing-to-undo" };
-      for (const change of changes) {
-        const standing = await changesSince(tx, change.dayId, change.version, "standing");
-        if (clashingChange(standing, change.version, change.fields)) return { ok: false, reason: "changed-since" };
-      }
-      const act = randomUUID();
-      for (const change of changes) await takeBack(tx, author, act, change);
-      if (byDates) await moveLeaves(tx, author, moved, null);
-      await tx
-        .update(dayChange)
-        .set({ settled: true })
-        .where(
-          inArray(
-            dayChange.id,
-            changes.map(({ id }) => id),
-          ),
-        );
-      return { ok: true, dayIds: changes.map(({ dayId }) => dayId) };
-    });
-  } catch (error) {
-    // Something it needs was put elsewhere, or is gone from the tray for good.
-    if (isTaken(error) || isForeign(error) || error instanceof PieceElsewhere)
-      return { ok: false, reason: "changed-since" };
-    throw error;
-  }
-}
-
-async function takeBack(
-  tx: Transaction,
-  author: Author,
-  act: string,
-  change: typeof dayChange.$inferSelect,
-): Promise<void> {
-  const found = await lockDay(tx, author, change.dayId);
-  if (!found) throw new Error("the album's own day is not there");
-  const slot = "matter" in found.day ? null : found.day;
-  if (change.before.slot) await writeSlot(tx, change.dayId, change.before.slot);
-  const was = found.day.content;
-  const content = change.before.content ? restoreFields(was, change.before.content, change.fields) : was;
-  if (content !== was) await writeContent(tx, change.dayId, was, content, author.at);
-  const before = {
-    ...(slot && { slot: { date: slot.date, skipped: slot.skipped, mergedInto: slot.mergedInto } }),
-    content: was,
-  };
-  await logChange(tx, author, { act, day: found.day, content, fields: change.fields, before, settled: true });
 }

@@ -1,10 +1,11 @@
-import { randomUUID } from "node:crypto";
 import { applyEdit } from "../core/album/edit.ts";
+import type { Did } from "../core/journal/did.ts";
 import type { Jar } from "../core/words/slip.ts";
 import type { Author } from "./author.ts";
 import { type DayChanged, saveDays } from "./day.ts";
 import { lockDays } from "./day-lock.ts";
 import type { Db } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 
 /** A slip for a day, and what its keeper saw there: another window may have put something else there since. */
 export type Handed = {
@@ -19,7 +20,8 @@ export type Handed = {
  * over; returns how many days got theirs.
  */
 export async function handOut(db: Db, author: Author, jar: Jar, handed: readonly Handed[]): Promise<number> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "deal", jar, days: handed.length };
+  return journaled(db, author, did, async (tx, line, say) => {
     const locked = await lockDays(
       tx,
       author,
@@ -32,7 +34,8 @@ export async function handOut(db: Db, author: Author, jar: Jar, handed: readonly
       const applied = applyEdit(found.content, { kind: jar, text, slip }, locked.binding);
       return applied.ok ? [{ day: found, content: applied.content, fields: applied.fields }] : [];
     });
-    await saveDays(tx, author, randomUUID(), put);
+    await saveDays(tx, author, line, put);
+    say({ ...did, days: put.length });
     return put.length;
   });
 }

@@ -17,11 +17,13 @@ export async function readDecks(db: Reader, householdId: string): Promise<Deck[]
 export async function saveDeck(db: Db, householdId: string, given: Deck): Promise<"kept" | "name-taken" | "not-found"> {
   const row = { name: given.name, jar: given.jar, slips: [...given.slips], deletedAt: null };
   try {
-    const kept = await db
-      .insert(deck)
-      .values({ id: given.id, householdId, ...row })
-      .onConflictDoUpdate({ target: deck.id, set: row, setWhere: eq(deck.householdId, householdId) })
-      .returning({ id: deck.id });
+    const kept = await db.transaction((tx) =>
+      tx
+        .insert(deck)
+        .values({ id: given.id, householdId, ...row })
+        .onConflictDoUpdate({ target: deck.id, set: row, setWhere: eq(deck.householdId, householdId) })
+        .returning({ id: deck.id }),
+    );
     return kept.length > 0 ? "kept" : "not-found";
   } catch (error) {
     if (isTaken(error)) return "name-taken";

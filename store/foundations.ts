@@ -1,12 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { and, eq } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { type Leaf, type LeafMake, leafOfDay, type Piece } from "../core/album/leaf.ts";
 import { giveToDay } from "../core/book/bound.ts";
 import type { Pattern } from "../core/book/pattern.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { Author } from "./author.ts";
-import { changeLeaves, lockBook } from "./book.ts";
+import { lockBook, writeBook } from "./book.ts";
 import type { Db } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { album } from "./schema/index.ts";
 
 /** A page as a template makes it: what its leaf is, and what lies on its front. */
@@ -18,17 +19,17 @@ export type FoundationPage = {
   readonly pieces: readonly Piece[];
 };
 
-/** Keeps the pattern that was set over the month, to begin from the next time. */
-export async function rememberPattern(db: Db, { householdId, albumId }: Author, pattern: Pattern): Promise<void> {
-  await db
-    .update(album)
-    .set({ pattern })
-    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)));
-}
-
-/** Sets foundation pages for many days as one act: all of them, or none. Tells how many were set. */
-export async function setFoundations(db: Db, author: Author, pages: readonly FoundationPage[]): Promise<number> {
-  return db.transaction(async (tx) => {
+/**
+ * Sets foundation pages for many days as one act: all of them, or none; and keeps the pattern they came from, to begin from
+ * the next time. Tells how many were set.
+ */
+export async function setFoundations(
+  db: Db,
+  author: Author,
+  pages: readonly FoundationPage[],
+  pattern: Pattern | null = null,
+): Promise<number> {
+  return journaled(db, author, { what: "foundations", pages: pages.length }, async (tx, _line, say) => {
     const book = await lockBook(tx, author);
     if (!book) return 0;
     const known = new Set(book.slots.map(({ id }) => id));
@@ -44,7 +45,9 @@ export async function setFoundations(db: Db, author: Author, pages: readonly Fou
         ? leaves.map((leaf) => (leaf === found ? laid(leaf) : leaf))
         : giveToDay(leaves, laid(leafOfDay(randomUUID(), make, dayId)), dayId, book.dateOf, book.dates);
     }, book.leaves);
-    if (set > 0) await changeLeaves(tx, author, randomUUID(), book.leaves, after);
+    if (set > 0) await writeBook(tx, author, book.leaves, after);
+    if (pattern && set > 0) await tx.update(album).set({ pattern }).where(eq(album.id, author.albumId));
+    say({ what: "foundations", pages: set });
     return set;
   });
 }

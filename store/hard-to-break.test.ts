@@ -13,11 +13,12 @@ import { onceOnly } from "./act.ts";
 import { createAlbum, readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
 import { movePhoto } from "./carry-over.ts";
-import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
+import { changeMonth, saveDayEdit } from "./day.ts";
 import { countingQueries, isStoreGone } from "./db.ts";
 import { saveDeck } from "./deck.ts";
 import { importAlbum } from "./import.ts";
 import { insertAll } from "./insert-all.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { saveLayout } from "./kept-pages.ts";
 import { putAway, takeBackKept } from "./kept-tray.ts";
 import { keepTraits, newUse, photoById } from "./photo.ts";
@@ -44,7 +45,9 @@ describe("an act with a name", () => {
     const { ids, author } = await world();
     const merge = () =>
       onceOnly(db, ids.householdId, act, (once) =>
-        changeMonth(once, author(), (slots, span) => mergeWithNeighbour(slots, span, ids.day, "after")),
+        changeMonth(once, author(), { what: "told" }, (slots, span) =>
+          mergeWithNeighbour(slots, span, ids.day, "after"),
+        ),
       );
     const act = randomUUID();
     const answers = await Promise.all(Array.from({ length: 6 }, merge));
@@ -57,8 +60,7 @@ describe("an act with a name", () => {
     const { author, ids } = await world();
     for (const text of ["one", "two", "three"]) await saveDayEdit(db, author(), ids.day, null, { kind: "title", text });
     const act = randomUUID();
-    for (let time = 0; time < 3; time++)
-      await onceOnly(db, ids.householdId, act, (once) => undoLastChange(once, author()));
+    for (let time = 0; time < 3; time++) await onceOnly(db, ids.householdId, act, (once) => takeBack(once, author()));
     expect((await readAlbum(db, ids.householdId, ids.album))?.days[0]?.content.title).toBe("two");
   });
 
@@ -248,7 +250,7 @@ describe("many writers at once", () => {
       () => dropTryOut(db, author(), ids.tryOut),
       () => putAway(db, ids.householdId, "layout", ids.layout, new Date()),
       () => takeBackKept(db, ids.householdId, "layout", ids.layout),
-      () => undoLastChange(db, author()),
+      () => takeBack(db, author()),
     ];
     await Promise.all(
       Array.from({ length: 280 }, (_, round) => done(() => acts[round % acts.length]?.(round) ?? Promise.resolve())),

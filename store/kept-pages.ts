@@ -71,7 +71,7 @@ export async function readTemplates(db: Reader, householdId: string): Promise<Te
   }));
 }
 
-export async function saveTemplate(db: Db, householdId: string, made: Omit<Template, "id">): Promise<string> {
+export async function saveTemplate(db: Reader, householdId: string, made: Omit<Template, "id">): Promise<string> {
   const [row] = await db
     .insert(template)
     .values({

@@ -5,6 +5,7 @@ import { madeAs, type OrderRecord, type PrintState, standings } from "../core/sh
 import { lockAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { followPrints, lockPages, type Marked, nextNumber } from "./print-pages.ts";
 import { labOrder, print } from "./schema/index.ts";
 
@@ -31,7 +32,7 @@ export async function keepOrder(
   uses: readonly string[],
   dates: { readonly orderedOn: CalendarDate; readonly dueOn: CalendarDate },
 ): Promise<Ordered> {
-  return db.transaction(async (tx) => {
+  return journaled<Ordered>(db, author, { what: "order", how: "made", number: 0 }, async (tx, _line, say) => {
     const locked = await lockPages(tx, author);
     if (!locked) return { ok: false, reason: "not-found" };
     const wanted = new Map(
@@ -68,40 +69,45 @@ export async function keepOrder(
           : [];
       }),
     );
+    say({ what: "order", how: "made", number });
     return { ok: true, orderId: row.id, number };
   });
 }
 
 /** Says that an order has come: its prints are printed, and cut by the lab. Or takes that back. */
 export async function markArrived(db: Db, author: Author, orderId: string, on: boolean): Promise<Marked> {
-  return db.transaction(async (tx) => {
+  const how = on ? "arrived" : "not-arrived";
+  return journaled<Marked>(db, author, { what: "order", how, number: 0 }, async (tx, line, say) => {
     const before = await lockPages(tx, author);
     if (!before) return { ok: false, reason: "not-found" };
     const [row] = await tx
       .update(labOrder)
       .set({ arrivedAt: on ? author.at : null })
       .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId)))
-      .returning({ id: labOrder.id });
+      .returning({ number: labOrder.number });
     if (!row) return { ok: false, reason: "not-found" };
+    say({ what: "order", how, number: row.number });
     const [from, to]: [PrintState[], PrintState] = on ? [["made"], "trimmed"] : [["trimmed", "printed"], "made"];
     const moved = await tx
       .update(print)
       .set({ state: to })
       .where(and(eq(print.orderId, orderId), inArray(print.state, from)))
       .returning({ use: print.useId });
-    await followPrints(tx, author, new Set(moved.flatMap(({ use }) => use ?? [])), before);
+    await followPrints(tx, author, line, new Set(moved.flatMap(({ use }) => use ?? [])), before);
     return { ok: true };
   });
 }
 
 /** Takes an order back that has not come; its prints are wanted again. */
 export async function dropOrder(db: Db, author: Author, orderId: string): Promise<Marked> {
-  return db.transaction(async (tx) => {
+  return journaled<Marked>(db, author, { what: "order", how: "dropped", number: 0 }, async (tx, _line, say) => {
     if (!(await lockAlbum(tx, author.householdId, author.albumId))) return { ok: false, reason: "not-found" };
     const rows = await tx
       .delete(labOrder)
       .where(and(eq(labOrder.id, orderId), eq(labOrder.albumId, author.albumId), isNull(labOrder.arrivedAt)))
-      .returning({ id: labOrder.id });
-    return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+      .returning({ number: labOrder.number });
+    const [row] = rows;
+    if (row) say({ what: "order", how: "dropped", number: row.number });
+    return row ? { ok: true } : { ok: false, reason: "not-found" };
   });
 }

@@ -12,6 +12,7 @@ import { openStore } from "./db.ts";
 import { type MeasuredFormat, readFormats } from "./kept-pages.ts";
 import { migrateStore } from "./migrate.ts";
 import { readTray } from "./tray.ts";
+import { readWordings, type Wording } from "./wordings.ts";
 
 /** The last step of the tables before leaves said themselves what they are. */
 const BEFORE = 9;
@@ -21,7 +22,8 @@ let database: Awaited<ReturnType<typeof freshDatabase>>;
 let album: AlbumAggregate;
 let kept: MeasuredFormat[];
 let tray: Awaited<ReturnType<typeof readTray>>;
-const changes: { day: boolean; book: boolean } = { day: false, book: false };
+const wordings: Wording[][] = [];
+let saves: { version: number; fields: string[] }[] = [];
 const ids = Object.fromEntries(
   [...(["album", "household", "shared", "lead", "second", "bare", "sized", "tagged", "away", "plain"] as const)].map(
     (name) => [name, randomUUID()],
@@ -153,13 +155,31 @@ beforeAll(async () => {
     "insert into day_change (act, day_id, version, at, fields, before) values ($1, $2, 1, now(), '{foundation}', '{}')",
     [randomUUID(), ids.bare],
   );
+  const save = (version: number, card: string | undefined, before: object[]) =>
+    query("insert into day_change (act, day_id, version, at, fields, before) values ($1, $2, $3, now(), $4, $5)", [
+      randomUUID(),
+      ids.plain,
+      version,
+      [`card:${card}`],
+      JSON.stringify({ content: { cards: before } }),
+    ]);
+  ids.written = randomUUID();
+  ids.begun = randomUUID();
+  await save(1, ids.written, []);
+  await save(2, ids.written, [{ id: ids.written, text: "first", back: "behind" }]);
+  await save(3, ids.begun, [{ id: ids.begun, text: "began so" }]);
   await query(
     "insert into book_change (act, album_id, at, made, before) values ($1, $2, now(), '{}', '{\"leaves\": [], \"order\": []}')",
     [randomUUID(), ids.album],
   );
   await query(
-    "insert into card (day_id, position, w, h, text, setting) values ($1, 0, 100, 100, 'said', $2), ($1, 1, 100, 100, 'plain', null)",
-    [ids.plain, JSON.stringify({ lettering: { kind: "typed", face: "book", size: 40 }, stock: "plain" })],
+    "insert into card (id, day_id, position, w, h, text, setting) values ($3, $1, 0, 100, 100, 'said', $2), ($4, $1, 1, 100, 100, 'plain', null)",
+    [
+      ids.plain,
+      JSON.stringify({ lettering: { kind: "typed", face: "book", size: 40 }, stock: "plain" }),
+      ids.written,
+      ids.begun,
+    ],
   );
   await migrateStore(store, MIGRATIONS);
   const read = await readAlbum(store.db, ids.household ?? "", ids.album ?? "");
@@ -167,9 +187,8 @@ beforeAll(async () => {
   album = read;
   kept = await readFormats(store.db, ids.household ?? "");
   tray = await readTray(store.db, ids.household ?? "");
-  const open = async (table: string) => (await query(`select from ${table} where not settled`)).rowCount !== 0;
-  changes.day = await open("day_change");
-  changes.book = await open("book_change");
+  for (const card of [ids.written, ids.begun]) wordings.push(await readWordings(store.db, card ?? ""));
+  saves = (await query("select day_id, version, fields from day_save order by day_id = $1, version", [ids.plain])).rows;
   await store.close();
 });
 afterAll(() => database.drop());
@@ -266,7 +285,7 @@ describe("an album from before leaves said themselves what they are", () => {
     ]);
   });
 
-  it("lays nothing out by itself that was not, has in the tray what was there, and old changes cannot be taken back", () => {
+  it("lays nothing out by itself that was not, has in the tray what was there, and keeps the words and saves of before", () => {
     const untouched = (leaf: Leaf) => [leaf.front.pieces, leaf.back.pieces];
     expect(untouched(leafOf(ids.pageLeaf))).toEqual([null, null]);
     for (const id of [ids.ownLeaf, ids.tagLeaf]) expect(untouched(leafOf(id))).toEqual([[], []]);
@@ -274,6 +293,22 @@ describe("an album from before leaves said themselves what they are", () => {
       ["leaf", "2026-12-07"],
       ["leaf", "2026-12-08"],
     ]);
-    expect(changes).toEqual({ day: false, book: false });
+    const words = wordings.map((all) => all.map(({ by, text, back }) => [by, text, back]));
+    expect(words).toEqual([
+      [
+        ["", "said", ""],
+        ["", "first", "behind"],
+      ],
+      [
+        ["", "plain", ""],
+        ["", "began so", ""],
+      ],
+    ]);
+    expect(saves.map(({ version, fields }) => [version, fields])).toEqual([
+      [1, ["foundation"]],
+      [1, [`card:${ids.written}`]],
+      [2, [`card:${ids.written}`]],
+      [3, [`card:${ids.begun}`]],
+    ]);
   });
 });

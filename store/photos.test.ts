@@ -11,7 +11,8 @@ import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { aPhoto, withPrints } from "../tests/prints.ts";
 import { readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
-import { saveDayEdit, undoLastChange } from "./day.ts";
+import { saveDayEdit } from "./day.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { readKeptTray, takeBackKept } from "./kept-tray.ts";
 import { findPhoto, keepPhoto, readOriginal, readTraits } from "./photo.ts";
 import { placePhotos, setPhotoRule } from "./place-photos.ts";
@@ -125,7 +126,7 @@ describe("the roll", () => {
     await markPhotos(store.db, keeper.householdId, [one.photoId], { kind: "away" });
     await emptyTray(store.db, keeper.householdId);
     const before = (await read()).days;
-    expect(await undoLastChange(store.db, author())).toEqual({ ok: false, reason: "changed-since" });
+    expect(await takeBack(store.db, author())).toEqual({ ok: false, reason: "nothing-left" });
     expect((await read()).days).toEqual(before);
   });
 
@@ -195,7 +196,7 @@ describe("pictures for waiting prints", () => {
       { id: use?.id, what: { kind: "photo", use: use?.id, cut: null }, at: room.at },
     ]);
     expect(now.waiting).toHaveLength(9);
-    expect((await undoLastChange(store.db, author())).ok).toBe(true);
+    expect((await takeBack(store.db, author())).ok).toBe(true);
     const back = await read();
     expect(back.days[0]?.content.photos).toEqual([]);
     expect(back.leaves[0]?.front.pieces).toMatchObject([{ id: "room-1", what: { kind: "room" } }]);
@@ -213,10 +214,11 @@ describe("pictures for waiting prints", () => {
   });
 
   it("follow the album's rule, which is its own household's to set", async () => {
-    const { keeper, albumId, read } = await withPrints(store);
+    const { author, read } = await withPrints(store);
     const other = await newKeeper(store);
-    expect(await setPhotoRule(store.db, other.householdId, albumId, "any")).toBe(false);
-    expect(await setPhotoRule(store.db, keeper.householdId, albumId, "that-day")).toBe(true);
+    const stranger = { ...author(), householdId: other.householdId, memberId: other.memberId };
+    expect(await setPhotoRule(store.db, stranger, "any")).toBe(false);
+    expect(await setPhotoRule(store.db, author(), "that-day")).toBe(true);
     expect((await read()).album.photoRule).toBe("that-day");
   });
 });

@@ -2,15 +2,17 @@ import { randomUUID } from "node:crypto";
 import { and, eq, inArray } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
 import type { Face } from "../core/album/leaf.ts";
+import type { Did } from "../core/journal/did.ts";
 import type { Size } from "../core/measure/size.ts";
 import { AS_IT_COMES } from "../core/photo/crop.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import type { Author } from "./author.ts";
 import { fillRooms, type RoomFill } from "./book.ts";
-import { logChange, writeContent } from "./day.ts";
+import { saveDay, writeContent } from "./day.ts";
 import { lockDay } from "./day-lock.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { album, photo } from "./schema/index.ts";
 
 /** A picture for a print that a page waits for, and the room it is to lie in if there is one. */
@@ -26,8 +28,8 @@ export type Placing = {
  * its day already, or is no longer there, is passed over; returns how many were placed.
  */
 export async function placePhotos(db: Db, author: Author, placings: readonly Placing[]): Promise<number> {
-  return db.transaction(async (tx) => {
-    const act = randomUUID();
+  const did: Did = { what: "who-goes-where", pictures: placings.length };
+  return journaled(db, author, did, async (tx, line, say) => {
     const ids = placings.map(({ photoId }) => photoId);
     if (ids.length === 0) return 0;
     const rows = await tx.query.photo.findMany({
@@ -56,31 +58,27 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
         placed += 1;
       }
       if (fields.size === 0) continue;
-      await writeContent(tx, dayId, found.day.content, content, author.at);
-      await logChange(tx, author, {
-        act,
+      await writeContent(tx, author, dayId, found.day.content, content);
+      await saveDay(tx, author, line, {
         day: found.day,
         content,
         fields: [...fields],
-        before: { content: found.day.content },
       });
     }
-    await fillRooms(tx, author, act, fills);
+    await fillRooms(tx, author, fills);
+    say({ ...did, pictures: placed });
     return placed;
   });
 }
 
 /** Which pictures the album's prints may be of. */
-export async function setPhotoRule(
-  db: Db,
-  householdId: string,
-  albumId: string,
-  photoRule: PhotoRule,
-): Promise<boolean> {
-  const rows = await db
-    .update(album)
-    .set({ photoRule })
-    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)))
-    .returning({ id: album.id });
-  return rows.length > 0;
+export async function setPhotoRule(db: Db, author: Author, photoRule: PhotoRule): Promise<boolean> {
+  return journaled(db, author, { what: "photo-rule" }, async (tx) => {
+    const rows = await tx
+      .update(album)
+      .set({ photoRule })
+      .where(and(eq(album.id, author.albumId), eq(album.householdId, author.householdId)))
+      .returning({ id: album.id });
+    return rows.length > 0;
+  });
 }

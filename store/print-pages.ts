@@ -1,4 +1,3 @@
-import { randomUUID } from "node:crypto";
 import { asc, eq, sql } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
 import { type AnyPage, allPagesOf } from "../core/album/matter.ts";
@@ -7,7 +6,7 @@ import { letteredBy } from "../core/sheet/card-printing.ts";
 import { type Print, stepsOfPrints } from "../core/sheet/printing.ts";
 import { DAY_WITH_PIECES, lockSlots, planOf } from "./album.ts";
 import type { Author } from "./author.ts";
-import { logChange, writeContent } from "./day.ts";
+import { saveDay, writeContent } from "./day.ts";
 import { toDays, toMatters } from "./day-row.ts";
 import type { Transaction } from "./db.ts";
 import { toPrint } from "./print-row.ts";
@@ -46,17 +45,17 @@ const letteredStill = (page: AnyPage, before: readonly Print[]): boolean =>
   letteredBy(page, before) !== true && page.content.done.includes("letter");
 
 /**
- * Ticks or unticks "print" and "trim", or "letter", on the pages of these uses or cards, as their prints say. Only pages whose answer changed
- * are written; the act cannot be taken back by itself, because the prints would not go back with it.
+ * Ticks or unticks "print" and "trim", or "letter", on the pages of these uses or cards, as their prints say. Only pages
+ * whose answer changed are written, as part of the line that the prints are.
  */
 export async function followPrints(
   tx: Transaction,
   author: Author,
+  line: string,
   uses: ReadonlySet<string>,
   before: Locked,
 ): Promise<void> {
   const prints = await readPrints(tx, author.albumId);
-  const act = randomUUID();
   for (const page of before.pages) {
     const pictures = page.content.photos.some(({ id }) => uses.has(id));
     const cards = page.content.cards.some(({ id }) => uses.has(id));
@@ -78,14 +77,11 @@ export async function followPrints(
       fields.push(...applied.fields);
     }
     if (fields.length === 0) continue;
-    await writeContent(tx, lead.id, lead.content, content, author.at);
-    await logChange(tx, author, {
-      act,
+    await writeContent(tx, author, lead.id, lead.content, content);
+    await saveDay(tx, author, line, {
       day: lead,
       content,
       fields,
-      before: { content: lead.content },
-      settled: true,
     });
   }
 }

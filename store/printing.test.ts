@@ -12,7 +12,8 @@ import { tileAt, tilesOf, writePrintOf } from "../core/sheet/tiles.ts";
 import { usualSetting } from "../core/words/lettering.ts";
 import { newAlbum, openTestStore } from "../tests/household.ts";
 import { sheetOf, withPrints } from "../tests/prints.ts";
-import { saveDayEdit, undoLastChange } from "./day.ts";
+import { saveDayEdit } from "./day.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { keepOrder, markArrived } from "./lab-orders.ts";
 import { dropSheet, makeSheets, markByHand, markSheetPrinted, markSpoiled, readSheets, tickCut } from "./printing.ts";
 import { markPhotos } from "./roll.ts";
@@ -118,7 +119,7 @@ describe("prints", () => {
       crop: { ...AS_IT_COMES, closer: 130 },
     });
     expect(await standing(one.id)).toBe("wanted");
-    await undoLastChange(store.db, author());
+    await takeBack(store.db, author());
     expect(await standing(one.id)).toBe("printed");
     await markPhotos(store.db, keeper.householdId, [two.photoId], {
       kind: "look",
@@ -144,7 +145,7 @@ describe("prints", () => {
     const order = await keepOrder(store.db, author(), [one.id, two.id], dates);
     if (!order.ok) throw new Error(order.reason);
     expect(await standing(one.id)).toBe("at-lab");
-    expect(await keepOrder(store.db, author(), [one.id], dates)).toEqual({ ok: false, reason: "changed-since" });
+    expect(await keepOrder(store.db, author(), [one.id], dates)).toMatchObject({ ok: false, reason: "changed-since" });
     await markArrived(store.db, author(), order.orderId, true);
     expect(await done()).toEqual(expect.arrayContaining(["print", "trim"]));
     await markArrived(store.db, author(), order.orderId, false);

@@ -1,4 +1,5 @@
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import type { Did } from "../core/journal/did.ts";
 import type { Length } from "../core/measure/length.ts";
 import { sizeOf } from "../core/measure/rect.ts";
 import { type Size, sameSize } from "../core/measure/size.ts";
@@ -16,6 +17,7 @@ import {
 import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/sheet/tiles.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
+import { type Doer, journaled } from "./journal/line.ts";
 import { followPrints, type Locked, lockPages, type Marked, nextNumber } from "./print-pages.ts";
 import { print, printer, printSheet } from "./schema/index.ts";
 
@@ -28,16 +30,14 @@ export async function readPrinter(
   return row ? { margin: row.margin, across: row.across, along: row.along, bar: row.bar } : null;
 }
 
-export async function savePrinter(
-  db: Db,
-  householdId: string,
-  given: Printer & { readonly bar: Length },
-): Promise<void> {
+export async function savePrinter(db: Db, doer: Doer, given: Printer & { readonly bar: Length }): Promise<void> {
   const row = { margin: given.margin, across: given.across, along: given.along, bar: given.bar };
-  await db
-    .insert(printer)
-    .values({ householdId, ...row })
-    .onConflictDoUpdate({ target: printer.householdId, set: row });
+  await journaled(db, doer, { what: "printer" }, (tx) =>
+    tx
+      .insert(printer)
+      .values({ householdId: doer.householdId, ...row })
+      .onConflictDoUpdate({ target: printer.householdId, set: row }),
+  );
 }
 
 const toSheet = (row: typeof printSheet.$inferSelect): SheetRecord => ({
@@ -116,7 +116,8 @@ function printableAs(all: ReadonlyMap<string, Printable>, word: string, of: Shee
  * printed it or changed it meanwhile: the same print is not made twice.
  */
 export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: readonly GangedSheet[]): Promise<Made> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "sheets-made", of, sheets: sheets.length };
+  return journaled<Made>(db, author, did, async (tx) => {
     const locked = await lockPages(tx, author);
     if (!locked) return { ok: false, reason: "not-found" };
     const all = printables(locked, of);
@@ -159,14 +160,17 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
   });
 }
 
+type SheetAct = Extract<Did, { what: "sheet" }>["how"];
+
 /** Does something to one sheet and the prints on it, and ticks its pages' steps accordingly. */
 async function onSheet(
   db: Db,
   author: Author,
   sheetId: string,
+  how: SheetAct,
   work: (tx: Transaction, sheet: SheetRecord) => Promise<Marked>,
 ): Promise<Marked> {
-  return db.transaction(async (tx) => {
+  return journaled<Marked>(db, author, { what: "sheet", how, number: 0 }, async (tx, line, say) => {
     const before = await lockPages(tx, author);
     const [row] = await tx
       .select()
@@ -176,8 +180,9 @@ async function onSheet(
     const uses = new Set(
       before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId).map(({ of }) => of),
     );
+    say({ what: "sheet", how, number: row.number });
     const done = await work(tx, toSheet(row));
-    if (done.ok) await followPrints(tx, author, uses, before);
+    if (done.ok) await followPrints(tx, author, line, uses, before);
     return done;
   });
 }
@@ -202,7 +207,7 @@ const setPrints = (
 
 /** Says that a sheet came out of the printer, or that it did not after all. Said twice it is true once. */
 export const markSheetPrinted = (db: Db, author: Author, sheetId: string, on: boolean): Promise<Marked> =>
-  onSheet(db, author, sheetId, async (tx) => {
+  onSheet(db, author, sheetId, on ? "printed" : "not-printed", async (tx) => {
     await tx
       .update(printSheet)
       .set({ printedAt: on ? author.at : null, ...(on ? {} : { cutsDone: [] }) })
@@ -214,7 +219,7 @@ export const markSheetPrinted = (db: Db, author: Author, sheetId: string, on: bo
 
 /** Puts a sheet away that is not printed; its prints are wanted again. */
 export const dropSheet = (db: Db, author: Author, sheetId: string): Promise<Marked> =>
-  onSheet(db, author, sheetId, async (tx, sheet) => {
+  onSheet(db, author, sheetId, "dropped", async (tx, sheet) => {
     if (sheet.printedAt) return { ok: false, reason: "printed" };
     await tx.delete(printSheet).where(eq(printSheet.id, sheetId));
     return { ok: true };
@@ -232,7 +237,7 @@ function cutFree({ cuts }: SheetRecord, done: ReadonlySet<number>): number[] {
 
 /** Ticks one cut of a sheet, or takes the tick away. A print both sides of whose last cut are done is cut out. */
 export const tickCut = (db: Db, author: Author, sheetId: string, cut: number, on: boolean): Promise<Marked> =>
-  onSheet(db, author, sheetId, async (tx, sheet) => {
+  onSheet(db, author, sheetId, on ? "cut" : "cut-open", async (tx, sheet) => {
     if (!sheet.cuts[cut]) return { ok: false, reason: "not-found" };
     const done = new Set(on ? [...sheet.cutsDone, cut] : sheet.cutsDone.filter((each) => each !== cut));
     const cutsDone = [...done].sort((a, b) => a - b);
@@ -250,7 +255,8 @@ export const tickCut = (db: Db, author: Author, sheetId: string, cut: number, on
 
 /** Says that one print is spoiled, so that its picture is wanted again; or that it is not, after all. */
 export async function markSpoiled(db: Db, author: Author, printId: string, on: boolean): Promise<Marked> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "print", how: on ? "spoiled" : "not-spoiled" };
+  return journaled<Marked>(db, author, did, async (tx, line) => {
     const before = await lockPages(tx, author);
     const found = before?.prints.find(({ id }) => id === printId);
     if (!before || !found || found.state === "made") return { ok: false, reason: "not-found" };
@@ -258,7 +264,7 @@ export async function markSpoiled(db: Db, author: Author, printId: string, on: b
       .update(print)
       .set({ state: on ? "spoiled" : "printed" })
       .where(eq(print.id, printId));
-    await followPrints(tx, author, new Set([found.of]), before);
+    await followPrints(tx, author, line, new Set([found.of]), before);
     return { ok: true };
   });
 }
@@ -272,7 +278,8 @@ export async function markByHand(
   on: boolean,
 ): Promise<Marked> {
   const ids = [...new Set(given)];
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "printed-elsewhere", of, on, prints: ids.length };
+  return journaled<Marked>(db, author, did, async (tx, line) => {
     const before = await lockPages(tx, author);
     const all = before && printables(before, of);
     const rows = ids.flatMap((id) => {
@@ -298,7 +305,7 @@ export async function markByHand(
     const whose = inArray(of === "photos" ? print.useId : print.cardId, ids);
     await tx.delete(print).where(and(whose, isNull(print.sheetId), isNull(print.orderId)));
     if (on) await tx.insert(print).values(rows);
-    await followPrints(tx, author, new Set(ids), before);
+    await followPrints(tx, author, line, new Set(ids), before);
     return { ok: true };
   });
 }

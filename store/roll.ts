@@ -1,9 +1,13 @@
 import { and, asc, eq, inArray, isNull, not, notExists, sql } from "drizzle-orm";
+import type { Did } from "../core/journal/did.ts";
+import { parseDate } from "../core/month/dates.ts";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
 import { findIn } from "../core/words/find.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
+import type { Author } from "./author.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { onADay, pictureAway } from "./kept-tray.ts";
 import { dayPhoto, photo } from "./schema/index.ts";
 
@@ -80,6 +84,25 @@ export async function markPhotos(
     return rows.length;
   });
 }
+
+/** The same as a line of the journal, said in an album. */
+export const markInAlbum = (db: Db, author: Author, ids: readonly string[], mark: RollMark): Promise<number> => {
+  const on = !("on" in mark) || mark.on;
+  const did: Did = { what: "mark", mark: mark.kind, on, pictures: ids.length, date: null };
+  return journaled(db, author, did, async (tx, _line, say) => {
+    const marked = await markPhotos(tx, author.householdId, ids, mark, author.albumId);
+    const [one] =
+      ids.length === 1
+        ? await tx
+            .select()
+            .from(photo)
+            .where(inArray(photo.id, [...ids]))
+        : [];
+    const taken = one ? (one.givenDate ?? one.capturedAt?.slice(0, 10) ?? null) : null;
+    say({ ...did, pictures: marked, date: taken === null ? null : parseDate(taken) });
+    return marked;
+  });
+};
 
 /** A picture of the roll as it is found by its name. */
 export type FoundPicture = { readonly id: string; readonly name: string; readonly date: string | null };

@@ -9,9 +9,10 @@ import { mergeWithNeighbour, moveStory, setSkipped, split } from "../core/month/
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
 import { anyContent } from "../tests/samples.ts";
 import { readAlbum, setAlbumDeleted, updateAlbum } from "./album.ts";
-import { changeMonth, saveDayEdit, undoLastChange } from "./day.ts";
+import { changeMonth, saveDayEdit } from "./day.ts";
 import { createHousehold, endSession, findByMail, memberOfSession, startSession } from "./household.ts";
 import { importAlbum } from "./import.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { readShelf } from "./shelf.ts";
 import { dropExpired, emptyTray, putBack, readTray } from "./tray.ts";
 
@@ -43,11 +44,11 @@ describe("a household", () => {
       ok: false,
       reason: "not-found",
     });
-    expect(await changeMonth(db, author, (slots) => ({ ok: true, slots: [...slots] }))).toEqual({
+    expect(await changeMonth(db, author, { what: "told" }, (slots) => ({ ok: true, slots: [...slots] }))).toEqual({
       ok: false,
       reason: "not-found",
     });
-    expect(await undoLastChange(db, author)).toEqual({ ok: false, reason: "not-found" });
+    expect(await takeBack(db, author)).toEqual({ ok: false, reason: "not-found" });
   });
 
   it("has one member a mail address, whatever the letters' case", async () => {
@@ -182,15 +183,15 @@ describe("a day", () => {
     await saveDayEdit(db, next(), day.id, null, { kind: "add-card", card });
     await saveDayEdit(db, next(), day.id, null, { kind: "title", text: "A title" });
     await saveDayEdit(db, next(), day.id, null, { kind: "remove-card", id: card.id });
-    expect((await undoLastChange(db, next())).ok).toBe(true);
+    expect((await takeBack(db, next())).ok).toBe(true);
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toMatchObject({
       title: "A title",
       cards: [card],
     });
-    await undoLastChange(db, next());
-    await undoLastChange(db, next());
+    await takeBack(db, next());
+    await takeBack(db, next());
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toEqual(day.content);
-    expect(await undoLastChange(db, next())).toEqual({ ok: false, reason: "nothing-to-undo" });
+    expect(await takeBack(db, next())).toEqual({ ok: false, reason: "nothing-left" });
   });
 
   it("is not taken back over somebody else's later words", async () => {
@@ -199,7 +200,7 @@ describe("a day", () => {
     const { id } = await dayOf(keeper.householdId, albumId, "2026-12-05");
     await saveDayEdit(db, author(), id, null, { kind: "title", text: "Mine" });
     await saveDayEdit(db, author(tobiah), id, null, { kind: "title", text: "His" });
-    expect(await undoLastChange(db, author())).toEqual({ ok: false, reason: "changed-since" });
+    expect(await takeBack(db, author())).toMatchObject({ ok: false, reason: "changed-since" });
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content.title).toBe("His");
   });
 });
@@ -213,16 +214,20 @@ describe("the month", () => {
     ];
     await saveDayEdit(db, author(), three3.id, null, { kind: "title", text: "The big story" });
     expect(
-      await changeMonth(db, author(), (slots, span) => moveStory(slots, span, three3.id, "2026-12-08" as CalendarDate)),
+      await changeMonth(db, author(), { what: "told" }, (slots, span) =>
+        moveStory(slots, span, three3.id, "2026-12-08" as CalendarDate),
+      ),
     ).toEqual({ ok: true });
     expect((await dayOf(keeper.householdId, albumId, "2026-12-08")).content.title).toBe("The big story");
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.title).toBe("");
-    await changeMonth(db, author(), (slots, span) => mergeWithNeighbour(slots, span, four.id, "after"));
-    await changeMonth(db, author(), (slots, span) => setSkipped(slots, span, four.id, true));
+    await changeMonth(db, author(), { what: "told" }, (slots, span) =>
+      mergeWithNeighbour(slots, span, four.id, "after"),
+    );
+    await changeMonth(db, author(), { what: "told" }, (slots, span) => setSkipped(slots, span, four.id, true));
     const merged = await reread(keeper.householdId, albumId);
     expect(pagesOf(merged).find(({ label }) => label === "4·5")?.skipped).toBe(true);
-    await undoLastChange(db, author(keeper, new Date(Date.now() + 5000)));
-    await changeMonth(db, author(), (slots, span) => split(slots, span, four.id));
+    await takeBack(db, author(keeper, new Date(Date.now() + 5000)));
+    await changeMonth(db, author(), { what: "told" }, (slots, span) => split(slots, span, four.id));
     const apart = await reread(keeper.householdId, albumId);
     expect(pagesOf(apart).map(({ label }) => label)).toEqual(["1", "2", "3", "4", "5", "6", "7", "8", "9", "10"]);
   });
@@ -236,7 +241,7 @@ describe("the month", () => {
         const [one, two] = [ids[at % 10] ?? "", days[(at * 7) % 10]?.date ?? ("" as CalendarDate)];
         return at % 3 === 0
           ? saveDayEdit(db, author(), one, null, { kind: "title", text: `Title ${at}` })
-          : changeMonth(db, author(), (slots, span) => moveStory(slots, span, one, two));
+          : changeMonth(db, author(), { what: "told" }, (slots, span) => moveStory(slots, span, one, two));
       }),
     );
     const after = await reread(keeper.householdId, albumId);

@@ -4,6 +4,8 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
+import { journaled } from "./journal/line.ts";
+import { forgetBefore } from "./journal/read.ts";
 import { dropKept, dropLooseBytes, oldInKept } from "./kept-tray.ts";
 import { putLeafBack } from "./leaf-place.ts";
 import { album, card, day, dayPhoto, jotting, leaf, side, tryOut } from "./schema/index.ts";
@@ -103,14 +105,16 @@ export async function putBack(
   { memberId, at }: Pick<Author, "memberId" | "at">,
 ): Promise<boolean> {
   const table = PIECES[kind];
-  return db.transaction(async (tx) => {
-    const [found] = await tx
-      .select({ dayId: table.dayId, albumId: album.id })
-      .from(table)
-      .innerJoin(day, eq(day.id, table.dayId))
-      .innerJoin(album, eq(album.id, day.albumId))
-      .where(and(eq(table.id, id), eq(album.householdId, householdId), isNotNull(table.deletedAt)));
-    if (!found || !(await lockAlbum(tx, householdId, found.albumId))) return false;
+  const [found] = await db
+    .select({ dayId: table.dayId, albumId: album.id })
+    .from(table)
+    .innerJoin(day, eq(day.id, table.dayId))
+    .innerJoin(album, eq(album.id, day.albumId))
+    .where(and(eq(table.id, id), eq(album.householdId, householdId), isNotNull(table.deletedAt)));
+  if (!found) return false;
+  const doer = { householdId, albumId: found.albumId, memberId, at };
+  return journaled(db, doer, { what: "from-tray", thing: kind }, async (tx) => {
+    if (!(await lockAlbum(tx, householdId, found.albumId))) return false;
     await tx.update(table).set({ deletedAt: null, position: 1_000_000 }).where(eq(table.id, id));
     await tx.update(day).set({ updatedAt: at, updatedBy: memberId }).where(eq(day.id, found.dayId));
     return true;
@@ -134,7 +138,8 @@ export async function putLeafOrTryOutBack(
     .where(and(sql`${leaf.id} = ${leafId}`, eq(album.householdId, householdId), isNull(album.deletedAt)));
   if (!found) return false;
   if (kind === "leaf") return putLeafBack(db, { householdId, albumId: found.albumId, memberId, at }, id);
-  return db.transaction(async (tx) => {
+  const doer = { householdId, albumId: found.albumId, memberId, at };
+  return journaled(db, doer, { what: "from-tray", thing: kind }, async (tx) => {
     if (!(await lockAlbum(tx, householdId, found.albumId))) return false;
     await tx.update(tryOut).set({ deletedAt: null }).where(eq(tryOut.id, id));
     await tx.update(leaf).set({ updatedAt: at, updatedBy: memberId }).where(eq(leaf.id, found.leafId));
@@ -156,9 +161,12 @@ async function dropFrom(tx: Transaction, householdId: string, before: Date | nul
   await dropKept(tx, householdId, before);
 }
 
-/** Empties the tray of one household: gone for good. */
+/** Empties the tray of one household: gone for good, and with it how anything was before a change. */
 export async function emptyTray(db: Db, householdId: string): Promise<void> {
-  await db.transaction((tx) => dropFrom(tx, householdId, null));
+  await db.transaction(async (tx) => {
+    await dropFrom(tx, householdId, null);
+    await forgetBefore(tx, householdId);
+  });
   await dropLooseBytes(db);
 }
 

@@ -1,10 +1,12 @@
 import { isDeepStrictEqual } from "node:util";
-import { and, eq, inArray, isNull } from "drizzle-orm";
+import { and, eq, isNull } from "drizzle-orm";
 import type { Face, Piece } from "../core/album/leaf.ts";
+import type { Did } from "../core/journal/did.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { type BookSaved, saveBookEdit } from "./book.ts";
+import { type BookSaved, saveBookEditIn } from "./book.ts";
 import type { Db, Transaction } from "./db.ts";
+import { journaled } from "./journal/line.ts";
 import { leaf, tryOut } from "./schema/index.ts";
 
 /** The most candidates that wait beside the kept one: more cannot be told apart. */
@@ -37,7 +39,8 @@ export async function addTryOut(
   author: Author,
   given: { id: string; leafId: string; face: Face; pieces: readonly Piece[] },
 ): Promise<TryOutSaved> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "try-out", how: "add", leaf: given.leafId };
+  return journaled<TryOutSaved>(db, author, did, async (tx) => {
     if (!(await touchLeaf(tx, author, given.leafId))) return { ok: false, reason: "not-found" };
     const present = await tx
       .select({ id: tryOut.id, name: tryOut.name })
@@ -76,9 +79,11 @@ export async function arrangeTryOut(
   base: number | null,
   pieces: readonly Piece[],
 ): Promise<TryOutSaved> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "try-out", how: "arrange", leaf: "" };
+  return journaled<TryOutSaved>(db, author, did, async (tx, _line, say) => {
     const row = await findTryOut(tx, author, id);
     if (!row) return { ok: false, reason: "not-found" };
+    say({ ...did, leaf: row.leafId });
     if (isDeepStrictEqual(row.pieces, pieces)) return { ok: true, version: row.version };
     if (base !== null && row.version > base) {
       const { leafId, face, name } = row;
@@ -103,9 +108,11 @@ export async function arrangeTryOut(
 
 /** Puts a candidate in the tray. */
 export async function dropTryOut(db: Db, author: Author, id: string): Promise<TryOutSaved> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "try-out", how: "drop", leaf: "" };
+  return journaled<TryOutSaved>(db, author, did, async (tx, _line, say) => {
     const row = await findTryOut(tx, author, id);
     if (!row) return { ok: false, reason: "not-found" };
+    say({ ...did, leaf: row.leafId });
     await tx.update(tryOut).set({ deletedAt: author.at }).where(eq(tryOut.id, id));
     return { ok: true, version: row.version };
   });
@@ -113,7 +120,7 @@ export async function dropTryOut(db: Db, author: Author, id: string): Promise<Tr
 
 /**
  * Keeps one arrangement of a side: the candidate `id`, or with null the one that lies there. The others, and what lay
- * there before, wait in the tray; the kept one is on the side and nowhere else. What was there is written as a change of the book, so it can be taken back.
+ * there before, wait in the tray; the kept one is on the side and nowhere else. All of it is one line of the journal.
  */
 export async function keepTryOut(
   db: Db,
@@ -122,7 +129,8 @@ export async function keepTryOut(
   face: Face,
   id: string | null,
 ): Promise<BookSaved> {
-  return db.transaction(async (tx) => {
+  const did: Did = { what: "try-out", how: "keep", leaf: leafId };
+  return journaled<BookSaved>(db, author, did, async (tx) => {
     if (!(await touchLeaf(tx, author, leafId))) return { ok: false, reason: "not-found" };
     const rows = await tx.select().from(tryOut).where(waiting(leafId, face));
     const kept = rows.find((row) => row.id === id);
@@ -144,37 +152,6 @@ export async function keepTryOut(
         deletedAt: author.at,
       });
     }
-    return saveBookEdit(tx, author, null, { kind: "arrange", leaf: leafId, face, pieces: kept.pieces });
+    return saveBookEditIn(tx, author, null, { kind: "arrange", leaf: leafId, face, pieces: kept.pieces });
   });
-}
-
-/**
- * After the change of the book that was made `at` is taken back: where a candidate had been kept by it, that one and those
- * beside it wait again, as many as there is room for, and what lay on the side is no longer in the tray.
- */
-export async function unkeepTryOuts(tx: Transaction, albumId: string, at: Date): Promise<void> {
-  const found = await tx
-    .select({ row: tryOut })
-    .from(tryOut)
-    .innerJoin(leaf, eq(leaf.id, tryOut.leafId))
-    .where(and(eq(leaf.albumId, albumId), eq(tryOut.deletedAt, at)));
-  const rows = found.map(({ row }) => row);
-  const kept = rows.find(({ keptAt }) => keptAt?.getTime() === at.getTime());
-  if (!kept) return;
-  const there = await tx.select({ id: tryOut.id }).from(tryOut).where(waiting(kept.leafId, kept.face));
-  const others = rows.filter(({ id, leafId, face }) => id !== kept.id && leafId === kept.leafId && face === kept.face);
-  const laid = others.find(({ madeAt }) => madeAt.getTime() === at.getTime());
-  const back = [kept, ...others.filter((each) => each !== laid)].slice(0, Math.max(0, MOST_TRY_OUTS - there.length));
-  if (laid) await tx.delete(tryOut).where(eq(tryOut.id, laid.id));
-  await tx.update(tryOut).set({ keptAt: null }).where(eq(tryOut.id, kept.id));
-  if (back.length > 0)
-    await tx
-      .update(tryOut)
-      .set({ deletedAt: null })
-      .where(
-        inArray(
-          tryOut.id,
-          back.map(({ id }) => id),
-        ),
-      );
 }

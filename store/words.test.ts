@@ -14,15 +14,16 @@ import { ANY_DAY } from "../core/words/slip.ts";
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
 import { albumOfDate, createAlbum, readAlbum } from "./album.ts";
 import { moveJotting } from "./carry-over.ts";
-import { saveDayEdit, undoLastChange } from "./day.ts";
+import { saveDayEdit } from "./day.ts";
 import { handOut } from "./dealing.ts";
 import { readDecks, saveDeck } from "./deck.ts";
 import { keepHand, keepStampSet, readHandsAndStamps } from "./hands.ts";
+import { takeBack } from "./journal/take-back.ts";
 import { putAway, readKeptTray, takeBackKept } from "./kept-tray.ts";
 import { makeSheets, markSheetPrinted, readSheets, tickCut } from "./printing.ts";
-import { readRevisions } from "./revisions.ts";
 import { readTexts } from "./texts.ts";
 import { emptyTray, putBack, readTray } from "./tray.ts";
+import { readWordings } from "./wordings.ts";
 
 const store = openTestStore();
 const { db } = store;
@@ -66,7 +67,7 @@ describe("jottings", () => {
     const jotting = jot("Gulls on the ice");
     await saveDayEdit(db, author(), id, null, { kind: "add-jotting", jotting });
     await moveJotting(db, author(), id, jotting.id, "2026-12-05" as CalendarDate);
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.jottings).toEqual([jotting]);
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content.jottings).toEqual([]);
     await saveDayEdit(db, author(), id, null, { kind: "remove-jotting", id: jotting.id });
@@ -91,8 +92,8 @@ describe("a card's words", () => {
     await saveDayEdit(db, author(), id, null, { kind: "card-text", id: card.id, text: "One two" });
     const now = (await dayOf(keeper.householdId, albumId, "2026-12-03")).content.cards[0];
     if (!now) throw new Error("no card");
-    const revisions = await readRevisions(db, id, now);
-    expect(revisions.map(({ by, text, back }) => [by, text, back])).toEqual([
+    const wordings = await readWordings(db, now.id);
+    expect(wordings.map(({ by, text, back }) => [by, text, back])).toEqual([
       ["Keeper", "One two", "Behind"],
       ["Tobiah", "One", "Behind"],
       ["Keeper", "One", ""],
@@ -100,7 +101,7 @@ describe("a card's words", () => {
     ]);
     await saveDayEdit(db, author(), id, null, { kind: "card-size", id: card.id, size: { w: inches(4), h: inches(6) } });
     await saveDayEdit(db, author(tobiah), id, null, { kind: "card-text", id: card.id, text: "His" });
-    expect(await undoLastChange(db, author())).toMatchObject({ ok: true });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true });
     const after = (await dayOf(keeper.householdId, albumId, "2026-12-03")).content.cards[0];
     expect(after).toEqual({ ...card, text: "His", back: "Behind" });
   });
@@ -123,7 +124,7 @@ describe("a card's words", () => {
       { ...card, text: "kept" },
       { ...card, id: second, text: "rest" },
     ]);
-    await undoLastChange(db, author());
+    await takeBack(db, author());
     expect((await dayOf(keeper.householdId, albumId, "2026-12-03")).content.cards).toEqual([card]);
   });
 
@@ -161,8 +162,8 @@ describe("a card's words", () => {
     if (!plan) throw new Error("no plan");
     const sheets = gangSheets(plan, wishes, settings, []);
     expect(await makeSheets(db, author(), "cards", sheets)).toEqual({ ok: true, sheets: [1] });
-    expect(await makeSheets(db, author(), "cards", sheets)).toEqual({ ok: false, reason: "changed-since" });
-    expect(await makeSheets(db, author(), "photos", sheets)).toEqual({ ok: false, reason: "changed-since" });
+    expect(await makeSheets(db, author(), "cards", sheets)).toMatchObject({ ok: false, reason: "changed-since" });
+    expect(await makeSheets(db, author(), "photos", sheets)).toMatchObject({ ok: false, reason: "changed-since" });
     const [sheet] = await readSheets(db, albumId);
     if (!sheet) throw new Error("no sheet");
     await markSheetPrinted(db, author(), sheet.id, true);
@@ -257,14 +258,14 @@ describe("decks, hands and stamps of a household", () => {
     const texts = async () =>
       Promise.all(days.map(async ({ date }) => (await dayOf(keeper.householdId, albumId, date)).content.prompt.text));
     expect(await texts()).toEqual(["Slip 0", "Slip 1", "Mine"]);
-    await undoLastChange(db, author());
+    await takeBack(db, author());
     expect(await texts()).toEqual(["", "", "Mine"]);
     await saveDayEdit(db, author(), days[2]?.id ?? "", null, { kind: "let-go" });
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toMatchObject({
       prompt: { text: "" },
       waived: ["prompt"],
     });
-    await undoLastChange(db, author());
+    await takeBack(db, author());
     expect((await dayOf(keeper.householdId, albumId, "2026-12-05")).content).toMatchObject({
       prompt: { text: "Mine" },
       waived: [],

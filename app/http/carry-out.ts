@@ -9,7 +9,7 @@ import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
 import { changeMatter } from "#store/matter.ts";
-import { markPhotos } from "#store/roll.ts";
+import { markInAlbum } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
 /** Does one change that was sent to an album, and answers what came of it. */
@@ -37,15 +37,19 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
     }
     case "mark":
       // None of them is here, or all are wanted where they are: said, and not as if it were done.
-      return (await markPhotos(db, author.householdId, sent.ids, sent.mark, author.albumId)) > 0
+      return (await markInAlbum(db, author, sent.ids, sent.mark)) > 0
         ? { ok: true as const }
         : { ok: false as const, reason: "not-marked" as const };
     case "month":
-      return changeMonth(db, author, (slots, span) => moved(slots, span, sent));
+      return changeMonth(db, author, { what: "month", how: monthHow(sent), day: sent.dayId }, (slots, span) =>
+        moved(slots, span, sent),
+      );
   }
 }
 
-type Slots = Parameters<Parameters<typeof changeMonth>[2]>;
+const monthHow = (sent: SentMove) => (sent.how === "skip" && !sent.on ? "take-up" : sent.how);
+
+type Slots = Parameters<Parameters<typeof changeMonth>[3]>;
 function moved(slots: Slots[0], span: Slots[1], sent: SentMove): SlotChange {
   switch (sent.how) {
     case "skip":

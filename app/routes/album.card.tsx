@@ -4,7 +4,7 @@ import { CardPlace } from "#app/places/card/card-place.tsx";
 import { cardOf, cardView } from "#app/places/card/view.ts";
 import { printShort, wallClock } from "#core/month/dates.ts";
 import { readHandsAndStamps } from "#store/hands.ts";
-import { readRevisions } from "#store/revisions.ts";
+import { readWordings } from "#store/wordings.ts";
 import type { Route } from "./+types/album.card";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -15,17 +15,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
   const found = isId(params.card) ? cardOf(aggregate, params.card) : null;
   if (!found) throw notFound();
-  const [letters, revisions] = await reading(() =>
-    Promise.all([
-      readHandsAndStamps(context.db, member.household.id),
-      readRevisions(context.db, found.day.id, found.card),
-    ]),
+  const [letters, wordings] = await reading(() =>
+    Promise.all([readHandsAndStamps(context.db, member.household.id), readWordings(context.db, found.card.id)]),
   );
   const saidAt = (iso: string) => {
     const { date, time } = wallClock(Date.parse(iso), member.household.timeZone);
     return `${printShort(date)}, ${time}`;
   };
-  return cardView(aggregate, found, letters, revisions, context.wall(member).date, saidAt);
+  return cardView(aggregate, found, letters, wordings, context.wall(member).date, saidAt);
 }
 
 export const shouldRevalidate = revalidateWhenReached;

@@ -15,7 +15,8 @@ import { COPIED, type Template, templateOf } from "#core/book/template.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { clean } from "#core/words/clean.ts";
 import type { AlbumAggregate } from "#store/album.ts";
-import { rememberPattern, setFoundations } from "#store/foundations.ts";
+import { setFoundations } from "#store/foundations.ts";
+import { journaled } from "#store/journal/line.ts";
 import { readTemplates, saveTemplate } from "#store/kept-pages.ts";
 import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.foundations";
@@ -74,14 +75,19 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     switch (form.get("intent")) {
       case "forget": {
         const id = String(form.get("id"));
-        if (!isId(id) || !(await putAway(context.db, householdId, "template", id, context.now))) throw notFound();
+        const away = { what: "stash", how: "put-away", thing: "template" } as const;
+        const gone =
+          isId(id) &&
+          (await journaled(context.db, author, away, (tx) => putAway(tx, householdId, "template", id, context.now)));
+        if (!gone) throw notFound();
         return { ok: true as const, said: "In the tray for 30 days. Pages made from it stay as they are." };
       }
       case "keep": {
         const name = clean(String(form.get("name") ?? "")).trim();
         if (!taken) throw notFound();
         if (name === "" || name.length > 120) return { ok: false as const, reason: "no-name" as const };
-        await saveTemplate(context.db, householdId, { ...taken, name });
+        const kept = { what: "stash", how: "kept", thing: "template" } as const;
+        await journaled(context.db, author, kept, (tx) => saveTemplate(tx, householdId, { ...taken, name }));
         return { ok: true as const, said: `${name} is kept, for every album with pages of this size.` };
       }
       case "set": {
@@ -98,10 +104,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
           const pieces = dressPage(page, outcome.template, book, () => crypto.randomUUID());
           return [{ dayId, leaf: outcome.leaf?.leaf.id ?? null, make: outcome.make, pieces }];
         });
-        const count = await setFoundations(context.db, author, set);
-        if (count === 0) return { ok: false as const, reason: "not-taken" as const };
         // One for single days, or of a side that is copied, is no pattern of the month.
-        if (!isForSome(sent.data)) await rememberPattern(context.db, author, sent.data);
+        const count = await setFoundations(context.db, author, set, isForSome(sent.data) ? null : sent.data);
+        if (count === 0) return { ok: false as const, reason: "not-taken" as const };
         return {
           ok: true as const,
           said: `${many(count, "page is", "pages are")} set. “Take back” undoes all of them.`,

@@ -4,7 +4,9 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { HANDS_ACT, type HandsAnswer } from "#app/places/hands/acts.ts";
 import { Hands } from "#app/places/hands/hands.tsx";
+import type { Transaction } from "#store/db.ts";
 import { keepHand, keepStampSet, readHandsAndStamps } from "#store/hands.ts";
+import { journaled } from "#store/journal/line.ts";
 import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.hands";
 
@@ -21,18 +23,25 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const sent = HANDS_ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<HandsAnswer> => {
-    const { member } = await requireAlbum(context, params.album);
-    const householdId = member.household.id;
+    const { author } = await requireAlbum(context, params.album);
+    const { householdId } = author;
+    const line = <T,>(how: "kept" | "put-away", thing: "hand" | "stamp-set", work: (tx: Transaction) => Promise<T>) =>
+      journaled(context.db, author, { what: "stash", how, thing }, work);
     switch (sent.data.act) {
-      case "keep-hand":
-        await keepHand(context.db, householdId, sent.data.hand);
-        return { ok: true, said: `${sent.data.hand.name}’s hand is kept: a card can be written in it.` };
-      case "keep-set":
-        await keepStampSet(context.db, householdId, sent.data.set);
-        return { ok: true, said: `${sent.data.set.name} is kept.` };
+      case "keep-hand": {
+        const { hand } = sent.data;
+        await line("kept", "hand", (tx) => keepHand(tx, householdId, hand));
+        return { ok: true, said: `${hand.name}’s hand is kept: a card can be written in it.` };
+      }
+      case "keep-set": {
+        const { set } = sent.data;
+        await line("kept", "stamp-set", (tx) => keepStampSet(tx, householdId, set));
+        return { ok: true, said: `${set.name} is kept.` };
+      }
       case "forget": {
         const { id } = sent.data;
-        const away = (kind: "hand" | "stamp-set") => putAway(context.db, householdId, kind, id, context.now);
+        const away = (kind: "hand" | "stamp-set") =>
+          line("put-away", kind, (tx) => putAway(tx, householdId, kind, id, context.now));
         return (await away("hand")) || (await away("stamp-set"))
           ? { ok: true, said: "In the tray for 30 days. No card was changed by it." }
           : { ok: false, reason: "not-taken" };

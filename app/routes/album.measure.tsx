@@ -8,6 +8,7 @@ import { stopWords } from "#app/wording/fit.ts";
 import { stopsFitting } from "#core/book/stops-fitting.ts";
 import { clean } from "#core/words/clean.ts";
 import { updateAlbum } from "#store/album.ts";
+import { journaled } from "#store/journal/line.ts";
 import { keepFormat, readFormats } from "#store/kept-pages.ts";
 import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.measure";
@@ -33,12 +34,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "id", "version", ...FORMAT_FIELDS]);
   const intent = form.get("intent");
   return writing(async () => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { aggregate, author } = await requireAlbum(context, params.album);
     const { album } = aggregate;
-    const householdId = member.household.id;
+    const { householdId } = author;
     if (intent === "forget") {
       const id = String(form.get("id"));
-      if (!isId(id) || !(await putAway(context.db, householdId, "format", id, context.now))) throw notFound();
+      const away = { what: "stash", how: "put-away", thing: "format" } as const;
+      const gone =
+        isId(id) &&
+        (await journaled(context.db, author, away, (tx) => putAway(tx, householdId, "format", id, context.now)));
+      if (!gone) throw notFound();
       return { ok: true as const, said: "In the tray for 30 days. No album was changed by it." };
     }
     const text = Object.fromEntries(
@@ -47,7 +52,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const read = readFormat(text, album.unit);
     if (!read.ok) return { ok: false as const, reason: "fields" as const, errors: read.errors };
     if (intent === "keep") {
-      await keepFormat(context.db, householdId, album.unit, read.format);
+      await journaled(context.db, author, { what: "stash", how: "kept", thing: "format" }, (tx) =>
+        keepFormat(tx, householdId, album.unit, read.format),
+      );
       return { ok: true as const, said: `${read.format.name} is kept: a new album can begin with it.` };
     }
     if (intent !== "save" && intent !== "save-anyway") throw data(null, { status: 400 });
@@ -57,10 +64,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       return { ok: false as const, reason: "stops-fitting" as const, pieces, more: stops.length - pieces.length };
     }
     const { id, archiveId: _, version: __, ...plan } = album;
-    const saved = await updateAlbum(context.db, householdId, id, Number(form.get("version")), {
-      ...plan,
-      format: read.format,
-    });
+    const saved = await journaled(context.db, author, { what: "measures" }, (tx) =>
+      updateAlbum(tx, householdId, id, Number(form.get("version")), { ...plan, format: read.format }),
+    );
     if (!saved.ok && saved.reason === "not-found") throw notFound();
     return saved.ok
       ? { ok: true as const, said: "Saved. Everything drawn follows these measures." }

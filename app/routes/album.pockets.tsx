@@ -8,6 +8,7 @@ import { LAYOUT_DRAFT } from "#core/book/edit-schema.ts";
 import { readLayout } from "#core/book/layout.ts";
 import { openingOf } from "#core/book/read.ts";
 import { clean } from "#core/words/clean.ts";
+import { journaled } from "#store/journal/line.ts";
 import { putLayoutAway, saveLayout } from "#store/kept-pages.ts";
 import type { Route } from "./+types/album.pockets";
 
@@ -22,8 +23,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "id", "name", "layout"]);
   return writing(async () => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
-    const householdId = member.household.id;
+    const { aggregate, author } = await requireAlbum(context, params.album);
+    const { householdId } = author;
     switch (form.get("intent")) {
       case "save": {
         const name = clean(String(form.get("name") ?? "")).trim();
@@ -31,14 +32,19 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         const draft = JSON_TEXT.pipe(LAYOUT_DRAFT).safeParse(form.get("layout"));
         const goes = draft.success && readLayout(draft.data, openingOf(draft.data.page, aggregate.album.format)).ok;
         if (!draft.success || !goes) return { ok: false as const, reason: "bad-layout" as const };
-        const saved = await saveLayout(context.db, householdId, { name, ...draft.data });
+        const { data: layout } = draft;
+        const saved = await journaled(context.db, author, { what: "stash", how: "kept", thing: "layout" }, (tx) =>
+          saveLayout(tx, householdId, { name, ...layout }),
+        );
         if (!saved) return { ok: false as const, reason: "too-many" as const };
         return { ok: true as const, said: `${name} is saved. It is offered wherever pockets are chosen.` };
       }
       case "delete": {
         const id = String(form.get("id"));
         if (!isId(id)) throw notFound();
-        const deleted = await putLayoutAway(context.db, householdId, id, context.now);
+        const deleted = await journaled(context.db, author, { what: "stash", how: "put-away", thing: "layout" }, (tx) =>
+          putLayoutAway(tx, householdId, id, context.now),
+        );
         if (deleted.ok) return { ok: true as const, said: "In the tray for 30 days." };
         if (deleted.reason === "not-found") throw notFound();
         return deleted;

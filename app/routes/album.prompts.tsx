@@ -14,8 +14,10 @@ import { DECKS } from "#core/words/decks.ts";
 import { type Deck, JARS } from "#core/words/slip.ts";
 import { readDeckFile, readDeckText } from "#press/deck-file.ts";
 import type { HearthContext } from "#server/context-type.ts";
+import type { Author } from "#store/author.ts";
 import { handOut } from "#store/dealing.ts";
 import { readDecks, saveDeck } from "#store/deck.ts";
+import { journaled } from "#store/journal/line.ts";
 import { putAway } from "#store/kept-tray.ts";
 import type { Route } from "./+types/album.prompts";
 
@@ -31,8 +33,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 /** A deck as it was handed in: typed, pasted, or as a file. A slip that was there before keeps its id. */
-async function keepDeck(context: HearthContext, householdId: string, form: HandedForm): Promise<PromptsAnswer> {
+async function keepDeck(context: HearthContext, author: Author, form: HandedForm): Promise<PromptsAnswer> {
   const { file, fields } = form;
+  const { householdId } = author;
   if (file?.tooLarge) return { ok: false, reason: "too-large" };
   const [id, typed] = [fields.get("id"), fields.get("text") ?? ""];
   const name = clean(fields.get("name") ?? "")
@@ -56,7 +59,9 @@ async function keepDeck(context: HearthContext, householdId: string, form: Hande
   const known = new Map(before?.slips.map((slip) => [slip.text, slip.id]));
   const named = (slip: WrittenSlip) => ({ ...slip, id: known.get(slip.text) ?? `${id}/${crypto.randomUUID()}` });
   const deck: Deck = { id, name, jar, slips: read.slips.map(named) };
-  const kept = await saveDeck(context.db, householdId, deck);
+  const kept = await journaled(context.db, author, { what: "stash", how: "kept", thing: "deck" }, (tx) =>
+    saveDeck(tx, householdId, deck),
+  );
   if (kept !== "kept") return { ok: false, reason: kept };
   return {
     ok: true,
@@ -74,11 +79,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const { author } = await requireAlbum(context, params.album);
     const { householdId } = author;
     if (request.headers.get("content-type")?.startsWith("multipart/form-data"))
-      return withFile(request, DECK, (form) => keepDeck(context, householdId, form));
+      return withFile(request, DECK, (form) => keepDeck(context, author, form));
     const sent = PROMPTS_ACT.safeParse(await readJson(request));
     if (!sent.success) throw data(null, { status: 400 });
     if (sent.data.act === "drop-deck") {
-      const gone = await putAway(context.db, householdId, "deck", sent.data.deck, context.now);
+      const { deck } = sent.data;
+      const gone = await journaled(context.db, author, { what: "stash", how: "put-away", thing: "deck" }, (tx) =>
+        putAway(tx, householdId, "deck", deck, context.now),
+      );
       return gone
         ? { ok: true, said: "The deck is in the tray for 30 days. Days keep the slips they have." }
         : { ok: false, reason: "not-found" };

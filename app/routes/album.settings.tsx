@@ -9,6 +9,7 @@ import { settingsView } from "#app/places/settings/view.ts";
 import { printShort } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
 import { setAlbumDeleted, updateAlbum } from "#store/album.ts";
+import { journaled } from "#store/journal/line.ts";
 import type { Route } from "./+types/album.settings";
 
 export const meta: Route.MetaFunction = () => [{ title: "Album · Hearth Clock" }];
@@ -16,13 +17,13 @@ export const meta: Route.MetaFunction = () => [{ title: "Album · Hearth Clock" 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { aggregate } = await requireAlbum(context, params.album);
   const aside = slotsSetAside(aggregate.days, aggregate.album.span).map(({ date }) => printShort(date));
-  return { ...settingsView(aggregate.album), aside };
+  return { ...settingsView(aggregate.album), albumId: aggregate.album.id, aside };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "version", ...PLAN_FIELDS]);
   return writing(async () => {
-    const { member, aggregate } = await requireAlbum(context, params.album);
+    const { member, aggregate, author } = await requireAlbum(context, params.album);
     const { id } = aggregate.album;
     if (form.get("intent") === "put-away") {
       await setAlbumDeleted(context.db, member.household.id, id, context.now);
@@ -30,7 +31,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     }
     const parsed = parseAlbumSettings(form, aggregate.album.format);
     if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
-    const saved = await updateAlbum(context.db, member.household.id, id, Number(form.get("version")), parsed.plan);
+    const saved = await journaled(context.db, author, { what: "settings" }, (tx) =>
+      updateAlbum(tx, author.householdId, id, Number(form.get("version")), parsed.plan),
+    );
     if (!saved.ok && saved.reason === "not-found") throw notFound();
     return saved.ok ? { ok: true as const } : { ok: false as const, reason: "changed-since" as const };
   });

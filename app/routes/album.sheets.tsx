@@ -103,7 +103,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       case "printer": {
         const { margin, across, along, bar } = act;
         if (!isPlausible(across, bar) || !isPlausible(along, bar)) return { ok: false, reason: "implausible" };
-        await savePrinter(db, member.household.id, { margin, across, along, bar });
+        await savePrinter(db, author, { margin, across, along, bar });
         return { ok: true, said: "Kept. Every sheet from now on is made up for it." };
       }
       case "order":

@@ -24,7 +24,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const { tell, skip } = sent.data;
   return writing(async () => {
     const { author } = await requireAlbum(context, params.album);
-    const changed = await changeMonth(context.db, author, (slots, span) => tellDays(slots, span, sent.data));
+    const changed = await changeMonth(context.db, author, { what: "told" }, (slots, span) =>
+      tellDays(slots, span, sent.data),
+    );
     if (!changed.ok) {
       if (changed.reason === "not-found") throw notFound();
       return { ok: false as const, reason: changed.reason };

@@ -26,11 +26,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "rule", "twice", "picks"]);
   return writing(async () => {
     const { aggregate, author } = await requireAlbum(context, params.album);
-    const { householdId, albumId } = author;
+    const { albumId } = author;
     if (form.get("intent") === "rule") {
       const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
       if (!rule) throw data(null, { status: 400 });
-      await setPhotoRule(context.db, householdId, albumId, rule);
+      await setPhotoRule(context.db, author, rule);
       throw redirect(to.whoGoesWhere(albumId, { twice: form.get("twice") === "yes" ? "yes" : null }));
     }
     const picks = JSON_TEXT.pipe(PICKS).safeParse(form.get("picks"));

@@ -6,6 +6,7 @@ import { Words } from "#app/places/words/words.tsx";
 import { LIMITS } from "#core/limits.ts";
 import { clean } from "#core/words/clean.ts";
 import { setPeople } from "#store/household.ts";
+import { journaled } from "#store/journal/line.ts";
 import { readTexts } from "#store/texts.ts";
 import type { Route } from "./+types/album.words";
 
@@ -22,12 +23,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["people"]);
   return writing(async () => {
-    const { member } = await requireAlbum(context, params.album);
+    const { author } = await requireAlbum(context, params.album);
     const names = clean(String(form.get("people") ?? ""))
       .split(/[,\n]/)
       .map((name) => name.trim().slice(0, 60))
       .filter(Boolean);
-    await setPeople(context.db, member.household.id, [...new Set(names)].slice(0, LIMITS.peopleNames.most));
+    const people = [...new Set(names)].slice(0, LIMITS.peopleNames.most);
+    await journaled(context.db, author, { what: "people" }, (tx) => setPeople(tx, author.householdId, people));
     return { ok: true as const };
   });
 }

@@ -4,6 +4,7 @@ import { isId, reading, requireMember, writing } from "#app/http/page.ts";
 import { TrayPlace } from "#app/places/tray/tray-place.tsx";
 import { printShort } from "#core/month/dates.ts";
 import { setAlbumDeleted } from "#store/album.ts";
+import { journaled } from "#store/journal/line.ts";
 import { KEPT_KINDS, readKeptTray, takeBackKept } from "#store/kept-tray.ts";
 import { emptyTray, putBack, putLeafOrTryOutBack, readTray, TRAY_DAYS, TRAY_KINDS } from "#store/tray.ts";
 import type { Route } from "./+types/tray";
@@ -53,7 +54,13 @@ export async function action({ request, context }: Route.ActionArgs) {
       }
     }
     const own = KEPT_KINDS.find((each) => each === form.get("intent"));
-    if (own) return { ok: isId(id) && (await takeBackKept(context.db, household.id, own, id)) };
+    if (own) {
+      const doer = { householdId: household.id, albumId: null, memberId: member.id, at: context.now };
+      const did = { what: "stash", how: "put-back", thing: own } as const;
+      return {
+        ok: isId(id) && (await journaled(context.db, doer, did, (tx) => takeBackKept(tx, household.id, own, id))),
+      };
+    }
     const kind = TRAY_KINDS.find((each) => each === form.get("intent"));
     const writer = { memberId: member.id, at: context.now };
     return { ok: kind !== undefined && isId(id) && (await putBack(context.db, household.id, kind, id, writer)) };

@@ -1,10 +1,4 @@
-/** The words for what could not be saved, or taken back, and why. */
-
-export const UNDO_PROBLEM = {
-  "nothing-to-undo": "Nothing left to take back.",
-  "changed-since": "Somebody has changed the same thing since, so it was not taken back.",
-  "not-found": "That album is not here.",
-} as const;
+/** The words for what could not be saved, and why. */
 
 export const UNREACHABLE = {
   unreachable: "The server does not answer. What you wrote is kept on this device and sent when it is back.",

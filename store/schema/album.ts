@@ -16,7 +16,6 @@ import {
 import {
   type Binding,
   type BindingEdge,
-  type DayContent,
   type Matter,
   type NumeralStyle,
   type Part,
@@ -197,30 +196,4 @@ export const dayPhoto = pgTable(
     check("day_photo_keep", sql`(${table.keepX} is null) = (${table.keepY} is null)`),
     check("day_photo_closer", sql`${table.closer} between 100 and 400 and ${table.border} >= 0`),
   ],
-);
-
-/** Where a day stood before a change to the month. */
-export type SlotBefore = { date: CalendarDate; skipped: boolean; mergedInto: string | null };
-
-/**
- * Every save of a day: what it wrote, who and when, and how the day was before. Tells a second window what changed under
- * it, and takes a change back. Saves made in one act share an `act`.
- */
-export const dayChange = pgTable(
-  "day_change",
-  {
-    id: uuid("id").primaryKey().defaultRandom(),
-    act: uuid("act").notNull(),
-    dayId: uuid("day_id")
-      .notNull()
-      .references(() => day.id, { onDelete: "cascade" }),
-    version: integer("version").notNull(),
-    memberId: uuid("member_id").references(() => member.id, { onDelete: "set null" }),
-    at: instant("at").notNull(),
-    fields: text("fields").array().notNull(),
-    before: jsonb("before").$type<{ content?: DayContent; slot?: SlotBefore }>().notNull(),
-    /** Set when this save was taken back, or is itself the taking back. */
-    settled: boolean("settled").notNull().default(false),
-  },
-  (table) => [unique("day_change_version").on(table.dayId, table.version), index("day_change_act").on(table.act)],
 );

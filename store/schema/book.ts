@@ -14,7 +14,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { HolePresetId } from "../../core/album/holes.ts";
-import type { Face, InsertKind, Leaf, LeafKind, LeafStep, Piece, SideStep } from "../../core/album/leaf.ts";
+import type { Face, InsertKind, LeafKind, LeafStep, Piece, SideStep } from "../../core/album/leaf.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { LayoutNode } from "../../core/book/layout.ts";
 import type { Template, TemplatePiece } from "../../core/book/template.ts";
@@ -163,31 +163,6 @@ export const tryOut = pgTable(
     }).onDelete("cascade"),
     index("try_out_of").on(table.leafId, table.face),
   ],
-);
-
-/** Leaves as they were before a change to the book, and the order they stood in. */
-export type BookBefore = { readonly leaves: readonly Leaf[]; readonly order: readonly string[] };
-
-/** Every change to an album's book: which leaves it wrote, which versions it made, and how they were before. */
-export const bookChange = pgTable(
-  "book_change",
-  {
-    id: uuid("id").primaryKey().defaultRandom(),
-    /** Shared with the changes of days that were made in one go with it. */
-    act: uuid("act").notNull(),
-    albumId: uuid("album_id")
-      .notNull()
-      .references(() => album.id, { onDelete: "cascade" }),
-    memberId: uuid("member_id").references(() => member.id, { onDelete: "set null" }),
-    at: instant("at").notNull(),
-    /** The version each leaf had after it, by leaf. */
-    made: jsonb("made").$type<Record<string, number>>().notNull(),
-    /** The order it left, when it changed the order. */
-    order: jsonb("order").$type<string[]>(),
-    before: jsonb("before").$type<BookBefore>().notNull(),
-    settled: boolean("settled").notNull().default(false),
-  },
-  (table) => [index("book_change_of").on(table.albumId, table.at)],
 );
 
 /** A household's own pocket layout, for any page of its size. */

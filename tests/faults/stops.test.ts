@@ -11,7 +11,7 @@ import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore } from "../../store/db.ts";
 import { migrateStore, NewerSchema } from "../../store/migrate.ts";
 import { makeWorld, quickVisitor, type World } from "../matrix/world.ts";
-import { edit, get, sendJson, type Visitor } from "./visitor.ts";
+import { edit, get, sendForm, sendJson, type Visitor } from "./visitor.ts";
 
 /** The plug pulled and the program killed, at so many moments; `./hearth test --large` tries more of them. */
 const MOMENTS = process.env.HEARTH_LARGE === "1" ? 20 : 3;
@@ -69,7 +69,7 @@ function hands(who: Visitor, ids: World, count: number) {
       send: () => act({ what: "mark", ids: [ids.photo, ids.loose], mark: { kind: "star", on: true } }),
     }),
     () => ({ send: () => act(onDay({ kind: "title", text: randomUUID() })) }),
-    () => ({ send: () => sendJson(who, `${album}/undo.data`, { act: randomUUID() }) }),
+    () => ({ send: () => sendForm(who, `${album}/changes.data`, { way: "back", act: randomUUID() }) }),
     () => ({ send: () => get(who, `${album}/month`) }),
   ];
   const one = async (hand: number) => {

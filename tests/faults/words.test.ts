@@ -3,8 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { readAlbum } from "../../store/album.ts";
 import { openStore, type Store } from "../../store/db.ts";
-import { readRevisions } from "../../store/revisions.ts";
 import { household } from "../../store/schema/index.ts";
+import { readWordings } from "../../store/wordings.ts";
 import { freshDatabase } from "../fresh-database.ts";
 
 /** The built program over a database of its own, ended by force while words come in. */
@@ -91,8 +91,8 @@ describe("a card being written", () => {
     expect(card.text).toBe(textOf(last));
     expect(last === acknowledged || last === acknowledged + 1).toBe(true);
     expect(acknowledged).toBeGreaterThan(0);
-    const revisions = await readRevisions(store.db, dayId, card);
-    expect(revisions.map(({ text }) => text).slice(0, -1)).toEqual(
+    const wordings = await readWordings(store.db, card.id);
+    expect(wordings.map(({ text }) => text).slice(0, -1)).toEqual(
       Array.from({ length: last }, (_, at) => textOf(last - at)),
     );
   });

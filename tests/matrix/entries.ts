@@ -324,10 +324,17 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       settings: form("settings", () => ({ ...PLAN, version: "1" })),
     },
   },
+  "routes/album.changes.tsx": {
+    ...page("changes"),
+    writes: {
+      back: form("changes", () => ({ way: "back" })),
+      again: form("changes", () => ({ way: "again" })),
+      "back by name": form("changes", ({ line }) => ({ way: "back", line })),
+    },
+  },
   "routes/album.day.photos.ts": {
     writes: { photo: { path: (album) => `${album}/days/2026-12-01/photos.data`, send: { file: true } } },
   },
-  "routes/album.undo.ts": { writes: { undo: { path: (album) => `${album}/undo.data`, send: { json: () => ({}) } } } },
   "routes/album.leaf-file.ts": { reads: (album, { leaf }) => [`${album}/leaves/${leaf}/print/front.pdf`] },
   "routes/album.punch-guide.ts": { reads: (album) => [`${album}/punch-guide/pdf`] },
   "routes/album.day-plan.ts": { reads: (album) => [`${album}/day-plan.csv`] },

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
-import { eq, inArray, sql } from "drizzle-orm";
+import { desc, eq, inArray, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { presetById } from "../../core/album/formats.ts";
 import { PLAIN_PAPER } from "../../core/album/leaf.ts";
@@ -20,6 +20,7 @@ import {
   card,
   deck,
   hand,
+  journalLine,
   labOrder,
   leaf,
   measuredFormat,
@@ -66,6 +67,7 @@ export type World = Readonly<
     | "trayTryOut"
     | "trayDeck"
     | "trayAlbum"
+    | "line"
     | "work"
     | "written",
     string
@@ -313,6 +315,13 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     ])
     .returning();
   await db.execute(sql`insert into work_part (work_id, place, bytes) values (${works[1]?.id}, 0, 'abc')`);
+  await saveDayEdit(db, author(), day, null, { kind: "note", text: "Said last" });
+  const [line] = await db
+    .select({ id: journalLine.id })
+    .from(journalLine)
+    .where(eq(journalLine.albumId, album))
+    .orderBy(desc(journalLine.seq))
+    .limit(1);
   return {
     album,
     other,
@@ -326,6 +335,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     ...tries,
     matter,
     trayAlbum,
+    line: line?.id ?? "",
     sheet: sheet?.id ?? "",
     print: made?.id ?? "",
     order: order?.id ?? "",
@@ -367,11 +377,53 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
       "work",
     ].map((table) => word(table, ofHousehold)),
     ...["day", "leaf", "print", "print_sheet", "lab_order"].map((table) => word(table, sql`album_id in ${albums}`)),
-    ...["card", "jotting", "day_photo", "day_change"].map((table) => word(table, sql`day_id in ${days}`)),
+    ...["card", "jotting", "day_photo", "day_save"].map((table) => word(table, sql`day_id in ${days}`)),
     ...["side", "side_guest", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
     word("household", sql`id = ${householdId}`),
-    word("book_change", sql`album_id in ${albums}`),
+    word("journal_line", ofHousehold),
+    word("journal_row", sql`line_id in (select id from journal_line where ${ofHousehold})`),
+    word("card_wording", sql`card_id in (select id from card where day_id in ${days})`),
     word("work_part", sql`work_id in (select id from work where ${ofHousehold})`),
   ]);
   return words.join("\n");
+}
+
+/** Columns that only count or date changes, or follow from what stands beside a row. */
+const COUNTS = ["version", "revision", "updated_at", "updated_by", "position"];
+
+/** What a household has in use, table by table: how a keeper would see it, whatever was written to get there. */
+export async function inUse(db: Db, householdId: string): Promise<Readonly<Record<string, unknown>>> {
+  const albums = sql`(select id from album where household_id = ${householdId})`;
+  const days = sql`(select id from day where album_id in ${albums})`;
+  const leaves = sql`(select id from leaf where album_id in ${albums} and position is not null)`;
+  const rowsOf = async (table: string, where: ReturnType<typeof sql>) => {
+    const { rows } = await db.execute<{ row: Record<string, unknown> }>(
+      sql`select to_jsonb(t) as row from ${sql.identifier(table)} t where ${where} order by t::text`,
+    );
+    const seen = rows
+      .map(({ row }) => row)
+      .filter((row) => (row.deleted_at ?? null) === null)
+      .map((row) =>
+        Object.fromEntries(
+          Object.entries(row)
+            .filter(([name]) => !COUNTS.includes(name))
+            .map(([name, value]) => [name, name.endsWith("done") && Array.isArray(value) ? [...value].sort() : value]),
+        ),
+      );
+    return [table, seen.map((row) => JSON.stringify(row)).sort()] as const;
+  };
+  const { rows: order } = await db.execute<{ id: string }>(
+    sql`select id from leaf where id in ${leaves} order by album_id, position`,
+  );
+  const ofHousehold = sql`household_id = ${householdId}`;
+  const tables = await Promise.all([
+    rowsOf("household", sql`id = ${householdId}`),
+    ...["album", "photo", "deck", "hand", "stamp_set", "pocket_layout", "template", "measured_format", "printer"].map(
+      (table) => rowsOf(table, ofHousehold),
+    ),
+    ...["day", "leaf", "print", "print_sheet", "lab_order"].map((table) => rowsOf(table, sql`album_id in ${albums}`)),
+    ...["card", "jotting", "day_photo"].map((table) => rowsOf(table, sql`day_id in ${days}`)),
+    ...["side", "side_guest", "try_out"].map((table) => rowsOf(table, sql`leaf_id in ${leaves}`)),
+  ]);
+  return { ...Object.fromEntries(tables), order: order.map(({ id }) => id) };
 }

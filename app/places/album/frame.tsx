@@ -1,4 +1,4 @@
-import { Search, Undo2 } from "lucide-react";
+import { Redo2, Search, Undo2 } from "lucide-react";
 import { Fragment, type ReactNode, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
@@ -10,11 +10,12 @@ import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { PLACES, placeAt } from "#app/places.ts";
-import { OutboxProvider } from "#app/sending/outbox-provider.tsx";
+import { OutboxProvider, useOutbox } from "#app/sending/outbox-provider.tsx";
 import { addressOf } from "./address-of.ts";
 import { LateFind, LateMore } from "./late-dialogs.tsx";
 import { PhoneBar } from "./phone-bar.tsx";
-import { useUndo } from "./use-undo.ts";
+import { TurnBar } from "./turn-bar.tsx";
+import { useTurn } from "./use-turn.ts";
 import type { FrameView } from "./view.ts";
 
 const keysDialog = () => import("./keys-dialog.tsx");
@@ -23,18 +24,16 @@ const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName));
 
+type Props = { readonly view: FrameView; readonly look: Look; readonly phone: boolean; readonly children: ReactNode };
+
 /** The mantel, the strip and the rail round every place of an album. */
-export function AlbumFrame({
-  view,
-  look,
-  phone,
-  children,
-}: {
-  view: FrameView;
-  look: Look;
-  phone: boolean;
-  children: ReactNode;
-}) {
+export const AlbumFrame = (props: Props) => (
+  <OutboxProvider albumId={props.view.albumId} memberId={props.view.memberId}>
+    <Frame {...props} />
+  </OutboxProvider>
+);
+
+function Frame({ view, look, phone, children }: Props) {
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const params = useParams();
   const { albumId } = view;
@@ -44,7 +43,7 @@ export function AlbumFrame({
   const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
   const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);
   const close = () => setOpen(null);
-  const undo = useUndo(albumId);
+  const turning = useTurn(albumId, useOutbox().state.entries.length > 0);
   const navigate = useNavigate();
   const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
   const dayDate = chosen ?? view.dayDate;
@@ -54,9 +53,10 @@ export function AlbumFrame({
       if (isTyping(event.target) || event.altKey || document.querySelector("[role=dialog]")) return;
       const command = event.ctrlKey || event.metaKey;
       const place = PLACES.find(({ key }) => key === event.key);
-      if (command && event.key.toLowerCase() === "z" && !event.shiftKey) {
+      const pressed = event.key.toLowerCase();
+      if (command && (pressed === "z" || pressed === "y")) {
         event.preventDefault();
-        undo.take();
+        turning.turn(pressed === "z" && !event.shiftKey ? "back" : "again");
       } else if (command) return;
       else if (event.key === "?") setOpen("keys");
       else if (event.key === "/") {
@@ -74,10 +74,10 @@ export function AlbumFrame({
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [undo, view.rows, navigate, albumId, dayDate]);
+  }, [turning, view.rows, navigate, albumId, dayDate]);
 
   return (
-    <OutboxProvider albumId={view.albumId} memberId={view.memberId}>
+    <>
       <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
         To the page itself
       </a>
@@ -123,9 +123,20 @@ export function AlbumFrame({
               <button type="button" onClick={() => setOpen("find")} className="rail-button">
                 <Search className="size-4" aria-hidden="true" /> Find
               </button>
-              <button type="button" onClick={undo.take} className="rail-button">
-                <Undo2 className="size-4" aria-hidden="true" /> Take back
-              </button>
+              <div className="flex items-center">
+                <button type="button" onClick={() => turning.turn("back")} className="rail-button">
+                  <Undo2 className="size-4" aria-hidden="true" /> Take back
+                </button>
+                <button
+                  type="button"
+                  onClick={() => turning.turn("again")}
+                  title="Do again what was taken back"
+                  aria-label="Do again"
+                  className="rail-button justify-end"
+                >
+                  <Redo2 className="size-4" aria-hidden="true" />
+                </button>
+              </div>
               <LookSwitch look={look} />
               <button type="button" onClick={() => setOpen("keys")} className="rail-button">
                 Keys
@@ -140,11 +151,7 @@ export function AlbumFrame({
             tabIndex={-1}
             className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0"
           >
-            {undo.said && (
-              <p role="status" className="border-b border-line bg-panel px-5 py-2 text-sm">
-                {undo.said}
-              </p>
-            )}
+            <TurnBar turn={turning} albumId={albumId} />
             <ReturnedWords />
             {children}
           </main>
@@ -163,10 +170,10 @@ export function AlbumFrame({
           here={here}
           look={look}
           onFind={() => setOpen("find")}
-          onTakeBack={undo.take}
+          onTurn={turning.turn}
           onClose={close}
         />
       )}
-    </OutboxProvider>
+    </>
   );
 }

@@ -6,6 +6,7 @@ const KEYS = [
   ["Enter", "On the dial: open the chosen day"],
   ["Home, End", "On the dial: first and last day"],
   ["Ctrl or Cmd + Z", "Take your last change back"],
+  ["with Shift", "Do again what was taken back"],
   ["Tab", "From field to field, from piece to piece"],
   ["← → ↑ ↓", "On a piece: a sixteenth of an inch or a millimetre; with Shift, eight times that"],
   ["T", "On a piece: turn it by a quarter"],

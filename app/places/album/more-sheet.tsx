@@ -1,4 +1,4 @@
-import { Search, Undo2 } from "lucide-react";
+import { Redo2, Search, Undo2 } from "lucide-react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
@@ -12,14 +12,18 @@ type Props = {
   readonly here: PlaceId | null;
   readonly look: Look;
   readonly onFind: () => void;
-  readonly onTakeBack: () => void;
+  readonly onTurn: (way: "back" | "again") => void;
   readonly onClose: () => void;
 };
 
+const TURNS = [
+  ["back", "Take back the last change", Undo2],
+  ["again", "Do it again", Redo2],
+] as const;
 const LINE = "flex min-h-12 items-center gap-3 border-b border-line px-4 text-left text-lg";
 
 /** On a phone, what the bar at the foot has no room for: from the foot up, in reach of the thumb. */
-export function MoreSheet({ albumId, dayDate, here, look, onFind, onTakeBack, onClose }: Props) {
+export function MoreSheet({ albumId, dayDate, here, look, onFind, onTurn, onClose }: Props) {
   return (
     <Modal
       label="More"
@@ -48,16 +52,19 @@ export function MoreSheet({ albumId, dayDate, here, look, onFind, onTakeBack, on
       <button type="button" onClick={onFind} className={LINE}>
         <Search className="size-5" aria-hidden="true" /> Find
       </button>
-      <button
-        type="button"
-        onClick={() => {
-          onClose();
-          onTakeBack();
-        }}
-        className={LINE}
-      >
-        <Undo2 className="size-5" aria-hidden="true" /> Take back the last change
-      </button>
+      {TURNS.map(([way, name, Icon]) => (
+        <button
+          key={way}
+          type="button"
+          onClick={() => {
+            onClose();
+            onTurn(way);
+          }}
+          className={LINE}
+        >
+          <Icon className="size-5" aria-hidden="true" /> {name}
+        </button>
+      ))}
       <div className="flex items-center justify-between px-4 pt-1">
         <LookSwitch look={look} />
         <ModalClose className="min-h-12 px-2 text-lg font-medium">Close</ModalClose>

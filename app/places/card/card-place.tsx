@@ -17,10 +17,10 @@ import { settingOf } from "#core/words/lettering.ts";
 import { cardMat } from "./card-drawing.ts";
 import { KeptFree } from "./kept-free.tsx";
 import { LetteringPanel } from "./lettering-panel.tsx";
-import { Revisions } from "./revisions.tsx";
 import { Secrecy } from "./secrecy.tsx";
 import { type CardDesk, useCard } from "./use-card.ts";
 import type { CardView } from "./view.ts";
+import { Wordings } from "./wordings.tsx";
 
 /** One card, front and back: its words laid to scale as they will be printed, and whether they fit. */
 export function CardPlace({ view }: { view: CardView }) {
@@ -114,7 +114,7 @@ export function CardPlace({ view }: { view: CardView }) {
           <LetteringPanel {...{ desk, face, unit }} text={text} hands={view.hands} sets={view.sets} albumId={albumId} />
           <KeptFree desk={desk} face={face} unit={unit} />
           <Secrecy desk={desk} today={view.today} />
-          <Revisions revisions={view.revisions} desk={desk} />
+          <Wordings wordings={view.wordings} desk={desk} />
           <div className="flex gap-2 border-t border-line pt-3">
             {step(view.before, "Card before")}
             {step(view.after, "Next card")}

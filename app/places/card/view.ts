@@ -13,8 +13,8 @@ import { cardStanding } from "#core/sheet/card-printing.ts";
 import type { Print } from "#core/sheet/printing.ts";
 import type { Hand, StampSet } from "#core/words/lettering.ts";
 
-export type SavedWords = {
-  readonly version: number;
+export type SavedWording = {
+  readonly id: number;
   readonly said: string;
   readonly text: string;
   readonly back: string;
@@ -37,7 +37,7 @@ export type CardView = {
   readonly dates: ReturnType<typeof wordsView>["dates"];
   readonly hands: readonly (Hand & { readonly id: string })[];
   readonly sets: readonly (StampSet & { readonly id: string })[];
-  readonly revisions: readonly SavedWords[];
+  readonly wordings: readonly SavedWording[];
 };
 
 type Aggregate = {
@@ -62,7 +62,7 @@ export function cardView(
   aggregate: Aggregate,
   { page, day, card }: NonNullable<ReturnType<typeof cardOf>>,
   letters: Pick<CardView, "hands" | "sets">,
-  revisions: readonly { version: number; at: string; by: string; text: string; back: string }[],
+  wordings: readonly { id: number; at: string; by: string; text: string; back: string }[],
   today: CalendarDate,
   saidAt: (iso: string) => string,
 ): CardView {
@@ -89,11 +89,11 @@ export function cardView(
       content.jottings.map((each) => ({ ...each, dayId: id, version, isPrivate: isPrivate(each, today) })),
     ),
     dates: pagesOf(aggregate).map((each) => ({ date: each.group.lead.date, said: pageName(each) })),
-    revisions: revisions.map(({ version, at: saved, by, text, back }) => ({
-      version,
+    wordings: wordings.map(({ id, at: saved, by, text, back }) => ({
+      id,
       text,
       back,
-      said: version === 0 ? `Before ${saidAt(saved)}` : `${by}, ${saidAt(saved)}`,
+      said: by === "" ? `Before ${saidAt(saved)}` : `${by}, ${saidAt(saved)}`,
     })),
   };
 }

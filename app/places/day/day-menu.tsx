@@ -88,10 +88,11 @@ export function DayMenu({
           )}
           <undo.Form
             method="post"
-            action={to.undo(view.albumId)}
+            action={to.changes(view.albumId)}
             onSubmit={() => setOpen(false)}
             className="border-t border-line"
           >
+            <input type="hidden" name="way" value="back" />
             <button type="submit" className={item}>
               Take your last change back
             </button>

@@ -14,4 +14,7 @@ export function settingsView(album: AlbumPlan & { version: number }) {
   };
 }
 
-export type SettingsView = ReturnType<typeof settingsView> & { readonly aside: readonly string[] };
+export type SettingsView = ReturnType<typeof settingsView> & {
+  readonly albumId: string;
+  readonly aside: readonly string[];
+};

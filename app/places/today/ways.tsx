@@ -3,7 +3,8 @@ import type { Look } from "#app/parts/look-switch.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { LateFind, LateMore } from "#app/places/album/late-dialogs.tsx";
 import { PhoneBar } from "#app/places/album/phone-bar.tsx";
-import { useUndo } from "#app/places/album/use-undo.ts";
+import { TurnBar } from "#app/places/album/turn-bar.tsx";
+import { useTurn } from "#app/places/album/use-turn.ts";
 import type { TodayView } from "./view.ts";
 
 type Props = {
@@ -19,14 +20,12 @@ type Props = {
 export function Ways({ album, dayDate, look, phone, onTakeBack }: Props) {
   const [open, setOpen] = useState<"more" | "find" | null>(null);
   const narrow = useMedia("(max-width: 899.9px)", phone);
-  const undo = useUndo(album.id);
+  const turning = useTurn(album.id, false);
   return (
     <>
-      {undo.said && (
-        <p role="status" className="-mx-4 -mt-4 bg-panel px-4 py-2 text-sm">
-          {undo.said}
-        </p>
-      )}
+      <div className="-mx-4 -mt-4">
+        <TurnBar turn={turning} albumId={album.id} />
+      </div>
       <PhoneBar albumId={album.id} dayDate={dayDate} here="today" drawn={narrow} onMore={() => setOpen("more")} />
       {open === "more" && (
         <LateMore
@@ -35,9 +34,9 @@ export function Ways({ album, dayDate, look, phone, onTakeBack }: Props) {
           here={null}
           look={look}
           onFind={() => setOpen("find")}
-          onTakeBack={() => {
+          onTurn={(way) => {
             onTakeBack();
-            undo.take();
+            turning.turn(way);
           }}
           onClose={() => setOpen(null)}
         />

@@ -2,29 +2,27 @@ import { diffWords } from "diff";
 import { useState } from "react";
 import { Button } from "#app/parts/button.tsx";
 import type { CardDesk } from "./use-card.ts";
-import type { SavedWords } from "./view.ts";
+import type { SavedWording } from "./view.ts";
 
 /** How the words were: every save, compared with what stands there now, and brought back if wished. */
-export function Revisions({ revisions, desk }: { revisions: readonly SavedWords[]; desk: CardDesk }) {
+export function Wordings({ wordings, desk }: { wordings: readonly SavedWording[]; desk: CardDesk }) {
   const [shown, setShown] = useState<number | null>(null);
-  const chosen = revisions.find(({ version }) => version === shown);
+  const chosen = wordings.find(({ id }) => id === shown);
   const { card, front, back } = desk;
   return (
     <details className="border-t border-line pt-3">
       <summary className="min-h-8 cursor-pointer font-medium">
-        Earlier words<span className="font-normal text-quiet">, {revisions.length} kept</span>
+        Earlier words<span className="font-normal text-quiet">, {wordings.length} kept</span>
       </summary>
-      {revisions.length === 0 && (
-        <p className="mt-2 text-sm text-quiet">Every change is kept from the first word on.</p>
-      )}
+      {wordings.length === 0 && <p className="mt-2 text-sm text-quiet">Every change is kept from the first word on.</p>}
       <ol className="mt-2 grid max-h-48 overflow-y-auto">
-        {revisions.map(({ version, said, text, back: behind }) => (
-          <li key={version}>
+        {wordings.map(({ id, said, text, back: behind }) => (
+          <li key={id}>
             <button
               type="button"
-              aria-pressed={version === shown}
-              onClick={() => setShown(version === shown ? null : version)}
-              className={`grid min-h-9 w-full grid-cols-[auto_minmax(0,1fr)] items-baseline gap-3 border-b border-line py-1 text-left text-sm hover:text-ember ${version === shown ? "font-semibold" : ""}`}
+              aria-pressed={id === shown}
+              onClick={() => setShown(id === shown ? null : id)}
+              className={`grid min-h-9 w-full grid-cols-[auto_minmax(0,1fr)] items-baseline gap-3 border-b border-line py-1 text-left text-sm hover:text-ember ${id === shown ? "font-semibold" : ""}`}
             >
               <span>{said}</span>
               <span className="truncate text-quiet">{`${text} ${behind}`.trim() || "nothing"}</span>

@@ -1,0 +1,30 @@
+import { Redo2, Undo2 } from "lucide-react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
+import type { Turn } from "./use-turn.ts";
+
+/** What was put back or done again, by name, with the way to change one's mind and to everything that was done. */
+export function TurnBar({ turn: { said, turn }, albumId }: { turn: Turn; albumId: string }) {
+  if (!said) return null;
+  const [way, name, Icon] =
+    said.way === "back" ? (["again", "Do it again", Redo2] as const) : (["back", "Put it back", Undo2] as const);
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 border-b border-line bg-panel px-5 py-1 text-sm">
+      <p role="status" className="py-1">
+        {said.words}
+      </p>
+      {said.done && (
+        <button
+          type="button"
+          onClick={() => turn(way)}
+          className="flex min-h-8 items-center gap-1.5 font-medium hover:text-ember"
+        >
+          <Icon className="size-4" aria-hidden="true" /> {name}
+        </button>
+      )}
+      <Link to={to.changes(albumId)} className="min-h-8 content-center underline decoration-edge underline-offset-3">
+        All changes
+      </Link>
+    </div>
+  );
+}
