@@ -188,19 +188,19 @@ export function didSentence(did: Did, names: Names): string {
 export type SinceSaid = { readonly words: string; readonly by: string; readonly at: string } | null;
 
 export const turnedSaid = (way: "back" | "again", words: string): string =>
-  `${way === "back" ? "Put back" : "Done again"}: ${words}.`;
+  `${way === "back" ? "Taken back" : "Done again"}: ${words}.`;
 
 /** Why a change was left as it is; `since` is what was done after it on the same thing. */
 export function notTurnedSaid(way: "back" | "again", words: string, since: SinceSaid): string {
-  const begin = `Not ${way === "back" ? "put back" : "done again"}: ${words}.`;
+  const begin = `Not ${way === "back" ? "taken back" : "done again"}: ${words}.`;
   return since
     ? `${begin} Since then: ${since.words} (${since.by}, ${since.at}). That would be undone with it.`
     : `${begin} The same thing has been changed since, and that would be undone with it.`;
 }
 
 export const NOTHING_LEFT = {
-  back: "Nothing of yours in this album is left to put back.",
-  again: "Nothing you put back is left to do again.",
+  back: "Nothing of yours in this album is left to take back.",
+  again: "Nothing you took back is left to do again.",
 } as const;
 export const NO_LONGER_KEPT =
   "It is not kept any more how it was before: that is for 30 days, and until the tray is emptied.";

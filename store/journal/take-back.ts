@@ -149,6 +149,7 @@ async function turn(tx: Transaction, author: Author, line: Line, way: Way): Prom
   const byDates = !(await putInOrder(tx, author, order, orderNow, moved));
   if (byDates) await moveLeaves(tx, author, [...new Set(saves.map(({ dayId }) => dayId))]);
 
+  await checkLeavesGone(tx, author, line, changes);
   await checkBook(tx, author, leavesBefore, changes);
   await checkGroups(tx, author, slotsBefore, changes);
   await checkTryOuts(tx, changes);
@@ -213,6 +214,25 @@ async function putInOrder(
         where leaf.id = there.id and leaf.position is distinct from there.position`,
   );
   return joined !== null;
+}
+
+/** Refuses what would take a leaf out of the book that somebody has shared a side of, or set a candidate beside, since. */
+async function checkLeavesGone(
+  tx: Transaction,
+  { albumId }: Author,
+  line: Line,
+  changes: readonly Recorded[],
+): Promise<void> {
+  const ids = changes.filter(({ of }) => of === "leaf").map(({ key }) => String(key.id));
+  if (ids.length === 0) return;
+  const { rows } = await tx.execute<{ of: string; key: Recorded["key"] }>(sql`
+    select r.of, r.key from journal_row r join journal_line l on l.id = r.line_id, leaf f
+    where f.album_id = ${albumId} and f.id = any(${`{${ids.join(",")}}`}::uuid[]) and f.position is null
+      and l.album_id = f.album_id and l.seq > ${line.seq} and l.taken_back_at is null
+      and (r.of = 'side_guest' and r.key ->> 'leaf_id' = f.id::text
+        or r.of = 'try_out' and r.key ->> 'id' in (select t.id::text from try_out t where t.leaf_id = f.id))
+    order by l.seq desc limit 1`);
+  if (rows[0]) throw new ChangedSince({ ...rows[0], columns: [] });
 }
 
 /** Refuses what would glue a leaf to another than it was glued to, or leave it glued to nothing. */

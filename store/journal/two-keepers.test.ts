@@ -121,9 +121,9 @@ describe("two people in one album, doing, putting back and doing again in any or
           }
         }
       }),
-      { numRuns: Number(process.env.RUNS ?? 14), endOnFailure: process.env.RUNS !== undefined },
+      { numRuns: 14 },
     );
     expect(back).toBeGreaterThan(10);
     expect([again, refused, others].every((count) => count > 0)).toBe(true);
-  }, 600_000);
+  }, 60_000);
 });

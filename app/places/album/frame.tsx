@@ -123,7 +123,7 @@ function Frame({ view, look, phone, children }: Props) {
               <button type="button" onClick={() => setOpen("find")} className="rail-button">
                 <Search className="size-4" aria-hidden="true" /> Find
               </button>
-              <div className="flex items-center">
+              <div className="-mr-3 flex items-center justify-between">
                 <button type="button" onClick={() => turning.turn("back")} className="rail-button">
                   <Undo2 className="size-4" aria-hidden="true" /> Take back
                 </button>
@@ -132,7 +132,7 @@ function Frame({ view, look, phone, children }: Props) {
                   onClick={() => turning.turn("again")}
                   title="Do again what was taken back"
                   aria-label="Do again"
-                  className="rail-button justify-end"
+                  className="rail-button w-auto px-3"
                 >
                   <Redo2 className="size-4" aria-hidden="true" />
                 </button>

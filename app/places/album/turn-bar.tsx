@@ -3,11 +3,11 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { Turn } from "./use-turn.ts";
 
-/** What was put back or done again, by name, with the way to change one's mind and to everything that was done. */
+/** What was taken back or done again, by name, with the way to change one's mind and to everything that was done. */
 export function TurnBar({ turn: { said, turn }, albumId }: { turn: Turn; albumId: string }) {
   if (!said) return null;
   const [way, name, Icon] =
-    said.way === "back" ? (["again", "Do it again", Redo2] as const) : (["back", "Put it back", Undo2] as const);
+    said.way === "back" ? (["again", "Do it again", Redo2] as const) : (["back", "Take it back", Undo2] as const);
   return (
     <div className="flex flex-wrap items-center gap-x-5 border-b border-line bg-panel px-5 py-1 text-sm">
       <p role="status" className="py-1">

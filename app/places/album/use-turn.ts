@@ -11,7 +11,7 @@ type Answer =
   | { ok: false; reason: Away };
 type Said = { readonly words: string; readonly way: Way; readonly done: boolean };
 
-const WAITING = "It goes back as soon as what you did is saved.";
+const WAITING = "It is taken back as soon as what you did is saved.";
 
 /**
  * Takes the member's last change in the album back, or does the one taken back last again, and says which. `isSaving`:

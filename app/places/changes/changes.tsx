@@ -22,7 +22,7 @@ type Props = {
   readonly answer: { ok: boolean; said: string } | { ok: false; reason: Away } | null;
 };
 
-/** Everything that was done in the album, each to be put back by itself, whoever did it. */
+/** Everything that was done in the album, each to be taken back by itself, whoever did it. */
 export function Changes({ albumId, lines, isFirst, more, answer }: Props) {
   const said = answer && ("said" in answer ? answer.said : UNREACHABLE[answer.reason]);
   return (
@@ -54,7 +54,7 @@ export function Changes({ albumId, lines, isFirst, more, answer }: Props) {
                 <p className={line.takenBack ? "text-quiet line-through decoration-edge" : ""}>{line.said}</p>
                 <p className="text-sm text-quiet">
                   {line.by === null ? "You" : line.by}, {line.at}
-                  {line.takenBack && " · put back"}
+                  {line.takenBack && " · taken back"}
                 </p>
               </div>
               <Turn line={line} />
@@ -85,7 +85,7 @@ function Turn({ line }: { line: Line }) {
   if (!line.open) return null;
   const [way, name, Icon] = line.takenBack
     ? (["again", "Do again", Redo2] as const)
-    : (["back", "Put back", Undo2] as const);
+    : (["back", "Take back", Undo2] as const);
   return (
     <Form method="post">
       <input type="hidden" name="line" value={line.id} />
