@@ -5,18 +5,22 @@ import { newCard } from "../../core/album/model.ts";
 import { inches } from "../../core/measure/length.ts";
 import { size } from "../../core/measure/size.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
+import { mergeWithNeighbour } from "../../core/month/slots.ts";
 import { FULL, newBook, piece } from "../../tests/book.ts";
 import { decemberPlan, newAlbum, openTestStore, secondMember } from "../../tests/household.ts";
 import { aPhoto, withPrints } from "../../tests/prints.ts";
 import { createAlbum, readAlbum, updateAlbum } from "../album.ts";
-import { saveDayEdit } from "../day.ts";
+import type { Author } from "../author.ts";
+import { saveBookEdit } from "../book.ts";
+import { changeMonth, saveDayEdit } from "../day.ts";
 import { keepHand, readHandsAndStamps } from "../hands.ts";
 import { keepOrder } from "../lab-orders.ts";
 import { changeMatter } from "../matter.ts";
 import { markSheetPrinted } from "../printing.ts";
 import { markInAlbum, readRoll } from "../roll.ts";
-import { journalRow } from "../schema/index.ts";
+import { card as cardTable, journalRow } from "../schema/index.ts";
 import { emptyTray } from "../tray.ts";
+import { addTryOut, arrangeTryOut, dropTryOut } from "../try-out.ts";
 import { readWordings } from "../wordings.ts";
 import { journaled } from "./line.ts";
 import { forgetChanges, KEPT_DAYS, readJournal } from "./read.ts";
@@ -26,6 +30,11 @@ const store = openTestStore();
 afterAll(() => store.close());
 const { db } = store;
 const three = size(inches(3), inches(4));
+
+const boundPlan = () => {
+  const plan = decemberPlan();
+  return { ...plan, format: { ...plan.format, binding: "sewn" as const, leaves: 6 } };
+};
 
 describe("taken back and done again", () => {
   it("goes through everything in its order, whatever it was: the picture set aside before the title", async () => {
@@ -133,6 +142,49 @@ describe("somebody else's change", () => {
       expect(await takeBack(db, author())).toMatchObject({ reason: "changed-since", since: { by: "Tobiah" } });
       expect((await look()).leaves.some(({ id }) => id === leaf)).toBe(true);
     }
+  });
+
+  it("keeps the page it shares, the glue it has, and the try-outs that can be told apart", async () => {
+    const { keeper, look, dayId, author, give } = await newBook(store);
+    const his = author(await secondMember(store, keeper, "Tobiah"));
+    const refused = { reason: "changed-since", since: { by: "Tobiah" } };
+    const slot = async (date: string) => (await look()).days.find((day) => day.date === date)?.mergedInto;
+    const [four, six] = [await dayId("2026-12-04"), await dayId("2026-12-06")];
+    await changeMonth(db, author(), { what: "month", how: "merge", day: four }, (slots, span) =>
+      mergeWithNeighbour(slots, span, four, "after"),
+    );
+    await changeMonth(db, his, { what: "month", how: "merge", day: six }, (slots, span) =>
+      mergeWithNeighbour(slots, span, six, "before"),
+    );
+    expect(await takeBack(db, author())).toMatchObject(refused);
+    expect([await slot("2026-12-05"), await slot("2026-12-06")]).toEqual([four, four]);
+
+    const leaf = await give("2026-12-02");
+    const tries = [randomUUID(), randomUUID(), randomUUID()];
+    const [mine = "", , later = ""] = tries;
+    for (const id of tries.slice(0, 2))
+      await addTryOut(db, author(), { id, leafId: leaf, face: "front", pieces: [piece(id)] });
+    await dropTryOut(db, author(), mine);
+    await addTryOut(db, his, { id: later, leafId: leaf, face: "front", pieces: [piece("his")] });
+    expect(await takeBack(db, author())).toMatchObject({ reason: "changed-since" });
+    expect((await look()).tryOuts.map(({ id }) => id).sort()).toEqual(tries.slice(1).sort());
+    const before = await readJournal(db, author(), 99, null);
+    await arrangeTryOut(db, author(), later, 0, [piece("one")]);
+    expect(await arrangeTryOut(db, his, later, 0, [piece("late")])).toMatchObject({ reason: "try-out-changed" });
+    expect(await readJournal(db, author(), 99, null)).toHaveLength(before.length + 1);
+
+    const albumId = await createAlbum(db, keeper.householdId, boundPlan());
+    const bound = async () => (await readAlbum(db, keeper.householdId, albumId))?.leaves ?? [];
+    const [one, two, third] = await bound();
+    if (!one || !two || !third) throw new Error("counted");
+    const here = (who: Author) => ({ ...who, albumId });
+    await saveBookEdit(db, here(author()), null, { kind: "remove-leaf", leaf: two.id });
+    await saveBookEdit(db, here(his), null, { kind: "glue-leaf", leaf: one.id, next: third.id, glued: true });
+    expect(await takeBack(db, here(author()))).toMatchObject({ reason: "changed-since" });
+    expect((await bound()).slice(0, 2).map(({ id, glued }) => [id, glued])).toEqual([
+      [one.id, true],
+      [third.id, false],
+    ]);
   });
 
   it("of another album, or of another household, is as if it were not there", async () => {
@@ -249,7 +301,7 @@ describe("how things were before", () => {
     expect(await takeBack(db, author(), kept?.id)).toEqual({ ok: false, reason: "no-longer-kept" });
   });
 
-  it("is of a card's words kept beside it, also where they were taken back", async () => {
+  it("is of a card's words kept beside it, also where they were taken back, or came with the card", async () => {
     const { dayId, author } = await newBook(store);
     const day = await dayId("2026-12-05");
     const card = newCard(randomUUID(), three, "One");
@@ -258,5 +310,15 @@ describe("how things were before", () => {
     await takeBack(db, author());
     expect((await readWordings(db, card.id)).map(({ text }) => text)).toEqual(["One", "Two", "One"]);
     expect((await readWordings(db, card.id)).every(({ by }) => by === "Keeper")).toBe(true);
+    // As one that came with an archive.
+    const [read] = await db
+      .insert(cardTable)
+      .values({ dayId: day, position: 9, ...three, text: "Began", back: "so" })
+      .returning({ id: cardTable.id });
+    await saveDayEdit(db, author(), day, null, { kind: "card-text", id: read?.id ?? "", text: "Then" });
+    expect((await readWordings(db, read?.id ?? "")).map(({ by, text, back }) => [by, text, back])).toEqual([
+      ["Keeper", "Then", "so"],
+      ["", "Began", "so"],
+    ]);
   });
 });
