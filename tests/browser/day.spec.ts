@@ -67,7 +67,7 @@ test("a day is skipped, taken up, merged, split and moved, and each is taken bac
   await expect(title(page)).toHaveValue("");
   await expect(page.getByLabel("Foundation page")).toHaveValue("");
   await page.getByRole("button", { name: "Take back" }).click();
-  await expect(page.getByText("Your last change was taken back.")).toBeVisible();
+  await expect(page.getByText(/^Taken back: /)).toBeVisible();
   await page.goto(`${album}/days/2026-12-13`);
   await expect(title(page)).toHaveValue("The parade");
 });

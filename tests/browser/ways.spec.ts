@@ -251,6 +251,9 @@ test("on a phone the bar has five, and More has the rest, the tray and Take back
   await expect(page.getByRole("alert")).toContainText("This did not load");
   await page.getByRole("alert").getByRole("button", { name: "Close" }).tap();
   await page.unrouteAll();
+  await bar.getByRole("button", { name: "More" }).tap();
+  await page.getByRole("alert").getByRole("button", { name: "Load again" }).tap();
+  await expect(page.getByRole("alert")).toHaveCount(0);
   await expect(page.getByLabel("Jot it down")).toHaveValue("Half a sentence");
   await bar.getByRole("button", { name: "More" }).tap();
   await more.getByRole("button", { name: "Find" }).tap();

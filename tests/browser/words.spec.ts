@@ -28,7 +28,7 @@ test("on a phone, three lines and a photo are jotted in three acts, and are on t
   await expect(jotted(page)).toHaveCount(2);
   await page.getByRole("button", { name: "More" }).click();
   await page.getByRole("button", { name: "Take back the last change" }).click();
-  await expect(page.getByText("Your last change was taken back.")).toBeVisible();
+  await expect(page.getByText(/^Taken back: /)).toBeVisible();
   await expect(page.getByText("Kept, and at home.")).toBeHidden();
   await expect(jotted(page)).toHaveCount(1);
   await page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: "Day", exact: true }).click();

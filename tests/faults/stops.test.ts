@@ -11,7 +11,7 @@ import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore } from "../../store/db.ts";
 import { migrateStore, NewerSchema } from "../../store/migrate.ts";
 import { makeWorld, quickVisitor, type World } from "../matrix/world.ts";
-import { edit, get, sendForm, sendJson, type Visitor } from "./visitor.ts";
+import { edit, get, sendForm, type Visitor } from "./visitor.ts";
 
 /** The plug pulled and the program killed, at so many moments; `./hearth test --large` tries more of them. */
 const MOMENTS = process.env.HEARTH_LARGE === "1" ? 20 : 3;
