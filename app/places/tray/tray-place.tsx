@@ -111,7 +111,7 @@ function Empty() {
   const [asked, setAsked] = useState(false);
   return (
     <Form method="post" className="flex flex-wrap items-center justify-between gap-4" onSubmit={() => setAsked(false)}>
-      <p className="text-sm text-quiet">Emptying cannot be taken back.</p>
+      <p className="text-sm text-quiet">Emptying cannot be taken back, nor can any change that was made before it.</p>
       {asked ? (
         <span className="flex items-center gap-3">
           <Button type="submit" name="intent" value="empty" small>
