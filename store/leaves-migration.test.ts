@@ -5,7 +5,9 @@ import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { presetById } from "../core/album/formats.ts";
 import type { Leaf } from "../core/album/leaf.ts";
+import { newCard } from "../core/album/model.ts";
 import { inches, type Length, ticks } from "../core/measure/length.ts";
+import { cardMadeAs } from "../core/sheet/card-printing.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";
 import { openStore } from "./db.ts";
@@ -181,6 +183,18 @@ beforeAll(async () => {
       ids.begun,
     ],
   );
+  // As the program of then said of a card how its print was made: with the card's own lettering, and with the usual one.
+  const usual = cardMadeAs({ ...newCard("", { w: ticks(100), h: ticks(100) }), text: 'plain "face":' });
+  const written = { stock: "plain", lettering: { face: "book", kind: "typed", size: 40 } };
+  for (const [card, madeAs] of [
+    [ids.written, JSON.stringify({ text: "said", back: "", setting: written })],
+    [ids.begun, usual.replace('"typeface":', '"face":')],
+  ])
+    await query(
+      "insert into print (album_id, place, card_id, x, y, w, h, turned, spare, made_as, state) values ($1, 0, $2, 0, 0, 1, 1, false, false, $3, 'trimmed')",
+      [ids.album, card, madeAs],
+    );
+  await query("update card set text = $2 where id = $1", [ids.begun, 'plain "face":']);
   await migrateStore(store, MIGRATIONS);
   const read = await readAlbum(store.db, ids.household ?? "", ids.album ?? "");
   if (!read) throw new Error("the album is not there any more");
@@ -273,6 +287,9 @@ describe("an album from before leaves said themselves what they are", () => {
       { lettering: { kind: "typed", typeface: "book", size: 40 }, stock: "plain" },
       null,
     ]);
+    // So that no card that is printed is wanted anew.
+    const made = new Map(album.prints.map((print) => [print.of, print.madeAs]));
+    for (const card of cards ?? []) expect(made.get(card.id)).toBe(cardMadeAs(card));
   });
 
   it("has its title page as an entry of its own, and its numbers a look that nobody has chosen yet", () => {
@@ -300,7 +317,7 @@ describe("an album from before leaves said themselves what they are", () => {
         ["", "first", "behind"],
       ],
       [
-        ["", "plain", ""],
+        ["", 'plain "face":', ""],
         ["", "began so", ""],
       ],
     ]);
