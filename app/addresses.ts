@@ -1,4 +1,5 @@
 import { href } from "react-router";
+import type { DocumentAsked } from "#core/document/asked.ts";
 import type { PartPath } from "./places.ts";
 
 /**
@@ -6,6 +7,8 @@ import type { PartPath } from "./places.ts";
  * they stand in an address; a query's value that is null or left out is not in it.
  */
 type Query = Readonly<Record<string, string | null | undefined>>;
+
+type DocumentKind = DocumentAsked["kind"] | "day-plan" | "deck" | "lab-order";
 
 const asked = (path: string, query: Query): string => {
   const said = Object.entries(query).flatMap(([name, value]) => (value ? [[name, value] as const] : []));
@@ -61,15 +64,7 @@ export const to = {
     href("/albums/:album/leaves/:leaf/:face", { album, leaf, face }),
   settings: (album: string) => href("/albums/:album/settings", { album }),
 
-  leafFile: (album: string, leaf: string, file: string) =>
-    href("/albums/:album/leaves/:leaf/print/:file", { album, leaf, file }),
-  punchGuide: (album: string, ending: "pdf" | "svg") => href("/albums/:album/punch-guide/:ending", { album, ending }),
-  dayPlan: (album: string) => href("/albums/:album/day-plan.csv", { album }),
-  sheetFile: (album: string, file: string) => href("/albums/:album/sheet-files/:file", { album, file }),
-  labFile: (album: string, order: string, file: string) =>
-    href("/albums/:album/lab-orders/:order/:file", { album, order, file }),
-  cardFile: (album: string, file: string, query: Query = {}) =>
-    asked(href("/albums/:album/card-files/:file", { album, file }), query),
-  deckFile: (album: string, deck: string, file: string) =>
-    href("/albums/:album/decks/:deck/:file", { album, deck: encodeURIComponent(deck), file }),
+  /** Everything of an album that is printed or written out; `file` is its name with the ending that says what it is written as. */
+  document: (album: string, kind: DocumentKind, file: string, query: Query = {}) =>
+    asked(href("/albums/:album/documents/:kind/:file", { album, kind, file: encodeURIComponent(file) }), query),
 } as const;

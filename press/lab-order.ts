@@ -3,7 +3,7 @@ import Papa from "papaparse";
 import type { PhotoUse } from "../core/album/model.ts";
 import { toMillimetres } from "../core/measure/length.ts";
 import { printFile } from "./develop.ts";
-import type { PhotoBytes } from "./sheet.ts";
+import type { PhotoBytes } from "./document.ts";
 import { type PackedFile, writeZip } from "./zip.ts";
 
 /** One print of an order: what it is of and which day it is for. */

@@ -354,12 +354,12 @@ test("a leaf and the punch guide print at true size, as PDF and SVG", async ({ p
   const leaf =
     new URL(page.url()).searchParams.get("at") ??
     (await page.locator("[data-board]").last().getAttribute("data-board"))?.split("/")[0];
-  for (const path of [`leaves/${leaf}/print/front`, "punch-guide"]) {
+  for (const path of [`leaf/${leaf}.front`, "punch-guide/guide"]) {
     for (const [ending, start] of [
       ["pdf", "%PDF"],
       ["svg", "<?xml"],
     ]) {
-      const file = await page.request.get(`${album}/${path}${path === "punch-guide" ? "/" : "."}${ending}`);
+      const file = await page.request.get(`${album}/documents/${path}.${ending}`);
       expect(file.ok(), `${path} ${ending}`).toBe(true);
       expect((await file.text()).startsWith(start ?? "")).toBe(true);
     }

@@ -344,7 +344,7 @@ test("a private text is in nothing that leaves; words are found with accents asi
   await page.getByLabel("What the card is").selectOption({ label: "Card with its own print, on a carrier sheet" });
   await saved(page);
 
-  const table = await page.request.get(`${album}/day-plan.csv`);
+  const table = await page.request.get(`${album}/documents/day-plan/plan.csv`);
   expect(await table.text()).not.toContain("spyglass");
   await page.goto(`${album}/finish`);
   await expect(page.getByText("One private text stays here", { exact: false })).toBeVisible();

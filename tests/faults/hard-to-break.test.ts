@@ -175,11 +175,11 @@ describe("what cannot be kept", () => {
       { id: card.id, what: { kind: "card", card: card.id }, at: { x: 0, y: 0 }, turn: 0, outside: false, dayId: null },
     ];
     await edit(who, album, { what: "book", seen: null, edit: { kind: "arrange", leaf, face: "front", pieces } });
-    const svg = await (await get(who, `${album}/leaves/${leaf}/print/front.svg`)).text();
+    const svg = await (await get(who, `${album}/documents/leaf/${leaf}.front.svg`)).text();
     // biome-ignore lint/suspicious/noControlCharactersInRegex: these are what is looked for
     expect(svg).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f]/);
     expect(svg).toContain("bell");
-    expect((await get(who, `${album}/leaves/${leaf}/print/front.pdf`)).status).toBe(200);
+    expect((await get(who, `${album}/documents/leaf/${leaf}.front.pdf`)).status).toBe(200);
   });
 });
 

@@ -124,7 +124,7 @@ describe("a request that is not one of ours", () => {
     const [owner, stranger] = [await signUp(), await signUp()];
     const album = await makeAlbum(owner.cookie);
     const nowhere = `/albums/${randomUUID()}`;
-    for (const place of ["/month", "/days/2026-12-09", "/finish", "/settings", "/day-plan.csv"]) {
+    for (const place of ["/month", "/days/2026-12-09", "/finish", "/settings", "/documents/day-plan/plan.csv"]) {
       const [theirs, none] = [await get(album + place, stranger.cookie), await get(nowhere + place, stranger.cookie)];
       expect([theirs.status, none.status]).toEqual([404, 404]);
       const plain = (html: string) =>
@@ -290,12 +290,12 @@ describe("requests about the book that were made by hand", () => {
     for (const path of [
       `${own}/book`,
       `${own}/leaves/${leaf}/front`,
-      `${own}/leaves/${leaf}/print/front.pdf`,
-      `${own}/punch-guide/pdf`,
+      `${own}/documents/leaf/${leaf}.front.pdf`,
+      `${own}/documents/punch-guide/guide.pdf`,
     ])
       expect((await get(path, theirs.cookie)).status, path).toBe(404);
     expect((await get(`${foreign}/leaves/${leaf}/front`, theirs.cookie)).status).toBe(404);
-    expect((await get(`${own}/leaves/${leaf}/print/front.pdf`, mine.cookie)).status).toBe(200);
+    expect((await get(`${own}/documents/leaf/${leaf}.front.pdf`, mine.cookie)).status).toBe(200);
   });
 
   it("with a layout whose parts exceed the whole, without pockets, or too deep, are told, and nothing is kept", async () => {

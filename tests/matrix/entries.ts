@@ -335,15 +335,19 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.day.photos.ts": {
     writes: { photo: { path: (album) => `${album}/days/2026-12-01/photos.data`, send: { file: true } } },
   },
-  "routes/album.leaf-file.ts": { reads: (album, { leaf }) => [`${album}/leaves/${leaf}/print/front.pdf`] },
-  "routes/album.punch-guide.ts": { reads: (album) => [`${album}/punch-guide/pdf`] },
-  "routes/album.day-plan.ts": { reads: (album) => [`${album}/day-plan.csv`] },
-  "routes/album.sheet-file.ts": { reads: (album) => [`${album}/sheet-files/1.pdf`] },
-  "routes/album.lab-file.ts": { reads: (album, { order }) => [`${album}/lab-orders/${order}/order.zip`] },
-  "routes/album.card-file.ts": {
-    reads: (album, { card }) => [`${album}/card-files/carrier.pdf?paper=letter&cards=${card}`],
+  "routes/album.document.ts": {
+    reads: (album, { leaf, order, deck, card }) => [
+      `${album}/documents/leaf/${leaf}.front.pdf`,
+      `${album}/documents/leaf/${leaf}.back.svg`,
+      `${album}/documents/punch-guide/guide.pdf`,
+      `${album}/documents/scale-test/page.pdf`,
+      `${album}/documents/print-sheets/1.pdf`,
+      `${album}/documents/carriers/carrier.pdf?paper=letter&cards=${card}`,
+      `${album}/documents/day-plan/plan.csv`,
+      `${album}/documents/lab-order/${order}.zip`,
+      `${album}/documents/deck/${deck}.csv`,
+    ],
   },
-  "routes/album.deck-file.ts": { reads: (album, { deck }) => [`${album}/decks/${deck}/slips.csv`] },
   "routes/work.ts": {
     writes: {
       "read-archive": {

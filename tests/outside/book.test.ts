@@ -15,7 +15,7 @@ import { inches, millimetres, TICKS_PER_INCH, ticks, toMillimetres } from "../..
 import { rect } from "../../core/measure/rect.ts";
 import { aSeries, LETTER } from "../../core/measure/sheets.ts";
 import { leafSheet, punchGuide, type TrueSheet } from "../../core/sheet/true-size.ts";
-import { sheetPdf, sheetSvg } from "../../press/sheet.ts";
+import { documentPdf, pageSvg } from "../../press/document.ts";
 import { makeOf } from "../samples.ts";
 
 const area = (x: number, y: number, w: number, h: number) => rect(inches(x), inches(y), inches(w), inches(h));
@@ -117,11 +117,11 @@ const NO_PHOTOS = async () => null;
 /** The sheet as other programs see it: Poppler reads the PDF, librsvg the SVG; both drawn at 450 dots an inch. */
 async function seenByOthers(sheet: TrueSheet): Promise<{ pdf: Grey; svg: Grey; page: [number, number] }> {
   const file = path.join(folder, `${sheet.title.replace(/\W+/g, "-").slice(0, 40)}.pdf`);
-  writeFileSync(file, await sheetPdf(sheet, NO_PHOTOS, new Date(0)));
+  writeFileSync(file, await documentPdf({ title: sheet.title, pages: [sheet] }, NO_PHOTOS, new Date(0)));
   const info = execFileSync("pdfinfo", [file], { encoding: "utf8" });
   const [, w, h] = /Page size:\s+([\d.]+) x ([\d.]+) pts/.exec(info) ?? [];
   execFileSync("pdftoppm", ["-r", String(DPI), "-gray", "-png", "-singlefile", file, file.replace(".pdf", "")]);
-  const svg = Buffer.from(await sheetSvg(sheet, NO_PHOTOS));
+  const svg = Buffer.from(await pageSvg(sheet, NO_PHOTOS));
   // What it says of its own size, before it is drawn at that size.
   const said = /<svg[^>]* width="([\d.]+)mm" height="([\d.]+)mm"/.exec(svg.toString());
   near(Number(said?.[1]), sheet.paper.w);

@@ -25,8 +25,8 @@ import { printSheetPage, scaleTestPage, TRUE_STRETCH } from "../../core/sheet/pr
 import { tileAt, tilesOf } from "../../core/sheet/tiles.ts";
 import { usualSetting } from "../../core/words/lettering.ts";
 import { takeOrder } from "../../demo/lab.ts";
+import { documentPdf } from "../../press/document.ts";
 import { packOrder } from "../../press/lab-order.ts";
-import { sheetsPdf } from "../../press/sheet.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-print-"));
 const by = (w: number, h: number) => size(inches(w), inches(h));
@@ -110,7 +110,7 @@ describe("a print sheet as PDF, measured by Poppler", () => {
       tile: null,
     }));
     const page = printSheetPage({ ...sheet, prints }, "A month, sheet 1", "inch", TRUE_STRETCH);
-    const pdf = await sheetsPdf("sheets", [page], bytesOf, new Date(0));
+    const pdf = await documentPdf({ title: "sheets", pages: [page] }, bytesOf, new Date(0));
     const got = boxes(await drawn(pdf));
     expect(got).toHaveLength(4);
     for (const { at } of sheet.prints) {
@@ -145,7 +145,7 @@ describe("a print sheet as PDF, measured by Poppler", () => {
       .slice(0, 1)
       .map(({ at, turned }) => ({ at, turned, use: use(turned ? size(at.h, at.w) : size(at.w, at.h)), tile: null }));
     const page = printSheetPage({ ...sheet, prints, waste: [] }, "A month", "inch", stretch);
-    const [box] = boxes(await drawn(await sheetsPdf("sheets", [page], bytesOf, new Date(0))));
+    const [box] = boxes(await drawn(await documentPdf({ title: "sheets", pages: [page] }, bytesOf, new Date(0))));
     const [first] = sheet.prints;
     if (!box || !first) throw new Error("one print");
     expect(box.w * stretch.x).toBeCloseTo(toMillimetres(first.at.w), 0);
@@ -173,7 +173,7 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     const one = page([
       { at: rect(inches(1 / 2), inches(1), inches(6), inches(4)), turned: false, use: whole, tile: null },
     ]);
-    const pdf = await sheetsPdf("parts", [page(prints), one], given, new Date(0));
+    const pdf = await documentPdf({ title: "parts", pages: [page(prints), one] }, given, new Date(0));
     const [apart, joined] = [await drawn(pdf, 1), await drawn(pdf, 2)];
     const cut = async (from: Drawn, { x, y, w, h }: { x: number; y: number; w: number; h: number }, back: boolean) => {
       const dots = (length: number) => Math.round((length / TICKS_PER_INCH) * DPI);
@@ -201,7 +201,7 @@ describe("a print sheet as PDF, measured by Poppler", () => {
 
   it("has bars of 6 inches on the scale test page, across and along", async () => {
     const page = scaleTestPage(LETTER, barOf("inch"), "inch");
-    const pixels = await drawn(await sheetsPdf("test", [page], bytesOf, new Date(0)));
+    const pixels = await drawn(await documentPdf({ title: "test", pages: [page] }, bytesOf, new Date(0)));
     const dark = (x: number, y: number) => (pixels.data[(y * pixels.width + x) * 3] ?? 255) < 140;
     const longest = (outer: number, inner: number, at: (o: number, i: number) => boolean) => {
       let best = 0;
@@ -229,7 +229,9 @@ describe("a clear card as PDF, seen by Poppler", () => {
       };
       const lying = { card, at: rect(inches(left), inches(top), inches(w), inches(h)), turned: false };
       const pages = cardSheetPages({ paper: LETTER, cards: [lying], waste: [] }, "Cards", "inch", TRUE_STRETCH);
-      const { data, width, height } = await drawn(await sheetsPdf("cards", pages, bytesOf, new Date(0)));
+      const { data, width, height } = await drawn(
+        await documentPdf({ title: "cards", pages: pages }, bytesOf, new Date(0)),
+      );
       const raw = { width, height, channels: 3 as const };
       const part = { left: left * DPI, top: top * DPI, width: w * DPI, height: h * DPI };
       // Softened, for a letter's edge may fall between two points either way.

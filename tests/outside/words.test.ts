@@ -20,7 +20,7 @@ import { measureOf } from "../../core/words/measure.ts";
 import type { Typeface } from "../../core/words/typeface.ts";
 import { lackedBy, widthOf } from "../../core/words/typefaces.ts";
 import { writeDeckFile } from "../../press/deck-file.ts";
-import { sheetsPdf } from "../../press/sheet.ts";
+import { documentPdf } from "../../press/document.ts";
 import { fontsOf, LETTERS_ALONE } from "../../press/typefaces.ts";
 import { pdfWords } from "../pdf-words.ts";
 
@@ -110,7 +110,8 @@ function wordsOf(pdf: Buffer, page: number) {
   return pdfWords(file, page);
 }
 const mm = (length: number) => toMillimetres(length as Length);
-const pdfOf = (pages: ReturnType<typeof cardSheetPages>) => sheetsPdf("Cards", pages, async () => null, new Date(0));
+const pdfOf = (pages: ReturnType<typeof cardSheetPages>) =>
+  documentPdf({ title: "Cards", pages }, async () => null, new Date(0));
 const STRAIGHT = { x: 1, y: 1 };
 const TEXT =
   "Tested the bell before watch. One pull too many, and three kitchens on the east side put their kettles on.";

@@ -33,7 +33,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
   const side = read[face];
   const { id } = read.leaf;
   const real = id !== "ghost";
-  const file = (ending: string) => to.leafFile(albumId, id, `${face}.${ending}`);
+  const file = (ending: string) => to.document(albumId, "leaf", `${id}.${face}.${ending}`);
   return (
     <div className="mat-bar">
       <SideNotes board={board} format={format} unit={unit} />

@@ -149,7 +149,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
             onBack={(card) => act({ act: "elsewhere", of: "cards", ids: [card], on: false })}
             busy={busy}
           />
-          <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="cardFile" act={act} busy={busy} />
+          <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="card-sheets" act={act} busy={busy} />
           <p className="border-t border-line pt-3 text-sm text-quiet">
             {printer.measured ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}
             <Link className="link" to={to.sheets(albumId)}>

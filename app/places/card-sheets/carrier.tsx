@@ -22,7 +22,7 @@ type Props = {
 export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, busy, children }: Props) {
   const cards = sheets.flat().map(({ card }) => card);
   const file = (name: string) =>
-    to.cardFile(albumId, `${name}.pdf`, { paper, cards: cards.map(({ id }) => id).join(",") });
+    to.document(albumId, "carriers", `${name}.pdf`, { paper, cards: cards.map(({ id }) => id).join(",") });
   const anyBack = cards.some(({ back }) => back.trim() !== "");
   return (
     <section aria-label="Carrier sheet" className="grid gap-3">

@@ -70,7 +70,7 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
         <Way
           title="Day plan as a table"
           way={
-            <a href={to.dayPlan(albumId)} download className={buttonLook("plain", true)}>
+            <a href={to.document(albumId, "day-plan", "plan.csv")} download className={buttonLook("plain", true)}>
               <Download className="size-4" aria-hidden="true" /> Save the table
             </a>
           }

@@ -182,10 +182,10 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               <div className="col-span-2">{box("holePositions", "Middle of each, from the upper end")}</div>
               {box("holeInset", "From the binding edge")}
               <p className="self-end pb-2 text-sm">
-                <a href={to.punchGuide(albumId, "pdf")} download className="link">
+                <a href={to.document(albumId, "punch-guide", "guide.pdf")} download className="link">
                   Punch guide, PDF
                 </a>{" "}
-                <a href={to.punchGuide(albumId, "svg")} download className="link">
+                <a href={to.document(albumId, "punch-guide", "guide.svg")} download className="link">
                   SVG
                 </a>
               </p>

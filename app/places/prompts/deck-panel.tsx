@@ -48,7 +48,7 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
             </label>
             <span className="ml-auto flex items-center gap-2">
               {(["csv", "txt"] as const).map((ending) => (
-                <a key={ending} className="link" href={to.deckFile(albumId, id, `slips.${ending}`)} download>
+                <a key={ending} className="link" href={to.document(albumId, "deck", `${id}.${ending}`)} download>
                   {ending === "csv" ? "Table" : "Text"}
                   <span className="sr-only"> of {called}</span>
                 </a>

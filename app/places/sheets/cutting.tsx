@@ -166,7 +166,11 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
             ))}
           </ol>
           <Spoiled sheet={sheet} unit={unit} onMark={(print, on) => act({ act: "spoiled", print, on })} busy={busy} />
-          <a className={buttonLook("plain", true)} href={to.sheetFile(albumId, `${sheet.number}.pdf`)} download>
+          <a
+            className={buttonLook("plain", true)}
+            href={to.document(albumId, sheet.of === "photos" ? "print-sheets" : "card-sheets", `${sheet.number}.pdf`)}
+            download
+          >
             PDF of this sheet
           </a>
         </div>

@@ -34,7 +34,7 @@ export function LabOrders({ view, chosen, act, busy }: Props) {
                 Take it back
               </Button>
             )}
-            <a className="link self-center" href={to.labFile(albumId, id, "order.zip")} download>
+            <a className="link self-center" href={to.document(albumId, "lab-order", `${id}.zip`)} download>
               Its files<span className="sr-only"> of order {number}</span>
             </a>
           </div>

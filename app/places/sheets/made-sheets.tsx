@@ -7,7 +7,7 @@ import type { MadeSheet, SheetsView } from "./view.ts";
 
 type Props = Pick<SheetsView, "sheets" | "albumId" | "unit"> & {
   /** Where the PDFs of these sheets are. */
-  readonly files: "sheetFile" | "cardFile";
+  readonly files: "print-sheets" | "card-sheets";
   readonly act: (act: SheetAct) => void;
   readonly busy: boolean;
 };
@@ -29,7 +29,7 @@ function saidOf({ printedAt, cuts, cutsDone, prints }: MadeSheet): string {
 /** Sheets that were made: to print, to say they are printed, to cut. */
 export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
   if (sheets.length === 0) return null;
-  const file = (name: string) => to[files](albumId, `${name}.pdf`);
+  const file = (name: string) => to.document(albumId, files, `${name}.pdf`);
   const unprinted = sheets.filter(({ printedAt }) => printedAt === null);
   return (
     <section aria-label="Sheets made" className="grid gap-2 border-t border-line pt-4">

@@ -1,12 +1,13 @@
 import type { MatBox } from "#app/drawing/mat-text.ts";
+import type { Printed } from "#core/document/printed.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { paperName } from "#core/sheet/paper.ts";
-import { type Printed, sheetsMat } from "./sheet-drawing.ts";
+import { sheetsMat } from "./sheet-drawing.ts";
 import type { Gang } from "./use-gang.ts";
 import type { MadeSheet } from "./view.ts";
 
 /** What lies where a print is planned, and what is written on it. */
-export type Shown = { readonly of: NonNullable<Printed>; readonly label: string };
+export type Shown = { readonly of: Printed; readonly label: string };
 export type NamedMat = { readonly box: MatBox; readonly drawing: string; readonly label: string };
 
 const MOST_SHOWN = 4;

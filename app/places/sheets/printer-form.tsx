@@ -52,7 +52,7 @@ export function PrinterForm({ view, act }: { view: SheetsView; act: (act: SheetA
         {printer.measured
           ? `Corrected: it prints ${(off * 100).toFixed(2)} % ${stretch.x < 1 || stretch.y < 1 ? "small" : "large"}, and every sheet is made up for it.`
           : "Not measured yet. Print the test page, measure both bars, and every later sheet is made up for what they are off."}{" "}
-        <a className="link" href={to.sheetFile(albumId, "scale-test.pdf")} download>
+        <a className="link" href={to.document(albumId, "scale-test", "page.pdf")} download>
           Test page
         </a>
       </p>

@@ -1,5 +1,5 @@
 import { drawingOf, letterOn, type MatBox, matGround, mm, thumbPicture } from "#app/drawing/mat-text.ts";
-import type { Card, PhotoUse } from "#core/album/model.ts";
+import type { Printed } from "#core/document/printed.ts";
 import { cardMarks } from "#core/draw/card.ts";
 import type { Mark } from "#core/draw/marks.ts";
 import { escaped } from "#core/draw/svg.ts";
@@ -7,19 +7,13 @@ import { type Length, millimetres, ticks, type Unit } from "#core/measure/length
 import { type Rect, rectOf } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
 import { pictureMarks, wasteMarks } from "#core/sheet/print-marks.ts";
-import type { Tile } from "#core/sheet/tiles.ts";
-
-/** What a print shows: a picture or a card; null when its day no longer has it. */
-export type Printed =
-  | { readonly kind: "photo"; readonly use: PhotoUse; readonly tile: Tile | null }
-  | { readonly kind: "card"; readonly card: Card }
-  | null;
 
 /** A print on a sheet as it is drawn. */
 export type DrawnPrint = {
   readonly at: Rect;
   readonly turned: boolean;
-  readonly of: Printed;
+  /** Null when its day no longer has it. */
+  readonly of: Printed | null;
   /** What is written on it: its number, and "spare". */
   readonly words: string;
 };

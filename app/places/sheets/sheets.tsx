@@ -113,7 +113,7 @@ export function Sheets({ view }: { view: SheetsView }) {
             onBack={(use) => act({ act: "elsewhere", of: "photos", ids: [use], on: false })}
             busy={busy}
           />
-          <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="sheetFile" act={act} busy={busy} />
+          <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="print-sheets" act={act} busy={busy} />
           <LabOrders view={view} chosen={chosen} act={act} busy={busy} />
           <PrinterForm
             key={`${view.printer.across} ${view.printer.along} ${view.printer.margin}`}

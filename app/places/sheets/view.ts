@@ -3,23 +3,15 @@ import { partName } from "#app/wording/photo.ts";
 import { allPagesOf, dayOfPage, type WholeRead } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, MatterEntry, PhotoUse } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
+import { type Printed, printablesOf, printedAs, printsOn } from "#core/document/printed.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
-import { cardAsMade } from "#core/sheet/card-printing.ts";
-import { barOf, type Printer, trueBars, usualMargin } from "#core/sheet/paper.ts";
-import {
-  asMade,
-  type OrderRecord,
-  type Print,
-  type PrintState,
-  type SheetRecord,
-  standings,
-} from "#core/sheet/printing.ts";
+import { type Printer, printerFor } from "#core/sheet/paper.ts";
+import { type OrderRecord, type Print, type PrintState, type SheetRecord, standings } from "#core/sheet/printing.ts";
 import type { Tile } from "#core/sheet/tiles.ts";
 import type { Had } from "./had.tsx";
-import type { Printed } from "./sheet-drawing.ts";
 
 /** A print that is not made yet: what it is of, and the day it is for. */
 export type Wish = {
@@ -40,7 +32,7 @@ export type MadePrint = {
   readonly spare: boolean;
   readonly state: PrintState;
   readonly place: number;
-  readonly of: Printed;
+  readonly of: Printed | null;
   readonly day: string;
   readonly label: string;
 };
@@ -79,40 +71,25 @@ type Aggregate = {
   readonly photos: ReadonlyMap<string, { readonly star: boolean }>;
 };
 
-/** The printer as it was measured, or an ordinary one. A bar measured in the other unit keeps its stretch. */
+/** The printer, and whether it was found to stretch what it prints. */
 export function printerOf(saved: (Printer & { readonly bar: Length }) | null, unit: Unit): PrinterView {
-  const bar = barOf(unit);
-  return saved
-    ? { ...saved, measured: saved.across !== saved.bar || saved.along !== saved.bar }
-    : { ...trueBars(usualMargin(unit), bar), bar, measured: false };
+  const printer = printerFor(saved, unit);
+  return { ...printer, measured: printer.across !== printer.bar || printer.along !== printer.bar };
 }
 
-type Shown = { readonly of: NonNullable<Printed>; readonly day: string; readonly label: string };
+type Shown = { readonly of: Printed; readonly day: string; readonly label: string };
 
-/** Every picture and card of the album with the page it is on. */
-function shownBy(aggregate: WholeRead): Map<string, Shown> {
-  return new Map(
-    allPagesOf(aggregate).flatMap((page) => {
-      const on = { day: pageName(page), label: page.label ?? "" };
-      return [
-        ...page.content.photos.map((use): [string, Shown] => [
-          use.id,
-          { of: { kind: "photo", use, tile: null }, ...on },
-        ]),
-        ...page.content.cards.map((card): [string, Shown] => [card.id, { of: { kind: "card", card }, ...on }]),
-      ];
-    }),
+/** Every picture and card of the album with what its page is called. */
+const shownBy = (aggregate: WholeRead): Map<string, Shown> =>
+  new Map(
+    [...printablesOf(aggregate)].map(([id, { of, page }]) => [
+      id,
+      { of, day: pageName(page), label: page.label ?? "" },
+    ]),
   );
-}
 
 /** A print as it is called on its sheet and at the trimmer: its day's number, and which part it is. */
 export const labelOf = (label: string, tile: Tile | null): string => (tile ? `${label} ${partName(tile)}` : label);
-
-/** What a print shows, as it was made. */
-const made = ({ of }: Shown, print: Print): Printed =>
-  of.kind === "photo"
-    ? { kind: "photo", use: asMade(of.use, print), tile: print.tile }
-    : { kind: "card", card: cardAsMade(of.card, print) };
 
 /** A sheet with what is on it. */
 export function madeSheet(
@@ -120,23 +97,20 @@ export function madeSheet(
   sheet: SheetRecord,
   shown = shownBy(aggregate),
 ): MadeSheet {
-  const prints = aggregate.prints
-    .filter(({ from }) => from.kind === "sheet" && from.id === sheet.id)
-    .sort((a, b) => a.place - b.place)
-    .map((print): MadePrint => {
-      const found = shown.get(print.of);
-      return {
-        id: print.id,
-        at: print.at,
-        turned: print.turned,
-        spare: print.spare,
-        state: print.state,
-        place: print.place,
-        of: found ? made(found, print) : null,
-        day: found?.day ?? "a day that has it no more",
-        label: labelOf(found?.label ?? "–", print.tile),
-      };
-    });
+  const prints = printsOn(aggregate.prints, sheet).map((print): MadePrint => {
+    const found = shown.get(print.of);
+    return {
+      id: print.id,
+      at: print.at,
+      turned: print.turned,
+      spare: print.spare,
+      state: print.state,
+      place: print.place,
+      of: found ? printedAs(found.of, print) : null,
+      day: found?.day ?? "a day that has it no more",
+      label: labelOf(found?.label ?? "–", print.tile),
+    };
+  });
   return { ...sheet, prints };
 }
 

@@ -9,7 +9,7 @@ import { inches, millimetres } from "../core/measure/length.ts";
 import { rect } from "../core/measure/rect.ts";
 import { LETTER } from "../core/measure/sheets.ts";
 import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
-import { sheetPdf, sheetSvg } from "./sheet.ts";
+import { documentPdf, pageSvg } from "./document.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-sheet-"));
 const camera = () =>
@@ -33,7 +33,7 @@ const WIDE = { crop: AS_IT_COMES, picture: { ...UNKNOWN_PICTURE, width: 3000, he
 
 async function textOf(...marks: Mark[]): Promise<string> {
   const file = path.join(folder, "words.pdf");
-  writeFileSync(file, await sheetPdf(sheet(...marks), nothing, new Date(0)));
+  writeFileSync(file, await documentPdf({ title: "A sheet", pages: [sheet(...marks)] }, nothing, new Date(0)));
   return execFileSync("pdftotext", ["-layout", file, "-"], { encoding: "utf8" }).trim();
 }
 
@@ -54,16 +54,17 @@ describe("a sheet as PDF", () => {
     const picture: Mark = { kind: "picture", photoId: "p", alt: "", ...WIDE, at, shown: at };
     let asked = 0;
     const file = path.join(folder, "print.pdf");
-    const pdf = await sheetPdf(
-      sheet(picture, {
-        kind: "group",
-        x: inches(1),
-        y: inches(5),
-        turn: 1,
-        w: inches(6),
-        h: inches(4),
-        marks: [picture],
-      }),
+    const page = sheet(picture, {
+      kind: "group",
+      x: inches(1),
+      y: inches(5),
+      turn: 1,
+      w: inches(6),
+      h: inches(4),
+      marks: [picture],
+    });
+    const pdf = await documentPdf(
+      { title: "A sheet", pages: [page] },
       async () => {
         asked += 1;
         return { bytes, mime: "image/jpeg" };
@@ -92,7 +93,7 @@ describe("a sheet as SVG", () => {
   it("holds its pictures inside it, so that it is whole wherever it is taken", async () => {
     const bytes = await camera();
     const at = rect(0, 0, inches(2), inches(2));
-    const svg = await sheetSvg(
+    const svg = await pageSvg(
       sheet({ kind: "picture", photoId: "p", alt: "Nets", ...WIDE, at, shown: at }, words("<words>")),
       async () => ({ bytes, mime: "image/jpeg" }),
     );

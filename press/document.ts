@@ -1,4 +1,7 @@
+import { once } from "node:events";
+import { setImmediate as turnOfEvents } from "node:timers/promises";
 import PDFDocument from "pdfkit";
+import type { Document } from "../core/document/document.ts";
 import { INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
 import { svgFile } from "../core/draw/svg.ts";
 import { plainFractions } from "../core/measure/length.ts";
@@ -145,41 +148,57 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
   }
 }
 
-/** Sheets as one PDF at true size: each on a page of its paper's size, everything on it to the tick. */
-export async function sheetsPdf(
-  title: string,
-  sheets: readonly TrueSheet[],
+/** How writing is told how far it is, in pages, and when to stop. */
+export type Writing = {
+  readonly progress?: (done: number, whole: number) => void;
+  readonly signal?: AbortSignal;
+};
+
+/**
+ * A document as PDF at true size, in pieces as they come: each page is made when the pieces of those before it are taken,
+ * so that a long one needs no more memory than a short one, and ends where nobody takes any more.
+ */
+export async function* pdfPieces(
+  { title, pages }: Document,
   bytesOf: PhotoBytes,
   writtenAt: Date,
-): Promise<Buffer> {
+  { progress, signal }: Writing = {},
+): AsyncGenerator<Buffer> {
   const doc = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: title, CreationDate: writtenAt } });
-  const chunks: Buffer[] = [];
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on("data", (chunk: Buffer) => chunks.push(chunk));
-    doc.on("end", () => resolve(Buffer.concat(chunks)));
-    doc.on("error", reject);
-  });
-  for (const sheet of sheets) {
-    // A sheet's prints are made when its page is drawn, and let go after it.
-    const prints = await printsOf(sheet.marks, bytesOf);
-    doc.addPage({ size: [pt(sheet.paper.w), pt(sheet.paper.h)], margin: 0 });
-    draw(doc, sheet.marks, prints);
+  let written: Buffer[] = [];
+  doc.on("data", (piece: Buffer) => written.push(piece));
+  const ended = once(doc, "end");
+  for (const [at, { marks, paper }] of pages.entries()) {
+    signal?.throwIfAborted();
+    // A page's prints are made when it is drawn, and let go after it.
+    const prints = await printsOf(marks, bytesOf);
+    doc.addPage({ size: [pt(paper.w), pt(paper.h)], margin: 0 });
+    draw(doc, marks, prints);
+    progress?.(at + 1, pages.length);
+    await turnOfEvents();
+    const pieces = written;
+    written = [];
+    yield* pieces;
   }
   doc.end();
-  return done;
+  await ended;
+  yield* written;
 }
 
-/** One sheet as PDF at true size. */
-export const sheetPdf = (sheet: TrueSheet, bytesOf: PhotoBytes, writtenAt: Date): Promise<Buffer> =>
-  sheetsPdf(sheet.title, [sheet], bytesOf, writtenAt);
+/** A document as PDF, all of it at once. */
+export async function documentPdf(document: Document, bytesOf: PhotoBytes, writtenAt: Date): Promise<Buffer> {
+  const pieces: Buffer[] = [];
+  for await (const piece of pdfPieces(document, bytesOf, writtenAt)) pieces.push(piece);
+  return Buffer.concat(pieces);
+}
 
-/** A sheet as one SVG file at true size, its pictures inside it. */
-export async function sheetSvg(sheet: TrueSheet, bytesOf: PhotoBytes): Promise<string> {
-  const prints = await printsOf(sheet.marks, bytesOf);
+/** A page as one SVG file at true size, its pictures inside it. */
+export async function pageSvg({ marks, paper, title }: TrueSheet, bytesOf: PhotoBytes): Promise<string> {
+  const prints = await printsOf(marks, bytesOf);
   // What is developed is the cropped part alone, so that the file holds no more of a picture than its print shows.
   const href = (mark: PictureMark) => {
     const print = prints.get(printKey(mark));
     return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
   };
-  return svgFile(sheet.marks, rectOf(sheet.paper), sheet.title, href, "cropped");
+  return svgFile(marks, rectOf(paper), title, href, "cropped");
 }

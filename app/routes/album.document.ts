@@ -1,0 +1,80 @@
+import { answerFile } from "#app/http/answer-file.ts";
+import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
+import { pageName } from "#app/places/album/view.ts";
+import { leafName } from "#app/places/arrange/boards.ts";
+import { allPagesOf } from "#core/album/matter.ts";
+import { pagesOf } from "#core/album/page.ts";
+import { readAsked } from "#core/document/asked.ts";
+import { documentOf } from "#core/document/document.ts";
+import { dayPlanRows } from "#core/format/day-plan.ts";
+import { asMade } from "#core/sheet/printing.ts";
+import { DECKS } from "#core/words/decks.ts";
+import { writeCsv } from "#press/csv.ts";
+import { writeDeckFile } from "#press/deck-file.ts";
+import { pageSvg, pdfPieces } from "#press/document.ts";
+import { packOrder } from "#press/lab-order.ts";
+import type { HearthContext } from "#server/context-type.ts";
+import type { AlbumAggregate } from "#store/album.ts";
+import { readDecks } from "#store/deck.ts";
+import { readDocumentSource } from "#store/document-source.ts";
+import { readOriginal } from "#store/photo.ts";
+import type { Route } from "./+types/album.document";
+
+type Asking = {
+  readonly context: HearthContext;
+  readonly householdId: string;
+  readonly aggregate: AlbumAggregate;
+  readonly today: ReturnType<HearthContext["wall"]>["date"];
+  readonly file: string;
+};
+
+/** What is no page to print: tables and orders, by the kind that their address names. */
+const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = {
+  "day-plan": async ({ aggregate, today, file }) => {
+    if (file !== "plan.csv") throw notFound();
+    return answerFile(aggregate.album.title, "csv", writeCsv(dayPlanRows(aggregate.album, pagesOf(aggregate), today)));
+  },
+  deck: async ({ context, householdId, file }) => {
+    const ending = file.endsWith(".csv") ? "csv" : file.endsWith(".txt") ? "txt" : null;
+    const own = await readDecks(context.db, householdId);
+    const deck = [...DECKS, ...own].find(({ id }) => `${id}.${ending}` === file);
+    if (!ending || !deck) throw notFound();
+    return answerFile(deck.name, ending, writeDeckFile(ending, deck.slips));
+  },
+  "lab-order": async ({ context, householdId, aggregate, file }) => {
+    const order = file.replace(/\.zip$/, "");
+    if (!isId(order) || order === file) throw notFound();
+    const of = aggregate.prints.filter(({ from }) => from.kind === "lab" && from.id === order);
+    const made = new Map(of.map((each) => [each.of, each]));
+    const prints = allPagesOf(aggregate).flatMap((page) =>
+      page.content.photos.flatMap((use) => {
+        const print = made.get(use.id);
+        return print ? [{ use: asMade(use, print), day: pageName(page) }] : [];
+      }),
+    );
+    if (prints.length === 0) throw notFound();
+    const zip = packOrder(prints, (id) => readOriginal(context.db, householdId, id), context.now);
+    return answerFile(`${aggregate.album.title} lab order`, "zip", zip);
+  },
+};
+
+/** Everything of an album that is printed or written out, by its kind and the name of its file. */
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const householdId = member.household.id;
+  const today = context.wall(member).date;
+  const { kind, file } = params;
+  return reading(async () => {
+    const other = Object.hasOwn(OTHERS, kind) ? OTHERS[kind] : undefined;
+    if (other) return other({ context, householdId, aggregate, today, file });
+    const read = readAsked(kind, file, new URL(request.url).searchParams);
+    const source = read && (await readDocumentSource(context.db, householdId, aggregate, today, leafName));
+    const document = source && documentOf(read.asked, source);
+    const [page, ...more] = document?.pages ?? [];
+    if (!read || !document || !page || (read.ending === "svg" && more.length > 0)) throw notFound();
+    const bytesOf = (photoId: string) => readOriginal(context.db, householdId, photoId);
+    return read.ending === "pdf"
+      ? answerFile(document.title, "pdf", pdfPieces(document, bytesOf, context.now))
+      : answerFile(document.title, "svg", await pageSvg(page, bytesOf));
+  });
+}

@@ -1,0 +1,63 @@
+import { z } from "zod";
+import { FACES } from "../album/leaf.ts";
+import { PRINT_PAPERS } from "../sheet/paper.ts";
+
+const PAPER_IDS = PRINT_PAPERS.map(({ id }) => id) as [string, ...string[]];
+const WHICH = z.union([z.literal("to-print"), z.coerce.number().int().positive().max(100_000)]);
+
+/** Every document of an album that is printed: what there is of each kind to ask for. */
+export const DOCUMENT = z.discriminatedUnion("kind", [
+  z.object({ kind: z.literal("leaf"), leaf: z.uuid(), face: z.enum(FACES) }),
+  z.object({ kind: z.literal("punch-guide") }),
+  z.object({ kind: z.literal("scale-test") }),
+  /** A sheet by its number, or all that are not printed yet. */
+  z.object({ kind: z.literal("print-sheets"), which: WHICH }),
+  z.object({ kind: z.literal("card-sheets"), which: WHICH }),
+  /** The outlines of cards on their carriers, or the words that are printed onto them there. */
+  z.object({
+    kind: z.literal("carriers"),
+    what: z.enum(["carrier", "words-front", "words-back"]),
+    paper: z.enum(PAPER_IDS),
+    cards: z.array(z.uuid()).min(1).max(200),
+  }),
+]);
+export type DocumentAsked = z.output<typeof DOCUMENT>;
+
+/** What a document can be written as. More than one page goes into a PDF only. */
+export const DOCUMENT_ENDINGS = ["pdf", "svg"] as const;
+export type DocumentEnding = (typeof DOCUMENT_ENDINGS)[number];
+
+/** The fields of each kind that stand in the name of its file. */
+function named(kind: string, name: string): object | null {
+  switch (kind) {
+    case "leaf": {
+      const [leaf, face] = name.split(".");
+      return { leaf, face };
+    }
+    case "print-sheets":
+    case "card-sheets":
+      return { which: name };
+    case "carriers":
+      return { what: name };
+    case "punch-guide":
+      return name === "guide" ? {} : null;
+    case "scale-test":
+      return name === "page" ? {} : null;
+    default:
+      return null;
+  }
+}
+
+/** What an address asks for: the kind, the name of the file, and what its query adds. Null where there is no such document. */
+export function readAsked(
+  kind: string,
+  file: string,
+  query: URLSearchParams,
+): { readonly asked: DocumentAsked; readonly ending: DocumentEnding } | null {
+  const dot = file.lastIndexOf(".");
+  const ending = DOCUMENT_ENDINGS.find((each) => each === file.slice(dot + 1));
+  const fields = dot > 0 && ending ? named(kind, file.slice(0, dot)) : null;
+  const cards = query.get("cards")?.split(",");
+  const read = fields && DOCUMENT.safeParse({ kind, ...fields, paper: query.get("paper"), cards });
+  return read?.success && ending ? { asked: read.data, ending } : null;
+}

@@ -1,0 +1,130 @@
+import type { Leaf } from "../album/leaf.ts";
+import { allPagesOf, type WholeRead } from "../album/matter.ts";
+import type { AlbumPlan, DayContent } from "../album/model.ts";
+import { shared } from "../album/secrecy.ts";
+import type { PocketLayout } from "../book/layout.ts";
+import { type LeafRead, readBook } from "../book/read.ts";
+import type { Length, Unit } from "../measure/length.ts";
+import { aSeries, LETTER } from "../measure/sheets.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../sheet/card-sheet.ts";
+import { PRINT_PAPERS, type Printer, printableOf, stretchOf } from "../sheet/paper.ts";
+import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
+import type { Print, SheetOf, SheetRecord } from "../sheet/printing.ts";
+import { leafSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
+import type { DocumentAsked } from "./asked.ts";
+import { printablesOf, printedAs, printsOn } from "./printed.ts";
+
+/** A document: pages of marks, each on its own paper at true size. */
+export type Document = { readonly title: string; readonly pages: readonly TrueSheet[] };
+
+/** What documents are made of. */
+export type DocumentSource = WholeRead & {
+  readonly album: AlbumPlan;
+  readonly leaves: readonly Leaf[];
+  readonly layouts: readonly PocketLayout[];
+  readonly prints: readonly Print[];
+  readonly sheets: readonly SheetRecord[];
+  readonly printer: Printer & { readonly bar: Length };
+  /** Words that are private as of this day are left out of a page that is handed on. */
+  readonly today: CalendarDate;
+  /** What a leaf is called in a title. */
+  readonly nameOf: (read: LeafRead, unit: Unit) => string;
+};
+
+/** The document that is asked for; null where the album has none. */
+export function documentOf(asked: DocumentAsked, source: DocumentSource): Document | null {
+  const { album } = source;
+  switch (asked.kind) {
+    case "leaf":
+      return leafDocument(asked, source);
+    case "punch-guide":
+      return { title: `Punch guide ${album.format.name}`, pages: [punchGuide(album.format, album.unit)] };
+    case "scale-test": {
+      const page = scaleTestPage(album.unit === "inch" ? LETTER : aSeries(4), source.printer.bar, album.unit);
+      return { title: page.title, pages: [page] };
+    }
+    case "print-sheets": {
+      const pages = sheetsOf(source, "photos", asked.which).map((sheet) => photoPage(source, sheet));
+      const title = asked.which === "to-print" ? "sheets to print" : `sheet ${asked.which}`;
+      return pages.length > 0 ? { title: `${album.title}, ${title}`, pages } : null;
+    }
+    case "card-sheets": {
+      const pages = sheetsOf(source, "cards", asked.which).flatMap((sheet) => cardPages(source, sheet));
+      return pages.length > 0 ? { title: `${album.title}, cards ${asked.which}`, pages } : null;
+    }
+    case "carriers":
+      return carrierDocument(asked, source);
+  }
+}
+
+function leafDocument(
+  { leaf, face }: Extract<DocumentAsked, { kind: "leaf" }>,
+  { album, days, matters, leaves, layouts, today, nameOf }: DocumentSource,
+): Document | null {
+  // A page that is handed on shows a private card without its words.
+  const open = <E extends { readonly content: DayContent }>(entries: readonly E[]): E[] =>
+    entries.map((entry) => ({ ...entry, content: shared(entry.content, today) }));
+  const pages = allPagesOf({ album, days: open(days), matters: open(matters), leaves });
+  const { leaves: reads } = readBook(album, pages, leaves, layouts);
+  const read = reads.find((each) => each.leaf.id === leaf);
+  if (!read) return null;
+  const title = `${album.title}, ${nameOf(read, album.unit)}, ${face}`;
+  return { title, pages: [leafSheet(read, face, album.format, album.unit, title)] };
+}
+
+const sheetsOf = ({ sheets }: DocumentSource, kind: SheetOf, which: number | "to-print"): SheetRecord[] =>
+  sheets
+    .filter(
+      ({ of, number, printedAt }) => of === kind && (which === "to-print" ? printedAt === null : number === which),
+    )
+    .sort((a, b) => a.number - b.number);
+
+/** Everything on a sheet as it was made, where it lies. */
+function madeOn(source: DocumentSource, sheet: SheetRecord) {
+  const known = printablesOf(source);
+  return printsOn(source.prints, sheet).flatMap((print) => {
+    const found = known.get(print.of);
+    return found ? [{ at: print.at, turned: print.turned, of: printedAs(found.of, print) }] : [];
+  });
+}
+
+function photoPage(source: DocumentSource, sheet: SheetRecord): TrueSheet {
+  const { album, printer } = source;
+  const prints = madeOn(source, sheet).flatMap(({ at, turned, of }) =>
+    of.kind === "photo" ? [{ at, turned, use: of.use, tile: of.tile }] : [],
+  );
+  const title = `${album.title}, sheet ${sheet.number}`;
+  return printSheetPage({ ...sheet, prints }, title, album.unit, stretchOf(printer, printer.bar));
+}
+
+function cardPages(source: DocumentSource, sheet: SheetRecord): TrueSheet[] {
+  const { album, printer } = source;
+  const cards = madeOn(source, sheet).flatMap(({ at, turned, of }) =>
+    of.kind === "card" ? [{ card: of.card, at, turned }] : [],
+  );
+  const title = `${album.title}, sheet ${sheet.number}`;
+  return cardSheetPages({ ...sheet, cards }, title, album.unit, stretchOf(printer, printer.bar));
+}
+
+function carrierDocument(
+  { what, paper: id, cards: ids }: Extract<DocumentAsked, { kind: "carriers" }>,
+  source: DocumentSource,
+): Document | null {
+  const { album, printer } = source;
+  const paper = PRINT_PAPERS.find((each) => each.id === id);
+  const printable = paper && printableOf(paper.size, printer, printer.bar);
+  const all = new Map(
+    allPagesOf(source).flatMap(({ content }) => content.cards.map((card) => [card.id, card] as const)),
+  );
+  const cards = ids.flatMap((each) => all.get(each) ?? []);
+  if (!paper || !printable || cards.length === 0) return null;
+  const stretch = stretchOf(printer, printer.bar);
+  const pages = layOnCarriers(cards, paper.size, printable).sheets.map((sheet, at) => {
+    const name = what === "carrier" ? `carrier ${at + 1}` : `words of carrier ${at + 1}`;
+    if (what === "carrier") return carrierPage(sheet, paper.size, `${album.title}, ${name}`, stretch);
+    const face = what === "words-back" ? "back" : "front";
+    return carriedWords(sheet, paper.size, face, `${album.title}, ${name}`, stretch);
+  });
+  return pages.length > 0 ? { title: `${album.title}, ${what}`, pages } : null;
+}
