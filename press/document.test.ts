@@ -9,7 +9,7 @@ import { inches, millimetres } from "../core/measure/length.ts";
 import { rect } from "../core/measure/rect.ts";
 import { LETTER } from "../core/measure/sheets.ts";
 import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
-import { documentPdf, pageSvg } from "./document.ts";
+import { documentPdf, pageSvg, pdfPieces } from "./document.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-sheet-"));
 const camera = () =>
@@ -101,5 +101,45 @@ describe("a sheet as SVG", () => {
     expect(svg).toContain("&#60;words&#62;");
     const { width, height } = await sharp(Buffer.from(svg)).metadata();
     expect(width / height).toBeCloseTo(8.5 / 11, 2);
+  });
+});
+
+describe("a document of several pages", () => {
+  const picture = (photoId: string): Mark => {
+    const at = rect(0, 0, inches(1), inches(1));
+    return { kind: "picture", photoId, alt: "", ...WIDE, at, shown: at };
+  };
+  const pages = ["one", "two", "three"].map((id) => sheet(picture(id)));
+
+  it("makes a page when those before it are taken, tells how far it is, and ends where nobody takes any more", async () => {
+    const bytes = await camera();
+    const asked: string[] = [];
+    const far: number[] = [];
+    const stop = new AbortController();
+    const bytesOf = async (id: string) => {
+      asked.push(id);
+      return { bytes, mime: "image/jpeg" as const };
+    };
+    const progress = (done: number, whole: number) => void far.push(done / whole);
+    const pieces = pdfPieces({ title: "Three", pages }, bytesOf, new Date(0), { progress, signal: stop.signal });
+    await pieces.next();
+    expect(asked).toEqual(["one"]);
+    while (asked.length < 2) await pieces.next();
+    expect(far).toEqual([1 / 3, 2 / 3]);
+    stop.abort();
+    await expect(
+      (async () => {
+        for (;;) if ((await pieces.next()).done) return;
+      })(),
+    ).rejects.toThrow();
+    expect(asked).toEqual(["one", "two"]);
+  });
+
+  it("is one PDF with all of them, the same in pieces as at once", async () => {
+    const bytes = await camera();
+    const bytesOf = async () => ({ bytes, mime: "image/jpeg" as const });
+    const file = path.join(folder, "three.pdf");
+    writeFileSync(file, await documentPdf({ title: "Three", pages }, bytesOf, new Date(0)));
+    expect(execFileSync("pdfinfo", [file], { encoding: "utf8" })).toMatch(/Title:\s+Three[\s\S]*Pages:\s+3/);
   });
 });

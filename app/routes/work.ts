@@ -3,6 +3,7 @@ import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
 import { notFound, requireMember, writing } from "#app/http/page.ts";
 import type { WorkAnswer } from "#app/places/work/work-sender.ts";
+import { LONG_DOCUMENT } from "#core/document/asked.ts";
 import { LIMITS } from "#core/limits.ts";
 import { askWork, keptBytes } from "#store/work.ts";
 import type { Route } from "./+types/work";
@@ -15,6 +16,7 @@ const ASKED = z.discriminatedUnion("kind", [
     bytes: z.int().positive().max(LIMITS.archiveBytes.most),
   }),
   z.object({ kind: z.literal("write-archive"), id: z.uuid(), albumId: z.uuid(), places: z.boolean() }),
+  z.object({ kind: z.literal("write-document"), id: z.uuid(), albumId: z.uuid(), document: LONG_DOCUMENT }),
 ]);
 
 /** Asks for something that takes longer than a page may wait for; how it goes is told at the work's own address. */
@@ -26,10 +28,10 @@ export async function action({ request, context }: Route.ActionArgs) {
     const householdId = member.household.id;
     const { id, kind } = sent.data;
     const common = { id, householdId, memberId: member.id, kind, at: context.now };
-    if (sent.data.kind === "write-archive") {
-      const { albumId, places } = sent.data;
+    if (sent.data.kind !== "read-archive") {
+      const { kind: _, id: __, albumId, ...what } = sent.data;
       if (!(await context.album(householdId, albumId))) return { ok: false, reason: "not-found" };
-      const asked = { albumId, places, today: context.wall(member).date };
+      const asked = { albumId, ...what, today: context.wall(member).date };
       const work = await askWork(context.db, { ...common, asked, fileBytes: null });
       context.poke();
       return typeof work === "string" ? { ok: false, reason: work } : { ok: true };

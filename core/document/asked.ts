@@ -5,14 +5,21 @@ import { PRINT_PAPERS } from "../sheet/paper.ts";
 const PAPER_IDS = PRINT_PAPERS.map(({ id }) => id) as [string, ...string[]];
 const WHICH = z.union([z.literal("to-print"), z.coerce.number().int().positive().max(100_000)]);
 
-/** Every document of an album that is printed: what there is of each kind to ask for. */
-export const DOCUMENT = z.discriminatedUnion("kind", [
-  z.object({ kind: z.literal("leaf"), leaf: z.uuid(), face: z.enum(FACES) }),
-  z.object({ kind: z.literal("punch-guide") }),
-  z.object({ kind: z.literal("scale-test") }),
+/** Documents of any number of pages, which may take longer than a page can wait: they are written in the background too. */
+export const LONG_DOCUMENT = z.discriminatedUnion("kind", [
   /** A sheet by its number, or all that are not printed yet. */
   z.object({ kind: z.literal("print-sheets"), which: WHICH }),
   z.object({ kind: z.literal("card-sheets"), which: WHICH }),
+]);
+
+export type LongDocument = z.output<typeof LONG_DOCUMENT>;
+
+/** Every document of an album that is printed: what there is of each kind to ask for. */
+export const DOCUMENT = z.discriminatedUnion("kind", [
+  ...LONG_DOCUMENT.options,
+  z.object({ kind: z.literal("leaf"), leaf: z.uuid(), face: z.enum(FACES) }),
+  z.object({ kind: z.literal("punch-guide") }),
+  z.object({ kind: z.literal("scale-test") }),
   /** The outlines of cards on their carriers, or the words that are printed onto them there. */
   z.object({
     kind: z.literal("carriers"),

@@ -2,14 +2,18 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import type { Request, Response } from "express";
 import { z } from "zod";
-import { attachment } from "../../core/format/attachment.ts";
+import { fileHeaders } from "../../core/format/attachment.ts";
 import { LIMITS } from "../../core/limits.ts";
 import type { Db } from "../../store/db.ts";
 import type { Member } from "../../store/household.ts";
 import { readPart, readWork } from "../../store/work.ts";
 import { describeError, log } from "../log.ts";
 
-const OUTCOME = z.object({ bytes: z.int().positive(), title: z.string() });
+const OUTCOME = z.object({
+  bytes: z.int().positive(),
+  title: z.string(),
+  ending: z.enum(["zip", "pdf"]).default("zip"),
+});
 const SLICE = 1024 * 1024;
 
 /** The stretch of a file that is asked for, both ends in it; the whole where none is, null where there is no such stretch. */
@@ -45,18 +49,16 @@ export const workFile =
     const id = z.uuid().safeParse(request.params.work);
     const found = id.success ? await readWork(db, sender.household.id, id.data) : null;
     const made = OUTCOME.safeParse(found?.outcome);
-    if (found?.kind !== "write-archive" || found.state !== "done" || !made.success) {
+    if (!found || found.kind === "read-archive" || found.state !== "done" || !made.success) {
       response.status(404).type("text/plain").send("There is no such file any more. Write it again.");
       return;
     }
-    const { bytes, title } = made.data;
+    const { bytes, title, ending } = made.data;
     const range = rangeOf(request.headers.range, bytes);
     response.set({
-      "Content-Type": "application/zip",
-      "Content-Disposition": attachment(title, "zip"),
+      ...fileHeaders(title, ending),
       "Accept-Ranges": "bytes",
       ETag: `"${found.id}"`,
-      "Cache-Control": "private, no-store",
     });
     if (!range) {
       response.set("Content-Range", `bytes */${bytes}`).status(416).end();

@@ -1,12 +1,17 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
+import { LONG_DOCUMENT } from "../../core/document/asked.ts";
+import { documentOf } from "../../core/document/document.ts";
 import { LIMITS } from "../../core/limits.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { packAlbum, unpackAlbum } from "../../press/archive.ts";
+import { pdfPieces } from "../../press/document.ts";
 import type { PictureReader } from "../../press/reading-pool.ts";
 import type { ZipSource } from "../../press/zip.ts";
 import { readAlbum } from "../../store/album.ts";
 import type { Db } from "../../store/db.ts";
+import { readDocumentSource } from "../../store/document-source.ts";
+import { readOriginal } from "../../store/photo.ts";
 import { clearParts, readPart, type WorkKind, type WorkRecord, writePart } from "../../store/work.ts";
 
 /** What a kind of work is given: the world, how to say how far it is, and when to stop. */
@@ -26,6 +31,12 @@ export const READ_ARCHIVE = z.object({ copy: z.boolean(), bytes: z.int().positiv
 export const WRITE_ARCHIVE = z.object({
   albumId: z.uuid(),
   places: z.boolean(),
+  today: z.string().transform((date) => date as CalendarDate),
+});
+
+export const WRITE_DOCUMENT = z.object({
+  albumId: z.uuid(),
+  document: LONG_DOCUMENT,
   today: z.string().transform((date) => date as CalendarDate),
 });
 
@@ -67,13 +78,17 @@ async function readArchiveWork({ id, householdId, asked }: WorkRecord, doing: Do
   return { state: read.ok ? "done" : "refused", outcome: read, keepFile };
 }
 
-async function writeArchiveWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
-  const { albumId, places, today } = WRITE_ARCHIVE.parse(asked);
-  const { db, progress, signal } = doing;
-  const aggregate = await readAlbum(db, householdId, albumId);
-  if (!aggregate) return { state: "refused", outcome: { ok: false, reason: "not-found" }, keepFile: false };
+const NOT_FOUND: Done = { state: "refused", outcome: { ok: false, reason: "not-found" }, keepFile: false };
+
+/** Keeps the file that a work writes, part by part as it comes; returns how many bytes it has. `told` hears of each part. */
+async function keepFile(
+  db: Db,
+  id: string,
+  pieces: AsyncIterable<Buffer>,
+  signal: AbortSignal,
+  told: (bytes: number) => void = () => {},
+): Promise<number> {
   await clearParts(db, id);
-  const { zip, bytes: ofPhotos } = await packAlbum(db, householdId, aggregate, places, today, new Date());
   let [place, bytes, held] = [0, 0, 0];
   let waiting: Buffer[] = [];
   const write = async (most: number) => {
@@ -85,19 +100,46 @@ async function writeArchiveWork({ id, householdId, asked }: WorkRecord, doing: D
     }
     const rest = all.subarray(all.length - (all.length % LIMITS.partBytes.most));
     [waiting, held] = most === 1 ? [[], 0] : [[Buffer.from(rest)], rest.length];
-    progress(bytes, Math.max(bytes, ofPhotos));
+    told(bytes);
   };
-  for await (const chunk of zip as AsyncIterable<Buffer>) {
+  for await (const chunk of pieces) {
     signal.throwIfAborted();
     waiting.push(chunk);
     held += chunk.length;
     if (held >= LIMITS.partBytes.most) await write(LIMITS.partBytes.most);
   }
   await write(1);
-  return { state: "done", outcome: { ok: true, bytes, title: aggregate.album.title }, keepFile: true };
+  return bytes;
+}
+
+async function writeArchiveWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
+  const { albumId, places, today } = WRITE_ARCHIVE.parse(asked);
+  const { db, progress, signal } = doing;
+  const aggregate = await readAlbum(db, householdId, albumId);
+  if (!aggregate) return NOT_FOUND;
+  const { zip, bytes: ofPhotos } = await packAlbum(db, householdId, aggregate, places, today, new Date());
+  const told = (bytes: number) => progress(bytes, Math.max(bytes, ofPhotos));
+  const bytes = await keepFile(db, id, zip as AsyncIterable<Buffer>, signal, told);
+  return { state: "done", outcome: { ok: true, bytes, title: aggregate.album.title, ending: "zip" }, keepFile: true };
+}
+
+/** Writes a document of many pages; its progress is told in pages. */
+async function writeDocumentWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
+  const { albumId, document: wanted, today } = WRITE_DOCUMENT.parse(asked);
+  const { db, progress, signal } = doing;
+  const aggregate = await readAlbum(db, householdId, albumId);
+  // No title of these names a leaf.
+  const source = aggregate && (await readDocumentSource(db, householdId, aggregate, today, () => ""));
+  const document = source && documentOf(wanted, source);
+  if (!document) return NOT_FOUND;
+  const bytesOf = (photoId: string) => readOriginal(db, householdId, photoId);
+  const pieces = pdfPieces(document, bytesOf, new Date(), { progress, signal });
+  const bytes = await keepFile(db, id, pieces, signal);
+  return { state: "done", outcome: { ok: true, bytes, title: document.title, ending: "pdf" }, keepFile: true };
 }
 
 export const KINDS: Record<WorkKind, (work: WorkRecord, doing: Doing) => Promise<Done>> = {
   "read-archive": readArchiveWork,
   "write-archive": writeArchiveWork,
+  "write-document": writeDocumentWork,
 };

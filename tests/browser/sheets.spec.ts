@@ -76,6 +76,9 @@ test("a sheet is printed, is not after all, and is put away; a spoiled print com
     await expect(page.getByText(made)).toBeVisible();
     if (made.includes("1")) await wanted(page).getByText("All", { exact: true }).click();
   }
+  const pdf = page.waitForEvent("download");
+  await page.getByRole("button", { name: "All 2 to print, as one PDF" }).click();
+  expect((await pdf).suggestedFilename()).toBe("Our-December-sheets-to-print.pdf");
   await page.getByRole("button", { name: "Sheet 2 is printed" }).click();
   await page.getByRole("button", { name: "Sheet 2 is not printed after all" }).click();
   await page.getByRole("button", { name: "Put sheet 2 away" }).click();

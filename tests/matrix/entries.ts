@@ -355,6 +355,18 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         send: { json: () => ({ kind: "read-archive", id: randomUUID(), copy: false, bytes: 9 }) },
         ofHousehold: true,
       },
+      "write-document": {
+        path: () => "/work",
+        send: {
+          json: ({ album }) => ({
+            kind: "write-document",
+            id: randomUUID(),
+            albumId: album,
+            document: { kind: "print-sheets", which: 1 },
+          }),
+        },
+        ofHousehold: true,
+      },
       "write-archive": {
         path: () => "/work",
         send: { json: ({ album }) => ({ kind: "write-archive", id: randomUUID(), albumId: album, places: true }) },

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { buttonLook } from "#app/parts/button.tsx";
-import { WriteArchive } from "#app/places/work/write-archive.tsx";
+import { WriteFile } from "#app/places/work/write-file.tsx";
 import type { LooseEnd } from "./view.ts";
 
 type Props = {
@@ -56,13 +56,18 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
             {secret === 1 ? "goes" : "go"} with none of these until {secret === 1 ? "its" : "their"} day.
           </p>
         )}
-        <Way title="Archive to keep" way={<WriteArchive albumId={albumId} places action="Write the archive" />}>
+        <Way
+          title="Archive to keep"
+          way={<WriteFile wanted={{ kind: "write-archive", albumId, places: true }} action="Write the archive" />}
+        >
           A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
           they came, places included. It reads back into any Hearth Clock.
         </Way>
         <Way
           title="Archive to hand on"
-          way={<WriteArchive albumId={albumId} places={false} action="Write it without places" />}
+          way={
+            <WriteFile wanted={{ kind: "write-archive", albumId, places: false }} action="Write it without places" />
+          }
         >
           The same, with the place taken out of every photo. Names, faces and words are still in it: look before you
           share.

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
+import { WriteFile } from "#app/places/work/write-file.tsx";
 import { paperName } from "#core/sheet/paper.ts";
 import type { SheetAct } from "./acts.ts";
 import type { MadeSheet, SheetsView } from "./view.ts";
@@ -33,14 +34,15 @@ export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
   const unprinted = sheets.filter(({ printedAt }) => printedAt === null);
   return (
     <section aria-label="Sheets made" className="grid gap-2 border-t border-line pt-4">
-      <div className="flex items-baseline justify-between gap-3">
-        <h2 className="text-lg">Sheets made</h2>
-        {unprinted.length > 1 && (
-          <a className="link text-sm" href={file("to-print")} download>
-            All {unprinted.length} to print, as one PDF
-          </a>
-        )}
-      </div>
+      <h2 className="text-lg">Sheets made</h2>
+      {unprinted.length > 1 && (
+        <div>
+          <WriteFile
+            wanted={{ kind: "write-document", albumId, document: { kind: files, which: "to-print" } }}
+            action={`All ${unprinted.length} to print, as one PDF`}
+          />
+        </div>
+      )}
       <ol className="grid">
         {sheets.map((sheet) => (
           <li key={sheet.id} className="grid gap-1.5 border-b border-line py-2.5 last:border-0">

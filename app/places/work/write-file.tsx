@@ -3,6 +3,8 @@ import { useEffect, useRef, useState } from "react";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { ARCHIVE_PROBLEM } from "#app/wording/archive.ts";
+import { many } from "#app/wording/count.ts";
+import type { LongDocument } from "#core/document/asked.ts";
 import { HowFar, sayBytes } from "./progress.tsx";
 import { actOn, askFor, follow, SignedOut, type WorkTold } from "./work-sender.ts";
 
@@ -13,10 +15,20 @@ type State =
   | { readonly is: "trouble"; readonly said: string };
 
 const FAILED =
-  "The archive could not be written, and nothing was changed. Try again; whoever runs this finds why in its log.";
+  "The file could not be written, and nothing was changed. Try again; whoever runs this finds why in its log.";
 
-/** Writes an archive in the background, says how far it is, and hands it over. The page may be left meanwhile. */
-export function WriteArchive({ albumId, places, action }: { albumId: string; places: boolean; action: string }) {
+/** A file of an album that takes a while to write: its archive, or a document of many pages. */
+export type Wanted =
+  | { readonly kind: "write-archive"; readonly albumId: string; readonly places: boolean }
+  | { readonly kind: "write-document"; readonly albumId: string; readonly document: LongDocument };
+
+const farSaid = (kind: Wanted["kind"], { done, whole }: WorkTold): string => {
+  if (whole === 0) return "";
+  return kind === "write-archive" ? `, ${sayBytes(done)} of ${sayBytes(whole)}` : `, ${done} of ${many(whole, "page")}`;
+};
+
+/** Writes a file in the background, says how far it is, and hands it over. The page may be left meanwhile. */
+export function WriteFile({ wanted, action }: { wanted: Wanted; action: string }) {
   const [state, setState] = useState<State>({ is: "idle" });
   const stop = useRef<AbortController | null>(null);
   const link = useRef<HTMLAnchorElement>(null);
@@ -31,7 +43,7 @@ export function WriteArchive({ albumId, places, action }: { albumId: string; pla
     stop.current = new AbortController();
     const { signal } = stop.current;
     setState({ is: "writing", id, now: null });
-    const asked = await askFor({ kind: "write-archive", id, albumId, places }, signal);
+    const asked = await askFor({ ...wanted, id }, signal);
     if (!asked?.ok) return setState({ is: "trouble", said: ARCHIVE_PROBLEM[asked?.reason ?? "not-found"] });
     const end = await follow(id, (now) => setState({ is: "writing", id, now }), signal);
     const made = end?.outcome as { ok: boolean; bytes?: number } | null | undefined;
@@ -52,8 +64,7 @@ export function WriteArchive({ albumId, places, action }: { albumId: string; pla
   switch (state.is) {
     case "writing": {
       const { id, now } = state;
-      const far = now && now.whole > 0 ? `, ${sayBytes(now.done)} of ${sayBytes(now.whole)}` : "";
-      const said = now?.state === "running" ? `Writing it${far}` : "Waiting for its turn";
+      const said = now?.state === "running" ? `Writing it${farSaid(wanted.kind, now)}` : "Waiting for its turn";
       return <HowFar said={said} done={now?.done ?? 0} whole={now?.whole ?? 0} onCancel={() => cancel(id)} />;
     }
     case "written":

@@ -1,0 +1,131 @@
+import { describe, expect, it } from "vitest";
+import { decemberDays, fullDay, makeOf } from "../../tests/samples.ts";
+import { leafOfDay } from "../album/leaf.ts";
+import { EMPTY_DAY, type MatterEntry } from "../album/model.ts";
+import { type Mark, picturesOf } from "../draw/marks.ts";
+import { inches } from "../measure/length.ts";
+import { rect, rectOf } from "../measure/rect.ts";
+import { size } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { cardMadeAs } from "../sheet/card-printing.ts";
+import { PRINT_PAPERS, printerFor } from "../sheet/paper.ts";
+import { madeAs, type Print, type SheetRecord } from "../sheet/printing.ts";
+import { DOCUMENT, readAsked } from "./asked.ts";
+import { type DocumentSource, documentOf } from "./document.ts";
+
+const LEAF = "3f0c1a52-0000-4000-8000-000000000001";
+const TITLE = "3f0c1a52-0000-4000-8000-000000000002";
+const first = "2026-12-01";
+const full = fullDay("1");
+const content = { ...full, cards: full.cards.map((each) => ({ ...each, text: "Lanterns" })) };
+const { plan, days } = decemberDays({ [first]: content });
+const [day] = days;
+const [use, card] = [content.photos[0], content.cards[0]];
+if (!day || !use || !card) throw new Error("a full day has them");
+const title: MatterEntry = {
+  id: "title",
+  version: 0,
+  matter: "title",
+  date: null,
+  content: { ...EMPTY_DAY, photos: [{ ...use, id: "on the title page" }] },
+};
+const paper = size(inches(8.5), inches(11));
+const sheet = (number: number, of: SheetRecord["of"], printedAt: string | null = null): SheetRecord => ({
+  ...{ id: `s${number}`, number, of, paper, printedAt },
+  ...{ cuts: [], waste: [], cutsDone: [] },
+});
+const print = (on: number, of: string, made: string): Print => ({
+  ...{ id: `p${on}`, of, place: 0, turned: false, spare: false, madeAs: made, state: "made", tile: null },
+  from: { kind: "sheet", id: `s${on}`, number: on },
+  at: rect(0, 0, use.print.w, use.print.h),
+});
+const source: DocumentSource = {
+  album: plan,
+  days,
+  matters: [title],
+  leaves: [leafOfDay(LEAF, makeOf({ kind: "full" }), day.id), leafOfDay(TITLE, makeOf({ kind: "full" }), "title")],
+  layouts: [],
+  sheets: [sheet(4, "photos"), sheet(3, "cards"), sheet(2, "photos"), sheet(1, "photos", "2026-12-01T10:00:00Z")],
+  prints: [1, 2, 4].map((on) => print(on, use.id, madeAs(use))).concat(print(3, card.id, cardMadeAs(card))),
+  printer: printerFor(null, plan.unit),
+  today: first as CalendarDate,
+  nameOf: () => "Page 1",
+};
+const ask = (kind: string, file: string, query = "") => readAsked(kind, file, new URLSearchParams(query));
+const made = (kind: string, file: string, query = "", from = source) => {
+  const read = ask(kind, file, query);
+  return read && documentOf(read.asked, from);
+};
+const wordsOf = (marks: readonly Mark[]): string =>
+  marks
+    .flatMap((mark) => (mark.kind === "text" ? [mark.text] : mark.kind === "group" ? [wordsOf(mark.marks)] : []))
+    .join(" ");
+
+describe("what an address asks for", () => {
+  it("is a document of each kind, or nothing", () => {
+    const files = {
+      leaf: `${LEAF}.back.svg`,
+      "punch-guide": "guide.pdf",
+      "scale-test": "page.pdf",
+      "print-sheets": "to-print.pdf",
+      "card-sheets": "3.pdf",
+      carriers: "words-back.pdf",
+    };
+    const query = `paper=a4&cards=${LEAF},${TITLE}`;
+    const kinds = Object.entries(files).map(([kind, file]) => ask(kind, file, query)?.asked.kind);
+    expect(kinds).toEqual(
+      DOCUMENT.options.map((option) => option.shape.kind.value).sort(byOrderOf(Object.keys(files))),
+    );
+    expect(ask("leaf", files.leaf)).toEqual({ asked: { kind: "leaf", leaf: LEAF, face: "back" }, ending: "svg" });
+    expect(ask("print-sheets", "12.pdf")?.asked).toEqual({ kind: "print-sheets", which: 12 });
+    for (const [kind, file] of [
+      ["leaf", `${LEAF}.spine.pdf`],
+      ["leaf", "1.front.pdf"],
+      ["leaf", `${LEAF}.front.exe`],
+      ["punch-guide", "other.pdf"],
+      ["print-sheets", "-1.pdf"],
+      ["print-sheets", "pdf"],
+      ["carriers", "words-front.pdf"],
+      ["constructor", "guide.pdf"],
+    ] as const)
+      expect(ask(kind, file), `${kind} ${file}`).toBeNull();
+  });
+});
+const byOrderOf = (order: readonly string[]) => (a: string, b: string) => order.indexOf(a) - order.indexOf(b);
+
+describe("a document", () => {
+  it("of a leaf shows what lies on it, of the front matter too, and leaves out words that are still private", () => {
+    const front = made("leaf", `${LEAF}.front.pdf`);
+    expect(front?.title).toBe(`${plan.title}, Page 1, front`);
+    expect(picturesOf(front?.pages[0]?.marks ?? []).map(({ photoId }) => photoId)).toContain(use.photoId);
+    expect(wordsOf(front?.pages[0]?.marks ?? [])).toContain("Lanterns");
+    expect(picturesOf(made("leaf", `${TITLE}.front.pdf`)?.pages[0]?.marks ?? [])).toHaveLength(1);
+    const hidden = { ...content, cards: [{ ...card, privateUntil: "2026-12-24" as CalendarDate }] };
+    const secret = { ...source, days: days.map((each) => (each === day ? { ...day, content: hidden } : each)) };
+    const marks = made("leaf", `${LEAF}.front.pdf`, "", secret)?.pages[0]?.marks ?? [];
+    expect(wordsOf(marks)).not.toContain("Lanterns");
+    expect(made("leaf", `${LEAF.replace("1", "9")}.front.pdf`)).toBeNull();
+  });
+
+  it("of sheets has those to print in their order, or the one that is named, of its own kind only", () => {
+    const toPrint = made("print-sheets", "to-print.pdf");
+    expect(toPrint?.pages.map((page) => page.title)).toEqual([`${plan.title}, sheet 2`, `${plan.title}, sheet 4`]);
+    for (const { marks } of toPrint?.pages ?? []) expect(picturesOf(marks)).toHaveLength(1);
+    expect(made("print-sheets", "1.pdf")?.pages).toHaveLength(1);
+    expect(made("print-sheets", "3.pdf")).toBeNull();
+    expect(wordsOf(made("card-sheets", "3.pdf")?.pages[0]?.marks ?? [])).toContain("Lanterns");
+    expect(made("card-sheets", "4.pdf")).toBeNull();
+    expect(made("print-sheets", "to-print.pdf", "", { ...source, sheets: [] })).toBeNull();
+  });
+
+  it("of carriers is on the paper that was chosen, and of cards of this album only", () => {
+    const id = "3f0c1a52-0000-4000-8000-000000000003";
+    const days = source.days.map((each) =>
+      each === day ? { ...day, content: { ...content, cards: [{ ...card, id }] } } : each,
+    );
+    const carrier = made("carriers", "words-front.pdf", `paper=a4&cards=${id},${TITLE}`, { ...source, days });
+    expect(rectOf(carrier?.pages[0]?.paper ?? paper)).toEqual(rectOf(PRINT_PAPERS[1].size));
+    expect(wordsOf(carrier?.pages[0]?.marks ?? [])).toContain("Lanterns");
+    expect(made("carriers", "words-front.pdf", `paper=a4&cards=${TITLE}`, { ...source, days })).toBeNull();
+  });
+});
