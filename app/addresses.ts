@@ -64,6 +64,8 @@ export const to = {
     href("/albums/:album/leaves/:leaf/:face", { album, leaf, face }),
   settings: (album: string) => href("/albums/:album/settings", { album }),
 
+  /** Where what the household keeps to use again is renamed or put away. */
+  library: (album: string) => href("/albums/:album/library", { album }),
   /** Everything of an album that is printed or written out; `file` is its name with the ending that says what it is written as. */
   document: (album: string, kind: DocumentKind, file: string, query: Query = {}) =>
     asked(href("/albums/:album/documents/:kind/:file", { album, kind, file: encodeURIComponent(file) }), query),

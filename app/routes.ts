@@ -26,6 +26,7 @@ export default [
   ]),
   route("albums/:album/find", "routes/album.find.ts"),
   route("albums/:album/days/:date/photos", "routes/album.day.photos.ts"),
+  route("albums/:album/library", "routes/album.library.ts"),
   route("albums/:album/documents/:kind/:file", "routes/album.document.ts"),
   route("work", "routes/work.ts"),
   route("work/:work", "routes/work.one.ts"),

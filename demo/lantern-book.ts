@@ -17,7 +17,7 @@ import { saveBookEdit } from "../store/book.ts";
 import { saveDayEdit } from "../store/day.ts";
 import { factsOf } from "../store/day-row.ts";
 import type { Db } from "../store/db.ts";
-import { saveLayout } from "../store/kept-pages.ts";
+import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
 import { addTryOut } from "../store/try-out.ts";
 

@@ -9,9 +9,9 @@ import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
 import { saveDayEdit } from "../store/day.ts";
 import type { Db } from "../store/db.ts";
-import { saveDeck } from "../store/deck.ts";
-import { keepHand, keepStampSet } from "../store/hands.ts";
 import { setPeople } from "../store/household.ts";
+import { saveDeck } from "../store/library/decks.ts";
+import { keepHand, keepStampSet } from "../store/library/hands.ts";
 import { by } from "./day-maker.ts";
 
 /** What Petra caught on the signal station's steps, with the minute it was. */

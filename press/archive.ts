@@ -21,7 +21,7 @@ import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import { breaksRule, type Db, isBadValue } from "../store/db.ts";
 import { importAlbum } from "../store/import.ts";
-import { wantPictures } from "../store/kept-tray.ts";
+import { wantPictures } from "../store/library/tray.ts";
 import {
   filesOfPhotos,
   findPhoto,

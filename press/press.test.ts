@@ -20,7 +20,7 @@ import { MOST_BYTES } from "../core/photo/roll.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
-import { saveLayout } from "../store/kept-pages.ts";
+import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
 import { setPhotoRule } from "../store/place-photos.ts";

@@ -11,8 +11,8 @@ import type { Print } from "../core/sheet/printing.ts";
 import { countLeaves } from "./bound.ts";
 import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
-import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { type LeafRow, SIDES, toLeaf, toTryOuts } from "./leaf-row.ts";
+import { type OwnLayout, toLayout } from "./library/layout-row.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
 import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
 

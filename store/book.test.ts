@@ -9,8 +9,8 @@ import { openTestStore, secondMember } from "../tests/household.ts";
 import { countingQueries } from "./db.ts";
 import { setFoundations } from "./foundations.ts";
 import { takeBack } from "./journal/take-back.ts";
-import { keepFormat, putLayoutAway, readFormats, saveLayout } from "./kept-pages.ts";
-import { putAway } from "./kept-tray.ts";
+import { putOwnAway } from "./library/own.ts";
+import { keepFormat, readFormats, saveLayout } from "./library/pages.ts";
 import { emptyTray, putLeafOrTryOutBack, readTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut, keepTryOut } from "./try-out.ts";
 
@@ -209,7 +209,7 @@ describe("foundation pages", () => {
 
 describe("what a household keeps for its pages", () => {
   it("a layout in use is kept and told; one that is free goes; a measured book forgotten changes no album", async () => {
-    const { keeper, look, give, save } = await book();
+    const { keeper, look, give, save, author } = await book();
     const { householdId } = keeper;
     const layout =
       (await saveLayout(db, householdId, {
@@ -220,19 +220,19 @@ describe("what a household keeps for its pages", () => {
       })) ?? "";
     const leaf = await give("2026-12-01", { ...PLAIN_PAPER, kind: "pocket", layout });
     expect((await look()).layouts.map(({ name }) => name)).toEqual(["Six"]);
-    expect(await putLayoutAway(db, householdId, layout, new Date())).toEqual({ ok: false, reason: "in-use", pages: 1 });
-    expect(await putLayoutAway(db, (await book()).keeper.householdId, layout, new Date())).toEqual({
+    expect(await putOwnAway(db, author(), "layout", layout)).toEqual({ ok: false, reason: "in-use", pages: 1 });
+    expect(await putOwnAway(db, (await book()).author(), "layout", layout)).toEqual({
       ok: false,
       reason: "not-found",
     });
     await save({ kind: "make", leaf, make: FULL });
-    expect(await putLayoutAway(db, householdId, layout, new Date())).toEqual({ ok: true });
+    expect(await putOwnAway(db, author(), "layout", layout)).toEqual({ ok: true });
     const { format, unit } = (await look()).album;
     await keepFormat(db, householdId, unit, format);
     await keepFormat(db, householdId, unit, { ...format, capacity: 60_000 });
     const [kept, ...more] = await readFormats(db, householdId);
     expect([kept?.format.capacity, more]).toEqual([60_000, []]);
-    expect(await putAway(db, householdId, "format", kept?.id ?? "", new Date())).toBe(true);
+    expect(await putOwnAway(db, author(), "format", kept?.id ?? "")).toEqual({ ok: true });
     expect((await look()).album.format).toEqual(format);
   });
 });

@@ -11,8 +11,8 @@ import { dayColumns, pieceRows } from "./day-row.ts";
 import type { Db, Transaction } from "./db.ts";
 import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
-import { type OwnLayout, toLayout } from "./layout-row.ts";
 import { guestRows, leafColumns, sideRows } from "./leaf-row.ts";
+import { type OwnLayout, toLayout } from "./library/layout-row.ts";
 import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, side, sideGuest, tryOut } from "./schema/index.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };

@@ -11,7 +11,7 @@ import { cardMadeAs } from "../core/sheet/card-printing.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";
 import { openStore } from "./db.ts";
-import { type MeasuredFormat, readFormats } from "./kept-pages.ts";
+import { type MeasuredFormat, readFormats } from "./library/pages.ts";
 import { migrateStore } from "./migrate.ts";
 import { readTray } from "./tray.ts";
 import { readWordings, type Wording } from "./wordings.ts";

@@ -5,7 +5,7 @@ import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
 import type { Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
-import { wantPictures } from "./kept-tray.ts";
+import { wantPictures } from "./library/tray.ts";
 import { photo, picture, pictureTrait, pictureVersion } from "./schema/index.ts";
 import type { PictureMime } from "./schema/photo.ts";
 

@@ -13,7 +13,7 @@ import { readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
 import { saveDayEdit } from "./day.ts";
 import { takeBack } from "./journal/take-back.ts";
-import { readKeptTray, takeBackKept } from "./kept-tray.ts";
+import { readKeptTray, takeBackKept } from "./library/tray.ts";
 import { findPhoto, keepPhoto, readOriginal, readTraits } from "./photo.ts";
 import { placePhotos, setPhotoRule } from "./place-photos.ts";
 import { knownPictures, markPhotos, readRoll } from "./roll.ts";

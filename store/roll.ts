@@ -8,7 +8,7 @@ import type { Author } from "./author.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { journaled } from "./journal/line.ts";
-import { onADay, pictureAway } from "./kept-tray.ts";
+import { onADay, pictureAway } from "./library/tray.ts";
 import { dayPhoto, photo } from "./schema/index.ts";
 
 const onTheRoll = (db: Reader) => not(pictureAway(db) ?? sql`false`);

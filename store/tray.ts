@@ -6,8 +6,8 @@ import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";
 import { forgetBefore } from "./journal/read.ts";
-import { dropKept, dropLooseBytes, oldInKept } from "./kept-tray.ts";
 import { putLeafBack } from "./leaf-place.ts";
+import { dropKept, dropLooseBytes, oldInKept } from "./library/tray.ts";
 import { album, card, day, dayPhoto, jotting, leaf, side, tryOut } from "./schema/index.ts";
 
 /** How long a thing stays in the tray. */

@@ -7,7 +7,7 @@ import { reading, requireMember, writing } from "#app/http/page.ts";
 import { NewAlbum } from "#app/places/new-album/new-album.tsx";
 import { newAlbumView } from "#app/places/new-album/view.ts";
 import { createAlbum } from "#store/album.ts";
-import { readFormats } from "#store/kept-pages.ts";
+import { readFormats } from "#store/library/pages.ts";
 import type { Route } from "./+types/album-new";
 
 export const meta: Route.MetaFunction = () => [{ title: "New album · Hearth Clock" }];

@@ -3,7 +3,7 @@ import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { CardPlace } from "#app/places/card/card-place.tsx";
 import { cardOf, cardView } from "#app/places/card/view.ts";
 import { printShort, wallClock } from "#core/month/dates.ts";
-import { readHandsAndStamps } from "#store/hands.ts";
+import { readHandsAndStamps } from "#store/library/hands.ts";
 import { readWordings } from "#store/wordings.ts";
 import type { Route } from "./+types/album.card";
 

@@ -15,8 +15,8 @@ import { pageSvg, pdfPieces } from "#press/document.ts";
 import { packOrder } from "#press/lab-order.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
-import { readDecks } from "#store/deck.ts";
 import { readDocumentSource } from "#store/document-source.ts";
+import { readDecks } from "#store/library/decks.ts";
 import { readOriginal } from "#store/photo.ts";
 import type { Route } from "./+types/album.document";
 

@@ -1,7 +1,7 @@
 import { data } from "react-router";
 import { jsonIn, readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
+import { notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { bookData } from "#app/places/book/data.ts";
 import { Foundations } from "#app/places/foundations/foundations.tsx";
 import { many } from "#app/wording/count.ts";
@@ -17,8 +17,7 @@ import { clean } from "#core/words/clean.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { setFoundations } from "#store/foundations.ts";
 import { journaled } from "#store/journal/line.ts";
-import { readTemplates, saveTemplate } from "#store/kept-pages.ts";
-import { putAway } from "#store/kept-tray.ts";
+import { readTemplates, saveTemplate } from "#store/library/pages.ts";
 import type { Route } from "./+types/album.foundations";
 
 export const meta: Route.MetaFunction = () => [{ title: "Foundation pages · Hearth Clock" }];
@@ -67,21 +66,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await readForm(request, ["intent", "id", "name", "pattern"]);
+  const form = await readForm(request, ["intent", "name", "pattern"]);
   return writing(async () => {
     const { aggregate, author } = await requireAlbum(context, params.album);
     const { householdId } = author;
     const taken = takenFrom(aggregate, asked(request).side);
     switch (form.get("intent")) {
-      case "forget": {
-        const id = String(form.get("id"));
-        const away = { what: "stash", how: "put-away", thing: "template" } as const;
-        const gone =
-          isId(id) &&
-          (await journaled(context.db, author, away, (tx) => putAway(tx, householdId, "template", id, context.now)));
-        if (!gone) throw notFound();
-        return { ok: true as const, said: "In the tray for 30 days. Pages made from it stay as they are." };
-      }
       case "keep": {
         const name = clean(String(form.get("name") ?? "")).trim();
         if (!taken) throw notFound();

@@ -5,9 +5,8 @@ import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { HANDS_ACT, type HandsAnswer } from "#app/places/hands/acts.ts";
 import { Hands } from "#app/places/hands/hands.tsx";
 import type { Transaction } from "#store/db.ts";
-import { keepHand, keepStampSet, readHandsAndStamps } from "#store/hands.ts";
 import { journaled } from "#store/journal/line.ts";
-import { putAway } from "#store/kept-tray.ts";
+import { keepHand, keepStampSet, readHandsAndStamps } from "#store/library/hands.ts";
 import type { Route } from "./+types/album.hands";
 
 export const meta: Route.MetaFunction = () => [{ title: "Hands and stamps · Hearth Clock" }];
@@ -25,26 +24,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return writing(async (): Promise<HandsAnswer> => {
     const { author } = await requireAlbum(context, params.album);
     const { householdId } = author;
-    const line = <T,>(how: "kept" | "put-away", thing: "hand" | "stamp-set", work: (tx: Transaction) => Promise<T>) =>
-      journaled(context.db, author, { what: "stash", how, thing }, work);
+    const keep = <T,>(thing: "hand" | "stamp-set", work: (tx: Transaction) => Promise<T>) =>
+      journaled(context.db, author, { what: "stash", how: "kept", thing }, work);
     switch (sent.data.act) {
       case "keep-hand": {
         const { hand } = sent.data;
-        await line("kept", "hand", (tx) => keepHand(tx, householdId, hand));
+        await keep("hand", (tx) => keepHand(tx, householdId, hand));
         return { ok: true, said: `${hand.name}’s hand is kept: a card can be written in it.` };
       }
       case "keep-set": {
         const { set } = sent.data;
-        await line("kept", "stamp-set", (tx) => keepStampSet(tx, householdId, set));
+        await keep("stamp-set", (tx) => keepStampSet(tx, householdId, set));
         return { ok: true, said: `${set.name} is kept.` };
-      }
-      case "forget": {
-        const { id } = sent.data;
-        const away = (kind: "hand" | "stamp-set") =>
-          line("put-away", kind, (tx) => putAway(tx, householdId, kind, id, context.now));
-        return (await away("hand")) || (await away("stamp-set"))
-          ? { ok: true, said: "In the tray for 30 days. No card was changed by it." }
-          : { ok: false, reason: "not-taken" };
       }
     }
   });

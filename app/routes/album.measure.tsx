@@ -1,7 +1,7 @@
 import { data } from "react-router";
 import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
+import { notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { FORMAT_FIELDS, type FormatText, readFormat } from "#app/places/measure/format-form.ts";
 import { Measure } from "#app/places/measure/measure.tsx";
 import { stopWords } from "#app/wording/fit.ts";
@@ -9,8 +9,7 @@ import { stopsFitting } from "#core/book/stops-fitting.ts";
 import { clean } from "#core/words/clean.ts";
 import { updateAlbum } from "#store/album.ts";
 import { journaled } from "#store/journal/line.ts";
-import { keepFormat, readFormats } from "#store/kept-pages.ts";
-import { putAway } from "#store/kept-tray.ts";
+import { keepFormat, readFormats } from "#store/library/pages.ts";
 import type { Route } from "./+types/album.measure";
 
 export const meta: Route.MetaFunction = () => [{ title: "Measure the book · Hearth Clock" }];
@@ -31,21 +30,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await readForm(request, ["intent", "id", "version", ...FORMAT_FIELDS]);
+  const form = await readForm(request, ["intent", "version", ...FORMAT_FIELDS]);
   const intent = form.get("intent");
   return writing(async () => {
     const { aggregate, author } = await requireAlbum(context, params.album);
     const { album } = aggregate;
     const { householdId } = author;
-    if (intent === "forget") {
-      const id = String(form.get("id"));
-      const away = { what: "stash", how: "put-away", thing: "format" } as const;
-      const gone =
-        isId(id) &&
-        (await journaled(context.db, author, away, (tx) => putAway(tx, householdId, "format", id, context.now)));
-      if (!gone) throw notFound();
-      return { ok: true as const, said: "In the tray for 30 days. No album was changed by it." };
-    }
     const text = Object.fromEntries(
       FORMAT_FIELDS.map((name) => [name, clean(String(form.get(name) ?? ""))]),
     ) as FormatText;

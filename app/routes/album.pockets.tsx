@@ -2,14 +2,14 @@ import { data } from "react-router";
 import { readForm } from "#app/http/body.ts";
 import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, notFound, requireAlbum, writing } from "#app/http/page.ts";
+import { requireAlbum, writing } from "#app/http/page.ts";
 import { Pockets } from "#app/places/pockets/pockets.tsx";
 import { LAYOUT_DRAFT } from "#core/book/edit-schema.ts";
 import { readLayout } from "#core/book/layout.ts";
 import { openingOf } from "#core/book/read.ts";
 import { clean } from "#core/words/clean.ts";
 import { journaled } from "#store/journal/line.ts";
-import { putLayoutAway, saveLayout } from "#store/kept-pages.ts";
+import { saveLayout } from "#store/library/pages.ts";
 import type { Route } from "./+types/album.pockets";
 
 export const meta: Route.MetaFunction = () => [{ title: "Pockets · Hearth Clock" }];
@@ -38,16 +38,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         );
         if (!saved) return { ok: false as const, reason: "too-many" as const };
         return { ok: true as const, said: `${name} is saved. It is offered wherever pockets are chosen.` };
-      }
-      case "delete": {
-        const id = String(form.get("id"));
-        if (!isId(id)) throw notFound();
-        const deleted = await journaled(context.db, author, { what: "stash", how: "put-away", thing: "layout" }, (tx) =>
-          putLayoutAway(tx, householdId, id, context.now),
-        );
-        if (deleted.ok) return { ok: true as const, said: "In the tray for 30 days." };
-        if (deleted.reason === "not-found") throw notFound();
-        return deleted;
       }
       default:
         throw data(null, { status: 400 });

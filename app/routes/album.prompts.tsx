@@ -16,9 +16,8 @@ import { readDeckFile, readDeckText } from "#press/deck-file.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { Author } from "#store/author.ts";
 import { handOut } from "#store/dealing.ts";
-import { readDecks, saveDeck } from "#store/deck.ts";
 import { journaled } from "#store/journal/line.ts";
-import { putAway } from "#store/kept-tray.ts";
+import { readDecks, saveDeck } from "#store/library/decks.ts";
 import type { Route } from "./+types/album.prompts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Prompts · Hearth Clock" }];
@@ -82,15 +81,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       return withFile(request, DECK, (form) => keepDeck(context, author, form));
     const sent = PROMPTS_ACT.safeParse(await readJson(request));
     if (!sent.success) throw data(null, { status: 400 });
-    if (sent.data.act === "drop-deck") {
-      const { deck } = sent.data;
-      const gone = await journaled(context.db, author, { what: "stash", how: "put-away", thing: "deck" }, (tx) =>
-        putAway(tx, householdId, "deck", deck, context.now),
-      );
-      return gone
-        ? { ok: true, said: "The deck is in the tray for 30 days. Days keep the slips they have." }
-        : { ok: false, reason: "not-found" };
-    }
     const { jar, handed } = sent.data;
     const find = slipFinder([...DECKS, ...(await readDecks(context.db, householdId))]);
     const slips = handed.flatMap(({ dayId, slip, saw }) => {

@@ -5,7 +5,7 @@ import { TrayPlace } from "#app/places/tray/tray-place.tsx";
 import { printShort } from "#core/month/dates.ts";
 import { setAlbumDeleted } from "#store/album.ts";
 import { journaled } from "#store/journal/line.ts";
-import { KEPT_KINDS, readKeptTray, takeBackKept } from "#store/kept-tray.ts";
+import { KEPT_KINDS, readKeptTray, takeBackKept } from "#store/library/tray.ts";
 import { emptyTray, putBack, putLeafOrTryOutBack, readTray, TRAY_DAYS, TRAY_KINDS } from "#store/tray.ts";
 import type { Route } from "./+types/tray";
 

@@ -80,7 +80,12 @@ const STASHED: Record<Stashed, string> = {
   template: "template",
   format: "measured book",
 };
-const STASH_HOW = { kept: "kept", "put-away": "put in the tray", "put-back": "put back from the tray" } as const;
+const STASH_HOW = {
+  kept: "kept",
+  renamed: "given another name",
+  "put-away": "put in the tray",
+  "put-back": "put back from the tray",
+} as const;
 const FROM_TRAY = { card: "card", jotting: "jotting", photo: "picture", leaf: "page", "try-out": "try-out" } as const;
 const OF_MONTH = {
   skip: (day: string) => `${day} skipped`,

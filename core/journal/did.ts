@@ -48,4 +48,4 @@ export type Did =
   | { readonly what: "order"; readonly how: "made" | "arrived" | "not-arrived" | "dropped"; readonly number: number }
   | { readonly what: "settings" | "measures" | "photo-rule" | "printer" | "people" }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
-  | { readonly what: "stash"; readonly how: "kept" | "put-away" | "put-back"; readonly thing: Stashed };
+  | { readonly what: "stash"; readonly how: "kept" | "renamed" | "put-away" | "put-back"; readonly thing: Stashed };

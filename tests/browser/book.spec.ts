@@ -326,6 +326,11 @@ test("own pockets: split, resized, cut down, refused when they cannot be, saved,
   await page.goto(`${album}/pockets`);
   await page.getByRole("button", { name: "Put Six of mine away" }).click();
   await expect(page.getByText(/1 page uses this layout, so it was kept/)).toBeVisible();
+  await page.getByRole("button", { name: "Rename Six of mine" }).click();
+  await page.getByLabel("New name of Six of mine").fill("Half a dozen");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("It is called Half a dozen now.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Put Half a dozen away" })).toBeVisible();
   await page.getByRole("button", { name: "Drop the last row" }).click();
   await expect(page.getByText(/pockets are cut off/)).toBeVisible();
   // Cut down and kept, it is offered for a page of the album, with the leaf that results.

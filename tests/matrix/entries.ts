@@ -138,6 +138,16 @@ const MEASURES = {
 };
 const page = (place: string): Entry => ({ reads: (album) => [`${album}/${place}`] });
 
+/** What a household keeps to use again, by its kind and its name in a world. */
+const OWN = [
+  ["deck", "deck"],
+  ["hand", "hand"],
+  ["stamp-set", "set"],
+  ["layout", "layout"],
+  ["template", "template"],
+  ["format", "format"],
+] as const;
+
 /** Every route with an address, by its file: what may be read and written there. A route that is missing fails the check. */
 export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/home.tsx": { anybody: "leads to the shelf or to the door" },
@@ -253,7 +263,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         jar: "prompt",
         handed: [{ dayId: day, slip: `${deck}/none`, saw: "" }],
       })),
-      "drop-deck": json("prompts", ({ deck }) => ({ act: "drop-deck", deck }), true),
     },
   },
   "routes/album.card-sheets.tsx": {
@@ -265,7 +274,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     writes: {
       "keep-hand": json("hands", () => ({ act: "keep-hand", hand: HAND }), true),
       "keep-set": json("hands", () => ({ act: "keep-set", set: SET }), true),
-      forget: json("hands", ({ hand }) => ({ act: "forget", id: hand }), true),
     },
   },
   "routes/album.book.tsx": page("book"),
@@ -273,7 +281,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.foundations.tsx": {
     ...page("foundations"),
     writes: {
-      forget: form("foundations", ({ template }) => ({ intent: "forget", id: template }), true),
       keep: {
         path: (album, { leaf }) => `${album}/foundations.data?keep=${leaf}.front`,
         send: { form: () => ({ intent: "keep", name: "Kept" }) },
@@ -304,13 +311,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         }),
         true,
       ),
-      delete: form("pockets", ({ layout }) => ({ intent: "delete", id: layout }), true),
     },
   },
   "routes/album.measure.tsx": {
     ...page("measure"),
     writes: {
-      forget: form("measure", ({ format }) => ({ intent: "forget", id: format }), true),
       keep: form("measure", () => ({ ...MEASURES, intent: "keep" }), true),
       save: form("measure", () => ({ ...MEASURES, intent: "save-anyway", version: "1" })),
     },
@@ -334,6 +339,16 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "routes/album.day.photos.ts": {
     writes: { photo: { path: (album) => `${album}/days/2026-12-01/photos.data`, send: { file: true } } },
+  },
+  "routes/album.library.ts": {
+    writes: Object.fromEntries(
+      OWN.flatMap(([kind, id]) =>
+        (["rename", "put-away"] as const).map((act) => [
+          `${act} ${kind}`,
+          form("library", (ids) => ({ act, kind, id: ids[id], name: "Another name" }), true),
+        ]),
+      ),
+    ),
   },
   "routes/album.document.ts": {
     reads: (album, { leaf, order, deck, card }) => [

@@ -13,7 +13,7 @@ import { saveBookEdit } from "../../store/book.ts";
 import { saveDayEdit } from "../../store/day.ts";
 import type { Db } from "../../store/db.ts";
 import { createHousehold, startSession } from "../../store/household.ts";
-import { keepFormat, saveLayout, saveTemplate } from "../../store/kept-pages.ts";
+import { keepFormat, saveLayout, saveTemplate } from "../../store/library/pages.ts";
 import { changeMatter } from "../../store/matter.ts";
 import { keepPhoto, newUse } from "../../store/photo.ts";
 import {

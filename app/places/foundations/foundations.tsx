@@ -3,6 +3,7 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
+import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
@@ -103,27 +104,17 @@ export function Foundations({ data, templates, own, taken, last, keeping, dates,
                 template” under it.
               </p>
             )}
+            <OwnSaid kind="template" />
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
               {all.map((template) => (
                 <li key={template.id} className="grid content-start gap-1">
                   <span className="grid aspect-[4/3.4] place-items-center rounded-sm bg-mat p-2">
                     <TemplateDrawing template={template} data={data} />
                   </span>
-                  <span className="text-sm leading-snug">{template.name}</span>
-                  {own.includes(template.id) && (
-                    <Form method="post">
-                      <input type="hidden" name="id" value={template.id} />
-                      <Button
-                        type="submit"
-                        look="quiet"
-                        small
-                        name="intent"
-                        value="forget"
-                        aria-label={`Put ${template.name} away`}
-                      >
-                        Put away
-                      </Button>
-                    </Form>
+                  {own.includes(template.id) ? (
+                    <OwnThing kind="template" albumId={data.albumId} id={template.id} name={template.name} />
+                  ) : (
+                    <span className="text-sm leading-snug">{template.name}</span>
                   )}
                 </li>
               ))}

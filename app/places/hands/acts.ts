@@ -5,7 +5,6 @@ import { HAND, STAMP_SET } from "#core/words/setting-schema.ts";
 export const HANDS_ACT = z.discriminatedUnion("act", [
   z.object({ act: z.literal("keep-hand"), hand: HAND }),
   z.object({ act: z.literal("keep-set"), set: STAMP_SET }),
-  z.object({ act: z.literal("forget"), id: z.uuid() }),
 ]);
 export type HandsAct = z.input<typeof HANDS_ACT>;
 export type HandsAnswer = { ok: true; said: string } | { ok: false; reason: Away };

@@ -5,6 +5,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { drawingOf, mm, stillMat } from "#app/drawing/mat-text.ts";
 import { Button } from "#app/parts/button.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
+import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { laidMarks } from "#core/draw/card.ts";
@@ -130,19 +131,24 @@ export function Hands({ view }: { view: HandsView }) {
                 Keep this hand
               </Button>
             </div>
-            <KeptList
-              all={hands.map((hand) => ({
-                id: hand.id,
-                said: `${hand.name}, lines ${sayLength(hand.line, unit)} apart`,
-              }))}
-              onForget={(id) => send({ act: "forget", id })}
-            />
+            <OwnSaid kind="hand" />
+            <div>
+              {hands.map(({ id, name: whose, line: apart }) => (
+                <OwnThing key={id} kind="hand" {...{ albumId, id, name: whose }}>
+                  {`, lines ${sayLength(apart, unit)} apart`}
+                </OwnThing>
+              ))}
+            </div>
           </section>
           <StampForm unit={unit} busy={busy} onKeep={(set) => send({ act: "keep-set", set })} />
-          <KeptList
-            all={sets.map((set) => ({ id: set.id, said: `${set.name}, ${sayLength(set.high, unit)} high` }))}
-            onForget={(id) => send({ act: "forget", id })}
-          />
+          <OwnSaid kind="stamp-set" />
+          <div>
+            {sets.map((set) => (
+              <OwnThing key={set.id} kind="stamp-set" {...{ albumId, id: set.id, name: set.name }}>
+                {`, ${sayLength(set.high, unit)} high`}
+              </OwnThing>
+            ))}
+          </div>
           <p className="text-sm text-quiet">
             Cards keep the measures they were written with, whatever is changed or put away here.
           </p>
@@ -170,21 +176,6 @@ function Copy({ hand, wide, unit }: { hand: Hand | null; wide: Length; unit: Uni
       mat={stillMat([thing], unit, false, "copy", box)}
       label="The copied text as that hand would write it, to scale"
     />
-  );
-}
-
-function KeptList({ all, onForget }: { all: readonly { id: string; said: string }[]; onForget: (id: string) => void }) {
-  return (
-    <ul className="grid">
-      {all.map(({ id, said }) => (
-        <li key={id} className="flex min-h-10 items-center justify-between border-b border-line text-sm">
-          {said}
-          <Button small look="quiet" aria-label={`Put ${said} away`} onClick={() => onForget(id)}>
-            Put away
-          </Button>
-        </li>
-      ))}
-    </ul>
   );
 }
 

@@ -5,6 +5,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
+import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
 import { many } from "#app/wording/count.ts";
@@ -207,19 +208,16 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               )}
             </div>
           </Form>
+          <div className="mx-4 wide:mx-6">
+            <OwnSaid kind="format" />
+          </div>
           {measured.length > 0 && (
             <section className="mx-4 grid gap-1 border-t border-line py-4 wide:mx-6" aria-labelledby="kept-books">
               <h2 id="kept-books" className="text-lg">
                 Kept for other albums
               </h2>
               {measured.map(({ id, name }) => (
-                <Form key={id} method="post" className="flex items-center justify-between gap-3">
-                  <input type="hidden" name="id" value={id} />
-                  <span>{name}</span>
-                  <Button type="submit" look="quiet" small name="intent" value="forget" aria-label={`Put ${name} away`}>
-                    Put away
-                  </Button>
-                </Form>
+                <OwnThing key={id} kind="format" {...{ albumId, id, name }} />
               ))}
               <p className="text-sm text-quiet">
                 Albums have measures of their own: putting one away here changes none of them.

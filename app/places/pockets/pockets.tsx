@@ -4,6 +4,7 @@ import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
+import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
@@ -33,7 +34,6 @@ import { LayoutDrawing } from "./layout-drawing.tsx";
 
 export type LayoutsAnswer =
   | { ok: true; said: string }
-  | { ok: false; reason: "in-use"; pages: number }
   | { ok: false; reason: "no-name" | "bad-layout" | "too-many" | Away };
 
 export type OwnLayoutView = PocketLayout & { readonly page: Size };
@@ -140,11 +140,7 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
               protector down.
             </p>
           </div>
-          <Outcome
-            answer={answer}
-            kept="The layout is still here. Save again in a moment."
-            why={{ ...REFUSED, "in-use": inUse(answer && "pages" in answer ? answer.pages : 0) }}
-          />
+          <Outcome answer={answer} kept="The layout is still here. Save again in a moment." why={REFUSED} />
           {said && (
             <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
               {said}
@@ -256,24 +252,16 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
               Save
             </Button>
           </Form>
+          <OwnSaid kind="layout" />
           {own.length > 0 && (
             <section aria-labelledby="own-layouts">
               <h2 id="own-layouts" className="border-b border-line pb-1 text-lg">
                 Your own
               </h2>
               {own.map(({ id, name, page }) => (
-                <Form key={id} method="post" className="flex items-center justify-between gap-3 py-1">
-                  <input type="hidden" name="id" value={id} />
-                  <span>
-                    {name}{" "}
-                    <span className="text-sm text-quiet">
-                      for {sameSize(page, format.nominal) ? "this album’s page" : printSize(page, unit)}
-                    </span>
-                  </span>
-                  <Button type="submit" look="quiet" small name="intent" value="delete" aria-label={`Put ${name} away`}>
-                    Put away
-                  </Button>
-                </Form>
+                <OwnThing key={id} kind="layout" {...{ albumId, id, name }}>
+                  {` for ${sameSize(page, format.nominal) ? "this album’s page" : printSize(page, unit)}`}
+                </OwnThing>
               ))}
             </section>
           )}
@@ -288,7 +276,3 @@ const REFUSED = {
   "too-many": "Your household has 200 layouts of its own, the most there can be. Put one away first.",
   "bad-layout": "That layout does not go together. Nothing was saved.",
 } as const;
-const inUse = (pages: number): string =>
-  pages === 1
-    ? "1 page uses this layout, so it was kept. Give that page another one first."
-    : `${pages} pages use this layout, so it was kept. Give those pages another one first.`;

@@ -15,7 +15,6 @@ export const PROMPTS_ACT = z.discriminatedUnion("act", [
       .min(1)
       .max(100),
   }),
-  z.object({ act: z.literal("drop-deck"), deck: z.uuid() }),
 ]);
 export type PromptsAct = z.input<typeof PROMPTS_ACT>;
 

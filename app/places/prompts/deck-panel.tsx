@@ -3,8 +3,9 @@ import { useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { writeLines } from "#core/words/deck-text.ts";
-import type { PromptsAct, PromptsAnswer } from "./acts.ts";
+import type { PromptsAnswer } from "./acts.ts";
 import { DealOutcome } from "./outcome.tsx";
 import type { PromptsView } from "./view.ts";
 
@@ -13,12 +14,10 @@ type Props = {
   readonly chosen: ReadonlySet<string>;
   readonly setChosen: (chosen: ReadonlySet<string>) => void;
   readonly action: string;
-  readonly send: (act: PromptsAct) => void;
-  readonly busy: boolean;
 };
 
 /** The decks to deal from, shipped and own; each can be written out, and own ones written anew. */
-export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props) {
+export function DeckPanel({ view, chosen, setChosen, action }: Props) {
   const { decks, albumId, jar } = view;
   const [writing, setWriting] = useState<string | null>(null);
   const [text, setText] = useState("");
@@ -31,10 +30,11 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
   return (
     <section aria-label="Decks" className="grid gap-2 border-t border-line p-4 wide:px-0 wide:pb-0">
       <h2 className="text-lg">Decks</h2>
+      <OwnSaid kind="deck" />
       <ul className="grid">
         {decks.map(({ id, name: called, slips, isOwn }) => (
-          <li key={id} className="flex flex-wrap items-center gap-x-3 border-b border-line py-1 text-sm">
-            <label className={`flex min-h-9 min-w-0 items-center gap-2 ${isOwn ? "basis-full" : "flex-1"}`}>
+          <li key={id} className="border-b border-line py-1 text-sm">
+            <label className="flex min-h-9 min-w-0 items-center gap-2">
               <input
                 type="checkbox"
                 className="size-4 accent-ember"
@@ -45,25 +45,22 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
               />
               <span className="truncate">{called}</span>
               <span className="text-quiet">{slips.length}</span>
+              {!isOwn && <DeckFiles {...{ albumId, id, called }} />}
             </label>
-            <span className="ml-auto flex items-center gap-2">
-              {(["csv", "txt"] as const).map((ending) => (
-                <a key={ending} className="link" href={to.document(albumId, "deck", `${id}.${ending}`)} download>
-                  {ending === "csv" ? "Table" : "Text"}
-                  <span className="sr-only"> of {called}</span>
-                </a>
-              ))}
-              {isOwn && (
-                <>
-                  <Button small look="quiet" onClick={() => open(id, called, writeLines(slips))}>
-                    Change<span className="sr-only"> {called}</span>
-                  </Button>
-                  <Button small look="quiet" disabled={busy} onClick={() => send({ act: "drop-deck", deck: id })}>
-                    Put away<span className="sr-only"> {called}</span>
-                  </Button>
-                </>
-              )}
-            </span>
+            {isOwn && (
+              <OwnThing
+                kind="deck"
+                {...{ albumId, id, name: called }}
+                more={
+                  <>
+                    <DeckFiles {...{ albumId, id, called }} />
+                    <Button small look="quiet" onClick={() => open(id, called, writeLines(slips))}>
+                      Change<span className="sr-only"> {called}</span>
+                    </Button>
+                  </>
+                }
+              />
+            )}
           </li>
         ))}
       </ul>
@@ -87,6 +84,18 @@ export function DeckPanel({ view, chosen, setChosen, action, send, busy }: Props
     </section>
   );
 }
+
+/** The files of a deck: as a table, and as plain text. */
+const DeckFiles = ({ albumId, id, called }: { albumId: string; id: string; called: string }) => (
+  <span className="ml-auto flex items-center gap-2">
+    {(["csv", "txt"] as const).map((ending) => (
+      <a key={ending} className="link" href={to.document(albumId, "deck", `${id}.${ending}`)} download>
+        {ending === "csv" ? "Table" : "Text"}
+        <span className="sr-only"> of {called}</span>
+      </a>
+    ))}
+  </span>
+);
 
 type FormProps = {
   readonly id: string;

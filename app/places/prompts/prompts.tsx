@@ -155,7 +155,7 @@ export function Prompts({ view }: { view: PromptsView }) {
               </Tick>
             </fieldset>
           </section>
-          <DeckPanel {...{ view, chosen, setChosen, action, send, busy }} />
+          <DeckPanel {...{ view, chosen, setChosen, action }} />
         </aside>
       </div>
     </div>

@@ -1,8 +1,8 @@
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
-import type { Hand, StampSet } from "../core/words/lettering.ts";
-import type { Db, Reader } from "./db.ts";
-import { lockHousehold } from "./household.ts";
-import { hand, stampSet } from "./schema/index.ts";
+import type { Hand, StampSet } from "../../core/words/lettering.ts";
+import type { Db, Reader } from "../db.ts";
+import { lockHousehold } from "../household.ts";
+import { hand, stampSet } from "../schema/index.ts";
 
 export type KeptHand = Hand & { readonly id: string };
 export type KeptStampSet = StampSet & { readonly id: string };

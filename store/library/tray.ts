@@ -1,8 +1,8 @@
 import { and, eq, inArray, isNotNull, isNull, lt, notExists, type SQL, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
-import { lockAlbums } from "./album.ts";
-import { touchAlbums } from "./book.ts";
-import { type Db, isTaken, type Reader, type Transaction } from "./db.ts";
+import { lockAlbums } from "../album.ts";
+import { touchAlbums } from "../book.ts";
+import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
 import {
   dayPhoto,
   deck,
@@ -13,7 +13,7 @@ import {
   pocketLayout,
   stampSet,
   template,
-} from "./schema/index.ts";
+} from "../schema/index.ts";
 
 /** What a household has for all its albums, each under a name; put away, it lies in the tray as a piece of a day does. */
 const STASH = {

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNull } from "drizzle-orm";
-import type { Deck } from "../core/words/slip.ts";
-import { type Db, isTaken, type Reader } from "./db.ts";
-import { deck } from "./schema/index.ts";
+import type { Deck } from "../../core/words/slip.ts";
+import { type Db, isTaken, type Reader } from "../db.ts";
+import { deck } from "../schema/index.ts";
 
 /** The household's own decks, by name. */
 export async function readDecks(db: Reader, householdId: string): Promise<Deck[]> {

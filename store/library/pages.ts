@@ -1,15 +1,14 @@
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
-import type { AlbumFormat } from "../core/album/model.ts";
-import type { Template } from "../core/book/template.ts";
-import { LIMITS } from "../core/limits.ts";
-import type { Unit } from "../core/measure/length.ts";
-import { lockAlbums } from "./album.ts";
-import { touchAlbums } from "./book.ts";
-import type { Db, Reader } from "./db.ts";
-import { lockHousehold } from "./household.ts";
-import { putAway } from "./kept-tray.ts";
+import type { AlbumFormat } from "../../core/album/model.ts";
+import type { Template } from "../../core/book/template.ts";
+import { LIMITS } from "../../core/limits.ts";
+import type { Unit } from "../../core/measure/length.ts";
+import { lockAlbums } from "../album.ts";
+import { touchAlbums } from "../book.ts";
+import type { Db, Reader } from "../db.ts";
+import { lockHousehold } from "../household.ts";
+import { measuredFormat, pocketLayout, template } from "../schema/index.ts";
 import type { OwnLayout } from "./layout-row.ts";
-import { album, leaf, measuredFormat, pocketLayout, template } from "./schema/index.ts";
 
 /** Keeps a pocket layout; null where the household has as many as it may. */
 export async function saveLayout(
@@ -28,30 +27,6 @@ export async function saveLayout(
     if (!row) throw new Error("insert returned nothing");
     await touchAlbums(tx, householdId);
     return row.id;
-  });
-}
-
-/** Puts a layout that no page uses into the tray; one in use stays, and is told how often. */
-export async function putLayoutAway(
-  db: Db,
-  householdId: string,
-  id: string,
-  at: Date,
-): Promise<{ ok: true } | { ok: false; reason: "not-found" } | { ok: false; reason: "in-use"; pages: number }> {
-  return db.transaction(async (tx) => {
-    await lockAlbums(tx, householdId);
-    const [row] = await tx
-      .select({ id: pocketLayout.id })
-      .from(pocketLayout)
-      .where(and(eq(pocketLayout.id, id), eq(pocketLayout.householdId, householdId), isNull(pocketLayout.deletedAt)))
-      .for("update");
-    if (!row) return { ok: false, reason: "not-found" };
-    const ofHousehold = sql`${leaf.albumId} in (select a.id from ${album} a where a.household_id = ${householdId})`;
-    const pages = await tx.$count(leaf, and(eq(leaf.layout, id), ofHousehold));
-    if (pages > 0) return { ok: false, reason: "in-use", pages };
-    await putAway(tx, householdId, "layout", id, at);
-    await touchAlbums(tx, householdId);
-    return { ok: true };
   });
 }
 

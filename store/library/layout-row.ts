@@ -1,6 +1,6 @@
-import type { PocketLayout } from "../core/book/layout.ts";
-import type { Size } from "../core/measure/size.ts";
-import type { pocketLayout } from "./schema/index.ts";
+import type { PocketLayout } from "../../core/book/layout.ts";
+import type { Size } from "../../core/measure/size.ts";
+import type { pocketLayout } from "../schema/index.ts";
 
 /** A household's own pocket layout, and the page it was drawn for. */
 export type OwnLayout = PocketLayout & { readonly page: Size };

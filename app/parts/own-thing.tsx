@@ -1,0 +1,112 @@
+import { type ReactNode, useEffect, useState } from "react";
+import { useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
+import { type Away, isAway, UNREACHABLE } from "#app/wording/sending.ts";
+import type { Stashed } from "#core/journal/did.ts";
+import { Button } from "./button.tsx";
+import { Said } from "./said.tsx";
+
+type Kind = Exclude<Stashed, "picture">;
+type Answer =
+  | { ok: true; id: string; said: string }
+  | { ok: false; reason: "no-name" | "name-taken" | "not-found" | Away }
+  | { ok: false; reason: "in-use"; pages: number };
+
+const WHY = {
+  "no-name": "Give it a name of up to 80 letters.",
+  "name-taken": "Another one has that name already. Choose a different one.",
+  "not-found": "It is not here any more.",
+} as const;
+const inUse = (pages: number): string =>
+  pages === 1
+    ? "1 page uses this layout, so it was kept. Give that page another one first."
+    : `${pages} pages use this layout, so it was kept. Give those pages another one first.`;
+
+function whyNot(answer: Exclude<Answer, { ok: true }>): string {
+  if (answer.reason === "in-use") return inUse(answer.pages);
+  return isAway(answer.reason) ? UNREACHABLE[answer.reason] : WHY[answer.reason];
+}
+
+/** What was sent of a kind is answered once for all things of it: the one that was put away is gone from its list. */
+const useOwn = (kind: Kind) => useFetcher<Answer>({ key: `own-${kind}` });
+
+/** What came of renaming one of a kind, or putting it away; to stand by the list of them. */
+export function OwnSaid({ kind }: { kind: Kind }) {
+  const { data: answer } = useOwn(kind);
+  return answer ? <Said good={answer.ok}>{answer.ok ? answer.said : whyNot(answer)}</Said> : null;
+}
+
+type Props = {
+  readonly albumId: string;
+  readonly kind: Kind;
+  readonly id: string;
+  readonly name: string;
+  /** What it is, beside its name. */
+  readonly children?: ReactNode;
+  /** What else can be done with it. */
+  readonly more?: ReactNode;
+};
+
+/** One of the things that the household keeps to use again, on a line of its own: given another name, or put away. */
+export function OwnThing({ albumId, kind, id, name, children, more }: Props) {
+  const fetcher = useOwn(kind);
+  const [typed, setTyped] = useState<string | null>(null);
+  const answer = fetcher.data;
+  const busy = fetcher.state !== "idle";
+  useEffect(() => {
+    if (answer?.ok && answer.id === id) setTyped(null);
+  }, [answer, id]);
+  const send = (fields: Record<string, string>) =>
+    void fetcher.submit({ kind, id, ...fields }, { method: "post", action: to.library(albumId) });
+  return (
+    <div className="grid gap-1 border-b border-line py-1 last:border-0">
+      <div className="flex min-h-9 flex-wrap items-center justify-between gap-x-3 text-sm">
+        {typed === null ? (
+          <span className="min-w-0">
+            {name}
+            {children && <span className="text-quiet">{children}</span>}
+          </span>
+        ) : (
+          <form
+            className="flex min-w-0 flex-1 items-center gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              send({ act: "rename", name: typed });
+            }}
+          >
+            <input
+              className="field min-w-0 flex-1 py-1"
+              aria-label={`New name of ${name}`}
+              value={typed}
+              maxLength={80}
+              // biome-ignore lint/a11y/noAutofocus: it was asked for by the press before
+              autoFocus
+              onChange={(event) => setTyped(event.target.value)}
+              onKeyDown={(event) => event.key === "Escape" && setTyped(null)}
+            />
+            <Button type="submit" small disabled={busy}>
+              Keep
+            </Button>
+          </form>
+        )}
+        <span className="ml-auto flex items-center">
+          {more}
+          {typed === null && (
+            <Button small look="quiet" aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
+              Rename
+            </Button>
+          )}
+          <Button
+            small
+            look="quiet"
+            disabled={busy}
+            aria-label={`Put ${name} away`}
+            onClick={() => send({ act: "put-away" })}
+          >
+            Put away
+          </Button>
+        </span>
+      </div>
+    </div>
+  );
+}
