@@ -41,6 +41,8 @@ type Props = {
   readonly kind: Kind;
   readonly id: string;
   readonly name: string;
+  /** Stands in the place of its name, which it has in it. */
+  readonly lead?: ReactNode;
   /** What it is, beside its name. */
   readonly children?: ReactNode;
   /** What else can be done with it. */
@@ -48,7 +50,7 @@ type Props = {
 };
 
 /** One of the things that the household keeps to use again, on a line of its own: given another name, or put away. */
-export function OwnThing({ albumId, kind, id, name, children, more }: Props) {
+export function OwnThing({ albumId, kind, id, name, lead, children, more }: Props) {
   const fetcher = useOwn(kind);
   const [typed, setTyped] = useState<string | null>(null);
   const answer = fetcher.data;
@@ -63,7 +65,7 @@ export function OwnThing({ albumId, kind, id, name, children, more }: Props) {
       <div className="flex min-h-9 flex-wrap items-center justify-between gap-x-3 text-sm">
         {typed === null ? (
           <span className="min-w-0">
-            {name}
+            {lead ?? name}
             {children && <span className="text-quiet">{children}</span>}
           </span>
         ) : (

@@ -124,7 +124,7 @@ function Frame({ view, look, phone, children }: Props) {
                 <Search className="size-4" aria-hidden="true" /> Find
               </button>
               <div className="-mr-3 flex items-center justify-between">
-                <button type="button" onClick={() => turning.turn("back")} className="rail-button">
+                <button type="button" onClick={() => turning.turn("back")} className="rail-button whitespace-nowrap">
                   <Undo2 className="size-4" aria-hidden="true" /> Take back
                 </button>
                 <button
@@ -132,7 +132,7 @@ function Frame({ view, look, phone, children }: Props) {
                   onClick={() => turning.turn("again")}
                   title="Do again what was taken back"
                   aria-label="Do again"
-                  className="rail-button w-auto px-3"
+                  className="rail-button px-2"
                 >
                   <Redo2 className="size-4" aria-hidden="true" />
                 </button>

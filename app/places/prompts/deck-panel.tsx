@@ -33,24 +33,12 @@ export function DeckPanel({ view, chosen, setChosen, action }: Props) {
       <OwnSaid kind="deck" />
       <ul className="grid">
         {decks.map(({ id, name: called, slips, isOwn }) => (
-          <li key={id} className="border-b border-line py-1 text-sm">
-            <label className="flex min-h-9 min-w-0 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-4 accent-ember"
-                checked={chosen.has(id)}
-                onChange={() =>
-                  setChosen(new Set(chosen.has(id) ? [...chosen].filter((each) => each !== id) : [...chosen, id]))
-                }
-              />
-              <span className="truncate">{called}</span>
-              <span className="text-quiet">{slips.length}</span>
-              {!isOwn && <DeckFiles {...{ albumId, id, called }} />}
-            </label>
-            {isOwn && (
+          <li key={id} className="border-b border-line text-sm">
+            {isOwn ? (
               <OwnThing
                 kind="deck"
                 {...{ albumId, id, name: called }}
+                lead={<DeckChoice {...{ id, called, slips, chosen, setChosen }} />}
                 more={
                   <>
                     <DeckFiles {...{ albumId, id, called }} />
@@ -60,6 +48,11 @@ export function DeckPanel({ view, chosen, setChosen, action }: Props) {
                   </>
                 }
               />
+            ) : (
+              <div className="flex items-center justify-between py-1">
+                <DeckChoice {...{ id, called, slips, chosen, setChosen }} />
+                <DeckFiles {...{ albumId, id, called }} />
+              </div>
             )}
           </li>
         ))}
@@ -85,9 +78,29 @@ export function DeckPanel({ view, chosen, setChosen, action }: Props) {
   );
 }
 
+type ChoiceProps = Pick<Props, "chosen" | "setChosen"> & {
+  readonly id: string;
+  readonly called: string;
+  readonly slips: readonly unknown[];
+};
+
+/** Whether a deck is dealt from, and how many slips it has. */
+const DeckChoice = ({ id, called, slips, chosen, setChosen }: ChoiceProps) => (
+  <label className="flex min-h-9 min-w-0 items-center gap-2">
+    <input
+      type="checkbox"
+      className="size-4 accent-ember"
+      checked={chosen.has(id)}
+      onChange={() => setChosen(new Set(chosen.has(id) ? [...chosen].filter((each) => each !== id) : [...chosen, id]))}
+    />
+    <span className="truncate">{called}</span>
+    <span className="text-quiet">{slips.length}</span>
+  </label>
+);
+
 /** The files of a deck: as a table, and as plain text. */
 const DeckFiles = ({ albumId, id, called }: { albumId: string; id: string; called: string }) => (
-  <span className="ml-auto flex items-center gap-2">
+  <span className="flex items-center gap-2">
     {(["csv", "txt"] as const).map((ending) => (
       <a key={ending} className="link" href={to.document(albumId, "deck", `${id}.${ending}`)} download>
         {ending === "csv" ? "Table" : "Text"}
