@@ -14,6 +14,7 @@ export const LIMITS = {
   unaskedBytes: { most: 64 * KB, why: "more than this is read only once the sender's session is known" },
   pictureBytes: { most: 40 * MB, why: "a camera's largest JPEG is some 30 MB" },
   deckBytes: { most: MB, why: "two thousand slips of five hundred letters" },
+  libraryBytes: { most: MB, why: "a template of four hundred pieces is a tenth of it" },
   partBytes: {
     most: 4 * MB,
     why: "an archive comes in by parts of this size, so that a broken-off one goes on where it stopped",

@@ -9,13 +9,17 @@ import { Said } from "./said.tsx";
 type Kind = Exclude<Stashed, "picture">;
 type Answer =
   | { ok: true; id: string; said: string }
-  | { ok: false; reason: "no-name" | "name-taken" | "not-found" | Away }
+  | { ok: false; reason: keyof typeof WHY | Away }
   | { ok: false; reason: "in-use"; pages: number };
 
 const WHY = {
   "no-name": "Give it a name of up to 80 letters.",
   "name-taken": "Another one has that name already. Choose a different one.",
   "not-found": "It is not here any more.",
+  "not-a-library-file": "That is no file of something Hearth Clock keeps. Choose one that was saved here with File.",
+  "newer-format": "That file was written by a newer Hearth Clock. Update this one, then read it again.",
+  damaged: "Something in that file contradicts the rest, so nothing was kept. Use another copy.",
+  "too-many": "Your household has as many of its own as there can be. Put one away first.",
 } as const;
 const inUse = (pages: number): string =>
   pages === 1
@@ -34,6 +38,30 @@ const useOwn = (kind: Kind) => useFetcher<Answer>({ key: `own-${kind}` });
 export function OwnSaid({ kind }: { kind: Kind }) {
   const { data: answer } = useOwn(kind);
   return answer ? <Said good={answer.ok}>{answer.ok ? answer.said : whyNot(answer)}</Said> : null;
+}
+
+/** Reads one of these things from a file; to stand under the list of a kind. */
+export function OwnFromFile({ kind, albumId }: { kind: Kind; albumId: string }) {
+  const fetcher = useOwn(kind);
+  return (
+    <label className="grid gap-0.5 text-sm">
+      <span className="text-quiet">One from a file</span>
+      <input
+        type="file"
+        accept=".json,application/json"
+        disabled={fetcher.state !== "idle"}
+        className="text-sm"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          if (!file) return;
+          const form = new FormData();
+          form.set("file", file);
+          event.target.value = "";
+          void fetcher.submit(form, { method: "post", action: to.library(albumId), encType: "multipart/form-data" });
+        }}
+      />
+    </label>
+  );
 }
 
 type Props = {
@@ -86,13 +114,18 @@ export function OwnThing({ albumId, kind, id, name, lead, children, more }: Prop
               onChange={(event) => setTyped(event.target.value)}
               onKeyDown={(event) => event.key === "Escape" && setTyped(null)}
             />
-            <Button type="submit" small disabled={busy}>
+            {/* Never barred: a form whose button is barred does nothing at Enter, and says nothing. */}
+            <Button type="submit" small>
               Keep
             </Button>
           </form>
         )}
         <span className="ml-auto flex items-center">
-          {more}
+          {more ?? (
+            <a className="link px-2" href={to.document(albumId, "library", `${kind}.${id}.json`)} download>
+              File<span className="sr-only"> of {name}</span>
+            </a>
+          )}
           {typed === null && (
             <Button small look="quiet" aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
               Rename

@@ -7,6 +7,7 @@ import { pagesOf } from "#core/album/page.ts";
 import { readAsked } from "#core/document/asked.ts";
 import { documentOf } from "#core/document/document.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
+import { writeLibraryFile } from "#core/format/library-file.ts";
 import { asMade } from "#core/sheet/printing.ts";
 import { DECKS } from "#core/words/decks.ts";
 import { writeCsv } from "#press/csv.ts";
@@ -17,6 +18,7 @@ import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { readDocumentSource } from "#store/document-source.ts";
 import { readDecks } from "#store/library/decks.ts";
+import { FILE_KINDS, readThing } from "#store/library/file.ts";
 import { readOriginal } from "#store/photo.ts";
 import type { Route } from "./+types/album.document";
 
@@ -40,6 +42,13 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
     const deck = [...DECKS, ...own].find(({ id }) => `${id}.${ending}` === file);
     if (!ending || !deck) throw notFound();
     return answerFile(deck.name, ending, writeDeckFile(ending, deck.slips));
+  },
+  library: async ({ context, householdId, file }) => {
+    const [kind, id = "", ending] = file.split(".");
+    const of = FILE_KINDS.find((each) => each === kind);
+    const found = of && ending === "json" && isId(id) ? await readThing(context.db, householdId, of, id) : null;
+    if (!found) throw notFound();
+    return answerFile(found.name, "json", writeLibraryFile(found.thing));
   },
   "lab-order": async ({ context, householdId, aggregate, file }) => {
     const order = file.replace(/\.zip$/, "");

@@ -1,9 +1,15 @@
 import { data, redirect } from "react-router";
 import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
+import { type HandedForm, withFile } from "#app/http/files.ts";
 import { sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, requireAuthor, writing } from "#app/http/page.ts";
+import { isId, requireAlbum, requireAuthor, writing } from "#app/http/page.ts";
+import { readLibraryFile } from "#core/format/library-file.ts";
+import { LIMITS } from "#core/limits.ts";
 import { clean } from "#core/words/clean.ts";
+import type { HearthContext } from "#server/context-type.ts";
+import type { Author } from "#store/author.ts";
+import { keepThing } from "#store/library/file.ts";
 import { OWN_KINDS, type OwnKind, putOwnAway, renameOwn } from "#store/library/own.ts";
 import type { Route } from "./+types/album.library";
 
@@ -20,8 +26,25 @@ const AWAY: Record<OwnKind, string> = {
   format: "In the tray for 30 days. No album was changed by it.",
 };
 
-/** Renames one of the things that the household keeps to use again, or puts it away; whatever kind it is of. */
+const FILE = { file: "file", most: LIMITS.libraryBytes.most, fields: [] };
+
+/** Keeps what a file holds, of whichever kind it is. */
+async function readIn(context: HearthContext, author: Author, form: HandedForm) {
+  if (!form.file || form.file.tooLarge) return { ok: false as const, reason: "not-a-library-file" as const };
+  const read = readLibraryFile((await form.file.read()).toString("utf8"));
+  if (!read.ok) return read;
+  const name = await keepThing(context.db, author, read.thing);
+  if (name === null) return { ok: false as const, reason: "too-many" as const };
+  return { ok: true as const, id: "", said: `${name} is kept.` };
+}
+
+/** Renames one of the things that the household keeps to use again, puts it away, or keeps one from a file; whatever kind it is of. */
 export async function action({ request, params, context }: Route.ActionArgs) {
+  if (request.headers.get("content-type")?.startsWith("multipart/form-data"))
+    return writing(async () => {
+      const { author } = await requireAlbum(context, params.album);
+      return withFile(request, FILE, (handed) => readIn(context, author, handed));
+    });
   const form = await readForm(request, ["act", "kind", "id", "name"]);
   const kind = OWN_KINDS.find((each) => each === form.get("kind"));
   const id = String(form.get("id"));

@@ -12,9 +12,8 @@ const ID = z.uuid();
 /** What lies on a side, whose the side is, and what a leaf is made as, as they come from outside. */
 export function sideSchemas(kinds: LengthKinds) {
   const size = sizeSchema(kinds);
-  const what = z.discriminatedUnion("kind", [
-    z.object({ kind: z.literal("photo"), use: ID, cut: rectSchema(kinds).nullable() }),
-    z.object({ kind: z.literal("card"), card: ID }),
+  /** What a piece may be of itself, without a day that has it: what a template keeps. */
+  const ofItself = [
     z.object({
       kind: z.literal("numeral"),
       size,
@@ -27,18 +26,27 @@ export function sideSchemas(kinds: LengthKinds) {
     }),
     z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size }),
     z.object({ kind: z.enum(MADE_KINDS), size, name: LINE }),
+  ] as const;
+  const what = z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("photo"), use: ID, cut: rectSchema(kinds).nullable() }),
+    z.object({ kind: z.literal("card"), card: ID }),
+    ...ofItself,
   ]);
+  const lies = {
+    at: z.object({ x: kinds.place, y: kinds.place }),
+    turn: z.literal([0, 1, 2, 3]),
+    outside: z.boolean(),
+  };
   const piece = z.object({
     // A piece that stands for a print, a card or the number goes by that thing's own name until it is cut.
     id: z.string().regex(/^[0-9a-z-]{1,40}$/),
     what,
-    at: z.object({ x: kinds.place, y: kinds.place }),
-    turn: z.literal([0, 1, 2, 3]),
-    outside: z.boolean(),
+    ...lies,
     // A change that was on its way when this was not yet known leaves it out.
     dayId: ID.nullable().default(null),
   });
   return {
+    templatePieces: z.array(z.object({ what: z.discriminatedUnion("kind", ofItself), ...lies })).max(400),
     pieces: z
       .array(piece)
       .max(400)

@@ -115,6 +115,23 @@ const PHOTO = z.object({
   setAside: z.boolean(),
 });
 
+/** The measures of a book as files say them. */
+export const FORMAT_IN_FILES = z.object({
+  name: LINE,
+  binding: z.enum(BINDINGS),
+  nominal: SIZE,
+  opening: SIZE,
+  outer: SIZE,
+  bare: SIZE,
+  margin: LENGTH,
+  bindingEdge: z.enum(BINDING_EDGES),
+  holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),
+  cover: SIZE,
+  capacityMicrometres: z.int().min(0).max(1_000_000),
+  /** How many leaves a bound book was sewn with; null: not counted, or none. */
+  leaves: z.int().min(1).max(200).nullable(),
+});
+
 const ALBUM_FILE = z.object({
   format: z.literal(ARCHIVE_FORMAT),
   formatVersion: z.literal(ARCHIVE_VERSION),
@@ -136,21 +153,7 @@ const ALBUM_FILE = z.object({
     pattern: patternSchema(DATE).nullable(),
     start: DATE,
     end: DATE,
-    format: z.object({
-      name: LINE,
-      binding: z.enum(BINDINGS),
-      nominal: SIZE,
-      opening: SIZE,
-      outer: SIZE,
-      bare: SIZE,
-      margin: LENGTH,
-      bindingEdge: z.enum(BINDING_EDGES),
-      holes: z.object({ positions: z.array(LENGTH).max(40), inset: LENGTH, diameter: LENGTH }),
-      cover: SIZE,
-      capacityMicrometres: z.int().min(0).max(1_000_000),
-      /** How many leaves a bound book was sewn with; null: not counted, or none. */
-      leaves: z.int().min(1).max(200).nullable(),
-    }),
+    format: FORMAT_IN_FILES,
   }),
   days: z.array(DAY),
   matters: z.array(MATTER),

@@ -2,7 +2,7 @@ import { and, eq, isNull, ne, sql } from "drizzle-orm";
 import type { Stashed } from "../../core/journal/did.ts";
 import { lockAlbums } from "../album.ts";
 import { touchAlbums } from "../book.ts";
-import { type Db, isTaken } from "../db.ts";
+import { type Db, isTaken, type Transaction } from "../db.ts";
 import { type Doer, journaled } from "../journal/line.ts";
 import { album, deck, hand, leaf, measuredFormat, pocketLayout, stampSet, template } from "../schema/index.ts";
 import { putAway } from "./tray.ts";
@@ -34,6 +34,13 @@ export type OwnChanged =
   | { ok: false; reason: "not-found" | "name-taken" }
   /** So many pages have this layout: it stays. */
   | { ok: false; reason: "in-use"; pages: number };
+
+/** Whether the household has nothing of this kind in use under a name. */
+export async function isNameFree(tx: Transaction, householdId: string, kind: OwnKind, name: string): Promise<boolean> {
+  const { table, name: called } = OWN[kind];
+  const there = and(eq(table.householdId, householdId), isNull(table.deletedAt), sql`${called} = ${name}`);
+  return (await tx.$count(table, there)) === 0;
+}
 
 /** Gives one of the household's own things another name; refused where another of its kind has it. */
 export async function renameOwn(db: Db, doer: Doer, kind: OwnKind, id: string, name: string): Promise<OwnChanged> {

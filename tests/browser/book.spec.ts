@@ -331,6 +331,13 @@ test("own pockets: split, resized, cut down, refused when they cannot be, saved,
   await page.keyboard.press("Enter");
   await expect(page.getByText("It is called Half a dozen now.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Put Half a dozen away" })).toBeVisible();
+  // Out as a file and in again: as another one, under a name of its own.
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "File of Half a dozen" }).click();
+  await page.getByLabel("One from a file").setInputFiles(await (await download).path());
+  await expect(page.getByText("Half a dozen (2) is kept.")).toBeVisible();
+  await page.getByRole("button", { name: "Put Half a dozen (2) away" }).click();
+  await expect(page.getByText("In the tray for 30 days.")).toBeVisible();
   await page.getByRole("button", { name: "Drop the last row" }).click();
   await expect(page.getByText(/pockets are cut off/)).toBeVisible();
   // Cut down and kept, it is offered for a page of the album, with the leaf that results.

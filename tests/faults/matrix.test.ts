@@ -87,7 +87,7 @@ describe("the matrix of routes", () => {
           mine.householdId,
         );
         const there = elsewhere[at] ?? address;
-        if (there !== address && namesIn(address.replace(mine.album, ""), mine) && !address.includes("/deck/"))
+        if (there !== address && namesIn(address.replace(mine.album, ""), mine) && !/\/(deck|library)\//.test(address))
           expect((await get(owner, there)).status, `${file}: under another album`).toBe(404);
       }
     }

@@ -351,7 +351,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ),
   },
   "routes/album.document.ts": {
-    reads: (album, { leaf, order, deck, card }) => [
+    reads: (album, { leaf, order, deck, card, hand }) => [
       `${album}/documents/leaf/${leaf}.front.pdf`,
       `${album}/documents/leaf/${leaf}.back.svg`,
       `${album}/documents/punch-guide/guide.pdf`,
@@ -361,6 +361,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/day-plan/plan.csv`,
       `${album}/documents/lab-order/${order}.zip`,
       `${album}/documents/deck/${deck}.csv`,
+      `${album}/documents/library/hand.${hand}.json`,
     ],
   },
   "routes/work.ts": {

@@ -3,7 +3,7 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
-import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
+import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
@@ -119,6 +119,9 @@ export function Foundations({ data, templates, own, taken, last, keeping, dates,
                 </li>
               ))}
             </ul>
+            <div className="mt-3">
+              <OwnFromFile kind="template" albumId={data.albumId} />
+            </div>
           </section>
         </div>
         <section aria-labelledby="preview" className="grid content-start gap-3">

@@ -5,7 +5,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { drawingOf, mm, stillMat } from "#app/drawing/mat-text.ts";
 import { Button } from "#app/parts/button.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
-import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
+import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said, unreachableForm } from "#app/parts/said.tsx";
 import { laidMarks } from "#core/draw/card.ts";
@@ -149,6 +149,7 @@ export function Hands({ view }: { view: HandsView }) {
               </OwnThing>
             ))}
           </div>
+          <OwnFromFile kind="stamp-set" albumId={albumId} />
           <p className="text-sm text-quiet">
             Cards keep the measures they were written with, whatever is changed or put away here.
           </p>

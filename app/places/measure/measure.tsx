@@ -5,7 +5,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
-import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
+import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
 import { many } from "#app/wording/count.ts";
@@ -210,6 +210,7 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
           </Form>
           <div className="mx-4 wide:mx-6">
             <OwnSaid kind="format" />
+            <OwnFromFile kind="format" albumId={albumId} />
           </div>
           {measured.length > 0 && (
             <section className="mx-4 grid gap-1 border-t border-line py-4 wide:mx-6" aria-labelledby="kept-books">

@@ -4,7 +4,7 @@ import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
-import { OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
+import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
@@ -265,6 +265,7 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
               ))}
             </section>
           )}
+          <OwnFromFile kind="layout" albumId={albumId} />
         </div>
       </div>
     </div>

@@ -38,6 +38,7 @@ export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
       {unprinted.length > 1 && (
         <div>
           <WriteFile
+            key={unprinted.map(({ id }) => id).join()}
             wanted={{ kind: "write-document", albumId, document: { kind: files, which: "to-print" } }}
             action={`All ${unprinted.length} to print, as one PDF`}
           />
