@@ -3,7 +3,7 @@ import { afterAll, describe, expect, it } from "vitest";
 import { anyAct, perform } from "../../tests/acts.ts";
 import { newBook } from "../../tests/book.ts";
 import { openTestStore, secondMember } from "../../tests/household.ts";
-import { inUse } from "../../tests/matrix/world.ts";
+import { inUse } from "../../tests/matrix/states.ts";
 import { aPhoto } from "../../tests/prints.ts";
 import { readJournal } from "./read.ts";
 import { doAgain, type Turned, takeBack, turnLine } from "./take-back.ts";

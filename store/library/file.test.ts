@@ -3,10 +3,9 @@ import { afterAll, describe, expect, it } from "vitest";
 import { readLibraryFile, writeLibraryFile } from "../../core/format/library-file.ts";
 import { inches } from "../../core/measure/length.ts";
 import { openTestStore } from "../../tests/household.ts";
-import { makeWorld, quickVisitor } from "../../tests/matrix/world.ts";
-import type { Author } from "../author.ts";
+import { IN_WORLD, ownWorld } from "../../tests/matrix/own-world.ts";
 import { takeBack } from "../journal/take-back.ts";
-import { member, pocketLayout } from "../schema/index.ts";
+import { pocketLayout } from "../schema/index.ts";
 import { FILE_KINDS, keepThing, readThing } from "./file.ts";
 import { readTemplates, saveTemplate } from "./pages.ts";
 
@@ -14,24 +13,10 @@ const store = openTestStore();
 afterAll(() => store.close());
 const { db } = store;
 
-async function aWorld() {
-  const ids = await makeWorld(db, await quickVisitor(db, "http://nowhere"));
-  const [row] = await db.select().from(member).where(eq(member.householdId, ids.householdId));
-  const author: Author = { householdId: ids.householdId, albumId: ids.album, memberId: row?.id ?? "", at: new Date() };
-  return { ids, author };
-}
-const IN_WORLD = {
-  hand: "hand",
-  "stamp-set": "set",
-  layout: "layout",
-  template: "template",
-  format: "format",
-} as const;
-
 describe("a thing that goes out in a file", () => {
   it("comes into another household as it was, under a name that is free, and goes again with its line", async () => {
-    const { ids, author } = await aWorld();
-    const { author: other } = await aWorld();
+    const { ids, author } = await ownWorld(db);
+    const { author: other } = await ownWorld(db);
     for (const kind of FILE_KINDS) {
       const out = await readThing(db, author.householdId, kind, ids[IN_WORLD[kind]]);
       expect(await readThing(db, other.householdId, kind, ids[IN_WORLD[kind]]), kind).toBeNull();
@@ -47,8 +32,8 @@ describe("a thing that goes out in a file", () => {
   });
 
   it("brings the pockets along that a template has", async () => {
-    const { ids, author } = await aWorld();
-    const { author: other } = await aWorld();
+    const { ids, author } = await ownWorld(db);
+    const { author: other } = await ownWorld(db);
     const page = { w: inches(6), h: inches(8) };
     const made = { name: "With pockets", page, kind: "pocket" as const, layout: ids.layout, pieces: [] };
     const id = await saveTemplate(db, author.householdId, made);

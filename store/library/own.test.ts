@@ -1,24 +1,14 @@
-import { eq, sql } from "drizzle-orm";
+import { sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { openTestStore } from "../../tests/household.ts";
-import { makeWorld, quickVisitor } from "../../tests/matrix/world.ts";
-import type { Author } from "../author.ts";
+import { IN_WORLD, ownWorld } from "../../tests/matrix/own-world.ts";
 import { takeBack } from "../journal/take-back.ts";
-import { member } from "../schema/index.ts";
 import { OWN_KINDS, putOwnAway, renameOwn } from "./own.ts";
 import { readKeptTray, takeBackKept } from "./tray.ts";
 
 const store = openTestStore();
 afterAll(() => store.close());
 const { db } = store;
-const IN_WORLD = {
-  deck: "deck",
-  hand: "hand",
-  "stamp-set": "set",
-  layout: "layout",
-  template: "template",
-  format: "format",
-} as const;
 
 const TABLES = [
   ["deck", "deck"],
@@ -28,18 +18,10 @@ const TABLES = [
   ["format", "measured_format"],
 ] as const;
 
-/** A household with one of everything, and who writes in it. */
-async function aWorld() {
-  const ids = await makeWorld(db, await quickVisitor(db, "http://nowhere"));
-  const [row] = await db.select().from(member).where(eq(member.householdId, ids.householdId));
-  const author: Author = { householdId: ids.householdId, albumId: ids.album, memberId: row?.id ?? "", at: new Date() };
-  return { ids, author };
-}
-
 describe("what a household keeps to use again", () => {
   it("of every kind is renamed, put away, brought back, and goes back with its line; another household's is not there", async () => {
-    const { ids, author } = await aWorld();
-    const { author: stranger } = await aWorld();
+    const { ids, author } = await ownWorld(db);
+    const { author: stranger } = await ownWorld(db);
     for (const kind of OWN_KINDS) {
       const id = ids[IN_WORLD[kind]];
       const inTray = async () => (await readKeptTray(db, author.householdId)).find((each) => each.id === id)?.name;
@@ -60,8 +42,8 @@ describe("what a household keeps to use again", () => {
   });
 
   it("has one name each: another of its kind with that name refuses it, one of another kind does not", async () => {
-    const { ids, author } = await aWorld();
-    const { ids: more } = await aWorld();
+    const { ids, author } = await ownWorld(db);
+    const { ids: more } = await ownWorld(db);
     for (const kind of OWN_KINDS)
       expect(await renameOwn(db, author, kind, ids[IN_WORLD[kind]], "Same")).toEqual({ ok: true });
     // Others of this household, beside those that have the name by now.

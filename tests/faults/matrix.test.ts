@@ -8,7 +8,8 @@ import { member } from "../../store/schema/index.ts";
 import { freshDatabase } from "../fresh-database.ts";
 import { BESIDE_ROUTES, ENTRIES, type Write } from "../matrix/entries.ts";
 import { missingEntries } from "../matrix/routes.ts";
-import { fingerprint, inUse, makeWorld, quickVisitor, type World } from "../matrix/world.ts";
+import { fingerprint, inUse } from "../matrix/states.ts";
+import { makeWorld, quickVisitor, type World } from "../matrix/world.ts";
 import { get, nobody, sendFile, sendForm, sendJson, sendPart, type Visitor } from "./visitor.ts";
 
 /** Every read and write of every route, tried by its owner, under another album, by another household and by nobody. */

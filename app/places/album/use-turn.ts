@@ -20,7 +20,8 @@ const WAITING = "It is taken back as soon as what you did is saved.";
 export function useTurn(albumId: string, isSaving: boolean) {
   const fetcher = useFetcher<Answer>();
   const [said, setSaid] = useState<Said | null>(null);
-  const [asked, setAsked] = useState<Way | null>(null);
+  /** What was pressed and has not been sent, one for each press. */
+  const [asked, setAsked] = useState<readonly Way[]>([]);
   const { pathname } = useLocation();
   const out = useRef<Way | null>(null);
   // Kept until there is an answer: pressed again because none came, it takes back one change and not two.
@@ -32,15 +33,18 @@ export function useTurn(albumId: string, isSaving: boolean) {
     if (way === null || state !== "idle" || !data) return;
     out.current = null;
     if ("said" in data) act.current = null;
+    // Where nobody answered, the presses after it are not carried out unseen when somebody does again.
+    else setAsked([]);
     setSaid({ way, done: data.ok, words: "said" in data ? data.said : UNREACHABLE[data.reason] });
   }, [state, data]);
 
   useEffect(() => {
-    if (asked === null || isSaving || state !== "idle" || out.current !== null) return;
-    setAsked(null);
-    out.current = asked;
-    if (act.current?.way !== asked) act.current = { way: asked, id: newId() };
-    void submit({ way: asked, act: act.current.id }, { method: "post", action: to.changes(albumId) });
+    const [way, ...more] = asked;
+    if (way === undefined || isSaving || state !== "idle" || out.current !== null) return;
+    setAsked(more);
+    out.current = way;
+    if (act.current?.way !== way) act.current = { way, id: newId() };
+    void submit({ way, act: act.current.id }, { method: "post", action: to.changes(albumId) });
   }, [asked, isSaving, state, submit, albumId]);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the message belongs to the page it was said on
@@ -49,7 +53,7 @@ export function useTurn(albumId: string, isSaving: boolean) {
   const turn = useCallback(
     (way: Way) => {
       if (isSaving) setSaid({ words: WAITING, way, done: false });
-      setAsked(way);
+      setAsked((before) => [...before, way]);
     },
     [isSaving],
   );
