@@ -20,6 +20,7 @@ const CORE = [
   "draw",
   "sheet",
   "pace",
+  "document",
   "format",
   "journal",
 ];

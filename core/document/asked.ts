@@ -59,7 +59,7 @@ function named(kind: string, name: string): object | null {
 export function readAsked(
   kind: string,
   file: string,
-  query: URLSearchParams,
+  query: { readonly get: (name: string) => string | null },
 ): { readonly asked: DocumentAsked; readonly ending: DocumentEnding } | null {
   const dot = file.lastIndexOf(".");
   const ending = DOCUMENT_ENDINGS.find((each) => each === file.slice(dot + 1));
