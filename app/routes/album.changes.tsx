@@ -2,7 +2,7 @@ import { data } from "react-router";
 import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum, requireAuthor, requireMember, writing } from "#app/http/page.ts";
-import { namesIn, saidAt, turnAnswer } from "#app/http/turn.ts";
+import { inRuns, namesIn, saidAt, turnAnswer } from "#app/http/turn.ts";
 import { Changes } from "#app/places/changes/changes.tsx";
 import { didSentence } from "#app/wording/journal.ts";
 import { onceOnly } from "#store/act.ts";
@@ -25,14 +25,16 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     albumId: aggregate.album.id,
     more: lines.length > AT_ONCE ? (shown.at(-1)?.seq ?? null) : null,
     isFirst: before === null,
-    lines: shown.map(({ id, at, by, isOwn, did, takenBack, open }) => ({
-      id,
-      at: saidAt(at, member.household.timeZone),
-      by: isOwn ? null : (by ?? "Somebody"),
-      said: didSentence(did, names),
-      takenBack,
-      open,
-    })),
+    lines: inRuns(
+      shown.map(({ id, at, by, isOwn, did, takenBack, open }) => ({
+        id,
+        at: saidAt(at, member.household.timeZone),
+        by: isOwn ? null : (by ?? "Somebody"),
+        said: didSentence(did, names),
+        takenBack,
+        open,
+      })),
+    ),
   };
 }
 

@@ -85,6 +85,8 @@ test("what another window wrote since stands in the way, and is named", async ({
   await page.goto(`${album}/days/2026-12-07`);
   await title(page).fill("Here");
   await saved(page);
+  await page.getByLabel("Note", { exact: true }).fill("Between");
+  await saved(page);
   const other = await openWindow({ storageState: await page.context().storageState() });
   await other.context().addCookies(await page.context().cookies());
   await other.goto(`${album}/days/2026-12-07`);
@@ -92,9 +94,9 @@ test("what another window wrote since stands in the way, and is named", async ({
   await saved(other);
   await page.goto(`${album}/changes`);
   const lines = page.getByRole("listitem");
-  await expect(lines).toHaveCount(2);
+  await expect(lines).toHaveCount(3);
   await lines
-    .nth(1)
+    .nth(2)
     .getByRole("button", { name: /^Take back/ })
     .click();
   await said(page, /^Not taken back: title of 7 Dec changed\. Since then: title of 7 Dec changed \(Maren, .*\)\./);
@@ -103,4 +105,5 @@ test("what another window wrote since stands in the way, and is named", async ({
     .getByRole("button", { name: /^Take back/ })
     .click();
   await said(page, "Taken back: title of 7 Dec changed.");
+  await expect(lines.nth(0)).toContainText("taken back");
 });

@@ -12,6 +12,8 @@ type Line = {
   readonly said: string;
   readonly takenBack: boolean;
   readonly open: boolean;
+  /** So many saves of the same in a row; this is the last. */
+  readonly times: number;
 };
 type Props = {
   readonly albumId: string;
@@ -54,6 +56,7 @@ export function Changes({ albumId, lines, isFirst, more, answer }: Props) {
                 <p className={line.takenBack ? "text-quiet line-through decoration-edge" : ""}>{line.said}</p>
                 <p className="text-sm text-quiet">
                   {line.by === null ? "You" : line.by}, {line.at}
+                  {line.times > 1 && ` · the last of ${line.times} in a row`}
                   {line.takenBack && " · taken back"}
                 </p>
               </div>
