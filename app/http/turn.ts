@@ -6,7 +6,9 @@ import type { AlbumAggregate } from "#store/album.ts";
 import type { Turned, Way } from "#store/journal/take-back.ts";
 
 /** What came of taking a change back or doing it again, in words. */
-export type TurnAnswer = { ok: true; said: string } | { ok: false; reason: "not-turned"; said: string };
+export type TurnAnswer =
+  | { ok: true; way: Way; said: string }
+  | { ok: false; way: Way; reason: "not-turned"; said: string };
 
 /** How the days and leaves of an album are called in its list of changes. */
 export function namesIn({ days, matters, leaves }: AlbumAggregate): Names {
@@ -61,8 +63,8 @@ export function inRuns(lines: readonly Omit<ToldLine, "times">[]): ToldLine[] {
 
 export function turnAnswer(turned: Turned, way: Way, aggregate: AlbumAggregate, timeZone: string): TurnAnswer {
   const names = namesIn(aggregate);
-  if (turned.ok) return { ok: true, said: turnedSaid(way, didWords(turned.did, names)) };
-  const refused = (said: string): TurnAnswer => ({ ok: false, reason: "not-turned", said });
+  if (turned.ok) return { ok: true, way, said: turnedSaid(way, didWords(turned.did, names)) };
+  const refused = (said: string): TurnAnswer => ({ ok: false, way, reason: "not-turned", said });
   switch (turned.reason) {
     case "changed-since": {
       const { did, since } = turned;

@@ -52,6 +52,10 @@ test("a day is skipped, taken up, merged, split and moved, and each is taken bac
   await menu("Take this day up again");
   await menu("Share a page with the day after");
   await expect(page.getByRole("heading", { level: 1 })).toContainText("13·14");
+  await menu("Take your last change back");
+  await expect(page.getByText("Taken back: 13 Dec put on one page with its neighbour.")).toBeVisible();
+  await menu("Share a page with the day after");
+  await saved(page);
   await menu("Give each date its own page");
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Day 13:");
   await page.getByLabel("Foundation page").selectOption({ label: "Full page" });

@@ -6,19 +6,22 @@ import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
 
 type Way = "back" | "again";
 type Answer =
-  | { ok: true; said: string }
-  | { ok: false; reason: "not-turned"; said: string }
+  | { ok: true; way: Way; said: string }
+  | { ok: false; way: Way; reason: "not-turned"; said: string }
   | { ok: false; reason: Away };
 type Said = { readonly words: string; readonly way: Way; readonly done: boolean };
 
 const WAITING = "It is taken back as soon as what you did is saved.";
+
+/** Whatever sends a change back or again answers here, so that it is said in one place; the day's menu does, too. */
+export const useTurnFetcher = (albumId: string) => useFetcher<Answer>({ key: `turn-${albumId}` });
 
 /**
  * Takes the member's last change in the album back, or does the one taken back last again, and says which. `isSaving`:
  * something is not saved yet; it is waited for, so that the change that goes back is the one that was made last.
  */
 export function useTurn(albumId: string, isSaving: boolean) {
-  const fetcher = useFetcher<Answer>();
+  const fetcher = useTurnFetcher(albumId);
   const [said, setSaid] = useState<Said | null>(null);
   /** What was pressed and has not been sent, one for each press. */
   const [asked, setAsked] = useState<readonly Way[]>([]);
@@ -28,9 +31,11 @@ export function useTurn(albumId: string, isSaving: boolean) {
   const act = useRef<{ way: Way; id: string } | null>(null);
   const { submit, state, data } = fetcher;
 
+  const seen = useRef(data);
   useEffect(() => {
-    const way = out.current;
-    if (way === null || state !== "idle" || !data) return;
+    if (state !== "idle" || !data || seen.current === data) return;
+    seen.current = data;
+    const way = "said" in data ? data.way : (out.current ?? "back");
     out.current = null;
     if ("said" in data) act.current = null;
     // Where nobody answered, the presses after it are not carried out unseen when somebody does again.

@@ -1,8 +1,8 @@
 import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
-import { useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
+import { useTurnFetcher } from "#app/places/album/use-turn.ts";
 import { useOutbox } from "#app/sending/outbox-provider.tsx";
 import { shortDate } from "#app/wording/dates.ts";
 import type { Sent } from "#core/format/sent.ts";
@@ -23,7 +23,7 @@ export function DayMenu({
   const { put } = useOutbox();
   // It is first drawn because somebody asked for it.
   const [open, setOpen] = useState(true);
-  const undo = useFetcher();
+  const turn = useTurnFetcher(view.albumId);
   const lead = view.parts[0];
   if (!lead) return null;
   const at = rows.findIndex(({ date }) => date === view.date);
@@ -86,7 +86,7 @@ export function DayMenu({
               <span className="text-quiet">What is there comes back here.</span>
             </label>
           )}
-          <undo.Form
+          <turn.Form
             method="post"
             action={to.changes(view.albumId)}
             onSubmit={() => setOpen(false)}
@@ -96,7 +96,7 @@ export function DayMenu({
             <button type="submit" className={item}>
               Take your last change back
             </button>
-          </undo.Form>
+          </turn.Form>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
