@@ -1,6 +1,6 @@
 import { reading, requireMember } from "#app/http/page.ts";
+import { sayBytes } from "#app/places/background/progress.tsx";
 import { ReadArchive } from "#app/places/read-archive/read-archive.tsx";
-import { sayBytes } from "#app/places/work/progress.tsx";
 import { keptBytes } from "#store/work.ts";
 import type { Route } from "./+types/album-read";
 

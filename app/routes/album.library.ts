@@ -10,7 +10,8 @@ import { clean } from "#core/words/clean.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { Author } from "#store/author.ts";
 import { keepThing } from "#store/library/file.ts";
-import { OWN_KINDS, type OwnKind, putOwnAway, renameOwn } from "#store/library/own.ts";
+import { OWN_KINDS, type OwnKind } from "#store/library/kinds.ts";
+import { putOwnAway, renameOwn } from "#store/library/own.ts";
 import type { Route } from "./+types/album.library";
 
 /** How long the name of one of the household's own things may be. */

@@ -2,7 +2,7 @@ import { data } from "react-router";
 import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
 import { isId, notFound, reading, requireMember, writing } from "#app/http/page.ts";
-import type { WorkTold } from "#app/places/work/work-sender.ts";
+import type { WorkTold } from "#app/places/background/work-sender.ts";
 import { beginWork, cancelWork, partsOf, readAgain, readWork } from "#store/work.ts";
 import type { Route } from "./+types/work.one";
 

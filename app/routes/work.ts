@@ -2,7 +2,7 @@ import { data } from "react-router";
 import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
 import { notFound, requireMember, writing } from "#app/http/page.ts";
-import type { WorkAnswer } from "#app/places/work/work-sender.ts";
+import type { WorkAnswer } from "#app/places/background/work-sender.ts";
 import { LONG_DOCUMENT } from "#core/document/asked.ts";
 import { LIMITS } from "#core/limits.ts";
 import { askWork, keptBytes } from "#store/work.ts";

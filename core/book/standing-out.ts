@@ -149,11 +149,11 @@ export function stagger(all: readonly StandsOut[], edge: Edge, format: AlbumForm
     // One longer than its page has the one place.
     return { from, to: from + Math.max(long, own), long: own };
   };
-  const inOrder = those.map((one) => ({ one, window: windowOf(one) }));
+  const inOrder = those.map((one) => ({ one, reach: windowOf(one) }));
   // Small leaves among large ones may not go in the leaves' order: then by where their leaves end.
-  const byEnd = [...inOrder].sort((a, b) => a.window.to - b.window.to || a.window.from - b.window.from);
+  const byEnd = [...inOrder].sort((a, b) => a.reach.to - b.reach.to || a.reach.from - b.reach.from);
   for (const order of [inOrder, byEnd]) {
-    const at = spreadAlong(order.map(({ window }) => window));
+    const at = spreadAlong(order.map(({ reach }) => reach));
     if (at)
       return {
         ok: true,

@@ -55,7 +55,7 @@ function named(kind: string, name: string): object | null {
   }
 }
 
-/** What an address asks for: the kind, the name of the file, and what its query adds. Null where there is no such document. */
+/** What an address asks for: the kind, the name of the file, and what its query adds. Null where it names none that there is. */
 export function readAsked(
   kind: string,
   file: string,

@@ -4,8 +4,9 @@ import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
 import { type Doer, journaled } from "../journal/line.ts";
 import { hand, measuredFormat, pocketLayout, stampSet } from "../schema/index.ts";
 import { keepHand, keepStampSet } from "./hands.ts";
+import type { OwnKind } from "./kinds.ts";
 import { toLayout } from "./layout-row.ts";
-import { isNameFree, type OwnKind } from "./own.ts";
+import { isNameFree } from "./own.ts";
 import { keepFormat, readTemplates, saveLayout, saveTemplate } from "./pages.ts";
 
 /** A kind of thing that a file can hold; decks have files of their own. */

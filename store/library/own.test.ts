@@ -3,7 +3,8 @@ import { afterAll, describe, expect, it } from "vitest";
 import { openTestStore } from "../../tests/household.ts";
 import { IN_WORLD, ownWorld } from "../../tests/matrix/own-world.ts";
 import { takeBack } from "../journal/take-back.ts";
-import { OWN_KINDS, putOwnAway, renameOwn } from "./own.ts";
+import { OWN_KINDS } from "./kinds.ts";
+import { putOwnAway, renameOwn } from "./own.ts";
 import { readKeptTray, takeBackKept } from "./tray.ts";
 
 const store = openTestStore();

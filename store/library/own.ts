@@ -1,33 +1,11 @@
 import { and, eq, isNull, ne, sql } from "drizzle-orm";
-import type { Stashed } from "../../core/journal/did.ts";
 import { lockAlbums } from "../album.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Transaction } from "../db.ts";
 import { type Doer, journaled } from "../journal/line.ts";
-import { album, deck, hand, leaf, measuredFormat, pocketLayout, stampSet, template } from "../schema/index.ts";
+import { album, leaf } from "../schema/index.ts";
+import { OWN, type OwnKind } from "./kinds.ts";
 import { putAway } from "./tray.ts";
-
-/** What the household keeps under a name to use again, beside what is shipped. */
-export type OwnKind = Exclude<Stashed, "picture">;
-
-/** Of each kind its table, its name, and what is written to give it another. */
-const OWN = {
-  deck: { table: deck, name: sql`${deck.name}`, named: (name: string) => ({ name }) },
-  hand: { table: hand, name: sql`${hand.name}`, named: (name: string) => ({ name }) },
-  layout: { table: pocketLayout, name: sql`${pocketLayout.name}`, named: (name: string) => ({ name }) },
-  template: { table: template, name: sql`${template.name}`, named: (name: string) => ({ name }) },
-  "stamp-set": {
-    table: stampSet,
-    name: sql`${stampSet.measures}->>'name'`,
-    named: (name: string) => ({ measures: sql`${stampSet.measures} || jsonb_build_object('name', ${name}::text)` }),
-  },
-  format: {
-    table: measuredFormat,
-    name: sql`${measuredFormat.format}->>'name'`,
-    named: (name: string) => ({ format: sql`${measuredFormat.format} || jsonb_build_object('name', ${name}::text)` }),
-  },
-} as const satisfies Record<OwnKind, object>;
-export const OWN_KINDS = Object.keys(OWN) as [OwnKind, ...OwnKind[]];
 
 export type OwnChanged =
   | { ok: true }

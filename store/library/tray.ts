@@ -3,28 +3,11 @@ import { unionAll } from "drizzle-orm/pg-core";
 import { lockAlbums } from "../album.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
-import {
-  dayPhoto,
-  deck,
-  hand,
-  measuredFormat,
-  photo,
-  picture,
-  pocketLayout,
-  stampSet,
-  template,
-} from "../schema/index.ts";
+import { dayPhoto, deck, hand, photo, picture } from "../schema/index.ts";
+import { OWN } from "./kinds.ts";
 
 /** What a household has for all its albums, each under a name; put away, it lies in the tray as a piece of a day does. */
-const STASH = {
-  picture: { table: photo, name: sql<string>`${photo.name}` },
-  deck: { table: deck, name: sql<string>`${deck.name}` },
-  hand: { table: hand, name: sql<string>`${hand.name}` },
-  "stamp-set": { table: stampSet, name: sql<string>`${stampSet.measures}->>'name'` },
-  layout: { table: pocketLayout, name: sql<string>`${pocketLayout.name}` },
-  template: { table: template, name: sql<string>`${template.name}` },
-  format: { table: measuredFormat, name: sql<string>`${measuredFormat.format}->>'name'` },
-} as const;
+const STASH = { picture: { table: photo, name: sql<string>`${photo.name}` }, ...OWN } as const;
 export type StashKind = keyof typeof STASH;
 export const KEPT_KINDS = Object.keys(STASH) as readonly StashKind[];
 

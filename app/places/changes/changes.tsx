@@ -3,21 +3,11 @@ import { Form, Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
+import type { ToldLine } from "./runs.ts";
 
-type Line = {
-  readonly id: string;
-  readonly at: string;
-  /** Who did it; null for the reader. */
-  readonly by: string | null;
-  readonly said: string;
-  readonly takenBack: boolean;
-  readonly open: boolean;
-  /** So many saves of the same in a row; this is the last. */
-  readonly times: number;
-};
 type Props = {
   readonly albumId: string;
-  readonly lines: readonly Line[];
+  readonly lines: readonly ToldLine[];
   /** Whether these are the latest, and where those before them begin; null where there are none. */
   readonly isFirst: boolean;
   readonly more: number | null;
@@ -84,7 +74,7 @@ export function Changes({ albumId, lines, isFirst, more, answer }: Props) {
   );
 }
 
-function Turn({ line }: { line: Line }) {
+function Turn({ line }: { line: ToldLine }) {
   if (!line.open) return null;
   const [way, name, Icon] = line.takenBack
     ? (["again", "Do again", Redo2] as const)

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { buttonLook } from "#app/parts/button.tsx";
-import { WriteFile } from "#app/places/work/write-file.tsx";
+import { WriteFile } from "#app/places/background/write-file.tsx";
 import type { LooseEnd } from "./view.ts";
 
 type Props = {

@@ -1,7 +1,7 @@
 import { Camera, FolderInput, ImagePlus, Smartphone } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Button } from "#app/parts/button.tsx";
-import { sayBytes } from "#app/places/work/progress.tsx";
+import { sayBytes } from "#app/places/background/progress.tsx";
 import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
 import { type Handed, picturesOf, type Run, sayTimeLeft } from "./upload-run.ts";
 import type { Room } from "./view.ts";

@@ -4,8 +4,15 @@ import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { Labelled } from "#app/parts/field.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
-import { HowFar, sayBytes } from "#app/places/work/progress.tsx";
-import { actOn, follow, forgetFile, SignedOut, sendArchive, type WorkTold } from "#app/places/work/work-sender.ts";
+import { HowFar, sayBytes } from "#app/places/background/progress.tsx";
+import {
+  actOn,
+  follow,
+  forgetFile,
+  SignedOut,
+  sendArchive,
+  type WorkTold,
+} from "#app/places/background/work-sender.ts";
 import { ARCHIVE_PROBLEM, damagedAt } from "#app/wording/archive.ts";
 
 type State =

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
-import { WriteFile } from "#app/places/work/write-file.tsx";
+import { WriteFile } from "#app/places/background/write-file.tsx";
 import { paperName } from "#core/sheet/paper.ts";
 import type { SheetAct } from "./acts.ts";
 import type { MadeSheet, SheetsView } from "./view.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { inRuns } from "./turn.ts";
+import { inRuns } from "./runs.ts";
 
 const line = (id: string, said: string, change: object = {}) => ({
   ...{ id, said, at: "9 Dec, 18:40", by: null, takenBack: false, open: true },
