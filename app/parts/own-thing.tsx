@@ -50,7 +50,7 @@ export function OwnFromFile({ kind, albumId }: { kind: Kind; albumId: string }) 
         type="file"
         accept=".json,application/json"
         disabled={fetcher.state !== "idle"}
-        className="text-sm"
+        className="text-sm file:mr-3 file:min-h-9 file:rounded-sm file:border file:border-edge file:bg-panel file:px-3 file:font-medium"
         onChange={(event) => {
           const [file] = event.target.files ?? [];
           if (!file) return;
@@ -121,25 +121,31 @@ export function OwnThing({ albumId, kind, id, name, lead, children, more }: Prop
           </form>
         )}
         <span className="ml-auto flex items-center">
-          {more ?? (
-            <a className="link px-2" href={to.document(albumId, "library", `${kind}.${id}.json`)} download>
-              File<span className="sr-only"> of {name}</span>
-            </a>
-          )}
-          {typed === null && (
-            <Button small look="quiet" aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
-              Rename
+          {typed !== null ? (
+            <Button small look="quiet" onClick={() => setTyped(null)}>
+              Leave it
             </Button>
+          ) : (
+            <>
+              {more ?? (
+                <a className="link px-2" href={to.document(albumId, "library", `${kind}.${id}.json`)} download>
+                  File<span className="sr-only"> of {name}</span>
+                </a>
+              )}
+              <Button small look="quiet" aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
+                Rename
+              </Button>
+              <Button
+                small
+                look="quiet"
+                disabled={busy}
+                aria-label={`Put ${name} away`}
+                onClick={() => send({ act: "put-away" })}
+              >
+                Put away
+              </Button>
+            </>
           )}
-          <Button
-            small
-            look="quiet"
-            disabled={busy}
-            aria-label={`Put ${name} away`}
-            onClick={() => send({ act: "put-away" })}
-          >
-            Put away
-          </Button>
         </span>
       </div>
     </div>
