@@ -22,12 +22,15 @@ export const to = {
   readArchive: () => href("/albums/read"),
   tray: () => href("/tray"),
   today: () => href("/today"),
+  /** The door of the roll. */
+  photos: () => href("/photos"),
   signIn: (query: { to?: string | null; ended?: string | null } = {}) => asked(href("/sign-in"), query),
   signUp: () => href("/sign-up"),
   signOut: () => href("/sign-out"),
 
-  /** Where every change of the album is sent. */
   album: (album: string) => href("/albums/:album", { album }),
+  /** Where every change of the album is sent. */
+  sent: (album: string) => href("/albums/:album/sent", { album }),
   /** The list of changes, and where one is sent to be taken back or done again. */
   changes: (album: string, query: { before?: string } = {}) => asked(href("/albums/:album/changes", { album }), query),
   /** A part of the album that needs nothing more said. */
@@ -41,7 +44,6 @@ export const to = {
   page: (album: string, entry: string) => href("/albums/:album/pages/:entry", { album, entry }),
   entry: (album: string, at: { readonly date: string } | { readonly entry: string }): string =>
     "date" in at ? to.day(album, at.date) : to.page(album, at.entry),
-  dayPhotos: (album: string, date: string) => href("/albums/:album/days/:date/photos", { album, date }),
   roll: (album: string, query: { picture?: string | null } = {}) =>
     asked(href("/albums/:album/photos", { album }), query),
   whoGoesWhere: (album: string, query: { twice?: string | null } = {}) =>

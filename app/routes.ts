@@ -8,31 +8,33 @@ export default [
   route("sign-out", "routes/sign-out.ts"),
   route("look", "routes/look.ts"),
   route("empty", "routes/empty.tsx"),
-  layout("routes/household.tsx", [
-    // What goes wrong in a place is said inside the frame, which stays.
-    layout("routes/place.tsx", { id: "household-place" }, [
-      route("shelf", "routes/shelf.tsx"),
-      route("albums/new", "routes/album-new.tsx"),
-      route("albums/read", "routes/album-read.tsx"),
-      route("tray", "routes/tray.tsx"),
+  // Whoever is signed in: what they do is sent from whichever page they are on.
+  layout("routes/member.tsx", [
+    layout("routes/household.tsx", [
+      // What goes wrong in a place is said inside the frame, which stays.
+      layout("routes/place.tsx", { id: "household-place" }, [
+        route("shelf", "routes/shelf.tsx"),
+        route("albums/new", "routes/album-new.tsx"),
+        route("albums/read", "routes/album-read.tsx"),
+        route("tray", "routes/tray.tsx"),
+      ]),
     ]),
-  ]),
-  route("albums/:album", "routes/album.tsx", [
-    index("routes/album-index.ts"),
-    layout("routes/place.tsx", { id: "album-place" }, [
-      ...PLACES.flatMap(({ parts }) => parts.map(({ path, file }) => route(path, file))),
-      route("*", "routes/not-found.tsx", { id: "no-such-place" }),
+    route("albums/:album", "routes/album.tsx", [
+      index("routes/album-index.ts"),
+      layout("routes/place.tsx", { id: "album-place" }, [
+        ...PLACES.flatMap(({ parts }) => parts.map(({ path, file }) => route(path, file))),
+        route("*", "routes/not-found.tsx", { id: "no-such-place" }),
+      ]),
     ]),
+    route("today", "routes/today.tsx"),
   ]),
   route("albums/:album/find", "routes/album.find.ts"),
-  route("albums/:album/days/:date/photos", "routes/album.day.photos.ts"),
+  route("albums/:album/sent", "routes/album.sent.ts"),
   route("albums/:album/library", "routes/album.library.ts"),
   route("albums/:album/documents/:kind/:file", "routes/album.document.ts"),
   route("work", "routes/work.ts"),
   route("work/:work", "routes/work.one.ts"),
   route("work/:work/parts/:part", "routes/work.part.ts"),
-  route("today", "routes/today.tsx"),
-  route("today/jot", "routes/today.jot.ts"),
   route("photos", "routes/photos.ts"),
   route("photos/:photo/:side/:look?", "routes/photo.ts"),
   route("stand-ins/phone", "routes/phone.ts"),

@@ -10,7 +10,7 @@ import { kindOf, MOST_PIXELS, openPicture } from "./decode.ts";
 /** Long sides of the screen versions, in pixels; a picture smaller than one is never enlarged. */
 export const VERSION_SIDES = [1600, 480, 96] as const;
 
-export type PictureProblem = "not-a-picture" | "broken" | "too-large" | "too-many-pixels";
+export type PictureProblem = "not-a-picture" | "damaged" | "too-large" | "too-many-pixels";
 export type ReadPicture = { ok: true; photo: NewPhoto } | { ok: false; reason: PictureProblem };
 
 export const hashOf = (bytes: Buffer): string => createHash("sha256").update(bytes).digest("hex");
@@ -56,14 +56,14 @@ export async function readPicture(bytes: Buffer, name: string): Promise<ReadPict
     .metadata()
     .catch(() => null);
   const mime = header && kindOf(header);
-  if (!header || !mime) return { ok: false, reason: looksLikePicture(bytes) ? "broken" : "not-a-picture" };
+  if (!header || !mime) return { ok: false, reason: looksLikePicture(bytes) ? "damaged" : "not-a-picture" };
   if (header.width * header.height > MOST_PIXELS) return { ok: false, reason: "too-many-pixels" };
   // A TIFF is its own notes; the others carry a block of them.
   const [read, notes] = await Promise.all([
     versionsOf(bytes, mime).catch(() => null),
     cameraNotes(mime === "image/tiff" ? bytes : header.exif),
   ]);
-  if (!read) return { ok: false, reason: "broken" };
+  if (!read) return { ok: false, reason: "damaged" };
   return { ok: true, photo: { sha256: hashOf(bytes), mime, bytes, name: name.slice(0, 200), ...read, ...notes } };
 }
 

@@ -55,8 +55,8 @@ describe("a picture handed in", () => {
     expect(await readReason(Buffer.from("not a picture at all"))).toBe("not-a-picture");
     expect(await readReason(Buffer.from("<svg xmlns='http://www.w3.org/2000/svg'/>"))).toBe("not-a-picture");
     expect(await readReason(await plain().gif().toBuffer())).toBe("not-a-picture");
-    expect(await readReason(jpeg.subarray(0, jpeg.length - 700))).toBe("broken");
-    expect(await readReason(jpeg.subarray(0, 20))).toBe("broken");
+    expect(await readReason(jpeg.subarray(0, jpeg.length - 700))).toBe("damaged");
+    expect(await readReason(jpeg.subarray(0, 20))).toBe("damaged");
     expect(await readReason(Buffer.alloc(MOST_BYTES + 1))).toBe("too-large");
   });
 

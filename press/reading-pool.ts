@@ -14,7 +14,7 @@ type FromWorker = { ok: true; photo: Omit<NewPhoto, "bytes"> } | { ok: false; re
 
 /**
  * A few threads that read pictures, so that pages are answered meanwhile. A decoder that runs away, in time or in memory,
- * takes only its own thread with it: that picture is said to be broken.
+ * takes only its own thread with it: that picture is said to be damaged.
  */
 export function openReadingPool(projectRoot: string): { read: PictureReader; close: () => Promise<void> } {
   const pool = new Piscina({
@@ -32,7 +32,7 @@ export function openReadingPool(projectRoot: string): { read: PictureReader; clo
       const read: FromWorker | null = await pool
         .run({ bytes, name }, { signal: AbortSignal.timeout(LONGEST) })
         .catch(() => null);
-      if (!read) return { ok: false, reason: "broken" };
+      if (!read) return { ok: false, reason: "damaged" };
       if (!read.ok) return read;
       const versions = read.photo.versions.map(({ longSide, bytes: version }) => ({
         longSide,

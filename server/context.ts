@@ -54,7 +54,7 @@ export function contextFor(given: Given, request: Request, response: Response, q
     queries,
     member,
     address: addressOf(request),
-    byScript: /\.data$/.test(request.path),
+    byScript: /\.data$/.test(request.path) || Boolean(request.is("application/json")),
     isWrite: !["GET", "HEAD"].includes(request.method),
     album: (householdId, albumId) => {
       const known = albums.get(albumId) ?? readAlbum(store.db, householdId, albumId);

@@ -1,5 +1,5 @@
 import { and, eq, lt } from "drizzle-orm";
-import type { Db } from "./db.ts";
+import type { Db, Transaction } from "./db.ts";
 import { doneAct } from "./schema/index.ts";
 
 /** How long an act's answer is remembered: longer than a device keeps what it could not send. */
@@ -13,9 +13,9 @@ export async function onceOnly<T extends { readonly ok: boolean }>(
   db: Db,
   householdId: string,
   act: string | null,
-  work: (db: Db) => Promise<T>,
+  work: (tx: Transaction) => Promise<T>,
 ): Promise<T> {
-  if (act === null) return work(db);
+  if (act === null) return db.transaction(work);
   const mine = and(eq(doneAct.householdId, householdId), eq(doneAct.id, act));
   return db.transaction(async (tx) => {
     // The same act on its way twice at once: the second waits here for the first.

@@ -4,7 +4,7 @@ import { FACES } from "../core/album/leaf.ts";
 import type { Binding, Day, MatterEntry } from "../core/album/model.ts";
 import { leavesOfDays } from "../core/album/page-leaves.ts";
 import { type PlannedStep, poolContent, stepsFor } from "../core/album/steps.ts";
-import { isOfLeaves, tickSteps } from "../core/album/ticks.ts";
+import { isOfLeaves, tickedBy } from "../core/album/ticks.ts";
 import { firstRoom, type Wanting } from "../core/book/rooms.ts";
 import type { Slot } from "../core/month/slots.ts";
 import type { Author } from "./author.ts";
@@ -82,10 +82,7 @@ export async function tickOnLeaves(
   // The front and back matter has no number.
   const content = "matter" in asked ? { ...pooled, numeral: { style: "none" as const, note: "" } } : pooled;
   const planned = stepsFor(content, leavesOfDays(book.leaves, ids), binding);
-  const [steps, is] =
-    edit.kind === "finish" ? [planned.map(({ step }) => step), true] : [[edit.step] as const, edit.done];
-  const after = tickSteps(book.leaves, planned, steps, is);
-  if (!isDeepStrictEqual(after, book.leaves)) await writeBook(tx, author, book.leaves, after);
-  const isOnLeaves = planned.some(({ step, on }) => edit.kind === "step" && step === edit.step && on.length > 0);
-  return isOnLeaves ? "ticked" : planned;
+  const ticked = tickedBy(edit, book.leaves, planned);
+  if (ticked && !isDeepStrictEqual(ticked.leaves, book.leaves)) await writeBook(tx, author, book.leaves, ticked.leaves);
+  return ticked?.isAll ? "ticked" : planned;
 }

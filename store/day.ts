@@ -172,7 +172,9 @@ export async function saveDayEdit(
   edit: DayEdit,
 ): Promise<SaveResult> {
   try {
-    return await journaled(db, author, didOf(dayId, edit), (tx, line) => saveIn(tx, author, line, dayId, base, edit));
+    return await journaled(db, author, didOf(dayId, edit), (tx, line) =>
+      saveInLine(tx, author, line, dayId, base, edit),
+    );
   } catch (error) {
     if (error instanceof PieceElsewhere) return { ok: false, reason: "not-found" };
     throw error;
@@ -190,7 +192,8 @@ function didOf(day: string, edit: DayEdit): Did {
   }
 }
 
-async function saveIn(
+/** Saves one edit of a day as part of a line of the journal, which may have more of them. */
+export async function saveInLine(
   tx: Transaction,
   author: Author,
   line: string,

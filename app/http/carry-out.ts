@@ -5,6 +5,7 @@ import { parseDate } from "#core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
 import type { Author } from "#store/author.ts";
 import { saveBookEdit } from "#store/book.ts";
+import { bringToDay } from "#store/bring.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
@@ -23,6 +24,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return tryOut(db, author, sent);
     case "matter":
       return changeMatter(db, author, sent);
+    case "bring":
+      return bringToDay(db, author, sent);
     case "move-photo": {
       const to = parseDate(sent.to);
       return to

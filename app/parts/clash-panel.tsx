@@ -1,7 +1,7 @@
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
-import type { Clash } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import type { Clash } from "#app/sending/entry.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { newCard } from "#core/album/model.ts";
 import { saidByEdit, saidNow, withWords } from "#core/album/said.ts";
 import { inches } from "#core/measure/length.ts";

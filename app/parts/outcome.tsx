@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
-import { type Away, isAway } from "#app/wording/sending.ts";
-import { Said, unreachableForm } from "./said.tsx";
+import { type Away, isAway, nothingDone } from "#app/wording/sending.ts";
+import { Said } from "./said.tsx";
 
 /** What a form is answered: done, with what was done in words, or refused for a reason. */
 type Answer<Why extends string> =
@@ -27,7 +27,7 @@ export function Outcome<Why extends string>({
   const said = answer.ok
     ? (answer.said ?? done)
     : isAway(answer.reason)
-      ? unreachableForm(answer.reason, kept)
+      ? nothingDone(answer.reason, kept)
       : why[answer.reason as Exclude<Why, Away>];
   return said ? <Said good={answer.ok}>{said}</Said> : null;
 }

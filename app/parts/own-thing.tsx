@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
-import { type Away, isAway, UNREACHABLE } from "#app/wording/sending.ts";
+import { type Away, isAway, nothingDone } from "#app/wording/sending.ts";
 import type { Stashed } from "#core/journal/did.ts";
 import { Button } from "./button.tsx";
 import { Said } from "./said.tsx";
@@ -28,7 +28,7 @@ const inUse = (pages: number): string =>
 
 function whyNot(answer: Exclude<Answer, { ok: true }>): string {
   if (answer.reason === "in-use") return inUse(answer.pages);
-  return isAway(answer.reason) ? UNREACHABLE[answer.reason] : WHY[answer.reason];
+  return isAway(answer.reason) ? nothingDone(answer.reason) : WHY[answer.reason];
 }
 
 /** What was sent of a kind is answered once for all things of it: the one that was put away is gone from its list. */

@@ -1,5 +1,4 @@
 import type { ReactNode } from "react";
-import { UNREACHABLE } from "#app/wording/sending.ts";
 
 /** What came of a form, where it was sent from: read out at once when it went wrong. */
 export function Said({ good, children }: { good: boolean; children: ReactNode }) {
@@ -12,7 +11,3 @@ export function Said({ good, children }: { good: boolean; children: ReactNode })
     </div>
   );
 }
-
-/** That the server or its database did not answer a form; `kept` says what of it is still there. */
-export const unreachableForm = (reason: keyof typeof UNREACHABLE, kept: string): string =>
-  `${UNREACHABLE[reason].split(". ")[0]}. ${kept}`;

@@ -1,9 +1,10 @@
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 
 /** In one word whether everything is safe on the server; said aloud when it is not. */
 export function SaveState() {
-  const { state } = useOutbox();
-  if (state.trouble || state.unkept) {
+  const { state, albumId } = useOutbox();
+  const waits = state.entries.length > 0;
+  if ((waits && state.trouble) || state.unkept) {
     return (
       <span role="status" className="font-semibold text-flame">
         {state.unkept ? "Not saved yet" : "Kept here, not yet saved"}
@@ -11,6 +12,6 @@ export function SaveState() {
     );
   }
   if (state.clashes.length > 0) return <span className="font-semibold text-flame">Choose whose words</span>;
-  if (state.entries.length > 0) return <span className="text-on-soot-quiet">Saving</span>;
-  return <span className="text-on-soot-quiet">{state.savedOnce ? "Saved" : ""}</span>;
+  if (waits) return <span className="text-on-soot-quiet">Saving</span>;
+  return <span className="text-on-soot-quiet">{state.savedIn.includes(albumId) ? "Saved" : ""}</span>;
 }

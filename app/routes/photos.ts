@@ -3,8 +3,9 @@ import { z } from "zod";
 import { readJson } from "#app/http/body.ts";
 import { withFile } from "#app/http/files.ts";
 import { hasRoom, notFound, requireMember, writing } from "#app/http/page.ts";
-import type { TakenIn } from "#app/places/photos/upload-run.ts";
+import type { TakenIn } from "#app/sending/entry.ts";
 import { LIMITS } from "#core/limits.ts";
+import { parseDate } from "#core/month/dates.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import { keepPhoto } from "#store/photo.ts";
 import { knownPictures } from "#store/roll.ts";
@@ -20,7 +21,7 @@ async function takeIn(context: HearthContext, householdId: string, request: Requ
     const read = await context.inMemory(file.bytes, async () => context.readPicture(await file.read(), file.name));
     if (!read.ok) return read;
     const kept = await keepPhoto(context.db, householdId, read.photo);
-    return { ok: true, id: kept.id, isNew: kept.isNew, dated: kept.capturedAt !== null };
+    return { ok: true, id: kept.id, isNew: kept.isNew, taken: parseDate(kept.capturedAt?.slice(0, 10) ?? "") };
   });
 }
 

@@ -11,7 +11,7 @@ import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
 import { Door } from "#app/places/door/door.tsx";
 import { tooManyTries } from "#app/wording/door.ts";
-import { UNREACHABLE } from "#app/wording/sending.ts";
+import { nothingDone } from "#app/wording/sending.ts";
 import type { Route } from "./+types/sign-in";
 
 const SIGN_IN = z.object({
@@ -77,7 +77,7 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
       <Form method="post" {...getFormProps(form)} className="grid gap-4">
         {(form.errors || unreachable) && (
           <p role="alert" id={form.errorId} className="border-l-4 border-ember pl-3 font-medium">
-            {unreachable ? UNREACHABLE[unreachable.reason] : form.errors}
+            {unreachable ? nothingDone(unreachable.reason) : form.errors}
           </p>
         )}
         <TextField

@@ -2,8 +2,8 @@ import { useEffect } from "react";
 import { data, useRouteLoaderData } from "react-router";
 import { reading, requireMember } from "#app/http/page.ts";
 import { rowsOf } from "#app/places/album/view.ts";
+import { useKeptToday } from "#app/places/today/keep-today.ts";
 import { Today } from "#app/places/today/today.tsx";
-import { useOffline } from "#app/places/today/use-offline.ts";
 import { type TodayView, todayDays } from "#app/places/today/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
 import { pagesOf } from "#core/album/page.ts";
@@ -51,7 +51,7 @@ export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Pr
 
 export default function TodayRoute({ loaderData }: Route.ComponentProps) {
   const root = useRouteLoaderData<typeof rootLoader>("root");
-  useOffline();
+  useKeptToday();
   useEffect(() => {
     shown = loaderData;
   }, [loaderData]);

@@ -1,16 +1,42 @@
 import { describe, expect, it } from "vitest";
 import { EMPTY_DAY } from "#core/album/model.ts";
-import { Outbox, pendingOf, wordsIn } from "./outbox.ts";
+import { type Device, readKept } from "./device.ts";
+import { type Answer, type Entry, wordsIn } from "./entry.ts";
+import { Outbox } from "./outbox.ts";
+import { pendingOf } from "./pending.ts";
 
-const device = () => {
+/** A device whose slots are seen; `full` writes nothing down. */
+const device = (full = false) => {
   const kept = new Map<string, string>();
-  return {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => void kept.set(key, value),
-    removeItem: (key: string) => void kept.delete(key),
-    slots: () => [...kept.keys()],
+  const pictures = new Map<string, Blob>();
+  const refuse = () => {
+    throw new DOMException("no room", "QuotaExceededError");
   };
+  const own: Device = {
+    write: (slot, each) => {
+      const isEmpty = each.entries.length + each.clashes.length + each.returned.length === 0;
+      if (isEmpty) kept.delete(slot);
+      else if (full) refuse();
+      else kept.set(slot, JSON.stringify(each));
+    },
+    read: (slot) => readKept(slot, kept.get(slot) ?? null),
+    remove: (slot) => void kept.delete(slot),
+    keepPicture: async (id, picture) => (full ? refuse() : void pictures.set(id, picture)),
+    picture: async (id) => pictures.get(id),
+    dropPictures: async (ids) => {
+      for (const id of ids) pictures.delete(id);
+    },
+  };
+  return { ...own, slots: () => [...kept.keys()], pictures, put: (slot: string, text: string) => kept.set(slot, text) };
 };
+const NOW = 1_000_000;
+/** What leaves next, or null. */
+const nextOf = (box: Outbox, now = NOW) => box.next(now)[0] ?? null;
+/** The server's answer to what leaves next, or is out. */
+function answer(box: Outbox, said: Answer | null, later = NOW, id = box.snapshot().flying[0] ?? ""): void {
+  box.answer(id, said, NOW, later);
+}
+const depart = (box: Outbox, id: string) => box.depart(id, NOW);
 /** A window that opens where another, of this slot, is gone. */
 const reopen = (storage: ReturnType<typeof device>, left: string) => {
   const box = new Outbox(storage, `after ${left}`);
@@ -19,6 +45,7 @@ const reopen = (storage: ReturnType<typeof device>, left: string) => {
 };
 const title = (id: string, text: string, base = 3, due = 0) => ({
   id,
+  album: "album",
   key: "day:title",
   due,
   sent: { what: "edit" as const, dayId: "day", base, edit: { kind: "title" as const, text } },
@@ -35,9 +62,8 @@ describe("the outbox", () => {
     const reopened = reopen(storage, "album");
     expect(wordsOf(reopened)).toBe("Lit windows");
     expect(storage.slots()).toEqual(["after album"]);
-    const entry = reopened.next(1);
-    reopened.depart(entry?.id ?? "");
-    reopened.answer({ ok: true, version: 4 }, 0);
+    depart(reopened, nextOf(reopened)?.id ?? "");
+    answer(reopened, { ok: true, version: 4 });
     expect(storage.slots()).toEqual([]);
   });
 
@@ -46,8 +72,8 @@ describe("the outbox", () => {
     const [one, two] = [new Outbox(storage, "one"), new Outbox(storage, "two")];
     one.put(title("a", "Lit windows"));
     two.put({ ...title("b", "A note"), key: "day:note" });
-    two.depart("b");
-    two.answer({ ok: true, version: 4 }, 0);
+    depart(two, "b");
+    answer(two, { ok: true, version: 4 });
     const third = reopen(storage, "one");
     third.adopt("two");
     expect(wordsOf(third)).toBe("Lit windows");
@@ -62,23 +88,17 @@ describe("the outbox", () => {
     box.adopt("gone");
     box.adopt("gone");
     box.adopt("here");
-    storage.setItem("broken", "{");
+    storage.put("broken", "{");
     box.adopt("broken");
     expect(box.snapshot().entries.map(({ id }) => id)).toEqual(["b"]);
   });
 
   it("goes on where the device writes nothing down, and says so until everything is saved", () => {
-    const full = {
-      ...device(),
-      setItem: () => {
-        throw new DOMException("no room", "QuotaExceededError");
-      },
-    };
-    const box = new Outbox(full, "album");
+    const box = new Outbox(device(true), "album");
     box.put(title("a", "Lit"));
     expect([wordsOf(box), box.snapshot().unkept]).toEqual(["Lit", true]);
-    box.depart("a");
-    box.answer({ ok: true, version: 4 }, 0);
+    depart(box, "a");
+    answer(box, { ok: true, version: 4 });
     expect(box.snapshot()).toMatchObject({ entries: [], unkept: false });
   });
 
@@ -87,37 +107,37 @@ describe("the outbox", () => {
     box.put(title("a", "L", 3));
     box.put(title("b", "Li", 5));
     expect(box.snapshot().entries.length).toBe(1);
-    expect(box.next(1)?.sent).toMatchObject({ base: 3, edit: { text: "Li" } });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ base: 3, edit: { text: "Li" } });
   });
 
   it("waits for a pause in the typing, and sends one thing at a time", () => {
     const box = new Outbox(device(), "album");
     box.put(title("a", "Lit", 3, 500));
-    expect(box.next(499)).toBeNull();
-    expect(box.nextDue()).toBe(500);
-    box.depart(box.next(500)?.id ?? "");
-    expect(box.next(900)).toBeNull();
+    expect(nextOf(box, 499)).toBeNull();
+    expect(box.nextDue(0)).toBe(500);
+    depart(box, nextOf(box, 500)?.id ?? "");
+    expect(nextOf(box, 900)).toBeNull();
   });
 
   it("words typed while earlier ones are out follow them, on the version those made", () => {
     const box = new Outbox(device(), "album");
     box.put(title("a", "Lit"));
-    box.depart("a");
+    depart(box, "a");
     box.put(title("b", "Lit windows"));
-    box.answer({ ok: true, version: 9 }, 0);
-    expect(box.next(1)?.sent).toMatchObject({ base: 9, edit: { text: "Lit windows" } });
+    answer(box, { ok: true, version: 9 });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ base: 9, edit: { text: "Lit windows" } });
   });
 
   it("holds everything back while the server is away and tries again later", () => {
     const box = new Outbox(device(), "album");
     box.put(title("a", "Lit"));
-    box.depart("a");
-    box.answer({ ok: false, reason: "unreachable" }, 5000);
+    depart(box, "a");
+    answer(box, { ok: false, reason: "unreachable" }, 5000);
     expect(box.snapshot().trouble).toBe("unreachable");
-    expect(box.next(4999)).toBeNull();
-    expect(box.next(5000)?.id).toBe("a");
-    box.depart("a");
-    box.answer(null, 9000);
+    expect(nextOf(box, 4999)).toBeNull();
+    expect(nextOf(box, 5000)?.id).toBe("a");
+    depart(box, "a");
+    answer(box, null, 9000);
     expect(wordsOf(box)).toBe("Lit");
   });
 
@@ -125,31 +145,33 @@ describe("the outbox", () => {
     const storage = device();
     const box = new Outbox(storage, "album");
     box.put(title("a", "Mine"));
-    box.depart("a");
+    depart(box, "a");
     const change = { version: 4, fields: ["title"], by: "Tobiah", at: "2026-12-09T18:40:00Z" };
-    box.answer(
-      { ok: false, reason: "clash", clash: { change, current: { ...EMPTY_DAY, title: "Theirs" }, version: 4 } },
-      0,
-    );
-    expect(box.next(1)).toBeNull();
+    answer(box, {
+      ok: false,
+      reason: "clash",
+      clash: { change, current: { ...EMPTY_DAY, title: "Theirs" }, version: 4 },
+    });
+    expect(nextOf(box, 1)).toBeNull();
     expect(wordsOf(reopen(storage, "album"))).toBe("Mine");
     box.put(title("b", "Mine", 4));
     expect(box.snapshot().clashes).toEqual([]);
-    expect(box.next(1)?.sent).toMatchObject({ base: 4 });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ base: 4 });
   });
 
   it("lets go of a change that the server refuses for good, and says why", () => {
     const box = new Outbox(device(), "album");
     box.put(title("a", "Lit"));
-    box.depart("a");
-    box.answer({ ok: false, reason: "not-found" }, 0);
-    expect(box.snapshot()).toMatchObject({ entries: [], refused: "not-found" });
+    depart(box, "a");
+    answer(box, { ok: false, reason: "not-found" });
+    expect(box.snapshot()).toMatchObject({ entries: [], refused: { reason: "not-found" } });
   });
 
   it("knows the versions its own saves made of every leaf, so that a quick hand never clashes with itself", () => {
     const box = new Outbox(device(), "album");
     const lay = (id: string, leaves: string[], seen: number) => ({
       id,
+      album: "album",
       key: `book:${id}`,
       due: 0,
       sent: {
@@ -162,20 +184,20 @@ describe("the outbox", () => {
       },
     });
     box.put(lay("first", ["a", "b"], 3));
-    box.depart("first");
+    depart(box, "first");
     box.put(lay("second", ["b"], 3));
-    box.answer({ ok: true, made: { a: 4, b: 4 } }, 0);
-    expect(box.next(1)?.sent).toMatchObject({ seen: { b: 4 } });
+    answer(box, { ok: true, made: { a: 4, b: 4 } });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ seen: { b: 4 } });
     // The page has not been read anew yet when the next change is made.
-    box.depart("second");
-    box.answer({ ok: true, made: { b: 5 } }, 0);
+    depart(box, "second");
+    answer(box, { ok: true, made: { b: 5 } });
     box.put(lay("third", ["a", "b"], 3));
-    expect(box.next(1)?.sent).toMatchObject({ seen: { a: 4, b: 5 } });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ seen: { a: 4, b: 5 } });
   });
 
   const sent = (box: Outbox, id: string, reason: string) => {
-    box.depart(id);
-    box.answer({ ok: false, reason }, 50);
+    depart(box, id);
+    answer(box, { ok: false, reason }, 50);
   };
 
   it("sends a try-out's next step from the version that the one before made, so that a quick hand clashes with nobody", () => {
@@ -183,23 +205,24 @@ describe("the outbox", () => {
     const step = (id: string, x: number) =>
       box.put({
         id,
+        album: "album",
         key: "try-out:t",
         due: 0,
         sent: { what: "try-out", how: "arrange", id: "t", base: 0, pieces: [{ id: `at ${x}` }] as never },
       });
     step("one", 1);
-    box.depart("one");
+    depart(box, "one");
     // Two more while the first is out: the later takes the earlier's place, and begins from what the first makes.
     step("two", 2);
     step("three", 3);
     expect(box.snapshot().entries.map(({ id }) => id)).toEqual(["one", "three"]);
-    box.answer({ ok: true, version: 1 }, 0);
-    expect(box.next(1)?.sent).toMatchObject({ base: 1, pieces: [{ id: "at 3" }] });
-    box.depart("three");
-    box.answer({ ok: true, version: 2 }, 0);
+    answer(box, { ok: true, version: 1 });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ base: 1, pieces: [{ id: "at 3" }] });
+    depart(box, "three");
+    answer(box, { ok: true, version: 2 });
     // The page may not have been read anew yet.
     step("four", 4);
-    expect(box.next(1)?.sent).toMatchObject({ base: 2 });
+    expect(nextOf(box, 1)?.sent).toMatchObject({ base: 2 });
   });
 
   it("keeps what was typed whatever stands in its way, says what that is, and sends it again", () => {
@@ -209,7 +232,7 @@ describe("the outbox", () => {
       for (let time = 0; time < 9; time++) sent(box, "a", reason);
       expect(wordsOf(box)).toBe("Lit windows");
       expect(box.snapshot()).toMatchObject({ trouble: reason, returned: [] });
-      expect([box.next(49), box.next(50)?.id]).toEqual([null, "a"]);
+      expect([nextOf(box, 49), nextOf(box, 50)?.id]).toEqual([null, "a"]);
     }
   });
 
@@ -222,7 +245,7 @@ describe("the outbox", () => {
     expect(box.snapshot().returned.map(({ entry, reason }) => [wordsIn(entry.sent), reason])).toEqual([
       ["Words of an older page", "not-taken"],
     ]);
-    expect(box.next(1)?.id).toBe("b");
+    expect(nextOf(box, 1)?.id).toBe("b");
     // Closed and opened again, they are still to be had; sent again, they go; let go, they are gone.
     const reopened = reopen(storage, "album");
     expect(reopened.snapshot().returned).toHaveLength(1);
@@ -244,9 +267,159 @@ describe("the outbox", () => {
     expect(box.snapshot()).toMatchObject({ trouble: null, entries: [], returned: [{ reason: "broken" }] });
   });
 
+  const picture = (id: string, dayId: string | null = null, due = 0): Entry => ({
+    ...{ id, due, album: dayId && "album", key: `picture:${id}` },
+    sent: { what: "picture", picture: { id: `in ${id}`, name: `${id}.jpg`, size: 9 }, dayId },
+  });
+  const bytes = (...ids: string[]) => new Map(ids.map((id) => [`in ${id}`, new Blob([id])]));
+
+  it("lets words and pictures wait for their own kind only, and of the roll's pictures three be out at once", () => {
+    const box = new Outbox(device(), "window");
+    for (const id of ["p", "q", "r", "s"]) void box.put(picture(id), bytes(id));
+    void box.put(picture("on-day-1", "day"));
+    void box.put(picture("on-day-2", "day"));
+    void box.put(title("a", "Lit windows"));
+    void box.put({ ...title("b", "Elsewhere"), album: "another", key: "other:title" });
+    const out = box.next(NOW).map(({ id }) => id);
+    expect(out).toEqual(["p", "q", "r", "on-day-1", "a", "b"]);
+    for (const id of out) depart(box, id);
+    expect(box.next(NOW)).toEqual([]);
+    answer(box, { ok: true, arrived: { isNew: true, taken: null } }, NOW, "q");
+    expect(box.next(NOW).map(({ id }) => id)).toEqual(["s"]);
+  });
+
+  it("keeps what is in a picture over a closed tab, in order, and lets go of it once it is in", async () => {
+    const storage = device();
+    const box = new Outbox(storage, "window");
+    void box.put(picture("p"), bytes("p"));
+    await box.put(picture("q"), bytes("q"));
+    expect([...storage.pictures.keys()]).toEqual(["in p", "in q"]);
+    const reopened = reopen(storage, "window");
+    expect(await (await reopened.pictureOf("in p"))?.text()).toBe("p");
+    depart(reopened, "p");
+    answer(reopened, { ok: true, arrived: { isNew: true, taken: null } });
+    await Promise.resolve();
+    expect([...storage.pictures.keys()]).toEqual(["in q"]);
+    expect(reopened.snapshot().came).toMatchObject([{ picture: { name: "p.jpg" }, result: { ok: true, isNew: true } }]);
+  });
+
+  it("sends a picture that the device has no room for all the same, and says until then that it is kept nowhere", async () => {
+    const box = new Outbox(device(true), "window");
+    await box.put(picture("p"), bytes("p"));
+    expect(box.snapshot().unkept).toBe(true);
+    expect(await (await box.pictureOf("in p"))?.text()).toBe("p");
+    depart(box, "p");
+    answer(box, { ok: true, arrived: { isNew: false, taken: null } });
+    expect(box.snapshot()).toMatchObject({ entries: [], unkept: false });
+  });
+
+  it("lets nothing of a picture lie about that arrived while it was being written down", async () => {
+    const storage = device();
+    let written = () => {};
+    const slow = new Promise<void>((resolve) => {
+      written = resolve;
+    });
+    const box = new Outbox(
+      { ...storage, keepPicture: (id, each) => slow.then(() => storage.keepPicture(id, each)) },
+      "window",
+    );
+    const kept = box.put(picture("p"), bytes("p"));
+    await Promise.resolve();
+    depart(box, "p");
+    answer(box, { ok: true, arrived: { isNew: true, taken: null } });
+    written();
+    await kept;
+    expect([...storage.pictures.keys()]).toEqual([]);
+  });
+
+  it("says of a refused picture why, where it was handed in; a refused jotting is given back with its pictures", async () => {
+    const storage = device();
+    const box = new Outbox(storage, "window");
+    await box.put(picture("p", "day"), bytes("p"));
+    depart(box, "p");
+    answer(box, { ok: false, reason: "day-full" });
+    expect(box.snapshot()).toMatchObject({ entries: [], returned: [], refused: null });
+    expect(box.snapshot().came).toMatchObject([{ dayId: "day", result: { ok: false, reason: "day-full" } }]);
+    expect(storage.pictures.size).toBe(0);
+    const jotting: Entry = {
+      ...{ id: "j", album: "album", key: "jotting:j", due: 0 },
+      sent: {
+        ...{ what: "jotting", dayId: "day", day: "Sunday", jotting: null },
+        pictures: [{ id: "in j", name: "j.jpg", size: 1 }],
+      },
+    };
+    await box.put(jotting, bytes("j"));
+    depart(box, "j");
+    answer(box, { ok: false, reason: "not-found" });
+    expect(box.snapshot().returned).toMatchObject([{ entry: { id: "j" }, reason: "not-found" }]);
+    expect(await (await box.pictureOf("in j"))?.text()).toBe("j");
+    box.letGo("j");
+    await Promise.resolve();
+    expect(storage.pictures.size).toBe(0);
+  });
+
+  it("begins to count anew with the first picture after the last has come, each place for itself", () => {
+    const box = new Outbox(device(), "window");
+    const arrive = (each: Entry) => {
+      void box.put(each);
+      depart(box, each.id);
+      answer(box, { ok: true, arrived: { isNew: true, taken: null } }, NOW, each.id);
+    };
+    arrive(picture("p"));
+    arrive(picture("d", "day"));
+    expect(box.snapshot().came.map((each) => each.picture.name)).toEqual(["p.jpg", "d.jpg"]);
+    arrive(picture("q"));
+    expect(box.snapshot().came.map((each) => each.picture.name)).toEqual(["d.jpg", "q.jpg"]);
+  });
+
+  it("lets go of the rest of the pictures when it is told to, also of those that are out", () => {
+    const box = new Outbox(device(), "window");
+    for (const each of [picture("p"), picture("q"), picture("d", "day")]) void box.put(each);
+    depart(box, "p");
+    box.stopPictures(null);
+    answer(box, { ok: true, arrived: { isNew: true, taken: null } }, NOW, "p");
+    expect(box.snapshot()).toMatchObject({ entries: [{ id: "d" }], flying: [], came: [] });
+  });
+
+  it("sends at once what waited for a connection when there may be one again, and nothing sooner than it may go", () => {
+    const box = new Outbox(device(), "window");
+    void box.put(title("a", "Lit", 3, NOW + 700));
+    box.hurry(NOW);
+    expect(nextOf(box)).toBeNull();
+    depart(box, "a");
+    answer(box, { ok: false, reason: "unreachable" }, NOW + 3000);
+    box.hurry(NOW);
+    expect(nextOf(box)?.id).toBe("a");
+  });
+
+  it("lets words be typed on a card before it is known to be there, and clash with nobody but another's", () => {
+    const words = (id: string, base: number): Entry => ({
+      ...{ id, album: "album", key: "day:card", due: 0 },
+      sent: { what: "edit", dayId: "day", base, edit: { kind: "card-text", id: "card", text: id } },
+    });
+    const add: Entry = {
+      ...{ id: "add", album: "album", key: "day:add", due: 0 },
+      sent: { what: "edit", dayId: "day", base: null, edit: { kind: "add-card", card: { id: "card" } as never } },
+    };
+    const box = new Outbox(device(), "window");
+    void box.put(add);
+    void box.put(words("first", 3));
+    void box.put(title("t", "Lit", 3));
+    depart(box, "add");
+    answer(box, { ok: true, version: 7 });
+    // Nobody can have written on the card before it was there; the title is another's to write, and keeps its version.
+    expect(box.next(NOW)[0]?.sent).toMatchObject({ base: 7 });
+    expect(box.snapshot().entries.find(({ id }) => id === "t")?.sent).toMatchObject({ base: 3 });
+    depart(box, "first");
+    answer(box, { ok: true, version: 8 });
+    // The page may not have been read anew yet.
+    void box.put(words("second", 3));
+    expect(box.snapshot().entries.find(({ id }) => id === "second")?.sent).toMatchObject({ base: 8 });
+  });
+
   it("passes over what in a slot is no change of any age", () => {
     const storage = device();
-    storage.setItem(
+    storage.put(
       "old",
       JSON.stringify({ entries: [null, 7, { id: 1 }, title("a", "Lit windows")], clashes: [{}], returned: "?" }),
     );

@@ -136,6 +136,12 @@ export function didWords(did: Did, names: Names): string {
       return OF_MONTH[did.how](names.day(did.day));
     case "told":
       return "which days are told, changed";
+    case "bring": {
+      const pictures = did.pictures === 1 ? "a picture" : many(did.pictures, "picture");
+      if (!did.jotting)
+        return `${did.pictures === 1 ? "picture" : many(did.pictures, "picture")} put on ${names.day(did.day)}`;
+      return `jotting of ${names.day(did.day)} written${did.pictures > 0 ? `, with ${pictures}` : ""}`;
+    }
     case "carry":
       return `${did.piece === "photo" ? "picture" : "jotting"} of ${names.day(did.day)} moved to ${shortDate(did.to)}`;
     case "book":

@@ -8,10 +8,11 @@ import type { Tile } from "#core/sheet/tiles.ts";
 
 export const PHOTO_PROBLEM = {
   "not-a-picture": "is not a picture we can read. JPEG, PNG, WebP, AVIF, TIFF and HEIC are.",
-  broken: "is damaged: the picture breaks off or cannot be decoded. Nothing was changed.",
+  damaged: "is damaged: the picture breaks off or cannot be decoded. Nothing was changed.",
   "too-large": "is over 40 MB. Export a smaller copy and add that.",
   "too-many-pixels": "has over 120 megapixels. Export a smaller copy and add that.",
   gone: "cannot be read any more where it was. Was the card pulled out? Hand it in again.",
+  "not-taken": "was not taken: the server would not have it. Hand it in again, or a copy exported anew.",
   "already-there": "is on this day already. It was kept once.",
   "not-found": "could not be added: the day is not in this album any more.",
   "no-room":

@@ -3,7 +3,7 @@ import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
-import { LINE, TEXT } from "../words/text-schema.ts";
+import { LINE, TEXT, textOf } from "../words/text-schema.ts";
 import type { DayEdit } from "./edit.ts";
 import { NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
@@ -92,6 +92,15 @@ export const TOLD_CHANGE = z.object({ tell: z.array(ID).max(62), skip: z.array(I
 
 /** A photo carried over to another day of the album. */
 export const SENT_PHOTO_MOVE = z.object({ what: z.literal("move-photo"), dayId: ID, useId: ID, to: z.iso.date() });
+
+/** A jotting and pictures of the roll brought to a day: every piece has the id it was given on the device that brings it. */
+export const SENT_BRING = z.object({
+  what: z.literal("bring"),
+  dayId: ID,
+  jotting: z.object({ id: ID, text: textOf(100_000, 1), at: z.string().length(16).refine(isWallTime) }).nullable(),
+  pictures: z.array(z.object({ useId: ID, photoId: ID })).max(60),
+});
+export type SentBring = z.output<typeof SENT_BRING>;
 
 /** A jotting carried over to another day of the album. */
 export const SENT_JOTTING_MOVE = z.object({ what: z.literal("move-jotting"), dayId: ID, id: ID, to: z.iso.date() });

@@ -1,3 +1,4 @@
+import type { DayEdit } from "./edit.ts";
 import { LEAF_STEPS, type Leaf, type LeafStep, SIDE_STEPS, type Side, type SideStep, sidesOf } from "./leaf.ts";
 import type { Step } from "./model.ts";
 import type { PlannedStep, TickedOn } from "./steps.ts";
@@ -46,6 +47,24 @@ export function tickSteps(
   return leaves.map((leaf) =>
     places.filter((place) => place.leaf === leaf.id).reduce((now, place) => tickLeaf(now, place, is), leaf),
   );
+}
+
+/**
+ * What an edit of a day ticks on its leaves, as `planned` for the day: the leaves after it, and whether nothing of the day
+ * itself is left to tick. Null where the edit ticks nothing of the kind.
+ */
+export function tickedBy(
+  edit: DayEdit,
+  leaves: readonly Leaf[],
+  planned: readonly PlannedStep[],
+): { readonly leaves: readonly Leaf[]; readonly isAll: boolean } | null {
+  if (edit.kind === "finish") {
+    const all = planned.map(({ step }) => step);
+    return { leaves: tickSteps(leaves, planned, all, true), isAll: false };
+  }
+  if (edit.kind !== "step" || !isOfLeaves(edit.step)) return null;
+  const isAll = planned.some(({ step, on }) => step === edit.step && on.length > 0);
+  return { leaves: tickSteps(leaves, planned, [edit.step], edit.done), isAll };
 }
 
 /** Whether anything of a leaf was made: a new make, or pieces laid anew, would make it again. */

@@ -21,6 +21,8 @@ export type Did =
   | { readonly what: "month"; readonly how: "skip" | "take-up" | "merge" | "split" | "move"; readonly day: string }
   /** Several days told or skipped in one go. */
   | { readonly what: "told" }
+  /** A jotting, and pictures of the roll, put on a day in one go. */
+  | { readonly what: "bring"; readonly day: string; readonly jotting: boolean; readonly pictures: number }
   | { readonly what: "carry"; readonly piece: "photo" | "jotting"; readonly day: string; readonly to: string }
   | { readonly what: "book"; readonly how: Exclude<BookEdit["kind"], "tick">; readonly leaf: string }
   | { readonly what: "leaf-step"; readonly leaf: string; readonly step: LeafStep | SideStep; readonly done: boolean }

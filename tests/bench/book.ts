@@ -48,7 +48,7 @@ export function dragFrame(visit: Visit, album: string, day: string): Promise<num
   return inBrowser(visit, day, async (tab) => {
     const [leaf = ""] = (await tab.locator("[data-board]").last().getAttribute("data-board"))?.split("/") ?? [];
     const { pieces } = fullLeaf("bench", 40).front;
-    const saved = await fetch(`${base}${album}.data`, {
+    const saved = await fetch(`${base}${album}/sent`, {
       method: "POST",
       headers: { origin: base, "content-type": "application/json", cookie },
       body: JSON.stringify({ what: "book", seen: null, edit: { kind: "arrange", leaf, face: "front", pieces } }),

@@ -64,7 +64,7 @@ test("without a connection today opens, keeps what is jotted, and sends it once 
 
   await field(page).fill("While it was gone.");
   await page.getByRole("button", { name: "Keep" }).click();
-  await expect(page.getByText("No connection. 1 kept on this phone", { exact: false })).toBeVisible();
+  await expect(page.getByText("1 jotting is kept on this device", { exact: false })).toBeVisible();
   await field(page).fill("Half a sentence");
   await page.reload();
   await expect(field(page)).toHaveValue("Half a sentence");
@@ -107,7 +107,7 @@ test("a jotting whose answer was lost is sent again and is there once", async ({
   await newDecember(page);
   await page.goto(`${base()}/today`);
   let lost = 0;
-  await page.route("**/today/jot", async (route) => {
+  await page.route("**/sent", async (route) => {
     if (lost++ > 0) return route.continue();
     // The server takes it; the phone never hears so.
     await route.fetch();
@@ -121,7 +121,7 @@ test("a jotting whose answer was lost is sent again and is there once", async ({
   await expect(jotted(page)).toHaveCount(1);
 });
 
-test("a jotting that home refuses comes back into the field; a phone that keeps nothing says so; Keep pressed twice keeps once", async ({
+test("a jotting that home refuses comes back into the field; a phone that is full says so; Keep pressed twice keeps once", async ({
   openWindow,
 }) => {
   const page = await openWindow({ ...PHONE, serviceWorkers: "block" });
@@ -130,15 +130,15 @@ test("a jotting that home refuses comes back into the field; a phone that keeps 
   await page.goto(`${base()}/today`);
   const keep = page.getByRole("button", { name: "Keep" });
   // The day is gone from the album, as far as this answer says.
-  await page.route("**/today/jot", (route) => route.fulfill({ json: { ok: false } }), { times: 2 });
+  await page.route("**/sent", (route) => route.fulfill({ json: { ok: false, reason: "not-found" } }), { times: 2 });
   await field(page).fill("For a day that is gone.");
   await page
     .locator("input[type=file]")
     .setInputFiles({ name: "gate.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-01") });
   await keep.click();
-  const refused = page.getByText(/is not in the album any more. It stays on this phone: “For a day/);
+  const refused = page.getByText(/is not in this album any more. It stays on this phone: “For a day/);
   await expect(refused).toBeVisible();
-  const again = page.waitForResponse("**/today/jot");
+  const again = page.waitForResponse("**/sent");
   await page.getByRole("button", { name: "Try again" }).click();
   await again;
   await expect(refused).toBeVisible();
@@ -150,20 +150,24 @@ test("a jotting that home refuses comes back into the field; a phone that keeps 
   await expect(page.getByRole("img", { name: "gate.jpg" })).toBeVisible();
   await expect(refused).toHaveCount(0);
 
-  // A full phone: nothing can be written down, so nothing leaves the field.
+  // A full phone: it goes all the same, and until it has gone the page says that it is kept nowhere else.
   await page.evaluate(() => {
-    const put = IDBObjectStore.prototype.put;
     IDBObjectStore.prototype.put = () => {
-      IDBObjectStore.prototype.put = put;
       throw new DOMException("no room", "QuotaExceededError");
     };
   });
-  await keep.click();
-  await expect(page.getByText(/This phone would not keep it/)).toBeVisible();
-  await expect(field(page)).toHaveValue("For a day that is gone.\nAnd this.");
+  const home = new Promise<void>(
+    (resolve) =>
+      void page.route("**/photos", async (route) => {
+        await expect(page.getByText(/This device would not write down what you did/)).toBeVisible();
+        resolve();
+        await route.continue();
+      }),
+  );
   await keep.dblclick();
+  await home;
   await expect(page.getByText("Kept, and at home.")).toBeVisible();
-  await expect(page.getByText(/This phone would not keep it/)).toHaveCount(0);
+  await expect(page.getByText(/This device would not write down/)).toHaveCount(0);
   await page.reload();
   await expect(jotted(page)).toHaveCount(1);
 });

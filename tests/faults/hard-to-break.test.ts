@@ -17,6 +17,7 @@ import {
   makeAlbum,
   nobody,
   PASSPHRASE,
+  putOnDay,
   sendFile,
   sendForm,
   sendJson,
@@ -115,14 +116,7 @@ describe("bodies of two hundred megabytes", () => {
       });
     const before = memory();
     const multipart = "multipart/form-data; boundary=x";
-    const doors = [
-      "/sign-in",
-      "/sign-up.data",
-      "/look",
-      "/today/jot",
-      "/photos",
-      `/albums/${randomUUID()}/days/2026-12-09/photos`,
-    ];
+    const doors = ["/sign-in", "/sign-up.data", "/look", "/photos", `/albums/${randomUUID()}/sent`];
     const sent = await Promise.all(doors.flatMap((path) => [pour(path, multipart), pour(path, "application/json")]));
     expect(Math.max(...sent)).toBeLessThan(50_000_000);
     expect(memory() - before).toBeLessThan(128);
@@ -244,9 +238,10 @@ describe("an archive", () => {
     const album = await makeAlbum(who, "Fifty");
     const before = memory();
     for (let at = 0; at < 18; at++) {
-      const added = await sendFile(
+      const added = await putOnDay(
         who,
-        `${album}/days/2026-12-0${(at % 9) + 1}/photos.data`,
+        album,
+        `2026-12-0${(at % 9) + 1}`,
         at < 2 ? await noise(1000 + at) : await heavy(60 + at, 2_700_000),
       );
       expect(added.status).toBe(200);
@@ -361,7 +356,7 @@ describe("an archive", () => {
   it("that cannot be written says so, and gives nobody half of one", async () => {
     const who = await keeper();
     const album = await makeAlbum(who);
-    await sendFile(who, `${album}/days/2026-12-01/photos.data`, await noise(60));
+    await putOnDay(who, album, "2026-12-01", await noise(60));
     const store = openStore(database.url);
     try {
       // Its picture's bytes are gone, as no program of ours leaves them.
@@ -404,7 +399,7 @@ describe("a household's room", () => {
       const bytes = await noise(400);
       expect(await (await sendFile(who, "/photos", bytes)).json()).toEqual({ ok: false, reason: "no-room" });
       const album = await makeAlbum(who);
-      expect(await (await sendFile(who, `${album}/days/2026-12-01/photos.data`, bytes)).text()).toContain("no-room");
+      expect(await (await putOnDay(who, album, "2026-12-01", bytes)).text()).toContain("no-room");
       const asked = { kind: "read-archive", id: randomUUID(), copy: false, bytes: 200_000 };
       expect(await (await sendJson(who, "/work", asked)).json()).toEqual({ ok: false, reason: "no-room" });
       expect(await (await get(who, "/albums/read")).text()).toContain("has room for");

@@ -144,7 +144,7 @@ describe("the door of the roll", () => {
     expect(taken.every(({ ok }) => ok)).toBe(true);
     expect(await hand(cookie, Buffer.from("not a picture"), "a.jpg")).toEqual({ ok: false, reason: "not-a-picture" });
     const jpeg = await picture();
-    expect(await hand(cookie, jpeg.subarray(0, Math.floor(jpeg.length / 2)))).toEqual({ ok: false, reason: "broken" });
+    expect(await hand(cookie, jpeg.subarray(0, Math.floor(jpeg.length / 2)))).toEqual({ ok: false, reason: "damaged" });
   });
 
   it("is shut to whoever has no session, and gives nobody another household's picture", async () => {

@@ -56,7 +56,7 @@ async function dayId(album: string, date: string, cookie: string) {
   return /"([0-9a-f-]{36})","dateSaid"/.exec(page)?.[1] ?? "";
 }
 const edit = (album: string, cookie: string, sent: unknown) =>
-  fetch(`${server.base}${album}.data`, {
+  fetch(`${server.base}${album}/sent`, {
     method: "POST",
     redirect: "manual",
     body: JSON.stringify(sent),

@@ -70,7 +70,16 @@ export async function dayId(visitor: Visitor, album: string, date: string): Prom
 }
 
 /** Sends a change of an album, as its outbox does. */
-export const edit = (visitor: Visitor, album: string, sent: object) => sendJson(visitor, `${album}.data`, sent);
+export const edit = (visitor: Visitor, album: string, sent: object) => sendJson(visitor, `${album}/sent`, sent);
+
+/** Hands a picture in and puts it on a day, as the day's page does; the answer of whichever refused it, or of the second. */
+export async function putOnDay(visitor: Visitor, album: string, date: string, bytes: Buffer): Promise<Response> {
+  const taken = await sendFile(visitor, "/photos", bytes);
+  const { id } = (await taken.clone().json()) as { id?: string };
+  if (!id) return taken;
+  const pictures = [{ useId: randomUUID(), photoId: id }];
+  return edit(visitor, album, { what: "bring", dayId: await dayId(visitor, album, date), jotting: null, pictures });
+}
 
 /** Writes an album's archive in the background and takes it away. */
 export async function archiveOf(visitor: Visitor, album: string, places = true): Promise<Buffer> {

@@ -63,7 +63,7 @@ describe("a card being written", () => {
     const size = { w: 24_384, h: 32_512 };
     const send = (edit: object) =>
       post(
-        `/albums/${albumId}.data`,
+        `/albums/${albumId}/sent`,
         JSON.stringify({ what: "edit", dayId, base: null, edit }),
         cookie,
         "application/json",
@@ -98,19 +98,24 @@ describe("a card being written", () => {
   });
 });
 
-describe("the door of today", () => {
+describe("what is brought to a day", () => {
   it("takes a jotting once however often it comes at the same time, and refuses one for a day of somebody else", async () => {
     const { cookie, albumId, dayId, householdId } = await albumOf();
     const stranger = await albumOf();
     const jotting = { id: randomUUID(), text: "Once", at: "2026-12-09T18:40" };
     const jot = (who: string, day: string) =>
-      post("/today/jot", JSON.stringify({ albumId, dayId: day, jotting, pictures: [] }), who, "application/json");
+      post(
+        `/albums/${albumId}/sent`,
+        JSON.stringify({ what: "bring", dayId: day, jotting, pictures: [] }),
+        who,
+        "application/json",
+      );
     const answers = await Promise.all([1, 2, 3, 4].map(() => jot(cookie, dayId)));
-    for (const answer of answers) expect(await answer.json()).toEqual({ ok: true });
+    for (const answer of answers) expect(await answer.json()).toEqual({ ok: true, there: [] });
     const theirs = await jot(stranger.cookie, dayId);
-    expect(await theirs.json()).toEqual({ ok: false });
+    expect(await theirs.json()).toEqual({ ok: false, reason: "not-found" });
     const day = (await readAlbum(store.db, householdId, albumId))?.days.find(({ id }) => id === dayId);
     expect(day?.content.jottings).toEqual([{ ...jotting, privateUntil: null }]);
-    expect((await post("/today/jot", "{}", cookie, "application/json")).status).toBe(400);
+    expect((await post(`/albums/${albumId}/sent`, "{}", cookie, "application/json")).status).toBe(400);
   });
 });

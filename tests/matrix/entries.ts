@@ -31,7 +31,7 @@ const SET = { name: "New", high: 9, usual: 9, narrow: 5, broad: 12, between: 1, 
 const MAKE = { kind: "paper", layout: null, size: null, basePaper: "", insert: null, note: "", oldHoles: null };
 const NOBODY = { kind: "nobody" };
 
-const ofAlbum = (json: (ids: World) => object): Write => ({ path: (album) => `${album}.data`, send: { json } });
+const ofAlbum = (json: (ids: World) => object): Write => ({ path: (album) => `${album}/sent`, send: { json } });
 const edit = (change: (ids: World) => object): Write =>
   ofAlbum((ids) => ({ what: "edit", dayId: ids.day, base: null, edit: change(ids) }));
 const book = (change: (ids: World) => object): Write =>
@@ -181,7 +181,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "a thing of the household": tray("deck", ({ trayDeck }) => trayDeck),
     },
   },
-  "routes/album.tsx": {
+  "routes/member.tsx": {},
+  "routes/album.tsx": {},
+  "routes/album.sent.ts": {
     writes: {
       ...named("edit", EDITS, edit),
       ...named("book", BOOK, book),
@@ -198,6 +200,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "try-out:arrange": tryOut("arrange", (ids) => ({ id: ids.tryOut, base: null, pieces: [] })),
       "try-out:drop": tryOut("drop", (ids) => ({ id: ids.tryOut })),
       "try-out:keep": tryOut("keep", (ids) => ({ id: ids.tryOut, leafId: ids.leaf, face: "front" })),
+      bring: ofAlbum(({ day, loose }) => ({
+        ...{ what: "bring", dayId: day, jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" } },
+        pictures: [{ useId: randomUUID(), photoId: loose }],
+      })),
       "move-photo": ofAlbum(({ day, use }) => ({ what: "move-photo", dayId: day, useId: use, to: "2026-12-02" })),
       "move-jotting": ofAlbum(({ day, jotting }) => ({
         what: "move-jotting",
@@ -337,9 +343,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "back by name": form("changes", ({ line }) => ({ way: "back", line })),
     },
   },
-  "routes/album.day.photos.ts": {
-    writes: { photo: { path: (album) => `${album}/days/2026-12-01/photos.data`, send: { file: true } } },
-  },
   "routes/album.library.ts": {
     writes: Object.fromEntries(
       OWN.flatMap(([kind, id]) =>
@@ -406,22 +409,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     writes: { part: { path: (_, { work }) => `/work/${work}/parts/0`, send: { part: true }, ofHousehold: true } },
   },
   "routes/today.tsx": { reads: () => ["/today"] },
-  "routes/today.jot.ts": {
-    writes: {
-      jot: {
-        path: () => "/today/jot",
-        send: {
-          json: ({ album, day, loose }) => ({
-            albumId: album,
-            dayId: day,
-            jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" },
-            pictures: [{ useId: randomUUID(), photoId: loose }],
-          }),
-        },
-        ofHousehold: true,
-      },
-    },
-  },
   "routes/photos.ts": {
     writes: {
       picture: { path: () => "/photos", send: { file: true }, ofHousehold: true },

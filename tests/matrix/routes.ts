@@ -31,14 +31,14 @@ const prefixed = (prefix: string, kinds: readonly string[]) => kinds.map((kind) 
 
 /** What routes take whose intents are told apart by a schema. */
 const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
-  "routes/album.tsx": [
+  "routes/album.sent.ts": [
     ...prefixed("edit", kindsOf(DAY_EDIT, "kind")),
     ...prefixed("book", kindsOf(BOOK_EDIT, "kind")),
     ...prefixed("month", kindsOf(SENT_MOVE, "how")),
     ...prefixed("try-out", kindsOf(SENT_TRY_OUT, "how")),
     ...prefixed("mark", kindsOf(ROLL_MARK, "kind")),
     ...prefixed("matter", kindsOf(SENT_MATTER, "how")),
-    ...["move-photo", "move-jotting"],
+    ...["bring", "move-photo", "move-jotting"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),
   "routes/album.prompts.tsx": kindsOf(PROMPTS_ACT, "act"),
@@ -75,7 +75,7 @@ export function missingEntries(): string[] {
         if (!writes.includes(intent)) troubles.push(`${file}: what it does on “${intent}” is not entered`);
     }
     const isPage = /export default/.test(source) && /export (async function|const) loader\b/.test(source);
-    const leadsOn = ["routes/household.tsx", "routes/album.tsx"].includes(file);
+    const leadsOn = ["routes/member.tsx", "routes/household.tsx", "routes/album.tsx"].includes(file);
     if (isPage && !leadsOn && !entry.reads) troubles.push(`${file}: what it shows is not entered`);
   }
   return troubles;

@@ -35,7 +35,7 @@ describe("kinds of picture", () => {
 
   it("HEIC that breaks off is damaged, and says so", async () => {
     const cut = await readPicture(heic.subarray(0, 4000), "cut.heic");
-    expect(cut).toEqual({ ok: false, reason: "broken" });
+    expect(cut).toEqual({ ok: false, reason: "damaged" });
   });
 
   it("AVIF and TIFF are read with their date", async () => {

@@ -8,9 +8,10 @@ import { Late } from "#app/parts/late.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
+import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { PLACES, placeAt } from "#app/places.ts";
-import { OutboxProvider, useOutbox } from "#app/sending/outbox-provider.tsx";
+import { InAlbum, useOutbox } from "#app/sending/sending.tsx";
 import { addressOf } from "./address-of.ts";
 import { LateFind, LateMore } from "./late-dialogs.tsx";
 import { PhoneBar } from "./phone-bar.tsx";
@@ -28,9 +29,9 @@ type Props = { readonly view: FrameView; readonly look: Look; readonly phone: bo
 
 /** The mantel, the strip and the rail round every place of an album. */
 export const AlbumFrame = (props: Props) => (
-  <OutboxProvider albumId={props.view.albumId} memberId={props.view.memberId}>
+  <InAlbum albumId={props.view.albumId}>
     <Frame {...props} />
-  </OutboxProvider>
+  </InAlbum>
 );
 
 function Frame({ view, look, phone, children }: Props) {
@@ -43,7 +44,8 @@ function Frame({ view, look, phone, children }: Props) {
   const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
   const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);
   const close = () => setOpen(null);
-  const turning = useTurn(albumId, useOutbox().state.entries.length > 0);
+  const { state } = useOutbox();
+  const turning = useTurn(albumId, state.entries.length > 0);
   const navigate = useNavigate();
   const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
   const dayDate = chosen ?? view.dayDate;
@@ -151,8 +153,9 @@ function Frame({ view, look, phone, children }: Props) {
             tabIndex={-1}
             className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0"
           >
+            <Unsaved at="top" />
             <TurnBar turn={turning} albumId={albumId} />
-            <ReturnedWords />
+            <ReturnedWords returned={state.returned} />
             {children}
           </main>
         </div>

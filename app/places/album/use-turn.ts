@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { useFetcher, useLocation } from "react-router";
 import { to } from "#app/addresses.ts";
 import { newId } from "#app/parts/new-id.ts";
-import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
+import { type Away, nothingDone } from "#app/wording/sending.ts";
 
 type Way = "back" | "again";
 type Answer =
@@ -40,7 +40,7 @@ export function useTurn(albumId: string, isSaving: boolean) {
     if ("said" in data) act.current = null;
     // Where nobody answered, the presses after it are not carried out unseen when somebody does again.
     else setAsked([]);
-    setSaid({ way, done: data.ok, words: "said" in data ? data.said : UNREACHABLE[data.reason] });
+    setSaid({ way, done: data.ok, words: "said" in data ? data.said : nothingDone(data.reason) });
   }, [state, data]);
 
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { newId } from "#app/parts/new-id.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import type { Leaf } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import type { Arrangement, BookEdit } from "#core/book/edit.ts";

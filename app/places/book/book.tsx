@@ -5,7 +5,7 @@ import { mm } from "#app/drawing/mat-text.ts";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Troubles } from "#app/parts/troubles.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
@@ -117,7 +117,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
         </section>
         <div className="min-w-0 border-line max-wide:order-3 wide:overflow-y-auto wide:border-l">
           <div className="px-4 wide:px-5">
-            <Troubles />
+            <Refusal />
             <ClashPanel />
           </div>
           <LeafPanel

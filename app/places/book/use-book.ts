@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
-import { withPendingBook } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { withPendingBook } from "#app/sending/pending.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
 import type { InBook } from "#core/book/dated-page.ts";
 import { readBook } from "#core/book/read.ts";
 import type { BookData } from "./data.ts";

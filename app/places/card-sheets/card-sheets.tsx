@@ -3,7 +3,7 @@ import { Link, useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { Said } from "#app/parts/said.tsx";
 import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
 import { planMat } from "#app/places/sheets/plan-mat.ts";
@@ -12,6 +12,7 @@ import { SheetChoices } from "#app/places/sheets/sheet-choices.tsx";
 import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
 import { useAct } from "#app/places/sheets/use-act.ts";
 import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
+import { nothingDone } from "#app/wording/sending.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";
@@ -114,7 +115,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
             ) : (
               <Said good={false}>
                 {answer.reason === "unreachable" || answer.reason === "store-gone"
-                  ? unreachableForm(answer.reason, "Nothing was made. Try again.")
+                  ? nothingDone(answer.reason, "Nothing was made. Try again.")
                   : "Some of these cards were made or changed in another window meanwhile. Here is how it stands now; nothing was made."}
               </Said>
             ))}

@@ -1,9 +1,8 @@
 import { newId } from "#app/parts/new-id.ts";
-import { pendingOf } from "#app/sending/outbox.ts";
-import { useKeptWords, useOutbox } from "#app/sending/outbox-provider.tsx";
+import { pendingOf, withPendingPart } from "#app/sending/pending.ts";
+import { useKeptWords, useOutbox } from "#app/sending/sending.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
-import type { Card } from "#core/album/model.ts";
-import { saidByEdit } from "#core/album/said.ts";
+import { type Card, EMPTY_DAY } from "#core/album/model.ts";
 import type { Size } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { type CardSetting, settingOf } from "#core/words/lettering.ts";
@@ -26,43 +25,15 @@ export function useCard(saved: Card, dayId: string, version: number): CardDesk {
   const { state, put } = useOutbox();
   const { id } = saved;
   const keyOf = (part: string) => `${dayId}:${part}:${id}`;
-  const front = useKeptWords(
-    keyOf("card"),
-    saved.text,
-    dayId,
-    version,
-    (text) => ({ kind: "card-text", id, text }),
-    saidByEdit,
-  );
-  const back = useKeptWords(
-    keyOf("card-back"),
-    saved.back,
-    dayId,
-    version,
-    (text) => ({ kind: "card-back", id, text }),
-    saidByEdit,
-  );
-  const pending = (part: string): DayEdit | null => {
-    const sent = pendingOf(state, keyOf(part));
-    return sent?.what === "edit" ? sent.edit : null;
-  };
-  const [sized, setted, secret] = [pending("card-size"), pending("card-setting"), pending("card-secrecy")];
-  const secrecy = secret?.kind === "card-secrecy" ? secret : saved;
-  const card: Card = {
-    ...saved,
-    text: front.text,
-    back: back.text,
-    size: sized?.kind === "card-size" ? sized.size : saved.size,
-    setting: setted?.kind === "card-setting" ? setted.setting : saved.setting,
-    hidden: secrecy.hidden,
-    privateUntil: secrecy.privateUntil,
-  };
+  const changeFront = useKeptWords(keyOf("card"), dayId, version, (text) => ({ kind: "card-text", id, text }));
+  const changeBack = useKeptWords(keyOf("card-back"), dayId, version, (text) => ({ kind: "card-back", id, text }));
+  const [card = saved] = withPendingPart(dayId, { ...EMPTY_DAY, cards: [saved] }, state).cards;
   const send = (part: string, edit: DayEdit, pause = false) =>
     put(keyOf(part), { what: "edit", dayId, base: null, edit }, pause);
   return {
     card,
-    front,
-    back,
+    front: { text: card.text, change: changeFront },
+    back: { text: card.back, change: changeBack },
     setting: settingOf(card),
     set: (setting) => send("card-setting", { kind: "card-setting", id, setting }, true),
     resize: (size) => send("card-size", { kind: "card-size", id, size }),

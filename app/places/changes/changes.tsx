@@ -2,7 +2,7 @@ import { Redo2, Undo2 } from "lucide-react";
 import { Form, Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
+import { type Away, nothingDone } from "#app/wording/sending.ts";
 import type { ToldLine } from "./runs.ts";
 
 type Props = {
@@ -16,7 +16,7 @@ type Props = {
 
 /** Everything that was done in the album, each to be taken back by itself, whoever did it. */
 export function Changes({ albumId, lines, isFirst, more, answer }: Props) {
-  const said = answer && ("said" in answer ? answer.said : UNREACHABLE[answer.reason]);
+  const said = answer && ("said" in answer ? answer.said : nothingDone(answer.reason));
   return (
     <>
       <PlaceTabs place="settings" albumId={albumId} here="changes" />

@@ -4,10 +4,11 @@ import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
-import { pendingOf } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { withPendingPart } from "#app/sending/pending.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { SHARPNESS } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
+import { EMPTY_DAY } from "#core/album/model.ts";
 import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";
@@ -43,11 +44,7 @@ export function Crop({ view }: { view: CropView }) {
   const { use: saved, dayId, unit, over, traits, albumId } = view;
   const { state, put } = useOutbox();
   const [cropKey, printKey] = [`${dayId}:photo-crop:${saved.id}`, `${dayId}:photo-print:${saved.id}`];
-  const [pendingCrop, pendingPrint] = [pendingOf(state, cropKey), pendingOf(state, printKey)];
-  const crop =
-    pendingCrop?.what === "edit" && pendingCrop.edit.kind === "photo-crop" ? pendingCrop.edit.crop : saved.crop;
-  const print =
-    pendingPrint?.what === "edit" && pendingPrint.edit.kind === "photo-print" ? pendingPrint.edit.print : saved.print;
+  const [{ crop, print } = saved] = withPendingPart(dayId, { ...EMPTY_DAY, photos: [saved] }, state).photos;
   const [setting, setSetting] = useState(false);
   const [label, setLabel] = useState<number | null>(null);
   const facts = saved.picture;

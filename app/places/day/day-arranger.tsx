@@ -5,12 +5,12 @@ import { MatButton } from "#app/places/arrange/bar.tsx";
 import type { Board, Faces } from "#app/places/arrange/boards.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { poolContent } from "#core/album/steps.ts";
 import type { Loose } from "#core/book/read.ts";
 import type { Size } from "#core/measure/size.ts";
 import { dayBoards } from "./day-book.ts";
-import { useDayLeaves } from "./use-day-leaves.ts";
+import { useDayLeaves } from "./use-day-now.ts";
 import { type DayView, entryName } from "./view.ts";
 
 /** The day's mat with everything that can be moved on it. */

@@ -3,8 +3,8 @@ import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
-import { Troubles } from "#app/parts/troubles.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishPanel } from "./finish-panel.tsx";
@@ -14,11 +14,13 @@ import { PaperPanel } from "./paper-panel.tsx";
 import { PhotosPanel } from "./photos-panel.tsx";
 import { PromptPanel } from "./prompt-panel.tsx";
 import { MovedHere, useStoryMove } from "./story-move.tsx";
+import { useDayNow } from "./use-day-now.ts";
 import type { DayView } from "./view.ts";
 import { WordsPanel } from "./words-panel.tsx";
 
 /** One day's bench: its leaves to scale on the mat, its panels in working order beside them. */
-export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+export function DayBench({ view: saved, rows }: { view: DayView; rows: readonly PageRow[] }) {
+  const view = useDayNow(saved);
   return (
     <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)]">
       <section aria-label="The mat" className="relative flex h-[58vh] flex-col overflow-hidden bg-mat wide:h-full">
@@ -28,7 +30,7 @@ export function DayBench({ view, rows }: { view: DayView; rows: readonly PageRow
         <div className="grid gap-0 px-4 pt-4 pb-8 wide:px-6">
           <Heading view={view} rows={rows} />
           <MovedHere view={view} />
-          <Troubles />
+          <Refusal />
           <ClashPanel />
           {!view.matter && <PromptPanel view={view} />}
           <PhotosPanel view={view} />
@@ -65,7 +67,7 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
           part={first}
           name="title"
           label="Title"
-          saved={first.content.title}
+          text={first.content.title}
           toEdit={(text) => ({ kind: "title", text })}
           placeholder="A title, when there is one"
           className="font-numeral text-2xl font-medium"
@@ -76,7 +78,7 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
             part={part}
             name="title"
             label={`Title of ${part.dateSaid}`}
-            saved={part.content.title}
+            text={part.content.title}
             toEdit={(text) => ({ kind: "title", text })}
             placeholder={`A title for ${part.dateSaid}`}
             className="font-numeral text-lg"

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from "react";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { useTurnFetcher } from "#app/places/album/use-turn.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { shortDate } from "#app/wording/dates.ts";
 import type { Sent } from "#core/format/sent.ts";
 import type { DayView } from "./view.ts";

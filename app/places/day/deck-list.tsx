@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { DECKS } from "#core/words/decks.ts";
 import type { DayPart } from "./view.ts";
 

@@ -1,18 +1,17 @@
 import { Button } from "#app/parts/button.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
-import { pendingOf } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
 import { leavesOfDays } from "#core/album/page-leaves.ts";
 import { poolContent, stepsFor } from "#core/album/steps.ts";
 import { Panel } from "./panel.tsx";
-import { useDayLeaves } from "./use-day-leaves.ts";
+import { useDayLeaves } from "./use-day-now.ts";
 import type { DayView } from "./view.ts";
 
 /** The steps that follow from what the day has, ticked as they are done. */
 export function FinishPanel({ view }: { view: DayView }) {
-  const { state, put } = useOutbox();
+  const { put } = useOutbox();
   const { change } = useBookEdits();
   const { leaves, own } = useDayLeaves(view);
   const [first, ...others] = view.parts;
@@ -23,11 +22,7 @@ export function FinishPanel({ view }: { view: DayView }) {
     first.content,
     others.map((part) => part.content),
   );
-  const planned = view.skipped ? [] : stepsFor(content, leavesOfDays(leaves, ids), view.bench.format.binding);
-  const steps = planned.map((step) => {
-    const pending = pendingOf(state, `${first.id}:step:${step.step}`);
-    return { ...step, done: pending?.what === "edit" && pending.edit.kind === "step" ? pending.edit.done : step.done };
-  });
+  const steps = view.skipped ? [] : stepsFor(content, leavesOfDays(leaves, ids), view.bench.format.binding);
   const next = steps.find(({ done }) => !done);
   const left = steps.filter(({ done }) => !done).reduce((sum, { minutes }) => sum + minutes, 0);
   return (

@@ -1,6 +1,5 @@
-import { useKeptWords } from "#app/sending/outbox-provider.tsx";
+import { useKeptWords } from "#app/sending/sending.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
-import { saidByEdit } from "#core/album/said.ts";
 import type { DayPart } from "./view.ts";
 
 type Props = {
@@ -8,7 +7,8 @@ type Props = {
   /** What of the day the words are, unique within it. */
   readonly name: string;
   readonly label: string;
-  readonly saved: string;
+  /** As it is now, what is still on its way among it. */
+  readonly text: string;
   readonly toEdit: (text: string) => DayEdit;
   readonly placeholder?: string;
   readonly className?: string;
@@ -16,8 +16,8 @@ type Props = {
 };
 
 /** One line that saves itself; a long one wraps, and Enter does not break it. */
-export function KeptLine({ part, name, label, saved, toEdit, placeholder, className = "", maxLength = 500 }: Props) {
-  const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
+export function KeptLine({ part, name, label, text, toEdit, placeholder, className = "", maxLength = 500 }: Props) {
+  const change = useKeptWords(`${part.id}:${name}`, part.id, part.version, toEdit);
   return (
     <textarea
       aria-label={label}
@@ -33,17 +33,8 @@ export function KeptLine({ part, name, label, saved, toEdit, placeholder, classN
 }
 
 /** Words over several lines that save themselves. */
-export function KeptText({
-  part,
-  name,
-  label,
-  saved,
-  toEdit,
-  placeholder,
-  className = "",
-  maxLength = 100_000,
-}: Props) {
-  const { text, change } = useKeptWords(`${part.id}:${name}`, saved, part.id, part.version, toEdit, saidByEdit);
+export function KeptText({ part, name, label, text, toEdit, placeholder, className = "", maxLength = 100_000 }: Props) {
+  const change = useKeptWords(`${part.id}:${name}`, part.id, part.version, toEdit);
   return (
     <textarea
       aria-label={label}

@@ -26,7 +26,7 @@ import { givingUp } from "#core/book/giving-up.ts";
 import { POCKET_LAYOUTS } from "#core/book/layout.ts";
 import { inches, millimetres } from "#core/measure/length.ts";
 import { sameSize } from "#core/measure/size.ts";
-import { useDayLeaves } from "./use-day-leaves.ts";
+import { useDayLeaves } from "./use-day-now.ts";
 import type { DayView } from "./view.ts";
 
 type Save = (leaf: Leaf, change: Partial<LeafMake>, pause?: boolean) => void;

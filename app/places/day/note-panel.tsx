@@ -14,7 +14,7 @@ export function NotePanel({ view }: { view: DayView }) {
           part={part}
           name="note"
           label={view.parts.length > 1 ? `Note for ${part.dateSaid}` : "Note"}
-          saved={part.content.note}
+          text={part.content.note}
           toEdit={(text) => ({ kind: "note", text })}
           placeholder="A loose end, a name to ask for"
         />

@@ -1,7 +1,6 @@
 import type { ReactNode } from "react";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { pendingOf } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { RING_STATE, WITHOUT } from "#app/wording/day.ts";
 import type { Part } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
@@ -35,16 +34,13 @@ export function Panel({ id, ring, state, name, aside, children }: Props) {
 
 /** Says that the day does without a part, so that its ring is a short line. */
 export function Without({ day, part }: { day: DayPart; part: Part }) {
-  const { state, put } = useOutbox();
+  const { put } = useOutbox();
   const key = `${day.id}:waive:${part}`;
-  const pending = pendingOf(state, key);
-  const on =
-    pending?.what === "edit" && pending.edit.kind === "waive" ? pending.edit.on : day.content.waived.includes(part);
   return (
     <label className="flex min-h-8 items-center gap-2 text-sm text-quiet">
       <input
         type="checkbox"
-        checked={on}
+        checked={day.content.waived.includes(part)}
         onChange={(event) =>
           put(key, { what: "edit", dayId: day.id, base: null, edit: { kind: "waive", part, on: event.target.checked } })
         }

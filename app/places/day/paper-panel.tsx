@@ -2,13 +2,12 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { SelectField } from "#app/parts/field.tsx";
 import { Options } from "#app/parts/options.tsx";
-import { pendingOf } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { NUMERAL_NAME } from "#app/wording/day.ts";
 import { NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
 import { LeafFields } from "./leaf-fields.tsx";
 import { Panel, Without } from "./panel.tsx";
-import { useDayLeaves } from "./use-day-leaves.ts";
+import { useDayLeaves } from "./use-day-now.ts";
 import type { DayPart, DayView } from "./view.ts";
 
 /** The day's paper: the leaves it has sides of, and its number. */
@@ -36,12 +35,14 @@ export function PaperPanel({ view }: { view: DayView }) {
 }
 
 function NumeralFields({ view, part }: { view: DayView; part: DayPart }) {
-  const { state, put } = useOutbox();
-  const key = `${part.id}:numeral`;
-  const pending = pendingOf(state, key);
-  const now = pending?.what === "edit" && pending.edit.kind === "numeral" ? pending.edit : part.content.numeral;
+  const { put } = useOutbox();
+  const now = part.content.numeral;
   const save = (style: NumeralStyle, note: string, pause = false) =>
-    put(key, { what: "edit", dayId: part.id, base: part.version, edit: { kind: "numeral", style, note } }, pause);
+    put(
+      `${part.id}:numeral`,
+      { what: "edit", dayId: part.id, base: part.version, edit: { kind: "numeral", style, note } },
+      pause,
+    );
   return (
     <div className="grid grid-cols-2 items-end gap-3">
       <SelectField

@@ -1,30 +1,19 @@
 import { ImagePlus } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import type { Came } from "#app/sending/entry.ts";
+import { handIn, runOf } from "#app/sending/hand-in.ts";
+import { useOutbox, useSending } from "#app/sending/sending.tsx";
 import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
-import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
-import { MOST_BYTES } from "#core/photo/roll.ts";
+import { printShort } from "#core/month/dates.ts";
+import { inSpan } from "#core/month/span.ts";
 import { KeptText } from "./kept-fields.tsx";
 import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
-
-/** What came of one file handed in. */
-export type Added =
-  | {
-      readonly name: string;
-      readonly ok: true;
-      readonly useId: string;
-      readonly dayId: string;
-      readonly date: "this-day" | "none" | "outside" | { readonly other: string; readonly said: string };
-    }
-  | { readonly name: string; readonly ok: false; readonly reason: keyof typeof PHOTO_PROBLEM };
-type Answer = { ok: true; added: readonly Added[] } | { ok: false; reason: Away };
 
 export function PhotosPanel({ view }: { view: DayView }) {
   const { put } = useOutbox();
@@ -55,7 +44,7 @@ export function PhotosPanel({ view }: { view: DayView }) {
                 className="text-sm"
                 name={`photo:${photo.id}`}
                 label={`Description of photo ${at + 1}`}
-                saved={photo.alt}
+                text={photo.alt}
                 toEdit={(alt) => ({ kind: "photo-alt", id: photo.id, alt })}
                 placeholder="What it shows, for who cannot see it"
               />
@@ -105,53 +94,17 @@ export function PhotosPanel({ view }: { view: DayView }) {
           </div>
         );
       })}
-      <AddPhotos view={view} />
+      <AddPhotos view={view} dayId={first.id} />
       {photos.length === 0 && <Without day={first} part="photos" />}
     </Panel>
   );
 }
 
-/**
- * Pictures on their way to a day, one after the other, and what came of those that have arrived. More may be handed in
- * meanwhile; those that did not reach the server wait until they are sent again.
- */
-function useAddPhotos(action: string) {
-  const { state, data, submit } = useFetcher<Answer>();
-  const [waiting, setWaiting] = useState<readonly File[]>([]);
-  const [came, setCame] = useState<readonly Added[]>([]);
-  const [trouble, setTrouble] = useState<Away | null>(null);
-  const [flying, setFlying] = useState<File | null>(null);
-  const out = useRef<File | null>(null);
-  useEffect(() => {
-    const sent = out.current;
-    if (state !== "idle" || !sent) return;
-    out.current = null;
-    setFlying(null);
-    if (!data?.ok) return setTrouble(data?.reason ?? "unreachable");
-    setCame((was) => [...was, ...data.added]);
-    setWaiting((was) => was.filter((each) => each !== sent));
-  }, [state, data]);
-  useEffect(() => {
-    const [next] = waiting;
-    if (!next || flying || trouble) return;
-    out.current = next;
-    setFlying(next);
-    const form = new FormData();
-    form.append("photo", next);
-    void submit(form, { method: "post", action, encType: "multipart/form-data" });
-  }, [waiting, flying, trouble, submit, action]);
-  const add = (files: readonly File[]) => {
-    const tooLarge = files.filter(({ size }) => size > MOST_BYTES);
-    const refused = tooLarge.map(({ name }): Added => ({ name, ok: false, reason: "too-large" }));
-    setCame((was) => [...(waiting.length > 0 ? was : []), ...refused]);
-    setWaiting((was) => [...was, ...files.filter((file) => !tooLarge.includes(file))]);
-  };
-  return { waiting: waiting.length, came, trouble, add, again: () => setTrouble(null) };
-}
-
-/** Hands pictures in, keeps them at hand while the server is away, and says what came of each. */
-function AddPhotos({ view }: { view: DayView }) {
-  const { waiting, came, trouble, add, again } = useAddPhotos(to.dayPhotos(view.albumId, view.key));
+/** Hands pictures in to the page's first day, and says what came of each. */
+function AddPhotos({ view, dayId }: { view: DayView; dayId: string }) {
+  const { state, send } = useSending();
+  const { waiting, came } = runOf(state, dayId);
+  const add = (files: readonly File[]) => handIn(send, files, { album: view.albumId, dayId });
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the button inside does the same
     <div
@@ -164,7 +117,7 @@ function AddPhotos({ view }: { view: DayView }) {
     >
       <label className="flex min-h-11 items-center justify-center gap-2 rounded-sm border border-dashed border-edge px-3 text-sm font-medium hover:border-ember hover:text-ember has-focus-visible:outline-2 has-focus-visible:outline-ember">
         <ImagePlus className="size-5" aria-hidden="true" />
-        {waiting > 0 && !trouble ? `Taking them in, ${waiting} to go` : "Add photos, or drop them here"}
+        {waiting > 0 ? `Taking them in, ${waiting} to go` : "Add photos, or drop them here"}
         <input
           type="file"
           aria-label="Add photos"
@@ -177,53 +130,40 @@ function AddPhotos({ view }: { view: DayView }) {
           }}
         />
       </label>
-      {trouble && (
-        <p role="alert" className="text-sm font-medium text-ember">
-          {UNREACHABLE[trouble].replace(
-            "What you wrote is kept on this device and sent when it is back.",
-            "The pictures are still here.",
-          )}{" "}
-          <button type="button" className="underline" onClick={again}>
-            Try again
-          </button>
-        </p>
-      )}
       <div role="status" className="grid gap-1 text-sm">
-        {came.map((added) => (
-          <AddedLine key={added.ok ? added.useId : added.name} added={added} view={view} />
+        {came.map((each) => (
+          <CameLine key={each.picture.id} came={each} view={view} dayId={dayId} />
         ))}
       </div>
     </div>
   );
 }
 
-function AddedLine({ added, view }: { added: Added; view: DayView }) {
+/** What is to be said of one picture that was handed in: why it was not taken, or that it is of another day. */
+function CameLine({ came: { picture, result }, view, dayId }: { came: Came; view: DayView; dayId: string }) {
   const { put } = useOutbox();
-  if (!added.ok) {
+  if (!result.ok)
     return (
       <p className="font-medium text-ember">
-        {added.name} {PHOTO_PROBLEM[added.reason]}
+        {picture.name} {PHOTO_PROBLEM[result.reason]}
       </p>
     );
-  }
-  if (!view.parts.some(({ content }) => content.photos.some(({ id }) => id === added.useId))) return null;
-  if (added.date === "this-day") return null;
-  if (added.date === "none") return <p>{added.name} carries no date. It is on this day.</p>;
-  if (added.date === "outside")
-    return <p>{added.name} was taken outside this album’s days. It is on this day all the same.</p>;
-  const { other, said } = added.date;
+  if (!view.parts.some(({ content }) => content.photos.some(({ id }) => id === picture.id))) return null;
+  const { taken } = result;
+  // A page that is no day's takes a picture of any.
+  if (view.date === null) return null;
+  if (taken === null) return <p>{picture.name} carries no date. It is on this day.</p>;
+  if (view.dates.includes(taken)) return null;
+  if (!inSpan(view.span, taken))
+    return <p>{picture.name} was taken outside this album’s days. It is on this day all the same.</p>;
+  const said = printShort(taken);
   return (
     <p className="flex flex-wrap items-center gap-x-3">
-      {added.name} was taken on {said}.
+      {picture.name} was taken on {said}.
       <Button
         small
         onClick={() =>
-          put(`${added.dayId}:move-photo:${added.useId}`, {
-            what: "move-photo",
-            dayId: added.dayId,
-            useId: added.useId,
-            to: other,
-          })
+          put(`${dayId}:move-photo:${picture.id}`, { what: "move-photo", dayId, useId: picture.id, to: taken })
         }
       >
         Put it on {said}

@@ -24,7 +24,7 @@ export function PromptPanel({ view }: { view: DayView }) {
         part={first}
         name="prompt"
         label="Prompt"
-        saved={first.content.prompt.text}
+        text={first.content.prompt.text}
         toEdit={(text) => ({ kind: "prompt", text, slip: null })}
         placeholder="A cue for the day, or take one from the deck"
       />
@@ -40,7 +40,7 @@ export function PromptPanel({ view }: { view: DayView }) {
         part={first}
         name="technique"
         label="Technique to try"
-        saved={first.content.technique.text}
+        text={first.content.technique.text}
         toEdit={(text) => ({ kind: "technique", text, slip: null })}
         placeholder="A technique to try"
         className="text-sm"

@@ -2,7 +2,7 @@ import { useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Said } from "#app/parts/said.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { shortDate } from "#app/wording/dates.ts";
 import type { DayView } from "./view.ts";
 
@@ -14,7 +14,7 @@ export function useStoryMove(albumId: string, date: string): (story: string, to:
   const { state, put } = useOutbox();
   const navigate = useNavigate();
   const [under, setUnder] = useState<{ story: string; to: string; key: string } | null>(null);
-  const isOut = state.flying !== null || state.entries.some(({ key }) => key === under?.key);
+  const isOut = state.entries.some(({ key }) => key === under?.key);
   useEffect(() => {
     if (!under || isOut) return;
     setUnder(null);

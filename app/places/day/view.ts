@@ -17,6 +17,7 @@ import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import type { Span } from "#core/month/span.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
 import { type Print, standingOf } from "#core/sheet/printing.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
@@ -44,6 +45,9 @@ export type DayView = {
   readonly key: string;
   /** Null on a page that is no day's. */
   readonly date: CalendarDate | null;
+  /** The dates the page is of, none where it is no day's, and those the album tells. */
+  readonly dates: readonly CalendarDate[];
+  readonly span: Span;
   /** What a page that is no day's is for; null on a day. */
   readonly matter: { readonly kind: Matter; readonly name: string; readonly date: CalendarDate | null } | null;
   readonly label: string;
@@ -136,7 +140,7 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: SaidAt
     const lead = leadDate(page);
     return {
       ...entryView(aggregate, page, saidAt),
-      ...{ key: lead, date: lead, matter: null },
+      ...{ key: lead, date: lead, dates: page.days.map(({ date: each }) => each), matter: null },
       label: page.label ?? "",
       when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
       parts: page.days.map((day) => partOf(day, printShort(day.date))),
@@ -177,7 +181,7 @@ export function matterView(aggregate: Aggregate, id: string, saidAt: SaidAt): Da
     const { date } = page.entry;
     return {
       ...entryView(aggregate, page, saidAt),
-      ...{ key: id, date: null, matter: { kind: page.matter.kind, name, date }, label: "" },
+      ...{ key: id, date: null, dates: [], matter: { kind: page.matter.kind, name, date }, label: "" },
       when: date ? `${weekdayName(date)}, ${printDate(date)}` : "",
       parts: [partOf(page.entry, name)],
     };
@@ -226,7 +230,7 @@ function entryView(
   aggregate: Aggregate,
   page: Page | MatterPage,
   saidAt: SaidAt,
-): Omit<DayView, "key" | "date" | "matter" | "label" | "when" | "parts"> {
+): Omit<DayView, "key" | "date" | "dates" | "matter" | "label" | "when" | "parts"> {
   const { album, lastWrites } = aggregate;
   const { unit } = album;
   const pages = pagesOf(aggregate);
@@ -237,6 +241,7 @@ function entryView(
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
+    span: album.span,
     skipped: page.skipped,
     states: page.states,
     steps: page.steps,

@@ -3,7 +3,7 @@ import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { SizePicker } from "#app/parts/size-picker.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { newCard } from "#core/album/model.ts";
@@ -47,7 +47,7 @@ export function WordsPanel({ view }: { view: DayView }) {
             part={part}
             name={`card:${card.id}`}
             label={`Words of card ${at + 1}`}
-            saved={card.text}
+            text={card.text}
             toEdit={(text) => ({ kind: "card-text", id: card.id, text })}
             placeholder="What happened, who said it, what it smelled of"
           />

@@ -7,7 +7,8 @@ import { Button } from "#app/parts/button.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { Said } from "#app/parts/said.tsx";
+import { nothingDone } from "#app/wording/sending.ts";
 import { laidMarks } from "#core/draw/card.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
@@ -63,7 +64,7 @@ export function Hands({ view }: { view: HandsView }) {
             (answer.ok ? (
               <Said good>{answer.said}</Said>
             ) : (
-              <Said good={false}>{unreachableForm(answer.reason, "What you measured is still here. Try again.")}</Said>
+              <Said good={false}>{nothingDone(answer.reason, "What you measured is still here. Try again.")}</Said>
             ))}
           <section aria-label="A hand" className="grid gap-3">
             <h2 className="text-lg">Measure a hand</h2>

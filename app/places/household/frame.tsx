@@ -3,6 +3,9 @@ import { NavLink } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Brand } from "#app/parts/brand.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
+import { ReturnedWords } from "#app/parts/returned.tsx";
+import { Unsaved } from "#app/parts/unsaved.tsx";
+import { useSending } from "#app/sending/sending.tsx";
 import { SignOut } from "./sign-out.tsx";
 
 const link = ({ isActive }: { isActive: boolean }) =>
@@ -42,7 +45,11 @@ export function HouseholdFrame({
           <SignOut memberId={memberId} />
         </div>
       </header>
-      <main className="mx-auto w-full max-w-6xl p-4 wide:p-8">{children}</main>
+      <div>
+        <Unsaved at="top" />
+        <ReturnedWords returned={useSending().state.returned} />
+        <main className="mx-auto w-full max-w-6xl p-4 wide:p-8">{children}</main>
+      </div>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
 import { TextField } from "#app/parts/field.tsx";
 import { NUMBERING_HINT, NUMBERING_NAME } from "#app/wording/month.ts";
-import { type Away, UNREACHABLE } from "#app/wording/sending.ts";
+import { type Away, nothingDone } from "#app/wording/sending.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
 import type { BookChoice, MonthChoice } from "./view.ts";
 
@@ -62,7 +62,7 @@ export function NewAlbum({ months, usual, books, answer }: Props) {
       </div>
       {answer && answer.reason !== "fields" && (
         <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
-          {UNREACHABLE[answer.reason]}
+          {nothingDone(answer.reason)}
         </p>
       )}
       <div className={step === 0 ? "grid gap-5" : "hidden"}>

@@ -5,18 +5,20 @@ import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Troubles } from "#app/parts/troubles.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { type Handed, handIn, runOf } from "#app/sending/hand-in.ts";
+import { pendingSent } from "#app/sending/pending.ts";
+import { useOutbox, useSending } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { ROLL_SHOWN } from "#app/wording/photo.ts";
 import { parseDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
+import { droppedFiles } from "./dropped.ts";
 import { withMark } from "./marks.ts";
 import { PicturePanel } from "./picture-panel.tsx";
 import { RollList } from "./roll-list.tsx";
 import { UploadBox } from "./upload-box.tsx";
-import { droppedFiles, useUpload } from "./use-upload.ts";
 import { byDay, countShown, type RollPicture, type RollView, type Room, SHOWN, type Shown } from "./view.ts";
 
 const isTyping = (target: EventTarget | null) =>
@@ -35,7 +37,19 @@ export const stepFrom = (at: number, last: number, by: 1 | -1): number =>
 /** Every picture of the household, by day, and what is said of them. */
 export function Roll({ view, room }: { view: RollView; room: Room }) {
   const running = useRunning();
-  const { run, start, cancel } = useUpload();
+  const { state, send, stopPictures } = useSending();
+  const run = runOf(state, null);
+  const [leftOut, setLeftOut] = useState(0);
+  const [stopped, setStopped] = useState(false);
+  const start = (handed: Handed) => {
+    setLeftOut(run.waiting > 0 ? leftOut + handed.leftOut : handed.leftOut);
+    setStopped(false);
+    handIn(send, handed.files, null);
+  };
+  const stop = () => {
+    setStopped(true);
+    stopPictures(null);
+  };
   const { pictures, mark } = useMarks(view.pictures);
   const [shown, setShown] = useState<Shown>("all");
   const [asked] = useSearchParams();
@@ -147,7 +161,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               </span>
             </p>
           )}
-          <Troubles />
+          <Refusal />
           {pictures.length === 0 ? (
             <p className="max-w-prose py-10 text-lg">
               Nothing on the roll yet. Choose pictures, a whole folder, or drop them here: they are read for their day
@@ -187,7 +201,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
           ) : (
             <>
               <h2 className="text-xl">Fill the roll</h2>
-              <UploadBox run={run} room={room} onFiles={start} onCancel={cancel} />
+              <UploadBox run={run} leftOut={leftOut} isStopped={stopped} room={room} onFiles={start} onStop={stop} />
               {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
               <p className="text-sm text-quiet">
                 Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, a set
@@ -212,7 +226,7 @@ function useMarks(saved: readonly RollPicture[]) {
     [put],
   );
   const pictures = useMemo(() => {
-    const pending = state.entries.flatMap(({ sent }) => (sent.what === "mark" ? [sent] : []));
+    const pending = pendingSent(state, "mark");
     if (pending.length === 0) return saved;
     return saved.flatMap(
       (picture) =>
@@ -221,7 +235,7 @@ function useMarks(saved: readonly RollPicture[]) {
           picture,
         ) ?? [],
     );
-  }, [saved, state.entries]);
+  }, [saved, state]);
   return { pictures, mark };
 }
 

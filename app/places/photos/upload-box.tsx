@@ -2,8 +2,10 @@ import { Camera, FolderInput, ImagePlus, Smartphone } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Button } from "#app/parts/button.tsx";
 import { sayBytes } from "#app/places/background/progress.tsx";
+import type { Came } from "#app/sending/entry.ts";
+import { type Handed, picturesOf, type Run } from "#app/sending/hand-in.ts";
+import { many } from "#app/wording/count.ts";
 import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
-import { type Handed, picturesOf, type Run, sayTimeLeft } from "./upload-run.ts";
 import type { Room } from "./view.ts";
 
 /** What the roll takes in, for the file chooser. */
@@ -39,19 +41,27 @@ function Choose({
   );
 }
 
-/** The sender of the roll: files, a folder, the camera, and the phone that is simulated. */
+/** What is shown of the pictures on their way. */
+type Shown = {
+  readonly run: Run;
+  /** Files of a folder that are no pictures. */
+  readonly leftOut: number;
+  /** The rest was let go of by hand. */
+  readonly isStopped: boolean;
+};
+
+/** The ways into the roll: files, a folder, the camera, and the phone that is simulated. */
 export function UploadBox({
-  run,
   room: { kept, most },
   onFiles,
-  onCancel,
-}: {
-  run: Run;
+  onStop,
+  ...shown
+}: Shown & {
   room: Room;
   onFiles: (handed: Handed) => void;
-  onCancel: () => void;
+  onStop: () => void;
 }) {
-  const busy = run.state === "running" || run.state === "waiting";
+  const { run, leftOut, isStopped } = shown;
   return (
     <section aria-label="Fill the roll" className="grid gap-2.5">
       <div className="flex flex-wrap gap-2">
@@ -64,20 +74,20 @@ export function UploadBox({
         <Choose onFiles={onFiles} capture="environment">
           <Camera className="size-4" aria-hidden="true" /> Camera
         </Choose>
-        <PhoneStandIn disabled={busy} onFiles={onFiles} />
+        <PhoneStandIn disabled={run.waiting > 0} onFiles={onFiles} />
       </div>
       <p className="text-sm text-quiet">
         Or drop them anywhere on this page. JPEG, PNG, WebP, AVIF, TIFF and HEIC; the files stay as they are. Your
         household keeps {sayBytes(kept)} of the {sayBytes(most)} it may keep here.
       </p>
-      {run.state !== "idle" && <Progress run={run} onCancel={onCancel} />}
+      {(run.came.length + run.waiting + leftOut > 0 || isStopped) && <Progress {...shown} onStop={onStop} />}
     </section>
   );
 }
 
-function Progress({ run, onCancel }: { run: Run; onCancel: () => void }) {
-  const settled = run.added + run.known + run.refused.length;
-  const busy = run.state === "running" || run.state === "waiting";
+function Progress({ run, leftOut, isStopped, onStop }: Shown & { onStop: () => void }) {
+  const settled = run.came.length;
+  const total = settled + run.waiting;
   const parts = [
     `${run.added} added`,
     run.known > 0 && `${run.known} here already`,
@@ -87,40 +97,53 @@ function Progress({ run, onCancel }: { run: Run; onCancel: () => void }) {
     <div className="grid gap-1.5 border-l-4 border-ring-photos pl-3 text-sm">
       <progress
         value={settled}
-        max={Math.max(1, run.total)}
+        max={Math.max(1, total)}
         aria-label="Pictures taken in"
         className="h-2 w-full appearance-none overflow-hidden rounded-sm bg-line [&::-webkit-progress-bar]:bg-line [&::-webkit-progress-value]:bg-ring-photos"
       />
       <p role="status" className="font-medium">
-        {run.total === 0 ? "Nothing in there is a picture." : `${settled} of ${run.total}: ${parts.join(", ")}.`}
-        {run.state === "running" && run.secondsLeft !== null && ` ${sayTimeLeft(run.secondsLeft)}.`}
-        {run.waitsFor === "server" && " The server does not answer; the rest goes on by itself when it does."}
-        {run.waitsFor === "sign-in" &&
-          " You are signed out. Sign in again in another window, and the rest goes on by itself."}
-        {run.total > 0 &&
-          run.leftOut > 0 &&
-          (run.leftOut === 1
+        {total === 0 ? leftOut > 0 && "Nothing in there is a picture." : `${settled} of ${total}: ${parts.join(", ")}.`}
+        {run.secondsLeft !== null && ` ${sayTimeLeft(run.secondsLeft)}.`}
+        {run.waiting > 0 && " They go on coming in on whichever page you are."}
+        {total > 0 &&
+          leftOut > 0 &&
+          (leftOut === 1
             ? " One other file is no picture and was left."
-            : ` ${run.leftOut} other files are no pictures and were left.`)}
-        {run.state === "cancelled" && " Stopped. What is in stays in; hand the rest in again whenever you like."}
+            : ` ${leftOut} other files are no pictures and were left.`)}
+        {isStopped && " Stopped. What is in stays in; hand the rest in again whenever you like."}
       </p>
-      {run.refused.length > 0 && (
-        <ul className="grid gap-0.5 text-ember">
-          {run.refused.map(({ name, reason }) => (
-            <li key={name}>
-              {name} {PHOTO_PROBLEM[reason]}
-            </li>
-          ))}
-        </ul>
-      )}
-      {busy && (
+      <NotTaken came={run.refused} />
+      {run.waiting > 0 && (
         <div>
-          <Button small onClick={onCancel}>
+          <Button small onClick={onStop}>
             Stop here
           </Button>
         </div>
       )}
     </div>
+  );
+}
+
+/** Seconds as somebody says them beside a clock. */
+export function sayTimeLeft(seconds: number): string {
+  if (seconds < 60) return `about ${Math.max(5, Math.ceil(seconds / 5) * 5)} seconds left`;
+  return `about ${many(Math.ceil(seconds / 60), "minute")} left`;
+}
+
+/** Pictures that were not taken, each with why. */
+function NotTaken({ came }: { came: readonly Came[] }) {
+  if (came.length === 0) return null;
+  return (
+    <ul className="grid gap-0.5 text-ember">
+      {came.map(
+        ({ picture, result }) =>
+          !result.ok && (
+            <li key={picture.id}>
+              {picture.name} {PHOTO_PROBLEM[result.reason]}
+            </li>
+          ),
+      )}
+    </ul>
   );
 }
 

@@ -1,5 +1,5 @@
-import { Said, unreachableForm } from "#app/parts/said.tsx";
-import { type Away, isAway } from "#app/wording/sending.ts";
+import { Said } from "#app/parts/said.tsx";
+import { type Away, isAway, nothingDone } from "#app/wording/sending.ts";
 import type { DeckPreview, PromptsAnswer } from "./acts.ts";
 
 const REFUSED: Record<Exclude<Extract<PromptsAnswer, { ok: false }>["reason"], Away>, string> = {
@@ -32,7 +32,7 @@ export function DealOutcome({ answer }: { answer: PromptsAnswer | null }) {
   if (!answer) return null;
   const refused = answer.ok ? null : answer.reason;
   if (refused !== null && isAway(refused))
-    return <Said good={false}>{unreachableForm(refused, "Nothing was changed. Try again.")}</Said>;
+    return <Said good={false}>{nothingDone(refused, "Nothing was changed. Try again.")}</Said>;
   return (
     <Said good={answer.ok}>
       {refused !== null ? (

@@ -4,7 +4,7 @@ import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Tick } from "#app/parts/tick.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { dealable } from "#core/album/jar.ts";
 import type { CalendarDate } from "#core/month/dates.ts";

@@ -6,8 +6,9 @@ import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said, unreachableForm } from "#app/parts/said.tsx";
+import { Said } from "#app/parts/said.tsx";
 import { STEP_CAUTION } from "#app/wording/day.ts";
+import { nothingDone } from "#app/wording/sending.ts";
 import { printNumber, sayLength, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CutPart, CutStep } from "#core/sheet/cutting.ts";
@@ -110,7 +111,7 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
           {failed && answer && !answer.ok && (
             <Said good={false}>
               {answer.reason === "unreachable" || answer.reason === "store-gone"
-                ? unreachableForm(answer.reason, "The last tick is not kept; tick it again.")
+                ? nothingDone(answer.reason, "The last tick is not kept; tick it again.")
                 : "That cut is not on this sheet any more."}
             </Said>
           )}

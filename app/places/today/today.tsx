@@ -1,42 +1,39 @@
 import { Camera, X } from "lucide-react";
-import { type RefObject, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
-import { Link, useRevalidator } from "react-router";
+import { type RefObject, useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { whyReturned } from "#app/parts/returned.tsx";
+import { Unsaved } from "#app/parts/unsaved.tsx";
+import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
+import { pendingSent } from "#app/sending/pending.ts";
+import { useSending } from "#app/sending/sending.tsx";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
-import { type BoxState, type Jot, JotBox, type JotPicture } from "./jot-box.ts";
-import { jotSender } from "./jot-sender.ts";
 import { dayShort, openDay, type TodayDay, type TodayView } from "./view.ts";
 import { Ways } from "./ways.tsx";
 
-const TRY_AGAIN = 5000;
-/** What this device would not do. */
-const TROUBLE = {
-  full: "This phone would not keep it: it is full, or lets pages keep nothing. Your words are still in the field.",
-  unread: "A picture could not be read from this phone. Take it or choose it once more.",
-};
+const UNREAD = "A picture could not be read from this phone. Take it or choose it once more.";
 
-type TakenPicture = JotPicture & { readonly address: string };
-const shown = (picture: JotPicture): TakenPicture => ({
-  ...picture,
-  address: URL.createObjectURL(new Blob([picture.bytes], { type: picture.type })),
+/** A picture taken with what is being jotted, and where it is seen. */
+type TakenPicture = SentPicture & { readonly file: Blob; readonly address: string };
+const taken = (id: string, name: string, file: Blob): TakenPicture => ({
+  ...{ id, name, file, size: file.size },
+  address: URL.createObjectURL(file),
 });
+/** Read at once: a phone takes a camera's file away again. */
 const pictureOf = async (file: File): Promise<TakenPicture> =>
-  shown({ useId: newId(), name: file.name, type: file.type, bytes: await file.arrayBuffer() });
-
-const EMPTY: BoxState = { jots: [], state: "idle" };
-const nothing = () => () => {};
+  taken(newId(), file.name, new Blob([await file.arrayBuffer()], { type: file.type }));
 
 /** Today, for a phone in one hand: the cue, a big field, the camera. What is kept on the device is sent when there is a connection. */
 export function Today({ view, look, phone }: { view: TodayView; look: Look; phone: boolean }) {
   const { album, days, memberId } = view;
   const now = useNow(view);
-  const box = useBox(memberId);
+  const { state, send, sendAgain, letGo, pictureOf: waitingPicture } = useSending();
   const [chosen, setChosen] = useState<CalendarDate | null>(null);
   const [pictures, setPictures] = useState<readonly TakenPicture[]>([]);
-  const [trouble, setTrouble] = useState<keyof typeof TROUBLE | null>(null);
+  const [unread, setUnread] = useState(false);
   const keeping = useRef(false);
   const [kept, setKept] = useState(0);
   const field = useRef<HTMLTextAreaElement>(null);
@@ -59,44 +56,43 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
     if (draft.trim() === "" && pictures.length === 0) return field.current?.focus();
     if (keeping.current) return;
     keeping.current = true;
-    try {
-      await box.jots.put({
-        id: newId(),
-        albumId: album.id,
-        dayId: day.dayId,
-        day: day.said,
-        at: `${now.date}T${now.time}`,
-        text: draft.trim(),
-        pictures: pictures.map(({ address: _, ...picture }) => picture),
-      });
-    } catch {
-      return setTrouble("full");
-    } finally {
-      keeping.current = false;
-    }
-    setTrouble(null);
-    // What was typed or taken while the device wrote stays.
+    const id = newId();
+    const jotting = draft.trim() === "" ? null : { id, text: draft.trim(), at: `${now.date}T${now.time}` };
+    const sent: SentJotting = {
+      ...{ what: "jotting", dayId: day.dayId, day: day.said, jotting },
+      pictures: pictures.map(({ id: use, name, size }) => ({ id: use, name, size })),
+    };
+    // On the device from here on, the words at once and the pictures as soon as they are written.
+    await send({ album: album.id, key: `jotting:${id}`, sent }, new Map(pictures.map((each) => [each.id, each.file])));
+    keeping.current = false;
+    // What was typed or taken meanwhile stays.
     const typed = field.current?.value ?? "";
     setDraft(typed.startsWith(draft) ? typed.slice(draft.length) : typed);
     setPictures((was) => was.filter((each) => !pictures.includes(each)));
     setKept(kept + 1);
-    box.send();
     field.current?.focus();
   };
   const take = async (files: readonly File[]) => {
     const read = await Promise.allSettled(files.map(pictureOf));
-    setTrouble(read.some(({ status }) => status === "rejected") ? "unread" : null);
+    setUnread(read.some(({ status }) => status === "rejected"));
     setPictures((was) => [...was, ...read.flatMap((each) => (each.status === "fulfilled" ? each.value : []))]);
   };
   /** A jotting that the server will not take comes back into the field, to be kept for another day or without its picture. */
-  const takeBack = async (jot: Jot) => {
-    await box.jots.drop(jot.id);
-    setDraft([jot.text, field.current?.value.trim()].filter(Boolean).join("\n"));
-    setPictures((was) => [...jot.pictures.map(shown), ...was]);
+  const takeBack = async (id: string, { jotting, pictures: own }: SentJotting) => {
+    const read = await Promise.all(
+      own.map(async ({ id: use, name }) => {
+        const picture = await waitingPicture(use);
+        return picture ? [taken(use, name, picture)] : [];
+      }),
+    );
+    letGo(id);
+    setDraft([jotting?.text, field.current?.value.trim()].filter(Boolean).join("\n"));
+    setPictures((was) => [...read.flat(), ...was]);
     field.current?.focus();
   };
   const isToday = day.date === now.date;
-  const waiting = box.state.jots.filter((jot) => jot.dayId === day.dayId);
+  const jots = pendingSent(state, "jotting");
+  const waiting = jots.filter(({ dayId }) => dayId === day.dayId);
   return (
     <Shell>
       <Ways album={album} dayDate={day.date} look={look} phone={phone} onTakeBack={() => setKept(0)} />
@@ -126,13 +122,13 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
       />
       {pictures.length > 0 && (
         <ul aria-label="Pictures with it" className="flex flex-wrap gap-2">
-          {pictures.map(({ useId, address, name }) => (
-            <li key={useId} className="relative">
+          {pictures.map(({ id, address, name }) => (
+            <li key={id} className="relative">
               <img src={address} alt={name} className="size-20 rounded-sm object-cover" />
               <button
                 type="button"
                 aria-label={`Leave ${name} out`}
-                onClick={() => setPictures(pictures.filter((each) => each.useId !== useId))}
+                onClick={() => setPictures(pictures.filter((each) => each.id !== id))}
                 className="absolute top-0 right-0 grid size-8 place-items-center rounded-sm bg-soot text-on-soot"
               >
                 <X className="size-4" aria-hidden="true" />
@@ -161,16 +157,25 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
           Keep
         </Button>
       </div>
-      {trouble && (
+      {unread && (
         <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
-          {TROUBLE[trouble]}
+          {UNREAD}
         </p>
       )}
-      <Standing state={box.state} kept={kept} onBack={(jot) => void takeBack(jot)} onAgain={box.again} />
+      <Unsaved at="here" />
+      <p role="status" className="min-h-5 text-sm">
+        {kept > 0 && jots.length === 0 && state.returned.length === 0 && "Kept, and at home."}
+      </p>
+      {state.returned.map((each) => (
+        <Refused key={each.entry.id} returned={each} onAgain={sendAgain} onBack={takeBack} />
+      ))}
       <section aria-label="Jotted on this day" className="grid gap-2 border-t border-line pt-3">
         <Jotted
           day={day}
-          waiting={waiting.map(({ id, at, text, pictures: taken }) => ({ id, at, text, pictures: taken.length }))}
+          waiting={waiting.map(({ jotting, pictures: own }, at) => ({
+            ...{ id: jotting?.id ?? `pictures ${at}`, text: jotting?.text ?? "", pictures: own.length },
+            at: jotting?.at ?? `${now.date}T${now.time}`,
+          }))}
         />
         <label className="grid gap-1 text-sm">
           <span className="text-quiet">For another day</span>
@@ -229,53 +234,32 @@ function Jotted({
   );
 }
 
-/** How much of what was kept on the device the server has by now. */
-function Standing({
-  state,
-  kept,
-  onBack,
+/** A jotting that was not taken at home, and what can be done with it. */
+function Refused({
+  returned: { entry, reason },
   onAgain,
+  onBack,
 }: {
-  state: BoxState;
-  kept: number;
-  onBack: (jot: Jot) => void;
-  onAgain: () => void;
+  returned: Returned;
+  onAgain: (id: string) => void;
+  onBack: (id: string, sent: SentJotting) => Promise<void>;
 }) {
-  const refused = state.jots.filter((jot) => jot.refused !== null);
-  const waits = state.jots.length - refused.length;
+  const { id, sent } = entry;
+  if (sent.what !== "jotting") return null;
   return (
-    <div className="grid gap-2 text-sm">
-      <p role="status" className="min-h-5">
-        {waits > 0 && state.state === "offline" && `No connection. ${waits} kept on this phone, sent when it is back.`}
-        {waits > 0 && state.state === "sign-in" && (
-          <>
-            Kept on this phone.{" "}
-            <Link className="link" to={to.signIn()}>
-              Sign in
-            </Link>{" "}
-            and it is sent.
-          </>
-        )}
-        {waits > 0 && state.state === "sending" && "Sending."}
-        {waits === 0 && kept > 0 && refused.length === 0 && "Kept, and at home."}
+    <div role="alert" className="grid gap-1 border-l-4 border-ember pl-3 text-sm">
+      <p>
+        What you jotted for {sent.day} was not taken. {whyReturned(reason)} It stays on this phone: “
+        {sent.jotting?.text}”
       </p>
-      {refused.map((jot) => (
-        <div key={jot.id} role="alert" className="grid gap-1 border-l-4 border-ember pl-3">
-          <p>
-            {jot.refused === "no-day"
-              ? `${jot.day} is not in the album any more. It stays on this phone: “${jot.text}”`
-              : `One of its pictures cannot be read at home. It stays on this phone: “${jot.text}”`}
-          </p>
-          <p className="flex gap-3">
-            <Button small onClick={onAgain}>
-              Try again
-            </Button>
-            <Button small look="quiet" onClick={() => onBack(jot)}>
-              Back into the field
-            </Button>
-          </p>
-        </div>
-      ))}
+      <p className="flex gap-3">
+        <Button small onClick={() => onAgain(id)}>
+          Try again
+        </Button>
+        <Button small look="quiet" onClick={() => void onBack(id, sent)}>
+          Back into the field
+        </Button>
+      </p>
     </div>
   );
 }
@@ -330,33 +314,4 @@ function useDraft(memberId: string, field: RefObject<HTMLTextAreaElement | null>
       store(slot, next);
     },
   ];
-}
-
-/** The jottings of this device, sent when the page opens, when the connection is back, and again after a while. */
-function useBox(memberId: string): { jots: JotBox; state: BoxState; send: () => void; again: () => void } {
-  const jots = useMemo(() => new JotBox(jotSender(memberId)), [memberId]);
-  const state = useSyncExternalStore(jots.subscribe, jots.snapshot, () => EMPTY);
-  const { revalidate } = useRevalidator();
-  const send = useMemo(
-    () => () => {
-      void jots.send().then((arrived) => {
-        if (arrived > 0) void revalidate();
-      });
-    },
-    [jots, revalidate],
-  );
-  useEffect(() => {
-    // Another page of this device may have kept something and been closed before it went.
-    const look = () => void jots.open().then(send, send);
-    look();
-    window.addEventListener("online", look);
-    return () => window.removeEventListener("online", look);
-  }, [jots, send]);
-  const waits = state.jots.some(({ refused }) => refused === null);
-  useEffect(() => {
-    if (!waits || state.state === "sending") return nothing();
-    const timer = window.setTimeout(send, TRY_AGAIN);
-    return () => window.clearTimeout(timer);
-  }, [waits, state, send]);
-  return { jots, state, send, again: () => void jots.again().then(send, send) };
 }

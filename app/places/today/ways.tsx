@@ -5,6 +5,7 @@ import { LateFind, LateMore } from "#app/places/album/late-dialogs.tsx";
 import { PhoneBar } from "#app/places/album/phone-bar.tsx";
 import { TurnBar } from "#app/places/album/turn-bar.tsx";
 import { useTurn } from "#app/places/album/use-turn.ts";
+import { ofAlbum, useSending } from "#app/sending/sending.tsx";
 import type { TodayView } from "./view.ts";
 
 type Props = {
@@ -20,7 +21,8 @@ type Props = {
 export function Ways({ album, dayDate, look, phone, onTakeBack }: Props) {
   const [open, setOpen] = useState<"more" | "find" | null>(null);
   const narrow = useMedia("(max-width: 899.9px)", phone);
-  const turning = useTurn(album.id, false);
+  const { state } = useSending();
+  const turning = useTurn(album.id, ofAlbum(state, album.id).entries.length > 0);
   return (
     <>
       <div className="-mx-4 -mt-4">

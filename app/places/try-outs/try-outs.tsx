@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
-import { Troubles } from "#app/parts/troubles.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { AddPiece } from "#app/places/arrange/add-piece.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { SideNotes } from "#app/places/arrange/board-bar.tsx";
@@ -11,8 +11,8 @@ import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { PieceBar } from "#app/places/arrange/piece-bar.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
-import { pendingOf } from "#app/sending/outbox.ts";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { pendingOf } from "#app/sending/pending.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
 import type { Face, Piece, TryOut } from "#core/album/leaf.ts";
 import { type LeafRead, readPieces, wholeLeaf } from "#core/book/read.ts";
 import { rectOf } from "#core/measure/rect.ts";
@@ -62,7 +62,7 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
         </Link>
       </header>
       <div className="px-4 wide:px-6">
-        <Troubles />
+        <Refusal />
       </div>
       <div
         className={`grid min-h-0 flex-1 gap-px bg-line ${candidates.length === 3 ? "wide:grid-cols-3" : candidates.length === 2 ? "wide:grid-cols-2" : ""}`}

@@ -1,7 +1,7 @@
 import { Ellipsis } from "lucide-react";
 import { Button } from "#app/parts/button.tsx";
 import { Options } from "#app/parts/options.tsx";
-import { useOutbox } from "#app/sending/outbox-provider.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { type CalendarDate, parseDate } from "#core/month/dates.ts";
 import type { JottingLine } from "./view.ts";
 

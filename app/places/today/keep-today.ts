@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import worker from "#app/workers/today-worker.ts?worker&url";
 
 /** Lets the address of today be opened without a connection: the page and what it is made of are kept on the device. */
-export function useOffline(): void {
+export function useKeptToday(): void {
   useEffect(() => {
     if (!import.meta.env.PROD || !("serviceWorker" in navigator)) return;
     void navigator.serviceWorker
