@@ -34,7 +34,7 @@ function sending(answers: (Answer | Error)[] = []) {
     return answer;
   };
   const answered = async ({ id }: Entry) => void read.push(id);
-  sendFrom(outbox, { carry, answered, now: Date.now }, gone.signal);
+  sendFrom(outbox, { carry, answered, now: Date.now, tryAgain: 3000 }, gone.signal);
   return { outbox, sent, read, stop: () => gone.abort() };
 }
 
@@ -67,11 +67,31 @@ describe("the sender", () => {
     expect(outbox.snapshot()).toMatchObject({ entries: [], trouble: null });
   });
 
+  it("sends what comes due at the very moment it is looked at, however the clock ticks between two looks", async () => {
+    const outbox = new Outbox(nowhere, "window");
+    const sent: string[] = [];
+    // A clock that goes on by one with every look at it.
+    let time = 0;
+    const carry = async ({ id }: Entry): Promise<Answer> => {
+      sent.push(id);
+      return { ok: true };
+    };
+    const { signal } = new AbortController();
+    sendFrom(outbox, { carry, answered: async () => {}, now: () => time++, tryAgain: 3000 }, signal);
+    for (let due = 1; due < 12; due++) void outbox.put({ ...note(`${due}`), due });
+    await vi.advanceTimersByTimeAsync(100);
+    expect(sent).toHaveLength(11);
+  });
+
   it("reads the page anew before what was saved stops counting as on its way", async () => {
     const outbox = new Outbox(nowhere, "window");
     const waiting: number[] = [];
     const answered = async () => void waiting.push(outbox.snapshot().entries.length);
-    sendFrom(outbox, { carry: async () => ({ ok: true }), answered, now: Date.now }, new AbortController().signal);
+    sendFrom(
+      outbox,
+      { carry: async () => ({ ok: true }), answered, now: Date.now, tryAgain: 3000 },
+      new AbortController().signal,
+    );
     void outbox.put(note("a"));
     await vi.advanceTimersByTimeAsync(5);
     expect(waiting).toEqual([1]);

@@ -22,6 +22,7 @@ import { EMPTY, Outbox, type Outboxed } from "./outbox.ts";
 import { sendFrom } from "./sender.ts";
 
 const TYPING_PAUSE = 700;
+const TRY_AGAIN = 3000;
 /** How often, in milliseconds, a page is read anew while pictures come in. */
 const SHOW_AGAIN = 1500;
 
@@ -77,7 +78,11 @@ export function SendingProvider({ memberId, children }: { memberId: string; chil
       void readAnew.current();
     };
     const pictures = (id: string) => outbox.pictureOf(id);
-    sendFrom(outbox, { carry: (entry) => carry(entry, pictures), answered, now: Date.now }, gone.signal);
+    sendFrom(
+      outbox,
+      { carry: (entry) => carry(entry, pictures), answered, now: Date.now, tryAgain: TRY_AGAIN },
+      gone.signal,
+    );
     window.addEventListener("online", () => outbox.hurry(Date.now()), { signal: gone.signal });
     // Another window takes this one's slot away only where its member signs out.
     const onStorage = ({ key, newValue }: StorageEvent) => key === own && newValue === null && outbox.forget();
