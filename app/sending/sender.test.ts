@@ -78,9 +78,9 @@ describe("the sender", () => {
     };
     const { signal } = new AbortController();
     sendFrom(outbox, { carry, answered: async () => {}, now: () => time++, tryAgain: 3000 }, signal);
-    for (let due = 1; due < 12; due++) void outbox.put({ ...note(`${due}`), due });
+    void outbox.put({ ...note("a"), due: time + 1 });
     await vi.advanceTimersByTimeAsync(100);
-    expect(sent).toHaveLength(11);
+    expect(sent).toEqual(["a"]);
   });
 
   it("reads the page anew before what was saved stops counting as on its way", async () => {
