@@ -8,12 +8,14 @@ import type { GangedSheet } from "../core/sheet/gang.ts";
 import type { Printer } from "../core/sheet/paper.ts";
 import {
   madeAs,
-  type PrintState,
+  PRINT_STATES,
+  type Print,
   printedSize,
   type SheetOf,
   type SheetRecord,
   standings,
 } from "../core/sheet/printing.ts";
+import { type SheetTick, tickSheet } from "../core/sheet/sheet-ticks.ts";
 import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/sheet/tiles.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
@@ -168,7 +170,7 @@ async function onSheet(
   author: Author,
   sheetId: string,
   how: SheetAct,
-  work: (tx: Transaction, sheet: SheetRecord) => Promise<Marked>,
+  work: (tx: Transaction, sheet: SheetRecord, prints: readonly Print[]) => Promise<Marked>,
 ): Promise<Marked> {
   return journaled<Marked>(db, author, { what: "sheet", how, number: 0 }, async (tx, line, say) => {
     const before = await lockPages(tx, author);
@@ -177,79 +179,45 @@ async function onSheet(
       .from(printSheet)
       .where(and(eq(printSheet.id, sheetId), eq(printSheet.albumId, author.albumId)));
     if (!before || !row) return { ok: false, reason: "not-found" };
-    const uses = new Set(
-      before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId).map(({ of }) => of),
-    );
+    const own = before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId);
     say({ what: "sheet", how, number: row.number });
-    const done = await work(tx, toSheet(row));
-    if (done.ok) await followPrints(tx, author, line, uses, before);
+    const done = await work(tx, toSheet(row), own);
+    if (done.ok) await followPrints(tx, author, line, new Set(own.map(({ of }) => of)), before);
     return done;
   });
 }
 
-const setPrints = (
-  tx: Transaction,
-  sheetId: string,
-  from: readonly PrintState[],
-  state: PrintState,
-  places?: readonly number[],
-) =>
-  tx
-    .update(print)
-    .set({ state })
-    .where(
-      and(
-        eq(print.sheetId, sheetId),
-        inArray(print.state, [...from]),
-        places ? inArray(print.place, [...places]) : undefined,
-      ),
-    );
-
-/** Says that a sheet came out of the printer, or that it did not after all. Said twice it is true once. */
-export const markSheetPrinted = (db: Db, author: Author, sheetId: string, on: boolean): Promise<Marked> =>
-  onSheet(db, author, sheetId, on ? "printed" : "not-printed", async (tx) => {
+/** Writes what a tick makes of a sheet and the prints on it, as core says. */
+const tickOn = (db: Db, author: Author, sheetId: string, how: SheetAct, tick: SheetTick): Promise<Marked> =>
+  onSheet(db, author, sheetId, how, async (tx, sheet, prints) => {
+    const ticked = tickSheet(sheet, prints, tick, author.at.toISOString());
+    if (!ticked) return { ok: false, reason: "not-found" };
+    const { printedAt, cutsDone } = ticked.sheet;
     await tx
       .update(printSheet)
-      .set({ printedAt: on ? author.at : null, ...(on ? {} : { cutsDone: [] }) })
+      .set({ cutsDone: [...cutsDone], printedAt: printedAt === null ? null : new Date(printedAt) })
       .where(eq(printSheet.id, sheetId));
-    if (on) await setPrints(tx, sheetId, ["made"], "printed");
-    else await setPrints(tx, sheetId, ["printed", "trimmed", "spoiled"], "made");
+    for (const state of PRINT_STATES) {
+      const now = ticked.prints.filter((each, at) => each.state === state && prints[at]?.state !== state);
+      const ids = now.map(({ id }) => id);
+      if (ids.length > 0) await tx.update(print).set({ state }).where(inArray(print.id, ids));
+    }
     return { ok: true };
   });
+
+/** Says that a sheet came out of the printer, or that it did not after all. */
+export const markSheetPrinted = (db: Db, author: Author, sheetId: string, on: boolean): Promise<Marked> =>
+  tickOn(db, author, sheetId, on ? "printed" : "not-printed", { how: "printed", on });
+
+/** Ticks one cut of a sheet, or takes the tick away. */
+export const tickCut = (db: Db, author: Author, sheetId: string, cut: number, on: boolean): Promise<Marked> =>
+  tickOn(db, author, sheetId, on ? "cut" : "cut-open", { how: "cut", cut, on });
 
 /** Puts a sheet away that is not printed; its prints are wanted again. */
 export const dropSheet = (db: Db, author: Author, sheetId: string): Promise<Marked> =>
   onSheet(db, author, sheetId, "dropped", async (tx, sheet) => {
     if (sheet.printedAt) return { ok: false, reason: "printed" };
     await tx.delete(printSheet).where(eq(printSheet.id, sheetId));
-    return { ok: true };
-  });
-
-/** The prints that are free of the sheet once these cuts are made: all the cuts that bound them are among them. */
-function cutFree({ cuts }: SheetRecord, done: ReadonlySet<number>): number[] {
-  const freed: number[] = [];
-  for (const [at, { first, second }] of cuts.entries()) {
-    if (!done.has(at)) continue;
-    for (const part of [first, second]) if (part.kind === "print") freed.push(part.print);
-  }
-  return freed;
-}
-
-/** Ticks one cut of a sheet, or takes the tick away. A print both sides of whose last cut are done is cut out. */
-export const tickCut = (db: Db, author: Author, sheetId: string, cut: number, on: boolean): Promise<Marked> =>
-  onSheet(db, author, sheetId, on ? "cut" : "cut-open", async (tx, sheet) => {
-    if (!sheet.cuts[cut]) return { ok: false, reason: "not-found" };
-    const done = new Set(on ? [...sheet.cutsDone, cut] : sheet.cutsDone.filter((each) => each !== cut));
-    const cutsDone = [...done].sort((a, b) => a - b);
-    await tx
-      .update(printSheet)
-      .set({ cutsDone, ...(on && !sheet.printedAt ? { printedAt: author.at } : {}) })
-      .where(eq(printSheet.id, sheetId));
-    if (on) await setPrints(tx, sheetId, ["made"], "printed");
-    const [was, is] = [new Set(cutFree(sheet, new Set(sheet.cutsDone))), new Set(cutFree(sheet, done))];
-    const [freed, bound] = [[...is].filter((each) => !was.has(each)), [...was].filter((each) => !is.has(each))];
-    if (freed.length > 0) await setPrints(tx, sheetId, ["printed"], "trimmed", freed);
-    if (bound.length > 0) await setPrints(tx, sheetId, ["trimmed"], "printed", bound);
     return { ok: true };
   });
 

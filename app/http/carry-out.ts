@@ -3,13 +3,16 @@ import type { SentTryOut } from "#core/book/edit-schema.ts";
 import type { Sent } from "#core/format/sent.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } from "#core/month/slots.ts";
+import type { SentPrint } from "#core/sheet/sheet-schema.ts";
 import type { Author } from "#store/author.ts";
 import { saveBookEdit } from "#store/book.ts";
 import { bringToDay } from "#store/bring.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
+import { markArrived } from "#store/lab-orders.ts";
 import { changeMatter } from "#store/matter.ts";
+import { markByHand, markSheetPrinted, markSpoiled, tickCut } from "#store/printing.ts";
 import { markInAlbum } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
@@ -43,6 +46,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return (await markInAlbum(db, author, sent.ids, sent.mark)) > 0
         ? { ok: true as const }
         : { ok: false as const, reason: "not-marked" as const };
+    case "print":
+      return onPaper(db, author, sent);
     case "month":
       return changeMonth(db, author, { what: "month", how: monthHow(sent), day: sent.dayId }, (slots, span) =>
         moved(slots, span, sent),
@@ -78,5 +83,20 @@ async function tryOut(db: Db, author: Author, sent: SentTryOut) {
       return dropTryOut(db, author, sent.id);
     case "keep":
       return keepTryOut(db, author, sent.leafId, sent.face, sent.id);
+  }
+}
+
+function onPaper(db: Db, author: Author, sent: SentPrint) {
+  switch (sent.how) {
+    case "printed":
+      return markSheetPrinted(db, author, sent.sheet, sent.on);
+    case "cut":
+      return tickCut(db, author, sent.sheet, sent.cut, sent.on);
+    case "spoiled":
+      return markSpoiled(db, author, sent.print, sent.on);
+    case "elsewhere":
+      return markByHand(db, author, sent.of, sent.ids, sent.on);
+    case "arrived":
+      return markArrived(db, author, sent.order, sent.on);
   }
 }

@@ -16,19 +16,9 @@ import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import type { Author } from "#store/author.ts";
 import type { Member } from "#store/household.ts";
-import { dropOrder, keepOrder, markArrived, readOrders } from "#store/lab-orders.ts";
+import { dropOrder, keepOrder, readOrders } from "#store/lab-orders.ts";
 import { readOriginal } from "#store/photo.ts";
-import {
-  dropSheet,
-  makeSheets,
-  markByHand,
-  markSheetPrinted,
-  markSpoiled,
-  readPrinter,
-  readSheets,
-  savePrinter,
-  tickCut,
-} from "#store/printing.ts";
+import { dropSheet, makeSheets, readPrinter, readSheets, savePrinter } from "#store/printing.ts";
 import type { Route } from "./+types/album.sheets";
 
 export const meta: Route.MetaFunction = () => [{ title: "Print sheets · Hearth Clock" }];
@@ -90,16 +80,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
             made.sheets.length === 1 ? `Sheet ${first} is made.` : `Sheets ${first} to ${made.sheets.at(-1)} are made.`,
         };
       }
-      case "printed":
-        return markSheetPrinted(db, author, act.sheet, act.on);
       case "drop":
         return dropSheet(db, author, act.sheet);
-      case "cut":
-        return tickCut(db, author, act.sheet, act.cut, act.on);
-      case "spoiled":
-        return markSpoiled(db, author, act.print, act.on);
-      case "elsewhere":
-        return markByHand(db, author, act.of, act.ids, act.on);
       case "printer": {
         const { margin, across, along, bar } = act;
         if (!isPlausible(across, bar) || !isPlausible(along, bar)) return { ok: false, reason: "implausible" };
@@ -108,8 +90,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       }
       case "order":
         return order(context, member, aggregate, author, act.uses);
-      case "arrived":
-        return markArrived(db, author, act.order, act.on);
       case "drop-order":
         return dropOrder(db, author, act.order);
     }

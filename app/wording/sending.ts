@@ -44,13 +44,11 @@ const WHEN: Record<Exclude<Away, "not-taken">, string> = {
 
 /** In one sentence what is not saved yet, why, and when it will be. */
 export const waitingSaid = (reason: Exclude<Away, "not-taken">, isOffline: boolean, counts: Counts): string =>
-  isOffline && reason === "unreachable"
-    ? `No connection. ${keptSaid(counts)} sent when there is one again.`
-    : `${WHY_NOT[reason]} ${keptSaid(counts)} ${WHEN[reason]}.`;
+  `${isOffline && reason === "unreachable" ? "No connection." : WHY_NOT[reason]} ${keptSaid(counts)} ${WHEN[reason]}.`;
 const keptSaid = (counts: Counts): string =>
   `${countsSaid(counts)} ${isOne(counts) ? "is" : "are"} kept on this device and`;
 
-export const OFFLINE = "No connection. What you do here is kept on this device and sent when there is one again.";
+export const OFFLINE = "No connection. What you do here is kept on this device and sent when it is back.";
 
 export const UNKEPT =
   "This device would not write down what you did: it is full, or keeps nothing for pages. It goes to the server all the same; leave the page open until it says Saved.";

@@ -27,6 +27,30 @@ const CUT = z.object({
   second: PART,
 });
 
+const ID = z.uuid();
+
+/** Something said of a sheet, a print, what is on paper elsewhere, or an order: that it is so, or not after all. */
+export const SENT_PRINT = z.discriminatedUnion("how", [
+  z.object({ what: z.literal("print"), how: z.literal("printed"), sheet: ID, on: z.boolean() }),
+  z.object({
+    what: z.literal("print"),
+    how: z.literal("cut"),
+    sheet: ID,
+    cut: z.int().min(0).max(8000),
+    on: z.boolean(),
+  }),
+  z.object({ what: z.literal("print"), how: z.literal("spoiled"), print: ID, on: z.boolean() }),
+  z.object({
+    what: z.literal("print"),
+    how: z.literal("elsewhere"),
+    of: z.enum(["photos", "cards"]),
+    ids: z.array(ID).min(1).max(500),
+    on: z.boolean(),
+  }),
+  z.object({ what: z.literal("print"), how: z.literal("arrived"), order: ID, on: z.boolean() }),
+]);
+export type SentPrint = z.output<typeof SENT_PRINT>;
+
 /** Sheets as a browser planned them: taken only when each is cut apart as it says. */
 export const GANGED_SHEETS: z.ZodType<GangedSheet[]> = z
   .array(

@@ -57,6 +57,9 @@ const mark = (change: object, id: (ids: World) => string = (ids) => ids.loose): 
   ofHousehold: true,
 });
 
+const onPaper = (how: string, said: (ids: World) => object): Write =>
+  ofAlbum((ids) => ({ what: "print", how, on: true, ...said(ids) }));
+
 const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   title: () => ({ text: "T" }),
   note: () => ({ text: "N" }),
@@ -211,6 +214,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         id: jotting,
         to: "2026-12-02",
       })),
+      "print:printed": onPaper("printed", ({ sheet }) => ({ sheet })),
+      "print:cut": onPaper("cut", ({ sheet }) => ({ sheet, cut: 0 })),
+      "print:spoiled": onPaper("spoiled", ({ print }) => ({ print })),
+      "print:elsewhere": onPaper("elsewhere", ({ use }) => ({ of: "photos", ids: [use] })),
+      "print:arrived": onPaper("arrived", ({ order }) => ({ order })),
       "mark:star": mark({ kind: "star", on: true }),
       "mark:set-aside": mark({ kind: "set-aside", on: true }),
       "mark:banked": mark({ kind: "banked", on: true }),
@@ -244,14 +252,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("sheets"),
     writes: {
       make: sheets("make", ({ use }) => ({ sheets: [GANGED(use)] })),
-      printed: sheets("printed", ({ sheet }) => ({ sheet, on: true })),
       drop: sheets("drop", ({ sheet }) => ({ sheet })),
-      cut: sheets("cut", ({ sheet }) => ({ sheet, cut: 0, on: true })),
-      spoiled: sheets("spoiled", (ids) => ({ print: ids.print, on: true })),
-      elsewhere: sheets("elsewhere", ({ use }) => ({ of: "photos", ids: [use], on: true })),
       printer: sheets("printer", () => ({ margin: 800, across: 48_768, along: 48_768, bar: 48_768 }), true),
       order: sheets("order", ({ use }) => ({ uses: [use] })),
-      arrived: sheets("arrived", ({ order }) => ({ order, on: true })),
       "drop-order": sheets("drop-order", ({ order }) => ({ order })),
     },
   },

@@ -9,6 +9,7 @@ import routes from "../../app/routes.ts";
 import { DAY_EDIT, SENT_MOVE } from "../../core/album/edit-schema.ts";
 import { BOOK_EDIT, SENT_MATTER, SENT_TRY_OUT } from "../../core/book/edit-schema.ts";
 import { ROLL_MARK } from "../../core/photo/roll-schema.ts";
+import { SENT_PRINT } from "../../core/sheet/sheet-schema.ts";
 import { ENTRIES } from "./entries.ts";
 
 const APP = path.resolve(import.meta.dirname, "../../app");
@@ -38,6 +39,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("try-out", kindsOf(SENT_TRY_OUT, "how")),
     ...prefixed("mark", kindsOf(ROLL_MARK, "kind")),
     ...prefixed("matter", kindsOf(SENT_MATTER, "how")),
+    ...prefixed("print", kindsOf(SENT_PRINT, "how")),
     ...["bring", "move-photo", "move-jotting"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),

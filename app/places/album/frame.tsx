@@ -151,12 +151,12 @@ function Frame({ view, look, phone, children }: Props) {
           <main
             id="place"
             tabIndex={-1}
-            className="min-w-0 overflow-x-clip pb-16 outline-none wide:overflow-y-auto wide:pb-0"
+            className="flex min-h-0 min-w-0 flex-col overflow-x-clip pb-16 outline-none wide:pb-0"
           >
             <Unsaved at="top" />
             <TurnBar turn={turning} albumId={albumId} />
             <ReturnedWords returned={state.returned} />
-            {children}
+            <div className="min-h-0 min-w-0 flex-1 wide:overflow-y-auto">{children}</div>
           </main>
         </div>
       </div>

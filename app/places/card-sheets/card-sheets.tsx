@@ -3,6 +3,7 @@ import { Link, useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { Said } from "#app/parts/said.tsx";
 import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
@@ -12,6 +13,7 @@ import { SheetChoices } from "#app/places/sheets/sheet-choices.tsx";
 import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
 import { useAct } from "#app/places/sheets/use-act.ts";
 import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
+import { sheetNow, usePrints, wishesNow } from "#app/places/sheets/use-prints.ts";
 import { nothingDone } from "#app/wording/sending.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
@@ -20,8 +22,23 @@ import type { CardSheetsAnswer } from "./acts.ts";
 import { Carrier } from "./carrier.tsx";
 import type { CardSheetsView, CardWish } from "./view.ts";
 
+/** Cards to print as they are with everything said of them that is on its way. */
+function cardSheetsNow(view: CardSheetsView, pending: ReturnType<typeof usePrints>["pending"]): CardSheetsView {
+  if (pending.length === 0) return view;
+  const said = ({ card }: CardWish) => ({ id: card.id, said: printSize(card.size, view.unit) });
+  const { wishes, had } = wishesNow(view, "cards", pending, said);
+  const carried = wishesNow({ wishes: view.carried, had }, "cards", pending, said);
+  return {
+    ...view,
+    ...{ wishes, carried: carried.wishes, had: carried.had },
+    sheets: view.sheets.map((sheet) => sheetNow(sheet, pending)),
+  };
+}
+
 /** From written cards to sheets that are cut, or to words printed onto cards that have a print of their own. */
-export function CardSheets({ view }: { view: CardSheetsView }) {
+export function CardSheets({ view: saved }: { view: CardSheetsView }) {
+  const { tick, pending } = usePrints();
+  const view = useMemo(() => cardSheetsNow(saved, pending), [saved, pending]);
   const { albumId, unit, wishes, carried, printer, sheets } = view;
   const made = useFetcher<CardSheetsAnswer>();
   const { act, busy } = useAct(to.sheets(albumId));
@@ -109,6 +126,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
         </section>
         <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
           <h1 className="text-2xl">Print cards</h1>
+          <Refusal />
           {answer &&
             (answer.ok ? (
               <Said good>{answer.said}</Said>
@@ -135,8 +153,7 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
               }}
               sheets={carrying?.sheets ?? []}
               tooLarge={carrying?.tooLarge.length ?? 0}
-              onDone={(ids) => act({ act: "elsewhere", of: "cards", ids: [...ids], on: true })}
-              busy={busy}
+              onDone={(ids) => tick({ how: "elsewhere", of: "cards", ids: [...ids], on: true })}
             >
               <Picks wishes={carried} left={left} onTurn={turn} view={view} name="Cards for a carrier" />
             </Carrier>
@@ -147,10 +164,17 @@ export function CardSheets({ view }: { view: CardSheetsView }) {
             title="Words printed on their cards"
             all={view.had}
             back="Not after all"
-            onBack={(card) => act({ act: "elsewhere", of: "cards", ids: [card], on: false })}
+            onBack={(card) => tick({ how: "elsewhere", of: "cards", ids: [card], on: false })}
+          />
+          <MadeSheets
+            sheets={sheets}
+            albumId={albumId}
+            unit={unit}
+            files="card-sheets"
+            act={act}
+            tick={tick}
             busy={busy}
           />
-          <MadeSheets sheets={sheets} albumId={albumId} unit={unit} files="card-sheets" act={act} busy={busy} />
           <p className="border-t border-line pt-3 text-sm text-quiet">
             {printer.measured ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}
             <Link className="link" to={to.sheets(albumId)}>

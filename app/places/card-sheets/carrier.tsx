@@ -14,12 +14,11 @@ type Props = {
   readonly tooLarge: number;
   /** The words of these cards are on them. */
   readonly onDone: (cards: readonly string[]) => void;
-  readonly busy: boolean;
   readonly children: ReactNode;
 };
 
 /** Words onto cards that have a print of their own: outlines once, the cards stuck on them, then the words in place. */
-export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, busy, children }: Props) {
+export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, children }: Props) {
   const cards = sheets.flat().map(({ card }) => card);
   const file = (name: string) =>
     to.document(albumId, "carriers", `${name}.pdf`, { paper, cards: cards.map(({ id }) => id).join(",") });
@@ -70,7 +69,7 @@ export function Carrier({ albumId, paper, onPaper, sheets, tooLarge, onDone, bus
             at={anyBack ? 5 : 4}
             said="Take the cards off and say so; their days then know that the words are on them."
           >
-            <Button small disabled={busy} onClick={() => onDone(cards.map(({ id }) => id))}>
+            <Button small onClick={() => onDone(cards.map(({ id }) => id))}>
               {cards.length === 1 ? "It is printed" : `All ${cards.length} are printed`}
             </Button>
           </Step>

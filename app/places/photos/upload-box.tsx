@@ -104,7 +104,7 @@ function Progress({ run, leftOut, isStopped, onStop }: Shown & { onStop: () => v
       <p role="status" className="font-medium">
         {total === 0 ? leftOut > 0 && "Nothing in there is a picture." : `${settled} of ${total}: ${parts.join(", ")}.`}
         {run.secondsLeft !== null && ` ${sayTimeLeft(run.secondsLeft)}.`}
-        {run.waiting > 0 && " They go on coming in on whichever page you are."}
+        {run.secondsLeft !== null && " They go on by themselves, on whichever page you are."}
         {total > 0 &&
           leftOut > 0 &&
           (leftOut === 1

@@ -14,22 +14,12 @@ const MARGIN = z
   .max(LONGEST)
   .transform((n) => n as Length);
 
-/** One thing done to sheets, prints, orders or the printer, as it comes from outside. */
+/** Something made or put away, whose answer is waited for: sheets, orders, the printer. What is only ticked goes as any change. */
 export const SHEET_ACT = z.discriminatedUnion("act", [
   z.object({ act: z.literal("make"), sheets: GANGED_SHEETS }),
-  z.object({ act: z.literal("printed"), sheet: z.uuid(), on: z.boolean() }),
   z.object({ act: z.literal("drop"), sheet: z.uuid() }),
-  z.object({ act: z.literal("cut"), sheet: z.uuid(), cut: z.int().min(0).max(8000), on: z.boolean() }),
-  z.object({ act: z.literal("spoiled"), print: z.uuid(), on: z.boolean() }),
-  z.object({
-    act: z.literal("elsewhere"),
-    of: z.enum(["photos", "cards"]),
-    ids: z.array(z.uuid()).min(1).max(500),
-    on: z.boolean(),
-  }),
   z.object({ act: z.literal("printer"), margin: MARGIN, across: LENGTH, along: LENGTH, bar: LENGTH }),
   z.object({ act: z.literal("order"), uses: z.array(z.uuid()).min(1).max(500) }),
-  z.object({ act: z.literal("arrived"), order: z.uuid(), on: z.boolean() }),
   z.object({ act: z.literal("drop-order"), order: z.uuid() }),
 ]);
 export type SheetAct = z.input<typeof SHEET_ACT>;

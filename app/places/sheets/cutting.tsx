@@ -6,15 +6,14 @@ import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said } from "#app/parts/said.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { STEP_CAUTION } from "#app/wording/day.ts";
-import { nothingDone } from "#app/wording/sending.ts";
 import { printNumber, sayLength, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CutPart, CutStep } from "#core/sheet/cutting.ts";
 import { paperName } from "#core/sheet/paper.ts";
 import { sheetMarkup } from "./sheet-drawing.ts";
-import { useAct } from "./use-act.ts";
+import { sheetNow, usePrints } from "./use-prints.ts";
 import type { MadePrint, MadeSheet } from "./view.ts";
 
 type Props = { readonly albumId: string; readonly title: string; readonly unit: Unit; readonly sheet: MadeSheet };
@@ -40,31 +39,16 @@ function partSaid(part: CutPart, prints: readonly MadePrint[], unit: Unit): stri
 }
 
 /** One sheet at the trimmer: one cut at a time, big enough to read from there, ticked as it is made. */
-export function Cutting({ albumId, title, unit, sheet }: Props) {
-  const { act, answer, busy } = useAct(to.sheets(albumId));
-  const [pending, setPending] = useState<ReadonlyMap<number, boolean>>(new Map());
-  const done = useMemo(() => {
-    const all = new Set(sheet.cutsDone);
-    for (const [cut, on] of pending) {
-      if (on) all.add(cut);
-      else all.delete(cut);
-    }
-    return all;
-  }, [sheet.cutsDone, pending]);
+export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
+  const { tick: send, pending } = usePrints();
+  const sheet = useMemo(() => sheetNow(saved, pending), [saved, pending]);
+  const done = useMemo(() => new Set(sheet.cutsDone), [sheet.cutsDone]);
   const firstOpen = sheet.cuts.findIndex((_, at) => !done.has(at));
   const [chosen, setChosen] = useState<number | null>(null);
   const at = chosen ?? (firstOpen < 0 ? sheet.cuts.length - 1 : firstOpen);
   const cut = sheet.cuts[at];
-  const failed = answer !== null && !answer.ok;
-  // What the server refused, or did not hear, is not ticked.
-  useEffect(() => {
-    if (answer) setPending(new Map());
-  }, [answer]);
-
   const tick = (which: number, on: boolean) => {
-    if (busy) return;
-    setPending(new Map([[which, on]]));
-    act({ act: "cut", sheet: sheet.id, cut: which, on });
+    send({ how: "cut", sheet: sheet.id, cut: which, on });
     // On to the first cut that is open, or to the end.
     setChosen(on ? null : which);
   };
@@ -108,13 +92,7 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
             · sheet {sheet.number}, {paperName(sheet.paper, unit)}
             {sheet.printedAt === null && ", not printed yet: the first cut says that it is"}
           </p>
-          {failed && answer && !answer.ok && (
-            <Said good={false}>
-              {answer.reason === "unreachable" || answer.reason === "store-gone"
-                ? nothingDone(answer.reason, "The last tick is not kept; tick it again.")
-                : "That cut is not on this sheet any more."}
-            </Said>
-          )}
+          <Refusal />
           {allDone && chosen === null ? (
             <div className="grid gap-3" role="status">
               <h1 className="text-4xl">All cut</h1>
@@ -128,11 +106,11 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
           )}
           <div className="flex flex-wrap gap-2">
             {!done.has(at) ? (
-              <Button look="main" className="min-h-14 flex-1 text-lg" disabled={busy} onClick={() => tick(at, true)}>
+              <Button look="main" className="min-h-14 flex-1 text-lg" onClick={() => tick(at, true)}>
                 Cut. Next
               </Button>
             ) : (
-              <Button className="min-h-14 flex-1 text-lg" disabled={busy} onClick={() => tick(at, false)}>
+              <Button className="min-h-14 flex-1 text-lg" onClick={() => tick(at, false)}>
                 Take the tick of cut {at + 1} away
               </Button>
             )}
@@ -166,7 +144,7 @@ export function Cutting({ albumId, title, unit, sheet }: Props) {
               </li>
             ))}
           </ol>
-          <Spoiled sheet={sheet} unit={unit} onMark={(print, on) => act({ act: "spoiled", print, on })} busy={busy} />
+          <Spoiled sheet={sheet} unit={unit} onMark={(print, on) => send({ how: "spoiled", print, on })} />
           <a
             className={buttonLook("plain", true)}
             href={to.document(albumId, sheet.of === "photos" ? "print-sheets" : "card-sheets", `${sheet.number}.pdf`)}
@@ -330,12 +308,10 @@ function Spoiled({
   sheet,
   unit,
   onMark,
-  busy,
 }: {
   sheet: MadeSheet;
   unit: Unit;
   onMark: (print: string, on: boolean) => void;
-  busy: boolean;
 }) {
   if (sheet.printedAt === null) return null;
   return (
@@ -346,7 +322,6 @@ function Spoiled({
           <li key={print.id}>
             <button
               type="button"
-              disabled={busy}
               aria-pressed={print.state === "spoiled"}
               aria-label={`${nameOf(print)}, ${printSize({ w: print.at.w, h: print.at.h }, unit)}, spoiled`}
               onClick={() => onMark(print.id, print.state !== "spoiled")}

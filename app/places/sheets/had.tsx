@@ -9,11 +9,10 @@ type Props = {
   /** What the button says that takes it back, and what it does. */
   readonly back: string;
   readonly onBack: (id: string) => void;
-  readonly busy: boolean;
 };
 
 /** What needs no sheet any more because its keeper says so, each to be taken back. */
-export function HadList({ title, all, back, onBack, busy }: Props) {
+export function HadList({ title, all, back, onBack }: Props) {
   if (all.length === 0) return null;
   return (
     <section aria-label={title} className="grid gap-1 border-t border-line pt-4">
@@ -23,7 +22,7 @@ export function HadList({ title, all, back, onBack, busy }: Props) {
           <li key={id} className="flex items-center gap-2 border-b border-line py-1 text-sm last:border-0">
             <span className="min-w-0 flex-1 truncate">{day}</span>
             <span className="whitespace-nowrap text-quiet">{said}</span>
-            <Button small look="quiet" aria-label={`${day}: ${back}`} disabled={busy} onClick={() => onBack(id)}>
+            <Button small look="quiet" aria-label={`${day}: ${back}`} onClick={() => onBack(id)}>
               {back}
             </Button>
           </li>

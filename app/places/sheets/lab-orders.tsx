@@ -2,17 +2,19 @@ import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { many } from "#app/wording/count.ts";
 import type { SheetAct } from "./acts.ts";
+import type { PrintTick } from "./use-prints.ts";
 import type { SheetsView, Wish } from "./view.ts";
 
 type Props = {
   readonly view: SheetsView;
   readonly chosen: readonly Wish[];
   readonly act: (act: SheetAct) => void;
+  readonly tick: (tick: PrintTick) => void;
   readonly busy: boolean;
 };
 
 /** Prints from a lab instead: the order goes to the one that is simulated, and comes after its days. */
-export function LabOrders({ view, chosen, act, busy }: Props) {
+export function LabOrders({ view, chosen, act, tick, busy }: Props) {
   const { orders, albumId } = view;
   if (orders.length === 0 && chosen.length === 0) return null;
   return (
@@ -26,7 +28,7 @@ export function LabOrders({ view, chosen, act, busy }: Props) {
           </p>
           <p className="text-quiet">For {days.join("; ")}.</p>
           <div className="flex flex-wrap gap-2">
-            <Button small disabled={busy} onClick={() => act({ act: "arrived", order: id, on: !arrived })}>
+            <Button small onClick={() => tick({ how: "arrived", order: id, on: !arrived })}>
               {arrived ? "It has not come after all" : "It has come"}
             </Button>
             {!arrived && (

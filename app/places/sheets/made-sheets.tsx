@@ -4,12 +4,14 @@ import { Button, buttonLook } from "#app/parts/button.tsx";
 import { WriteFile } from "#app/places/background/write-file.tsx";
 import { paperName } from "#core/sheet/paper.ts";
 import type { SheetAct } from "./acts.ts";
+import type { PrintTick } from "./use-prints.ts";
 import type { MadeSheet, SheetsView } from "./view.ts";
 
 type Props = Pick<SheetsView, "sheets" | "albumId" | "unit"> & {
   /** Where the PDFs of these sheets are. */
   readonly files: "print-sheets" | "card-sheets";
   readonly act: (act: SheetAct) => void;
+  readonly tick: (tick: PrintTick) => void;
   readonly busy: boolean;
 };
 
@@ -28,7 +30,7 @@ function saidOf({ printedAt, cuts, cutsDone, prints }: MadeSheet): string {
 }
 
 /** Sheets that were made: to print, to say they are printed, to cut. */
-export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
+export function MadeSheets({ sheets, albumId, unit, files, act, tick, busy }: Props) {
   if (sheets.length === 0) return null;
   const file = (name: string) => to.document(albumId, files, `${name}.pdf`);
   const unprinted = sheets.filter(({ printedAt }) => printedAt === null);
@@ -63,9 +65,8 @@ export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
                 <>
                   <Button
                     small
-                    disabled={busy}
                     aria-label={`Sheet ${sheet.number} is printed`}
-                    onClick={() => act({ act: "printed", sheet: sheet.id, on: true })}
+                    onClick={() => tick({ how: "printed", sheet: sheet.id, on: true })}
                   >
                     It is printed
                   </Button>
@@ -83,9 +84,8 @@ export function MadeSheets({ sheets, albumId, unit, files, act, busy }: Props) {
                 <Button
                   small
                   look="quiet"
-                  disabled={busy}
                   aria-label={`Sheet ${sheet.number} is not printed after all`}
-                  onClick={() => act({ act: "printed", sheet: sheet.id, on: false })}
+                  onClick={() => tick({ how: "printed", sheet: sheet.id, on: false })}
                 >
                   Not printed after all
                 </Button>

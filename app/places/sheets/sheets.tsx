@@ -5,6 +5,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { partName } from "#app/wording/photo.ts";
 import type { Away } from "#app/wording/sending.ts";
 import { sizeOf } from "#core/measure/rect.ts";
@@ -21,11 +22,14 @@ import { PrinterForm } from "./printer-form.tsx";
 import { SheetChoices } from "./sheet-choices.tsx";
 import { useAct } from "./use-act.ts";
 import { type Gang, useGang } from "./use-gang.ts";
+import { sheetsNow, usePrints } from "./use-prints.ts";
 import { labelOf, type SheetsView, type Wish } from "./view.ts";
 import { type Scope, WishList } from "./wish-list.tsx";
 
 /** From prints that are wanted to whole sheets that are printed and cut; or to an order at the lab. */
-export function Sheets({ view }: { view: SheetsView }) {
+export function Sheets({ view: saved }: { view: SheetsView }) {
+  const { tick, pending } = usePrints();
+  const view = useMemo(() => sheetsNow(saved, pending), [saved, pending]);
   const { wishes, unit, albumId, week } = view;
   const { act, answer, busy } = useAct(to.sheets(albumId));
   const [scope, setScope] = useState<Scope>("all");
@@ -90,6 +94,7 @@ export function Sheets({ view }: { view: SheetsView }) {
         </section>
         <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
           <h1 className="text-2xl">Print sheets</h1>
+          <Refusal />
           <Outcome answer={answer} why={REFUSED} kept="Nothing was changed. Try again." />
           {gang.tooLarge.length > 0 && <TooLargeList gang={gang} byUse={byUse} view={view} />}
           <WishList
@@ -103,18 +108,25 @@ export function Sheets({ view }: { view: SheetsView }) {
             left={left}
             onLeft={setLeft}
             unit={unit}
-            onElsewhere={(use) => act({ act: "elsewhere", of: "photos", ids: [use], on: true })}
+            onElsewhere={(use) => tick({ how: "elsewhere", of: "photos", ids: [use], on: true })}
           />
           {wishes.length > 0 && <SheetChoices gang={gang} unit={unit} />}
           <HadList
             title="Had elsewhere"
             all={view.had}
             back="Print it after all"
-            onBack={(use) => act({ act: "elsewhere", of: "photos", ids: [use], on: false })}
+            onBack={(use) => tick({ how: "elsewhere", of: "photos", ids: [use], on: false })}
+          />
+          <MadeSheets
+            sheets={view.sheets}
+            albumId={albumId}
+            unit={unit}
+            files="print-sheets"
+            act={act}
+            tick={tick}
             busy={busy}
           />
-          <MadeSheets sheets={view.sheets} albumId={albumId} unit={unit} files="print-sheets" act={act} busy={busy} />
-          <LabOrders view={view} chosen={chosen} act={act} busy={busy} />
+          <LabOrders view={view} chosen={chosen} act={act} tick={tick} busy={busy} />
           <PrinterForm
             key={`${view.printer.across} ${view.printer.along} ${view.printer.margin}`}
             view={view}

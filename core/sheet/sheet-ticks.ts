@@ -1,0 +1,55 @@
+import type { CutStep } from "./cutting.ts";
+import type { PrintState, SheetRecord } from "./printing.ts";
+
+/** What is said of a sheet: that it came out of the printer, or that one of its cuts is made; or that it is not so after all. */
+export type SheetTick =
+  | { readonly how: "printed"; readonly on: boolean }
+  | { readonly how: "cut"; readonly cut: number; readonly on: boolean };
+
+type Ticked = Pick<SheetRecord, "cuts" | "cutsDone" | "printedAt">;
+type OnSheet = { readonly place: number; readonly state: PrintState };
+
+/** The places of the prints that are free of the sheet once these cuts are made: all the cuts that bound them are among them. */
+function cutFree(cuts: readonly CutStep[], done: ReadonlySet<number>): Set<number> {
+  const freed = new Set<number>();
+  for (const [at, { first, second }] of cuts.entries()) {
+    if (!done.has(at)) continue;
+    for (const part of [first, second]) if (part.kind === "print") freed.add(part.print);
+  }
+  return freed;
+}
+
+/**
+ * A sheet and the prints on it after a tick; null where it has no such cut. Said twice it is true once. The first cut says
+ * that the sheet is printed, the last cut of a print that it is cut out; a spoiled print stays spoiled. `at` is when.
+ */
+export function tickSheet<S extends Ticked, P extends OnSheet>(
+  sheet: S,
+  prints: readonly P[],
+  tick: SheetTick,
+  at: string,
+): { readonly sheet: S; readonly prints: readonly P[] } | null {
+  const set = (from: readonly PrintState[], state: PrintState, all: readonly P[], places?: ReadonlySet<number>) =>
+    all.map((each) => (from.includes(each.state) && (places?.has(each.place) ?? true) ? { ...each, state } : each));
+  if (tick.how === "printed")
+    return tick.on
+      ? { sheet: { ...sheet, printedAt: at }, prints: set(["made"], "printed", prints) }
+      : {
+          sheet: { ...sheet, printedAt: null, cutsDone: [] },
+          prints: set(["printed", "trimmed", "spoiled"], "made", prints),
+        };
+  if (!sheet.cuts[tick.cut]) return null;
+  const before = new Set(sheet.cutsDone);
+  const done = new Set(tick.on ? [...before, tick.cut] : [...before].filter((each) => each !== tick.cut));
+  const [was, is] = [cutFree(sheet.cuts, before), cutFree(sheet.cuts, done)];
+  const printed = tick.on ? set(["made"], "printed", prints) : prints;
+  const freed = set(["printed"], "trimmed", printed, new Set([...is].filter((place) => !was.has(place))));
+  return {
+    sheet: {
+      ...sheet,
+      cutsDone: [...done].sort((a, b) => a - b),
+      printedAt: tick.on ? (sheet.printedAt ?? at) : sheet.printedAt,
+    },
+    prints: set(["trimmed"], "printed", freed, new Set([...was].filter((place) => !is.has(place)))),
+  };
+}
