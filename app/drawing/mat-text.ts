@@ -56,9 +56,9 @@ export function matGround(box: MatBox, unit: Unit, small: boolean, name: string)
   };
   const letter = letterOn(box) * 0.85;
   const number = (x: number, y: number, text: number) => `<text x="${x}" y="${y}">${text}</text>`;
-  const across = marks(box.x + 9, box.w).map((at) => number(at * step + 0.8, box.y + 4.5, at));
-  const down = marks(box.y + 9, box.h).map((at) => number(box.x + 1, at * step + 4, at));
-  return `${grid}<g class="fill-on-mat" font-size="${letter}">${across.join("")}${down.join("")}</g>`;
+  const across = marks(box.x + 9, box.w - 15).map((at) => number(at * step + 0.8, box.y + 4.5, at));
+  const down = marks(box.y + 9, box.h - 15).map((at) => number(box.x + 1, at * step + 4, at));
+  return `${grid}<g class="fill-on-mat" font-size="${letter}" aria-hidden="true">${across.join("")}${down.join("")}</g>`;
 }
 
 /** A mat as one piece of data: what to look at and what is drawn there. */

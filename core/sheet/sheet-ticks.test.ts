@@ -16,27 +16,27 @@ const prints = (...states: PrintState[]) => states.map((state, place) => ({ plac
 type Now = { readonly sheet: typeof SHEET; readonly prints: ReturnType<typeof prints> };
 const NEW: Now = { sheet: SHEET, prints: prints("made", "made", "made") };
 const AT = "2026-12-09T18:40:00Z";
-const after = (now: Now, ...all: SheetTick[]): Now =>
+const told = (now: Now, ...all: SheetTick[]): Now =>
   all.reduce((each, one) => (tickSheet(each.sheet, each.prints, one, AT) as Now | null) ?? each, now);
 const states = (now: Now) => now.prints.map(({ state }) => state);
 
 describe("a sheet that is ticked", () => {
   it("is printed by its first cut, and frees a print with the cut that bounds it", () => {
-    const first = after(NEW, { how: "cut", cut: 0, on: true });
+    const first = told(NEW, { how: "cut", cut: 0, on: true });
     expect([first.sheet.printedAt, first.sheet.cutsDone, states(first)]).toEqual([
       AT,
       [0],
       ["trimmed", "printed", "printed"],
     ]);
-    expect(states(after(first, { how: "cut", cut: 1, on: true }))).toEqual(["trimmed", "trimmed", "trimmed"]);
-    expect(states(after(first, { how: "cut", cut: 0, on: false }))).toEqual(["printed", "printed", "printed"]);
+    expect(states(told(first, { how: "cut", cut: 1, on: true }))).toEqual(["trimmed", "trimmed", "trimmed"]);
+    expect(states(told(first, { how: "cut", cut: 0, on: false }))).toEqual(["printed", "printed", "printed"]);
     expect(tickSheet(SHEET, NEW.prints, { how: "cut", cut: 2, on: true }, AT)).toBeNull();
   });
 
   it("keeps what is spoiled so, until the sheet is said not to be printed at all", () => {
     const spoiled: Now = { sheet: { ...SHEET, printedAt: AT }, prints: prints("spoiled", "printed", "printed") };
-    expect(states(after(spoiled, { how: "cut", cut: 0, on: true }))).toEqual(["spoiled", "printed", "printed"]);
-    expect(after(spoiled, { how: "cut", cut: 0, on: true }, { how: "printed", on: false })).toEqual(NEW);
+    expect(states(told(spoiled, { how: "cut", cut: 0, on: true }))).toEqual(["spoiled", "printed", "printed"]);
+    expect(told(spoiled, { how: "cut", cut: 0, on: true }, { how: "printed", on: false })).toEqual(NEW);
   });
 
   it("says the same when each thing is said twice, and a cut taken back leaves no trace but that it is printed", () => {
@@ -46,11 +46,11 @@ describe("a sheet that is ticked", () => {
     );
     fc.assert(
       fc.property(fc.array(tick, { maxLength: 8 }), fc.nat(1), (all, at) => {
-        const now = after(NEW, ...all);
-        expect(after(NEW, ...all.flatMap((each) => [each, each]))).toEqual(now);
-        const printed = after(now, { how: "printed", on: true });
+        const now = told(NEW, ...all);
+        expect(told(NEW, ...all.flatMap((each) => [each, each]))).toEqual(now);
+        const printed = told(now, { how: "printed", on: true });
         if (printed.sheet.cutsDone.includes(at)) return;
-        const back = after(printed, { how: "cut", cut: at, on: true }, { how: "cut", cut: at, on: false });
+        const back = told(printed, { how: "cut", cut: at, on: true }, { how: "cut", cut: at, on: false });
         expect(back).toEqual(printed);
       }),
     );

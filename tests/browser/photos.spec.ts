@@ -219,7 +219,9 @@ test("a mark is seen from the moment it is made until it is kept, and marks leav
         const states = new Set<string>();
         const until = performance.now() + 2000;
         const look = () => {
-          const pressed = [...document.querySelectorAll("aside button[aria-pressed]")].slice(0, 2);
+          const pressed = [
+            ...document.querySelectorAll('[aria-label="The chosen picture"] button[aria-pressed]'),
+          ].slice(0, 2);
           states.add(pressed.map((each) => each.getAttribute("aria-pressed")).join(" "));
           if (performance.now() < until) requestAnimationFrame(look);
           else resolve([...states]);

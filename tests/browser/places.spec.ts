@@ -76,6 +76,9 @@ async function faults(openWindow: OpenWindow, options: BrowserContextOptions, pa
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     );
     if (sideways > 0) against.push(`${place} scrolls sideways`);
+    // On a laptop the parts of an album's place scroll by themselves, and nothing of it moves out of the window.
+    const down = await page.evaluate(() => document.documentElement.scrollHeight - innerHeight);
+    if (down > 0 && !options.isMobile && /albums\/[0-9a-f]/.test(place)) against.push(`${place} scrolls as a whole`);
   };
   if (part === 0) for (const path of ["/sign-in", "/sign-up"]) await look(base() + path);
   await enterDemo(page);
@@ -89,7 +92,7 @@ async function faults(openWindow: OpenWindow, options: BrowserContextOptions, pa
 const PARTS = 3;
 for (const [screen, options] of Object.entries(SCREENS))
   for (let part = 0; part < PARTS; part++)
-    test(`on a ${screen} axe finds nothing on any place, none scrolls sideways, and none complains: part ${part + 1} of ${PARTS}`, async ({
+    test(`on a ${screen} axe finds nothing on any place, none scrolls out of the window, and none complains: part ${part + 1} of ${PARTS}`, async ({
       openWindow,
     }) => {
       test.setTimeout(120_000);

@@ -156,7 +156,7 @@ function Frame({ view, look, phone, children }: Props) {
             <Unsaved at="top" />
             <TurnBar turn={turning} albumId={albumId} />
             <ReturnedWords returned={state.returned} />
-            <div className="min-h-0 min-w-0 flex-1 wide:overflow-y-auto">{children}</div>
+            <div className="relative min-h-0 min-w-0 flex-1 wide:overflow-y-auto">{children}</div>
           </main>
         </div>
       </div>

@@ -17,6 +17,7 @@ const KEYS = [
   ["Alt", "Held while dragging: no snapping"],
   ["Space, ← →", "On a leaf of the strip: take it up, carry it"],
   ["↑ ↓", "On the roll: from picture to picture; S star, B bank, A set aside"],
+  ["+ −", "On a drawing: nearer, farther; the wheel with Ctrl does the same"],
   ["← → ↑ ↓", "On a crop: slide the picture; with Shift, faster"],
   ["Space", "At the trimmer: this cut is made"],
   ["/", "Find a place, a day, a word, a picture, a setting"],

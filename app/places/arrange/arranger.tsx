@@ -3,6 +3,7 @@ import { captionFeet } from "#app/drawing/captions.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
 import type { Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
@@ -177,8 +178,8 @@ export function Arranger({
   const letter = letterOn(box);
   const feet = captionFeet([...boards.map(boardCaption), ...beside.map(besideCaption)], letter);
   return (
-    <div className="flex h-full min-h-0 flex-col overflow-hidden">
-      <div ref={frame} style={steady} className={`min-h-0 flex-1 ${small ? "p-1" : "p-2 wide:p-4"}`}>
+    <div className="flex min-h-0 flex-1 flex-col overflow-hidden">
+      <Zoomed frame={frame} style={steady} small={small}>
         <svg
           ref={svg}
           viewBox={viewBoxOf(box)}
@@ -296,7 +297,7 @@ export function Arranger({
             <LiveMeasures drag={drag} drawing={heldDrawing(drag.grabbed, boards, beside)} unit={unit} letter={letter} />
           )}
         </svg>
-      </div>
+      </Zoomed>
       {bar(selection, pick, (item) => {
         const target = targetFor(boards, item.loose, selection, onResize !== undefined);
         if (target) putOn(item, target);

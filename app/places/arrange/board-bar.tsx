@@ -1,6 +1,7 @@
 import { DropdownMenu } from "radix-ui";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { MatButton } from "#app/parts/mat-button.tsx";
 import { many } from "#app/wording/count.ts";
 import { roomsLeft } from "#app/wording/fit.ts";
 import type { Piece } from "#core/album/leaf.ts";
@@ -9,7 +10,6 @@ import { otherFace } from "#core/book/numeral.ts";
 import { roomsOn } from "#core/book/rooms.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { AddPiece } from "./add-piece.tsx";
-import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
 import { LayAnew } from "./lay-anew.tsx";
 import { sideTroubles } from "./side-troubles.ts";

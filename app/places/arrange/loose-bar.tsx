@@ -1,4 +1,4 @@
-import { MatButton } from "./bar.tsx";
+import { MatButton } from "#app/parts/mat-button.tsx";
 import type { BesideItem, Board } from "./boards.ts";
 import { targetFor, whyNoRoom } from "./targets.ts";
 

@@ -1,7 +1,7 @@
+import { MatButton } from "#app/parts/mat-button.tsx";
 import { NUMERAL_COLOUR_NAME, NUMERAL_NAME } from "#app/wording/day.ts";
 import { NUMERAL_COLOURS, type NumeralLook, type NumeralPiece } from "#core/album/leaf.ts";
 import { NUMERAL_STYLES } from "#core/album/model.ts";
-import { MatButton } from "./bar.tsx";
 
 type Props = {
   readonly what: NumeralPiece;

@@ -1,4 +1,5 @@
 import { LengthBox } from "#app/parts/length-box.tsx";
+import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
 import type { NumeralPiece, Piece } from "#core/album/leaf.ts";
@@ -12,7 +13,6 @@ import { type Length, minus, sayLength, ticks, type Unit } from "#core/measure/l
 import { centredIn, rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
-import { MatButton } from "./bar.tsx";
 import type { Board } from "./boards.ts";
 import { NumeralFields } from "./numeral-fields.tsx";
 import { sideTroubles } from "./side-troubles.ts";

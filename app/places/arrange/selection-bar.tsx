@@ -1,5 +1,6 @@
 import { Link, useNavigate } from "react-router";
 import { to } from "#app/addresses.ts";
+import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
@@ -9,7 +10,6 @@ import { movedTo } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Size } from "#core/measure/size.ts";
 import { arrangement, besides, piecesOf, type Selection } from "./arranger.tsx";
-import { MatButton } from "./bar.tsx";
 import { BoardBar } from "./board-bar.tsx";
 import type { BesideItem, Board } from "./boards.ts";
 import { useBookEdits } from "./book-edits.ts";

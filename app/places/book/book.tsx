@@ -6,8 +6,10 @@ import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { type OnMat, useFocus } from "#app/parts/use-focus.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
+import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
@@ -63,6 +65,8 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
   const spread = useMemo(() => spreadAt(book.leaves, opened, format), [book, opened, format]);
   const boards = useMemo(() => boardsOf(spread, unit), [spread, unit]);
   const box = useMemo(() => frameOf(spread), [spread]);
+  const pages = useMemo(() => pagesOf(spread), [spread]);
+  const focus = useFocus(pages);
   const out = useMemo(() => standingOut(book.leaves, format), [book, format]);
 
   if (!chosen)
@@ -78,48 +82,19 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
     else go(next);
   };
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <PlaceTabs place="book" albumId={albumId} here="book" />
-      <h1 className="sr-only">The book</h1>
-      <div className="min-h-0 flex-1 max-wide:contents wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(290px,330px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The spread"
-          className="relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          {running ? (
-            <Arranger
-              key={chosen.leaf.id}
-              boards={boards}
-              beside={[]}
-              box={box}
-              format={format}
-              unit={unit}
-              name="book"
-              label={spreadLabel(spread, unit)}
-              onArrange={(changes) => arrange(leaves, changes)}
-              bar={(selection, select) => (
-                <SelectionBar
-                  selection={selection ?? { kind: "board", board: boardKey(chosen.leaf.id, turned ? "back" : "front") }}
-                  select={select}
-                  boards={boards}
-                  albumId={albumId}
-                  format={format}
-                  unit={unit}
-                  tryOuts={data.tryOuts}
-                  onArrange={(changes) => arrange(leaves, changes)}
-                />
-              )}
-            />
-          ) : (
-            <p className="m-auto text-on-mat">The book opens as soon as the page runs.</p>
-          )}
-          <Turning spread={spread} count={book.leaves.length} onTurn={turnBy} />
-        </section>
-        <div className="min-w-0 border-line max-wide:order-3 wide:overflow-y-auto wide:border-l">
-          <div className="px-4 wide:px-5">
-            <Refusal />
-            <ClashPanel />
-          </div>
+    <Workplace
+      width="narrow"
+      flush
+      tabs={
+        <>
+          <PlaceTabs place="book" albumId={albumId} here="book" />
+          <h1 className="sr-only">The book</h1>
+        </>
+      }
+      panel={
+        <>
+          <Refusal />
+          <ClashPanel />
           <LeafPanel
             key={`${chosen.leaf.id}${turned}`}
             data={data}
@@ -132,16 +107,54 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             goTo={goTo}
             addMatter={edits.addMatter}
           />
-        </div>
-      </div>
-      <LeafStrip
-        data={data}
-        leaves={book.leaves}
-        chosen={chosen.leaf.id}
-        onChoose={(index) => go(index)}
-        onMove={(leaf, after) => change(leaves, { kind: "move-leaf", leaf, after })}
-      />
-    </div>
+        </>
+      }
+      foot={
+        <LeafStrip
+          data={data}
+          leaves={book.leaves}
+          chosen={chosen.leaf.id}
+          onChoose={(index) => go(index)}
+          onMove={(leaf, after) => change(leaves, { kind: "move-leaf", leaf, after })}
+        />
+      }
+    >
+      <MatStage
+        label="The spread"
+        focus={
+          <FocusRow label="Which page" all="Both" things={pages} chosen={focus.chosen} onChoose={focus.onChoose} />
+        }
+      >
+        {running ? (
+          <Arranger
+            key={chosen.leaf.id}
+            boards={boards}
+            beside={[]}
+            box={focus.box ?? box}
+            format={format}
+            unit={unit}
+            name="book"
+            label={spreadLabel(spread, unit)}
+            onArrange={(changes) => arrange(leaves, changes)}
+            bar={(selection, select) => (
+              <SelectionBar
+                selection={selection ?? { kind: "board", board: boardKey(chosen.leaf.id, turned ? "back" : "front") }}
+                select={select}
+                boards={boards}
+                albumId={albumId}
+                format={format}
+                unit={unit}
+                tryOuts={data.tryOuts}
+                onArrange={(changes) => arrange(leaves, changes)}
+              />
+            )}
+          />
+        ) : (
+          <p className="m-auto text-on-mat">The book opens as soon as the page runs.</p>
+        )}
+        <Turning spread={spread} count={book.leaves.length} onTurn={turnBy} />
+      </MatStage>
+    </Workplace>
   );
 }
 
@@ -190,6 +203,22 @@ function frameOf({ frame }: Spread) {
   const [x, y, w, h] = [mm(frame.x), mm(frame.y), mm(frame.w), mm(frame.h)];
   return { x: x - 12, y: y - 12, w: w + 24, h: h + 24 };
 }
+
+/** The two pages of a spread, each with all that is seen of the leaves on its side. */
+const pagesOf = ({ left, right }: Spread): OnMat[] =>
+  (
+    [
+      ["left", "Left page", left],
+      ["right", "Right page", right],
+    ] as const
+  ).flatMap(([id, name, stack]) => {
+    if (stack.length === 0) return [];
+    const all = stack.map(({ whole }) => whole);
+    const [x, y] = [Math.min(...all.map((each) => mm(each.x))), Math.min(...all.map((each) => mm(each.y)))];
+    const w = Math.max(...all.map((each) => mm(each.x) + mm(each.w))) - x;
+    const h = Math.max(...all.map((each) => mm(each.y) + mm(each.h))) - y;
+    return [{ id, name, box: { x: x - 10, y: y - 10, w: w + 20, h: h + 20 } }];
+  });
 
 function spreadLabel({ left, right }: Spread, unit: BookData["unit"]): string {
   const say = (stack: Spread["left"]) => (stack[0] ? leafName(stack[0].read, unit) : "the cover");

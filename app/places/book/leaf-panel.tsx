@@ -101,7 +101,7 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
     goTo(id);
   };
   return (
-    <div className="grid gap-5 p-4 wide:p-5">
+    <div className="grid gap-5">
       <header>
         <h2 className="text-xl">{leafName(read, unit)}</h2>
         <p className="text-sm text-quiet">

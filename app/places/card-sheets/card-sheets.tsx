@@ -5,6 +5,9 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { Said } from "#app/parts/said.tsx";
+import { useFocus } from "#app/parts/use-focus.ts";
+import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
 import { planMat } from "#app/places/sheets/plan-mat.ts";
@@ -65,66 +68,16 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
     );
     return planMat(gang, (id) => shown.get(id), sheets, unit, "cards");
   }, [onCarrier, carrying, gang, wishes, view, sheets, unit]);
+  const focus = useFocus(mat.parts);
   const answer = made.data;
   const anyBack = chosen.some(({ card }) => card.back.trim() !== "");
   const turn = (id: string) => setLeft(new Set(left.has(id) ? [...left].filter((each) => each !== id) : [...left, id]));
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="words" albumId={albumId} here="card-sheets" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(360px,420px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The sheets, to scale"
-          className="flex h-[56vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          <Mat mat={mat} label={mat.label} className="min-h-0 w-full flex-1" />
-          <div className="mat-bar">
-            {carried.length > 0 && (
-              <div className="flex gap-2">
-                <button
-                  type="button"
-                  className="mat-button"
-                  aria-pressed={!onCarrier}
-                  onClick={() => setOnCarrier(false)}
-                >
-                  Sheets to cut
-                </button>
-                <button
-                  type="button"
-                  className="mat-button"
-                  aria-pressed={onCarrier}
-                  onClick={() => setOnCarrier(true)}
-                >
-                  Carrier
-                </button>
-              </div>
-            )}
-            {onCarrier ? (
-              <p role="status" className="font-numeral text-xl font-semibold">
-                {carrying?.sheets.flat().length ?? 0} {carrying?.sheets.flat().length === 1 ? "card" : "cards"} on{" "}
-                {carrying?.sheets.length ?? 0} {carrying?.sheets.length === 1 ? "carrier" : "carriers"}
-              </p>
-            ) : (
-              <PlanSaid gang={gang} wanted={chosen.length} what="cards" />
-            )}
-            {!onCarrier && gang.sheets.length > 0 && (
-              <button
-                type="button"
-                className="mat-button mat-button-strong ml-auto"
-                disabled={made.state !== "idle"}
-                onClick={() =>
-                  void made.submit({ sheets: structuredClone(gang.sheets) } as never, {
-                    method: "post",
-                    action: to.cardSheets(albumId),
-                    encType: "application/json",
-                  })
-                }
-              >
-                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
-              </button>
-            )}
-          </div>
-        </section>
-        <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="usual"
+      tabs={<PlaceTabs place="words" albumId={albumId} here="card-sheets" />}
+      panel={
+        <>
           <h1 className="text-2xl">Print cards</h1>
           <Refusal />
           {answer &&
@@ -182,9 +135,66 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
             </Link>{" "}
             lies with the print sheets.
           </p>
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage
+        label="The sheets, to scale"
+        focus={<FocusRow label="Which sheet" things={mat.parts} chosen={focus.chosen} onChoose={focus.onChoose} />}
+        bar={
+          <>
+            {carried.length > 0 && (
+              <div className="flex gap-2">
+                <button
+                  type="button"
+                  className="mat-button"
+                  aria-pressed={!onCarrier}
+                  onClick={() => setOnCarrier(false)}
+                >
+                  Sheets to cut
+                </button>
+                <button
+                  type="button"
+                  className="mat-button"
+                  aria-pressed={onCarrier}
+                  onClick={() => setOnCarrier(true)}
+                >
+                  Carrier
+                </button>
+              </div>
+            )}
+            {onCarrier ? (
+              <p role="status" className="font-numeral text-xl font-semibold">
+                {carrying?.sheets.flat().length ?? 0} {carrying?.sheets.flat().length === 1 ? "card" : "cards"} on{" "}
+                {carrying?.sheets.length ?? 0} {carrying?.sheets.length === 1 ? "carrier" : "carriers"}
+              </p>
+            ) : (
+              <PlanSaid gang={gang} wanted={chosen.length} what="cards" />
+            )}
+            {!onCarrier && gang.sheets.length > 0 && (
+              <button
+                type="button"
+                className="mat-button mat-button-strong ml-auto"
+                disabled={made.state !== "idle"}
+                onClick={() =>
+                  void made.submit({ sheets: structuredClone(gang.sheets) } as never, {
+                    method: "post",
+                    action: to.cardSheets(albumId),
+                    encType: "application/json",
+                  })
+                }
+              >
+                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
+              </button>
+            )}
+          </>
+        }
+      >
+        <Zoomed>
+          <Mat mat={{ ...mat, box: focus.box ?? mat.box }} label={mat.label} className="min-h-0 w-full flex-1" />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 
@@ -275,6 +285,9 @@ function carrierMat(
     waste: [],
     prints: cards.map(({ card, at, turned }) => ({ at, turned, of: { kind: "card" as const, card }, words: "" })),
   }));
-  const titles = sheets.map((_, at) => `Carrier ${at + 1}, ${paperName(paper, view.unit)}`);
+  const titles = sheets.map((_, at) => ({
+    name: `Carrier ${at + 1}`,
+    title: `Carrier ${at + 1}, ${paperName(paper, view.unit)}`,
+  }));
   return { ...sheetsMat(drawn, titles, view.unit), label: `${sheets.length} carrier sheets with their cards` };
 }

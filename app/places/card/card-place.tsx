@@ -7,6 +7,8 @@ import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
 import { doesNotFit, fitReason, fitSaid } from "#app/wording/card.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
@@ -41,29 +43,11 @@ export function CardPlace({ view }: { view: CardView }) {
     );
   const isOver = doesNotFit(fit.verdict);
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="words" albumId={albumId} here={null} />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The card, to scale"
-          className="flex h-[56vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          <div className="min-h-0 flex-1">
-            <Mat mat={mat} label={`The ${face} of the card with its words, to scale`} />
-          </div>
-          <div className="mat-bar">
-            <div className="grid" role="status">
-              <p className={`font-numeral text-2xl font-semibold ${isOver ? "text-flame" : ""}`}>
-                {fitSaid(fit.verdict, unit)}
-              </p>
-              <p className="text-on-soot-quiet">{fitReason(fit.verdict)}</p>
-            </div>
-            <div className="ml-auto flex flex-wrap gap-2">
-              <Remedies {...{ fit, desk, face, text: words.text }} onFace={setFace} />
-            </div>
-          </div>
-        </section>
-        <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="broad"
+      tabs={<PlaceTabs place="words" albumId={albumId} here={null} />}
+      panel={
+        <>
           <ClashPanel />
           <div className="flex flex-wrap items-baseline justify-between gap-2">
             <h1 className="text-2xl">
@@ -119,9 +103,30 @@ export function CardPlace({ view }: { view: CardView }) {
             {step(view.before, "Card before")}
             {step(view.after, "Next card")}
           </div>
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage
+        label="The card, to scale"
+        bar={
+          <>
+            <div className="grid" role="status">
+              <p className={`font-numeral text-2xl font-semibold ${isOver ? "text-flame" : ""}`}>
+                {fitSaid(fit.verdict, unit)}
+              </p>
+              <p className="text-on-soot-quiet">{fitReason(fit.verdict)}</p>
+            </div>
+            <div className="ml-auto flex flex-wrap gap-2">
+              <Remedies {...{ fit, desk, face, text: words.text }} onFace={setFace} />
+            </div>
+          </>
+        }
+      >
+        <Zoomed>
+          <Mat mat={mat} label={`The ${face} of the card with its words, to scale`} />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

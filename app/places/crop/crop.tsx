@@ -4,6 +4,8 @@ import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { SHARPNESS } from "#app/wording/photo.ts";
@@ -74,49 +76,11 @@ export function Crop({ view }: { view: CropView }) {
       </Link>
     ) : null;
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="photos" albumId={albumId} here={null} />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The print, to scale"
-          className="flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          <div className="min-h-0 flex-1">
-            <CropDrawing
-              photoId={saved.photoId}
-              {...{ facts, print, crop, frame, over, spots, unit, setting }}
-              kept={keptPoint(facts, crop)}
-              onSlide={(to) => take({ ...crop, slide: slideTo(facts, crop, to) })}
-              onKeep={(keep) => take({ ...crop, keep, slide: { x: 0, y: 0 } })}
-            />
-          </div>
-          <div className="mat-bar">
-            <button type="button" className="mat-button" aria-pressed={setting} onClick={() => setSetting(!setting)}>
-              {setting ? "Press on what must stay" : "Set the point to keep"}
-            </button>
-            <label className="flex min-h-8 flex-1 items-center gap-2">
-              Closer
-              <input
-                type="range"
-                min={100}
-                max={MOST_CLOSER}
-                value={crop.closer}
-                onChange={(event) => take({ ...crop, closer: Number(event.target.value) })}
-                className="min-w-24 flex-1 accent-flame"
-              />
-              <span className="w-12 text-right tabular-nums">{crop.closer} %</span>
-            </label>
-            {!isAsItComes && (
-              <button type="button" className="mat-button" onClick={() => take(AS_IT_COMES)}>
-                As it comes
-              </button>
-            )}
-            <p className="w-full text-on-soot-quiet">
-              Slide the picture with the pointer or the arrow keys. Beyond the ember edge it is lost.
-            </p>
-          </div>
-        </section>
-        <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="usual"
+      tabs={<PlaceTabs place="photos" albumId={albumId} here={null} />}
+      panel={
+        <>
           <div className="flex flex-wrap items-baseline justify-between gap-2">
             <h1 className="text-2xl">
               <Link to={to.entry(albumId, view.at)} className="hover:text-ember">
@@ -183,9 +147,50 @@ export function Crop({ view }: { view: CropView }) {
             {step(view.before, "Print before")}
             {step(view.after, "Next print")}
           </div>
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage
+        label="The print, to scale"
+        bar={
+          <>
+            <button type="button" className="mat-button" aria-pressed={setting} onClick={() => setSetting(!setting)}>
+              {setting ? "Press on what must stay" : "Set the point to keep"}
+            </button>
+            <label className="flex min-h-8 flex-1 items-center gap-2">
+              Closer
+              <input
+                type="range"
+                min={100}
+                max={MOST_CLOSER}
+                value={crop.closer}
+                onChange={(event) => take({ ...crop, closer: Number(event.target.value) })}
+                className="min-w-24 flex-1 accent-flame"
+              />
+              <span className="w-12 text-right tabular-nums">{crop.closer} %</span>
+            </label>
+            {!isAsItComes && (
+              <button type="button" className="mat-button" onClick={() => take(AS_IT_COMES)}>
+                As it comes
+              </button>
+            )}
+            <p className="w-full text-on-soot-quiet">
+              Slide the picture with the pointer or the arrow keys. Beyond the ember edge it is lost.
+            </p>
+          </>
+        }
+      >
+        <Zoomed>
+          <CropDrawing
+            photoId={saved.photoId}
+            {...{ facts, print, crop, frame, over, spots, unit, setting }}
+            kept={keptPoint(facts, crop)}
+            onSlide={(to) => take({ ...crop, slide: slideTo(facts, crop, to) })}
+            onKeep={(keep) => take({ ...crop, keep, slide: { x: 0, y: 0 } })}
+          />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { matBox, mm } from "#app/drawing/mat-text.ts";
+import { FocusRow } from "#app/parts/workplace.tsx";
 import { Arranger, type Selection } from "#app/places/arrange/arranger.tsx";
-import { MatButton } from "#app/places/arrange/bar.tsx";
 import type { Board, Faces } from "#app/places/arrange/boards.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
@@ -75,7 +75,12 @@ export function DayArranger({ view }: { view: DayView }) {
   };
   return (
     <>
-      {all.boards.length > 1 && <Leaves boards={all.boards} only={only} onChoose={ask} />}
+      <FocusRow
+        label="Leaves on the mat"
+        things={all.boards.map(({ read, name }) => ({ id: read.leaf.id, name }))}
+        chosen={only}
+        onChoose={(leaf) => ask(leaf ?? ALL)}
+      />
       <Arranger
         // Another leaf on the mat: nothing on it is under the hand yet.
         key={only}
@@ -119,28 +124,4 @@ function chosenLeaf(boards: readonly Board[], asked: string | null, many: boolea
   const found = boards.find(({ read }) => read.leaf.id === asked);
   const first = many ? (boards.find(({ read }) => read.build.insert === null) ?? boards[0]) : undefined;
   return found?.read.leaf.id ?? first?.read.leaf.id ?? null;
-}
-
-/** Which of a day's leaves lies on the mat, or all together. */
-function Leaves({
-  boards,
-  only,
-  onChoose,
-}: {
-  boards: readonly Board[];
-  only: string | null;
-  onChoose: (leaf: string) => void;
-}) {
-  return (
-    <fieldset className="flex min-w-0 gap-2 overflow-x-auto bg-soot px-3.5 py-2">
-      <legend className="sr-only">Leaves on the mat</legend>
-      {[{ id: ALL, name: "All" }, ...boards.map(({ read, name }) => ({ id: read.leaf.id, name }))].map(
-        ({ id, name }) => (
-          <MatButton key={id} pressed={id === (only ?? ALL)} onClick={() => onChoose(id)}>
-            {name}
-          </MatButton>
-        ),
-      )}
-    </fieldset>
-  );
 }

@@ -4,6 +4,7 @@ import type { PageRow } from "#app/drawing/page-row.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
@@ -22,12 +23,11 @@ import { WordsPanel } from "./words-panel.tsx";
 export function DayBench({ view: saved, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const view = useDayNow(saved);
   return (
-    <div className="wide:grid wide:h-full wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)]">
-      <section aria-label="The mat" className="relative flex h-[58vh] flex-col overflow-hidden bg-mat wide:h-full">
-        <DayMat view={view} />
-      </section>
-      <div className="min-w-0 wide:overflow-y-auto">
-        <div className="grid gap-0 px-4 pt-4 pb-8 wide:px-6">
+    <Workplace
+      width="broad"
+      flush
+      panel={
+        <>
           <Heading view={view} rows={rows} />
           <MovedHere view={view} />
           <Refusal />
@@ -39,9 +39,13 @@ export function DayBench({ view: saved, rows }: { view: DayView; rows: readonly 
           <FinishPanel view={view} />
           <NotePanel view={view} />
           <Foot view={view} rows={rows} />
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage label="The mat">
+        <DayMat view={view} />
+      </MatStage>
+    </Workplace>
   );
 }
 

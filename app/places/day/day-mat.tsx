@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { Mat } from "#app/drawing/mat.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { type DayView, entryName } from "./view.ts";
 
 const DayArranger = lazy(() => import("./day-arranger.tsx").then((module) => ({ default: module.DayArranger })));
@@ -9,8 +10,13 @@ const DayArranger = lazy(() => import("./day-arranger.tsx").then((module) => ({ 
 export function DayMat({ view }: { view: DayView }) {
   const running = useRunning();
   const still = (
-    <div className="min-h-0 flex-1 p-2 pb-24 wide:p-4 wide:pb-24">
-      <Mat mat={view.mat} label={`The page of ${entryName(view)}, ${view.sizeSaid}, with everything on it, to scale`} />
+    <div className="flex min-h-0 flex-1 flex-col pb-28">
+      <Zoomed>
+        <Mat
+          mat={view.mat}
+          label={`The page of ${entryName(view)}, ${view.sizeSaid}, with everything on it, to scale`}
+        />
+      </Zoomed>
     </div>
   );
   return running ? (

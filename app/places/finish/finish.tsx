@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { buttonLook } from "#app/parts/button.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { WriteFile } from "#app/places/background/write-file.tsx";
 import type { LooseEnd } from "./view.ts";
 
@@ -19,71 +20,76 @@ type Props = {
 /** What is loose, and the ways out of the program. */
 export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props) {
   return (
-    <div className="grid max-w-5xl gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_340px] wide:p-7">
-      <section aria-labelledby="ends">
-        <h1 className="text-3xl">Finish</h1>
-        <p className="pb-4 text-quiet">
-          {inBook} of {wanted} in the book. Finishing in April is still finishing.
-        </p>
-        <h2 id="ends" className="border-b border-line pb-2 text-xl">
-          Loose ends
-        </h2>
-        {ends.length === 0 ? (
-          <p className="py-3">None that were noted.</p>
-        ) : (
-          <ul>
-            {ends.map(({ date, name, said }) => (
-              <li key={`${date} ${said}`} className="border-b border-line">
-                <Link
-                  to={to.day(albumId, date)}
-                  className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]"
-                >
-                  <span className="font-medium">{name}</span>
-                  <span>{said}</span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
-      <section aria-labelledby="out" className="grid content-start gap-5">
-        <h2 id="out" className="border-b border-line pb-2 text-xl">
-          Take it with you
-        </h2>
-        {secret > 0 && (
-          <p className="border-l-4 border-ember pl-3 text-sm">
-            {secret === 1 ? "One private text stays here" : `${secret} private texts stay here`} and{" "}
-            {secret === 1 ? "goes" : "go"} with none of these until {secret === 1 ? "its" : "their"} day.
+    <Workplace
+      panel={
+        <section aria-labelledby="out" className="grid content-start gap-5">
+          <h2 id="out" className="border-b border-line pb-2 text-xl">
+            Take it with you
+          </h2>
+          {secret > 0 && (
+            <p className="border-l-4 border-ember pl-3 text-sm">
+              {secret === 1 ? "One private text stays here" : `${secret} private texts stay here`} and{" "}
+              {secret === 1 ? "goes" : "go"} with none of these until {secret === 1 ? "its" : "their"} day.
+            </p>
+          )}
+          <Way
+            title="Archive to keep"
+            way={<WriteFile wanted={{ kind: "write-archive", albumId, places: true }} action="Write the archive" />}
+          >
+            A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
+            they came, places included. It reads back into any Hearth Clock.
+          </Way>
+          <Way
+            title="Archive to hand on"
+            way={
+              <WriteFile wanted={{ kind: "write-archive", albumId, places: false }} action="Write it without places" />
+            }
+          >
+            The same, with the place taken out of every photo. Names, faces and words are still in it: look before you
+            share.
+          </Way>
+          <Way
+            title="Day plan as a table"
+            way={
+              <a href={to.document(albumId, "day-plan", "plan.csv")} download className={buttonLook("plain", true)}>
+                <Download className="size-4" aria-hidden="true" /> Save the table
+              </a>
+            }
+          >
+            One row a day, as CSV for any spreadsheet.
+          </Way>
+        </section>
+      }
+    >
+      <PageStage>
+        <section aria-labelledby="ends">
+          <h1 className="text-3xl">Finish</h1>
+          <p className="pb-4 text-quiet">
+            {inBook} of {wanted} in the book. Finishing in April is still finishing.
           </p>
-        )}
-        <Way
-          title="Archive to keep"
-          way={<WriteFile wanted={{ kind: "write-archive", albumId, places: true }} action="Write the archive" />}
-        >
-          A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
-          they came, places included. It reads back into any Hearth Clock.
-        </Way>
-        <Way
-          title="Archive to hand on"
-          way={
-            <WriteFile wanted={{ kind: "write-archive", albumId, places: false }} action="Write it without places" />
-          }
-        >
-          The same, with the place taken out of every photo. Names, faces and words are still in it: look before you
-          share.
-        </Way>
-        <Way
-          title="Day plan as a table"
-          way={
-            <a href={to.document(albumId, "day-plan", "plan.csv")} download className={buttonLook("plain", true)}>
-              <Download className="size-4" aria-hidden="true" /> Save the table
-            </a>
-          }
-        >
-          One row a day, as CSV for any spreadsheet.
-        </Way>
-      </section>
-    </div>
+          <h2 id="ends" className="border-b border-line pb-2 text-xl">
+            Loose ends
+          </h2>
+          {ends.length === 0 ? (
+            <p className="py-3">None that were noted.</p>
+          ) : (
+            <ul>
+              {ends.map(({ date, name, said }) => (
+                <li key={`${date} ${said}`} className="border-b border-line">
+                  <Link
+                    to={to.day(albumId, date)}
+                    className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]"
+                  >
+                    <span className="font-medium">{name}</span>
+                    <span>{said}</span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          )}
+        </section>
+      </PageStage>
+    </Workplace>
   );
 }
 

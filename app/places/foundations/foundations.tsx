@@ -5,6 +5,7 @@ import { TextField } from "#app/parts/field.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { many } from "#app/wording/count.ts";
@@ -79,9 +80,44 @@ export function Foundations({ data, templates, own, taken, last, keeping, dates,
     );
   };
   return (
-    <div>
-      <PlaceTabs place="book" albumId={data.albumId} here="foundations" />
-      <div className="grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(380px,440px)] wide:p-6">
+    <Workplace
+      width="broad"
+      tabs={<PlaceTabs place="book" albumId={data.albumId} here="foundations" />}
+      panel={
+        <section aria-labelledby="preview" className="grid content-start gap-3">
+          <h2 id="preview" className="border-b border-line pb-1 text-lg">
+            What changes
+          </h2>
+          <Form method="post" className="flex items-center justify-between gap-4">
+            <input type="hidden" name="pattern" value={JSON.stringify(pattern)} />
+            <p className="text-sm">
+              {sets === 0 ? "No page would change." : `${many(sets, "page is", "pages are")} set, the others stay.`}
+            </p>
+            <Button type="submit" look="main" disabled={busy || sets === 0} name="intent" value="set">
+              {busy ? "Setting" : `Set ${many(sets, "page")}`}
+            </Button>
+          </Form>
+          <ol className="grid">
+            {lines.map((line) => (
+              <Line
+                key={line.page.days[0]?.id}
+                line={line}
+                data={data}
+                book={book}
+                pick={
+                  onDates
+                    ? { on: line.page.days.some(({ date }) => chosenDates.has(date)), toggle: () => toggle(line.page) }
+                    : line.outcome.kind === "sets" || line.outcome.kind === "left-out"
+                      ? { on: line.outcome.kind === "sets", toggle: () => leaveOut(line.page) }
+                      : null
+                }
+              />
+            ))}
+          </ol>
+        </section>
+      }
+    >
+      <PageStage>
         <div className="grid content-start gap-6">
           <div>
             <h1 className="text-2xl">Foundation pages</h1>
@@ -124,39 +160,8 @@ export function Foundations({ data, templates, own, taken, last, keeping, dates,
             </div>
           </section>
         </div>
-        <section aria-labelledby="preview" className="grid content-start gap-3">
-          <h2 id="preview" className="border-b border-line pb-1 text-lg">
-            What changes
-          </h2>
-          <Form method="post" className="flex items-center justify-between gap-4">
-            <input type="hidden" name="pattern" value={JSON.stringify(pattern)} />
-            <p className="text-sm">
-              {sets === 0 ? "No page would change." : `${many(sets, "page is", "pages are")} set, the others stay.`}
-            </p>
-            <Button type="submit" look="main" disabled={busy || sets === 0} name="intent" value="set">
-              {busy ? "Setting" : `Set ${many(sets, "page")}`}
-            </Button>
-          </Form>
-          <ol className="grid">
-            {lines.map((line) => (
-              <Line
-                key={line.page.days[0]?.id}
-                line={line}
-                data={data}
-                book={book}
-                pick={
-                  onDates
-                    ? { on: line.page.days.some(({ date }) => chosenDates.has(date)), toggle: () => toggle(line.page) }
-                    : line.outcome.kind === "sets" || line.outcome.kind === "left-out"
-                      ? { on: line.outcome.kind === "sets", toggle: () => leaveOut(line.page) }
-                      : null
-                }
-              />
-            ))}
-          </ol>
-        </section>
-      </div>
-    </div>
+      </PageStage>
+    </Workplace>
   );
 }
 

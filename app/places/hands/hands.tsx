@@ -8,6 +8,8 @@ import { LengthBox } from "#app/parts/length-box.tsx";
 import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said } from "#app/parts/said.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { nothingDone } from "#app/wording/sending.ts";
 import { laidMarks } from "#core/draw/card.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
@@ -52,13 +54,11 @@ export function Hands({ view }: { view: HandsView }) {
   const [line, setLine] = useState<Length>(unit === "inch" ? inches(5 / 16) : millimetres(8));
   const read = readHand(name.trim() || "A hand", { wide, lines, last, line });
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="words" albumId={albumId} here="hands" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(400px,460px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section aria-label="The copy, to scale" className="h-[48vh] overflow-hidden bg-mat wide:h-full">
-          <Copy hand={read.ok ? read.hand : null} wide={wide} unit={unit} />
-        </section>
-        <div className="grid content-start gap-6 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="broad"
+      tabs={<PlaceTabs place="words" albumId={albumId} here="hands" />}
+      panel={
+        <>
           <h1 className="text-2xl">Hands and stamps</h1>
           {answer &&
             (answer.ok ? (
@@ -154,9 +154,15 @@ export function Hands({ view }: { view: HandsView }) {
           <p className="text-sm text-quiet">
             Cards keep the measures they were written with, whatever is changed or put away here.
           </p>
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage label="The copy, to scale">
+        <Zoomed>
+          <Copy hand={read.ok ? read.hand : null} wide={wide} unit={unit} />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

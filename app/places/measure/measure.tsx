@@ -8,6 +8,8 @@ import { Outcome } from "#app/parts/outcome.tsx";
 import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { useSeenVersion } from "#app/parts/use-seen-version.ts";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { many } from "#app/wording/count.ts";
 import { BINDING_NAME, HOLE_PRESET_NAME } from "#app/wording/format.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -88,25 +90,12 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
     setField("holePositions");
   };
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="book" albumId={albumId} here="measure" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(420px,480px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The book, to scale"
-          className="flex h-[48vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          <div className="min-h-0 flex-1">
-            <Mat
-              mat={formatMat(lastGood.current, unit, field)}
-              label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
-            />
-          </div>
-          <p className="min-h-12 bg-soot px-4 py-3 text-sm text-on-soot" aria-live="polite">
-            {(field && HOW[field]) ?? "Cover, leaf, opening and page, as they lie over each other."}
-          </p>
-        </section>
-        <div className="min-w-0 wide:overflow-y-auto">
-          <Form method="post" className="grid gap-5 p-4 wide:p-6">
+    <Workplace
+      width="broad"
+      tabs={<PlaceTabs place="book" albumId={albumId} here="measure" />}
+      panel={
+        <>
+          <Form method="post" className="grid gap-5">
             <div>
               <h1 className="text-3xl">Measure the book</h1>
               <p className="text-sm text-quiet">
@@ -225,9 +214,25 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               </p>
             </section>
           )}
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage
+        label="The book, to scale"
+        bar={
+          <p aria-live="polite">
+            {(field && HOW[field]) ?? "Cover, leaf, opening and page, as they lie over each other."}
+          </p>
+        }
+      >
+        <Zoomed>
+          <Mat
+            mat={formatMat(lastGood.current, unit, field)}
+            label={`${text.formatName}, as measured: cover, leaf, opening, page and holes over each other`}
+          />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

@@ -7,6 +7,7 @@ import { StateMark } from "#app/drawing/state-mark.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
 import { RING_NAME } from "#app/wording/day.ts";
 import { ChosenDayPanel } from "./chosen-day.tsx";
@@ -52,16 +53,23 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
     return `?${next}`;
   };
 
+  const beside = (
+    <>
+      <div className={table ? "max-wide:hidden" : ""}>
+        {outlined && <ChosenDayPanel albumId={view.albumId} day={view.chosen} row={outlined} />}
+      </div>
+      <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />
+    </>
+  );
   return (
-    <div
-      className={
-        table
-          ? "grid gap-8 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:p-7"
-          : "grid gap-6 p-4 wide:grid-cols-[minmax(0,1.15fr)_minmax(380px,1fr)] wide:p-7"
-      }
+    <Workplace
+      tabs={<h1 className="sr-only">Month</h1>}
+      width={table ? "usual" : "half"}
+      // Of a list on a phone, what tonight is for comes first.
+      lead={table && beside}
+      panel={!table && beside}
     >
-      <h1 className="sr-only">Month</h1>
-      <section aria-label="The days" className="min-w-0">
+      <PageStage label="The days">
         {table ? (
           <DayTable view={view} rows={rows} chosen={chosen} onChoose={choose} />
         ) : (
@@ -86,14 +94,8 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
             </Link>
           </p>
         )}
-      </section>
-      <div className={`grid content-start gap-6 ${table ? "max-wide:order-first" : ""}`}>
-        <div className={table ? "max-wide:hidden" : ""}>
-          {outlined && <ChosenDayPanel albumId={view.albumId} day={view.chosen} row={outlined} />}
-        </div>
-        <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />
-      </div>
-    </div>
+      </PageStage>
+    </Workplace>
   );
 }
 

@@ -7,6 +7,7 @@ import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
 import { PHOTO_RULE } from "#app/wording/photo.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -52,38 +53,11 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
   const days = new Set(view.rows.map(({ date }) => date)).size;
   const empty = view.rows.length - found.length;
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="photos" albumId={view.albumId} here="who-goes-where" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(300px,340px)] wide:grid-rows-[minmax(0,1fr)]">
-        <div className="min-w-0 px-4 pb-6 wide:overflow-y-auto wide:px-6">
-          <h1 className="pt-4 text-2xl">Who goes where</h1>
-          <p className="max-w-prose pb-3 text-sm text-quiet">
-            {view.rows.length === 0
-              ? "No page waits for a print. Keep room for photos on a foundation page, and it is proposed here."
-              : `${many(view.rows.length, "print waits", "prints wait")} on ${many(days, "day")}; ${many(view.from, "picture is", "pictures are")} free. What is on a page already stays.`}
-          </p>
-          <Outcome answer={answer} why={REFUSED} kept="Nothing was placed." />
-          {found.length > 0 && (
-            <ol className="grid border-t border-line">
-              {found.map((row) => (
-                <Row
-                  key={row.wanted.id}
-                  row={row}
-                  unit={view.unit}
-                  isTaken={!left.has(row.wanted.id)}
-                  onTake={(on) => {
-                    const next = new Set(left);
-                    if (on) next.delete(row.wanted.id);
-                    else next.add(row.wanted.id);
-                    setLeft(next);
-                  }}
-                />
-              ))}
-            </ol>
-          )}
-          <StillEmpty view={view} />
-        </div>
-        <aside className="grid content-start gap-5 border-line bg-panel p-4 wide:overflow-y-auto wide:border-l wide:p-5">
+    <Workplace
+      width="narrow"
+      tabs={<PlaceTabs place="photos" albumId={view.albumId} here="who-goes-where" />}
+      panel={
+        <>
           <Form method="post" className="grid gap-3">
             <input type="hidden" name="intent" value="take" />
             <input
@@ -149,9 +123,38 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
               A picture may be on a second page
             </label>
           </Form>
-        </aside>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <PageStage>
+        <h1 className="text-2xl">Who goes where</h1>
+        <p className="max-w-prose pb-3 text-sm text-quiet">
+          {view.rows.length === 0
+            ? "No page waits for a print. Keep room for photos on a foundation page, and it is proposed here."
+            : `${many(view.rows.length, "print waits", "prints wait")} on ${many(days, "day")}; ${many(view.from, "picture is", "pictures are")} free. What is on a page already stays.`}
+        </p>
+        <Outcome answer={answer} why={REFUSED} kept="Nothing was placed." />
+        {found.length > 0 && (
+          <ol className="grid border-t border-line">
+            {found.map((row) => (
+              <Row
+                key={row.wanted.id}
+                row={row}
+                unit={view.unit}
+                isTaken={!left.has(row.wanted.id)}
+                onTake={(on) => {
+                  const next = new Set(left);
+                  if (on) next.delete(row.wanted.id);
+                  else next.add(row.wanted.id);
+                  setLeft(next);
+                }}
+              />
+            ))}
+          </ol>
+        )}
+        <StillEmpty view={view} />
+      </PageStage>
+    </Workplace>
   );
 }
 

@@ -7,6 +7,7 @@ import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { type Handed, handIn, runOf } from "#app/sending/hand-in.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox, useSending } from "#app/sending/sending.tsx";
@@ -101,7 +102,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the buttons inside do the same
     <div
-      className={`flex flex-col wide:h-full ${over ? "outline-4 -outline-offset-4 outline-ember" : ""}`}
+      className={`wide:h-full ${over ? "outline-4 -outline-offset-4 outline-ember" : ""}`}
       onDragOver={(event) => {
         event.preventDefault();
         setOver(true);
@@ -113,10 +114,43 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         void droppedFiles(event.dataTransfer).then(start);
       }}
     >
-      <PlaceTabs place="photos" albumId={view.albumId} here="photos" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
-        <div className="min-w-0 px-4 wide:overflow-y-auto wide:px-6">
-          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pt-4 pb-2">
+      <Workplace
+        tabs={<PlaceTabs place="photos" albumId={view.albumId} here="photos" />}
+        panel={
+          chosen ? (
+            <>
+              <PicturePanel
+                albumId={view.albumId}
+                picture={chosen}
+                alike={
+                  chosen.alike
+                    ? pictures
+                        .filter(({ alike }) => alike?.group === chosen.alike?.group)
+                        .sort((a, b) => (a.alike?.rank ?? 0) - (b.alike?.rank ?? 0))
+                    : []
+                }
+                onMark={mark}
+                onChoose={setChosen}
+              />
+              <Button look="quiet" small onClick={() => setChosen(null)}>
+                Back to filling the roll
+              </Button>
+            </>
+          ) : (
+            <>
+              <h2 className="text-xl">Fill the roll</h2>
+              <UploadBox run={run} leftOut={leftOut} isStopped={stopped} room={room} onFiles={start} onStop={stop} />
+              {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
+              <p className="text-sm text-quiet">
+                Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, a set
+                aside.
+              </p>
+            </>
+          )
+        }
+      >
+        <PageStage>
+          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pb-2">
             <h1 className="text-2xl">The roll</h1>
             <p className="text-sm text-quiet">{many(pictures.length, "picture")}</p>
           </div>
@@ -177,40 +211,8 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               onChoose={setChosen}
             />
           )}
-        </div>
-        <aside className="grid content-start gap-5 border-line bg-panel p-4 wide:overflow-y-auto wide:border-l wide:p-5">
-          {chosen ? (
-            <>
-              <PicturePanel
-                albumId={view.albumId}
-                picture={chosen}
-                alike={
-                  chosen.alike
-                    ? pictures
-                        .filter(({ alike }) => alike?.group === chosen.alike?.group)
-                        .sort((a, b) => (a.alike?.rank ?? 0) - (b.alike?.rank ?? 0))
-                    : []
-                }
-                onMark={mark}
-                onChoose={setChosen}
-              />
-              <Button look="quiet" small onClick={() => setChosen(null)}>
-                Back to filling the roll
-              </Button>
-            </>
-          ) : (
-            <>
-              <h2 className="text-xl">Fill the roll</h2>
-              <UploadBox run={run} leftOut={leftOut} isStopped={stopped} room={room} onFiles={start} onStop={stop} />
-              {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
-              <p className="text-sm text-quiet">
-                Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, a set
-                aside.
-              </p>
-            </>
-          )}
-        </aside>
-      </div>
+        </PageStage>
+      </Workplace>
     </div>
   );
 }

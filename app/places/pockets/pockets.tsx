@@ -6,6 +6,8 @@ import { LengthBox } from "#app/parts/length-box.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { CUT_PROBLEM, LAYOUT_PROBLEM } from "#app/wording/book.ts";
 import { many } from "#app/wording/count.ts";
 import type { Away } from "#app/wording/sending.ts";
@@ -106,33 +108,11 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
     if (mine) take({ page: mine.page, margin: mine.margin, root: mine.root });
   };
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <PlaceTabs place="book" albumId={albumId} here="pockets" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,430px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The pockets, to scale"
-          className="flex h-[48vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          {read.ok && (
-            <LayoutDrawing
-              opening={opening}
-              read={read}
-              unit={unit}
-              chosen={at}
-              onChoose={(index) => setChosen(paths[index] ?? [])}
-            />
-          )}
-          <p className="mat-bar" aria-live="polite">
-            {pocket ? (
-              <>
-                Pocket {at + 1} of {paths.length}: {sayLength(pocket.w, unit)} × {sayLength(pocket.h, unit)} inside.
-              </>
-            ) : (
-              "Choose a pocket."
-            )}
-          </p>
-        </section>
-        <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="broad"
+      tabs={<PlaceTabs place="book" albumId={albumId} here="pockets" />}
+      panel={
+        <>
           <div>
             <h1 className="text-2xl">Pockets</h1>
             <p className="text-sm text-quiet">
@@ -266,9 +246,36 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
             </section>
           )}
           <OwnFromFile kind="layout" albumId={albumId} />
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage
+        label="The pockets, to scale"
+        bar={
+          <p aria-live="polite">
+            {pocket ? (
+              <>
+                Pocket {at + 1} of {paths.length}: {sayLength(pocket.w, unit)} × {sayLength(pocket.h, unit)} inside.
+              </>
+            ) : (
+              "Choose a pocket."
+            )}
+          </p>
+        }
+      >
+        <Zoomed>
+          {read.ok && (
+            <LayoutDrawing
+              opening={opening}
+              read={read}
+              unit={unit}
+              chosen={at}
+              onChoose={(index) => setChosen(paths[index] ?? [])}
+            />
+          )}
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

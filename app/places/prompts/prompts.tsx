@@ -4,6 +4,7 @@ import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Tick } from "#app/parts/tick.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { dealable } from "#core/album/jar.ts";
@@ -69,96 +70,92 @@ export function Prompts({ view }: { view: PromptsView }) {
     if (other) setHeld(new Map([...held, [day.date, other.id]]));
   };
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="words" albumId={albumId} here="prompts" />
-      <div className="flex min-h-0 flex-1 flex-col wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(340px,400px)] wide:grid-rows-[minmax(0,1fr)]">
-        <div className="p-4 wide:overflow-y-auto wide:p-6">
-          <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
-            <h1 className="text-2xl">{JAR_NAME[jar]}</h1>
-            <nav aria-label="Which jar" className="flex gap-4 text-sm">
-              {(Object.keys(JAR_NAME) as Jar[]).map((each) => (
-                <Link
-                  key={each}
-                  to={to.prompts(albumId, { jar: each })}
-                  aria-current={each === jar ? "page" : undefined}
-                  className={`flex min-h-9 items-center border-b-2 ${each === jar ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
-                >
-                  The jar of {JAR_NAME[each].toLowerCase()}
-                </Link>
-              ))}
-            </nav>
+    <Workplace
+      tabs={<PlaceTabs place="words" albumId={albumId} here="prompts" />}
+      lead={
+        <section aria-label="The deal" className="grid gap-3">
+          <DealSaid found={found} toGo={toGo.length} slips={slips.length} wishes={wishes} onWishes={setWishes} />
+          <div className="flex flex-wrap gap-2">
+            <Button look="main" disabled={busy || toGo.length === 0} onClick={handOut}>
+              {toGo.length === 1 ? "Put it on its day" : `Put these ${toGo.length} on their days`}
+            </Button>
+            <Button onClick={() => setSeed(seed + 1)} disabled={!found.ok}>
+              Shuffle
+            </Button>
+            {seed > 1 && (
+              <Button look="quiet" onClick={() => setSeed(seed - 1)}>
+                The deal before
+              </Button>
+            )}
           </div>
-          <DealOutcome answer={fetcher.data ?? null} />
-          <ol className="grid">
-            {days.map((day) => (
-              <DayRow
-                key={day.date}
-                day={day}
-                albumId={albumId}
-                dealtText={dealt.has(day.date) ? (slipOf(dealt.get(day.date) ?? "")?.text ?? null) : null}
-                isHeld={held.has(day.date)}
-                onSwap={() => swapOne(day)}
-                onHold={(on) => {
-                  const next = new Map(held);
-                  const slip = dealt.get(day.date);
-                  if (on && slip) next.set(day.date, slip);
-                  else next.delete(day.date);
-                  setHeld(next);
-                }}
-                onLetGo={() =>
-                  put(`${day.dayId}:${jar}`, {
-                    what: "edit",
-                    dayId: day.dayId,
-                    base: day.version,
-                    edit: jar === "prompt" ? { kind: "let-go" } : { kind: "technique", text: "", slip: null },
-                  })
+          <p className="text-sm text-quiet">Deal {seed}. The same number deals the same month.</p>
+          <fieldset className="grid">
+            <legend className="mb-1 font-medium">A fair deal</legend>
+            {WISHES.map((wish) => (
+              <Tick
+                key={wish}
+                on={wishes.has(wish)}
+                onTurn={() =>
+                  setWishes(new Set(wishes.has(wish) ? [...wishes].filter((each) => each !== wish) : [...wishes, wish]))
                 }
-              />
-            ))}
-          </ol>
-        </div>
-        {/* On a phone the deal stands over the days and the decks under them. */}
-        <aside className="contents content-start gap-5 border-line bg-panel wide:grid wide:overflow-y-auto wide:border-l wide:p-6">
-          <section aria-label="The deal" className="order-first grid gap-3 bg-panel p-4 wide:order-none wide:p-0">
-            <DealSaid found={found} toGo={toGo.length} slips={slips.length} wishes={wishes} onWishes={setWishes} />
-            <div className="flex flex-wrap gap-2">
-              <Button look="main" disabled={busy || toGo.length === 0} onClick={handOut}>
-                {toGo.length === 1 ? "Put it on its day" : `Put these ${toGo.length} on their days`}
-              </Button>
-              <Button onClick={() => setSeed(seed + 1)} disabled={!found.ok}>
-                Shuffle
-              </Button>
-              {seed > 1 && (
-                <Button look="quiet" onClick={() => setSeed(seed - 1)}>
-                  The deal before
-                </Button>
-              )}
-            </div>
-            <p className="text-sm text-quiet">Deal {seed}. The same number deals the same month.</p>
-            <fieldset className="grid">
-              <legend className="mb-1 font-medium">A fair deal</legend>
-              {WISHES.map((wish) => (
-                <Tick
-                  key={wish}
-                  on={wishes.has(wish)}
-                  onTurn={() =>
-                    setWishes(
-                      new Set(wishes.has(wish) ? [...wishes].filter((each) => each !== wish) : [...wishes, wish]),
-                    )
-                  }
-                >
-                  {WISH_NAME[wish]}
-                </Tick>
-              ))}
-              <Tick on={anew} onTurn={() => setAnew(!anew)}>
-                Deal the days ahead anew; what you typed stays
+              >
+                {WISH_NAME[wish]}
               </Tick>
-            </fieldset>
-          </section>
-          <DeckPanel {...{ view, chosen, setChosen, action }} />
-        </aside>
-      </div>
-    </div>
+            ))}
+            <Tick on={anew} onTurn={() => setAnew(!anew)}>
+              Deal the days ahead anew; what you typed stays
+            </Tick>
+          </fieldset>
+        </section>
+      }
+      panel={<DeckPanel {...{ view, chosen, setChosen, action }} />}
+    >
+      <PageStage>
+        <div className="mb-3 flex flex-wrap items-end justify-between gap-3">
+          <h1 className="text-2xl">{JAR_NAME[jar]}</h1>
+          <nav aria-label="Which jar" className="flex gap-4 text-sm">
+            {(Object.keys(JAR_NAME) as Jar[]).map((each) => (
+              <Link
+                key={each}
+                to={to.prompts(albumId, { jar: each })}
+                aria-current={each === jar ? "page" : undefined}
+                className={`flex min-h-9 items-center border-b-2 ${each === jar ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
+              >
+                The jar of {JAR_NAME[each].toLowerCase()}
+              </Link>
+            ))}
+          </nav>
+        </div>
+        <DealOutcome answer={fetcher.data ?? null} />
+        <ol className="grid">
+          {days.map((day) => (
+            <DayRow
+              key={day.date}
+              day={day}
+              albumId={albumId}
+              dealtText={dealt.has(day.date) ? (slipOf(dealt.get(day.date) ?? "")?.text ?? null) : null}
+              isHeld={held.has(day.date)}
+              onSwap={() => swapOne(day)}
+              onHold={(on) => {
+                const next = new Map(held);
+                const slip = dealt.get(day.date);
+                if (on && slip) next.set(day.date, slip);
+                else next.delete(day.date);
+                setHeld(next);
+              }}
+              onLetGo={() =>
+                put(`${day.dayId}:${jar}`, {
+                  what: "edit",
+                  dayId: day.dayId,
+                  base: day.version,
+                  edit: jar === "prompt" ? { kind: "let-go" } : { kind: "technique", text: "", slip: null },
+                })
+              }
+            />
+          ))}
+        </ol>
+      </PageStage>
+    </Workplace>
   );
 }
 

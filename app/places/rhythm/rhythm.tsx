@@ -2,6 +2,7 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { SpreadThumb } from "#app/places/book/thumb.tsx";
@@ -30,40 +31,10 @@ export function Rhythm({ data }: { data: BookData }) {
   const most = Math.max(1, ...rhythm.perDay.map(({ photos }) => photos));
   const mostWords = Math.max(1, ...rhythm.perDay.map(({ words }) => words));
   return (
-    <div>
-      <PlaceTabs place="book" albumId={albumId} here="rhythm" />
-      <div className="grid gap-6 p-4 wide:grid-cols-[minmax(0,1fr)_320px] wide:p-6">
-        <section aria-label="All spreads" className="min-w-0">
-          <h1 className="mb-3 text-2xl">Rhythm</h1>
-          <ol className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
-            {spreads.map((spread) => {
-              const [left, right] = [spread.left[0]?.read, spread.right[0]?.read];
-              return (
-                <li key={right?.leaf.id ?? "last"}>
-                  <Link
-                    to={to.book(albumId, { at: right?.leaf.id ?? left?.leaf.id ?? null, face: right ? null : "back" })}
-                    className="group grid gap-1"
-                    aria-label={`${left ? `Back of ${leafName(left, unit)}` : "The cover"}, ${right ? `front of ${leafName(right, unit)}` : "the cover"}`}
-                  >
-                    <span
-                      className={`rounded-sm border-b-4 bg-mat p-1.5 group-hover:outline-2 group-hover:outline-ember ${right && inRun.has(right.leaf.id) ? "border-ember" : "border-transparent"}`}
-                    >
-                      <SpreadThumb spread={spread} format={format} />
-                    </span>
-                    <span className="flex justify-between text-xs text-quiet">
-                      <span>{left?.back.page?.label ?? ""}</span>
-                      <span>{right?.front.page?.label ?? ""}</span>
-                    </span>
-                  </Link>
-                </li>
-              );
-            })}
-          </ol>
-          <p className="mt-3 text-sm text-quiet">
-            An ember line under a spread: the same kind of page, three or more in a row.
-          </p>
-        </section>
-        <aside className="grid content-start gap-5">
+    <Workplace
+      tabs={<PlaceTabs place="book" albumId={albumId} here="rhythm" />}
+      panel={
+        <>
           <Findings name="Runs">
             {rhythm.runs.map(({ kind, from, leaves }) => (
               <li key={from}>
@@ -124,9 +95,40 @@ export function Rhythm({ data }: { data: BookData }) {
               Up: photos, at most {most}. Down: words, at most {mostWords}.
             </p>
           </section>
-        </aside>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <PageStage label="All spreads">
+        <h1 className="mb-3 text-2xl">Rhythm</h1>
+        <ol className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
+          {spreads.map((spread) => {
+            const [left, right] = [spread.left[0]?.read, spread.right[0]?.read];
+            return (
+              <li key={right?.leaf.id ?? "last"}>
+                <Link
+                  to={to.book(albumId, { at: right?.leaf.id ?? left?.leaf.id ?? null, face: right ? null : "back" })}
+                  className="group grid gap-1"
+                  aria-label={`${left ? `Back of ${leafName(left, unit)}` : "The cover"}, ${right ? `front of ${leafName(right, unit)}` : "the cover"}`}
+                >
+                  <span
+                    className={`rounded-sm border-b-4 bg-mat p-1.5 group-hover:outline-2 group-hover:outline-ember ${right && inRun.has(right.leaf.id) ? "border-ember" : "border-transparent"}`}
+                  >
+                    <SpreadThumb spread={spread} format={format} />
+                  </span>
+                  <span className="flex justify-between text-xs text-quiet">
+                    <span>{left?.back.page?.label ?? ""}</span>
+                    <span>{right?.front.page?.label ?? ""}</span>
+                  </span>
+                </Link>
+              </li>
+            );
+          })}
+        </ol>
+        <p className="mt-3 text-sm text-quiet">
+          An ember line under a spread: the same kind of page, three or more in a row.
+        </p>
+      </PageStage>
+    </Workplace>
   );
 }
 

@@ -7,6 +7,8 @@ import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { STEP_CAUTION } from "#app/wording/day.ts";
 import { printNumber, sayLength, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -68,23 +70,18 @@ export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
   });
   const allDone = firstOpen < 0;
   return (
-    <div className="flex flex-col wide:h-full">
-      {sheet.of === "cards" ? (
-        <PlaceTabs place="words" albumId={albumId} here="card-sheets" />
-      ) : (
-        <PlaceTabs place="photos" albumId={albumId} here="sheets" />
-      )}
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(380px,460px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section aria-label="The sheet, to scale" className="h-[46vh] overflow-hidden bg-mat wide:h-full">
-          <CutDrawing
-            sheet={sheet}
-            cut={allDone && chosen === null ? undefined : cut}
-            done={done}
-            title={title}
-            unit={unit}
-          />
-        </section>
-        <div className="grid content-start gap-4 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="broad"
+      tabs={
+        sheet.of === "cards" ? (
+          <PlaceTabs place="words" albumId={albumId} here="card-sheets" />
+        ) : (
+          <PlaceTabs place="photos" albumId={albumId} here="sheets" />
+        )
+      }
+      // At the trimmer the measure comes first, and the drawing after it.
+      lead={
+        <>
           <p className="text-sm text-quiet">
             <Link className="link" to={sheet.of === "cards" ? to.cardSheets(albumId) : to.sheets(albumId)}>
               {sheet.of === "cards" ? "Print cards" : "Print sheets"}
@@ -124,6 +121,10 @@ export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
             </Button>
           </div>
           <p className="border-l-4 border-ring-paper pl-3 text-sm">{STEP_CAUTION.trim}</p>
+        </>
+      }
+      panel={
+        <>
           <ol className="grid border-t border-line">
             {sheet.cuts.map((each, index) => (
               <li key={`${each.axis}${each.line} ${each.piece.x} ${each.piece.y}`}>
@@ -152,9 +153,21 @@ export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
           >
             PDF of this sheet
           </a>
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage label="The sheet, to scale">
+        <Zoomed>
+          <CutDrawing
+            sheet={sheet}
+            cut={allDone && chosen === null ? undefined : cut}
+            done={done}
+            title={title}
+            unit={unit}
+          />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

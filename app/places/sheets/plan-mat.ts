@@ -1,4 +1,5 @@
 import type { MatBox } from "#app/drawing/mat-text.ts";
+import type { OnMat } from "#app/parts/use-focus.ts";
 import type { Printed } from "#core/document/printed.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { paperName } from "#core/sheet/paper.ts";
@@ -8,7 +9,12 @@ import type { MadeSheet } from "./view.ts";
 
 /** What lies where a print is planned, and what is written on it. */
 export type Shown = { readonly of: Printed; readonly label: string };
-export type NamedMat = { readonly box: MatBox; readonly drawing: string; readonly label: string };
+export type NamedMat = {
+  readonly box: MatBox;
+  readonly drawing: string;
+  readonly label: string;
+  readonly parts: readonly OnMat[];
+};
 
 const MOST_SHOWN = 4;
 const wordsOn = (label: string, spare: boolean) => [label, spare && "spare"].filter(Boolean).join(" ");
@@ -30,7 +36,10 @@ export function planMat(
     }),
   }));
   if (planned.length > 0) {
-    const titles = planned.map(({ paper }, at) => `Sheet ${at + 1} of ${planned.length}, ${paperName(paper, unit)}`);
+    const titles = planned.map(({ paper }, at) => ({
+      name: `Sheet ${at + 1}`,
+      title: `Sheet ${at + 1} of ${planned.length}, ${paperName(paper, unit)}`,
+    }));
     const count = gang.sheets.reduce((sum, { prints }) => sum + prints.length, 0);
     return { ...sheetsMat(planned, titles, unit), label: `${planned.length} sheets with ${count} ${what}` };
   }
@@ -44,6 +53,6 @@ export function planMat(
       words: wordsOn(of?.kind === "card" ? "" : label, spare),
     })),
   }));
-  const titles = made.slice(0, MOST_SHOWN).map(({ number }) => `Sheet ${number}`);
+  const titles = made.slice(0, MOST_SHOWN).map(({ number }) => ({ name: `Sheet ${number}`, title: `Sheet ${number}` }));
   return { ...sheetsMat(latest, titles, unit), label: latest.length > 0 ? "The sheets made last" : "An empty mat" };
 }

@@ -1,4 +1,5 @@
 import { drawingOf, letterOn, type MatBox, matGround, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import type { OnMat } from "#app/parts/use-focus.ts";
 import type { Printed } from "#core/document/printed.ts";
 import { cardMarks } from "#core/draw/card.ts";
 import type { Mark } from "#core/draw/marks.ts";
@@ -72,12 +73,12 @@ export function sheetMarkup({ paper, prints, waste }: DrawnSheet, title: string,
 
 const GAP = 12;
 
-/** Sheets laid side by side on one mat, in rows as square as may be. */
+/** Sheets laid side by side on one mat, in rows as square as may be, and where each of them lies. */
 export function sheetsMat(
   sheets: readonly DrawnSheet[],
-  titles: readonly string[],
+  titles: readonly { readonly name: string; readonly title: string }[],
   unit: Unit,
-): { box: MatBox; drawing: string } {
+): { box: MatBox; drawing: string; parts: readonly OnMat[] } {
   const wide = Math.max(60, ...sheets.map(({ paper }) => mm(paper.w)));
   const high = Math.max(60, ...sheets.map(({ paper }) => mm(paper.h)));
   const columns = Math.max(1, Math.min(sheets.length, Math.ceil(Math.sqrt(sheets.length * (high / wide) * 1.25))));
@@ -86,7 +87,17 @@ export function sheetsMat(
   const letter = letterOn(box);
   const drawn = sheets.map((sheet, at) => {
     const [x, y] = [(at % columns) * (wide + GAP), Math.floor(at / columns) * (high + GAP)];
-    return `<g transform="translate(${x} ${y})">${sheetMarkup(sheet, titles[at] ?? "", unit)}<text y="${mm(sheet.paper.h) + letter}" class="fill-on-mat" font-size="${letter}">${escaped(titles[at] ?? "")}</text></g>`;
+    return `<g transform="translate(${x} ${y})">${sheetMarkup(sheet, titles[at]?.title ?? "", unit)}<text y="${mm(sheet.paper.h) + letter}" class="fill-on-mat" font-size="${letter}">${escaped(titles[at]?.title ?? "")}</text></g>`;
   });
-  return { box, drawing: matGround(box, unit, true, "sheets") + drawn.join("") };
+  const parts = sheets.map(({ paper }, at) => ({
+    id: String(at),
+    name: titles[at]?.name ?? "",
+    box: {
+      x: (at % columns) * (wide + GAP) - GAP,
+      y: Math.floor(at / columns) * (high + GAP) - GAP,
+      w: mm(paper.w) + 2 * GAP,
+      h: mm(paper.h) + 2 * GAP,
+    },
+  }));
+  return { box, drawing: matGround(box, unit, true, "sheets") + drawn.join(""), parts };
 }

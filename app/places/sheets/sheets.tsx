@@ -6,6 +6,9 @@ import { Button } from "#app/parts/button.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { useFocus } from "#app/parts/use-focus.ts";
+import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { partName } from "#app/wording/photo.ts";
 import type { Away } from "#app/wording/sending.ts";
 import { sizeOf } from "#core/measure/rect.ts";
@@ -67,32 +70,13 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
     };
     return planMat(gang, shownAt, view.sheets, unit, "prints");
   }, [gang, byUse, view.sheets, unit]);
+  const focus = useFocus(mat.parts);
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="photos" albumId={albumId} here="sheets" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(360px,420px)] wide:grid-rows-[minmax(0,1fr)]">
-        <section
-          aria-label="The sheets, to scale"
-          className="flex h-[56vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
-        >
-          <Mat mat={mat} label={mat.label} className="min-h-0 w-full flex-1" />
-          <div className="mat-bar">
-            <PlanSaid gang={gang} wanted={chosen.length} what="prints" />
-            {gang.sheets.length > 0 && (
-              <button
-                type="button"
-                className="mat-button mat-button-strong ml-auto"
-                disabled={busy}
-                onClick={() =>
-                  act({ act: "make", sheets: gang.sheets.map((sheet) => structuredClone(sheet)) as never })
-                }
-              >
-                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
-              </button>
-            )}
-          </div>
-        </section>
-        <div className="grid content-start gap-5 p-4 wide:overflow-y-auto wide:p-6">
+    <Workplace
+      width="usual"
+      tabs={<PlaceTabs place="photos" albumId={albumId} here="sheets" />}
+      panel={
+        <>
           <h1 className="text-2xl">Print sheets</h1>
           <Refusal />
           <Outcome answer={answer} why={REFUSED} kept="Nothing was changed. Try again." />
@@ -132,9 +116,35 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
             view={view}
             act={act}
           />
-        </div>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <MatStage
+        label="The sheets, to scale"
+        focus={<FocusRow label="Which sheet" things={mat.parts} chosen={focus.chosen} onChoose={focus.onChoose} />}
+        bar={
+          <>
+            <PlanSaid gang={gang} wanted={chosen.length} what="prints" />
+            {gang.sheets.length > 0 && (
+              <button
+                type="button"
+                className="mat-button mat-button-strong ml-auto"
+                disabled={busy}
+                onClick={() =>
+                  act({ act: "make", sheets: gang.sheets.map((sheet) => structuredClone(sheet)) as never })
+                }
+              >
+                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
+              </button>
+            )}
+          </>
+        }
+      >
+        <Zoomed>
+          <Mat mat={{ ...mat, box: focus.box ?? mat.box }} label={mat.label} className="min-h-0 w-full flex-1" />
+        </Zoomed>
+      </MatStage>
+    </Workplace>
   );
 }
 

@@ -34,7 +34,6 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
   const [chosen, setChosen] = useState<CalendarDate | null>(null);
   const [pictures, setPictures] = useState<readonly TakenPicture[]>([]);
   const [unread, setUnread] = useState(false);
-  const keeping = useRef(false);
   const [kept, setKept] = useState(0);
   const field = useRef<HTMLTextAreaElement>(null);
   const [draft, setDraft] = useDraft(memberId, field);
@@ -51,26 +50,21 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
         </p>
       </Shell>
     );
-  const keep = async () => {
-    // Pressed with nothing to keep, it shows where to begin; pressed twice, it keeps once.
-    if (draft.trim() === "" && pictures.length === 0) return field.current?.focus();
-    if (keeping.current) return;
-    keeping.current = true;
+  const keep = () => {
+    // Pressed with nothing to keep, it shows where to begin.
+    field.current?.focus();
+    if (draft.trim() === "" && pictures.length === 0) return;
     const id = newId();
     const jotting = draft.trim() === "" ? null : { id, text: draft.trim(), at: `${now.date}T${now.time}` };
     const sent: SentJotting = {
       ...{ what: "jotting", dayId: day.dayId, day: day.said, jotting },
       pictures: pictures.map(({ id: use, name, size }) => ({ id: use, name, size })),
     };
-    // On the device from here on, the words at once and the pictures as soon as they are written.
-    await send({ album: album.id, key: `jotting:${id}`, sent }, new Map(pictures.map((each) => [each.id, each.file])));
-    keeping.current = false;
-    // What was typed or taken meanwhile stays.
-    const typed = field.current?.value ?? "";
-    setDraft(typed.startsWith(draft) ? typed.slice(draft.length) : typed);
-    setPictures((was) => was.filter((each) => !pictures.includes(each)));
+    // The outbox has it from here on, and the device as soon as it is written.
+    void send({ album: album.id, key: `jotting:${id}`, sent }, new Map(pictures.map((each) => [each.id, each.file])));
+    setDraft("");
+    setPictures([]);
     setKept(kept + 1);
-    field.current?.focus();
   };
   const take = async (files: readonly File[]) => {
     const read = await Promise.allSettled(files.map(pictureOf));
@@ -153,7 +147,7 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
             }}
           />
         </label>
-        <Button look="main" className="min-h-14 text-lg" onClick={() => void keep()}>
+        <Button look="main" className="min-h-14 text-lg" onClick={keep}>
           Keep
         </Button>
       </div>

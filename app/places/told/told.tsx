@@ -3,6 +3,7 @@ import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
 import { shortDate, shortWeekday, weekdayOf } from "#app/wording/dates.ts";
 import { SLOT_PROBLEM } from "#app/wording/month.ts";
@@ -48,20 +49,44 @@ export function Told({ view, answer }: { view: ToldView; answer: ToldAnswer | nu
   };
   const storyOf = new Map(told.map(({ id }, at) => [id, at + 1]));
   return (
-    <div>
-      <PlaceTabs place="month" albumId={albumId} here="told" />
-      <div className="grid gap-x-8 gap-y-5 p-4 wide:grid-cols-[minmax(0,1fr)_minmax(280px,340px)] wide:grid-rows-[auto_auto_1fr] wide:p-6">
-        <div className="grid gap-2 wide:col-start-2">
-          <h1 id="told" className="text-2xl">
-            Which days are told
-          </h1>
-          <p className="text-sm text-quiet">
-            A month of thirty-one days need not be thirty-one stories. A skipped day keeps all it holds and can be taken
-            up again{numbering === "story" ? "; it has no number, and the others are counted without it" : ""}.
-          </p>
-        </div>
-        <Fewer days={days} onSpread={spread} />
-        <section aria-labelledby="told" className="min-w-0 wide:col-start-1 wide:row-span-3 wide:row-start-1">
+    <Workplace
+      tabs={<PlaceTabs place="month" albumId={albumId} here="told" />}
+      staysInSight
+      lead={
+        <>
+          <div className="grid gap-2">
+            <h1 id="told" className="text-2xl">
+              Which days are told
+            </h1>
+            <p className="text-sm text-quiet">
+              A month of thirty-one days need not be thirty-one stories. A skipped day keeps all it holds and can be
+              taken up again{numbering === "story" ? "; it has no number, and the others are counted without it" : ""}.
+            </p>
+          </div>
+          <Fewer days={days} onSpread={spread} />
+        </>
+      }
+      panel={
+        <Form method="post" className="grid content-start gap-3">
+          <input type="hidden" name="change" value={JSON.stringify(change)} />
+          <div className="grid gap-3 max-wide:grid-cols-[minmax(0,1fr)_auto] max-wide:items-center">
+            <p aria-live="polite">
+              <strong className="font-numeral text-3xl font-semibold">{told.length}</strong> told,{" "}
+              {days.length - told.length} skipped
+              <span className="block text-sm text-quiet">
+                {changed.length === 0 ? "As it is now." : `${many(changed.length, "day changes", "days change")}.`}
+              </span>
+            </p>
+            <Button type="submit" look="main" disabled={busy || changed.length === 0}>
+              {busy ? "Saving" : "Save which are told"}
+            </Button>
+          </div>
+          <Outcome answer={answer} why={SLOT_PROBLEM} kept="What you ticked is still here. Try again in a moment." />
+        </Form>
+      }
+    >
+      <PageStage>
+        <section aria-labelledby="told">
           <p aria-hidden="true" className="grid grid-cols-7 pb-1 text-xs text-quiet max-wide:hidden">
             {["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map((name) => (
               <span key={name} className="pl-2">
@@ -82,27 +107,8 @@ export function Told({ view, answer }: { view: ToldView; answer: ToldAnswer | nu
             ))}
           </ol>
         </section>
-        <Form
-          method="post"
-          className="grid content-start gap-3 border-t border-line bg-ground py-4 max-wide:sticky max-wide:bottom-14 wide:col-start-2"
-        >
-          <input type="hidden" name="change" value={JSON.stringify(change)} />
-          <div className="grid gap-3 max-wide:grid-cols-[minmax(0,1fr)_auto] max-wide:items-center">
-            <p aria-live="polite">
-              <strong className="font-numeral text-3xl font-semibold">{told.length}</strong> told,{" "}
-              {days.length - told.length} skipped
-              <span className="block text-sm text-quiet">
-                {changed.length === 0 ? "As it is now." : `${many(changed.length, "day changes", "days change")}.`}
-              </span>
-            </p>
-            <Button type="submit" look="main" disabled={busy || changed.length === 0}>
-              {busy ? "Saving" : "Save which are told"}
-            </Button>
-          </div>
-          <Outcome answer={answer} why={SLOT_PROBLEM} kept="What you ticked is still here. Try again in a moment." />
-        </Form>
-      </div>
-    </div>
+      </PageStage>
+    </Workplace>
   );
 }
 
@@ -114,7 +120,7 @@ function Fewer({ days, onSpread }: { days: readonly ToldDay[]; onSpread: (count:
   const isCount = Number.isInteger(count) && count >= 1 && count <= days.length;
   return (
     <form
-      className="grid content-start gap-2 border-t border-line pt-4 wide:col-start-2"
+      className="grid content-start gap-2 border-t border-line pt-4"
       onSubmit={(event) => {
         event.preventDefault();
         if (isCount) onSpread(count);

@@ -4,6 +4,7 @@ import { to } from "#app/addresses.ts";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { Workplace } from "#app/parts/workplace.tsx";
 import { AddPiece } from "#app/places/arrange/add-piece.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { SideNotes } from "#app/places/arrange/board-bar.tsx";
@@ -45,27 +46,49 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
   const keep = (tryOut: TryOut | null) =>
     put(`try-out:keep:${leafId}:${face}`, { what: "try-out", how: "keep", id: tryOut?.id ?? null, leafId, face });
   return (
-    <div className="flex h-full min-h-0 flex-col">
-      <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-4 py-3 wide:px-6">
-        <h1 className="text-2xl">
-          Try-outs for {side.page ? `page ${side.page.label ?? ""}` : leafName(read, unit)}
-          {face === "back" ? ", back" : ""}
-        </h1>
-        <p className="text-sm text-quiet">
-          Move pieces on any of them; nothing is glued. Those not kept wait in the tray.
-        </p>
-        <Link
-          to={date ? to.day(albumId, date) : to.book(albumId, { at: leafId })}
-          className={`${buttonLook("quiet", true)} ml-auto`}
-        >
-          {date ? "Back to the day" : "Back to the book"}
-        </Link>
-      </header>
-      <div className="px-4 wide:px-6">
-        <Refusal />
-      </div>
+    <Workplace
+      tabs={
+        <>
+          <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b border-line px-4 py-3 wide:px-6">
+            <h1 className="text-2xl">
+              Try-outs for {side.page ? `page ${side.page.label ?? ""}` : leafName(read, unit)}
+              {face === "back" ? ", back" : ""}
+            </h1>
+            <p className="text-sm text-quiet">
+              Move pieces on any of them; nothing is glued. Those not kept wait in the tray.
+            </p>
+            <Link
+              to={date ? to.day(albumId, date) : to.book(albumId, { at: leafId })}
+              className={`${buttonLook("quiet", true)} ml-auto`}
+            >
+              {date ? "Back to the day" : "Back to the book"}
+            </Link>
+          </header>
+          <div className="px-4 wide:px-6">
+            <Refusal />
+          </div>
+        </>
+      }
+      foot={
+        candidates.length < 3 && (
+          <div className="border-t border-line px-4 py-3 wide:px-6">
+            <Button
+              onClick={() =>
+                addTryOut(
+                  leafId,
+                  face,
+                  side.pieces.map(({ piece }) => piece),
+                )
+              }
+            >
+              Try another
+            </Button>
+          </div>
+        )
+      }
+    >
       <div
-        className={`grid min-h-0 flex-1 gap-px bg-line ${candidates.length === 3 ? "wide:grid-cols-3" : candidates.length === 2 ? "wide:grid-cols-2" : ""}`}
+        className={`grid gap-px wide:h-full bg-line ${candidates.length === 3 ? "wide:grid-cols-3" : candidates.length === 2 ? "wide:grid-cols-2" : ""}`}
       >
         {candidates.map((candidate) => (
           <section
@@ -115,22 +138,7 @@ export function TryOuts({ data, leafId, face }: { data: BookData; leafId: string
           </section>
         ))}
       </div>
-      {candidates.length < 3 && (
-        <footer className="border-t border-line px-4 py-3 wide:px-6">
-          <Button
-            onClick={() =>
-              addTryOut(
-                leafId,
-                face,
-                side.pieces.map(({ piece }) => piece),
-              )
-            }
-          >
-            Try another
-          </Button>
-        </footer>
-      )}
-    </div>
+    </Workplace>
   );
 }
 

@@ -5,6 +5,7 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { JottingList } from "./jotting-list.tsx";
 import { People } from "./people.tsx";
 import type { CardGlance, WordsDay, WordsView } from "./view.ts";
@@ -13,50 +14,49 @@ import type { CardGlance, WordsDay, WordsView } from "./view.ts";
 export function Words({ view }: { view: WordsView }) {
   const { albumId, days, query, found } = view;
   return (
-    <div className="flex flex-col wide:h-full">
-      <PlaceTabs place="words" albumId={albumId} here="words" />
-      <div className="min-h-0 flex-1 wide:grid wide:grid-cols-[minmax(0,1fr)_minmax(320px,380px)] wide:grid-rows-[minmax(0,1fr)]">
-        <div className="p-4 wide:overflow-y-auto wide:p-6">
-          <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
-            <h1 className="text-2xl">Words</h1>
-            <Form method="get" role="search" className="flex items-center gap-2">
-              <label className="relative">
-                <span className="sr-only">Find a word in every album</span>
-                <Search
-                  className="pointer-events-none absolute top-2.5 left-2.5 size-4 text-quiet"
-                  aria-hidden="true"
-                />
-                <input
-                  name="q"
-                  type="search"
-                  key={query}
-                  defaultValue={query}
-                  placeholder="Find a word in every album"
-                  className="field w-64 pl-8"
-                  maxLength={100}
-                />
-              </label>
-              <button type="submit" className={buttonLook("plain")}>
-                Find
-              </button>
-            </Form>
-          </div>
-          {found ? (
-            <FoundList view={view} />
-          ) : (
-            <ol className="grid gap-6">
-              {days.map((day) => (
-                <Day key={day.date} day={day} view={view} />
-              ))}
-            </ol>
-          )}
-        </div>
-        <aside className="grid content-start gap-5 border-line p-4 wide:overflow-y-auto wide:border-l wide:p-6">
+    <Workplace
+      width="usual"
+      tabs={<PlaceTabs place="words" albumId={albumId} here="words" />}
+      panel={
+        <>
           <Mistakes view={view} />
           <People people={view.people} action={to.words(albumId)} />
-        </aside>
-      </div>
-    </div>
+        </>
+      }
+    >
+      <PageStage>
+        <div className="mb-4 flex flex-wrap items-end justify-between gap-3">
+          <h1 className="text-2xl">Words</h1>
+          <Form method="get" role="search" className="flex items-center gap-2">
+            <label className="relative">
+              <span className="sr-only">Find a word in every album</span>
+              <Search className="pointer-events-none absolute top-2.5 left-2.5 size-4 text-quiet" aria-hidden="true" />
+              <input
+                name="q"
+                type="search"
+                key={query}
+                defaultValue={query}
+                placeholder="Find a word in every album"
+                className="field w-64 pl-8"
+                maxLength={100}
+              />
+            </label>
+            <button type="submit" className={buttonLook("plain")}>
+              Find
+            </button>
+          </Form>
+        </div>
+        {found ? (
+          <FoundList view={view} />
+        ) : (
+          <ol className="grid gap-6">
+            {days.map((day) => (
+              <Day key={day.date} day={day} view={view} />
+            ))}
+          </ol>
+        )}
+      </PageStage>
+    </Workplace>
   );
 }
 
