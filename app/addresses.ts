@@ -44,7 +44,10 @@ export const to = {
   page: (album: string, entry: string) => href("/albums/:album/pages/:entry", { album, entry }),
   entry: (album: string, at: { readonly date: string } | { readonly entry: string }): string =>
     "date" in at ? to.day(album, at.date) : to.page(album, at.entry),
-  roll: (album: string, query: { picture?: string | null } = {}) =>
+  /** The pictures a day may have, as data. */
+  freePictures: (album: string, date: string) => href("/albums/:album/free-pictures/:date", { album, date }),
+  /** `for`: the date of a day that a picture is looked for. */
+  roll: (album: string, query: { picture?: string | null; for?: string | null } = {}) =>
     asked(href("/albums/:album/photos", { album }), query),
   whoGoesWhere: (album: string, query: { twice?: string | null } = {}) =>
     asked(href("/albums/:album/who-goes-where", { album }), query),

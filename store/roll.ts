@@ -1,6 +1,7 @@
-import { and, asc, eq, inArray, isNull, not, notExists, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, not, notExists, or, sql } from "drizzle-orm";
 import type { Did } from "../core/journal/did.ts";
 import { parseDate } from "../core/month/dates.ts";
+import type { Look } from "../core/photo/look.ts";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
 import { findIn } from "../core/words/find.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
@@ -9,7 +10,7 @@ import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { journaled } from "./journal/line.ts";
 import { onADay, pictureAway } from "./library/tray.ts";
-import { dayPhoto, photo } from "./schema/index.ts";
+import { day, dayPhoto, photo } from "./schema/index.ts";
 
 const onTheRoll = (db: Reader) => not(pictureAway(db) ?? sql`false`);
 
@@ -127,6 +128,46 @@ export async function findPictures(
       name,
       date: givenDate ?? capturedAt?.slice(0, 10) ?? null,
     }));
+}
+
+/** A picture that a day may have: not on a page of the album yet. */
+export type FreePicture = FoundPicture & {
+  readonly time: string | null;
+  readonly look: Look;
+  readonly banked: boolean;
+};
+
+/**
+ * The pictures that a day of the album may have, the starred first: those taken on one of its dates, and the banked. Those
+ * set aside, put away, or on a page of the album already are none; `most` at the most.
+ */
+export async function freePictures(
+  db: Reader,
+  householdId: string,
+  albumId: string,
+  dates: readonly string[],
+  most: number,
+): Promise<FreePicture[]> {
+  const taken = sql<string | null>`coalesce(${photo.givenDate}::text, left(${photo.capturedAt}, 10))`;
+  const here = db
+    .select({ one: sql`1` })
+    .from(dayPhoto)
+    .innerJoin(day, eq(day.id, dayPhoto.dayId))
+    .where(and(eq(dayPhoto.photoId, photo.id), eq(day.albumId, albumId), isNull(dayPhoto.deletedAt)));
+  const suits = dates.length > 0 ? or(inArray(taken, [...dates]), eq(photo.banked, true)) : eq(photo.banked, true);
+  const rows = await db
+    .select({
+      ...{ id: photo.id, name: photo.name, look: photo.look, banked: photo.banked, date: taken },
+      ...{ capturedAt: photo.capturedAt, star: photo.star },
+    })
+    .from(photo)
+    .where(and(eq(photo.householdId, householdId), eq(photo.setAside, false), onTheRoll(db), suits, notExists(here)))
+    .orderBy(desc(photo.star), sql`${taken} nulls last`, asc(photo.capturedAt))
+    .limit(most);
+  return rows.map(({ capturedAt, star: _, ...row }) => ({
+    ...row,
+    time: capturedAt && row.date !== null && capturedAt.startsWith(row.date) ? capturedAt.slice(11, 16) : null,
+  }));
 }
 
 /** Which of these contents, by hash, the household has already on its roll. */

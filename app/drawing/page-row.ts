@@ -5,7 +5,8 @@ import { type StateCode, stateAt, stateNamed } from "./states.ts";
 
 /** One page's worth of days in one line: all that the strip, the dial and the list need to draw it. */
 export type PageRow = {
-  /** The first of its dates, by which it is addressed. */
+  /** The first of its days, and its date, by which it is addressed. */
+  readonly dayId: string;
   readonly date: string;
   /** The dates that share its page with the first, most often none. */
   readonly also: readonly string[];

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { dropHere } from "#app/parts/carried.ts";
 import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
 type Props = {
@@ -8,6 +9,8 @@ type Props = {
   readonly albumId: string;
   readonly chosen: string | null;
   readonly today: string | null;
+  /** Pictures were carried to a page and let go of there. */
+  readonly onBring?: (row: PageRow, ids: readonly string[]) => void;
 };
 
 const WIDE = 20;
@@ -42,7 +45,7 @@ const LOOK = {
 } as const;
 
 /** The strip of days on the mantel: a notch a day, as tall as the day is full, and the way from day to day. */
-export function DayStrip({ rows, albumId, chosen, today }: Props) {
+export function DayStrip({ rows, albumId, chosen, today, onBring }: Props) {
   const nav = useRef<HTMLElement>(null);
   const { paths, x } = useMemo(() => barsOf(rows, chosen, today), [rows, chosen, today]);
   const middle = chosen ?? today;
@@ -76,7 +79,8 @@ export function DayStrip({ rows, albumId, chosen, today }: Props) {
               title={briefly(row)}
               aria-label={briefly(row)}
               aria-current={row.date === chosen ? "date" : undefined}
-              className={row.also.length > 0 ? "notch notch-wide" : "notch"}
+              {...(onBring && !row.skipped ? dropHere((ids) => onBring(row, ids)) : {})}
+              className={`data-over:bg-flame/40 ${row.also.length > 0 ? "notch notch-wide" : "notch"}`}
             />
           ))}
         </div>

@@ -54,7 +54,7 @@ export function Workplace({
             {lead && <div className={`${look} max-wide:order-1 wide:pb-0`}>{lead}</div>}
             {panel && (
               <div
-                className={`${look} max-wide:order-4 ${staysInSight ? "border-line bg-ground max-wide:sticky max-wide:bottom-14 max-wide:border-t" : ""}`}
+                className={`${look} max-wide:order-4 ${staysInSight ? "border-line bg-ground max-wide:sticky max-wide:bottom-14 max-wide:z-10 max-wide:max-h-[48vh] max-wide:overflow-y-auto max-wide:border-t" : ""}`}
               >
                 {panel}
               </div>

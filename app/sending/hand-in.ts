@@ -1,4 +1,5 @@
 import { newId } from "#app/parts/new-id.ts";
+import type { SentBring } from "#core/album/edit-schema.ts";
 import type { Came, Entry, SentPicture } from "./entry.ts";
 import type { Outboxed } from "./outbox.ts";
 import type { useSending } from "./sending.tsx";
@@ -34,6 +35,12 @@ export function handIn(
     );
   }
 }
+
+/** Pictures of the roll put on a day, each under an id of its own there. */
+export const broughtTo = (dayId: string, photoIds: readonly string[]): SentBring => ({
+  ...{ what: "bring", dayId, jotting: null },
+  pictures: photoIds.map((photoId) => ({ useId: newId(), photoId })),
+});
 
 /** How far the pictures are that were handed in to one place: a day, or with null the roll. */
 export type Run = {

@@ -229,6 +229,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "routes/album-index.ts": {},
   "routes/place.tsx": {},
+  "routes/album.free-pictures.ts": { reads: (album) => [`${album}/free-pictures/2026-12-01`] },
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": page("month"),
   "routes/album.told.tsx": {

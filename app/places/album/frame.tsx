@@ -2,15 +2,18 @@ import { Redo2, Search, Undo2 } from "lucide-react";
 import { Fragment, type ReactNode, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
+import type { PageRow } from "#app/drawing/page-row.ts";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/parts/brand.tsx";
 import { Late } from "#app/parts/late.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
+import { newId } from "#app/parts/new-id.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { PLACES, placeAt } from "#app/places.ts";
+import { broughtTo } from "#app/sending/hand-in.ts";
 import { InAlbum, useOutbox } from "#app/sending/sending.tsx";
 import { addressOf } from "./address-of.ts";
 import { LateFind, LateMore } from "./late-dialogs.tsx";
@@ -44,7 +47,10 @@ function Frame({ view, look, phone, children }: Props) {
   const chosen = shown ? (view.rows.findLast(({ date }) => date <= shown)?.date ?? null) : null;
   const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);
   const close = () => setOpen(null);
-  const { state } = useOutbox();
+  const { state, put } = useOutbox();
+  const bring = (row: PageRow, ids: readonly string[]) => {
+    if (ids.length > 0) put(`bring:${newId()}`, broughtTo(row.dayId, ids));
+  };
   const turning = useTurn(albumId, state.entries.length > 0);
   const navigate = useNavigate();
   const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
@@ -90,7 +96,7 @@ function Frame({ view, look, phone, children }: Props) {
             {view.title}
           </p>
           <div className="col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
-            <DayStrip rows={view.rows} albumId={albumId} chosen={chosen} today={view.today} />
+            <DayStrip rows={view.rows} albumId={albumId} chosen={chosen} today={view.today} onBring={bring} />
           </div>
           <div className="grid justify-items-end text-sm">
             <Link

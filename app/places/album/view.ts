@@ -40,6 +40,7 @@ export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
   const rows =
     known.get(pages) ??
     pages.map((page) => ({
+      dayId: page.group.lead.id,
       date: leadDate(page),
       also: page.days.slice(1).map(({ date }) => date),
       label: page.label ?? "",

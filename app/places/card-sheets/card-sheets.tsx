@@ -175,7 +175,7 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
               <button
                 type="button"
                 className="mat-button mat-button-strong ml-auto"
-                disabled={made.state !== "idle"}
+                disabled={made.state !== "idle" || pending.length > 0}
                 onClick={() =>
                   void made.submit({ sheets: structuredClone(gang.sheets) } as never, {
                     method: "post",

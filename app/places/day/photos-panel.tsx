@@ -11,6 +11,7 @@ import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { printShort } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
+import { FreePictures } from "./free-pictures.tsx";
 import { KeptText } from "./kept-fields.tsx";
 import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
@@ -94,6 +95,7 @@ export function PhotosPanel({ view }: { view: DayView }) {
           </div>
         );
       })}
+      {view.date && <FreePictures albumId={view.albumId} date={view.date} dayId={first.id} />}
       <AddPhotos view={view} dayId={first.id} />
       {photos.length === 0 && <Without day={first} part="photos" />}
     </Panel>

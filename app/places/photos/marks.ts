@@ -1,5 +1,7 @@
+import type { SentBring } from "#core/album/edit-schema.ts";
+import { parseDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
-import type { RollPicture } from "./view.ts";
+import type { RollPicture, RollView } from "./view.ts";
 
 /** A picture as it is with a mark that is still on its way; null when it is put away. */
 export function withMark(picture: RollPicture, mark: RollMark): RollPicture | null {
@@ -16,4 +18,17 @@ export function withMark(picture: RollPicture, mark: RollMark): RollPicture | nu
     case "look":
       return { ...picture, look: mark.look };
   }
+}
+
+/** A picture as it is with its way onto a day; on one day it is once. */
+export function withBrought(
+  picture: RollPicture,
+  { dayId, pictures }: Pick<SentBring, "dayId" | "pictures">,
+  days: RollView["days"],
+): RollPicture {
+  if (!pictures.some(({ photoId }) => photoId === picture.id)) return picture;
+  const [date, day] = Object.entries(days).find(([, each]) => each.dayId === dayId) ?? [];
+  const at = parseDate(date ?? "");
+  if (!at || !day || picture.on.some((each) => "date" in each.at && each.at.date === at)) return picture;
+  return { ...picture, on: [...picture.on, { at: { date: at }, name: day.name }] };
 }

@@ -3,10 +3,11 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
-import { parseDate, printDate } from "#core/month/dates.ts";
+import { type CalendarDate, parseDate, printDate } from "#core/month/dates.ts";
 import { isPlain, type Look, MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "#core/photo/look.ts";
 import type { RollMark } from "#core/photo/roll.ts";
-import type { RollPicture } from "./view.ts";
+import { type OnPlace, PlaceOn } from "./place-on.tsx";
+import type { RollPicture, RollView } from "./view.ts";
 
 type Props = {
   readonly albumId: string;
@@ -14,10 +15,13 @@ type Props = {
   readonly alike: readonly RollPicture[];
   readonly onMark: (ids: readonly string[], mark: RollMark) => void;
   readonly onChoose: (id: string) => void;
+  readonly days: RollView["days"];
+  readonly aim: CalendarDate | null;
+  readonly onPlace: OnPlace;
 };
 
 /** The chosen picture at its largest, and everything that may be said of it. */
-export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Props) {
+export function PicturePanel({ albumId, picture, alike, days, aim, onMark, onChoose, onPlace }: Props) {
   const mark = (each: RollMark) => onMark([picture.id], each);
   const { width, height } = picture.pixels;
   return (
@@ -25,7 +29,7 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
       <img
         src={pictureAddress(picture.id, 1600, picture.look)}
         alt={`${picture.name}, at its largest`}
-        className="max-h-[46vh] w-full bg-soot object-contain"
+        className="max-h-24 w-full bg-soot object-contain wide:max-h-[46vh]"
       />
       <div>
         <h2 className="text-xl">
@@ -51,6 +55,7 @@ export function PicturePanel({ albumId, picture, alike, onMark, onChoose }: Prop
           </p>
         )}
       </div>
+      <PlaceOn pictures={[picture]} days={days} aim={aim} onPlace={onPlace} />
       <div className="flex flex-wrap gap-2">
         <Toggle on={picture.star} onTurn={(on) => mark({ kind: "star", on })} keys="s">
           Starred

@@ -1,28 +1,38 @@
 import { memo } from "react";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { carry, dropHere } from "#app/parts/carried.ts";
 import { printDate, printShort, weekdayName } from "#core/month/dates.ts";
-import type { RollDay, RollPicture, RollView } from "./view.ts";
+import type { OnPlace } from "./place-on.tsx";
+import type { Pressed } from "./use-chosen.ts";
+import type { RollDay, RollPicture, RollTarget, RollView } from "./view.ts";
 
 const HIGH = 88;
 
 type Props = {
   readonly days: readonly RollDay[];
   readonly names: RollView["days"];
-  readonly chosen: string | null;
-  readonly onChoose: (id: string) => void;
+  readonly chosen: readonly string[];
+  readonly onPress: (id: string, how: Pressed) => void;
+  /** What is carried when a picture is: all that are chosen with it. */
+  readonly onCarry: (id: string) => readonly string[];
+  readonly onPlace: OnPlace;
 };
 
 /**
  * The roll day by day: the number of the day at the edge, its pictures at one height beside it. Days that are not the
  * album's stand closer together, one after the other.
  */
-export function RollList({ days, names, chosen, onChoose }: Props) {
+export function RollList({ days, names, chosen, onPress, onCarry, onPlace }: Props) {
   const own = days.filter(({ date }) => date !== null && date in names);
   const others = days.filter(({ date }) => date === null || !(date in names));
   const rowOf = (day: RollDay) => ({
     day,
-    chosen: day.clusters.some((cluster) => cluster.some(({ id }) => id === chosen)) ? chosen : null,
-    onChoose,
+    chosen: day.clusters
+      .flat()
+      .filter(({ id }) => chosen.includes(id))
+      .map(({ id }) => id)
+      .join(" "),
+    ...{ onPress, onCarry, onPlace },
   });
   return (
     <>
@@ -47,44 +57,52 @@ export function RollList({ days, names, chosen, onChoose }: Props) {
 
 type RowProps = {
   readonly day: RollDay;
-  readonly name: { readonly label: string; readonly title: string } | undefined;
-  readonly chosen: string | null;
-  readonly onChoose: (id: string) => void;
-};
+  readonly name: RollTarget | undefined;
+  /** The ids of those chosen here, in one word, so that a row whose are the same is not drawn anew. */
+  readonly chosen: string;
+} & Pick<Props, "onPress" | "onCarry" | "onPlace">;
 
 const sameRow = (a: Partial<RowProps>, b: Partial<RowProps>) =>
-  a.day === b.day && a.name === b.name && a.chosen === b.chosen && a.onChoose === b.onChoose;
+  a.day === b.day && a.name === b.name && a.chosen === b.chosen && a.onPress === b.onPress;
 
 /** A day of the album's own, its number large. Days out of sight are laid out only when they come into it. */
-const RollRow = memo(function RollRow({ day: { date, clusters }, name, chosen, onChoose }: RowProps) {
+const RollRow = memo(function RollRow({ day: { date, clusters }, name, chosen, onPress, onCarry, onPlace }: RowProps) {
   return (
-    <li className="roll-row grid grid-cols-[56px_minmax(0,1fr)] gap-3 border-b border-line py-3 wide:grid-cols-[72px_minmax(0,1fr)]">
+    <li
+      {...(date && name && !name.skipped ? dropHere((ids) => onPlace(ids, date)) : {})}
+      className="roll-row data-over:bg-panel grid grid-cols-[56px_minmax(0,1fr)] gap-3 border-b border-line py-3 wide:grid-cols-[72px_minmax(0,1fr)]"
+    >
       <div className="text-right">
         <p className="font-numeral text-2xl leading-none font-semibold">{name?.label}</p>
         <p className="mt-1 text-xs text-quiet">{date && weekdayName(date).slice(0, 3)}</p>
       </div>
       <div className="min-w-0">
         {name?.title && <p className="mb-1.5 truncate text-sm text-quiet">{name.title}</p>}
-        <Clusters {...{ clusters, chosen, onChoose }} />
+        <Clusters {...{ clusters, chosen, onPress, onCarry }} />
       </div>
     </li>
   );
 }, sameRow);
 
 /** A day that is not the album's: its date under its pictures, as close as they come. */
-const OtherDay = memo(function OtherDay({ day: { date, clusters }, chosen, onChoose }: Omit<RowProps, "name">) {
+const OtherDay = memo(function OtherDay({
+  day: { date, clusters },
+  chosen,
+  onPress,
+  onCarry,
+}: Omit<RowProps, "name" | "onPlace">) {
   return (
     <li className="roll-other min-w-0">
       <p className="mb-1 text-sm text-quiet">{date ? `${printShort(date)} ${date.slice(0, 4)}` : "No date"}</p>
-      <Clusters {...{ clusters, chosen, onChoose }} />
+      <Clusters {...{ clusters, chosen, onPress, onCarry }} />
     </li>
   );
 }, sameRow);
 
-type ClusterProps = Pick<RowProps, "chosen" | "onChoose"> & Pick<RollDay, "clusters">;
+type ClusterProps = Pick<RowProps, "chosen" | "onPress" | "onCarry"> & Pick<RollDay, "clusters">;
 
 /** Pictures at one height; near-doubles stand together over one line, the sharpest first. */
-function Clusters({ clusters, chosen, onChoose }: ClusterProps) {
+function Clusters({ clusters, chosen, ...hands }: ClusterProps) {
   return (
     <div className="flex flex-wrap items-start gap-x-2 gap-y-2.5">
       {clusters.map((cluster) => (
@@ -97,7 +115,7 @@ function Clusters({ clusters, chosen, onChoose }: ClusterProps) {
           }
         >
           {cluster.map((picture) => (
-            <Frame key={picture.id} picture={picture} isChosen={picture.id === chosen} onChoose={onChoose} />
+            <Frame key={picture.id} picture={picture} isChosen={chosen.includes(picture.id)} {...hands} />
           ))}
         </div>
       ))}
@@ -118,12 +136,12 @@ function says({ star, banked, setAside, alike, on }: RollPicture): string {
 function Frame({
   picture,
   isChosen,
-  onChoose,
+  onPress,
+  onCarry,
 }: {
   picture: RollPicture;
   isChosen: boolean;
-  onChoose: (id: string) => void;
-}) {
+} & Pick<Props, "onPress" | "onCarry">) {
   const { width, height } = picture.pixels;
   const wide = Math.min(230, Math.max(40, Math.round((HIGH * width) / height)));
   const said = says(picture);
@@ -134,7 +152,11 @@ function Frame({
       data-photo={picture.id}
       aria-pressed={isChosen}
       aria-label={`${picture.name}, ${when}${said ? `, ${said.replace("★", "starred")}` : ""}`}
-      onClick={() => onChoose(picture.id)}
+      onClick={(event) =>
+        onPress(picture.id, event.shiftKey ? "up-to" : event.ctrlKey || event.metaKey ? "also" : "alone")
+      }
+      draggable
+      onDragStart={(event) => carry(event, onCarry(picture.id))}
       className={`grid content-start justify-items-start outline-offset-2 ${isChosen ? "outline-3 outline-ember" : ""}`}
     >
       <img
@@ -143,6 +165,7 @@ function Frame({
         width={wide}
         height={HIGH}
         loading="lazy"
+        draggable={false}
         decoding="async"
         className={`h-[88px] max-w-full object-cover ${picture.setAside ? "opacity-45" : ""}`}
       />

@@ -1,26 +1,27 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
-import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
-import { newId } from "#app/parts/new-id.ts";
+import { isCarried } from "#app/parts/carried.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { type Handed, handIn, runOf } from "#app/sending/hand-in.ts";
-import { pendingSent } from "#app/sending/pending.ts";
-import { useOutbox, useSending } from "#app/sending/sending.tsx";
+import { useSending } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { ROLL_SHOWN } from "#app/wording/photo.ts";
 import { parseDate } from "#core/month/dates.ts";
-import type { RollMark } from "#core/photo/roll.ts";
 import { droppedFiles } from "./dropped.ts";
-import { withMark } from "./marks.ts";
 import { PicturePanel } from "./picture-panel.tsx";
+import { wayOf } from "./place-on.tsx";
 import { RollList } from "./roll-list.tsx";
+import { Several } from "./several.tsx";
+import { UndatedForm } from "./undated-form.tsx";
 import { UploadBox } from "./upload-box.tsx";
-import { byDay, countShown, type RollPicture, type RollView, type Room, SHOWN, type Shown } from "./view.ts";
+import { type Pressed, useChosen } from "./use-chosen.ts";
+import { useMarks } from "./use-marks.ts";
+import { byDay, countShown, type RollView, type Room, SHOWN, type Shown } from "./view.ts";
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName);
@@ -51,10 +52,14 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
     setStopped(true);
     stopPictures(null);
   };
-  const { pictures, mark } = useMarks(view.pictures);
+  const { pictures, mark, place } = useMarks(view);
   const [shown, setShown] = useState<Shown>("all");
   const [asked] = useSearchParams();
-  const [chosenId, setChosen] = useState<string | null>(asked.get("picture"));
+  const { chosen: chosenIds, last: chosenId, press, none } = useChosen(asked.get("picture"));
+  const [several, setSeveral] = useState(false);
+  // Looked for from a day: what is chosen goes there.
+  const lookedFor = parseDate(asked.get("for") ?? "");
+  const aim = lookedFor && view.days[lookedFor] ? lookedFor : null;
   // A picture that was found from elsewhere is brought into sight.
   const first = useRef(chosenId);
   useEffect(() => {
@@ -69,6 +74,20 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
   const here = flat.findIndex(({ id }) => id === chosenId);
   if (here >= 0) last.current = here;
   const chosen = pictures.find(({ id }) => id === chosenId) ?? null;
+  const together = pictures.filter(({ id }) => chosenIds.includes(id));
+  // Of the same all the time, so that rows whose pictures stay are not drawn anew.
+  const now = useRef({ flat, chosenIds, several });
+  now.current = { flat, chosenIds, several };
+  const onPress = useCallback(
+    (id: string, how: Pressed) =>
+      press(
+        id,
+        how === "alone" && now.current.several ? "also" : how,
+        now.current.flat.map((each) => each.id),
+      ),
+    [press],
+  );
+  const onCarry = useCallback((id: string) => (now.current.chosenIds.includes(id) ? now.current.chosenIds : [id]), []);
   const loose = pictures.filter(({ setAside, on }) => setAside && on.length === 0);
   const undated = pictures.filter(({ date, setAside }) => date === null && !setAside);
 
@@ -87,28 +106,43 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         const next = flat[stepFrom(at, last.current, event.key === "ArrowDown" ? 1 : -1)];
         if (!next) return;
         event.preventDefault();
-        setChosen(next.id);
+        onPress(next.id, event.shiftKey ? "up-to" : "alone");
         document.querySelector<HTMLElement>(`[data-photo="${next.id}"]`)?.focus();
+        return;
+      }
+      if (event.key === "d") {
+        const ids = flat.filter(({ id }) => chosenIds.includes(id));
+        for (const picture of ids) {
+          const own = wayOf(picture, view.days, aim);
+          if (own) place([picture.id], own);
+        }
         return;
       }
       const kind = { s: "star", b: "banked", a: "set-aside" }[event.key] as "star" | "banked" | "set-aside" | undefined;
       const picture = flat[at];
-      if (kind && picture) mark([picture.id], { kind, on: !picture[kind === "set-aside" ? "setAside" : kind] });
+      if (kind && picture)
+        mark(chosenIds.length > 0 ? chosenIds : [picture.id], {
+          kind,
+          on: !picture[kind === "set-aside" ? "setAside" : kind],
+        });
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [flat, chosenId, mark]);
+  }, [flat, chosenId, chosenIds, mark, place, onPress, view.days, aim]);
 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a place to drop files on; the buttons inside do the same
     <div
       className={`wide:h-full ${over ? "outline-4 -outline-offset-4 outline-ember" : ""}`}
       onDragOver={(event) => {
+        // Pictures of the roll that are carried to a day are none that come from outside.
+        if (isCarried(event)) return;
         event.preventDefault();
         setOver(true);
       }}
       onDragLeave={() => setOver(false)}
       onDrop={(event) => {
+        if (isCarried(event)) return;
         event.preventDefault();
         setOver(false);
         void droppedFiles(event.dataTransfer).then(start);
@@ -116,8 +150,11 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
     >
       <Workplace
         tabs={<PlaceTabs place="photos" albumId={view.albumId} here="photos" />}
+        staysInSight={together.length > 0}
         panel={
-          chosen ? (
+          together.length > 1 ? (
+            <Several pictures={together} days={view.days} aim={aim} onMark={mark} onPlace={place} onNone={none} />
+          ) : chosen ? (
             <>
               <PicturePanel
                 albumId={view.albumId}
@@ -130,9 +167,12 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
                     : []
                 }
                 onMark={mark}
-                onChoose={setChosen}
+                onChoose={(id) => onPress(id, "alone")}
+                days={view.days}
+                aim={aim}
+                onPlace={place}
               />
-              <Button look="quiet" small onClick={() => setChosen(null)}>
+              <Button look="quiet" small onClick={none}>
                 Back to filling the roll
               </Button>
             </>
@@ -143,7 +183,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               {undated.length > 0 && <UndatedForm undated={undated} onMark={mark} />}
               <p className="text-sm text-quiet">
                 Choose a picture to see it large. Keys: arrows up and down from one to the next, s star, b bank, a set
-                aside.
+                aside, d onto its day. Shift or Ctrl with a press chooses several; carried to a day, they are on it.
               </p>
             </>
           )
@@ -153,7 +193,23 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pb-2">
             <h1 className="text-2xl">The roll</h1>
             <p className="text-sm text-quiet">{many(pictures.length, "picture")}</p>
+            <button
+              type="button"
+              aria-pressed={several}
+              onClick={() => setSeveral(!several)}
+              className="link ml-auto min-h-9 text-sm"
+            >
+              {several ? "Choose one at a time" : "Choose several"}
+            </button>
           </div>
+          {aim && (
+            <p className="mb-2 flex flex-wrap items-baseline gap-x-4 border-l-4 border-ring-photos pl-3">
+              For {view.days[aim]?.name}: what you choose goes there.
+              <Link to={to.day(view.albumId, aim)} className="link text-sm">
+                Back to the day
+              </Link>
+            </p>
+          )}
           <fieldset className="flex flex-wrap gap-x-4 border-b border-line pb-1">
             <legend className="sr-only">Which pictures</legend>
             {SHOWN.map((each) => (
@@ -207,91 +263,12 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
             <RollList
               days={running ? days : days.slice(0, FIRST_DAYS)}
               names={view.days}
-              chosen={chosenId}
-              onChoose={setChosen}
+              chosen={chosenIds}
+              {...{ onPress, onCarry, onPlace: place }}
             />
           )}
         </PageStage>
       </Workplace>
     </div>
-  );
-}
-
-/** The pictures with every mark that is on its way already made, and how to make one. */
-function useMarks(saved: readonly RollPicture[]) {
-  const { state, put } = useOutbox();
-  const mark = useCallback(
-    (ids: readonly string[], each: RollMark) => {
-      const id = newId();
-      put(`mark:${id}`, { what: "mark", ids: [...ids], mark: each });
-    },
-    [put],
-  );
-  const pictures = useMemo(() => {
-    const pending = pendingSent(state, "mark");
-    if (pending.length === 0) return saved;
-    return saved.flatMap(
-      (picture) =>
-        pending.reduce<RollPicture | null>(
-          (now, { ids, mark: each }) => (now && ids.includes(picture.id) ? withMark(now, each) : now),
-          picture,
-        ) ?? [],
-    );
-  }, [saved, state]);
-  return { pictures, mark };
-}
-
-/** Pictures whose camera wrote no date, given one together. */
-function UndatedForm({
-  undated,
-  onMark,
-}: {
-  undated: readonly RollPicture[];
-  onMark: (ids: readonly string[], mark: RollMark) => void;
-}) {
-  const [text, setText] = useState("");
-  const [left, setLeft] = useState<readonly string[]>([]);
-  const date = parseDate(text);
-  const ids = undated.map(({ id }) => id).filter((id) => !left.includes(id));
-  return (
-    <form
-      className="grid gap-2 border-t border-line pt-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (date && ids.length > 0) onMark(ids, { kind: "date", date });
-      }}
-    >
-      <h2 className="text-lg">
-        {undated.length === 1 ? "One picture has no date" : `${undated.length} pictures have no date`}
-      </h2>
-      <div className="flex flex-wrap gap-1.5">
-        {undated.slice(0, 40).map(({ id, name, look }) => (
-          <label key={id} className={`relative ${left.includes(id) ? "opacity-40" : ""}`}>
-            <input
-              type="checkbox"
-              checked={!left.includes(id)}
-              aria-label={name}
-              onChange={(event) => setLeft(event.target.checked ? left.filter((each) => each !== id) : [...left, id])}
-              className="absolute top-1 left-1 size-4 accent-ember"
-            />
-            <img src={pictureAddress(id, 96, look)} alt="" className="size-16 object-cover" />
-          </label>
-        ))}
-      </div>
-      <div className="flex flex-wrap items-end gap-2">
-        <label className="grid gap-1 text-sm font-medium">
-          They were taken on
-          <input
-            type="date"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            className="field max-w-44"
-          />
-        </label>
-        <Button type="submit" disabled={!date || ids.length === 0}>
-          Date {ids.length}
-        </Button>
-      </div>
-    </form>
   );
 }

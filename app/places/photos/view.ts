@@ -33,10 +33,20 @@ export type RollPicture = {
 /** How many bytes the household keeps, and how many it may. */
 export type Room = { readonly kept: number; readonly most: number };
 
+/** A day of the album that a picture may be put on. */
+export type RollTarget = {
+  readonly dayId: string;
+  readonly label: string;
+  readonly title: string;
+  /** As its page is called: `9, Counting lit windows`. */
+  readonly name: string;
+  readonly skipped: boolean;
+};
+
 export type RollView = {
   readonly albumId: string;
   /** The album's days, for what a date is called and which are its own. */
-  readonly days: Readonly<Record<string, { readonly label: string; readonly title: string }>>;
+  readonly days: Readonly<Record<string, RollTarget>>;
   readonly pictures: readonly RollPicture[];
 };
 
@@ -74,7 +84,13 @@ export function rollView(
     albumId: album.id,
     days: Object.fromEntries(
       pages.flatMap((page) =>
-        page.days.map((day) => [day.date, { label: page.label ?? printShort(day.date), title: day.content.title }]),
+        page.days.map((day): [string, RollTarget] => [
+          day.date,
+          {
+            ...{ dayId: day.id, name: pageName(page), skipped: page.skipped },
+            ...{ label: page.label ?? printShort(day.date), title: day.content.title },
+          },
+        ]),
       ),
     ),
     pictures: roll.map((each) => ({

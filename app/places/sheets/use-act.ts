@@ -1,22 +1,36 @@
 import { useCallback, useEffect, useState } from "react";
 import { useFetcher, useFetchers } from "react-router";
+import { useOutbox } from "#app/sending/sending.tsx";
 import type { SheetAct, SheetsAnswer } from "./acts.ts";
 
-/** Sends one act to the server; what came of the last, and whether one is on its way. */
+/**
+ * Sends one act to the server, after everything that was ticked before it; what came of the last, and whether one is on its
+ * way. While nothing can be saved it is not sent, and its keeper told so.
+ */
 export function useAct(action: string): { act: (act: SheetAct) => void; answer: SheetsAnswer | null; busy: boolean } {
   const { submit, state, data } = useFetcher<SheetsAnswer>();
+  const { state: waiting } = useOutbox();
+  const [asked, setAsked] = useState<SheetAct | null>(null);
+  const [held, setHeld] = useState<SheetsAnswer | null>(null);
   // Once something is taken back, what was said before may be true no longer.
   const [isOver, setOver] = useState(false);
   const isTurning = useFetchers().some(({ formAction }) => formAction?.endsWith("/changes"));
   useEffect(() => {
     if (isTurning) setOver(true);
   }, [isTurning]);
-  const act = useCallback(
-    (each: SheetAct) => {
-      setOver(false);
-      void submit(each as never, { method: "post", action, encType: "application/json" });
-    },
-    [submit, action],
-  );
-  return { act, answer: state === "idle" && !isOver ? (data ?? null) : null, busy: state !== "idle" };
+  useEffect(() => {
+    if (!asked) return;
+    const isWaiting = waiting.entries.length > 0;
+    if (isWaiting && !waiting.trouble) return;
+    setAsked(null);
+    if (isWaiting && waiting.trouble) setHeld({ ok: false, reason: waiting.trouble });
+    else void submit(asked as never, { method: "post", action, encType: "application/json" });
+  }, [asked, waiting, submit, action]);
+  const act = useCallback((each: SheetAct) => {
+    setOver(false);
+    setHeld(null);
+    setAsked(each);
+  }, []);
+  const busy = state !== "idle" || asked !== null;
+  return { act, answer: busy || isOver ? null : (held ?? data ?? null), busy };
 }

@@ -1,0 +1,71 @@
+import { useEffect } from "react";
+import { Link, useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { carry } from "#app/parts/carried.ts";
+import { newId } from "#app/parts/new-id.ts";
+import { broughtTo } from "#app/sending/hand-in.ts";
+import { pendingSent } from "#app/sending/pending.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
+import type { Look } from "#core/photo/look.ts";
+
+/** A picture that a day may have. */
+export type FreePicture = {
+  readonly id: string;
+  readonly name: string;
+  readonly date: string | null;
+  readonly time: string | null;
+  readonly look: Look;
+};
+export type FreeForDay = { readonly own: readonly FreePicture[]; readonly banked: readonly FreePicture[] };
+
+/** How many banked ones are offered beside a day's own. */
+const MOST_BANKED = 6;
+
+/** Pictures that were taken on the day and lie on no page yet, and those banked: one press puts one on the day. */
+export function FreePictures({ albumId, date, dayId }: { albumId: string; date: string; dayId: string }) {
+  const { state, put } = useOutbox();
+  const { data, load } = useFetcher<FreeForDay>();
+  useEffect(() => {
+    void load(to.freePictures(albumId, date));
+  }, [load, albumId, date]);
+  const onTheirWay = new Set(
+    pendingSent(state, "bring").flatMap(({ pictures }) => pictures.map((each) => each.photoId)),
+  );
+  const free = (all: readonly FreePicture[]) => all.filter(({ id }) => !onTheirWay.has(id));
+  const [own, banked] = [free(data?.own ?? []), free(data?.banked ?? []).slice(0, MOST_BANKED)];
+  const row = (name: string, pictures: readonly FreePicture[]) =>
+    pictures.length > 0 && (
+      <div className="grid gap-1">
+        <p className="text-sm text-quiet">{name}</p>
+        <ul aria-label={name} className="flex flex-wrap gap-1.5">
+          {pictures.map(({ id, name: file, time, look }) => (
+            <li key={id}>
+              <button
+                type="button"
+                aria-label={`Put ${file}${time ? ` of ${time}` : ""} on this day`}
+                title="Put it on this day"
+                draggable
+                onDragStart={(event) => carry(event, [id])}
+                onClick={() => put(`bring:${newId()}`, broughtTo(dayId, [id]))}
+                className="block border-2 border-transparent hover:border-ember"
+              >
+                <img src={pictureAddress(id, 480, look)} alt="" draggable={false} className="h-14 w-auto" />
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+    );
+  return (
+    <div className="grid gap-2">
+      {row("Taken this day, on no page yet", own)}
+      {row("Banked", banked)}
+      <p className="text-sm">
+        <Link to={to.roll(albumId, { for: date })} className="link">
+          Choose from the whole roll
+        </Link>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,116 @@
+import { expect, type Page, test } from "./browser-test.ts";
+import { newDecember, newKeeper, PHONE, photo, saved } from "./keeper.ts";
+
+/** From the roll to a day, and from a day to the roll: every way a picture gets where it belongs. */
+const frame = (page: Page, name: string) => page.locator(`[data-photo][aria-label^="${name}"]`);
+const panel = (page: Page) => page.getByRole("region", { name: /^The chosen pictures?$/ });
+
+async function rollOf(page: Page, days: readonly string[]): Promise<string> {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/photos`);
+  const files = await Promise.all(
+    days.map(async (day, at) => ({
+      name: `P${at}.jpg`,
+      mimeType: "image/jpeg",
+      buffer: await photo(`2026-12-${day}`, `#b8${10 + at}1b`),
+    })),
+  );
+  await page.locator("input[type=file]").first().setInputFiles(files);
+  await expect(page.locator("[data-photo]")).toHaveCount(days.length);
+  return album;
+}
+
+test("a picture of the roll is on its own day in two presses, on any other in two, and by a key", async ({ page }) => {
+  const album = await rollOf(page, ["09", "09", "12"]);
+  await frame(page, "P0").click();
+  await panel(page).getByRole("button", { name: "Put it on 9", exact: true }).click();
+  await expect(frame(page, "P0")).toHaveAccessibleName(/placed/);
+  // It is there once: there is no more to press.
+  await expect(panel(page).getByRole("button", { name: "Put it on 9", exact: true })).toHaveCount(0);
+  await frame(page, "P1").click();
+  await panel(page).getByLabel("Put it on a day").selectOption("2026-12-15");
+  await expect(frame(page, "P1")).toHaveAccessibleName(/placed/);
+  await frame(page, "P2").click();
+  await page.keyboard.press("d");
+  await expect(frame(page, "P2")).toHaveAccessibleName(/placed/);
+  await saved(page);
+  for (const day of ["09", "15", "12"]) {
+    await page.goto(`${album}/days/2026-12-${day}`);
+    await expect(page.getByText("1 on this day")).toBeVisible();
+  }
+});
+
+test("several are chosen together, go each to its own day in one press, and come back with one", async ({ page }) => {
+  await rollOf(page, ["09", "10", "11", "12"]);
+  await frame(page, "P0").click();
+  await frame(page, "P2").click({ modifiers: ["Shift"] });
+  await expect(panel(page).getByRole("heading", { name: "3 pictures" })).toBeVisible();
+  await frame(page, "P1").click({ modifiers: ["Control"] });
+  await expect(panel(page).getByRole("heading", { name: "2 pictures" })).toBeVisible();
+  await panel(page).getByLabel("Put all of them on a day").selectOption("2026-12-20");
+  await expect(page.getByRole("button", { name: /placed/ })).toHaveCount(2);
+  await saved(page);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("Taken back: 2 pictures put on 20 Dec.")).toBeVisible();
+  await expect(page.getByRole("button", { name: /placed/ })).toHaveCount(0);
+  // On a phone there is no Control: several are chosen one press after the other.
+  await panel(page).getByRole("button", { name: "Choose none" }).click();
+  await page.getByRole("button", { name: "Choose several" }).click();
+  for (const name of ["P0", "P1", "P3"]) await frame(page, name).click();
+  await panel(page).getByRole("button", { name: "Put each on its own day" }).click();
+  await expect(page.getByRole("button", { name: /placed/ })).toHaveCount(3);
+});
+
+test("carried by hand, a picture goes to a day of the strip, or of the roll", async ({ page }) => {
+  const album = await rollOf(page, ["09", "10"]);
+  const strip = page.getByRole("navigation", { name: "Days" }).getByRole("link");
+  await frame(page, "P0").dragTo(strip.nth(4));
+  await expect(frame(page, "P0")).toHaveAccessibleName(/placed/);
+  await frame(page, "P1").dragTo(page.locator(".roll-row").first());
+  await expect(frame(page, "P1")).toHaveAccessibleName(/placed/);
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-05`);
+  await expect(page.getByText("1 on this day")).toBeVisible();
+  await page.goto(`${album}/days/2026-12-09`);
+  await expect(page.getByText("1 on this day")).toBeVisible();
+});
+
+test("a day offers its own pictures that lie on no page, then the banked, and leads to the whole roll for it", async ({
+  page,
+}) => {
+  const album = await rollOf(page, ["09", "09", "20"]);
+  await frame(page, "P2").click();
+  await page.keyboard.press("b");
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  const own = page.getByRole("list", { name: "Taken this day, on no page yet" }).getByRole("button");
+  await expect(own).toHaveCount(2);
+  await own.first().click();
+  await expect(page.getByText("1 on this day")).toBeVisible();
+  await expect(own).toHaveCount(1);
+  await page.getByRole("list", { name: "Banked" }).getByRole("button").click();
+  await expect(page.getByText("2 on this day")).toBeVisible();
+  await page.getByRole("link", { name: "Choose from the whole roll" }).click();
+  await expect(page.getByText(/^For 9: what you choose goes there/)).toBeVisible();
+  await page.locator('[data-photo]:not([aria-label*="placed"])').click();
+  await page.keyboard.press("d");
+  await saved(page);
+  await page.getByRole("link", { name: "Back to the day" }).click();
+  await expect(page.getByText("3 on this day")).toBeVisible();
+});
+
+test("on a phone what is chosen, and where it can go, stays in sight over the roll", async ({ openWindow }) => {
+  const page = await openWindow(PHONE);
+  const album = await rollOf(page, ["03", "09", "12", "20", "21", "24"]);
+  await frame(page, "P1").tap();
+  const put = panel(page).getByRole("button", { name: "Put it on 9", exact: true });
+  await expect(put).toBeInViewport();
+  await put.tap();
+  await expect(frame(page, "P1")).toHaveAccessibleName(/placed/);
+  await frame(page, "P1").tap();
+  await expect(panel(page)).toHaveCount(0);
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  await expect(page.getByText("1 on this day")).toBeVisible();
+});
