@@ -14,7 +14,7 @@ import type { Author } from "../store/author.ts";
 import type { Db } from "../store/db.ts";
 import { keepOrder } from "../store/lab-orders.ts";
 import { keepPhoto } from "../store/photo.ts";
-import { makeSheets, markSheetPrinted, readSheets, tickCut } from "../store/printing.ts";
+import { makeSheets, markSheetsPrinted, readSheets, tickCut } from "../store/printing.ts";
 import { markPhotos } from "../store/roll.ts";
 import { paintAhead, type Sitting } from "./pictures/paint.ts";
 import { twinOf, withoutNotes } from "./pictures/twin.ts";
@@ -102,7 +102,7 @@ export async function fillLanternRoll(db: Db, author: Author): Promise<void> {
   const made = await makeSheets(db, author, "photos", sheetsFor(ahead));
   const [sheet] = await readSheets(db, author.albumId);
   if (!made.ok || !sheet) throw new Error("the demo's sheet was refused");
-  await markSheetPrinted(db, author, sheet.id, true);
+  await markSheetsPrinted(db, author, [sheet.id], true);
   for (const cut of [0, 1]) await tickCut(db, author, sheet.id, cut, true);
   const dates = { orderedOn: "2026-12-08" as CalendarDate, dueOn: "2026-12-11" as CalendarDate };
   const ordered = await keepOrder(

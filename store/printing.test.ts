@@ -15,7 +15,16 @@ import { sheetOf, withPrints } from "../tests/prints.ts";
 import { saveDayEdit } from "./day.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { keepOrder, markArrived } from "./lab-orders.ts";
-import { dropSheet, makeSheets, markByHand, markSheetPrinted, markSpoiled, readSheets, tickCut } from "./printing.ts";
+import {
+  dropSheet,
+  makeSheets,
+  markByHand,
+  markSheetsPrinted,
+  markSpoiled,
+  readSheets,
+  tickAllCuts,
+  tickCut,
+} from "./printing.ts";
 import { markPhotos } from "./roll.ts";
 
 const store = openTestStore();
@@ -31,8 +40,8 @@ describe("prints", () => {
     });
     expect(await standing(one.id)).toBe("on-sheet");
     const [sheet] = await readSheets(store.db, albumId);
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", true);
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", true);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], true);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], true);
     expect([await standing(one.id), await standing(two.id)]).toEqual(["printed", "printed"]);
     expect(await done()).toContain("print");
     expect(await done()).not.toContain("trim");
@@ -43,10 +52,27 @@ describe("prints", () => {
     await tickCut(store.db, author(), sheet?.id ?? "", 1, false);
     expect(await standing(two.id)).toBe("printed");
     expect(await done()).not.toContain("trim");
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", false);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], false);
     expect([await standing(one.id), await standing(two.id)]).toEqual(["on-sheet", "on-sheet"]);
     expect(await done()).not.toContain("print");
     expect((await readSheets(store.db, albumId))[0]?.cutsDone).toEqual([]);
+  });
+
+  it("of several sheets are said to be printed in one go, or none; and all of a sheet is cut in one", async () => {
+    const { albumId, author, one, two, standing, done } = await withPrints(store);
+    await makeSheets(store.db, author(), "photos", [sheetOf(one.id), sheetOf(two.id)]);
+    const ids = (await readSheets(store.db, albumId)).map(({ id }) => id);
+    const stranger = [...ids, randomUUID()];
+    expect(await markSheetsPrinted(store.db, author(), stranger, true)).toEqual({ ok: false, reason: "not-found" });
+    expect([await standing(one.id), await standing(two.id)]).toEqual(["on-sheet", "on-sheet"]);
+    expect(await markSheetsPrinted(store.db, author(), [...ids, ...ids], true)).toEqual({ ok: true });
+    expect([await standing(one.id), await standing(two.id)]).toEqual(["printed", "printed"]);
+    for (const id of ids) expect(await tickAllCuts(store.db, author(), id)).toEqual({ ok: true });
+    expect([await standing(one.id), await standing(two.id)]).toEqual(["trimmed", "trimmed"]);
+    expect(await done()).toContain("trim");
+    // As one act, it goes back in one.
+    for (let time = 0; time < ids.length + 1; time++) expect((await takeBack(store.db, author())).ok).toBe(true);
+    expect([await standing(one.id), await standing(two.id)]).toEqual(["on-sheet", "on-sheet"]);
   });
 
   it("are not made twice by two windows", async () => {
@@ -79,7 +105,7 @@ describe("prints", () => {
     expect(both).toEqual({ ok: true, sheets: [1, 2] });
     expect(await standing(one.id)).toBe("on-sheet");
     const sheets = await readSheets(store.db, (await read()).album.id);
-    for (const { id } of sheets) await markSheetPrinted(store.db, author(), id, true);
+    for (const { id } of sheets) await markSheetsPrinted(store.db, author(), [id], true);
     expect(await standing(one.id)).toBe("printed");
     const right = (await read()).prints.find(({ tile }) => tile?.column === 1);
     expect(right?.tile).toEqual({ ...tiles[1], whole: one.print });
@@ -96,7 +122,7 @@ describe("prints", () => {
     const spare = { id: one.id, at: rect(0, inches(4), inches(6), inches(4)), turned: false, spare: true };
     await makeSheets(store.db, author(), "photos", [{ ...base, prints: [...base.prints, spare] }]);
     const [sheet] = await readSheets(store.db, (await read()).album.id);
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", true);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], true);
     const prints = async () => (await read()).prints;
     const [first, second] = await prints();
     await markSpoiled(store.db, author(), first?.id ?? "", true);
@@ -112,7 +138,7 @@ describe("prints", () => {
     const { keeper, author, dayId, one, two, standing, albumId } = await withPrints(store);
     await makeSheets(store.db, author(), "photos", [sheetOf(one.id, two.id)]);
     const [sheet] = await readSheets(store.db, albumId);
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", true);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], true);
     await saveDayEdit(store.db, author(), dayId, null, {
       kind: "photo-crop",
       id: one.id,
@@ -132,9 +158,9 @@ describe("prints", () => {
     const { author, one, standing, albumId } = await withPrints(store);
     await makeSheets(store.db, author(), "photos", [sheetOf(one.id)]);
     const [sheet] = await readSheets(store.db, albumId);
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", true);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], true);
     expect(await dropSheet(store.db, author(), sheet?.id ?? "")).toEqual({ ok: false, reason: "printed" });
-    await markSheetPrinted(store.db, author(), sheet?.id ?? "", false);
+    await markSheetsPrinted(store.db, author(), [sheet?.id ?? ""], false);
     expect(await dropSheet(store.db, author(), sheet?.id ?? "")).toEqual({ ok: true });
     expect(await standing(one.id)).toBe("wanted");
   });
@@ -190,7 +216,7 @@ describe("prints", () => {
     await makeSheets(store.db, author(), "photos", [sheetOf(one.id)]);
     const [sheet] = await readSheets(store.db, albumId);
     const stranger = await newAlbum(store);
-    expect(await markSheetPrinted(store.db, stranger.author(), sheet?.id ?? "", true)).toEqual({
+    expect(await markSheetsPrinted(store.db, stranger.author(), [sheet?.id ?? ""], true)).toEqual({
       ok: false,
       reason: "not-found",
     });

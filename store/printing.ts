@@ -164,58 +164,87 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
 
 type SheetAct = Extract<Did, { what: "sheet" }>["how"];
 
-/** Does something to one sheet and the prints on it, and ticks its pages' steps accordingly. */
-async function onSheet(
+/**
+ * Does something to each of these sheets and the prints on it, as one act, and ticks their pages' steps accordingly. One that
+ * is not the album's refuses all.
+ */
+async function onSheets(
   db: Db,
   author: Author,
-  sheetId: string,
-  how: SheetAct,
+  sheetIds: readonly string[],
+  said: (rows: readonly { readonly number: number }[]) => Did,
   work: (tx: Transaction, sheet: SheetRecord, prints: readonly Print[]) => Promise<Marked>,
 ): Promise<Marked> {
-  return journaled<Marked>(db, author, { what: "sheet", how, number: 0 }, async (tx, line, say) => {
+  return journaled<Marked>(db, author, said([]), async (tx, line, say) => {
     const before = await lockPages(tx, author);
-    const [row] = await tx
+    const ids = [...new Set(sheetIds)];
+    const rows = await tx
       .select()
       .from(printSheet)
-      .where(and(eq(printSheet.id, sheetId), eq(printSheet.albumId, author.albumId)));
-    if (!before || !row) return { ok: false, reason: "not-found" };
-    const own = before.prints.filter(({ from }) => from.kind === "sheet" && from.id === sheetId);
-    say({ what: "sheet", how, number: row.number });
-    const done = await work(tx, toSheet(row), own);
-    if (done.ok) await followPrints(tx, author, line, new Set(own.map(({ of }) => of)), before);
-    return done;
+      .where(and(inArray(printSheet.id, ids), eq(printSheet.albumId, author.albumId)));
+    if (!before || rows.length < ids.length) return { ok: false, reason: "not-found" };
+    say(said(rows));
+    const own = before.prints.filter(({ from }) => from.kind === "sheet" && ids.includes(from.id));
+    for (const row of rows) {
+      const done = await work(
+        tx,
+        toSheet(row),
+        own.filter(({ from }) => from.kind === "sheet" && from.id === row.id),
+      );
+      if (!done.ok) return done;
+    }
+    await followPrints(tx, author, line, new Set(own.map(({ of }) => of)), before);
+    return { ok: true };
   });
 }
 
+const saidOf =
+  (how: SheetAct) =>
+  ([row]: readonly { readonly number: number }[]): Did => ({ what: "sheet", how, number: row?.number ?? 0 });
+
 /** Writes what a tick makes of a sheet and the prints on it, as core says. */
-const tickOn = (db: Db, author: Author, sheetId: string, how: SheetAct, tick: SheetTick): Promise<Marked> =>
-  onSheet(db, author, sheetId, how, async (tx, sheet, prints) => {
-    const ticked = tickSheet(sheet, prints, tick, author.at.toISOString());
-    if (!ticked) return { ok: false, reason: "not-found" };
-    const { printedAt, cutsDone } = ticked.sheet;
+const ticked =
+  (author: Author, tick: SheetTick): Parameters<typeof onSheets>[4] =>
+  async (tx, sheet, prints) => {
+    const after = tickSheet(sheet, prints, tick, author.at.toISOString());
+    if (!after) return { ok: false, reason: "not-found" };
+    const { printedAt, cutsDone } = after.sheet;
     await tx
       .update(printSheet)
       .set({ cutsDone: [...cutsDone], printedAt: printedAt === null ? null : new Date(printedAt) })
-      .where(eq(printSheet.id, sheetId));
+      .where(eq(printSheet.id, sheet.id));
     for (const state of PRINT_STATES) {
-      const now = ticked.prints.filter((each, at) => each.state === state && prints[at]?.state !== state);
+      const now = after.prints.filter((each, at) => each.state === state && prints[at]?.state !== state);
       const ids = now.map(({ id }) => id);
       if (ids.length > 0) await tx.update(print).set({ state }).where(inArray(print.id, ids));
     }
     return { ok: true };
-  });
+  };
 
-/** Says that a sheet came out of the printer, or that it did not after all. */
-export const markSheetPrinted = (db: Db, author: Author, sheetId: string, on: boolean): Promise<Marked> =>
-  tickOn(db, author, sheetId, on ? "printed" : "not-printed", { how: "printed", on });
+/** Says that sheets came out of the printer, or that they did not after all: all of them, or none. */
+export const markSheetsPrinted = (db: Db, author: Author, sheetIds: readonly string[], on: boolean): Promise<Marked> =>
+  onSheets(
+    db,
+    author,
+    sheetIds,
+    (rows) =>
+      rows.length > 1
+        ? { what: "sheets-printed", on, sheets: rows.length }
+        : saidOf(on ? "printed" : "not-printed")(rows),
+    ticked(author, { how: "printed", on }),
+  );
 
 /** Ticks one cut of a sheet, or takes the tick away. */
 export const tickCut = (db: Db, author: Author, sheetId: string, cut: number, on: boolean): Promise<Marked> =>
-  tickOn(db, author, sheetId, on ? "cut" : "cut-open", { how: "cut", cut, on });
+  onSheets(db, author, [sheetId], saidOf(on ? "cut" : "cut-open"), ticked(author, { how: "cut", cut, on }));
+
+/** Ticks every cut of a sheet. */
+export const tickAllCuts = (db: Db, author: Author, sheetId: string): Promise<Marked> =>
+  onSheets(db, author, [sheetId], saidOf("all-cut"), ticked(author, { how: "all-cut" }));
 
 /** Puts a sheet away that is not printed; its prints are wanted again. */
 export const dropSheet = (db: Db, author: Author, sheetId: string): Promise<Marked> =>
-  onSheet(db, author, sheetId, "dropped", async (tx, sheet) => {
+  onSheets(db, author, [sheetId], saidOf("dropped"), async (tx, sheet) => {
     if (sheet.printedAt) return { ok: false, reason: "printed" };
     await tx.delete(printSheet).where(eq(printSheet.id, sheetId));
     return { ok: true };

@@ -20,7 +20,7 @@ import { takeBack } from "./journal/take-back.ts";
 import { readDecks, saveDeck } from "./library/decks.ts";
 import { keepHand, keepStampSet, readHandsAndStamps } from "./library/hands.ts";
 import { putAway, readKeptTray, takeBackKept } from "./library/tray.ts";
-import { makeSheets, markSheetPrinted, readSheets, tickCut } from "./printing.ts";
+import { makeSheets, markSheetsPrinted, readSheets, tickCut } from "./printing.ts";
 import { readTexts } from "./texts.ts";
 import { emptyTray, putBack, readTray } from "./tray.ts";
 import { readWordings } from "./wordings.ts";
@@ -166,7 +166,7 @@ describe("a card's words", () => {
     expect(await makeSheets(db, author(), "photos", sheets)).toMatchObject({ ok: false, reason: "changed-since" });
     const [sheet] = await readSheets(db, albumId);
     if (!sheet) throw new Error("no sheet");
-    await markSheetPrinted(db, author(), sheet.id, true);
+    await markSheetsPrinted(db, author(), [sheet.id], true);
     const printed = await dayOf(keeper.householdId, albumId, "2026-12-03");
     expect(printed.content.done).toContain("letter");
     expect(printed.prints).toMatchObject([{ of: card.id, state: "printed" }]);

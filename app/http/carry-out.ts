@@ -12,7 +12,7 @@ import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
 import { markArrived } from "#store/lab-orders.ts";
 import { changeMatter } from "#store/matter.ts";
-import { markByHand, markSheetPrinted, markSpoiled, tickCut } from "#store/printing.ts";
+import { markByHand, markSheetsPrinted, markSpoiled, tickAllCuts, tickCut } from "#store/printing.ts";
 import { markInAlbum } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
@@ -89,7 +89,9 @@ async function tryOut(db: Db, author: Author, sent: SentTryOut) {
 function onPaper(db: Db, author: Author, sent: SentPrint) {
   switch (sent.how) {
     case "printed":
-      return markSheetPrinted(db, author, sent.sheet, sent.on);
+      return markSheetsPrinted(db, author, sent.sheets, sent.on);
+    case "all-cut":
+      return tickAllCuts(db, author, sent.sheet);
     case "cut":
       return tickCut(db, author, sent.sheet, sent.cut, sent.on);
     case "spoiled":

@@ -106,6 +106,7 @@ const OF_SHEET = {
   dropped: "put away",
   cut: "a cut ticked",
   "cut-open": "a cut unticked",
+  "all-cut": "all cuts ticked",
 } as const;
 const OF_ORDER = {
   made: "made",
@@ -170,6 +171,8 @@ export function didWords(did: Did, names: Names): string {
       return `${many(did.sheets, did.of === "photos" ? "print sheet" : "sheet of cards", did.of === "photos" ? "print sheets" : "sheets of cards")} made`;
     case "sheet":
       return `print sheet ${did.number}: ${OF_SHEET[did.how]}`;
+    case "sheets-printed":
+      return `${many(did.sheets, "print sheet")} said ${did.on ? "" : "not "}to be printed`;
     case "print":
       return did.how === "spoiled" ? "print said to be spoiled" : "print said to be good again";
     case "printed-elsewhere":

@@ -42,9 +42,11 @@ export type Did =
   | { readonly what: "sheets-made"; readonly of: SheetOf; readonly sheets: number }
   | {
       readonly what: "sheet";
-      readonly how: "printed" | "not-printed" | "dropped" | "cut" | "cut-open";
+      readonly how: "printed" | "not-printed" | "dropped" | "cut" | "cut-open" | "all-cut";
       readonly number: number;
     }
+  /** Several sheets that came out of the printer, or did not, in one go. */
+  | { readonly what: "sheets-printed"; readonly on: boolean; readonly sheets: number }
   | { readonly what: "print"; readonly how: "spoiled" | "not-spoiled" }
   | { readonly what: "printed-elsewhere"; readonly of: SheetOf; readonly on: boolean; readonly prints: number }
   | { readonly what: "order"; readonly how: "made" | "arrived" | "not-arrived" | "dropped"; readonly number: number }

@@ -5,7 +5,15 @@ import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { assign, NEVER } from "./assign.ts";
 import { NO_LOOK } from "./look.ts";
-import { type Candidate, EMPTY_COST, type ProposeSettings, propose, type Wanted, weighAll } from "./propose.ts";
+import {
+  type Candidate,
+  EMPTY_COST,
+  losesMuch,
+  type ProposeSettings,
+  propose,
+  type Wanted,
+  weighAll,
+} from "./propose.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const day = (n: number) => `2026-12-${String(n).padStart(2, "0")}` as CalendarDate;
@@ -72,6 +80,10 @@ describe("assignment", () => {
 });
 
 describe("a proposal", () => {
+  it("loses much of a picture when more than a quarter of it is cropped away", () => {
+    expect([0, 0.25, 0.2501, 0.6].map((lost) => losesMuch({ lost }))).toEqual([false, false, true, true]);
+  });
+
   const settings = { rule: "banked", twice: false } as const;
 
   it("gives each day its own picture, and says so", () => {

@@ -44,6 +44,10 @@ export type Why = {
 };
 export type Proposal = { readonly want: string; readonly photo: string; readonly cost: number; readonly why: Why };
 
+/** A crop that takes more than a quarter of a picture is not proposed as settled. Common practice. */
+const MUCH = 0.25;
+export const losesMuch = ({ lost }: Pick<Why, "lost">): boolean => lost > MUCH;
+
 /** A wanted print left empty costs as much as a picture that is wrong in every way but one; below that, something is better than nothing. */
 export const EMPTY_COST = 120;
 

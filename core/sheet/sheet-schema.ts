@@ -31,7 +31,13 @@ const ID = z.uuid();
 
 /** Something said of a sheet, a print, what is on paper elsewhere, or an order: that it is so, or not after all. */
 export const SENT_PRINT = z.discriminatedUnion("how", [
-  z.object({ what: z.literal("print"), how: z.literal("printed"), sheet: ID, on: z.boolean() }),
+  z.object({
+    what: z.literal("print"),
+    how: z.literal("printed"),
+    sheets: z.array(ID).min(1).max(500),
+    on: z.boolean(),
+  }),
+  z.object({ what: z.literal("print"), how: z.literal("all-cut"), sheet: ID }),
   z.object({
     what: z.literal("print"),
     how: z.literal("cut"),

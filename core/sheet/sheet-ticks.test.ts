@@ -33,6 +33,12 @@ describe("a sheet that is ticked", () => {
     expect(tickSheet(SHEET, NEW.prints, { how: "cut", cut: 2, on: true }, AT)).toBeNull();
   });
 
+  it("is all cut in one go as it would be cut by cut", () => {
+    const byCut = told(NEW, { how: "cut", cut: 0, on: true }, { how: "cut", cut: 1, on: true });
+    expect(told(NEW, { how: "all-cut" })).toEqual(byCut);
+    expect(told(NEW, { how: "cut", cut: 1, on: true }, { how: "all-cut" })).toEqual(byCut);
+  });
+
   it("keeps what is spoiled so, until the sheet is said not to be printed at all", () => {
     const spoiled: Now = { sheet: { ...SHEET, printedAt: AT }, prints: prints("spoiled", "printed", "printed") };
     expect(states(told(spoiled, { how: "cut", cut: 0, on: true }))).toEqual(["spoiled", "printed", "printed"]);

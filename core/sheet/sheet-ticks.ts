@@ -1,10 +1,11 @@
 import type { CutStep } from "./cutting.ts";
 import type { PrintState, SheetRecord } from "./printing.ts";
 
-/** What is said of a sheet: that it came out of the printer, or that one of its cuts is made; or that it is not so after all. */
+/** What is said of a sheet: that it came out of the printer, that one of its cuts is made, or all; or that it is not so after all. */
 export type SheetTick =
   | { readonly how: "printed"; readonly on: boolean }
-  | { readonly how: "cut"; readonly cut: number; readonly on: boolean };
+  | { readonly how: "cut"; readonly cut: number; readonly on: boolean }
+  | { readonly how: "all-cut" };
 
 type Ticked = Pick<SheetRecord, "cuts" | "cutsDone" | "printedAt">;
 type OnSheet = { readonly place: number; readonly state: PrintState };
@@ -38,17 +39,19 @@ export function tickSheet<S extends Ticked, P extends OnSheet>(
           sheet: { ...sheet, printedAt: null, cutsDone: [] },
           prints: set(["printed", "trimmed", "spoiled"], "made", prints),
         };
-  if (!sheet.cuts[tick.cut]) return null;
   const before = new Set(sheet.cutsDone);
-  const done = new Set(tick.on ? [...before, tick.cut] : [...before].filter((each) => each !== tick.cut));
+  if (tick.how === "cut" && !sheet.cuts[tick.cut]) return null;
+  const all = tick.how === "all-cut" ? [...sheet.cuts.keys()] : [...before, tick.cut];
+  const on = tick.how === "all-cut" || tick.on;
+  const done = new Set(on ? all : [...before].filter((each) => tick.how === "cut" && each !== tick.cut));
   const [was, is] = [cutFree(sheet.cuts, before), cutFree(sheet.cuts, done)];
-  const printed = tick.on ? set(["made"], "printed", prints) : prints;
+  const printed = on ? set(["made"], "printed", prints) : prints;
   const freed = set(["printed"], "trimmed", printed, new Set([...is].filter((place) => !was.has(place))));
   return {
     sheet: {
       ...sheet,
       cutsDone: [...done].sort((a, b) => a - b),
-      printedAt: tick.on ? (sheet.printedAt ?? at) : sheet.printedAt,
+      printedAt: on ? (sheet.printedAt ?? at) : sheet.printedAt,
     },
     prints: set(["trimmed"], "printed", freed, new Set([...was].filter((place) => !is.has(place)))),
   };

@@ -16,7 +16,7 @@ import { changeMonth, saveDayEdit } from "../day.ts";
 import { keepOrder } from "../lab-orders.ts";
 import { keepHand, readHandsAndStamps } from "../library/hands.ts";
 import { changeMatter } from "../matter.ts";
-import { markSheetPrinted } from "../printing.ts";
+import { markSheetsPrinted } from "../printing.ts";
 import { markInAlbum, readRoll } from "../roll.ts";
 import { card as cardTable, journalRow } from "../schema/index.ts";
 import { emptyTray } from "../tray.ts";
@@ -273,7 +273,7 @@ describe("prints", () => {
     await doAgain(db, author());
     expect(await standing(one.id)).toBe("at-lab");
     expect(await done()).toEqual([]);
-    expect((await markSheetPrinted(db, author(), randomUUID(), true)).ok).toBe(false);
+    expect((await markSheetsPrinted(db, author(), [randomUUID()], true)).ok).toBe(false);
   });
 });
 

@@ -79,18 +79,19 @@ test("a sheet is printed, is not after all, and is put away; a spoiled print com
   const pdf = page.waitForEvent("download");
   await page.getByRole("button", { name: "All 2 to print, as one PDF" }).click();
   expect((await pdf).suggestedFilename()).toBe("Our-December-sheets-to-print.pdf");
-  await page.getByRole("button", { name: "Sheet 2 is printed" }).click();
+  await page.getByRole("button", { name: "All 2 are printed" }).click();
   await page.getByRole("button", { name: "Sheet 2 is not printed after all" }).click();
   await page.getByRole("button", { name: "Put sheet 2 away" }).click();
   await expect(wanted(page)).toContainText("1 of 1");
 
-  await page.getByRole("button", { name: "Sheet 1 is printed" }).click();
   await page.getByRole("link", { name: "Cut sheet 1" }).click();
   const prints = page.getByRole("region", { name: "Prints of this sheet" }).getByRole("button");
   await prints.first().click();
   await expect(prints.first()).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "All cut" }).click();
+  await expect(page.getByRole("heading", { name: "All cut" })).toBeVisible();
   await page.getByRole("link", { name: "Print sheets" }).first().click();
-  await expect(page.getByText(/1 spoiled/)).toBeVisible();
+  await expect(page.getByText(/cut, 1 spoiled/)).toBeVisible();
   await expect(wanted(page)).toContainText("2 of 2");
   await wanted(page).getByText("Chosen").click();
   await expect(wanted(page).getByText(/spoiled before/)).toHaveCount(1);

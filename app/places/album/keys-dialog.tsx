@@ -16,7 +16,7 @@ const KEYS = [
   ["Delete", "On a piece: take it off the page"],
   ["Alt", "Held while dragging: no snapping"],
   ["Space, ← →", "On a leaf of the strip: take it up, carry it"],
-  ["↑ ↓", "On the roll: from picture to picture; S star, B bank, A set aside"],
+  ["↑ ↓", "On the roll: from picture to picture; S star, B bank, A set aside, D onto its day"],
   ["+ −", "On a drawing: nearer, farther; the wheel with Ctrl does the same"],
   ["← → ↑ ↓", "On a crop: slide the picture; with Shift, faster"],
   ["Space", "At the trimmer: this cut is made"],

@@ -15,7 +15,7 @@ import type { Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { AS_IT_COMES, verdictOn } from "#core/photo/crop.ts";
-import { PHOTO_RULES } from "#core/photo/propose.ts";
+import { losesMuch, PHOTO_RULES } from "#core/photo/propose.ts";
 import type { ProposalRow, ProposalView } from "./proposal-view.ts";
 
 export type ProposalAnswer = { ok: true; said: string } | { ok: false; reason: "changed-since" | Away };
@@ -48,8 +48,12 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
   const submit = useSubmit();
   const busy = useNavigation().state !== "idle";
   const found = view.rows.filter(({ proposal }) => proposal !== null);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const taken = found.filter(({ wanted }) => !left.has(wanted.id));
+  const [turned, setTurned] = useState<ReadonlyMap<string, boolean>>(new Map());
+  // What would lose much of a picture is ticked by its keeper or not at all.
+  const isTaken = ({ wanted, proposal }: ProposalRow) =>
+    turned.get(wanted.id) ?? !(proposal && losesMuch(proposal.why));
+  const turnAll = (on: boolean) => setTurned(new Map(found.map(({ wanted }) => [wanted.id, on])));
+  const taken = found.filter(isTaken);
   const days = new Set(view.rows.map(({ date }) => date)).size;
   const empty = view.rows.length - found.length;
   return (
@@ -79,14 +83,10 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
               {taken.length === 1 ? "Put it on its day" : `Put these ${taken.length} on their days`}
             </Button>
             <div className="flex gap-2">
-              <Button small onClick={() => setLeft(new Set())} disabled={left.size === 0}>
+              <Button small onClick={() => turnAll(true)} disabled={taken.length === found.length}>
                 All
               </Button>
-              <Button
-                small
-                onClick={() => setLeft(new Set(found.map(({ wanted }) => wanted.id)))}
-                disabled={taken.length === 0}
-              >
+              <Button small onClick={() => turnAll(false)} disabled={taken.length === 0}>
                 None
               </Button>
             </div>
@@ -141,13 +141,8 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
                 key={row.wanted.id}
                 row={row}
                 unit={view.unit}
-                isTaken={!left.has(row.wanted.id)}
-                onTake={(on) => {
-                  const next = new Set(left);
-                  if (on) next.delete(row.wanted.id);
-                  else next.add(row.wanted.id);
-                  setLeft(next);
-                }}
+                isTaken={isTaken(row)}
+                onTake={(on) => setTurned(new Map([...turned, [row.wanted.id, on]]))}
               />
             ))}
           </ol>
@@ -227,6 +222,9 @@ function Row({
           <span className="text-sm text-quiet">{printSize(wanted.print, unit)}</span>
         </p>
         <p className="text-sm">{sayWhy(proposal)}</p>
+        {losesMuch(proposal.why) && !isTaken && (
+          <p className="text-sm text-quiet">More than a quarter of it would be lost: tick it if that is well.</p>
+        )}
       </div>
     </li>
   );

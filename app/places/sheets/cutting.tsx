@@ -119,6 +119,17 @@ export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
             >
               Back
             </Button>
+            {sheet.cuts.length - done.size > 1 && (
+              <Button
+                className="min-h-14"
+                onClick={() => {
+                  send({ how: "all-cut", sheet: sheet.id });
+                  setChosen(null);
+                }}
+              >
+                All cut
+              </Button>
+            )}
           </div>
           <p className="border-l-4 border-ring-paper pl-3 text-sm">{STEP_CAUTION.trim}</p>
         </>

@@ -38,12 +38,15 @@ export function MadeSheets({ sheets, albumId, unit, files, act, tick, busy }: Pr
     <section aria-label="Sheets made" className="grid gap-2 border-t border-line pt-4">
       <h2 className="text-lg">Sheets made</h2>
       {unprinted.length > 1 && (
-        <div>
+        <div className="flex flex-wrap items-start gap-2">
           <WriteFile
             key={unprinted.map(({ id }) => id).join()}
             wanted={{ kind: "write-document", albumId, document: { kind: files, which: "to-print" } }}
             action={`All ${unprinted.length} to print, as one PDF`}
           />
+          <Button small onClick={() => tick({ how: "printed", sheets: unprinted.map(({ id }) => id), on: true })}>
+            All {unprinted.length} are printed
+          </Button>
         </div>
       )}
       <ol className="grid">
@@ -66,7 +69,7 @@ export function MadeSheets({ sheets, albumId, unit, files, act, tick, busy }: Pr
                   <Button
                     small
                     aria-label={`Sheet ${sheet.number} is printed`}
-                    onClick={() => tick({ how: "printed", sheet: sheet.id, on: true })}
+                    onClick={() => tick({ how: "printed", sheets: [sheet.id], on: true })}
                   >
                     It is printed
                   </Button>
@@ -85,7 +88,7 @@ export function MadeSheets({ sheets, albumId, unit, files, act, tick, busy }: Pr
                   small
                   look="quiet"
                   aria-label={`Sheet ${sheet.number} is not printed after all`}
-                  onClick={() => tick({ how: "printed", sheet: sheet.id, on: false })}
+                  onClick={() => tick({ how: "printed", sheets: [sheet.id], on: false })}
                 >
                   Not printed after all
                 </Button>

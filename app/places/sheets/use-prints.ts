@@ -24,7 +24,8 @@ const SOON = "9999-12-31T00:00:00Z";
 /** A sheet with everything said of it that is on its way, as the server makes it. */
 export function sheetNow(sheet: MadeSheet, pending: readonly SentPrint[]): MadeSheet {
   return pending.reduce<MadeSheet>((now, sent) => {
-    if ((sent.how === "printed" || sent.how === "cut") && sent.sheet === sheet.id) {
+    const isOfIt = sent.how === "printed" ? sent.sheets.includes(sheet.id) : "sheet" in sent && sent.sheet === sheet.id;
+    if ((sent.how === "printed" || sent.how === "cut" || sent.how === "all-cut") && isOfIt) {
       const ticked = tickSheet(now, now.prints, sent, SOON);
       return ticked ? { ...ticked.sheet, prints: ticked.prints } : now;
     }
