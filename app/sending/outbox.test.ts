@@ -1,34 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { EMPTY_DAY } from "#core/album/model.ts";
-import { type Device, readKept } from "./device.ts";
+import { memoryDevice } from "../../tests/memory-device.ts";
 import { type Answer, type Entry, wordsIn } from "./entry.ts";
 import { Outbox } from "./outbox.ts";
 import { pendingOf } from "./pending.ts";
 
-/** A device whose slots are seen; `full` writes nothing down. */
-const device = (full = false) => {
-  const kept = new Map<string, string>();
-  const pictures = new Map<string, Blob>();
-  const refuse = () => {
-    throw new DOMException("no room", "QuotaExceededError");
-  };
-  const own: Device = {
-    write: (slot, each) => {
-      const isEmpty = each.entries.length + each.clashes.length + each.returned.length === 0;
-      if (isEmpty) kept.delete(slot);
-      else if (full) refuse();
-      else kept.set(slot, JSON.stringify(each));
-    },
-    read: (slot) => readKept(slot, kept.get(slot) ?? null),
-    remove: (slot) => void kept.delete(slot),
-    keepPicture: async (id, picture) => (full ? refuse() : void pictures.set(id, picture)),
-    picture: async (id) => pictures.get(id),
-    dropPictures: async (ids) => {
-      for (const id of ids) pictures.delete(id);
-    },
-  };
-  return { ...own, slots: () => [...kept.keys()], pictures, put: (slot: string, text: string) => kept.set(slot, text) };
-};
 const NOW = 1_000_000;
 /** What leaves next, or null. */
 const nextOf = (box: Outbox, now = NOW) => box.next(now)[0] ?? null;
@@ -38,7 +14,7 @@ function answer(box: Outbox, said: Answer | null, later = NOW, id = box.snapshot
 }
 const depart = (box: Outbox, id: string) => box.depart(id, NOW);
 /** A window that opens where another, of this slot, is gone. */
-const reopen = (storage: ReturnType<typeof device>, left: string) => {
+const reopen = (storage: ReturnType<typeof memoryDevice>, left: string) => {
   const box = new Outbox(storage, `after ${left}`);
   box.adopt(left);
   return box;
@@ -57,18 +33,18 @@ const wordsOf = (box: Outbox) => {
 
 describe("the outbox", () => {
   it("keeps what was typed over a closed tab, until the server has it", () => {
-    const storage = device();
+    const storage = memoryDevice();
     new Outbox(storage, "album").put(title("a", "Lit windows"));
     const reopened = reopen(storage, "album");
     expect(wordsOf(reopened)).toBe("Lit windows");
-    expect(storage.slots()).toEqual(["after album"]);
+    expect([...storage.slots.keys()]).toEqual(["after album"]);
     depart(reopened, nextOf(reopened)?.id ?? "");
     answer(reopened, { ok: true, version: 4 });
-    expect(storage.slots()).toEqual([]);
+    expect([...storage.slots.keys()]).toEqual([]);
   });
 
   it("of one window is not written over by another's, and both are taken up when both are gone", () => {
-    const storage = device();
+    const storage = memoryDevice();
     const [one, two] = [new Outbox(storage, "one"), new Outbox(storage, "two")];
     one.put(title("a", "Lit windows"));
     two.put({ ...title("b", "A note"), key: "day:note" });
@@ -81,20 +57,20 @@ describe("the outbox", () => {
   });
 
   it("takes nothing up over what was typed here since, twice, or out of a slot that makes no sense", () => {
-    const storage = device();
+    const storage = memoryDevice();
     new Outbox(storage, "gone").put(title("a", "Older"));
     const box = new Outbox(storage, "here");
     box.put(title("b", "Newer"));
     box.adopt("gone");
     box.adopt("gone");
     box.adopt("here");
-    storage.put("broken", "{");
+    storage.slots.set("broken", "{");
     box.adopt("broken");
     expect(box.snapshot().entries.map(({ id }) => id)).toEqual(["b"]);
   });
 
   it("goes on where the device writes nothing down, and says so until everything is saved", () => {
-    const box = new Outbox(device(true), "album");
+    const box = new Outbox(memoryDevice(true), "album");
     box.put(title("a", "Lit"));
     expect([wordsOf(box), box.snapshot().unkept]).toEqual(["Lit", true]);
     depart(box, "a");
@@ -103,7 +79,7 @@ describe("the outbox", () => {
   });
 
   it("sends only the newest words of a field, from the version the typing began at", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "L", 3));
     box.put(title("b", "Li", 5));
     expect(box.snapshot().entries.length).toBe(1);
@@ -111,7 +87,7 @@ describe("the outbox", () => {
   });
 
   it("waits for a pause in the typing, and sends one thing at a time", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "Lit", 3, 500));
     expect(nextOf(box, 499)).toBeNull();
     expect(box.nextDue(0)).toBe(500);
@@ -120,7 +96,7 @@ describe("the outbox", () => {
   });
 
   it("words typed while earlier ones are out follow them, on the version those made", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "Lit"));
     depart(box, "a");
     box.put(title("b", "Lit windows"));
@@ -129,7 +105,7 @@ describe("the outbox", () => {
   });
 
   it("holds everything back while the server is away and tries again later", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "Lit"));
     depart(box, "a");
     answer(box, { ok: false, reason: "unreachable" }, 5000);
@@ -142,7 +118,7 @@ describe("the outbox", () => {
   });
 
   it("a clash keeps the words and stops sending them until the keeper chooses", () => {
-    const storage = device();
+    const storage = memoryDevice();
     const box = new Outbox(storage, "album");
     box.put(title("a", "Mine"));
     depart(box, "a");
@@ -160,7 +136,7 @@ describe("the outbox", () => {
   });
 
   it("lets go of a change that the server refuses for good, and says why", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "Lit"));
     depart(box, "a");
     answer(box, { ok: false, reason: "not-found" });
@@ -168,7 +144,7 @@ describe("the outbox", () => {
   });
 
   it("knows the versions its own saves made of every leaf, so that a quick hand never clashes with itself", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     const lay = (id: string, leaves: string[], seen: number) => ({
       id,
       album: "album",
@@ -201,7 +177,7 @@ describe("the outbox", () => {
   };
 
   it("sends a try-out's next step from the version that the one before made, so that a quick hand clashes with nobody", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     const step = (id: string, x: number) =>
       box.put({
         id,
@@ -227,7 +203,7 @@ describe("the outbox", () => {
 
   it("keeps what was typed whatever stands in its way, says what that is, and sends it again", () => {
     for (const reason of ["unreachable", "store-gone", "busy", "signed-out"] as const) {
-      const box = new Outbox(device(), "album");
+      const box = new Outbox(memoryDevice(), "album");
       box.put(title("a", "Lit windows"));
       for (let time = 0; time < 9; time++) sent(box, "a", reason);
       expect(wordsOf(box)).toBe("Lit windows");
@@ -237,7 +213,7 @@ describe("the outbox", () => {
   });
 
   it("gives words back that the server will not take, and sends what was behind them", () => {
-    const storage = device();
+    const storage = memoryDevice();
     const box = new Outbox(storage, "album");
     box.put(title("a", "Words of an older page"));
     box.put({ ...title("b", "A note"), key: "day:note" });
@@ -257,7 +233,7 @@ describe("the outbox", () => {
   });
 
   it("tries a change three times that breaks the server, and then gives it back instead of holding up the rest", () => {
-    const box = new Outbox(device(), "album");
+    const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "Lit windows"));
     for (let time = 0; time < 2; time++) {
       sent(box, "a", "broken");
@@ -265,131 +241,6 @@ describe("the outbox", () => {
     }
     sent(box, "a", "broken");
     expect(box.snapshot()).toMatchObject({ trouble: null, entries: [], returned: [{ reason: "broken" }] });
-  });
-
-  const picture = (id: string, dayId: string | null = null, due = 0): Entry => ({
-    ...{ id, due, album: dayId && "album", key: `picture:${id}` },
-    sent: { what: "picture", picture: { id: `in ${id}`, name: `${id}.jpg`, size: 9 }, dayId },
-  });
-  const bytes = (...ids: string[]) => new Map(ids.map((id) => [`in ${id}`, new Blob([id])]));
-
-  it("lets words and pictures wait for their own kind only, and of the roll's pictures three be out at once", () => {
-    const box = new Outbox(device(), "window");
-    for (const id of ["p", "q", "r", "s"]) void box.put(picture(id), bytes(id));
-    void box.put(picture("on-day-1", "day"));
-    void box.put(picture("on-day-2", "day"));
-    void box.put(title("a", "Lit windows"));
-    void box.put({ ...title("b", "Elsewhere"), album: "another", key: "other:title" });
-    const out = box.next(NOW).map(({ id }) => id);
-    expect(out).toEqual(["p", "q", "r", "on-day-1", "a", "b"]);
-    for (const id of out) depart(box, id);
-    expect(box.next(NOW)).toEqual([]);
-    answer(box, { ok: true, arrived: { isNew: true, taken: null } }, NOW, "q");
-    expect(box.next(NOW).map(({ id }) => id)).toEqual(["s"]);
-  });
-
-  it("keeps what is in a picture over a closed tab, in order, and lets go of it once it is in", async () => {
-    const storage = device();
-    const box = new Outbox(storage, "window");
-    void box.put(picture("p"), bytes("p"));
-    await box.put(picture("q"), bytes("q"));
-    expect([...storage.pictures.keys()]).toEqual(["in p", "in q"]);
-    const reopened = reopen(storage, "window");
-    expect(await (await reopened.pictureOf("in p"))?.text()).toBe("p");
-    depart(reopened, "p");
-    answer(reopened, { ok: true, arrived: { isNew: true, taken: null } });
-    await Promise.resolve();
-    expect([...storage.pictures.keys()]).toEqual(["in q"]);
-    expect(reopened.snapshot().came).toMatchObject([{ picture: { name: "p.jpg" }, result: { ok: true, isNew: true } }]);
-  });
-
-  it("sends a picture that the device has no room for all the same, and says until then that it is kept nowhere", async () => {
-    const box = new Outbox(device(true), "window");
-    await box.put(picture("p"), bytes("p"));
-    expect(box.snapshot().unkept).toBe(true);
-    expect(await (await box.pictureOf("in p"))?.text()).toBe("p");
-    depart(box, "p");
-    answer(box, { ok: true, arrived: { isNew: false, taken: null } });
-    expect(box.snapshot()).toMatchObject({ entries: [], unkept: false });
-  });
-
-  it("lets nothing of a picture lie about that arrived while it was being written down", async () => {
-    const storage = device();
-    let written = () => {};
-    const slow = new Promise<void>((resolve) => {
-      written = resolve;
-    });
-    const box = new Outbox(
-      { ...storage, keepPicture: (id, each) => slow.then(() => storage.keepPicture(id, each)) },
-      "window",
-    );
-    const kept = box.put(picture("p"), bytes("p"));
-    await Promise.resolve();
-    depart(box, "p");
-    answer(box, { ok: true, arrived: { isNew: true, taken: null } });
-    written();
-    await kept;
-    expect([...storage.pictures.keys()]).toEqual([]);
-  });
-
-  it("says of a refused picture why, where it was handed in; a refused jotting is given back with its pictures", async () => {
-    const storage = device();
-    const box = new Outbox(storage, "window");
-    await box.put(picture("p", "day"), bytes("p"));
-    depart(box, "p");
-    answer(box, { ok: false, reason: "day-full" });
-    expect(box.snapshot()).toMatchObject({ entries: [], returned: [], refused: null });
-    expect(box.snapshot().came).toMatchObject([{ dayId: "day", result: { ok: false, reason: "day-full" } }]);
-    expect(storage.pictures.size).toBe(0);
-    const jotting: Entry = {
-      ...{ id: "j", album: "album", key: "jotting:j", due: 0 },
-      sent: {
-        ...{ what: "jotting", dayId: "day", day: "Sunday", jotting: null },
-        pictures: [{ id: "in j", name: "j.jpg", size: 1 }],
-      },
-    };
-    await box.put(jotting, bytes("j"));
-    depart(box, "j");
-    answer(box, { ok: false, reason: "not-found" });
-    expect(box.snapshot().returned).toMatchObject([{ entry: { id: "j" }, reason: "not-found" }]);
-    expect(await (await box.pictureOf("in j"))?.text()).toBe("j");
-    box.letGo("j");
-    await Promise.resolve();
-    expect(storage.pictures.size).toBe(0);
-  });
-
-  it("begins to count anew with the first picture after the last has come, each place for itself", () => {
-    const box = new Outbox(device(), "window");
-    const arrive = (each: Entry) => {
-      void box.put(each);
-      depart(box, each.id);
-      answer(box, { ok: true, arrived: { isNew: true, taken: null } }, NOW, each.id);
-    };
-    arrive(picture("p"));
-    arrive(picture("d", "day"));
-    expect(box.snapshot().came.map((each) => each.picture.name)).toEqual(["p.jpg", "d.jpg"]);
-    arrive(picture("q"));
-    expect(box.snapshot().came.map((each) => each.picture.name)).toEqual(["d.jpg", "q.jpg"]);
-  });
-
-  it("lets go of the rest of the pictures when it is told to, also of those that are out", () => {
-    const box = new Outbox(device(), "window");
-    for (const each of [picture("p"), picture("q"), picture("d", "day")]) void box.put(each);
-    depart(box, "p");
-    box.stopPictures(null);
-    answer(box, { ok: true, arrived: { isNew: true, taken: null } }, NOW, "p");
-    expect(box.snapshot()).toMatchObject({ entries: [{ id: "d" }], flying: [], came: [] });
-  });
-
-  it("sends at once what waited for a connection when there may be one again, and nothing sooner than it may go", () => {
-    const box = new Outbox(device(), "window");
-    void box.put(title("a", "Lit", 3, NOW + 700));
-    box.hurry(NOW);
-    expect(nextOf(box)).toBeNull();
-    depart(box, "a");
-    answer(box, { ok: false, reason: "unreachable" }, NOW + 3000);
-    box.hurry(NOW);
-    expect(nextOf(box)?.id).toBe("a");
   });
 
   it("lets words be typed on a card before it is known to be there, and clash with nobody but another's", () => {
@@ -401,7 +252,7 @@ describe("the outbox", () => {
       ...{ id: "add", album: "album", key: "day:add", due: 0 },
       sent: { what: "edit", dayId: "day", base: null, edit: { kind: "add-card", card: { id: "card" } as never } },
     };
-    const box = new Outbox(device(), "window");
+    const box = new Outbox(memoryDevice(), "window");
     void box.put(add);
     void box.put(words("first", 3));
     void box.put(title("t", "Lit", 3));
@@ -418,8 +269,8 @@ describe("the outbox", () => {
   });
 
   it("passes over what in a slot is no change of any age", () => {
-    const storage = device();
-    storage.put(
+    const storage = memoryDevice();
+    storage.slots.set(
       "old",
       JSON.stringify({ entries: [null, 7, { id: 1 }, title("a", "Lit windows")], clashes: [{}], returned: "?" }),
     );

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import type { Device } from "./device.ts";
+import { memoryDevice } from "../../tests/memory-device.ts";
 import type { Answer, Entry } from "./entry.ts";
 import { Outbox } from "./outbox.ts";
 import { sendFrom } from "./sender.ts";
@@ -7,14 +7,6 @@ import { sendFrom } from "./sender.ts";
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());
 
-const nowhere: Device = {
-  write: () => {},
-  read: () => null,
-  remove: () => {},
-  keepPicture: async () => {},
-  picture: async () => undefined,
-  dropPictures: async () => {},
-};
 const note = (id: string, text = id, wait = 0): Entry => ({
   ...{ id, album: "album", key: `${id}:note`, due: Date.now() + wait },
   sent: { what: "edit", dayId: id, base: null, edit: { kind: "note", text } },
@@ -22,7 +14,7 @@ const note = (id: string, text = id, wait = 0): Entry => ({
 
 /** A sender whose answers are given by hand; `sent` is what left, in order. */
 function sending(answers: (Answer | Error)[] = []) {
-  const outbox = new Outbox(nowhere, "window");
+  const outbox = new Outbox(memoryDevice(), "window");
   const sent: string[] = [];
   const read: string[] = [];
   const gone = new AbortController();
@@ -68,7 +60,7 @@ describe("the sender", () => {
   });
 
   it("sends what comes due at the very moment it is looked at, however the clock ticks between two looks", async () => {
-    const outbox = new Outbox(nowhere, "window");
+    const outbox = new Outbox(memoryDevice(), "window");
     const sent: string[] = [];
     // A clock that goes on by one with every look at it.
     let time = 0;
@@ -84,7 +76,7 @@ describe("the sender", () => {
   });
 
   it("reads the page anew before what was saved stops counting as on its way", async () => {
-    const outbox = new Outbox(nowhere, "window");
+    const outbox = new Outbox(memoryDevice(), "window");
     const waiting: number[] = [];
     const answered = async () => void waiting.push(outbox.snapshot().entries.length);
     sendFrom(

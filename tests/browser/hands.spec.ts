@@ -119,6 +119,26 @@ test("two windows on one card: the later is told, sees both, and chooses; earlie
   await expect(page.locator("ins")).toHaveText("five");
 });
 
+test("a jotting is corrected where it is read, and the correction goes back as any change", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${base()}/today`);
+  await page.getByLabel("Jot it down").fill("Gulls on the ise");
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("Kept, and at home.")).toBeVisible();
+  await page.goto(`${album}/words`);
+  await page.locator("summary").filter({ hasText: "More for the jotting of" }).click();
+  await page.getByRole("button", { name: /^Correct the jotting of/ }).click();
+  await page.getByLabel(/^Words of the jotting of/).fill("Gulls on the ice");
+  await page.getByRole("button", { name: "Done" }).click();
+  await expect(page.getByText("Gulls on the ice")).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText("Gulls on the ice")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("Gulls on the ise")).toBeVisible();
+});
+
 test("a jotting is moved to the day it belongs to, put away, and taken back from the tray", async ({ page }) => {
   await newKeeper(page);
   const album = await newDecember(page);

@@ -89,6 +89,7 @@ test("a day offers its own pictures that lie on no page, then the banked, and le
   await own.first().click();
   await expect(page.getByText("1 on this day")).toBeVisible();
   await expect(own).toHaveCount(1);
+  await page.getByText("1 picture banked for a dark day").click();
   await page.getByRole("list", { name: "Banked" }).getByRole("button").click();
   await expect(page.getByText("2 on this day")).toBeVisible();
   await page.getByRole("link", { name: "Choose from the whole roll" }).click();

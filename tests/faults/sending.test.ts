@@ -3,7 +3,7 @@ import fc from "fast-check";
 import sharp from "sharp";
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { carry } from "../../app/sending/carry.ts";
-import { type Device, readKept } from "../../app/sending/device.ts";
+import type { Device } from "../../app/sending/device.ts";
 import type { Sendable } from "../../app/sending/entry.ts";
 import { Outbox } from "../../app/sending/outbox.ts";
 import { sendFrom } from "../../app/sending/sender.ts";
@@ -15,6 +15,7 @@ import { readAlbum } from "../../store/album.ts";
 import { openStore, type Store } from "../../store/db.ts";
 import { household } from "../../store/schema/index.ts";
 import { freshDatabase } from "../fresh-database.ts";
+import { memoryDevice } from "../memory-device.ts";
 import { dayId, makeAlbum, signUp, type Visitor } from "./visitor.ts";
 
 /** The outbox of a device against the built program, with a bad line between them, windows that go, and a server that is killed. */
@@ -50,26 +51,6 @@ function badLine(who: Visitor, faults: Fault[]): void {
     if (fault === "lost after") throw new TypeError("Failed to fetch");
     return answer;
   });
-}
-
-/** A device: what its windows keep outlives them. */
-function device() {
-  const slots = new Map<string, string>();
-  const pictures = new Map<string, Blob>();
-  const own: Device = {
-    write: (slot, kept) => {
-      if (kept.entries.length + kept.clashes.length + kept.returned.length === 0) slots.delete(slot);
-      else slots.set(slot, JSON.stringify(kept));
-    },
-    read: (slot) => readKept(slot, slots.get(slot) ?? null),
-    remove: (slot) => void slots.delete(slot),
-    keepPicture: async (id, picture) => void pictures.set(id, picture),
-    picture: async (id) => pictures.get(id),
-    dropPictures: async (ids) => {
-      for (const id of ids) pictures.delete(id);
-    },
-  };
-  return { own, slots, pictures };
 }
 
 /** A window of the device that sends, until it goes without a word. */
@@ -178,7 +159,8 @@ describe("what a device sends", () => {
         const one500 = faults.filter((fault, at) => fault !== 500 || faults.indexOf(500) === at);
         const { who, album, day } = await keeper();
         badLine(who, one500);
-        const { own, slots, pictures } = device();
+        const own = memoryDevice();
+        const { slots, pictures } = own;
         const window = openWindow(own, "window");
         const ids = await doAll(window.outbox, album, day);
         await until(() => window.outbox.snapshot().entries.length === 0);
@@ -197,7 +179,8 @@ describe("what a device sends", () => {
     for (const after of [0, 3, 15, 60, 200]) {
       const { who, album, day } = await keeper();
       badLine(who, []);
-      const { own, slots } = device();
+      const own = memoryDevice();
+      const { slots } = own;
       const first = openWindow(own, "first");
       const ids = await doAll(first.outbox, album, day);
       await new Promise((resolve) => setTimeout(resolve, after));
@@ -216,7 +199,7 @@ describe("what a device sends", () => {
   it("waits for a server that is killed while it is on its way, and arrives once when there is one again", async () => {
     const { who, album, day } = await keeper();
     badLine(who, []);
-    const window = openWindow(device().own, "window");
+    const window = openWindow(memoryDevice(), "window");
     const ids = await doAll(window.outbox, album, day);
     await new Promise((resolve) => setTimeout(resolve, 40));
     server.process.kill("SIGKILL");
@@ -232,7 +215,8 @@ describe("what a device sends", () => {
   it("comes back with why where the server will never take it, and holds up nothing else", async () => {
     const { who, album, day } = await keeper();
     badLine(who, []);
-    const { own, pictures } = device();
+    const own = memoryDevice();
+    const { pictures } = own;
     const { outbox, close } = openWindow(own, "window");
     const nowhere = randomUUID();
     const ids = { jot: randomUUID(), taken: randomUUID(), film: randomUUID(), lost: randomUUID() };

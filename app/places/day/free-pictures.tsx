@@ -7,6 +7,7 @@ import { newId } from "#app/parts/new-id.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
+import { many } from "#app/wording/count.ts";
 import type { Look } from "#core/photo/look.ts";
 
 /** A picture that a day may have. */
@@ -23,7 +24,18 @@ export type FreeForDay = { readonly own: readonly FreePicture[]; readonly banked
 const MOST_BANKED = 6;
 
 /** Pictures that were taken on the day and lie on no page yet, and those banked: one press puts one on the day. */
-export function FreePictures({ albumId, date, dayId }: { albumId: string; date: string; dayId: string }) {
+export function FreePictures({
+  albumId,
+  date,
+  dayId,
+  isBare,
+}: {
+  albumId: string;
+  date: string;
+  dayId: string;
+  /** The day has no picture yet. */
+  isBare: boolean;
+}) {
   const { state, put } = useOutbox();
   const { data, load } = useFetcher<FreeForDay>();
   useEffect(() => {
@@ -34,10 +46,10 @@ export function FreePictures({ albumId, date, dayId }: { albumId: string; date: 
   );
   const free = (all: readonly FreePicture[]) => all.filter(({ id }) => !onTheirWay.has(id));
   const [own, banked] = [free(data?.own ?? []), free(data?.banked ?? []).slice(0, MOST_BANKED)];
-  const row = (name: string, pictures: readonly FreePicture[]) =>
+  const row = (name: string, pictures: readonly FreePicture[], isSaid = true) =>
     pictures.length > 0 && (
       <div className="grid gap-1">
-        <p className="text-sm text-quiet">{name}</p>
+        {isSaid && <p className="text-sm text-quiet">{name}</p>}
         <ul aria-label={name} className="flex flex-wrap gap-1.5">
           {pictures.map(({ id, name: file, time, look }) => (
             <li key={id}>
@@ -60,7 +72,15 @@ export function FreePictures({ albumId, date, dayId }: { albumId: string; date: 
   return (
     <div className="grid gap-2">
       {row("Taken this day, on no page yet", own)}
-      {row("Banked", banked)}
+      {banked.length > 0 && (
+        // Of a day that has pictures of its own they are asked for, and in nobody's way.
+        <details open={isBare && own.length === 0}>
+          <summary className="min-h-8 content-center text-sm text-quiet">
+            {many(banked.length, "picture")} banked for a dark day
+          </summary>
+          {row("Banked", banked, false)}
+        </details>
+      )}
       <p className="text-sm">
         <Link to={to.roll(albumId, { for: date })} className="link">
           Choose from the whole roll

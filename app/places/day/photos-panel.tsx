@@ -95,7 +95,9 @@ export function PhotosPanel({ view }: { view: DayView }) {
           </div>
         );
       })}
-      {view.date && <FreePictures albumId={view.albumId} date={view.date} dayId={first.id} />}
+      {view.date && (
+        <FreePictures albumId={view.albumId} date={view.date} dayId={first.id} isBare={photos.length === 0} />
+      )}
       <AddPhotos view={view} dayId={first.id} />
       {photos.length === 0 && <Without day={first} part="photos" />}
     </Panel>
