@@ -67,6 +67,8 @@ describe("two people in one album, doing, putting back and doing again in any or
         const roll = [(await aPhoto(store, keeper.householdId)).kept.id];
         /** What each line did, as seen from outside, by the name of the line. */
         const did = new Map<string, ReadonlyMap<string, readonly [string | undefined, string | undefined]>>();
+        /** What was taken back, or done again, on something that lay in the tray then: it comes out as that made it. */
+        const unseen = new Set<string>();
         const lines = () => readJournal(db, as(0), 200, null);
         for (const step of steps) {
           const before = await cellsOf(keeper.householdId);
@@ -113,15 +115,16 @@ describe("two people in one album, doing, putting back and doing again in any or
           else back++;
           const line = did.get(meant.id) ?? new Map();
           const names = new Set(line.keys());
+          for (const name of names) if (!changes.has(name)) unseen.add(name);
           for (const [name, [, is]] of changes) {
             // A column of a row that comes or goes is of the line when the row is.
             if (names.size > 0) expect(touches(name, names), `${name} of ${JSON.stringify(turned.did)}`).toBe(true);
             const was = line.get(name);
-            if (was && !isSet(name)) expect(is, name).toBe(was[meant.takenBack ? 1 : 0]);
+            if (was && !isSet(name) && !unseen.has(name)) expect(is, name).toBe(was[meant.takenBack ? 1 : 0]);
           }
         }
       }),
-      { numRuns: 14 },
+      { numRuns: 14, endOnFailure: true },
     );
     expect(back).toBeGreaterThan(10);
     expect([again, refused, others].every((count) => count > 0)).toBe(true);
