@@ -1,4 +1,6 @@
 import { type Device, readKept } from "../app/sending/device.ts";
+import type { Answer, Entry } from "../app/sending/entry.ts";
+import { Outbox } from "../app/sending/outbox.ts";
 
 /** A device that outlives its windows and whose slots and pictures are seen; a `full` one writes nothing down. */
 export function memoryDevice(full = false) {
@@ -24,3 +26,24 @@ export function memoryDevice(full = false) {
   };
   return { ...own, slots, pictures };
 }
+
+/** A moment at which everything that waits for nothing may leave. */
+export const NOW = 1_000_000;
+/** What leaves next, or null. */
+export const nextOf = (box: Outbox, now = NOW): Entry | null => box.next(now)[0] ?? null;
+export const depart = (box: Outbox, id: string): void => box.depart(id, NOW);
+/** The server's answer to what is out, or to one of several. */
+export function answer(box: Outbox, said: Answer | null, later = NOW, id = box.snapshot().flying[0] ?? ""): void {
+  box.answer(id, said, NOW, later);
+}
+/** A window that opens where another, of this slot, is gone. */
+export function reopen(device: Device, left: string): Outbox {
+  const box = new Outbox(device, `after ${left}`);
+  box.adopt(left);
+  return box;
+}
+/** A day's title on its way. */
+export const title = (id: string, text: string, base = 3, due = 0): Entry => ({
+  ...{ id, album: "album", key: "day:title", due },
+  sent: { what: "edit", dayId: "day", base, edit: { kind: "title", text } },
+});

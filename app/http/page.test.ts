@@ -2,6 +2,7 @@ import * as fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { newId } from "#app/parts/new-id.ts";
 import { tooManyTries } from "#app/wording/door.ts";
+import { STATUS_MEANS } from "../../tests/statuses.ts";
 import { awayFor, isUnreachable, sendOrKeep } from "./keep-page.ts";
 import { ownPath } from "./page.ts";
 
@@ -29,16 +30,7 @@ describe("a path of ours", () => {
 
 describe("an answer that is none of ours", () => {
   it("is told to the page by what it means for what was sent, by whomever it was given", async () => {
-    const means = {
-      400: "not-taken",
-      401: "signed-out",
-      403: "not-taken",
-      404: "not-taken",
-      408: "unreachable",
-      413: "not-taken",
-    };
-    const more = { 429: "busy", 500: "broken", 502: "unreachable", 503: "store-gone", 504: "unreachable" };
-    for (const [status, reason] of Object.entries({ ...means, ...more })) {
+    for (const [status, reason] of Object.entries(STATUS_MEANS)) {
       const answer = await sendOrKeep({ serverAction: () => Promise.reject({ status: Number(status) }) });
       expect(answer).toEqual({ ok: false, reason });
       expect([isUnreachable(answer), awayFor(Number(status))]).toEqual([true, reason]);

@@ -1,4 +1,5 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
+import { STATUS_MEANS } from "../../tests/statuses.ts";
 import { carry } from "./carry.ts";
 import type { Entry } from "./entry.ts";
 
@@ -43,21 +44,8 @@ const pictures = async () => new Blob(["gate"], { type: "image/jpeg" });
 
 describe("what is sent", () => {
   it("means the same under every status, whatever it is", async () => {
-    const means = {
-      400: "not-taken",
-      401: "signed-out",
-      403: "not-taken",
-      404: "not-taken",
-      408: "unreachable",
-      413: "not-taken",
-      429: "busy",
-      500: "broken",
-      502: "unreachable",
-      503: "store-gone",
-      504: "unreachable",
-    };
     for (const entry of all)
-      for (const [status, reason] of Object.entries(means)) {
+      for (const [status, reason] of Object.entries(STATUS_MEANS)) {
         server(new Response("<h1>Not now</h1>", { status: Number(status) }));
         expect(await carry(entry, pictures), `${entry.sent.what} under ${status}`).toEqual({ ok: false, reason });
       }

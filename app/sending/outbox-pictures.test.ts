@@ -1,24 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { memoryDevice } from "../../tests/memory-device.ts";
-import type { Answer, Entry } from "./entry.ts";
+import { answer, depart, memoryDevice, NOW, nextOf, reopen, title } from "../../tests/memory-device.ts";
+import type { Entry } from "./entry.ts";
 import { Outbox } from "./outbox.ts";
-
-const NOW = 1_000_000;
-const nextOf = (box: Outbox) => box.next(NOW)[0] ?? null;
-function answer(box: Outbox, said: Answer | null, later = NOW, id = box.snapshot().flying[0] ?? ""): void {
-  box.answer(id, said, NOW, later);
-}
-const depart = (box: Outbox, id: string) => box.depart(id, NOW);
-/** A window that opens where another, of this slot, is gone. */
-const reopen = (storage: ReturnType<typeof memoryDevice>, left: string) => {
-  const box = new Outbox(storage, `after ${left}`);
-  box.adopt(left);
-  return box;
-};
-const title = (id: string, text: string, base = 3, due = 0): Entry => ({
-  ...{ id, album: "album", key: "day:title", due },
-  sent: { what: "edit", dayId: "day", base, edit: { kind: "title", text } },
-});
 
 describe("pictures in the outbox", () => {
   const picture = (id: string, dayId: string | null = null, due = 0): Entry => ({

@@ -1,31 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { EMPTY_DAY } from "#core/album/model.ts";
-import { memoryDevice } from "../../tests/memory-device.ts";
-import { type Answer, type Entry, wordsIn } from "./entry.ts";
+import { answer, depart, memoryDevice, NOW, nextOf, reopen, title } from "../../tests/memory-device.ts";
+import { type Entry, wordsIn } from "./entry.ts";
 import { Outbox } from "./outbox.ts";
 import { pendingOf } from "./pending.ts";
 
-const NOW = 1_000_000;
-/** What leaves next, or null. */
-const nextOf = (box: Outbox, now = NOW) => box.next(now)[0] ?? null;
-/** The server's answer to what leaves next, or is out. */
-function answer(box: Outbox, said: Answer | null, later = NOW, id = box.snapshot().flying[0] ?? ""): void {
-  box.answer(id, said, NOW, later);
-}
-const depart = (box: Outbox, id: string) => box.depart(id, NOW);
-/** A window that opens where another, of this slot, is gone. */
-const reopen = (storage: ReturnType<typeof memoryDevice>, left: string) => {
-  const box = new Outbox(storage, `after ${left}`);
-  box.adopt(left);
-  return box;
-};
-const title = (id: string, text: string, base = 3, due = 0) => ({
-  id,
-  album: "album",
-  key: "day:title",
-  due,
-  sent: { what: "edit" as const, dayId: "day", base, edit: { kind: "title" as const, text } },
-});
 const wordsOf = (box: Outbox) => {
   const sent = pendingOf(box.snapshot(), "day:title");
   return sent?.what === "edit" && sent.edit.kind === "title" ? sent.edit.text : null;

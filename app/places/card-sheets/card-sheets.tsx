@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Mat } from "#app/drawing/mat.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
@@ -8,8 +8,10 @@ import { Said } from "#app/parts/said.tsx";
 import { useFocus } from "#app/parts/use-focus.ts";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
+import type { SheetAct, SheetsAnswer } from "#app/places/sheets/acts.ts";
 import { HadList } from "#app/places/sheets/had.tsx";
 import { MadeSheets } from "#app/places/sheets/made-sheets.tsx";
+import { MakeButton } from "#app/places/sheets/make-button.tsx";
 import { planMat } from "#app/places/sheets/plan-mat.ts";
 import { PlanSaid } from "#app/places/sheets/plan-said.tsx";
 import { SheetChoices } from "#app/places/sheets/sheet-choices.tsx";
@@ -17,7 +19,7 @@ import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
 import { useAct } from "#app/places/sheets/use-act.ts";
 import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
 import { sheetNow, usePrints, wishesNow } from "#app/places/sheets/use-prints.ts";
-import { nothingDone } from "#app/wording/sending.ts";
+import { isAway, nothingDone } from "#app/wording/sending.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";
@@ -43,8 +45,8 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
   const { tick, pending } = usePrints();
   const view = useMemo(() => cardSheetsNow(saved, pending), [saved, pending]);
   const { albumId, unit, wishes, carried, printer, sheets } = view;
-  const made = useFetcher<CardSheetsAnswer>();
-  const { act, busy } = useAct(to.sheets(albumId));
+  const made = useAct<{ sheets: unknown }, CardSheetsAnswer>(to.cardSheets(albumId));
+  const { act, busy } = useAct<SheetAct, SheetsAnswer>(to.sheets(albumId));
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [asked, setOnCarrier] = useState<boolean | null>(null);
   const onCarrier = carried.length > 0 && (asked ?? wishes.length === 0);
@@ -69,7 +71,7 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
     return planMat(gang, (id) => shown.get(id), sheets, unit, "cards");
   }, [onCarrier, carrying, gang, wishes, view, sheets, unit]);
   const focus = useFocus(mat.parts);
-  const answer = made.data;
+  const { answer } = made;
   const anyBack = chosen.some(({ card }) => card.back.trim() !== "");
   const turn = (id: string) => setLeft(new Set(left.has(id) ? [...left].filter((each) => each !== id) : [...left, id]));
   return (
@@ -85,7 +87,7 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
               <Said good>{answer.said}</Said>
             ) : (
               <Said good={false}>
-                {answer.reason === "unreachable" || answer.reason === "store-gone"
+                {isAway(answer.reason)
                   ? nothingDone(answer.reason, "Nothing was made. Try again.")
                   : "Some of these cards were made or changed in another window meanwhile. Here is how it stands now; nothing was made."}
               </Said>
@@ -171,21 +173,12 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
             ) : (
               <PlanSaid gang={gang} wanted={chosen.length} what="cards" />
             )}
-            {!onCarrier && gang.sheets.length > 0 && (
-              <button
-                type="button"
-                className="mat-button mat-button-strong ml-auto"
-                disabled={made.state !== "idle" || pending.length > 0}
-                onClick={() =>
-                  void made.submit({ sheets: structuredClone(gang.sheets) } as never, {
-                    method: "post",
-                    action: to.cardSheets(albumId),
-                    encType: "application/json",
-                  })
-                }
-              >
-                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
-              </button>
+            {!onCarrier && (
+              <MakeButton
+                sheets={gang.sheets.length}
+                busy={made.busy}
+                onMake={() => made.act({ sheets: structuredClone(gang.sheets) })}
+              />
             )}
           </>
         }

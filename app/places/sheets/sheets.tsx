@@ -15,10 +15,11 @@ import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { canBeParted, inParts } from "#core/sheet/gang.ts";
 import { readPrintOf, tileAt } from "#core/sheet/tiles.ts";
-import type { SheetsAnswer } from "./acts.ts";
+import type { SheetAct, SheetsAnswer } from "./acts.ts";
 import { HadList } from "./had.tsx";
 import { LabOrders } from "./lab-orders.tsx";
 import { MadeSheets } from "./made-sheets.tsx";
+import { MakeButton } from "./make-button.tsx";
 import { planMat, type Shown } from "./plan-mat.ts";
 import { PlanSaid } from "./plan-said.tsx";
 import { PrinterForm } from "./printer-form.tsx";
@@ -34,7 +35,7 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
   const { tick, pending } = usePrints();
   const view = useMemo(() => sheetsNow(saved, pending), [saved, pending]);
   const { wishes, unit, albumId, week } = view;
-  const { act, answer, busy } = useAct(to.sheets(albumId));
+  const { act, answer, busy } = useAct<SheetAct, SheetsAnswer>(to.sheets(albumId));
   const [scope, setScope] = useState<Scope>("all");
   const [day, setDay] = useState<string | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
@@ -125,18 +126,11 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
         bar={
           <>
             <PlanSaid gang={gang} wanted={chosen.length} what="prints" />
-            {gang.sheets.length > 0 && (
-              <button
-                type="button"
-                className="mat-button mat-button-strong ml-auto"
-                disabled={busy}
-                onClick={() =>
-                  act({ act: "make", sheets: gang.sheets.map((sheet) => structuredClone(sheet)) as never })
-                }
-              >
-                {gang.sheets.length === 1 ? "Make this sheet" : `Make these ${gang.sheets.length} sheets`}
-              </button>
-            )}
+            <MakeButton
+              sheets={gang.sheets.length}
+              busy={busy}
+              onMake={() => act({ act: "make", sheets: structuredClone(gang.sheets) })}
+            />
           </>
         }
       >

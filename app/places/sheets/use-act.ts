@@ -1,17 +1,21 @@
 import { useCallback, useEffect, useState } from "react";
 import { useFetcher, useFetchers } from "react-router";
 import { useOutbox } from "#app/sending/sending.tsx";
-import type { SheetAct, SheetsAnswer } from "./acts.ts";
+import type { Away } from "#app/wording/sending.ts";
+
+type NotSent = { readonly ok: false; readonly reason: Away };
 
 /**
  * Sends one act to the server, after everything that was ticked before it; what came of the last, and whether one is on its
  * way. While nothing can be saved it is not sent, and its keeper told so.
  */
-export function useAct(action: string): { act: (act: SheetAct) => void; answer: SheetsAnswer | null; busy: boolean } {
-  const { submit, state, data } = useFetcher<SheetsAnswer>();
+export function useAct<Act, Answer extends { readonly ok: boolean }>(
+  action: string,
+): { act: (act: Act) => void; answer: Answer | NotSent | null; busy: boolean } {
+  const { submit, state, data } = useFetcher();
   const { state: waiting } = useOutbox();
-  const [asked, setAsked] = useState<SheetAct | null>(null);
-  const [held, setHeld] = useState<SheetsAnswer | null>(null);
+  const [asked, setAsked] = useState<Act | null>(null);
+  const [held, setHeld] = useState<NotSent | null>(null);
   // Once something is taken back, what was said before may be true no longer.
   const [isOver, setOver] = useState(false);
   const isTurning = useFetchers().some(({ formAction }) => formAction?.endsWith("/changes"));
@@ -26,11 +30,11 @@ export function useAct(action: string): { act: (act: SheetAct) => void; answer: 
     if (isWaiting && waiting.trouble) setHeld({ ok: false, reason: waiting.trouble });
     else void submit(asked as never, { method: "post", action, encType: "application/json" });
   }, [asked, waiting, submit, action]);
-  const act = useCallback((each: SheetAct) => {
+  const act = useCallback((each: Act) => {
     setOver(false);
     setHeld(null);
-    setAsked(each);
+    setAsked(() => each);
   }, []);
   const busy = state !== "idle" || asked !== null;
-  return { act, answer: busy || isOver ? null : (held ?? data ?? null), busy };
+  return { act, answer: busy || isOver ? null : (held ?? (data as Answer | undefined) ?? null), busy };
 }

@@ -1,0 +1,9 @@
+/** Makes the sheets that are planned on the mat. */
+export function MakeButton({ sheets, busy, onMake }: { sheets: number; busy: boolean; onMake: () => void }) {
+  if (sheets === 0) return null;
+  return (
+    <button type="button" className="mat-button mat-button-strong ml-auto" disabled={busy} onClick={onMake}>
+      {sheets === 1 ? "Make this sheet" : `Make these ${sheets} sheets`}
+    </button>
+  );
+}
