@@ -172,6 +172,51 @@ test("a jotting that home refuses comes back into the field; a phone that is ful
   await expect(jotted(page)).toHaveCount(1);
 });
 
+test("what an earlier program kept of jottings is sent, with its pictures, and is let go of", async ({
+  openWindow,
+}) => {
+  const page = await openWindow({ ...PHONE, serviceWorkers: "block" });
+  await newKeeper(page);
+  const album = await newDecember(page);
+  // Whose database it would be is known once something waits.
+  await page.goto(`${base()}/today`);
+  await page.route("**/sent", (route) => route.abort());
+  await field(page).fill("Of now.");
+  await page.getByRole("button", { name: "Keep" }).click();
+  const picture = [...(await photo("2026-12-01"))];
+  await page.evaluate(
+    async ({ albumId, bytes }) => {
+      const slot = Object.keys(localStorage).find((key) => key.startsWith("hearth:sending:")) ?? "";
+      const waiting = JSON.parse(localStorage.getItem(slot) ?? "{}").entries[0].sent;
+      const opening = indexedDB.open(`hearth-jots-${slot.split(":")[2]}`);
+      opening.onupgradeneeded = () => opening.result.createObjectStore("jots");
+      await new Promise((resolve) => {
+        opening.onsuccess = resolve;
+      });
+      const jot = {
+        ...{ id: crypto.randomUUID(), albumId, dayId: waiting.dayId, day: waiting.day, order: 1, refused: null },
+        ...{ at: "2026-12-01T07:10", text: "Of an earlier program." },
+        pictures: [
+          { useId: crypto.randomUUID(), name: "gate.jpg", type: "image/jpeg", bytes: new Uint8Array(bytes).buffer },
+        ],
+      };
+      const written = opening.result.transaction("jots", "readwrite").objectStore("jots").put(jot, jot.id);
+      await new Promise((resolve) => {
+        written.onsuccess = resolve;
+      });
+      opening.result.close();
+    },
+    { albumId: album.split("/").at(-1) ?? "", bytes: picture },
+  );
+  await page.unroute("**/sent");
+  await page.reload();
+  await expect(page.getByText("not home yet", { exact: false })).toHaveCount(0, { timeout: 20_000 });
+  await expect(jotted(page)).toHaveCount(2);
+  await page.reload();
+  await expect(jotted(page).filter({ hasText: "Of an earlier program." })).toHaveCount(1);
+  await expect(jotted(page)).toHaveCount(2);
+});
+
 test("a month is dealt: shuffled, held, put on its days, swapped, let go and taken back", async ({ page }) => {
   await newKeeper(page);
   const album = await newDecember(page);
