@@ -134,8 +134,8 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
   });
   const aggregate = await readAlbum(db, author.householdId, author.albumId);
   if (!aggregate) throw new Error("the album just made is not there");
-  const { album, days, leaves, layouts } = aggregate;
-  const pages = pagesOf({ album, days, leaves }).map(toDatedPage);
+  const { album, days, leaves, prints, layouts } = aggregate;
+  const pages = pagesOf({ album, days, leaves, prints }).map(toDatedPage);
   const book = readBook(album, pages, leaves, layouts);
   const ahead = book.leaves.flatMap(({ leaf, build, front }): Arrangement[] => {
     const { page } = front;

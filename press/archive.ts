@@ -1,7 +1,9 @@
 import { Readable } from "node:stream";
 import type { Leaf } from "../core/album/leaf.ts";
-import type { DayContent } from "../core/album/model.ts";
+import { allPagesOf } from "../core/album/matter.ts";
+import type { DayContent, Step } from "../core/album/model.ts";
 import { countPrivate, shared } from "../core/album/secrecy.ts";
+import { NOTHING_MADE, STEP_RULES } from "../core/album/steps.ts";
 import {
   ARCHIVE_ENTRY,
   ARCHIVE_FORMAT,
@@ -74,21 +76,32 @@ function bookOf({ leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "t
 
 type Files = ReadonlyMap<string, { readonly mime: PictureMime; readonly bytes: number }>;
 
+/** Whether a step is one that the prints of a page tick. */
+const isByPrints = (step: Step): boolean => (STEP_RULES[step].tickedBy ?? "") in NOTHING_MADE;
+
 /** The album as `album.json` says it. */
 function wordsOf(
-  { album, days, matters, photos, leaves, tryOuts, layouts }: AlbumAggregate,
+  { album, days, matters, photos, leaves, tryOuts, layouts, prints }: AlbumAggregate,
   files: Files,
   photosAsAdded: boolean,
   today: CalendarDate,
 ): Archive {
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
-  const contentAsSaid = (whole: DayContent) => {
+  // An archive has no prints, so what is known by them is said of the days that lead their pages.
+  const known = new Map(
+    allPagesOf({ album, days, matters, leaves, prints }).map(({ days: [lead], steps }) => [
+      lead?.id,
+      steps.filter(({ step, done }) => done && isByPrints(step)).map(({ step }) => step),
+    ]),
+  );
+  const contentAsSaid = (id: string, whole: DayContent) => {
     const content = shared(whole, today);
     return {
       ...content,
       waived: [...content.waived],
-      done: [...content.done],
+      done: [...new Set([...content.done, ...(known.get(id) ?? [])])],
+      undone: [...content.undone],
       cards: content.cards.map((card) => ({
         ...card,
         setting: card.setting && (structuredClone(card.setting) as never),
@@ -126,9 +139,9 @@ function wordsOf(
     },
     days: days.map(({ id, date, skipped, mergedInto, content }) => ({
       ...{ id, date, skipped, mergedInto },
-      ...contentAsSaid(content),
+      ...contentAsSaid(id, content),
     })),
-    matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...contentAsSaid(content) })),
+    matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...contentAsSaid(id, content) })),
     photos: [...photos.values()].map(
       ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, setAside }) => ({
         sha256,

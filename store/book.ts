@@ -1,7 +1,8 @@
 import { isDeepStrictEqual } from "node:util";
 import { and, asc, eq, inArray, isNotNull, sql } from "drizzle-orm";
-import type { Face, Leaf, Piece, Side } from "../core/album/leaf.ts";
+import type { Face, Leaf, Piece } from "../core/album/leaf.ts";
 import { standsAt } from "../core/album/matter.ts";
+import { tickLeaf } from "../core/album/ticks.ts";
 import { applyBookEdit, type BookEdit, type BookProblem, leavesTouched } from "../core/book/edit.ts";
 import type { DateOf } from "../core/book/place.ts";
 import { fillRoom, roomsOn } from "../core/book/rooms.ts";
@@ -155,25 +156,22 @@ export type RoomFill = {
   readonly fill: Extract<Piece["what"], { kind: "photo" | "card" }>;
 };
 
+/** A leaf with a print or card where a room was kept for it; what is laid on that side for whose it is is open again. */
+function withFilled(leaf: Leaf, { face, piece: roomId, fill }: Omit<RoomFill, "leaf">): Leaf {
+  const side = leaf[face];
+  const room = side.pieces && roomsOn(side.pieces).find(({ id }) => id === roomId);
+  if (!side.pieces || !room) return leaf;
+  const whose = side.pieces.find(({ id }) => id === roomId)?.dayId ?? null;
+  const guest = side.guests.some(({ dayId }) => dayId === whose) ? whose : null;
+  const pieces = fillRoom(side.pieces, room, fill.kind === "photo" ? fill.use : fill.card, fill);
+  return tickLeaf({ ...leaf, [face]: { ...side, pieces } }, { face, guest, step: "assemble" }, false);
+}
+
 /** Lays prints and cards where rooms were kept for them. A room that is gone is passed over. */
 export async function fillRooms(tx: Transaction, author: Author, fills: readonly RoomFill[]): Promise<void> {
   const before = fills.length > 0 ? await lockLeaves(tx, author) : null;
   if (!before) return;
-  const filled = (leafId: string, face: Face, side: Side): Side => {
-    const here = fills.filter((one) => one.leaf === leafId && one.face === face);
-    const pieces = here.reduce<readonly Piece[] | null>((now, { piece, fill }) => {
-      const room = now && roomsOn(now).find(({ id }) => id === piece);
-      return room ? fillRoom(now, room, fill.kind === "photo" ? fill.use : fill.card, fill) : now;
-    }, side.pieces);
-    return { ...side, pieces };
-  };
-  const after = before.map(
-    (each): Leaf => ({
-      ...each,
-      front: filled(each.id, "front", each.front),
-      back: filled(each.id, "back", each.back),
-    }),
-  );
+  const after = before.map((leaf) => fills.filter((one) => one.leaf === leaf.id).reduce(withFilled, leaf));
   if (!same(before, after)) await writeBook(tx, author, before, after);
 }
 

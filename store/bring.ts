@@ -1,8 +1,8 @@
 import type { DayEdit } from "../core/album/edit.ts";
-import type { SentBring } from "../core/album/edit-schema.ts";
+import type { SentAnother, SentBring } from "../core/album/edit-schema.ts";
 import { onceOnly } from "./act.ts";
 import type { Author } from "./author.ts";
-import { PieceElsewhere, type SaveResult, saveInLine } from "./day.ts";
+import { PieceElsewhere, type SaveResult, saveDayEdit, saveInLine } from "./day.ts";
 import type { Db } from "./db.ts";
 import { journaled } from "./journal/line.ts";
 import { newUse, photoById } from "./photo.ts";
@@ -48,4 +48,15 @@ export async function bringToDay(
     if (error instanceof PieceElsewhere) return { ok: false, reason: "not-found" };
     throw error;
   }
+}
+
+/** Puts another picture of the roll in the place of one that a day has, as one act. */
+export async function putInstead(
+  db: Db,
+  author: Author,
+  { dayId, useId, photoId }: Omit<SentAnother, "what">,
+): Promise<SaveResult | Refusal> {
+  const photo = await photoById(db, author.householdId, photoId);
+  if (!photo) return { ok: false, reason: "no-picture" };
+  return saveDayEdit(db, author, dayId, null, { kind: "photo-picture", id: useId, photoId, picture: photo.facts });
 }

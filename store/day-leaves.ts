@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from "node:util";
-import type { DayEdit } from "../core/album/edit.ts";
+import { type DayEdit, happeningOf } from "../core/album/edit.ts";
 import { FACES } from "../core/album/leaf.ts";
 import type { Binding, Day, MatterEntry } from "../core/album/model.ts";
 import { leavesOfDays } from "../core/album/page-leaves.ts";
@@ -59,7 +59,7 @@ export async function intoRoom(
 }
 
 /**
- * Ticks what an edit ticks on the leaves and sides that a day has, as part of the act. Returns "ticked" where nothing of the
+ * Ticks, or opens again, what an edit does of the leaves and sides that a day has, as part of the act. Returns "ticked" where nothing of the
  * day itself is left to tick; else the day's steps, undefined where the edit ticks nothing of the kind.
  */
 export async function tickOnLeaves(
@@ -68,7 +68,8 @@ export async function tickOnLeaves(
   { day: asked, binding }: { day: Day | MatterEntry; binding: Binding },
   edit: DayEdit,
 ): Promise<readonly PlannedStep[] | "ticked" | undefined> {
-  if (edit.kind !== "finish" && !(edit.kind === "step" && isOfLeaves(edit.step))) return undefined;
+  const isTick = edit.kind === "finish" || (edit.kind === "step" && isOfLeaves(edit.step));
+  if (!isTick && !happeningOf(asked.content, edit)) return undefined;
   const book = await lockBook(tx, author);
   if (!book) return undefined;
   const lead = leadOf(asked);
@@ -81,8 +82,9 @@ export async function tickOnLeaves(
   const pooled = poolContent(first.content, others);
   // The front and back matter has no number.
   const content = "matter" in asked ? { ...pooled, numeral: { style: "none" as const, note: "" } } : pooled;
+  // What is known by prints ticks no leaf, and what is finished is ticked by hand.
   const planned = stepsFor(content, leavesOfDays(book.leaves, ids), binding);
-  const ticked = tickedBy(edit, book.leaves, planned);
+  const ticked = tickedBy(edit, book.leaves, planned, asked.content);
   if (ticked && !isDeepStrictEqual(ticked.leaves, book.leaves)) await writeBook(tx, author, book.leaves, ticked.leaves);
   return ticked?.isAll ? "ticked" : planned;
 }

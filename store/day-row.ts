@@ -97,6 +97,7 @@ function contentOf(row: DayRow): DayContent {
     })),
     jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
     done: row.done,
+    undone: row.undone,
   };
 }
 
@@ -112,6 +113,7 @@ export const dayColumns = (content: DayContent) => ({
   numeralStyle: content.numeral.style,
   numeralNote: content.numeral.note,
   done: [...content.done],
+  undone: [...content.undone],
 });
 
 /** Rows of a day's pieces, in order. */

@@ -6,7 +6,7 @@ import { lockAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader } from "./db.ts";
 import { journaled } from "./journal/line.ts";
-import { followPrints, lockPages, type Marked, nextNumber } from "./print-pages.ts";
+import { lockPages, type Marked, nextNumber, unsayByPrints } from "./print-pages.ts";
 import { labOrder, print } from "./schema/index.ts";
 
 /** The album's orders at the lab, the latest first. */
@@ -93,7 +93,7 @@ export async function markArrived(db: Db, author: Author, orderId: string, on: b
       .set({ state: to })
       .where(and(eq(print.orderId, orderId), inArray(print.state, from)))
       .returning({ use: print.useId });
-    await followPrints(tx, author, line, new Set(moved.flatMap(({ use }) => use ?? [])), before);
+    await unsayByPrints(tx, author, line, new Set(moved.flatMap(({ use }) => use ?? [])), before);
     return { ok: true };
   });
 }

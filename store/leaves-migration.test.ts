@@ -1,16 +1,13 @@
 import { randomUUID } from "node:crypto";
-import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import path from "node:path";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { presetById } from "../core/album/formats.ts";
 import type { Leaf } from "../core/album/leaf.ts";
 import { newCard } from "../core/album/model.ts";
 import { inches, type Length, ticks } from "../core/measure/length.ts";
 import { cardMadeAs } from "../core/sheet/card-printing.ts";
+import { MIGRATIONS, storeAsOf } from "../tests/earlier-store.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";
-import { openStore } from "./db.ts";
 import { type MeasuredFormat, readFormats } from "./library/pages.ts";
 import { migrateStore } from "./migrate.ts";
 import { readTray } from "./tray.ts";
@@ -18,7 +15,6 @@ import { readWordings, type Wording } from "./wordings.ts";
 
 /** The last step of the tables before leaves said themselves what they are. */
 const BEFORE = 9;
-const MIGRATIONS = "store/migrations";
 
 let database: Awaited<ReturnType<typeof freshDatabase>>;
 let album: AlbumAggregate;
@@ -35,14 +31,7 @@ const ids = Object.fromEntries(
 /** A database as the version before left it, with one album in it that has a case of everything. */
 beforeAll(async () => {
   database = await freshDatabase();
-  const folder = mkdtempSync(path.join(tmpdir(), "hearth-leaves-"));
-  cpSync(MIGRATIONS, folder, { recursive: true });
-  const journal = JSON.parse(readFileSync(path.join(folder, "meta/_journal.json"), "utf8"));
-  journal.entries = journal.entries.filter(({ idx }: { idx: number }) => idx <= BEFORE);
-  writeFileSync(path.join(folder, "meta/_journal.json"), JSON.stringify(journal));
-  const store = openStore(database.url);
-  await migrateStore(store, folder);
-  rmSync(folder, { recursive: true });
+  const store = await storeAsOf(database.url, BEFORE);
   const query = (text: string, values: unknown[] = []) => store.pool.query(text, values);
   await query("insert into household (id, name, time_zone) values ($1, 'Orrin Skerry', 'UTC')", [ids.household]);
   const preset = presetById("ring-6x8");

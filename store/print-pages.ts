@@ -1,12 +1,11 @@
 import { asc, eq, sql } from "drizzle-orm";
-import { applyEdit } from "../core/album/edit.ts";
 import { type AnyPage, allPagesOf } from "../core/album/matter.ts";
-import type { AlbumPlan, Step } from "../core/album/model.ts";
-import { letteredBy } from "../core/sheet/card-printing.ts";
-import { type Print, stepsOfPrints } from "../core/sheet/printing.ts";
+import type { AlbumPlan } from "../core/album/model.ts";
+import { saidAfter } from "../core/sheet/made.ts";
+import { type Print, printsByThing } from "../core/sheet/printing.ts";
 import { DAY_WITH_PIECES, lockSlots, planOf } from "./album.ts";
 import type { Author } from "./author.ts";
-import { saveDay, writeContent } from "./day.ts";
+import { saveDay } from "./day.ts";
 import { toDays, toMatters } from "./day-row.ts";
 import type { Transaction } from "./db.ts";
 import { toPrint } from "./print-row.ts";
@@ -26,9 +25,10 @@ export async function lockPages(tx: Transaction, author: Author): Promise<Locked
     with: DAY_WITH_PIECES,
   });
   const plan = planOf(row);
+  const prints = await readPrints(tx, author.albumId);
   // Of its leaves nothing is asked: what prints tick is the days' own.
-  const pages = allPagesOf({ album: plan, days: toDays(rows), matters: toMatters(rows), leaves: [] });
-  return { plan, pages, prints: await readPrints(tx, author.albumId) };
+  const pages = allPagesOf({ album: plan, days: toDays(rows), matters: toMatters(rows), leaves: [], prints });
+  return { plan, pages, prints };
 }
 
 async function readPrints(tx: Transaction, albumId: string): Promise<Print[]> {
@@ -40,49 +40,25 @@ async function readPrints(tx: Transaction, albumId: string): Promise<Print[]> {
   return rows.map(toPrint);
 }
 
-/** Whether a page counts as lettered where its prints do not tell: a tick by hand stays, one that earlier prints made goes. */
-const letteredStill = (page: AnyPage, before: readonly Print[]): boolean =>
-  letteredBy(page, before) !== true && page.content.done.includes("letter");
-
 /**
- * Ticks or unticks "print" and "trim", or "letter", on the pages of these uses or cards, as their prints say. Only pages
- * whose answer changed are written, as part of the line that the prints are.
+ * After something was done to the prints of these uses or cards: what a keeper said by hand of their pages' steps, and what
+ * the prints now make untrue, is no longer said. Only pages of which something was said are written, as part of the line.
  */
-export async function followPrints(
+export async function unsayByPrints(
   tx: Transaction,
   author: Author,
   line: string,
-  uses: ReadonlySet<string>,
+  touched: ReadonlySet<string>,
   before: Locked,
 ): Promise<void> {
-  const prints = await readPrints(tx, author.albumId);
-  for (const page of before.pages) {
-    const pictures = page.content.photos.some(({ id }) => uses.has(id));
-    const cards = page.content.cards.some(({ id }) => uses.has(id));
-    if (!pictures && !cards) continue;
-    const [lead] = page.days;
-    if (!lead) continue;
-    const is: Partial<Record<Step, boolean>> = {
-      ...(pictures ? stepsOfPrints(page, prints) : {}),
-      ...(cards ? { letter: letteredBy(page, prints) ?? letteredStill(page, before.prints) } : {}),
-    };
-    let content = lead.content;
-    const fields: string[] = [];
-    for (const step of ["print", "trim", "letter"] as const) {
-      const done = is[step];
-      if (done === undefined || content.done.includes(step) === done) continue;
-      const applied = applyEdit(content, { kind: "step", step, done }, before.plan.format.binding);
-      if (!applied.ok) continue;
-      content = applied.content;
-      fields.push(...applied.fields);
-    }
-    if (fields.length === 0) continue;
-    await writeContent(tx, author, lead.id, lead.content, content);
-    await saveDay(tx, author, line, {
-      day: lead,
-      content,
-      fields,
-    });
+  const [was, is] = [printsByThing(before.prints), printsByThing(await readPrints(tx, author.albumId))];
+  for (const { content: things, days } of before.pages) {
+    const [lead] = days;
+    if (!lead || ![...things.photos, ...things.cards].some(({ id }) => touched.has(id))) continue;
+    const said = saidAfter(lead.content, things, was, is);
+    if (!said) continue;
+    const content = { ...lead.content, done: said.done, undone: said.undone };
+    await saveDay(tx, author, line, { day: lead, content, fields: said.steps.map((step) => `step:${step}`) });
   }
 }
 

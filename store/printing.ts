@@ -20,7 +20,7 @@ import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/shee
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
 import { type Doer, journaled } from "./journal/line.ts";
-import { followPrints, type Locked, lockPages, type Marked, nextNumber } from "./print-pages.ts";
+import { type Locked, lockPages, type Marked, nextNumber, unsayByPrints } from "./print-pages.ts";
 import { print, printer, printSheet } from "./schema/index.ts";
 
 /** The household's printer as it was measured last; null when it never was. */
@@ -193,7 +193,7 @@ async function onSheets(
       );
       if (!done.ok) return done;
     }
-    await followPrints(tx, author, line, new Set(own.map(({ of }) => of)), before);
+    await unsayByPrints(tx, author, line, new Set(own.map(({ of }) => of)), before);
     return { ok: true };
   });
 }
@@ -261,7 +261,7 @@ export async function markSpoiled(db: Db, author: Author, printId: string, on: b
       .update(print)
       .set({ state: on ? "spoiled" : "printed" })
       .where(eq(print.id, printId));
-    await followPrints(tx, author, line, new Set([found.of]), before);
+    await unsayByPrints(tx, author, line, new Set([found.of]), before);
     return { ok: true };
   });
 }
@@ -302,7 +302,7 @@ export async function markByHand(
     const whose = inArray(of === "photos" ? print.useId : print.cardId, ids);
     await tx.delete(print).where(and(whose, isNull(print.sheetId), isNull(print.orderId)));
     if (on) await tx.insert(print).values(rows);
-    await followPrints(tx, author, line, new Set(ids), before);
+    await unsayByPrints(tx, author, line, new Set(ids), before);
     return { ok: true };
   });
 }

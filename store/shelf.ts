@@ -13,6 +13,8 @@ export type ShelvedAlbum = {
   readonly album: AlbumRecord;
   readonly days: readonly Day[];
   readonly leaves: readonly LeafOutline[];
+  /** Always none: what is in the book does not depend on them. */
+  readonly prints: readonly [];
 };
 
 /** What of a day says how far it is and how thick its page. */
@@ -26,6 +28,7 @@ const BARE_DAY = {
     waived: true,
     numeralStyle: true,
     done: true,
+    undone: true,
   },
   with: {
     cards: { columns: { id: true, w: true, h: true }, where: isNull(card.deletedAt) },
@@ -56,7 +59,7 @@ const BARE_LEAF = {
       extras: (side: { pieces: AnyColumn }) => ({
         outline: sql<
           LeafOutline["front"]["pieces"]
-        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(jsonb_build_object('what', jsonb_build_object('kind', p -> 'what' -> 'kind'), 'dayId', p -> 'dayId')) from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
+        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(jsonb_build_object('what', jsonb_build_object('kind', p -> 'what' -> 'kind', 'keeps', p -> 'what' -> 'keeps'), 'dayId', p -> 'dayId')) from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
           "outline",
         ),
       }),
@@ -76,6 +79,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
   });
   return rows.map((row) => ({
     album: toRecord(row),
+    prints: [],
     leaves: row.leaves.map(({ id, done, sewn, sides, ...columns }): LeafOutline => {
       const side = (face: Face): LeafOutline["front"] => {
         const found = sides.find((each) => each.face === face);

@@ -48,7 +48,7 @@ export async function withPrints(store: Store) {
     const { pages, prints } = await read();
     return standings(pages, prints).find(({ use }) => use.id === id)?.standing.kind;
   };
-  const done = async () => (await read()).days[0]?.content.done ?? [];
+  const done = async () => (await read()).pages[0]?.steps.filter((step) => step.done).map(({ step }) => step) ?? [];
   return { keeper, albumId, author, read, dayId, one, two, standing, done };
 }
 

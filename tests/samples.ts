@@ -122,41 +122,44 @@ export const anySetting: fc.Arbitrary<CardSetting> = fc.record(
   { noNullPrototype: true },
 );
 
-export const anyContent: fc.Arbitrary<DayContent> = fc.record({
-  title: anyText,
-  note: anyText,
-  prompt: fc.record({ text: anyText, slip: fc.option(fc.constant("noticing/count-1")) }),
-  technique: fc.record({ text: anyText, slip: fc.constant(null) }),
-  waived: fc.uniqueArray(fc.constantFrom(...PARTS)),
-  numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),
-  photos: fc.array(
-    fc.record({
-      id: anyId,
-      photoId: anyId,
-      print: anySize,
-      alt: anyText,
-      crop: anyCrop,
-      picture: fc.constant(UNKNOWN_PICTURE),
-    }),
-    { maxLength: 4 },
-  ),
-  cards: fc.array(
-    fc.record({
-      id: anyId,
-      size: anySize,
-      text: anyText,
-      back: anyText,
-      hidden: anyText,
-      setting: fc.option(anySetting),
-      privateUntil: fc.option(anyDate),
-    }),
-    { maxLength: 4 },
-  ),
-  jottings: fc
-    .array(fc.record({ id: anyId, text: anyText, at: anyMinute, privateUntil: fc.option(anyDate) }), { maxLength: 3 })
-    .map((all) => [...all].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))),
-  done: fc.uniqueArray(fc.constantFrom(...STEPS)),
-});
+export const anyContent: fc.Arbitrary<DayContent> = fc
+  .record({
+    title: anyText,
+    note: anyText,
+    prompt: fc.record({ text: anyText, slip: fc.option(fc.constant("noticing/count-1")) }),
+    technique: fc.record({ text: anyText, slip: fc.constant(null) }),
+    waived: fc.uniqueArray(fc.constantFrom(...PARTS)),
+    numeral: fc.record({ style: fc.constantFrom(...NUMERAL_STYLES), note: anyText }),
+    photos: fc.array(
+      fc.record({
+        id: anyId,
+        photoId: anyId,
+        print: anySize,
+        alt: anyText,
+        crop: anyCrop,
+        picture: fc.constant(UNKNOWN_PICTURE),
+      }),
+      { maxLength: 4 },
+    ),
+    cards: fc.array(
+      fc.record({
+        id: anyId,
+        size: anySize,
+        text: anyText,
+        back: anyText,
+        hidden: anyText,
+        setting: fc.option(anySetting),
+        privateUntil: fc.option(anyDate),
+      }),
+      { maxLength: 4 },
+    ),
+    jottings: fc
+      .array(fc.record({ id: anyId, text: anyText, at: anyMinute, privateUntil: fc.option(anyDate) }), { maxLength: 3 })
+      .map((all) => [...all].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))),
+    done: fc.uniqueArray(fc.constantFrom(...STEPS)),
+    undone: fc.uniqueArray(fc.constantFrom(...STEPS)),
+  })
+  .map((content) => ({ ...content, undone: content.undone.filter((step) => !content.done.includes(step)) }));
 
 /** A page as albums have them: a hand's breadth to a large sheet. */
 export const anyPageSize: fc.Arbitrary<Size> = fc.record({

@@ -6,7 +6,7 @@ import { mergeWithNeighbour, moveStory, type SlotChange, setSkipped, split } fro
 import type { SentPrint } from "#core/sheet/sheet-schema.ts";
 import type { Author } from "#store/author.ts";
 import { saveBookEdit } from "#store/book.ts";
-import { bringToDay } from "#store/bring.ts";
+import { bringToDay, putInstead } from "#store/bring.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
@@ -29,6 +29,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return changeMatter(db, author, sent);
     case "bring":
       return bringToDay(db, author, sent);
+    case "another-picture":
+      return putInstead(db, author, sent);
     case "move-photo": {
       const to = parseDate(sent.to);
       return to

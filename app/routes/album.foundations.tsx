@@ -23,10 +23,10 @@ import type { Route } from "./+types/album.foundations";
 export const meta: Route.MetaFunction = () => [{ title: "Foundation pages · Hearth Clock" }];
 
 /** The side that the address asks to copy or keep, as a template: `leaf.face`. */
-function takenFrom({ album, days, leaves, layouts }: AlbumAggregate, asked: string | null): Template | null {
+function takenFrom({ album, days, leaves, prints, layouts }: AlbumAggregate, asked: string | null): Template | null {
   const [leafId, face] = asked?.split(".") ?? [];
   if (!leafId || (face !== "front" && face !== "back")) return null;
-  const read = readBook(album, pagesOf({ album, days, leaves }), leaves, layouts).leaves.find(
+  const read = readBook(album, pagesOf({ album, days, leaves, prints }), leaves, layouts).leaves.find(
     ({ leaf }) => leaf.id === leafId,
   );
   const side = read?.[face];
@@ -85,8 +85,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         if (!sent.success) throw data(null, { status: 400 });
         const own = await readTemplates(context.db, householdId);
         const templates = [...(taken ? [taken] : []), ...templatesFor(aggregate.album.format.nominal, own)];
-        const { album, days, leaves, layouts } = aggregate;
-        const pages = pagesOf({ album, days, leaves }).map(toDatedPage);
+        const { album, days, leaves, prints, layouts } = aggregate;
+        const pages = pagesOf({ album, days, leaves, prints }).map(toDatedPage);
         const book = readBook(album, pages, leaves, layouts);
         const set = previewPattern(sent.data, templates, pages, book).flatMap(({ page, outcome }) => {
           const dayId = page.days[0]?.id;

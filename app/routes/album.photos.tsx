@@ -8,12 +8,13 @@ import type { Route } from "./+types/album.photos";
 
 export const meta: Route.MetaFunction = () => [{ title: "Photos · Hearth Clock" }];
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
   const [roll, kept] = await reading(() =>
     Promise.all([readRoll(context.db, member.household.id), keptBytes(context.db, member.household.id)]),
   );
-  return { view: rollView(aggregate, roll), room: { kept, most: context.room } };
+  const instead = new URL(request.url).searchParams.get("instead");
+  return { view: rollView(aggregate, roll, instead), room: { kept, most: context.room } };
 }
 
 export const shouldRevalidate = revalidateWhenReached;

@@ -6,6 +6,8 @@ import { type PlannedStep, poolContent, stepsFor } from "#core/album/steps.ts";
 import { tickedBy } from "#core/album/ticks.ts";
 import { applyBookEdit } from "#core/book/edit.ts";
 import type { Sent } from "#core/format/sent.ts";
+import { madeOf } from "#core/sheet/made.ts";
+import { type Print, printsByThing } from "#core/sheet/printing.ts";
 import type { Entry, Sendable } from "./entry.ts";
 import type { Outboxed } from "./outbox.ts";
 
@@ -46,19 +48,22 @@ export function withPendingPart(
 
 /** What a page works on: the days whose page it is, the first leading, and the leaves they have or share. */
 export type PageNow = {
+  /** The prints made of what is on it. */
+  readonly prints: readonly Print[];
   readonly days: readonly { readonly id: string; readonly content: DayContent }[];
   readonly leaves: readonly Leaf[];
 };
 
 /** The steps of the page, as they follow from its days together and their leaves. */
-export function stepsNow({ days, leaves }: PageNow, binding: Binding): PlannedStep[] {
+export function stepsNow({ days, leaves, prints }: PageNow, binding: Binding): PlannedStep[] {
   const [first, ...others] = days.map(({ content }) => content);
   if (!first) return [];
   const own = leavesOfDays(
     leaves,
     days.map(({ id }) => id),
   );
-  return stepsFor(poolContent(first, others), own, binding);
+  const content = poolContent(first, others);
+  return stepsFor(content, own, binding, madeOf(content, printsByThing(prints)));
 }
 
 /** A page with every change of its days and leaves that is on its way already made, in order, as the server makes them. */
@@ -75,11 +80,15 @@ export function withPendingPage(
     const day = sent.what === "edit" ? now.days.find(({ id }) => id === sent.dayId) : undefined;
     if (sent.what !== "edit" || !day) return now;
     const planned = stepsNow(now, binding);
-    const ticked = tickedBy(sent.edit, now.leaves, planned);
+    const ticked = tickedBy(sent.edit, now.leaves, planned, day.content);
     const leaves = ticked?.leaves ?? now.leaves;
     const applied = ticked?.isAll ? null : applyEdit(day.content, sent.edit, binding, planned);
     if (!applied?.ok) return { ...now, leaves };
-    return { leaves, days: now.days.map((each) => (each === day ? { ...day, content: applied.content } : each)) };
+    return {
+      ...now,
+      leaves,
+      days: now.days.map((each) => (each === day ? { ...day, content: applied.content } : each)),
+    };
   }, page);
 }
 

@@ -32,6 +32,7 @@ const OF_DAY: Record<Exclude<DayEdit["kind"], "step" | "waive">, (day: string) =
   "remove-jotting": (day) => `jotting of ${day} taken off`,
   "add-photo": (day) => `picture put on ${day}`,
   "photo-alt": (day) => `description of a picture of ${day} changed`,
+  "photo-picture": (day) => `another picture of ${day}`,
   "photo-print": (day) => `size of a print of ${day} changed`,
   "photo-crop": (day) => `crop of a print of ${day} changed`,
   "remove-photo": (day) => `picture of ${day} taken off`,

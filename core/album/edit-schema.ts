@@ -102,6 +102,10 @@ export const SENT_BRING = z.object({
 });
 export type SentBring = z.output<typeof SENT_BRING>;
 
+/** Another picture of the roll in the place of one that a day has. */
+export const SENT_ANOTHER = z.object({ what: z.literal("another-picture"), dayId: ID, useId: ID, photoId: ID });
+export type SentAnother = z.output<typeof SENT_ANOTHER>;
+
 /** A jotting carried over to another day of the album. */
 export const SENT_JOTTING_MOVE = z.object({ what: z.literal("move-jotting"), dayId: ID, id: ID, to: z.iso.date() });
 

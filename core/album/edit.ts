@@ -1,10 +1,11 @@
+import isEqual from "fast-deep-equal";
 import { LIMITS } from "../limits.ts";
 import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import type { PrintCrop } from "../photo/crop.ts";
-import type { CardSetting } from "../words/lettering.ts";
+import { cropOfAnother, type PictureFacts, type PrintCrop } from "../photo/crop.ts";
+import { type CardSetting, settingOf } from "../words/lettering.ts";
 import type { Binding, Card, DayContent, Jotting, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
-import { type PlannedStep, poolContent, stepsFor } from "./steps.ts";
+import { type Happening, type PlannedStep, poolContent, reopenedBy, STEP_RULES, stepsFor } from "./steps.ts";
 
 /** One thing a keeper does to a day. Ids of new pieces come from outside: core has no chance of its own. */
 export type DayEdit =
@@ -30,6 +31,8 @@ export type DayEdit =
   | { kind: "jotting-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-jotting"; id: string }
   | { kind: "add-photo"; photo: PhotoUse }
+  /** Another picture in the place of one: as large, where it lies, and cropped alike where that suits it. */
+  | { kind: "photo-picture"; id: string; photoId: string; picture: PictureFacts }
   | { kind: "photo-alt"; id: string; alt: string }
   | { kind: "photo-print"; id: string; print: Size }
   | { kind: "photo-crop"; id: string; crop: PrintCrop }
@@ -52,16 +55,49 @@ const isStillThere = (pieces: readonly { readonly id: string }[], id: string) =>
 const isFull = (pieces: readonly unknown[]): boolean => pieces.length >= LIMITS.piecesOfDay.most;
 
 const without = (done: readonly Step[], ...steps: Step[]) => done.filter((step) => !steps.includes(step));
+const saidOf = (steps: readonly Step[], step: Step, is: boolean): readonly Step[] =>
+  is ? [...without(steps, step), step] : without(steps, step);
 
-/** The fields of the steps that were ticked and are no longer. */
-const reopened = (done: readonly Step[], ...steps: Step[]): Field[] =>
-  steps.filter((step) => done.includes(step)).map((step) => `step:${step}`);
+/** Whether a card's words go to paper from here: those written or stamped by hand are only recorded here. */
+const isPrinted = (card: Card): boolean => ["typed", "typewriter"].includes(settingOf(card).lettering.kind);
+
+/**
+ * What an edit does to a thing of the day that may have been made already, and to which; null where it does nothing of the
+ * kind. Words count that were there before, on a card that is printed.
+ */
+export function happeningOf(content: DayContent, edit: DayEdit): { happening: Happening; of: string | null } | null {
+  switch (edit.kind) {
+    case "add-photo":
+      return { happening: "picture", of: edit.photo.id };
+    case "photo-picture":
+      return { happening: "picture", of: edit.id };
+    case "photo-print":
+    case "photo-crop":
+      return { happening: "print", of: edit.id };
+    case "add-card":
+      return { happening: "card", of: edit.card.id };
+    case "card-size":
+      return { happening: "card", of: edit.id };
+    case "carry-over":
+      return { happening: edit.to === "back" ? "words" : "card", of: edit.id };
+    case "card-text":
+    case "card-back":
+    case "card-setting": {
+      const card = content.cards.find(({ id }) => id === edit.id);
+      const hadWords = card && `${card.text}${card.back}`.trim() !== "";
+      return hadWords && isPrinted(card) ? { happening: "words", of: edit.id } : null;
+    }
+    case "numeral":
+      return edit.style === content.numeral.style ? null : { happening: "numeral", of: null };
+    default:
+      return null;
+  }
+}
 
 /**
  * Applies one edit and names the fields it wrote. An edit sent twice, because its first answer was lost, does nothing the
- * second time. A new photo or card reopens the steps that make it: a print not yet made is not done because another was.
- * Of a finished day only the steps that are its own are ticked here, among those `planned` for it; those of its leaves
- * are ticked there.
+ * second time. What was said to be done by hand is opened again by what makes it untrue. Of a finished day only the steps
+ * that are its own are ticked here, among those `planned` for it; those of its leaves are ticked there.
  */
 export function applyEdit(
   content: DayContent,
@@ -69,6 +105,19 @@ export function applyEdit(
   binding: Binding,
   planned?: readonly PlannedStep[],
 ): EditResult {
+  const applied = changed(content, edit, binding, planned);
+  const happened = applied.ok && applied.fields.length > 0 ? happeningOf(content, edit) : null;
+  if (!applied.ok || !happened || isEqual(applied.content, content)) return applied;
+  const opened = reopenedBy(happened.happening).filter((step) => applied.content.done.includes(step));
+  return {
+    ok: true,
+    content: { ...applied.content, done: without(applied.content.done, ...opened) },
+    fields: [...applied.fields, ...opened.map((step) => `step:${step}`)],
+  };
+}
+
+/** The edit itself, without what it opens again. */
+function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?: readonly PlannedStep[]): EditResult {
   const wrote = (fields: Field[], change: Partial<DayContent>): EditResult => ({
     ok: true,
     content: { ...content, ...change },
@@ -99,10 +148,7 @@ export function applyEdit(
     case "add-card":
       if (isStillThere(content.cards, edit.card.id)) return unchanged;
       if (isFull(content.cards)) return full;
-      return wrote([`card:${edit.card.id}`, ...reopened(content.done, "write", "letter")], {
-        cards: [...content.cards, edit.card],
-        done: without(content.done, "write", "letter"),
-      });
+      return wrote([`card:${edit.card.id}`], { cards: [...content.cards, edit.card] });
     case "card-text":
       return changeCard(content, edit.id, "card", { text: edit.text });
     case "card-back":
@@ -144,10 +190,19 @@ export function applyEdit(
       if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId))
         return { ok: false, reason: "already-there" };
       if (isFull(content.photos)) return full;
-      return wrote([`photo:${edit.photo.id}`, ...reopened(content.done, "choose", "print", "trim")], {
-        photos: [...content.photos, edit.photo],
-        done: without(content.done, "choose", "print", "trim"),
+      return wrote([`photo:${edit.photo.id}`], { photos: [...content.photos, edit.photo] });
+    case "photo-picture": {
+      const use = content.photos.find(({ id }) => id === edit.id);
+      if (!use) return gone;
+      if (use.photoId === edit.photoId) return unchanged;
+      if (content.photos.some(({ photoId }) => photoId === edit.photoId)) return { ok: false, reason: "already-there" };
+      const crop = cropOfAnother(use, edit.picture);
+      // What was said of the old picture in words is not true of the new one.
+      const other: PhotoUse = { ...use, photoId: edit.photoId, picture: edit.picture, crop, alt: "" };
+      return wrote([`photo:${use.id}`, `photo-crop:${use.id}`], {
+        photos: content.photos.map((each) => (each === use ? other : each)),
       });
+    }
     case "photo-alt":
       if (!isStillThere(content.photos, edit.id)) return gone;
       return wrote([`photo:${edit.id}`], {
@@ -155,22 +210,21 @@ export function applyEdit(
       });
     case "photo-print":
       if (!isStillThere(content.photos, edit.id)) return gone;
-      return wrote([`photo-print:${edit.id}`, ...reopened(content.done, "print", "trim")], {
+      return wrote([`photo-print:${edit.id}`], {
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, print: edit.print } : photo)),
-        done: without(content.done, "print", "trim"),
       });
     case "photo-crop":
       if (!isStillThere(content.photos, edit.id)) return gone;
-      return wrote([`photo-crop:${edit.id}`, ...reopened(content.done, "print", "trim")], {
+      return wrote([`photo-crop:${edit.id}`], {
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, crop: edit.crop } : photo)),
-        done: without(content.done, "print", "trim"),
       });
     case "remove-photo":
       if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });
     case "step":
       return wrote([`step:${edit.step}`], {
-        done: edit.done ? [...without(content.done, edit.step), edit.step] : without(content.done, edit.step),
+        done: saidOf(content.done, edit.step, edit.done),
+        undone: saidOf(content.undone, edit.step, !edit.done && STEP_RULES[edit.step].tickedBy !== null),
       });
     case "finish": {
       const steps = planned ?? stepsFor(poolContent(content, []), [], binding);
@@ -178,7 +232,7 @@ export function applyEdit(
       const own = steps.filter(({ on }) => on.length === 0).map(({ step }) => step);
       return wrote(
         own.filter((step) => !content.done.includes(step)).map((step) => `step:${step}`),
-        { done: [...new Set([...content.done, ...own])] },
+        { done: [...new Set([...content.done, ...own])], undone: without(content.undone, ...own) },
       );
     }
   }
@@ -204,9 +258,7 @@ function carryOver(content: DayContent, edit: Extract<DayEdit, { kind: "carry-ov
   if (isStillThere(content.cards, second.id)) return { ok: true, content, fields: [] };
   if (isFull(content.cards)) return { ok: false, reason: "day-full" };
   const cards = content.cards.flatMap((each) => (each === card ? [{ ...card, text: edit.kept }, second] : [each]));
-  const done = without(content.done, "write", "letter");
-  const fields = [`card:${card.id}`, `card:${second.id}`, ...reopened(content.done, "write", "letter")];
-  return { ok: true, fields, content: { ...content, cards, done } };
+  return { ok: true, fields: [`card:${card.id}`, `card:${second.id}`], content: { ...content, cards } };
 }
 
 /** Somebody's earlier save of a day: which version it made, what it wrote, who and when. */

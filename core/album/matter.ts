@@ -1,4 +1,6 @@
 import { addDays, type CalendarDate } from "../month/dates.ts";
+import { madeOf } from "../sheet/made.ts";
+import { type Print, printsByThing } from "../sheet/printing.ts";
 import type { Binding, Matter, MatterEntry } from "./model.ts";
 import { type AlbumRead, type Page, pagesOf } from "./page.ts";
 import { type LeafOutline, leavesByGroup, type PageLeaf } from "./page-leaves.ts";
@@ -22,7 +24,9 @@ export function matterPages(
   matters: readonly MatterEntry[],
   leaves: readonly LeafOutline[],
   binding: Binding,
+  prints: readonly Print[],
 ): MatterPage[] {
+  const printsOf = printsByThing(prints);
   const byId = new Map(matters.map((entry) => [entry.id, entry]));
   const leavesOf = leavesByGroup(leaves, (id) => byId.get(id));
   return [...matters].sort(inOrder).map((entry): MatterPage => {
@@ -33,6 +37,7 @@ export function matterPages(
       waived: [...new Set([...pooled.waived, "prompt" as const])],
     };
     const own = leavesOf.get(entry) ?? [];
+    const steps = stepsFor(content, own, binding, madeOf(content, printsOf));
     return {
       label: null,
       skipped: false,
@@ -41,8 +46,8 @@ export function matterPages(
       days: [entry],
       content,
       leaves: own,
-      states: ringStates(content, own, binding),
-      steps: stepsFor(content, own, binding),
+      states: ringStates(content, steps),
+      steps,
     };
   });
 }
@@ -77,7 +82,7 @@ export type AnyPage = Page | MatterPage;
 
 /** Every page's worth of days, and before and after them the front and back matter. */
 export function allPagesOf(album: WholeRead): readonly AnyPage[] {
-  const matters = matterPages(album.matters, album.leaves, album.album.format.binding);
+  const matters = matterPages(album.matters, album.leaves, album.album.format.binding, album.prints);
   const isBack = ({ matter }: MatterPage) => matter.kind === "closing";
   return [...matters.filter((page) => !isBack(page)), ...pagesOf(album), ...matters.filter(isBack)];
 }

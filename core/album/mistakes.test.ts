@@ -26,7 +26,7 @@ describe("mistakes in the words", () => {
     people: string[] = ["Isolde"],
   ) => {
     const { plan, days } = decemberDays(contents);
-    return mistakesIn(pagesOf({ album: plan, days, leaves: [] }), facing, people);
+    return mistakesIn(pagesOf({ album: plan, days, leaves: [], prints: [] }), facing, people);
   };
 
   it("are a phrase twice on a page or across a spread, and not on pages that never lie open together", () => {
@@ -109,7 +109,7 @@ describe("private words", () => {
           },
         }));
         expect(
-          JSON.stringify(dayPlanRows(plan, pagesOf({ album: plan, days: hidden, leaves: [] }), TODAY)),
+          JSON.stringify(dayPlanRows(plan, pagesOf({ album: plan, days: hidden, leaves: [], prints: [] }), TODAY)),
         ).not.toContain(secret);
         for (const { content } of hidden) {
           const open = shared(content, TODAY);

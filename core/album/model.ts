@@ -109,10 +109,12 @@ export type DayContent = {
   readonly cards: readonly Card[];
   readonly jottings: readonly Jotting[];
   /**
-   * What is done of the day itself. What is done of a leaf or a side is ticked there; until the day has one, "assemble"
-   * and "file" are ticked here.
+   * What a keeper says is done of the day itself; what the program knows counts beside it. What is done of a leaf or a side
+   * is ticked there; until the day has one, "assemble" and "file" are ticked here.
    */
   readonly done: readonly Step[];
+  /** Steps of which a keeper says that they are not done, whatever the program knows. */
+  readonly undone: readonly Step[];
 };
 
 export type Day = Slot & { readonly version: number; readonly content: DayContent };
@@ -158,6 +160,7 @@ export const EMPTY_DAY: DayContent = {
   cards: [],
   jottings: [],
   done: [],
+  undone: [],
 };
 
 /** A card with words and nothing else said about it. */

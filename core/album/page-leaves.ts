@@ -13,11 +13,16 @@ import {
 } from "./leaf.ts";
 import type { AlbumFormat } from "./model.ts";
 
-/** What of a side says how far it is: its pieces by their kinds and whose they are alone. */
+type Room = Extract<PieceWhat, { kind: "room" }>;
+/** What of a piece says how far its side is: what kind it is, of a room what it is kept for, and whose it is. */
+type PieceOutline = Pick<Piece, "dayId"> & {
+  readonly what: { readonly kind: Exclude<PieceWhat["kind"], "room"> } | Pick<Room, "kind" | "keeps">;
+};
+/** What of a side says how far it is. */
 export type SideOutline = {
   readonly owner: Owner;
   readonly guests: readonly Guest[];
-  readonly pieces: readonly (Pick<Piece, "dayId"> & { readonly what: { readonly kind: PieceWhat["kind"] } })[] | null;
+  readonly pieces: readonly PieceOutline[] | null;
   readonly done: readonly SideStep[];
 };
 /** What of a leaf says how far it is, without what lies where; a whole leaf is one. */
@@ -36,6 +41,8 @@ export type PageSide = {
   readonly filled: boolean | null;
   /** Whether a number of the page's days is on it. */
   readonly hasNumeral: boolean;
+  /** What each room is kept for that is still empty and the page's. */
+  readonly rooms: readonly Room["keeps"][];
 };
 /** A leaf that a page's worth of days has a side of, or shares one of. */
 export type PageLeaf = {
@@ -63,10 +70,18 @@ export function leavesByGroup<G>(
         const known = sides.get(group) ?? [];
         if (known.some((each) => each.face === face)) return;
         const of = (dayId: string | null) => (dayId === null ? owning : (groupOf(dayId) ?? owning));
-        const hasNumeral = pieces?.some(({ what, dayId }) => what.kind === "numeral" && of(dayId) === group) ?? false;
-        const filled = pieces && pieces.length > 0;
-        const side = { face, guest: guest?.dayId ?? null, done: guest?.done ?? ownDone, filled, hasNumeral };
-        sides.set(group, [...known, side]);
+        const own = (pieces ?? []).filter(({ dayId }) => of(dayId) === group);
+        sides.set(group, [
+          ...known,
+          {
+            face,
+            guest: guest?.dayId ?? null,
+            done: guest?.done ?? ownDone,
+            filled: pieces && pieces.length > 0,
+            hasNumeral: own.some(({ what }) => what.kind === "numeral"),
+            rooms: own.flatMap(({ what }) => (what.kind === "room" ? [what.keeps] : [])),
+          },
+        ]);
       };
       if (owning !== undefined) add(owning, null);
       for (const guest of guests) {

@@ -1,4 +1,6 @@
 import { type NumberedGroup, numberDays } from "../month/numbering.ts";
+import { madeOf } from "../sheet/made.ts";
+import { type Print, printsByThing } from "../sheet/printing.ts";
 import { daysOfLeaf } from "./leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "./model.ts";
 import { type LeafOutline, leavesByGroup, type PageLeaf, pageSizeOf } from "./page-leaves.ts";
@@ -24,29 +26,33 @@ export type Page = NumberedGroup & {
   readonly fullness: number;
 };
 
-const read = new WeakMap<readonly Day[], { plan: AlbumPlan; leaves: readonly LeafOutline[]; pages: readonly Page[] }>();
-
 /** What of an album its pages are read from. */
 export type AlbumRead = {
   readonly album: AlbumPlan;
   readonly days: readonly Day[];
   readonly leaves: readonly LeafOutline[];
+  /** Every print made for it. */
+  readonly prints: readonly Print[];
 };
+
+const read = new WeakMap<readonly Day[], Omit<AlbumRead, "days"> & { readonly pages: readonly Page[] }>();
 
 /**
  * Reads every page's worth of days of the album in order. Days outside the span are left out. The same album asked about
  * again gets the same answer without another reading.
  */
-export function pagesOf({ album, days, leaves }: AlbumRead): readonly Page[] {
+export function pagesOf(whole: AlbumRead): readonly Page[] {
+  const { album, days, leaves, prints } = whole;
   const known = read.get(days);
-  if (known?.plan === album && known.leaves === leaves) return known.pages;
-  const pages = readPages(album, days, leaves);
-  read.set(days, { plan: album, leaves, pages });
+  if (known?.album === album && known.leaves === leaves && known.prints === prints) return known.pages;
+  const pages = readPages(whole);
+  read.set(days, { album, leaves, prints, pages });
   return pages;
 }
 
 /** The reading itself, every time anew. */
-export function readPages(plan: AlbumPlan, days: readonly Day[], leaves: readonly LeafOutline[]): Page[] {
+export function readPages({ album: plan, days, leaves, prints }: AlbumRead): Page[] {
+  const printsOf = printsByThing(prints);
   const byId = new Map(days.map((day) => [day.id, day]));
   const numbered = numberDays(days, plan.span, plan.numbering);
   const groupOf = new Map(numbered.flatMap((each) => each.group.members.map(({ id }) => [id, each] as const)));
@@ -61,7 +67,8 @@ export function readPages(plan: AlbumPlan, days: readonly Day[], leaves: readonl
     );
     const own = leavesOf.get(each) ?? [];
     const { skipped } = each.group.lead;
-    const states = ringStates(content, own, plan.format.binding, skipped);
+    const steps = skipped ? [] : stepsFor(content, own, plan.format.binding, madeOf(content, printsOf));
+    const states = ringStates(content, steps, skipped);
     return [
       {
         ...each,
@@ -70,7 +77,7 @@ export function readPages(plan: AlbumPlan, days: readonly Day[], leaves: readonl
         leaves: own,
         skipped,
         states,
-        steps: skipped ? [] : stepsFor(content, own, plan.format.binding),
+        steps,
         fullness: fullness(states),
       },
     ];

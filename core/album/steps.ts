@@ -1,5 +1,5 @@
 import type { Face, LeafStep, SideStep } from "./leaf.ts";
-import type { Binding, DayContent, Part, Step } from "./model.ts";
+import { type Binding, type DayContent, type Part, STEPS, type Step } from "./model.ts";
 import { firstFitSide, firstPage, type PageLeaf, type PageSide } from "./page-leaves.ts";
 
 /** The five rings of the dial, from the rim inward. */
@@ -20,6 +20,63 @@ const MINUTES: Record<Step, number> = {
   punch: 3,
   file: 2,
 };
+
+/** What of a page's worth of days is on paper, as its prints say. */
+export type Made = {
+  /** Every picture is printed as it is wanted now. */
+  readonly printed: boolean;
+  /** Every print is cut out. */
+  readonly trimmed: boolean;
+  /** The words of every card are on paper as they are now. */
+  readonly lettered: boolean;
+};
+export const NOTHING_MADE: Made = { printed: false, trimmed: false, lettered: false };
+
+/** What the program knows of a page by itself. */
+type Facts = Made & {
+  /** It has a picture, and no room kept for one is empty. */
+  readonly chosen: boolean;
+  /** Every card has words, and no room kept for a card is empty. */
+  readonly written: boolean;
+};
+
+/** What happens to a page's things after they were made. */
+export const HAPPENINGS = ["picture", "print", "card", "words", "numeral", "leaf"] as const;
+/**
+ * `picture`: one more, or another in its place. `print`: another size or crop of one. `card`: one more, or another size of
+ * one. `words`: other words, or other lettering, of a card that goes to paper from here. `numeral`: a number of another
+ * kind. `leaf`: a leaf of another kind or size.
+ */
+export type Happening = (typeof HAPPENINGS)[number];
+
+type StepRule = {
+  /** The fact that ticks the step by itself; null: only a keeper knows. */
+  readonly tickedBy: keyof Facts | null;
+  /** What opens it again, on the sides that it happened to, where it is a step of sides. */
+  readonly reopenedBy: readonly Happening[];
+};
+
+/**
+ * For every step, what ticks it and what opens it again. What a keeper said by hand counts for more than a fact, until
+ * one of the happenings makes it untrue. Punched and put into the book stay true whatever happens to what lies on the page.
+ */
+export const STEP_RULES: Readonly<Record<Step, StepRule>> = {
+  choose: { tickedBy: "chosen", reopenedBy: ["picture"] },
+  print: { tickedBy: "printed", reopenedBy: ["picture", "print"] },
+  trim: { tickedBy: "trimmed", reopenedBy: ["picture", "print"] },
+  write: { tickedBy: "written", reopenedBy: ["card"] },
+  letter: { tickedBy: "lettered", reopenedBy: ["card", "words"] },
+  base: { tickedBy: null, reopenedBy: ["leaf"] },
+  number: { tickedBy: null, reopenedBy: ["numeral"] },
+  insert: { tickedBy: null, reopenedBy: ["leaf"] },
+  assemble: { tickedBy: null, reopenedBy: ["picture", "print", "card", "words"] },
+  punch: { tickedBy: null, reopenedBy: [] },
+  file: { tickedBy: null, reopenedBy: [] },
+};
+
+/** The steps that something opens again. */
+export const reopenedBy = (happening: Happening): Step[] =>
+  STEPS.filter((step) => STEP_RULES[step].reopenedBy.includes(happening));
 
 /** A leaf, or with a face one side of it, that a step is ticked on. */
 export type TickedOn = {
@@ -55,6 +112,7 @@ export function poolContent(first: DayContent, others: readonly DayContent[]): P
     cards: all.flatMap(({ cards }) => cards),
     jottings: all.flatMap(({ jottings }) => jottings),
     done: first.done,
+    undone: first.undone,
   };
 }
 
@@ -88,20 +146,50 @@ function sidesToNumber(leaves: readonly PageLeaf[]): SideOf[] {
   return [home ?? sides.find(({ leaf }) => leaf === first?.id)].flatMap((side) => side ?? []);
 }
 
+/** Whether a room kept for a picture, or for a card, is still empty on a page that is not said to do without. */
+const waitsFor = (keeps: "photo" | "card", { waived }: PageContent, leaves: readonly PageLeaf[]): boolean =>
+  !waived.includes(keeps === "photo" ? "photos" : "words") &&
+  leaves.some(({ sides }) => sides.some(({ rooms }) => rooms.includes(keeps)));
+
+const factsOf = (content: PageContent, leaves: readonly PageLeaf[], made: Made): Facts => ({
+  ...made,
+  chosen: content.photos.length > 0 && !waitsFor("photo", content, leaves),
+  written:
+    content.cards.length > 0 &&
+    content.cards.every(({ text, back }) => `${text}${back}`.trim() !== "") &&
+    !waitsFor("card", content, leaves),
+});
+
 /**
  * The steps that follow from what a page's worth of days holds and the leaves it has sides of, in the order of the work:
- * no photo, no photo steps; no holes, no punch. A day with nothing has none.
+ * no photo and no room for one, no photo steps; no holes, no punch. A day with nothing has none. A step is done where a
+ * keeper says so, or where what is known says so and no keeper says otherwise.
  */
-export function stepsFor(content: PageContent, leaves: readonly PageLeaf[], binding: Binding): PlannedStep[] {
+export function stepsFor(
+  content: PageContent,
+  leaves: readonly PageLeaf[],
+  binding: Binding,
+  made: Made = NOTHING_MADE,
+): PlannedStep[] {
   const steps: PlannedStep[] = [];
+  const facts = factsOf(content, leaves, made);
+  const isDone = (step: Step): boolean => {
+    const { tickedBy } = STEP_RULES[step];
+    const known = tickedBy !== null && facts[tickedBy] && !content.undone.includes(step);
+    return known || content.done.includes(step);
+  };
   const add = (ring: PlannedStep["ring"], step: Step, on: TickedOn[] = []) => {
-    const done = on.length > 0 ? on.every((each) => each.done) : content.done.includes(step);
+    const done = on.length > 0 ? on.every((each) => each.done) : isDone(step);
     steps.push({ step, ring, minutes: MINUTES[step], done, on });
   };
   const pages = leaves.filter(({ make }) => make.insert === null);
   const inserts = leaves.filter(({ make }) => make.insert !== null);
-  if (content.photos.length > 0) for (const step of ["choose", "print", "trim"] as const) add("photos", step);
-  if (content.cards.length > 0) for (const step of ["write", "letter"] as const) add("words", step);
+  const hasPhotos = content.photos.length > 0;
+  const hasCards = content.cards.length > 0;
+  if (hasPhotos || waitsFor("photo", content, leaves)) add("photos", "choose");
+  if (hasPhotos) for (const step of ["print", "trim"] as const) add("photos", step);
+  if (hasCards || waitsFor("card", content, leaves)) add("words", "write");
+  if (hasCards) add("words", "letter");
   if (pages.length > 0) add("paper", "base", onLeaves(pages, "base"));
   const numbered = leaves.some(({ sides }) => sides.some(({ hasNumeral }) => hasNumeral));
   if (numbered || (pages.length > 0 && content.numeral.style !== "none"))
@@ -128,20 +216,19 @@ const NOTHING: RingStates = {
   book: "not-needed",
 };
 
-/** How far each part of a page is. A part said to be done without is not needed, unless it has something after all. */
-export function ringStates(
-  content: PageContent,
-  leaves: readonly PageLeaf[],
-  binding: Binding,
-  skipped = false,
-): RingStates {
+/**
+ * How far each part of a page is, by the steps that follow from it. A part said to be done without is not needed, unless it
+ * has something after all; a room that waits for something is not begun.
+ */
+export function ringStates(content: PageContent, steps: readonly PlannedStep[], skipped = false): RingStates {
   if (skipped) return NOTHING;
-  const steps = stepsFor(content, leaves, binding);
   const waived = (part: Part) => content.waived.includes(part);
+  const isThere = { photos: content.photos.length > 0, words: content.cards.length > 0, paper: true, book: true };
   const fromSteps = (ring: PlannedStep["ring"]): RingState => {
     const own = steps.filter((step) => step.ring === ring);
     if (own.length === 0) return ring !== "book" && waived(ring) ? "not-needed" : "open";
-    return own.every(({ done }) => done) ? "done" : "begun";
+    if (own.every(({ done }) => done)) return "done";
+    return isThere[ring] ? "begun" : "open";
   };
   const book = steps.filter(({ ring }) => ring === "book");
   // In the book when its sides are made and their leaves are in; where it has no leaf, when that is said.

@@ -64,7 +64,7 @@ describe("a leaf's mean thickness", () => {
       span: { start: "2026-12-01" as never, end: "2026-12-31" as never },
     };
     const leaves = days.flatMap(({ id }) => leavesOn(id, { kind: "full" }));
-    const millimetres = closedThickness(pagesOf({ album: plan, days, leaves }), leaves, plan.format) / 1000;
+    const millimetres = closedThickness(pagesOf({ album: plan, days, leaves, prints: [] }), leaves, plan.format) / 1000;
     expect(millimetres).toBeGreaterThan(20);
     expect(millimetres).toBeLessThan(30);
   });

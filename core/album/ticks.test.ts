@@ -3,12 +3,12 @@ import { describe, expect, it } from "vitest";
 import { anyAlbum } from "../../tests/samples.ts";
 import { type Leaf, sidesOf } from "./leaf.ts";
 import { STEPS } from "./model.ts";
-import { pagesOf } from "./page.ts";
+import { type AlbumRead, pagesOf } from "./page.ts";
 import { isOfLeaves, tickLeaf, tickSteps } from "./ticks.ts";
 
 /** The pages of an album, and one of them. */
-const read = (album: Parameters<typeof pagesOf>[0], nth: number) => {
-  const pages = pagesOf(album).filter(({ skipped }) => !skipped);
+const read = (album: Omit<AlbumRead, "prints">, nth: number) => {
+  const pages = pagesOf({ ...album, prints: [] }).filter(({ skipped }) => !skipped);
   return pages[nth % Math.max(1, pages.length)];
 };
 

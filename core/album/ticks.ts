@@ -1,7 +1,7 @@
-import type { DayEdit } from "./edit.ts";
+import { type DayEdit, happeningOf } from "./edit.ts";
 import { LEAF_STEPS, type Leaf, type LeafStep, SIDE_STEPS, type Side, type SideStep, sidesOf } from "./leaf.ts";
-import type { Step } from "./model.ts";
-import type { PlannedStep, TickedOn } from "./steps.ts";
+import type { DayContent, Step } from "./model.ts";
+import { type Happening, type PlannedStep, reopenedBy, type TickedOn } from "./steps.ts";
 
 const isLeafStep = (step: Step): step is LeafStep => (LEAF_STEPS as readonly Step[]).includes(step);
 const isSideStep = (step: Step): step is SideStep => (SIDE_STEPS as readonly Step[]).includes(step);
@@ -49,15 +49,48 @@ export function tickSteps(
   );
 }
 
+/** Whether a print or a card of this id lies on a side. */
+const liesOn = ({ pieces }: Side, id: string): boolean =>
+  pieces?.some(({ what }) => (what.kind === "photo" ? what.use : what.kind === "card" ? what.card : null) === id) ??
+  false;
+
 /**
- * What an edit of a day ticks on its leaves, as `planned` for the day: the leaves after it, and whether nothing of the day
- * itself is left to tick. Null where the edit ticks nothing of the kind.
+ * The leaves after something happened to one thing of a day, or to its numbers, as `planned` for the day: the sides that the
+ * thing lies on are open again; while it lies nowhere, those that nobody has arranged.
+ */
+export function openedBy(
+  leaves: readonly Leaf[],
+  planned: readonly PlannedStep[],
+  { happening, of }: { readonly happening: Happening; readonly of: string | null },
+): readonly Leaf[] {
+  const steps = reopenedBy(happening);
+  const byId = new Map(leaves.map((leaf) => [leaf.id, leaf]));
+  const sideOf = ({ leaf, face }: TickedOn): Side | undefined => (face ? byId.get(leaf)?.[face] : undefined);
+  const places = planned.filter(({ step }) => steps.includes(step)).flatMap(({ on }) => on);
+  const isLaid = of !== null && leaves.some((leaf) => sidesOf(leaf).some((side) => liesOn(side, of)));
+  const touched = places.filter((place) => {
+    const side = sideOf(place);
+    if (!place.done || !side) return false;
+    return of === null || (isLaid ? liesOn(side, of) : side.pieces === null);
+  });
+  if (touched.length === 0) return leaves;
+  return leaves.map((leaf) =>
+    touched.filter((place) => place.leaf === leaf.id).reduce((now, place) => tickLeaf(now, place, false), leaf),
+  );
+}
+
+/**
+ * What an edit of a day, as its content stands before it, ticks or opens again on the day's leaves, as `planned` for the
+ * day: the leaves after it, and whether nothing of the day itself is left to tick. Null where it does nothing of the kind.
  */
 export function tickedBy(
   edit: DayEdit,
   leaves: readonly Leaf[],
   planned: readonly PlannedStep[],
+  content: DayContent,
 ): { readonly leaves: readonly Leaf[]; readonly isAll: boolean } | null {
+  const happened = happeningOf(content, edit);
+  if (happened) return { leaves: openedBy(leaves, planned, happened), isAll: false };
   if (edit.kind === "finish") {
     const all = planned.map(({ step }) => step);
     return { leaves: tickSteps(leaves, planned, all, true), isAll: false };

@@ -165,6 +165,7 @@ const emptyContent = {
   cards: [],
   jottings: [],
   done: [],
+  undone: [],
 };
 
 const dayPage = (id: string) => ({ label: id, skipped: false, content: emptyContent, days: [{ id }] });
@@ -173,7 +174,7 @@ describe("the book read", () => {
   it("has every photo and card of a day on one of its sides or beside them, once, and nothing of the dry fit overlaps", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan: album, days, leaves }) => {
-        const pages = pagesOf({ album, days, leaves });
+        const pages = pagesOf({ album, days, leaves, prints: [] });
         const book = readBook(album, pages, leaves);
         for (const page of pages) {
           const sides = book.leaves

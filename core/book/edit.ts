@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal";
 import {
   type Face,
   type Leaf,
@@ -12,6 +13,8 @@ import {
   type Side,
   type SideStep,
 } from "../album/leaf.ts";
+import type { Step } from "../album/model.ts";
+import { reopenedBy } from "../album/steps.ts";
 import { tickLeaf } from "../album/ticks.ts";
 import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
@@ -91,6 +94,14 @@ const copiedSide = ({ owner, guests }: Side, pieces: readonly Piece[]): Side => 
   pieces,
   done: [],
 });
+
+/** A leaf of another make. One of another kind or size is another leaf: it is to be made ready again. */
+function remade(leaf: Leaf, make: LeafMake): Leaf {
+  const { kind, layout, size, insert } = leaf.make;
+  const isAlike = kind === make.kind && layout === make.layout && insert === make.insert && isEqual(size, make.size);
+  const opened: readonly Step[] = isAlike ? [] : reopenedBy("leaf");
+  return { ...leaf, make, done: leaf.done.filter((step) => !opened.includes(step)) };
+}
 
 /** A side that a day shares from now on; one that is nobody's becomes its own. */
 function joined(side: Side, dayId: string): Partial<Side> {
@@ -241,7 +252,7 @@ export function applyBookEdit(
     case "make":
       // What is sewn in is of the book's own paper; it can only be cut short.
       if (leaves.some(({ id, sewn }) => id === edit.leaf && sewn) && !isOwnPaper(edit.make)) return SEWN_IN;
-      return changed(edit.leaf, (leaf) => ({ ...leaf, make: edit.make }));
+      return changed(edit.leaf, (leaf) => remade(leaf, edit.make));
     case "tick":
       return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit, edit.done));
     case "lie":

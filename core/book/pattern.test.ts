@@ -89,7 +89,7 @@ describe("a pattern over the month", () => {
   it("says one thing for every page, and never sets one that is made or skipped", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
-        const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
+        const pages = pagesOf({ album: plan, days, leaves, prints: [] }).map(toDatedPage);
         const book = readBook(plan, pages, leaves);
         const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, book);
         expect(lines.map(({ page }) => page)).toEqual(pages);
@@ -117,7 +117,7 @@ describe("a pattern over the month", () => {
     const leaf = leafOfDay("leaf", makeOf({ kind: "paper" }), "2026-12-02");
     const outcomes = (guests: readonly Guest[]) => {
       const leaves = [{ ...leaf, front: { ...leaf.front, guests } }];
-      const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
+      const pages = pagesOf({ album: plan, days, leaves, prints: [] }).map(toDatedPage);
       const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, leaves));
       return lines.slice(1, 3).map(({ outcome }) => (outcome.kind === "kept" ? outcome.why : outcome.kind));
     };
@@ -138,7 +138,7 @@ describe("a pattern over the month", () => {
       span,
       format: preset,
     };
-    const pages = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
+    const pages = pagesOf({ album: plan, days, leaves: [], prints: [] }).map(toDatedPage);
     const lines = previewPattern(pattern, SHIPPED_TEMPLATES, pages, readBook(plan, pages, []));
     const [a, b, c] = cycle;
     // 6 December 2026 is a Sunday.
@@ -165,7 +165,7 @@ describe("a pattern over the month", () => {
         fc.constantFrom(...SHIPPED_TEMPLATES),
         fc.nat(),
         ({ plan, days, leaves }, first, second, nth) => {
-          const pages = pagesOf({ album: plan, days, leaves }).map(toDatedPage);
+          const pages = pagesOf({ album: plan, days, leaves, prints: [] }).map(toDatedPage);
           const book = readBook(plan, pages, leaves);
           const set = (template: (typeof SHIPPED_TEMPLATES)[number], read: typeof book) =>
             previewPattern({ cycle: [template.id], rules: [], without: [] }, SHIPPED_TEMPLATES, pages, read);
@@ -211,7 +211,7 @@ describe("a pattern over the month", () => {
   it("dressing a page and making a template of it again keeps room where room was", () => {
     fc.assert(
       fc.property(anyAlbum, fc.constantFrom(...SHIPPED_TEMPLATES), ({ plan, days }, template) => {
-        const [page] = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
+        const [page] = pagesOf({ album: plan, days, leaves: [], prints: [] }).map(toDatedPage);
         if (!page) return;
         const pieces = dressPage(page, template, readBook(plan, [page], []), newId);
         const standing = pieces.filter(({ what }) => what.kind === "photo" || what.kind === "card");
@@ -248,7 +248,7 @@ describe("rhythm", () => {
       span,
       format: preset,
     };
-    const pages = pagesOf({ album: plan, days, leaves: [] }).map(toDatedPage);
+    const pages = pagesOf({ album: plan, days, leaves: [], prints: [] }).map(toDatedPage);
     const leaves = days
       .slice(0, 4)
       .flatMap(({ id }, at) => leavesOn(id, { kind: at === 3 ? "full" : "pocket", layout: "four" }));

@@ -166,7 +166,7 @@ describe("a side that two days share", () => {
       front: { ...leaf.front, pieces: [room("a", "5"), room("b", null), room("c", "5")] },
     }));
     const { plan: album } = decemberDays({});
-    const pages = pagesOf({ album, days, leaves });
+    const pages = pagesOf({ album, days, leaves, prints: [] });
     const waiting = waitingPrints(readBook(album, pages, leaves), pages, album.format);
     expect(waiting.map(({ dayId, place }) => [dayId, place?.piece])).toEqual([
       ["4", "b"],
@@ -211,7 +211,7 @@ describe("random books with shared sides", () => {
     let seen = 0;
     fc.assert(
       fc.property(anyAlbum, fc.nat(), ({ plan: album, days, leaves }, nth) => {
-        const pages = pagesOf({ album, days, leaves });
+        const pages = pagesOf({ album, days, leaves, prints: [] });
         const book = readBook(album, pages, leaves);
         const sides = book.leaves.flatMap((read) => FACES.map((face) => ({ read, face, side: read[face] })));
         const both = sides.filter(({ side }) => side.page && side.guests.length > 0);
@@ -230,7 +230,7 @@ describe("random books with shared sides", () => {
           mine,
         );
         const after = edited(leaves, { kind: "arrange", leaf: read.leaf.id, face, pieces: [...theirs, number] });
-        const again = readBook(album, pagesOf({ album, days, leaves: after }), after).leaves.find(
+        const again = readBook(album, pagesOf({ album, days, leaves: after, prints: [] }), after).leaves.find(
           ({ leaf }) => leaf.id === read.leaf.id,
         )?.[face];
         expect(again?.pieces.map(({ piece }) => piece)).toEqual([...theirs, number]);

@@ -37,7 +37,7 @@ const day = (at: number, print: [number, number]): Day => ({
 });
 const days = [day(1, [6, 4]), day(2, [3, 4])];
 const leaves = days.flatMap(({ id }) => leavesOn(id, { kind: "pocket", layout: "one-over-two" }));
-const source = { album: plan, days, leaves, layouts: [] };
+const source = { album: plan, days, leaves, layouts: [], prints: [] };
 
 const narrow = { ...format, opening: { w: inches(5.5), h: inches(8.125) } };
 const found = (leavesNow: readonly Leaf[], then: AlbumFormat) =>

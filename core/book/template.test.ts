@@ -35,6 +35,7 @@ const contentOf = (loose: readonly Loose[]): PageContent => ({
   cards: loose.filter(({ what }) => what === "card").map(({ id, size }) => newCard(id, size)),
   jottings: [],
   done: [],
+  undone: [],
 });
 
 describe("a day dressed from a template", () => {

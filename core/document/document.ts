@@ -60,12 +60,12 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
 
 function leafDocument(
   { leaf, face }: Extract<DocumentAsked, { kind: "leaf" }>,
-  { album, days, matters, leaves, layouts, today, nameOf }: DocumentSource,
+  { album, days, matters, leaves, layouts, prints, today, nameOf }: DocumentSource,
 ): Document | null {
   // A page that is handed on shows a private card without its words.
   const open = <E extends { readonly content: DayContent }>(entries: readonly E[]): E[] =>
     entries.map((entry) => ({ ...entry, content: shared(entry.content, today) }));
-  const pages = allPagesOf({ album, days: open(days), matters: open(matters), leaves });
+  const pages = allPagesOf({ album, days: open(days), matters: open(matters), leaves, prints });
   const { leaves: reads } = readBook(album, pages, leaves, layouts);
   const read = reads.find((each) => each.leaf.id === leaf);
   if (!read) return null;

@@ -27,6 +27,7 @@ const content = (change: Partial<PageContent>): PageContent => ({
   cards: [],
   jottings: [],
   done: [],
+  undone: [],
   ...change,
 });
 const nobody = { content: null, label: "" };

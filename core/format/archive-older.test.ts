@@ -54,6 +54,8 @@ type SetWords = { cards: { setting?: { lettering: { face?: string } } | null }[]
 const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
   entries.map((entry) => ({
     ...entry,
+    // Nothing was said not to be done.
+    undone: [],
     cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {
       if (!setting) return { ...card, setting };
       const { face, ...lettering } = setting.lettering;
@@ -68,6 +70,24 @@ type Fifth = {
   matters: object[];
   book: { leaves: Record<"front" | "back", { pieces: FifthPiece[] | null; owner: object; done: string[] }>[] };
 };
+
+describe("an archive of the seventh format, from before it could be said that something is not done", () => {
+  it("is read with everything as it was", () => {
+    const seventh: Fifth[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-7.json", import.meta.url), "utf8"),
+    );
+    for (const old of seventh) {
+      const said = (entries: object[]) => entries.map((entry) => ({ ...entry, undone: [] }));
+      const now = JSON.parse(writeArchive(asRead(old)));
+      expect(now).toEqual({
+        ...old,
+        formatVersion: ARCHIVE_VERSION,
+        days: said(old.days),
+        matters: said(old.matters),
+      });
+    }
+  });
+});
 
 describe("an archive of the sixth format, from before a typeface was called so", () => {
   it("is read with everything as it was, and its words set as they were", () => {

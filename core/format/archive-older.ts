@@ -7,6 +7,7 @@ import { NO_LOOK } from "../photo/look.ts";
 import { USUAL_RULE } from "../photo/propose.ts";
 import { fromFifth } from "./archive-fifth.ts";
 import { fromFourth } from "./archive-fourth.ts";
+import { fromSeventh } from "./archive-seventh.ts";
 import { fromSixth } from "./archive-sixth.ts";
 import { type Brought, brought, type Step, step } from "./archive-step.ts";
 
@@ -81,7 +82,7 @@ const fromThird = step(3, THIRD_FORMAT, ({ album, days, photos }, raw) => {
   });
 });
 
-const STEPS: readonly Step[] = [fromFirst, fromSecond, fromThird, fromFourth, fromFifth, fromSixth];
+const STEPS: readonly Step[] = [fromFirst, fromSecond, fromThird, fromFourth, fromFifth, fromSixth, fromSeventh];
 
 /** An archive of any earlier format as one of today; one of today as it is. */
 export function asOfToday(raw: unknown): Brought {

@@ -21,7 +21,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 7;
+export const ARCHIVE_VERSION = 8;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -88,8 +88,10 @@ const CONTENT = z.object({
       at: z.string().length(16).refine(isWallTime, "not a date and time"),
     }),
   ),
-  /** What of the day itself is done; what is done of a leaf or a side is said there. */
+  /** What of the day itself is done, known or said; what is done of a leaf or a side is said there. */
   done: z.array(z.enum(STEPS)),
+  /** Steps said not to be done, whatever is known of their prints and words. */
+  undone: z.array(z.enum(STEPS)),
 });
 
 const DAY = CONTENT.extend({ date: DATE, skipped: z.boolean(), mergedInto: ID.nullable() });

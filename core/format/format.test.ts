@@ -77,6 +77,7 @@ const said = ({ photos, ...content }: Day["content"]) => ({
   ...content,
   waived: [...content.waived],
   done: [...content.done],
+  undone: [...content.undone],
   cards: [...content.cards],
   jottings: [...content.jottings],
   photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
@@ -262,7 +263,7 @@ describe("an archive changed by hand", () => {
         const kept = days.filter(() => [...keeps.take(1)][0]);
         const added = missingDays(kept, plan.span, () => crypto.randomUUID());
         const whole = [...kept, ...added.map((day) => ({ ...day, version: 0 }))];
-        const dates = pagesOf({ album: plan, days: whole, leaves: [] }).flatMap((page) =>
+        const dates = pagesOf({ album: plan, days: whole, leaves: [], prints: [] }).flatMap((page) =>
           page.days.map(({ date }) => date),
         );
         expect(dates).toEqual(datesFrom(plan.span.start, spanLength(plan.span)));
@@ -276,7 +277,7 @@ describe("the day plan", () => {
   it("has one row a page, each as wide as its head", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
-        const pages = pagesOf({ album: plan, days, leaves });
+        const pages = pagesOf({ album: plan, days, leaves, prints: [] });
         const [head, ...rows] = dayPlanRows(plan, pages, plan.span.start);
         expect(head).toEqual(DAY_PLAN_HEAD);
         expect(rows.length).toBe(pages.length);

@@ -1,11 +1,19 @@
 import { z } from "zod";
-import { SENT_BRING, SENT_EDIT, SENT_JOTTING_MOVE, SENT_MOVE, SENT_PHOTO_MOVE } from "../album/edit-schema.ts";
+import {
+  SENT_ANOTHER,
+  SENT_BRING,
+  SENT_EDIT,
+  SENT_JOTTING_MOVE,
+  SENT_MOVE,
+  SENT_PHOTO_MOVE,
+} from "../album/edit-schema.ts";
 import { SENT_BOOK, SENT_MATTER, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { SENT_MARK } from "../photo/roll-schema.ts";
 import { SENT_PRINT } from "../sheet/sheet-schema.ts";
 
 /** Everything that a page sends to an album, one thing at a time. */
 export const SENT = z.union([
+  SENT_ANOTHER,
   SENT_BRING,
   SENT_EDIT,
   SENT_JOTTING_MOVE,

@@ -12,7 +12,7 @@ describe("tonight", () => {
     fc.assert(
       fc.property(...anyEvening, ({ plan, days, leaves }, minutes, at, preparing) => {
         const today = days[at % days.length]?.date ?? plan.span.start;
-        const items = tonight(pagesOf({ album: plan, days, leaves }), today, minutes, preparing);
+        const items = tonight(pagesOf({ album: plan, days, leaves, prints: [] }), today, minutes, preparing);
         expect(items.reduce((sum, { step }) => sum + step.minutes, 0)).toBeLessThanOrEqual(minutes);
         for (const { page, step, ahead } of items) {
           expect(step.done).toBe(false);
@@ -31,7 +31,7 @@ describe("tonight", () => {
     fc.assert(
       fc.property(...anyEvening, ({ plan, days, leaves }, minutes, at, preparing) => {
         const today = days[at % days.length]?.date ?? plan.span.start;
-        const pages = pagesOf({ album: plan, days, leaves });
+        const pages = pagesOf({ album: plan, days, leaves, prints: [] });
         const items = tonight(pages, today, minutes, preparing);
         const ahead = items.filter((item) => item.ahead);
         const may: readonly Step[] = {

@@ -39,6 +39,19 @@ export function insideBorder({ w, h }: Size, { border }: Pick<PrintCrop, "border
 
 const between = (low: number, value: number, high: number) => Math.min(high, Math.max(low, value));
 
+/** Pictures whose proportions differ by less than this are of one shape. */
+const ONE_SHAPE = 0.01;
+
+/**
+ * The crop for another picture in the place of one. Where both are of one shape, as several of one moment are, it stays as
+ * it is; else what was said of the old picture goes, and only the white border stays.
+ */
+export function cropOfAnother({ picture, crop }: { picture: PictureFacts; crop: PrintCrop }, other: PictureFacts) {
+  const [was, is] = [usablePixels(picture), usablePixels(other)];
+  const differ = Math.abs((was.width / was.height) * (is.height / is.width) - 1);
+  return differ < ONE_SHAPE ? crop : { ...AS_IT_COMES, border: crop.border };
+}
+
 /** What is left of a picture to print from, once straightened. */
 export const usablePixels = (picture: PictureFacts): Pixels => straightened(picture, picture.look.straighten);
 

@@ -50,11 +50,3 @@ export function cardStandings<P extends Printable>(
       page.content.cards.map((card) => ({ page, card, standing: cardStanding(card, prints, page.content.done) })),
     );
 }
-
-/** Whether a page's cards are all lettered, as far as their prints say; null where that is not for prints to say. */
-export function letteredBy(page: Pick<Printable, "content">, prints: readonly Print[]): boolean | null {
-  const done = page.content.done.filter((step) => step !== "letter");
-  const all = page.content.cards.map((card) => cardStanding(card, prints, done).kind);
-  if (all.length === 0 || all.some((kind) => kind === "by-hand" || kind === "carrier")) return null;
-  return all.every((kind) => kind === "printed" || kind === "trimmed");
-}

@@ -62,21 +62,23 @@ export const printedSize = ({ at, turned }: Pick<Print, "at" | "turned">): Size 
   turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
 
 /** How a use would be printed now, as a word: two prints with the same word and size are the same print. */
-export function madeAs({ crop, picture }: Pick<PhotoUse, "crop" | "picture">): string {
+export function madeAs({ photoId, crop, picture }: Pick<PhotoUse, "photoId" | "crop" | "picture">): string {
   const { keep, slide, closer, border } = crop;
-  const kept = keep ?? picture.focus;
-  return `${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}`;
+  const { width, height, focus } = picture;
+  const kept = keep ?? focus;
+  return `${photoId} ${width}x${height} ${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}`;
 }
 
-const MADE_AS = /^(\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)$/;
+const MADE_AS = /^(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)$/;
 
-/** A use as a print shows it: the size, the crop and the look that the print was made with, whatever they are now. */
+/** A use as a print shows it: the picture, size, crop and look that the print was made with, whatever they are now. */
 export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs" | "tile">): PhotoUse {
-  const [, x, y, slideX, slideY, closer, border, key] = MADE_AS.exec(print.madeAs) ?? [];
+  const [, photoId, width, height, x, y, slideX, slideY, closer, border, key] = MADE_AS.exec(print.madeAs) ?? [];
   const look = readLook(key ?? "");
-  if (!look) return use;
+  if (!look || !photoId) return use;
   return {
     ...use,
+    photoId,
     print: print.tile?.whole ?? printedSize(print),
     crop: {
       keep: { x: Number(x), y: Number(y) },
@@ -84,7 +86,7 @@ export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "made
       closer: Number(closer),
       border: ticks(Number(border)),
     },
-    picture: { ...use.picture, look },
+    picture: { ...use.picture, width: Number(width), height: Number(height), look },
   };
 }
 
@@ -165,13 +167,23 @@ export function standingOf(use: PhotoUse, prints: readonly Print[], done: readon
 /** What of a page is asked about its prints: a page's worth of days, or one of the front or back matter. */
 export type Printable = { readonly content: PageContent; readonly skipped: boolean };
 
+/** The prints by the id of what they are prints of. */
+export function printsByThing(prints: readonly Print[]): ReadonlyMap<string, readonly Print[]> {
+  const by = new Map<string, Print[]>();
+  for (const each of prints) {
+    const known = by.get(each.of);
+    if (known) known.push(each);
+    else by.set(each.of, [each]);
+  }
+  return by;
+}
+
 /** Every use of the pages that are not set aside, with where it stands. */
 export function standings<P extends Printable>(
   pages: readonly P[],
   prints: readonly Print[],
 ): { page: P; use: PhotoUse; standing: Standing }[] {
-  const byUse = new Map<string, Print[]>();
-  for (const each of prints) byUse.set(each.of, [...(byUse.get(each.of) ?? []), each]);
+  const byUse = printsByThing(prints);
   return pages
     .filter(({ skipped }) => !skipped)
     .flatMap((page) =>
@@ -181,15 +193,4 @@ export function standings<P extends Printable>(
         standing: standingOf(use, byUse.get(use.id) ?? [], page.content.done),
       })),
     );
-}
-
-/** Which of a page's photo steps its prints say are done: all printed, all cut out. */
-export function stepsOfPrints(
-  page: Pick<Printable, "content">,
-  prints: readonly Print[],
-): { print: boolean; trim: boolean } {
-  const done = page.content.done.filter((step) => step !== "print" && step !== "trim");
-  const all = page.content.photos.map((use) => standingOf(use, prints, done));
-  const every = (...kinds: Standing["kind"][]) => all.length > 0 && all.every(({ kind }) => kinds.includes(kind));
-  return { print: every("printed", "trimmed"), trim: every("trimmed") };
 }

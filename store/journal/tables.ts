@@ -33,7 +33,12 @@ export const JOURNALED = {
   template: inTray,
   measured_format: inTray,
   printer: { ...plain, key: ["household_id"] },
-  day: { ...plain, counts: ["version", "updated_at", "updated_by"], sets: ["waived", "done"], leaves: "stays" },
+  day: {
+    ...plain,
+    counts: ["version", "updated_at", "updated_by"],
+    sets: ["waived", "done", "undone"],
+    leaves: "stays",
+  },
   card: ofDay,
   jotting: ofDay,
   day_photo: ofDay,

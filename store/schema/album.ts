@@ -119,6 +119,7 @@ export const day = pgTable(
     numeralStyle: text("numeral_style").$type<NumeralStyle>().notNull().default("printed"),
     numeralNote: text("numeral_note").notNull().default(""),
     done: text("done").array().$type<Step[]>().notNull().default([]),
+    undone: text("undone").array().$type<Step[]>().notNull().default([]),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),
     updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),

@@ -30,7 +30,7 @@ export function fullLeaf(dayId: string, count: number): Leaf {
 export function measureFit(): number {
   const { plan, days } = bigAlbum(62);
   const leaves = days.map(({ id }, at) => fullLeaf(id, at % 31 < 21 ? 10 : 9));
-  const pages = pagesOf({ album: plan, days, leaves });
+  const pages = pagesOf({ album: plan, days, leaves, prints: [] });
   const times: number[] = [];
   for (let round = 0; round < 60; round++) {
     const began = performance.now();

@@ -46,7 +46,7 @@ export function bigAlbum(count: number): { plan: AlbumPlan; days: Day[] } {
 }
 
 function recompute({ plan, days, leaves }: { plan: AlbumPlan; days: Day[]; leaves: readonly Leaf[] }): number {
-  const pages = readPages(plan, days, leaves);
+  const pages = readPages({ album: plan, days, leaves, prints: [] });
   readRhythm(readBook(plan, pages, leaves), pages);
   return closedThickness(pages, leaves, plan.format);
 }

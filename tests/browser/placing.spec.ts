@@ -84,13 +84,13 @@ test("a day offers its own pictures that lie on no page, then the banked, and le
   await page.keyboard.press("b");
   await saved(page);
   await page.goto(`${album}/days/2026-12-09`);
-  const own = page.getByRole("list", { name: "Taken this day, on no page yet" }).getByRole("button");
+  const own = page.getByRole("toolbar", { name: "Taken this day, on no page yet" }).getByRole("button");
   await expect(own).toHaveCount(2);
   await own.first().click();
   await expect(page.getByText("1 on this day")).toBeVisible();
   await expect(own).toHaveCount(1);
   await page.getByText("1 picture banked for a dark day").click();
-  await page.getByRole("list", { name: "Banked" }).getByRole("button").click();
+  await page.getByRole("toolbar", { name: "Banked" }).getByRole("button").click();
   await expect(page.getByText("2 on this day")).toBeVisible();
   await page.getByRole("link", { name: "Choose from the whole roll" }).click();
   await expect(page.getByText(/^For 9: what you choose goes there/)).toBeVisible();
@@ -114,4 +114,49 @@ test("on a phone what is chosen, and where it can go, stays in sight over the ro
   await saved(page);
   await page.goto(`${album}/days/2026-12-09`);
   await expect(page.getByText("1 on this day")).toBeVisible();
+});
+
+test("another picture comes in the place of one: from the day, from its print, from the whole roll", async ({
+  page,
+}) => {
+  const album = await rollOf(page, ["09", "09", "20"]);
+  await frame(page, "P2").click();
+  await page.keyboard.press("b");
+  await frame(page, "P0").click();
+  await page.keyboard.press("d");
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  const shown = page
+    .getByRole("region", { name: /^Photos/ })
+    .locator("img")
+    .first();
+  const first = await shown.getAttribute("src");
+  await page.getByLabel("Trimmed").check();
+  await page.getByRole("button", { name: "Another picture in place of photo 1" }).click();
+  await page.getByRole("button", { name: /^Put P1.jpg .*in place of photo 1$/ }).click();
+  await expect(shown).not.toHaveAttribute("src", first ?? "");
+  // It is one picture in the place of one, chosen, and neither printed nor trimmed.
+  await expect(page.getByText("1 on this day")).toBeVisible();
+  await expect(page.getByLabel("Photos chosen")).toBeChecked();
+  await expect(page.getByLabel("Trimmed")).not.toBeChecked();
+  await saved(page);
+
+  await page.getByRole("link", { name: "Crop photo 1" }).click();
+  await page.getByText("Another picture", { exact: true }).click();
+  await page.getByRole("button", { name: /^Put P2.jpg.* in place of this one$/ }).click();
+  await saved(page);
+
+  await page.getByText("Another picture", { exact: true }).click();
+  await page.getByRole("link", { name: "Choose from the whole roll" }).click();
+  await expect(page.getByText(/^In place of this one of 9/)).toBeVisible();
+  await frame(page, "P0").click();
+  await panel(page).getByRole("button", { name: "Put it in its place" }).click();
+  await page.waitForURL(/crops/);
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  await expect(shown).toHaveAttribute("src", first ?? "");
+  await page.locator("#place").focus();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("Taken back: another picture of 9 Dec.")).toBeVisible();
+  await expect(shown).not.toHaveAttribute("src", first ?? "");
 });

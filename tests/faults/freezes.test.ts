@@ -53,7 +53,7 @@ describe("what is read costs as much as there is of it, and not its square", () 
 
   it("in a book of small and clear leaves, leafed through from one end to the other", () => {
     const { plan, days } = decemberDays({});
-    const pages = pagesOf({ album: plan, days, leaves: [] });
+    const pages = pagesOf({ album: plan, days, leaves: [], prints: [] });
     const leafed = (kind: "paper" | "clear") => (count: number) => {
       const make = makeOf({ kind, size: { w: inches(3), h: inches(4) } });
       const leaves = Array.from({ length: count }, (_, at) => newLeaf(`leaf-${at}`, make, NOBODY, NOBODY));
@@ -72,8 +72,8 @@ describe("words made to hurt", () => {
     const day = { ...EMPTY_DAY, cards, note: "name ".repeat(20_000) };
     const { plan, days } = decemberDays({ "2026-12-01": day, "2026-12-02": day });
     // It took minutes.
-    expect(cost(() => void mistakesIn(pagesOf({ album: plan, days, leaves: [] }), [[0, 1]], ["Isolde"]))).toBeLessThan(
-      5000,
-    );
+    expect(
+      cost(() => void mistakesIn(pagesOf({ album: plan, days, leaves: [], prints: [] }), [[0, 1]], ["Isolde"])),
+    ).toBeLessThan(5000);
   });
 });

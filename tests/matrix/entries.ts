@@ -207,6 +207,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         ...{ what: "bring", dayId: day, jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" } },
         pictures: [{ useId: randomUUID(), photoId: loose }],
       })),
+      "another-picture": ofAlbum(({ day, use, loose }) => ({
+        ...{ what: "another-picture", dayId: day, useId: use, photoId: loose },
+      })),
       "move-photo": ofAlbum(({ day, use }) => ({ what: "move-photo", dayId: day, useId: use, to: "2026-12-02" })),
       "move-jotting": ofAlbum(({ day, jotting }) => ({
         what: "move-jotting",

@@ -27,7 +27,7 @@ describe("files read by another program", () => {
       version: 0,
       content: { ...EMPTY_DAY, title, note: "=1+1" },
     };
-    const text = writeCsv(dayPlanRows(plan, pagesOf({ album: plan, days: [day], leaves: [] }), day.date));
+    const text = writeCsv(dayPlanRows(plan, pagesOf({ album: plan, days: [day], leaves: [], prints: [] }), day.date));
     expect(text.endsWith("\r\n")).toBe(true);
     const rows: Record<string, string>[] = parse(text, { columns: true, bom: true, record_delimiter: "\r\n" });
     expect(rows.length).toBe(1);

@@ -56,11 +56,11 @@ export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
 }
 
 export function frameView(
-  { album, days, leaves }: AlbumRead & { album: AlbumPlan & { id: string } },
+  { album, days, leaves, prints }: AlbumRead & { album: AlbumPlan & { id: string } },
   wall: { date: CalendarDate; time: string },
   memberId: string,
 ): FrameView {
-  const pages = pagesOf({ album, days, leaves });
+  const pages = pagesOf({ album, days, leaves, prints });
   const todays = inSpan(album.span, wall.date) ? pageOf(pages, wall.date) : undefined;
   return {
     albumId: album.id,

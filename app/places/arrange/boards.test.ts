@@ -64,7 +64,7 @@ describe("a day's mat", () => {
   it("shows the page of any day, chosen or not, with everything the day has on it or beside it", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
-        const pages = pagesOf({ album: plan, days, leaves });
+        const pages = pagesOf({ album: plan, days, leaves, prints: [] });
         for (const page of pages.slice(0, 4)) {
           const bench = benchOf({ album: plan, leaves, layouts: [], tryOuts: [] }, page, pages);
           const { boards, beside } = dayBoards(page, bench, plan.unit);
@@ -88,7 +88,7 @@ describe("a day's mat", () => {
     let shared = 0;
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
-        const pages = pagesOf({ album: plan, days, leaves });
+        const pages = pagesOf({ album: plan, days, leaves, prints: [] });
         const book = readBook(plan, pages, leaves);
         for (const page of pages.slice(0, 6)) {
           const source = { album: plan, leaves, layouts: [], tryOuts: [] };
@@ -128,7 +128,7 @@ describe("a day's mat", () => {
     const { plan, days } = decemberDays({ "2026-12-01": fullDay("a"), "2026-12-02": fullDay("b") });
     const leaf = leafOfDay("leaf", makeOf({ kind: "full" }), "2026-12-01");
     const leaves = [{ ...leaf, front: { ...leaf.front, guests: [{ dayId: "2026-12-02", done: [] }] } }];
-    const pages = pagesOf({ album: plan, days, leaves });
+    const pages = pagesOf({ album: plan, days, leaves, prints: [] });
     const [read] = readBook(plan, pages, leaves).leaves;
     if (!read) throw new Error("one leaf");
     const [host, guest] = pages;

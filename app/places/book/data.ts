@@ -5,6 +5,7 @@ import { pagesOf } from "#core/album/page.ts";
 import { type DatedPage, type MatterInBook, toDatedPage, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Size } from "#core/measure/size.ts";
+import type { Print } from "#core/sheet/printing.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
@@ -18,6 +19,7 @@ export type BookData = Pick<AlbumPlan, "format" | "unit"> & {
 };
 
 type Source = {
+  readonly prints: readonly Print[];
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
   readonly matters: readonly MatterEntry[];
@@ -26,12 +28,12 @@ type Source = {
   readonly tryOuts: readonly TryOut[];
 };
 
-export const bookData = ({ album, days, matters, leaves, layouts, tryOuts }: Source): BookData => ({
+export const bookData = ({ album, days, matters, leaves, prints, layouts, tryOuts }: Source): BookData => ({
   albumId: album.id,
   format: album.format,
   unit: album.unit,
-  pages: pagesOf({ album, days, leaves }).map(toDatedPage),
-  matters: matterPages(matters, leaves, album.format.binding).map(toMatterInBook),
+  pages: pagesOf({ album, days, leaves, prints }).map(toDatedPage),
+  matters: matterPages(matters, leaves, album.format.binding, prints).map(toMatterInBook),
   leaves,
   layouts,
   tryOuts,

@@ -6,6 +6,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
+import { FreePictures } from "#app/places/day/free-pictures.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { SHARPNESS } from "#app/wording/photo.ts";
@@ -13,7 +14,7 @@ import { PRINT_SIZES } from "#core/album/formats.ts";
 import { EMPTY_DAY } from "#core/album/model.ts";
 import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
-import { printSize, type Size, size } from "#core/measure/size.ts";
+import { printSize, type Size, size, turned } from "#core/measure/size.ts";
 import {
   AS_IT_COMES,
   frameFor,
@@ -21,6 +22,7 @@ import {
   largestAt,
   lostOf,
   MOST_CLOSER,
+  type PictureFacts,
   type PrintCrop,
   pixelsPerInch,
   slideTo,
@@ -36,6 +38,8 @@ const LABELS: readonly { readonly name: string; readonly size: Size }[] = [
   { name: "Strip", size: size(inches(2), inches(0.5)) },
   { name: "Label", size: size(inches(1.5), inches(0.75)) },
 ];
+/** A print is offered turned where that shows this much more of its picture, as a share of its area. */
+const WORTH_TURNING = 0.05;
 const BORDERS: Record<Unit, readonly Length[]> = {
   inch: [ticks(0), inches(1 / 8), inches(3 / 16), inches(1 / 4)],
   cm: [ticks(0), millimetres(3), millimetres(5), millimetres(7)],
@@ -98,6 +102,7 @@ export function Crop({ view }: { view: CropView }) {
           )}
           <SizePicker label="Print size" value={print} choices={PRINT_SIZES} unit={unit} onPick={takePrint} />
           <Lost lost={lostOf(frame)} />
+          <Turned {...{ facts, print, crop }} onPrint={takePrint} />
           <Pixels {...{ facts, print, crop, unit }} onPrint={takePrint} />
           {covering.length > 0 && (
             <div className="grid gap-2 border-l-4 border-ember pl-3">
@@ -137,6 +142,7 @@ export function Crop({ view }: { view: CropView }) {
               ))}
             </div>
           </fieldset>
+          <AnotherPicture view={view} />
           {traits && (
             <>
               <Quiet label={label} onLabel={setLabel} spots={spots} unit={unit} />
@@ -194,7 +200,61 @@ export function Crop({ view }: { view: CropView }) {
   );
 }
 
+/** Offers the print turned, where that shows clearly more of the picture. */
+function Turned({
+  facts,
+  print,
+  crop,
+  onPrint,
+}: {
+  facts: PictureFacts;
+  print: Size;
+  crop: PrintCrop;
+  onPrint: (print: Size) => void;
+}) {
+  const other = turned(print);
+  const [now, then] = [print, other].map((each) => lostOf(frameFor(facts, each, crop)).area);
+  if (now === undefined || then === undefined || now - then < WORTH_TURNING) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-x-3">
+      <Button small onClick={() => onPrint(other)}>
+        Turn the print
+      </Button>
+      <span className="text-sm text-quiet">
+        {then < 0.005 ? "Then nothing is lost." : `Then ${percent(then)} is lost.`}
+      </span>
+    </div>
+  );
+}
+
 const percent = (share: number) => `${Math.max(1, Math.round(share * 100))} %`;
+
+/** Pictures that could be in this one's place: those the day may have, or any of the roll. */
+function AnotherPicture({ view: { albumId, use, dayId, at } }: { view: CropView }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <details
+      open={isOpen}
+      onToggle={(event) => setOpen(event.currentTarget.open)}
+      className="border-t border-line pt-3"
+    >
+      <summary className="min-h-8 content-center font-medium">Another picture</summary>
+      {isOpen &&
+        ("date" in at ? (
+          <FreePictures
+            {...{ albumId, dayId, date: at.date }}
+            isBare
+            instead={{ useId: use.id, said: "this one" }}
+            onPut={() => setOpen(false)}
+          />
+        ) : (
+          <Link to={to.roll(albumId, { instead: use.id })} className="link text-sm">
+            Choose from the whole roll
+          </Link>
+        ))}
+    </details>
+  );
+}
 
 /** What a crop loses, and at which edges. */
 function Lost({ lost }: { lost: ReturnType<typeof lostOf> }) {

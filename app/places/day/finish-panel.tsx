@@ -3,8 +3,6 @@ import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
-import { leavesOfDays } from "#core/album/page-leaves.ts";
-import { poolContent, stepsFor } from "#core/album/steps.ts";
 import { Panel } from "./panel.tsx";
 import { useDayLeaves } from "./use-day-now.ts";
 import type { DayView } from "./view.ts";
@@ -14,15 +12,9 @@ export function FinishPanel({ view }: { view: DayView }) {
   const { put } = useOutbox();
   const { change } = useBookEdits();
   const { leaves, own } = useDayLeaves(view);
-  const [first, ...others] = view.parts;
+  const [first] = view.parts;
   if (!first) return null;
-  // Ticks that are on their way count, those of single leaves among them.
-  const ids = view.parts.map(({ id }) => id);
-  const content = poolContent(
-    first.content,
-    others.map((part) => part.content),
-  );
-  const steps = view.skipped ? [] : stepsFor(content, leavesOfDays(leaves, ids), view.bench.format.binding);
+  const { steps } = view;
   const next = steps.find(({ done }) => !done);
   const left = steps.filter(({ done }) => !done).reduce((sum, { minutes }) => sum + minutes, 0);
   return (

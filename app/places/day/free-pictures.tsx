@@ -4,6 +4,7 @@ import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { carry } from "#app/parts/carried.ts";
 import { newId } from "#app/parts/new-id.ts";
+import { Tools } from "#app/parts/tools.tsx";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
@@ -23,50 +24,62 @@ export type FreeForDay = { readonly own: readonly FreePicture[]; readonly banked
 /** How many banked ones are offered beside a day's own. */
 const MOST_BANKED = 6;
 
-/** Pictures that were taken on the day and lie on no page yet, and those banked: one press puts one on the day. */
+/** Pictures that were taken on the day and lie on no page yet, and those banked: one press puts one there. */
 export function FreePictures({
   albumId,
   date,
   dayId,
   isBare,
+  instead,
+  onPut,
 }: {
   albumId: string;
   date: string;
   dayId: string;
   /** The day has no picture yet. */
   isBare: boolean;
+  /** The use in whose place one is looked for, and what it is called; null where one is added. */
+  instead: { readonly useId: string; readonly said: string } | null;
+  /** One was put in the place of another. */
+  onPut?: () => void;
 }) {
   const { state, put } = useOutbox();
   const { data, load } = useFetcher<FreeForDay>();
   useEffect(() => {
     void load(to.freePictures(albumId, date));
   }, [load, albumId, date]);
-  const onTheirWay = new Set(
-    pendingSent(state, "bring").flatMap(({ pictures }) => pictures.map((each) => each.photoId)),
-  );
+  const onTheirWay = new Set([
+    ...pendingSent(state, "bring").flatMap(({ pictures }) => pictures.map((each) => each.photoId)),
+    ...pendingSent(state, "another-picture").map(({ photoId }) => photoId),
+  ]);
+  const take = (id: string) => {
+    if (!instead) return put(`bring:${newId()}`, broughtTo(dayId, [id]));
+    put(`another:${instead.useId}`, { what: "another-picture", dayId, useId: instead.useId, photoId: id });
+    onPut?.();
+  };
+  const way = instead ? `in place of ${instead.said}` : "on this day";
   const free = (all: readonly FreePicture[]) => all.filter(({ id }) => !onTheirWay.has(id));
   const [own, banked] = [free(data?.own ?? []), free(data?.banked ?? []).slice(0, MOST_BANKED)];
   const row = (name: string, pictures: readonly FreePicture[], isSaid = true) =>
     pictures.length > 0 && (
       <div className="grid gap-1">
         {isSaid && <p className="text-sm text-quiet">{name}</p>}
-        <ul aria-label={name} className="flex flex-wrap gap-1.5">
+        <Tools name={name} className="flex flex-wrap gap-1.5">
           {pictures.map(({ id, name: file, time, look }) => (
-            <li key={id}>
-              <button
-                type="button"
-                aria-label={`Put ${file}${time ? ` of ${time}` : ""} on this day`}
-                title="Put it on this day"
-                draggable
-                onDragStart={(event) => carry(event, [id])}
-                onClick={() => put(`bring:${newId()}`, broughtTo(dayId, [id]))}
-                className="block border-2 border-transparent hover:border-ember"
-              >
-                <img src={pictureAddress(id, 480, look)} alt="" draggable={false} className="h-14 w-auto" />
-              </button>
-            </li>
+            <button
+              key={id}
+              type="button"
+              aria-label={`Put ${file}${time ? ` of ${time}` : ""} ${way}`}
+              title={`Put it ${way}`}
+              draggable
+              onDragStart={(event) => carry(event, [id])}
+              onClick={() => take(id)}
+              className="block border-2 border-transparent hover:border-ember"
+            >
+              <img src={pictureAddress(id, 480, look)} alt="" draggable={false} className="h-14 w-auto" />
+            </button>
           ))}
-        </ul>
+        </Tools>
       </div>
     );
   return (
@@ -74,7 +87,7 @@ export function FreePictures({
       {row("Taken this day, on no page yet", own)}
       {banked.length > 0 && (
         // Of a day that has pictures of its own they are asked for, and in nobody's way.
-        <details open={isBare && own.length === 0}>
+        <details open={instead !== null || (isBare && own.length === 0)}>
           <summary className="min-h-8 content-center text-sm text-quiet">
             {many(banked.length, "picture")} banked for a dark day
           </summary>
@@ -82,7 +95,7 @@ export function FreePictures({
         </details>
       )}
       <p className="text-sm">
-        <Link to={to.roll(albumId, { for: date })} className="link">
+        <Link to={to.roll(albumId, instead ? { instead: instead.useId } : { for: date })} className="link">
           Choose from the whole roll
         </Link>
       </p>

@@ -1,9 +1,11 @@
 import { ImagePlus } from "lucide-react";
+import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { Tools } from "#app/parts/tools.tsx";
 import type { Came } from "#app/sending/entry.ts";
 import { handIn, runOf } from "#app/sending/hand-in.ts";
 import { useOutbox, useSending } from "#app/sending/sending.tsx";
@@ -18,6 +20,7 @@ import type { DayView } from "./view.ts";
 
 export function PhotosPanel({ view }: { view: DayView }) {
   const { put } = useOutbox();
+  const [insteadOf, setInsteadOf] = useState<string | null>(null);
   const [first] = view.parts;
   if (!first) return null;
   const photos = view.parts.flatMap((part) => part.content.photos.map((photo) => ({ part, photo })));
@@ -68,35 +71,72 @@ export function PhotosPanel({ view }: { view: DayView }) {
                     })
                   }
                 />
-                <Link
-                  to={to.crop(view.albumId, photo.id)}
-                  className={buttonLook("plain", true)}
-                  aria-label={`Crop photo ${at + 1}`}
-                >
-                  Crop
-                </Link>
-                <Button
-                  look="quiet"
-                  small
-                  aria-label={`Remove photo ${at + 1}`}
-                  onClick={() =>
-                    put(`${part.id}:remove:${photo.id}`, {
-                      what: "edit",
-                      dayId: part.id,
-                      base: null,
-                      edit: { kind: "remove-photo", id: photo.id },
-                    })
-                  }
-                >
-                  Remove
-                </Button>
+                <Tools name={`Photo ${at + 1}`} className="flex flex-wrap items-center gap-2">
+                  <Link
+                    to={to.crop(view.albumId, photo.id)}
+                    className={buttonLook("plain", true)}
+                    aria-label={`Crop photo ${at + 1}`}
+                  >
+                    Crop
+                  </Link>
+                  {view.date ? (
+                    <Button
+                      look="quiet"
+                      small
+                      aria-expanded={insteadOf === photo.id}
+                      aria-label={`Another picture in place of photo ${at + 1}`}
+                      onClick={() => setInsteadOf(insteadOf === photo.id ? null : photo.id)}
+                    >
+                      Another
+                    </Button>
+                  ) : (
+                    <Link
+                      to={to.roll(view.albumId, { instead: photo.id })}
+                      className={buttonLook("quiet", true)}
+                      aria-label={`Another picture in place of photo ${at + 1}`}
+                    >
+                      Another
+                    </Link>
+                  )}
+                  <Button
+                    look="quiet"
+                    small
+                    aria-label={`Remove photo ${at + 1}`}
+                    onClick={() =>
+                      put(`${part.id}:remove:${photo.id}`, {
+                        what: "edit",
+                        dayId: part.id,
+                        base: null,
+                        edit: { kind: "remove-photo", id: photo.id },
+                      })
+                    }
+                  >
+                    Remove
+                  </Button>
+                </Tools>
               </div>
+              {view.date && insteadOf === photo.id && (
+                <FreePictures
+                  albumId={view.albumId}
+                  date={view.date}
+                  dayId={part.id}
+                  isBare
+                  instead={{ useId: photo.id, said: `photo ${at + 1}` }}
+                  onPut={() => setInsteadOf(null)}
+                />
+              )}
             </div>
           </div>
         );
       })}
       {view.date && (
-        <FreePictures albumId={view.albumId} date={view.date} dayId={first.id} isBare={photos.length === 0} />
+        <FreePictures
+          albumId={view.albumId}
+          date={view.date}
+          dayId={first.id}
+          isBare={photos.length === 0}
+          instead={null}
+        />
       )}
       <AddPhotos view={view} dayId={first.id} />
       {photos.length === 0 && <Without day={first} part="photos" />}

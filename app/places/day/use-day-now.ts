@@ -1,8 +1,7 @@
 import { useMemo } from "react";
-import { withPendingPage } from "#app/sending/pending.ts";
+import { stepsNow, withPendingPage } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { daysOfLeaf, type Leaf } from "#core/album/leaf.ts";
-import { leavesOfDays } from "#core/album/page-leaves.ts";
 import { poolContent, ringStates } from "#core/album/steps.ts";
 import type { DayView } from "./view.ts";
 
@@ -12,16 +11,15 @@ export function useDayNow(view: DayView): DayView {
   return useMemo(() => {
     if (state.entries.length + state.clashes.length === 0) return view;
     const { binding } = view.bench.format;
-    const { days, leaves } = withPendingPage({ days: view.parts, leaves: view.bench.leaves }, state, binding);
+    const page = { days: view.parts, leaves: view.bench.leaves, prints: view.prints };
+    const now = withPendingPage(page, state, binding);
+    const { days, leaves } = now;
     const parts = view.parts.map((part, at) => ({ ...part, content: days[at]?.content ?? part.content }));
     const [first, ...others] = parts.map(({ content }) => content);
     if (!first) return view;
-    const own = leavesOfDays(
-      leaves,
-      parts.map(({ id }) => id),
-    );
-    const states = ringStates(poolContent(first, others), own, binding, view.skipped);
-    return { ...view, parts, states, bench: { ...view.bench, leaves } };
+    const steps = view.skipped ? [] : stepsNow(now, binding);
+    const states = ringStates(poolContent(first, others), steps, view.skipped);
+    return { ...view, parts, steps, states, bench: { ...view.bench, leaves } };
   }, [view, state]);
 }
 

@@ -56,6 +56,8 @@ export type DayView = {
   readonly parts: readonly DayPart[];
   readonly states: RingStates;
   readonly steps: readonly PlannedStep[];
+  /** The prints made of its pictures and cards. */
+  readonly prints: readonly Print[];
   /** The day's leaves as they lie, holding still. */
   readonly mat: StillMat;
   readonly sizeSaid: string;
@@ -95,6 +97,11 @@ type Aggregate = {
   readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
 };
+
+function printsOf({ prints }: Aggregate, { content: { photos, cards } }: Page | MatterPage): Print[] {
+  const things = new Set([...photos, ...cards].map(({ id }) => id));
+  return prints.filter((print) => things.has(print.of));
+}
 
 function photoInfo({ photos, prints }: Aggregate, page: Page | MatterPage): Record<string, PhotoInfo> {
   return Object.fromEntries(
@@ -194,8 +201,8 @@ const partOf = ({ id, version, content }: Pick<Day, "id" | "version" | "content"
   version,
   content,
 });
-const mattersOf = ({ matters, leaves, album }: Aggregate): MatterPage[] =>
-  matterPages(matters, leaves, album.format.binding);
+const mattersOf = ({ matters, leaves, album, prints }: Aggregate): MatterPage[] =>
+  matterPages(matters, leaves, album.format.binding, prints);
 
 /** How many pages to either side of a day are offered for a place on them. */
 const NEAR = 3;
@@ -245,6 +252,7 @@ function entryView(
     skipped: page.skipped,
     states: page.states,
     steps: page.steps,
+    prints: printsOf(aggregate, page),
     mat: dayMat("matter" in page ? toMatterInBook(page) : page, bench, unit, "day"),
     sizeSaid: printSize(size, unit),
     bench,

@@ -14,6 +14,7 @@ import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts"
 import { slotsSetAside } from "#core/month/slots.ts";
 import { inSpan } from "#core/month/span.ts";
 import { tonight, withoutPage } from "#core/pace/tonight.ts";
+import type { Print } from "#core/sheet/printing.ts";
 import { countWords } from "#core/words/count.ts";
 
 export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };
@@ -79,6 +80,7 @@ type Source = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
   readonly leaves: readonly Leaf[];
+  readonly prints: readonly Print[];
   readonly layouts: readonly PocketLayout[];
 };
 
@@ -110,8 +112,8 @@ function turnOf(pages: readonly Page[], date: CalendarDate): number | null {
 export type MonthQuery = { readonly date: CalendarDate | null; readonly minutes: number };
 
 export function monthView(source: Source, today: CalendarDate, { date, minutes }: MonthQuery): MonthView {
-  const { album, days, leaves } = source;
-  const pages = pagesOf({ album, days, leaves });
+  const { album, days, leaves, prints } = source;
+  const pages = pagesOf({ album, days, leaves, prints });
   const page = pageOf(pages, date) ?? (inSpan(album.span, today) ? pageOf(pages, today) : undefined) ?? pages[0];
   if (!page) throw new Error("an album has at least one day");
   return {

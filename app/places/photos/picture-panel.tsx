@@ -18,10 +18,11 @@ type Props = {
   readonly days: RollView["days"];
   readonly aim: CalendarDate | null;
   readonly onPlace: OnPlace;
+  readonly onInstead: (() => void) | null;
 };
 
 /** The chosen picture at its largest, and everything that may be said of it. */
-export function PicturePanel({ albumId, picture, alike, days, aim, onMark, onChoose, onPlace }: Props) {
+export function PicturePanel({ albumId, picture, alike, days, aim, onMark, onChoose, onPlace, onInstead }: Props) {
   const mark = (each: RollMark) => onMark([picture.id], each);
   const { width, height } = picture.pixels;
   return (
@@ -55,7 +56,7 @@ export function PicturePanel({ albumId, picture, alike, days, aim, onMark, onCho
           </p>
         )}
       </div>
-      <PlaceOn pictures={[picture]} days={days} aim={aim} onPlace={onPlace} />
+      <PlaceOn pictures={[picture]} days={days} {...{ aim, onPlace, onInstead }} />
       <div className="flex flex-wrap gap-2">
         <Toggle on={picture.star} onTurn={(on) => mark({ kind: "star", on })} keys="s">
           Starred

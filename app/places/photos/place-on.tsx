@@ -25,13 +25,24 @@ export function PlaceOn({
   days,
   aim,
   onPlace,
+  onInstead,
 }: {
   pictures: readonly RollPicture[];
   days: RollView["days"];
   /** The day that pictures are looked for; null where each is looked for a day. */
   aim: CalendarDate | null;
   onPlace: OnPlace;
+  /** Puts the one picture in the place of another; null where none is looked for, or it has its place there already. */
+  onInstead: (() => void) | null;
 }) {
+  if (onInstead)
+    return (
+      <div>
+        <Button look="main" small aria-keyshortcuts="d" onClick={onInstead}>
+          Put it in its place
+        </Button>
+      </div>
+    );
   const own = pictures.flatMap((picture) => {
     const date = wayOf(picture, days, aim);
     return date ? [{ id: picture.id, date }] : [];

@@ -10,12 +10,14 @@ import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import type { PictureFacts } from "#core/photo/crop.ts";
 import { type PhotoRule, type Proposal, propose } from "#core/photo/propose.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
+import type { Print } from "#core/sheet/printing.ts";
 import { alikeOf, takenOn } from "./view.ts";
 
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string; readonly photoRule: PhotoRule };
   readonly days: readonly Day[];
   readonly leaves: readonly Leaf[];
+  readonly prints: readonly Print[];
   readonly layouts: readonly PocketLayout[];
 };
 
@@ -39,16 +41,16 @@ export type ProposalView = {
 };
 
 /** Every print the album waits for. */
-export function waitingIn({ album, days, leaves, layouts }: Aggregate): WaitingPrint[] {
-  const pages = pagesOf({ album, days, leaves });
+export function waitingIn({ album, days, leaves, prints, layouts }: Aggregate): WaitingPrint[] {
+  const pages = pagesOf({ album, days, leaves, prints });
   return waitingPrints(readBook(album, pages, leaves, layouts), pages, album.format);
 }
 
 /** Who goes where: the cheapest way to give every waiting print a picture. */
 export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], twice: boolean): ProposalView {
-  const { album, days, leaves } = aggregate;
+  const { album, days, leaves, prints } = aggregate;
   const waiting = waitingIn(aggregate);
-  const pages = pagesOf({ album, days, leaves });
+  const pages = pagesOf({ album, days, leaves, prints });
   const placed = new Set(days.flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
   const alike = alikeOf(roll);
   const candidates = roll

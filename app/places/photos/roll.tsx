@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import { isCarried } from "#app/parts/carried.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
@@ -39,6 +40,7 @@ export const stepFrom = (at: number, last: number, by: 1 | -1): number =>
 /** Every picture of the household, by day, and what is said of them. */
 export function Roll({ view, room }: { view: RollView; room: Room }) {
   const running = useRunning();
+  const navigate = useNavigate();
   const { state, send, stopPictures } = useSending();
   const run = runOf(state, null);
   const [leftOut, setLeftOut] = useState(0);
@@ -52,7 +54,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
     setStopped(true);
     stopPictures(null);
   };
-  const { pictures, mark, place } = useMarks(view);
+  const { pictures, mark, place, putInstead } = useMarks(view);
   const [shown, setShown] = useState<Shown>("all");
   const [asked] = useSearchParams();
   const { chosen: chosenIds, last: chosenId, press, none } = useChosen(asked.get("picture"));
@@ -75,9 +77,17 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
   if (here >= 0) last.current = here;
   const chosen = pictures.find(({ id }) => id === chosenId) ?? null;
   const together = pictures.filter(({ id }) => chosenIds.includes(id));
+  const { instead } = view;
+  const insteadOf = (id: string) =>
+    instead && !instead.has.includes(id)
+      ? () => {
+          putInstead(instead, id);
+          void navigate(to.crop(view.albumId, instead.useId));
+        }
+      : null;
   // Of the same all the time, so that rows whose pictures stay are not drawn anew.
-  const now = useRef({ flat, chosenIds, several });
-  now.current = { flat, chosenIds, several };
+  const now = useRef({ flat, chosenIds, several, instead, insteadOf });
+  now.current = { flat, chosenIds, several, instead, insteadOf };
   const onPress = useCallback(
     (id: string, how: Pressed) =>
       press(
@@ -108,6 +118,10 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         event.preventDefault();
         onPress(next.id, event.shiftKey ? "up-to" : "alone");
         document.querySelector<HTMLElement>(`[data-photo="${next.id}"]`)?.focus();
+        return;
+      }
+      if (event.key === "d" && now.current.instead) {
+        if (chosenId) now.current.insteadOf(chosenId)?.();
         return;
       }
       if (event.key === "d") {
@@ -171,6 +185,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
                 days={view.days}
                 aim={aim}
                 onPlace={place}
+                onInstead={insteadOf(chosen.id)}
               />
               <Button look="quiet" small onClick={none}>
                 Back to filling the roll
@@ -202,7 +217,16 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
               {several ? "Choose one at a time" : "Choose several"}
             </button>
           </div>
-          {aim && (
+          {instead && (
+            <p className="mb-2 flex flex-wrap items-center gap-x-3 border-l-4 border-ring-photos pl-3">
+              <img src={pictureAddress(instead.picture.id, 480, instead.picture.look)} alt="" className="h-10 w-auto" />
+              In place of this one of {instead.page}: its size and its place stay.
+              <Link to={to.crop(view.albumId, instead.useId)} className="link text-sm">
+                Leave it as it is
+              </Link>
+            </p>
+          )}
+          {aim && !instead && (
             <p className="mb-2 flex flex-wrap items-baseline gap-x-4 border-l-4 border-ring-photos pl-3">
               For {view.days[aim]?.name}: what you choose goes there.
               <Link to={to.day(view.albumId, aim)} className="link text-sm">

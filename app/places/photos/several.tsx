@@ -30,7 +30,7 @@ export function Several({
           <img key={id} src={pictureAddress(id, 480, look)} alt="" className="h-16 w-auto shrink-0" />
         ))}
       </div>
-      <PlaceOn pictures={pictures} days={days} aim={aim} onPlace={onPlace} />
+      <PlaceOn pictures={pictures} days={days} aim={aim} onPlace={onPlace} onInstead={null} />
       <div className="flex flex-wrap gap-2">
         <Button small onClick={() => onMark(ids, { kind: "star", on: true })}>
           Star them

@@ -6,7 +6,7 @@ import { useOutbox } from "#app/sending/sending.tsx";
 import type { RollMark } from "#core/photo/roll.ts";
 import { withBrought, withMark } from "./marks.ts";
 import type { OnPlace } from "./place-on.tsx";
-import type { RollPicture, RollView } from "./view.ts";
+import type { InsteadOf, RollPicture, RollView } from "./view.ts";
 
 /** The pictures with everything that is on its way already done, and how to mark them or put them on a day. */
 export function useMarks({ pictures: saved, days }: RollView) {
@@ -38,5 +38,10 @@ export function useMarks({ pictures: saved, days }: RollView) {
     },
     [put, days],
   );
-  return { pictures, mark, place };
+  const putInstead = useCallback(
+    ({ dayId, useId }: InsteadOf, photoId: string) =>
+      put(`another:${useId}`, { what: "another-picture", dayId, useId, photoId }),
+    [put],
+  );
+  return { pictures, mark, place, putInstead };
 }

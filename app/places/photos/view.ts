@@ -43,8 +43,21 @@ export type RollTarget = {
   readonly skipped: boolean;
 };
 
+/** A print of a day, in whose place another picture is looked for. */
+export type InsteadOf = {
+  readonly dayId: string;
+  readonly useId: string;
+  readonly at: EntryAt;
+  /** What its page is called. */
+  readonly page: string;
+  /** The pictures that its day has: none of them is put there twice. */
+  readonly has: readonly string[];
+  readonly picture: { readonly id: string; readonly look: Look };
+};
+
 export type RollView = {
   readonly albumId: string;
+  readonly instead: InsteadOf | null;
   /** The album's days, for what a date is called and which are its own. */
   readonly days: Readonly<Record<string, RollTarget>>;
   readonly pictures: readonly RollPicture[];
@@ -67,14 +80,22 @@ export function alikeOf(roll: readonly RollPhoto[]): Map<string, { group: number
 export function rollView(
   whole: WholeRead & { album: AlbumPlan & { id: string } },
   roll: readonly RollPhoto[],
+  useId: string | null = null,
 ): RollView {
   const { album } = whole;
   const pages = pagesOf(whole);
   const on = new Map<string, { at: EntryAt; name: string }[]>();
+  let instead: InsteadOf | null = null;
   for (const page of allPagesOf(whole)) {
-    const lies = (at: EntryAt, { content }: Pick<Day, "content">) => {
-      for (const { photoId } of content.photos)
+    const lies = (at: EntryAt, { id: dayId, content }: Pick<Day, "id" | "content">) => {
+      for (const { id, photoId, picture } of content.photos) {
         on.set(photoId, [...(on.get(photoId) ?? []), { at, name: pageName(page) }]);
+        if (id === useId)
+          instead = {
+            ...{ dayId, useId, at, page: pageName(page), picture: { id: photoId, look: picture.look } },
+            has: content.photos.map((each) => each.photoId),
+          };
+      }
     };
     if ("matter" in page) lies({ entry: page.entry.id }, page.entry);
     else for (const day of page.days) lies({ date: day.date }, day);
@@ -82,6 +103,7 @@ export function rollView(
   const alike = alikeOf(roll);
   return {
     albumId: album.id,
+    instead,
     days: Object.fromEntries(
       pages.flatMap((page) =>
         page.days.map((day): [string, RollTarget] => [

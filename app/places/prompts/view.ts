@@ -37,12 +37,12 @@ export function slipFinder(decks: readonly Deck[]): (id: string) => Slip | undef
 }
 
 export function promptsView(
-  { album, days, leaves }: Aggregate,
+  { album, days, leaves, prints }: Aggregate,
   own: readonly Deck[],
   jar: Jar,
   today: CalendarDate,
 ): PromptsView {
-  const pages = pagesOf({ album, days, leaves });
+  const pages = pagesOf({ album, days, leaves, prints });
   const decks = [...DECKS.map((deck) => ({ ...deck, isOwn: false })), ...own.map((deck) => ({ ...deck, isOwn: true }))];
   const asDealt = dealDays(pages, jar, slipFinder(decks), () => false, new Map());
   return {

@@ -21,8 +21,13 @@ export type ShelfAlbum = {
 /** A bound album is never thinner than its covers: two boards of 2 mm. From memory. */
 const BOARDS = 4;
 
-export function shelfView({ album, days, leaves }: AlbumRead & { album: AlbumPlan & { id: string } }): ShelfAlbum {
-  const pages = pagesOf({ album, days, leaves });
+export function shelfView({
+  album,
+  days,
+  leaves,
+  prints,
+}: AlbumRead & { album: AlbumPlan & { id: string } }): ShelfAlbum {
+  const pages = pagesOf({ album, days, leaves, prints });
   const inside = closedThickness(pages, leaves, album.format) / 1000;
   const { inBook, wanted } = progressOf(pages);
   const best =

@@ -3,6 +3,7 @@ import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { isBegun, pagesOf } from "#core/album/page.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Numbering } from "#core/month/numbering.ts";
+import type { Print } from "#core/sheet/printing.ts";
 
 /** One page's worth of days, told or skipped. */
 export type ToldDay = {
@@ -24,13 +25,14 @@ type Source = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
   readonly leaves: readonly LeafOutline[];
+  readonly prints: readonly Print[];
 };
 
 /** The days of the album as they are told now. */
-export const toldView = ({ album, days, leaves }: Source): ToldView => ({
+export const toldView = ({ album, days, leaves, prints }: Source): ToldView => ({
   albumId: album.id,
   numbering: album.numbering,
-  days: pagesOf({ album, days, leaves }).map((page) => ({
+  days: pagesOf({ album, days, leaves, prints }).map((page) => ({
     id: page.group.lead.id,
     dates: page.days.map(({ date }) => date),
     title: page.days.flatMap(({ content: { title } }) => title || []).join(" / "),

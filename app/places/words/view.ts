@@ -197,7 +197,7 @@ export function wordsView(
 ): WordsView {
   const { album, days, leaves, layouts, prints } = aggregate;
   const { unit } = album;
-  const pages = pagesOf({ album, days, leaves });
+  const pages = pagesOf({ album, days, leaves, prints });
   const book = readBook(album, pages, leaves, layouts);
   const nameOf = (date: CalendarDate) => {
     const page = pages.find((each) => leadDate(each) === date);
