@@ -49,7 +49,7 @@ export const to = {
   /** `for`: the date of a day that a picture is looked for; `instead`: the use of one that another is looked for. */
   roll: (album: string, query: { picture?: string | null; for?: string | null; instead?: string | null } = {}) =>
     asked(href("/albums/:album/photos", { album }), query),
-  whoGoesWhere: (album: string, query: { twice?: string | null } = {}) =>
+  whoGoesWhere: (album: string, query: { twice?: string | null; bare?: string | null } = {}) =>
     asked(href("/albums/:album/who-goes-where", { album }), query),
   crop: (album: string, use: string) => href("/albums/:album/crops/:use", { album, use }),
   sheets: (album: string) => href("/albums/:album/sheets", { album }),

@@ -7,6 +7,7 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { Proposal, type ProposalAnswer } from "#app/places/photos/proposal.tsx";
 import { proposalView, waitingIn } from "#app/places/photos/proposal-view.ts";
+import { turned } from "#core/measure/size.ts";
 import { PHOTO_RULES } from "#core/photo/propose.ts";
 import { placePhotos, setPhotoRule } from "#store/place-photos.ts";
 import { readRoll } from "#store/roll.ts";
@@ -16,14 +17,16 @@ export const meta: Route.MetaFunction = () => [{ title: "Who goes where · Heart
 
 export async function loader({ params, request, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const twice = new URL(request.url).searchParams.get("twice") === "yes";
-  return proposalView(aggregate, await reading(() => readRoll(context.db, member.household.id)), twice);
+  const asked = new URL(request.url).searchParams;
+  const is = (name: string) => asked.get(name) === "yes";
+  const roll = await reading(() => readRoll(context.db, member.household.id));
+  return proposalView(aggregate, roll, { twice: is("twice"), bare: is("bare") });
 }
 
-const PICKS = z.array(z.object({ wanted: z.string().max(200), photo: z.uuid() })).max(500);
+const PICKS = z.array(z.object({ wanted: z.string().max(200), photo: z.uuid(), turned: z.boolean() })).max(500);
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await readForm(request, ["intent", "rule", "twice", "picks"]);
+  const form = await readForm(request, ["intent", "rule", "twice", "bare", "picks"]);
   return writing(async () => {
     const { aggregate, author } = await requireAlbum(context, params.album);
     const { albumId } = author;
@@ -31,14 +34,17 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
       if (!rule) throw data(null, { status: 400 });
       await setPhotoRule(context.db, author, rule);
-      throw redirect(to.whoGoesWhere(albumId, { twice: form.get("twice") === "yes" ? "yes" : null }));
+      const asked = (name: string) => (form.get(name) === "yes" ? "yes" : null);
+      throw redirect(to.whoGoesWhere(albumId, { twice: asked("twice"), bare: asked("bare") }));
     }
     const picks = JSON_TEXT.pipe(PICKS).safeParse(form.get("picks"));
     if (!picks.success) throw data(null, { status: 400 });
     const waiting = new Map(waitingIn(aggregate).map((each) => [each.id, each]));
-    const placings = picks.data.flatMap(({ wanted, photo }) => {
+    const placings = picks.data.flatMap(({ wanted, photo, turned: isTurned }) => {
       const found = waiting.get(wanted);
-      return found ? [{ dayId: found.dayId, photoId: photo, print: found.print, place: found.place }] : [];
+      if (!found || (isTurned && !found.canTurn)) return [];
+      const print = isTurned ? turned(found.print) : found.print;
+      return [{ dayId: found.dayId, photoId: photo, print, place: found.place }];
     });
     if (placings.length < picks.data.length) return { ok: false as const, reason: "changed-since" as const };
     const placed = await placePhotos(context.db, author, placings);

@@ -142,6 +142,18 @@ describe("what happens to a page's things", () => {
     expect(tickedBy(elsewhere, leaves, planned(day, leaves), day)?.leaves).toEqual(leaves);
   });
 
+  it("leaves a side alone that nobody has arranged, where the thing lies on another", () => {
+    const day = fullDay();
+    const use = piece("p", { kind: "photo", use: day.photos[0]?.id ?? "", cut: null });
+    const two = leavesOn("d", {}, {}).map((leaf, at) =>
+      at === 0 ? leaf : { ...leaf, front: { ...leaf.front, pieces: [use] } },
+    );
+    const leaves = tickSteps(two, planned(day, two), STEPS, true);
+    const edit: DayEdit = { kind: "photo-print", id: day.photos[0]?.id ?? "", print: SIZE };
+    const after = tickedBy(edit, leaves, planned(day, leaves), day)?.leaves ?? [];
+    expect(after.map(({ front }) => front.done.includes("assemble"))).toEqual([true, false]);
+  });
+
   it("opens the first dry fit of a thing that nobody has laid anywhere", () => {
     const day = fullDay();
     const [photo] = day.photos;

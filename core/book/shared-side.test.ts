@@ -173,6 +173,12 @@ describe("a side that two days share", () => {
       ["5", "a"],
       ["5", "c"],
     ]);
+    // A room is of its shape; a first print that lies nowhere yet may be turned, and its day may have no page at all.
+    expect(waiting.map(({ canTurn, hasPage }) => [canTurn, hasPage])).toEqual(waiting.map(() => [false, true]));
+    const bare = days.map((day) => ({ ...day, content: { ...day.content, photos: [] } }));
+    const unlaid = pagesOf({ album, days: bare, leaves: [], prints: [] });
+    const first = waitingPrints(readBook(album, unlaid, []), unlaid, album.format);
+    expect(first.map(({ canTurn, hasPage }) => [canTurn, hasPage])).toEqual(unlaid.map(() => [true, false]));
   });
 
   it("a room filled is its room no more, whosever it was", () => {

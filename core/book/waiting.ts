@@ -12,6 +12,8 @@ import { type BookRead, pageOfPiece } from "./read.ts";
 export type WaitingPrint = Wanted & {
   readonly dayId: string;
   readonly label: string | null;
+  /** Its days have a page of their own already, or a side of one. */
+  readonly hasPage: boolean;
   readonly place: { readonly leaf: string; readonly face: Face; readonly piece: string } | null;
 };
 
@@ -33,6 +35,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
     page: order.get(page) ?? 0,
     dates: page.days.map(({ date }) => date),
     label: page.label,
+    hasPage: page.leaves.length > 0,
     dayId: page.days[0]?.id ?? "",
   });
   for (const leaf of book.leaves) {
@@ -47,6 +50,7 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
           ...wantedOf(page),
           id: `${leaf.leaf.id}/${face}/${piece.id}`,
           print: turnedBy(piece.what.size, piece.turn),
+          canTurn: false,
           place,
         });
       }
@@ -55,12 +59,10 @@ export function waitingPrints(book: BookRead<Page>, pages: readonly Page[], form
   for (const page of pages) {
     if (page.skipped || roomed.has(page) || page.content.photos.length > 0 || page.content.waived.includes("photos"))
       continue;
-    waiting.push({
-      ...wantedOf(page),
-      id: `page/${page.days[0]?.id ?? ""}`,
-      print: firstPrint(pageSizeOf(page.leaves, format)),
-      place: null,
-    });
+    const size = pageSizeOf(page.leaves, format);
+    const print = firstPrint(size);
+    const canTurn = print.h <= size.w && print.w <= size.h;
+    waiting.push({ ...wantedOf(page), id: `page/${page.days[0]?.id ?? ""}`, print, canTurn, place: null });
   }
   return waiting.sort((a, b) => a.page - b.page);
 }

@@ -17,7 +17,9 @@ import {
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const day = (n: number) => `2026-12-${String(n).padStart(2, "0")}` as CalendarDate;
-const want = (id: string, page: number, print = by(6, 4)): Wanted => ({ id, page, dates: [day(page + 1)], print });
+const want = (id: string, page: number, print = by(6, 4)): Wanted => ({
+  ...{ id, page, dates: [day(page + 1)], print, canTurn: false },
+});
 const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
   id,
   facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
@@ -162,5 +164,53 @@ describe("a proposal", () => {
     expect(near.proposals[0]?.photo).toBe("sharp");
     const apart = propose([want("a", 0), want("b", 5)], doubles, settings);
     expect(apart.proposals).toHaveLength(2);
+  });
+
+  it("turns a print that no room holds, where that saves the picture, and never one that is kept a room", () => {
+    const upright = photo("upright", { taken: day(1), facts: { ...photo("x").facts, width: 3024, height: 4032 } });
+    const kept = weigh(want("kept", 0), upright, settings);
+    const free = weigh({ ...want("free", 0), canTurn: true }, upright, settings);
+    // Worked out by hand: an upright 3:4 on 6 × 4 shows a half of its height; on 4 × 6 eight ninths of its width.
+    expect([kept?.why.turned, kept?.why.lost]).toEqual([false, expect.closeTo(1 / 2, 3)]);
+    expect([free?.why.turned, free?.why.lost]).toEqual([true, expect.closeTo(1 / 9, 3)]);
+    expect(weigh({ ...want("free", 0), canTurn: true }, photo("lying", { taken: day(1) }), settings)?.why.turned).toBe(
+      false,
+    );
+  });
+
+  it("tells for each print the next best, the cheapest first: those and no others that are proposed for none", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.array(
+          fc.record({
+            on: fc.integer({ min: 1, max: 9 }),
+            star: fc.boolean(),
+            width: fc.integer({ min: 600, max: 6000 }),
+          }),
+          {
+            maxLength: 14,
+          },
+        ),
+        (many, given) => {
+          const wanted = Array.from({ length: many }, (_, at) => want(`want-${at}`, at));
+          const photos = given.map(({ on, star, width }, at) =>
+            photo(`photo-${at}`, { taken: day(on), star, facts: { ...photo("x").facts, width } }),
+          );
+          const rule = { rule: "any", twice: false } as const;
+          const { proposals, others } = propose(wanted, photos, rule);
+          const proposed = new Set(proposals.map(({ photo: id }) => id));
+          for (const each of wanted) {
+            const all = photos
+              .filter(({ id }) => !proposed.has(id))
+              .flatMap((candidate) => weigh(each, candidate, rule)?.cost ?? [])
+              .sort((a, b) => a - b);
+            const told = others.get(each.id) ?? [];
+            expect(told.map(({ cost }) => cost)).toEqual(all.slice(0, 4));
+            expect(told.every(({ photo: id, want: of }) => !proposed.has(id) && of === each.id)).toBe(true);
+          }
+        },
+      ),
+    );
   });
 });

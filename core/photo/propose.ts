@@ -1,4 +1,4 @@
-import type { Size } from "../measure/size.ts";
+import { type Size, turned } from "../measure/size.ts";
 import { type CalendarDate, dayCount } from "../month/dates.ts";
 import { assign, NEVER } from "./assign.ts";
 import { AS_IT_COMES, frameFor, lostOf, type PictureFacts, pixelsPerInch, verdictOn } from "./crop.ts";
@@ -15,6 +15,8 @@ export type Wanted = {
   readonly page: number;
   readonly dates: readonly CalendarDate[];
   readonly print: Size;
+  /** It may be turned where that saves the picture: no room of its shape is kept for it. */
+  readonly canTurn: boolean;
 };
 
 export type Candidate = {
@@ -41,6 +43,8 @@ export type Why = {
   readonly star: boolean;
   readonly double: boolean;
   readonly again: boolean;
+  /** The print is turned for it. */
+  readonly turned: boolean;
 };
 export type Proposal = { readonly want: string; readonly photo: string; readonly cost: number; readonly why: Why };
 
@@ -54,11 +58,17 @@ export const EMPTY_COST = 120;
 const RESOLUTION = { ample: 0, good: 4, just: 25, soft: 70 } as const;
 
 /** How a picture fits a print, whatever the day. */
-type Fit = { readonly lost: number; readonly ppi: number };
-const fitOf = ({ facts }: Candidate, print: Size): Fit => ({
-  lost: lostOf(frameFor(facts, print, AS_IT_COMES)).area,
-  ppi: pixelsPerInch(facts, print, AS_IT_COMES),
-});
+type Fit = { readonly lost: number; readonly ppi: number; readonly turned: boolean };
+function fitOf({ facts }: Candidate, { print, canTurn }: Pick<Wanted, "print" | "canTurn">): Fit {
+  const lying = (size: Size, isTurned: boolean): Fit => ({
+    lost: lostOf(frameFor(facts, size, AS_IT_COMES)).area,
+    ppi: pixelsPerInch(facts, size, AS_IT_COMES),
+    turned: isTurned,
+  });
+  const asItIs = lying(print, false);
+  const other = canTurn ? lying(turned(print), true) : asItIs;
+  return other.lost < asItIs.lost ? other : asItIs;
+}
 
 /** A wanted print and a picture, with what was worked out for them once because it is the same for many pairs. */
 type Pair = {
@@ -78,7 +88,7 @@ function priceOf({ photo, fit, days, taken }: Pair, settings: ProposeSettings): 
     taken !== null && off === 0 ? "that-day" : photo.banked ? "banked" : taken !== null ? "other-day" : "no-date";
   if (date !== "that-day" && settings.rule === "that-day") return null;
   if (date !== "that-day" && date !== "banked" && settings.rule === "banked") return null;
-  const { lost, ppi } = fit;
+  const { lost, ppi, turned: isTurned } = fit;
   const dateCost = { "that-day": 0, banked: 30, "other-day": 25 + Math.min(50, off * 2), "no-date": 40 }[date];
   const cost =
     dateCost +
@@ -87,7 +97,8 @@ function priceOf({ photo, fit, days, taken }: Pair, settings: ProposeSettings): 
     (photo.star ? 0 : 12) +
     Math.min(3, photo.rank) * 15 +
     (photo.placed ? 40 : 0);
-  const why: Why = { date, daysOff: off, lost, ppi, star: photo.star, double: photo.rank > 0, again: photo.placed };
+  const { star, placed: again } = photo;
+  const why: Why = { date, daysOff: off, lost, ppi, star, double: photo.rank > 0, again, turned: isTurned };
   return { cost, why };
 }
 
@@ -99,13 +110,14 @@ export function weighAll(
 ): ({ cost: number; why: Why } | null)[][] {
   const taken = photos.map((photo) => (photo.taken === null ? null : dayCount(photo.taken)));
   const fits = new Map<string, Fit[]>();
-  return wanted.map(({ print, dates }) => {
-    const size = `${print.w} ${print.h}`;
-    const known = fits.get(size) ?? photos.map((photo) => fitOf(photo, print));
+  return wanted.map((want) => {
+    const { print, canTurn, dates } = want;
+    const size = `${print.w} ${print.h} ${canTurn}`;
+    const known = fits.get(size) ?? photos.map((photo) => fitOf(photo, want));
     fits.set(size, known);
     const days = dates.map(dayCount);
     return photos.map((photo, at) =>
-      priceOf({ photo, days, fit: known[at] ?? fitOf(photo, print), taken: taken[at] ?? null }, settings),
+      priceOf({ photo, days, fit: known[at] ?? fitOf(photo, want), taken: taken[at] ?? null }, settings),
     );
   });
 }
@@ -131,15 +143,38 @@ function usefulColumns(cost: readonly (readonly number[])[]): number[] {
   return [...useful].sort((one, other) => one - other);
 }
 
+/** The cheapest pictures for a wanted print that are proposed for none, the cheapest first. */
+function nextBest(
+  want: Wanted,
+  row: readonly ({ cost: number; why: Why } | null)[],
+  photos: readonly Candidate[],
+  proposed: ReadonlySet<string>,
+  most: number,
+): Proposal[] {
+  const best: Proposal[] = [];
+  for (const [at, each] of row.entries()) {
+    const photo = photos[at];
+    if (!each || !photo || proposed.has(photo.id)) continue;
+    const place = best.findIndex(({ cost }) => cost > each.cost);
+    if (place < 0 && best.length >= most) continue;
+    best.splice(place < 0 ? best.length : place, 0, { want: want.id, photo: photo.id, ...each });
+    if (best.length > most) best.pop();
+  }
+  return best;
+}
+
+/** How many others are told for each print beside the one that is proposed. */
+const OTHERS = 4;
+
 /**
- * Gives every waiting print a picture at the least total cost. Near-doubles that would come to lie on one page or on
+ * Gives every waiting print a picture at the least total cost, and tells the next best of each. Near-doubles that would come to lie on one page or on
  * neighbouring ones are parted: the dearer of the two pairings is ruled out and everything is weighed anew.
  */
 export function propose(
   wanted: readonly Wanted[],
   photos: readonly Candidate[],
   settings: ProposeSettings,
-): { proposals: Proposal[]; empty: string[] } {
+): { proposals: Proposal[]; empty: string[]; others: ReadonlyMap<string, readonly Proposal[]> } {
   const weighed = weighAll(wanted, photos, settings);
   const costs = weighed.map((row) => row.map((each) => (each && each.cost < EMPTY_COST ? each.cost : NEVER)));
   const columns = usefulColumns(costs);
@@ -164,7 +199,12 @@ export function propose(
     return want && photo && each ? [{ want: want.id, photo: photo.id, ...each }] : [];
   });
   const filled = new Set(proposals.map(({ want }) => want));
-  return { proposals, empty: wanted.flatMap(({ id }) => (filled.has(id) ? [] : [id])) };
+  const proposed = new Set(proposals.map(({ photo }) => photo));
+  return {
+    proposals,
+    empty: wanted.flatMap(({ id }) => (filled.has(id) ? [] : [id])),
+    others: new Map(wanted.map((want, at) => [want.id, nextBest(want, weighed[at] ?? [], photos, proposed, OTHERS)])),
+  };
 }
 
 /** The dearer half of every pair of near-doubles given to one page or neighbours; no half twice. */

@@ -37,7 +37,7 @@ export function measurePropose(): number {
   const wanted = Array.from({ length: 100 }, (_, at): Wanted => {
     const page = at % 31;
     const print = at % 2 === 0 ? size(inches(3), inches(4)) : size(inches(6), inches(4));
-    return { id: String(at), page, dates: [addDays(FIRST, page)], print };
+    return { id: String(at), page, dates: [addDays(FIRST, page)], canTurn: false, print };
   });
   const photos = numbers.map(
     (at): Candidate => ({

@@ -56,8 +56,16 @@ test("sixty pictures are dropped, a proposal is taken, a crop is moved, sheets a
 
   // Who goes where: each of the 31 days waits for a first print, and has pictures of its own day.
   await page.getByRole("link", { name: "Who goes where" }).click();
+  await expect(page.getByText(/^No page waits for a print.* 31 days have no page yet\.$/)).toBeVisible();
+  await page.getByLabel("Also the 31 days without a page").check();
   await expect(page.getByText("31 prints wait on 31 days; 60 pictures are free.")).toBeVisible();
   await expect(page.getByText(/Taken that day; 11 % cropped; 200 pixels an inch/).first()).toBeVisible();
+  // One that is nearly as good is taken in the place of the first, and is offered to no other day then.
+  const others = page.getByRole("toolbar", { name: /^Others for 1\b/ }).getByRole("button");
+  const other = (await others.first().getAttribute("aria-label"))?.split(".")[0]?.replace("Rather ", "") ?? "";
+  await others.first().click();
+  await expect(page.getByRole("checkbox", { name: new RegExp(`^${other}.* on 1$`) })).toBeChecked();
+  await expect(page.getByRole("button", { name: new RegExp(`^Rather ${other}`) })).toHaveCount(0);
   await page.getByRole("button", { name: "None" }).click();
   for (const at of [0, 1, 2, 3]) await page.getByRole("checkbox", { name: /^IMG/ }).nth(at).check();
   await page.getByRole("button", { name: "Put these 4 on their days" }).click();

@@ -249,7 +249,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("who-goes-where"),
     writes: {
       rule: form("who-goes-where", () => ({ intent: "rule", rule: "any" })),
-      picks: form("who-goes-where", ({ loose }) => ({ picks: JSON.stringify([{ wanted: "none", photo: loose }]) })),
+      picks: form("who-goes-where", ({ loose }) => ({
+        picks: JSON.stringify([{ wanted: "none", photo: loose, turned: false }]),
+      })),
     },
   },
   "routes/album.crop.tsx": { reads: (album, { use }) => [`${album}/crops/${use}`] },

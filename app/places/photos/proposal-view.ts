@@ -22,13 +22,15 @@ type Aggregate = {
 };
 
 /** A print that waits, with the picture proposed for it, if there is one. */
+export type Pick = Proposal & { readonly name: string; readonly facts: PictureFacts; readonly taken: string | null };
 export type ProposalRow = {
   readonly wanted: WaitingPrint;
   readonly day: string;
   readonly date: CalendarDate;
-  readonly proposal:
-    | (Proposal & { readonly name: string; readonly facts: PictureFacts; readonly taken: string | null })
-    | null;
+  /** The one that is proposed; null where none is. */
+  readonly proposal: Pick | null;
+  /** The next best. */
+  readonly others: readonly Pick[];
 };
 export type ProposalView = {
   readonly albumId: string;
@@ -36,6 +38,9 @@ export type ProposalView = {
   readonly rule: PhotoRule;
   readonly twice: boolean;
   readonly rows: readonly ProposalRow[];
+  /** Days without a page are given pictures too; and how many of them there are. */
+  readonly bare: boolean;
+  readonly bareDays: number;
   /** Pictures that could have been chosen from. */
   readonly from: number;
 };
@@ -47,9 +52,14 @@ export function waitingIn({ album, days, leaves, prints, layouts }: Aggregate): 
 }
 
 /** Who goes where: the cheapest way to give every waiting print a picture. */
-export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], twice: boolean): ProposalView {
+export function proposalView(
+  aggregate: Aggregate,
+  roll: readonly RollPhoto[],
+  { twice, bare }: { readonly twice: boolean; readonly bare: boolean },
+): ProposalView {
   const { album, days, leaves, prints } = aggregate;
-  const waiting = waitingIn(aggregate);
+  const all = waitingIn(aggregate);
+  const waiting = all.filter(({ hasPage }) => bare || hasPage);
   const pages = pagesOf({ album, days, leaves, prints });
   const placed = new Set(days.flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
   const alike = alikeOf(roll);
@@ -68,31 +78,34 @@ export function proposalView(aggregate: Aggregate, roll: readonly RollPhoto[], t
         placed: placed.has(each.id),
       };
     });
-  const { proposals } = propose(waiting, candidates, { rule: album.photoRule, twice });
+  const { proposals, others } = propose(waiting, candidates, { rule: album.photoRule, twice });
   const byWanted = new Map(proposals.map((each) => [each.want, each]));
   const byId = new Map(roll.map((each) => [each.id, each]));
+  const picked = (found: Proposal | undefined): Pick | null => {
+    const photo = found && byId.get(found.photo);
+    if (!found || !photo) return null;
+    const taken = takenOn(photo);
+    return { ...found, name: photo.name, facts: photo.facts, taken: taken && printShort(taken) };
+  };
   return {
     albumId: album.id,
     unit: album.unit,
     rule: album.photoRule,
     twice,
+    bare,
+    bareDays: all.filter(({ hasPage }) => !hasPage).length,
     from: candidates.filter(({ placed: isPlaced }) => twice || !isPlaced).length,
     rows: waiting.flatMap((wanted): ProposalRow[] => {
       const page = pages[wanted.page];
       const [date] = wanted.dates;
       if (!page || !date) return [];
-      const found = byWanted.get(wanted.id);
-      const photo = found && byId.get(found.photo);
-      const taken = photo ? takenOn(photo) : null;
       return [
         {
           wanted,
           date,
           day: pageName(page),
-          proposal:
-            found && photo
-              ? { ...found, name: photo.name, facts: photo.facts, taken: taken && printShort(taken) }
-              : null,
+          proposal: picked(byWanted.get(wanted.id)),
+          others: (others.get(wanted.id) ?? []).flatMap((each) => picked(each) ?? []),
         },
       ];
     }),
