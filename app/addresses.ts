@@ -21,7 +21,8 @@ export const to = {
   newAlbum: () => href("/albums/new"),
   readArchive: () => href("/albums/read"),
   tray: () => href("/tray"),
-  today: () => href("/today"),
+  /** `album`: another than the one under way. */
+  today: (query: { album?: string | null } = {}) => asked(href("/today"), query),
   /** The door of the roll. */
   photos: () => href("/photos"),
   signIn: (query: { to?: string | null; ended?: string | null } = {}) => asked(href("/sign-in"), query),

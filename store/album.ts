@@ -291,20 +291,25 @@ export async function setAlbumDeleted(db: Db, householdId: string, albumId: stri
   return rows.length > 0;
 }
 
-/** The household's album that is under way on a day; else the next to come, else the last there was. Null when it has none. */
-export async function albumOfDate(db: Reader, householdId: string, on: CalendarDate): Promise<string | null> {
-  const [row] = await db
-    .select({ id: album.id })
+/** An album by when it is. */
+export type AlbumInTime = {
+  readonly id: string;
+  readonly title: string;
+  readonly startsOn: CalendarDate;
+  readonly endsOn: CalendarDate;
+};
+
+/** The household's albums as they are asked for on a day: those under way, then the next to come, then the last there was. */
+export const albumsByDate = (db: Reader, householdId: string, on: CalendarDate): Promise<AlbumInTime[]> =>
+  db
+    .select({ id: album.id, title: album.title, startsOn: album.startsOn, endsOn: album.endsOn })
     .from(album)
     .where(and(eq(album.householdId, householdId), isNull(album.deletedAt)))
     .orderBy(
       sql`case when ${album.startsOn} <= ${on} and ${album.endsOn} >= ${on} then 0 when ${album.startsOn} > ${on} then 1 else 2 end`,
       sql`least(abs(${album.startsOn} - ${on}::date), abs(${album.endsOn} - ${on}::date))`,
       asc(album.title),
-    )
-    .limit(1);
-  return row?.id ?? null;
-}
+    );
 
 /** The id of the household's album that was read from, or written to, the archive with this id. */
 export async function albumOfArchive(db: Reader, householdId: string, archiveId: string): Promise<string | null> {

@@ -14,7 +14,7 @@ import { findIn } from "../core/words/find.ts";
 import { STAMP_SETS, usualSetting } from "../core/words/lettering.ts";
 import { ANY_DAY } from "../core/words/slip.ts";
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
-import { albumOfDate, createAlbum, readAlbum } from "./album.ts";
+import { albumsByDate, createAlbum, readAlbum } from "./album.ts";
 import { moveJotting } from "./carry-over.ts";
 import { saveDayEdit } from "./day.ts";
 import { handOut } from "./dealing.ts";
@@ -299,7 +299,8 @@ describe("the words of a household", () => {
 describe("the album of today", () => {
   it("is the one under way, else the next to come, else the last there was", async () => {
     const keeper = await newKeeper(store);
-    const on = (date: string) => albumOfDate(db, keeper.householdId, date as CalendarDate);
+    const on = async (date: string) =>
+      (await albumsByDate(db, keeper.householdId, date as CalendarDate))[0]?.id ?? null;
     expect(await on("2026-12-05")).toBeNull();
     const span = (start: string, end: string) => ({ start: start as CalendarDate, end: end as CalendarDate });
     const october = await createAlbum(

@@ -4,22 +4,30 @@ import { reading, requireMember } from "#app/http/page.ts";
 import { rowsOf } from "#app/places/album/view.ts";
 import { useKeptToday } from "#app/places/today/keep-today.ts";
 import { Today } from "#app/places/today/today.tsx";
-import { type TodayView, todayDays } from "#app/places/today/view.ts";
+import { type TodayView, todayDays, waitingBefore } from "#app/places/today/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
 import { pagesOf } from "#core/album/page.ts";
-import { albumOfDate } from "#store/album.ts";
+import { albumsByDate } from "#store/album.ts";
 import type { Route } from "./+types/today";
 
 export const meta: Route.MetaFunction = () => [{ title: "Today · Hearth Clock" }];
 
-/** The album that is under way today, by the household's own clock; else the next to come, else the last there was. */
-export async function loader({ context }: Route.LoaderArgs) {
+/** How many other albums there is a way to. */
+const MOST_OTHERS = 6;
+
+/**
+ * The album that is under way today, by the household's own clock; else the next to come, else the last there was; or
+ * another of the household's that is asked for.
+ */
+export async function loader({ request, context }: Route.LoaderArgs) {
   const member = await requireMember(context);
   const { household } = member;
   const now = context.wall(member);
   const view = await reading(async (): Promise<TodayView> => {
-    const id = await albumOfDate(context.db, household.id, now.date);
-    const aggregate = id ? await context.album(household.id, id) : null;
+    const all = await albumsByDate(context.db, household.id, now.date);
+    const asked = new URL(request.url).searchParams.get("album");
+    const here = all.find(({ id }) => id === asked) ?? all[0];
+    const aggregate = here ? await context.album(household.id, here.id) : null;
     return {
       memberId: member.id,
       timeZone: household.timeZone,
@@ -30,7 +38,9 @@ export async function loader({ context }: Route.LoaderArgs) {
         title: aggregate.album.title,
         rows: rowsOf(pagesOf(aggregate)),
       },
+      others: all.filter((each) => each !== here).slice(0, MOST_OTHERS),
       days: aggregate ? todayDays(aggregate) : [],
+      before: aggregate ? waitingBefore(aggregate, now.date) : { pages: 0, minutes: 0 },
     };
   });
   return data(view, { headers: { "Cache-Control": "private, no-cache" } });

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { startServer } from "../../scripts/running-server.ts";
 import { pdfWords } from "../pdf-words.ts";
 import { expect, type Page, test } from "./browser-test.ts";
-import { addCard, base, newDecember, newKeeper, openFind, PHONE, photo, saved, signIn } from "./keeper.ts";
+import { addCard, base, newDecember, newKeeper, openFind, PASSPHRASE, PHONE, photo, saved, signIn } from "./keeper.ts";
 
 const field = (page: Page) => page.getByLabel("Jot it down");
 const jotted = (page: Page) => page.getByRole("region", { name: "Jotted on this day" }).getByRole("listitem");
@@ -35,6 +35,45 @@ test("on a phone, three lines and a photo are jotted in three acts, and are on t
   await expect(page.getByRole("list", { name: "Jotted on the day" })).toContainText("The one over the loft is new.");
   await expect(page.getByLabel("Description of photo 1")).toBeVisible();
   expect(album).toContain("/albums/");
+});
+
+test("today says what is still to do, leads to the other albums, has the camera first where it was asked, and is come back to", async ({
+  openWindow,
+}) => {
+  const page = await openWindow(PHONE);
+  const mail = await newKeeper(page);
+  const album = await newDecember(page);
+  await newDecember(page);
+  await page.goto(`${base()}/today?album=${album.split("/").pop()}`);
+  const others = page.getByRole("navigation", { name: "Other albums" }).getByRole("link");
+  await expect(others).toHaveCount(1);
+  await others.click();
+  await expect(page).not.toHaveURL(new RegExp(album.split("/").pop() ?? ""));
+  await expect(others).toHaveAttribute("href", new RegExp(album.split("/").pop() ?? ""));
+  await page.getByLabel("The camera first, on this device").check();
+  await page.reload();
+  const [camera, words] = await Promise.all([
+    page.getByText("Take a picture").boundingBox(),
+    field(page).boundingBox(),
+  ]);
+  expect(camera?.y ?? Number.NaN).toBeLessThan(words?.y ?? Number.NaN);
+  // A picture alone, of a day without a page: it is chosen, and waits to be printed.
+  await page
+    .locator("input[type=file]")
+    .setInputFiles({ name: "windows.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-01") });
+  await page.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText("Kept, and at home.")).toBeVisible({ timeout: 20_000 });
+  await expect(
+    page.getByRole("link", { name: /^Still to do: print, then \d steps\. About \d+ minutes\.$/ }),
+  ).toBeVisible();
+  // Whoever is not signed in goes through the door, and is back here.
+  await page.context().clearCookies();
+  await page.goto(`${base()}/today`);
+  await page.getByLabel("Mail address").fill(mail);
+  await page.getByLabel("Passphrase").fill(PASSPHRASE);
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.waitForURL(/\/today/);
+  await expect(field(page)).toBeVisible();
 });
 
 test("without a connection today opens, keeps what is jotted, and sends it once when the connection is back", async ({

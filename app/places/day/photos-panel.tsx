@@ -129,7 +129,7 @@ export function PhotosPanel({ view }: { view: DayView }) {
           </div>
         );
       })}
-      {view.date && (
+      {view.date && insteadOf === null && (
         <FreePictures
           albumId={view.albumId}
           date={view.date}

@@ -10,8 +10,10 @@ import { Unsaved } from "#app/parts/unsaved.tsx";
 import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useSending } from "#app/sending/sending.tsx";
+import { many } from "#app/wording/count.ts";
+import { STEP_TO_DO } from "#app/wording/day.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
-import { dayShort, openDay, type TodayDay, type TodayView } from "./view.ts";
+import { dayShort, minutesOf, openDay, type TodayDay, type TodayView, whenSaid } from "./view.ts";
 import { Ways } from "./ways.tsx";
 
 const UNREAD = "A picture could not be read from this phone. Take it or choose it once more.";
@@ -37,6 +39,7 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
   const [kept, setKept] = useState(0);
   const field = useRef<HTMLTextAreaElement>(null);
   const [draft, setDraft] = useDraft(memberId, field);
+  const [cameraFirst, setCameraFirst] = useCameraFirst();
   const day = openDay(days, now.date, chosen);
   if (!album || !day)
     return (
@@ -105,6 +108,8 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
           {day.technique && <p className="text-sm text-quiet">To try: {day.technique}</p>}
         </div>
       )}
+      <ToDo albumId={album.id} day={day} before={isToday ? view.before : null} />
+      {cameraFirst && <TakePicture isLarge onTake={take} />}
       <textarea
         ref={field}
         aria-label="Jot it down"
@@ -131,22 +136,10 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
           ))}
         </ul>
       )}
-      <div className="sticky bottom-14 grid grid-cols-[auto_minmax(0,1fr)] gap-3 bg-ground py-2 wide:bottom-0">
-        <label className="flex min-h-14 min-w-16 items-center justify-center rounded-sm border border-edge bg-raised px-4 has-focus-visible:outline-2 has-focus-visible:outline-ember">
-          <Camera className="size-7" aria-hidden="true" />
-          <span className="sr-only">Take a picture</span>
-          <input
-            type="file"
-            accept="image/*"
-            capture="environment"
-            multiple
-            className="sr-only"
-            onChange={(event) => {
-              void take([...(event.target.files ?? [])]);
-              event.target.value = "";
-            }}
-          />
-        </label>
+      <div
+        className={`sticky bottom-14 grid gap-3 bg-ground py-2 wide:bottom-0 ${cameraFirst ? "" : "grid-cols-[auto_minmax(0,1fr)]"}`}
+      >
+        {!cameraFirst && <TakePicture isLarge={false} onTake={take} />}
         <Button look="main" className="min-h-14 text-lg" onClick={keep}>
           Keep
         </Button>
@@ -182,6 +175,16 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
             ))}
           </select>
         </label>
+        <label className="flex min-h-8 items-center gap-2 text-sm text-quiet">
+          <input
+            type="checkbox"
+            checked={cameraFirst}
+            onChange={(event) => setCameraFirst(event.target.checked)}
+            className="size-4 accent-ember"
+          />
+          The camera first, on this device
+        </label>
+        <Others others={view.others} today={now.date} />
         <p className="flex gap-4 text-sm max-wide:hidden">
           <Link className="link" to={to.day(album.id, day.date)}>
             The day’s bench
@@ -192,6 +195,72 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
         </p>
       </section>
     </Shell>
+  );
+}
+
+/** What is still to do tonight: the next step of the day, and how much there is beside it. */
+function ToDo({
+  albumId,
+  day: { date, toDo },
+  before,
+}: {
+  albumId: string;
+  day: TodayDay;
+  before: TodayView["before"] | null;
+}) {
+  const [next, ...rest] = toDo;
+  return (
+    <p className="grid gap-0.5 text-sm">
+      {next && (
+        <Link to={`${to.day(albumId, date)}#finish`} className="hover:text-ember">
+          Still to do: <strong className="font-semibold">{STEP_TO_DO[next.step].toLowerCase()}</strong>
+          {rest.length > 0 && `, then ${many(rest.length, "step")}`}. About {minutesOf(toDo)} minutes.
+        </Link>
+      )}
+      {before && before.pages > 0 && (
+        <Link to={to.month(albumId)} className="text-quiet hover:text-ember">
+          {many(before.pages, "page")} of the days before {before.pages === 1 ? "waits" : "wait"} too, about{" "}
+          {before.minutes} minutes.
+        </Link>
+      )}
+    </p>
+  );
+}
+
+/** Takes a picture with the device's camera, or takes one that it has. */
+function TakePicture({ isLarge, onTake }: { isLarge: boolean; onTake: (files: readonly File[]) => Promise<void> }) {
+  return (
+    <label
+      className={`flex items-center justify-center gap-3 rounded-sm border border-edge bg-raised px-4 has-focus-visible:outline-2 has-focus-visible:outline-ember ${isLarge ? "min-h-24 text-lg font-medium" : "min-h-14 min-w-16"}`}
+    >
+      <Camera className={isLarge ? "size-9" : "size-7"} aria-hidden="true" />
+      <span className={isLarge ? "" : "sr-only"}>Take a picture</span>
+      <input
+        type="file"
+        accept="image/*"
+        capture="environment"
+        multiple
+        className="sr-only"
+        onChange={(event) => {
+          void onTake([...(event.target.files ?? [])]);
+          event.target.value = "";
+        }}
+      />
+    </label>
+  );
+}
+
+/** Ways to the other albums. */
+function Others({ others, today }: { others: TodayView["others"]; today: CalendarDate }) {
+  if (others.length === 0) return null;
+  return (
+    <nav aria-label="Other albums" className="grid gap-1 text-sm">
+      {others.map((each) => (
+        <Link key={each.id} to={to.today({ album: each.id })} className="min-h-8 content-center">
+          <span className="link">{each.title}</span> <span className="text-quiet">{whenSaid(each, today)}</span>
+        </Link>
+      ))}
+    </nav>
   );
 }
 
@@ -273,6 +342,21 @@ function useNow({ fixedNow, timeZone, now }: TodayView): TodayView["now"] {
     };
   }, [fixedNow, timeZone]);
   return wall;
+}
+
+const CAMERA_FIRST = "hearth:camera-first";
+
+/** Whether the camera comes before the words: as this device was told. */
+function useCameraFirst(): [boolean, (on: boolean) => void] {
+  const [is, setIs] = useState(false);
+  useEffect(() => setIs(stored(CAMERA_FIRST) === "yes"), []);
+  return [
+    is,
+    (on) => {
+      setIs(on);
+      store(CAMERA_FIRST, on ? "yes" : "");
+    },
+  ];
 }
 
 // A device that keeps nothing for pages says so by throwing; the words are in the field all the same.

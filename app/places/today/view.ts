@@ -1,6 +1,6 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { pageName } from "#app/places/album/view.ts";
-import type { Jotting } from "#core/album/model.ts";
+import type { Jotting, Step } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, monthName, printShort, weekdayName } from "#core/month/dates.ts";
 
@@ -14,6 +14,8 @@ export type TodayDay = {
   readonly technique: string;
   readonly jottings: readonly Jotting[];
   readonly photos: number;
+  /** What is still to do on its page, in the order of the work. */
+  readonly toDo: readonly { readonly step: Step; readonly minutes: number }[];
 };
 export type TodayView = {
   readonly memberId: string;
@@ -23,7 +25,16 @@ export type TodayView = {
   /** A clock that stands still, `YYYY-MM-DDTHH:MM`: the demo's. */
   readonly fixedNow: string | null;
   readonly now: { readonly date: CalendarDate; readonly time: string };
+  /** The household's other albums, those under way first. */
+  readonly others: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly startsOn: CalendarDate;
+    readonly endsOn: CalendarDate;
+  }[];
   readonly days: readonly TodayDay[];
+  /** How many pages of days before today are not done, and about how long they take. */
+  readonly before: { readonly pages: number; readonly minutes: number };
 };
 
 /** Every day of the album that is not set aside, each date on its own: a shared page has several. */
@@ -41,9 +52,27 @@ export function todayDays(aggregate: AlbumRead): TodayDay[] {
         technique: page.content.technique.text,
         jottings: day.content.jottings,
         photos: page.content.photos.length,
+        toDo: page.steps.flatMap(({ step, minutes, done }) => (done ? [] : [{ step, minutes }])),
       })),
     );
 }
+
+/** What waits on the pages of the days before this one. */
+export function waitingBefore(aggregate: AlbumRead, today: CalendarDate): TodayView["before"] {
+  const left = pagesOf(aggregate)
+    .filter(({ days }) => days.every(({ date }) => date < today))
+    .map(({ steps }) => minutesOf(steps.filter(({ done }) => !done)))
+    .filter((minutes) => minutes > 0);
+  return { pages: left.length, minutes: left.reduce((sum, minutes) => sum + minutes, 0) };
+}
+
+/** How long some steps take together. */
+export const minutesOf = (steps: readonly { readonly minutes: number }[]): number =>
+  steps.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/** When an album is, in a few words, seen from a day. */
+export const whenSaid = ({ startsOn, endsOn }: TodayView["others"][number], today: CalendarDate): string =>
+  startsOn > today ? `begins ${printShort(startsOn)}` : endsOn < today ? `ended ${printShort(endsOn)}` : "under way";
 
 /** The day that is open: the one chosen, or today's, or the nearest the album has. */
 export function openDay(days: readonly TodayDay[], today: CalendarDate, chosen: CalendarDate | null): TodayDay | null {
