@@ -1,4 +1,5 @@
 import { pagesOf } from "../core/album/page.ts";
+import { standings } from "../core/album/print.ts";
 import { ticks } from "../core/measure/length.ts";
 import { LETTER } from "../core/measure/sheets.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -7,7 +8,6 @@ import { gangSheets, taskOf } from "../core/sheet/gang.ts";
 import { packSheets } from "../core/sheet/pack/pack.ts";
 import type { PackPlan } from "../core/sheet/pack/task.ts";
 import { barOf, printableOf, trueBars, usualMargin } from "../core/sheet/paper.ts";
-import { standings } from "../core/sheet/printing.ts";
 import { readPicture } from "../press/picture.ts";
 import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";

@@ -1,7 +1,8 @@
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import { madeAs, type PrintState, standings } from "../core/album/print.ts";
 import type { Length } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { madeAs, type OrderRecord, type PrintState, standings } from "../core/sheet/printing.ts";
+import type { OrderRecord } from "../core/sheet/record.ts";
 import { lockAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader } from "./db.ts";

@@ -1,10 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { cardMadeAs } from "../core/album/card-printing.ts";
 import { presetById } from "../core/album/formats.ts";
 import type { Leaf } from "../core/album/leaf.ts";
 import { newCard } from "../core/album/model.ts";
 import { inches, type Length, ticks } from "../core/measure/length.ts";
-import { cardMadeAs } from "../core/sheet/card-printing.ts";
 import { MIGRATIONS, storeAsOf } from "../tests/earlier-store.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { type AlbumAggregate, planColumns, readAlbum } from "./album.ts";

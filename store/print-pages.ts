@@ -1,8 +1,8 @@
 import { asc, eq, sql } from "drizzle-orm";
+import { saidAfter } from "../core/album/made.ts";
 import { type AnyPage, allPagesOf } from "../core/album/matter.ts";
 import type { AlbumPlan } from "../core/album/model.ts";
-import { saidAfter } from "../core/sheet/made.ts";
-import { type Print, printsByThing } from "../core/sheet/printing.ts";
+import { type Print, printsByThing } from "../core/album/print.ts";
 import { DAY_WITH_PIECES, lockSlots, planOf } from "./album.ts";
 import type { Author } from "./author.ts";
 import { saveDay } from "./day.ts";

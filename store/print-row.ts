@@ -1,4 +1,4 @@
-import type { Print, PrintFrom } from "../core/sheet/printing.ts";
+import type { Print, PrintFrom } from "../core/album/print.ts";
 import type { labOrder, print, printSheet } from "./schema/index.ts";
 
 /** A print with where it comes from, as the relational query returns it. */

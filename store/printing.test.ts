@@ -1,14 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, describe, expect, it } from "vitest";
+import { cardStandings } from "../core/album/card-printing.ts";
 import { newCard } from "../core/album/model.ts";
+import { tileAt, tilesOf, writePrintOf } from "../core/album/tiles.ts";
 import { inches } from "../core/measure/length.ts";
 import { rect } from "../core/measure/rect.ts";
 import { size } from "../core/measure/size.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { AS_IT_COMES } from "../core/photo/crop.ts";
 import { NO_LOOK } from "../core/photo/look.ts";
-import { cardStandings } from "../core/sheet/card-printing.ts";
-import { tileAt, tilesOf, writePrintOf } from "../core/sheet/tiles.ts";
 import { usualSetting } from "../core/words/lettering.ts";
 import { newAlbum, openTestStore } from "../tests/household.ts";
 import { sheetOf, withPrints } from "../tests/prints.ts";

@@ -1,22 +1,15 @@
 import { and, desc, eq, inArray, isNull } from "drizzle-orm";
+import { cardMadeAs, cardStandings } from "../core/album/card-printing.ts";
+import { madeAs, PRINT_STATES, type Print, printedSize, standings } from "../core/album/print.ts";
+import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/album/tiles.ts";
 import type { Did } from "../core/journal/did.ts";
 import type { Length } from "../core/measure/length.ts";
 import { sizeOf } from "../core/measure/rect.ts";
 import { type Size, sameSize } from "../core/measure/size.ts";
-import { cardMadeAs, cardStandings } from "../core/sheet/card-printing.ts";
 import type { GangedSheet } from "../core/sheet/gang.ts";
 import type { Printer } from "../core/sheet/paper.ts";
-import {
-  madeAs,
-  PRINT_STATES,
-  type Print,
-  printedSize,
-  type SheetOf,
-  type SheetRecord,
-  standings,
-} from "../core/sheet/printing.ts";
+import type { SheetOf, SheetRecord } from "../core/sheet/record.ts";
 import { type SheetTick, tickSheet } from "../core/sheet/sheet-ticks.ts";
-import { readPrintOf, sameGrid, sameTile, type Tile, tileAt } from "../core/sheet/tiles.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
 import { type Doer, journaled } from "./journal/line.ts";

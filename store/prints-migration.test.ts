@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { expect, it } from "vitest";
+import { madeAs } from "../core/album/print.ts";
 import { AS_IT_COMES } from "../core/photo/crop.ts";
 import { NO_LOOK } from "../core/photo/look.ts";
-import { madeAs } from "../core/sheet/printing.ts";
 import { MIGRATIONS, storeAsOf } from "../tests/earlier-store.ts";
 import { freshDatabase } from "../tests/fresh-database.ts";
 import { decemberPlan } from "../tests/household.ts";

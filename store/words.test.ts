@@ -1,15 +1,15 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, describe, expect, it } from "vitest";
+import { madeOf } from "../core/album/made.ts";
 import { newCard } from "../core/album/model.ts";
+import { printsByThing } from "../core/album/print.ts";
 import { inches, millimetres, ticks } from "../core/measure/length.ts";
 import { rect } from "../core/measure/rect.ts";
 import { LETTER } from "../core/measure/sheets.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { gangSheets, taskOf } from "../core/sheet/gang.ts";
-import { madeOf } from "../core/sheet/made.ts";
 import { packSheets } from "../core/sheet/pack/pack.ts";
 import type { PackPlan } from "../core/sheet/pack/task.ts";
-import { printsByThing } from "../core/sheet/printing.ts";
 import { findIn } from "../core/words/find.ts";
 import { STAMP_SETS, usualSetting } from "../core/words/lettering.ts";
 import { ANY_DAY } from "../core/words/slip.ts";

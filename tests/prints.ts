@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { pagesOf } from "../core/album/page.ts";
+import { standings } from "../core/album/print.ts";
 import { inches } from "../core/measure/length.ts";
 import { rect } from "../core/measure/rect.ts";
 import { size } from "../core/measure/size.ts";
 import type { GangedSheet } from "../core/sheet/gang.ts";
-import { standings } from "../core/sheet/printing.ts";
 import { readPicture } from "../press/picture.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveDayEdit } from "../store/day.ts";

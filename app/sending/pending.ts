@@ -1,13 +1,13 @@
 import { applyEdit } from "#core/album/edit.ts";
 import type { Leaf } from "#core/album/leaf.ts";
+import { madeOf } from "#core/album/made.ts";
 import type { Binding, DayContent } from "#core/album/model.ts";
 import { leavesOfDays } from "#core/album/page-leaves.ts";
+import { type Print, printsByThing } from "#core/album/print.ts";
 import { type PlannedStep, poolContent, stepsFor } from "#core/album/steps.ts";
 import { tickedBy } from "#core/album/ticks.ts";
 import { applyBookEdit } from "#core/book/edit.ts";
 import type { Sent } from "#core/format/sent.ts";
-import { madeOf } from "#core/sheet/made.ts";
-import { type Print, printsByThing } from "#core/sheet/printing.ts";
 import type { Entry, Sendable } from "./entry.ts";
 import type { Outboxed } from "./outbox.ts";
 

@@ -1,7 +1,7 @@
+import type { CardStanding } from "#core/album/card-printing.ts";
 import type { Card } from "#core/album/model.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { remembering } from "#core/remember.ts";
-import type { CardStanding } from "#core/sheet/card-printing.ts";
 import { type CardFit, fitCard, type Verdict } from "#core/words/fit.ts";
 import {
   type Align,

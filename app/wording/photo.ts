@@ -1,8 +1,8 @@
+import type { Print, Standing } from "#core/album/print.ts";
+import type { Tile } from "#core/album/tiles.ts";
 import { printShort } from "#core/month/dates.ts";
 import type { Sharpness } from "#core/photo/crop.ts";
 import type { PhotoRule } from "#core/photo/propose.ts";
-import type { Print, Standing } from "#core/sheet/printing.ts";
-import type { Tile } from "#core/sheet/tiles.ts";
 
 /** The words for pictures and prints. */
 

@@ -1,9 +1,9 @@
 import { addDays, type CalendarDate } from "../month/dates.ts";
-import { madeOf } from "../sheet/made.ts";
-import { type Print, printsByThing } from "../sheet/printing.ts";
+import { madeOf } from "./made.ts";
 import type { Binding, Matter, MatterEntry } from "./model.ts";
 import { type AlbumRead, type Page, pagesOf } from "./page.ts";
 import { type LeafOutline, leavesByGroup, type PageLeaf } from "./page-leaves.ts";
+import { type Print, printsByThing } from "./print.ts";
 import { type PageContent, type PlannedStep, poolContent, type RingStates, ringStates, stepsFor } from "./steps.ts";
 
 /** An entry of the front or back matter, read as a page's worth of days is. */

@@ -1,9 +1,9 @@
 import { type NumberedGroup, numberDays } from "../month/numbering.ts";
-import { madeOf } from "../sheet/made.ts";
-import { type Print, printsByThing } from "../sheet/printing.ts";
 import { daysOfLeaf } from "./leaf.ts";
+import { madeOf } from "./made.ts";
 import type { AlbumFormat, AlbumPlan, Day } from "./model.ts";
 import { type LeafOutline, leavesByGroup, type PageLeaf, pageSizeOf } from "./page-leaves.ts";
+import { type Print, printsByThing } from "./print.ts";
 import {
   fullness,
   type PageContent,

@@ -1,15 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { decemberDays, fullDay, makeOf } from "../../tests/samples.ts";
+import { cardMadeAs } from "../album/card-printing.ts";
 import { leafOfDay } from "../album/leaf.ts";
 import { EMPTY_DAY, type MatterEntry } from "../album/model.ts";
+import { madeAs, type Print } from "../album/print.ts";
 import { type Mark, picturesOf } from "../draw/marks.ts";
 import { inches } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { cardMadeAs } from "../sheet/card-printing.ts";
 import { PRINT_PAPERS, printerFor } from "../sheet/paper.ts";
-import { madeAs, type Print, type SheetRecord } from "../sheet/printing.ts";
+import type { SheetRecord } from "../sheet/record.ts";
 import { DOCUMENT, readAsked } from "./asked.ts";
 import { type DocumentSource, documentOf } from "./document.ts";
 

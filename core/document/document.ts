@@ -1,6 +1,7 @@
 import type { Leaf } from "../album/leaf.ts";
 import { allPagesOf, type WholeRead } from "../album/matter.ts";
 import type { AlbumPlan, DayContent } from "../album/model.ts";
+import type { Print } from "../album/print.ts";
 import { shared } from "../album/secrecy.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
@@ -10,7 +11,7 @@ import type { CalendarDate } from "../month/dates.ts";
 import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../sheet/card-sheet.ts";
 import { PRINT_PAPERS, type Printer, printableOf, stretchOf } from "../sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
-import type { Print, SheetOf, SheetRecord } from "../sheet/printing.ts";
+import type { SheetOf, SheetRecord } from "../sheet/record.ts";
 import { leafSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
 import type { DocumentAsked } from "./asked.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";

@@ -1,8 +1,9 @@
+import { cardAsMade } from "../album/card-printing.ts";
 import { type AnyPage, allPagesOf, type WholeRead } from "../album/matter.ts";
 import type { Card, PhotoUse } from "../album/model.ts";
-import { cardAsMade } from "../sheet/card-printing.ts";
-import { asMade, type Print, type SheetRecord } from "../sheet/printing.ts";
-import type { Tile } from "../sheet/tiles.ts";
+import { asMade, type Print } from "../album/print.ts";
+import type { Tile } from "../album/tiles.ts";
+import type { SheetRecord } from "../sheet/record.ts";
 
 /** What a print is of: a picture as a day uses it, or a part of one; or a card. */
 export type Printed =

@@ -4,7 +4,7 @@ import type { Matter, Part, Step } from "../album/model.ts";
 import type { BookEdit } from "../book/edit.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { RollMark } from "../photo/roll.ts";
-import type { SheetOf } from "../sheet/printing.ts";
+import type { SheetOf } from "../sheet/record.ts";
 import type { Jar } from "../words/slip.ts";
 
 /** What belongs to the household and lies ready for all its albums. */

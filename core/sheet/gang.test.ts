@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { tilesOf, writePrintOf } from "../album/tiles.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import { LETTER } from "../measure/sheets.ts";
@@ -10,7 +11,6 @@ import { packSheets } from "./pack/pack.ts";
 import type { PackPlan } from "./pack/task.ts";
 import { barOf, isPlausible, printableOf, trueBars } from "./paper.ts";
 import { isSound } from "./sound.ts";
-import { tilesOf, writePrintOf } from "./tiles.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const ID = "00000000-0000-4000-8000-000000000000";

@@ -1,3 +1,4 @@
+import { MOST_ACROSS, readPrintOf, type Tile, tileAt, writePrintOf } from "../album/tiles.ts";
 import type { Length } from "../measure/length.ts";
 import { type Rect, rect, sizeOf } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
@@ -13,7 +14,6 @@ import {
   waysOf,
 } from "./pack/task.ts";
 import { layOut } from "./pack/tidy.ts";
-import { MOST_ACROSS, readPrintOf, type Tile, tileAt, writePrintOf } from "./tiles.ts";
 
 /** One print wanted: what it is of (see `writePrintOf`), and how large. */
 export type PrintWish = { readonly id: string; readonly size: Size };

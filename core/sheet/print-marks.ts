@@ -1,9 +1,9 @@
 import type { PhotoUse } from "../album/model.ts";
+import { type Tile, tileAt } from "../album/tiles.ts";
 import type { Mark } from "../draw/marks.ts";
 import { inches, type Length, millimetres, printLength, ticks, type Unit } from "../measure/length.ts";
 import { type Rect, rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import { type Tile, tileAt } from "./tiles.ts";
 import { bar, type TrueSheet } from "./true-size.ts";
 
 /** By how much a printer stretches a page, across and along; what is sent to it is made smaller by as much. */

@@ -1,8 +1,8 @@
 import { z } from "zod";
+import { readPrintOf } from "../album/tiles.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import type { GangedSheet } from "./gang.ts";
 import { isSound } from "./sound.ts";
-import { readPrintOf } from "./tiles.ts";
 
 const { side: LENGTH, length: NUMBER } = IN_TICKS;
 const RECT = z.object({ x: NUMBER, y: NUMBER, w: LENGTH, h: LENGTH });

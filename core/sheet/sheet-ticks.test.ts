@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import type { PrintState } from "../album/print.ts";
 import type { CutPart, CutStep } from "./cutting.ts";
-import type { PrintState } from "./printing.ts";
 import { type SheetTick, tickSheet } from "./sheet-ticks.ts";
 
 const cut = (first: CutPart, second: CutPart): CutStep => ({ first, second }) as CutStep;

@@ -1,5 +1,6 @@
+import type { PrintState } from "../album/print.ts";
 import type { CutStep } from "./cutting.ts";
-import type { PrintState, SheetRecord } from "./printing.ts";
+import type { SheetRecord } from "./record.ts";
 
 /** What is said of a sheet: that it came out of the printer, that one of its cuts is made, or all; or that it is not so after all. */
 export type SheetTick =

@@ -14,11 +14,12 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
+import type { Print, PrintState } from "../../core/album/print.ts";
 import type { Length } from "../../core/measure/length.ts";
 import type { Rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { CutStep } from "../../core/sheet/cutting.ts";
-import type { Print, PrintState, SheetOf } from "../../core/sheet/printing.ts";
+import type { SheetOf } from "../../core/sheet/record.ts";
 import { album, card, dayPhoto } from "./album.ts";
 import { household } from "./household.ts";
 

@@ -2,10 +2,10 @@ import type { Leaf, TryOut } from "#core/album/leaf.ts";
 import { matterPages } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, MatterEntry } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
+import type { Print } from "#core/album/print.ts";
 import { type DatedPage, type MatterInBook, toDatedPage, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import type { Size } from "#core/measure/size.ts";
-import type { Print } from "#core/sheet/printing.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {

@@ -2,15 +2,16 @@ import { pageName } from "#app/places/album/view.ts";
 import type { Had } from "#app/places/sheets/had.tsx";
 import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/places/sheets/view.ts";
 import { glanceAt } from "#app/wording/card.ts";
+import { cardStandings } from "#core/album/card-printing.ts";
 import { allPagesOf, dayOfPage } from "#core/album/matter.ts";
 import type { AlbumPlan, Card, Day, MatterEntry } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
+import type { Print } from "#core/album/print.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import { cardStandings } from "#core/sheet/card-printing.ts";
 import type { Printer } from "#core/sheet/paper.ts";
-import type { Print, SheetRecord } from "#core/sheet/printing.ts";
+import type { SheetRecord } from "#core/sheet/record.ts";
 
 /** A card whose words are to go on paper, and the day it is for. */
 export type CardWish = {

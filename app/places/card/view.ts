@@ -2,15 +2,15 @@ import { pageName } from "#app/places/album/view.ts";
 import type { EntryAt } from "#app/places/arrange/boards.ts";
 import type { JottingLine, wordsView } from "#app/places/words/view.ts";
 import { standingSaid } from "#app/wording/card.ts";
+import { cardStanding } from "#core/album/card-printing.ts";
 import { allPagesOf, type WholeRead } from "#core/album/matter.ts";
 import type { AlbumPlan, Card, Day, MatterEntry } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
+import type { Print } from "#core/album/print.ts";
 import { isPrivate } from "#core/album/secrecy.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import { cardStanding } from "#core/sheet/card-printing.ts";
-import type { Print } from "#core/sheet/printing.ts";
 import type { Hand, StampSet } from "#core/words/lettering.ts";
 
 export type SavedWording = {

@@ -3,13 +3,13 @@ import type { EntryAt } from "#app/places/arrange/boards.ts";
 import type { Leaf } from "#core/album/leaf.ts";
 import { allPagesOf } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, MatterEntry, PhotoUse } from "#core/album/model.ts";
+import { type Print, standingOf } from "#core/album/print.ts";
 import { toInBook } from "#core/book/dated-page.ts";
 import { type Over, overPrint } from "#core/book/keep-clear.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { Traits } from "#core/photo/traits.ts";
-import { type Print, standingOf } from "#core/sheet/printing.ts";
 
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };

@@ -10,6 +10,7 @@ import { type MatterPage, matterPages, standsAt } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, DayContent, Matter, MatterEntry } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { pageSizeOf } from "#core/album/page-leaves.ts";
+import { type Print, standingOf } from "#core/album/print.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
 import { sewnCount } from "#core/book/bound.ts";
 import { toInBook, toMatterInBook } from "#core/book/dated-page.ts";
@@ -19,7 +20,6 @@ import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import type { Span } from "#core/month/span.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
-import { type Print, standingOf } from "#core/sheet/printing.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 

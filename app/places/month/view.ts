@@ -7,6 +7,7 @@ import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { type Page, pagesOf, progressOf } from "#core/album/page.ts";
 import { firstPage, insertsOf, pageSizeOf } from "#core/album/page-leaves.ts";
+import type { Print } from "#core/album/print.ts";
 import { RINGS, type Ring, type RingState } from "#core/album/steps.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -14,7 +15,6 @@ import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts"
 import { slotsSetAside } from "#core/month/slots.ts";
 import { inSpan } from "#core/month/span.ts";
 import { tonight, withoutPage } from "#core/pace/tonight.ts";
-import type { Print } from "#core/sheet/printing.ts";
 import { countWords } from "#core/words/count.ts";
 
 export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };

@@ -2,6 +2,7 @@ import { pageName } from "#app/places/album/view.ts";
 import type { Leaf } from "#core/album/leaf.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
+import type { Print } from "#core/album/print.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
 import { type WaitingPrint, waitingPrints } from "#core/book/waiting.ts";
@@ -10,7 +11,6 @@ import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import type { PictureFacts } from "#core/photo/crop.ts";
 import { type PhotoRule, type Proposal, propose } from "#core/photo/propose.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
-import type { Print } from "#core/sheet/printing.ts";
 import { alikeOf, takenOn } from "./view.ts";
 
 type Aggregate = {

@@ -1,4 +1,5 @@
 import { useMemo, useState } from "react";
+import { tilesOf } from "#core/album/tiles.ts";
 import { type Length, parseLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Size, size } from "#core/measure/size.ts";
 import {
@@ -13,7 +14,6 @@ import {
   taskOf,
 } from "#core/sheet/gang.ts";
 import { PRINT_PAPERS, type PrintPaperId, printableOf } from "#core/sheet/paper.ts";
-import { tilesOf } from "#core/sheet/tiles.ts";
 import { type Packing, usePacking } from "./use-packing.ts";
 import type { PrinterView } from "./view.ts";
 

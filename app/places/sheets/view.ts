@@ -3,14 +3,15 @@ import { partName } from "#app/wording/photo.ts";
 import { allPagesOf, dayOfPage, type WholeRead } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, MatterEntry, PhotoUse } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
+import { type Print, type PrintState, standings } from "#core/album/print.ts";
+import type { Tile } from "#core/album/tiles.ts";
 import { type Printed, printablesOf, printedAs, printsOn } from "#core/document/printed.ts";
 import type { Length, Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
 import { type Printer, printerFor } from "#core/sheet/paper.ts";
-import { type OrderRecord, type Print, type PrintState, type SheetRecord, standings } from "#core/sheet/printing.ts";
-import type { Tile } from "#core/sheet/tiles.ts";
+import type { OrderRecord, SheetRecord } from "#core/sheet/record.ts";
 import type { Had } from "./had.tsx";
 
 /** A print that is not made yet: what it is of, and the day it is for. */

@@ -2,8 +2,8 @@ import { heldSaid, RING_NAME } from "#app/wording/day.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { isBegun, pagesOf } from "#core/album/page.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
+import type { Print } from "#core/album/print.ts";
 import type { Numbering } from "#core/month/numbering.ts";
-import type { Print } from "#core/sheet/printing.ts";
 
 /** One page's worth of days, told or skipped. */
 export type ToldDay = {

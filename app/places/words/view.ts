@@ -2,10 +2,12 @@ import { to } from "#app/addresses.ts";
 import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
+import { cardStanding } from "#core/album/card-printing.ts";
 import type { Leaf } from "#core/album/leaf.ts";
 import { type Mistake, mistakesIn } from "#core/album/mistakes.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
+import type { Print } from "#core/album/print.ts";
 import { isPrivate } from "#core/album/secrecy.ts";
 import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
@@ -15,8 +17,6 @@ import { ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
-import { cardStanding } from "#core/sheet/card-printing.ts";
-import type { Print } from "#core/sheet/printing.ts";
 import { findIn, type Snippet } from "#core/words/find.ts";
 
 /** A card as it is seen among the others: its drawing, and whether its words fit. */

@@ -1,8 +1,8 @@
 import { z } from "zod";
-import type { Card } from "../album/model.ts";
 import { settingOf } from "../words/lettering.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
-import { furthest, type Print, type Printable, printedSize } from "./printing.ts";
+import type { Card } from "./model.ts";
+import { furthest, type Print, type Printable, printedSize } from "./print.ts";
 
 /** How a card would be printed now, as a word: two prints with the same word and size are the same card. */
 export const cardMadeAs = (card: Card): string =>

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { PLAIN_USE } from "../../tests/samples.ts";
-import { EMPTY_DAY, newCard, type PhotoUse, type Step } from "../album/model.ts";
 import { inches } from "../measure/length.ts";
 import { at } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import { cardMadeAs } from "./card-printing.ts";
 import { madeOf, saidAfter } from "./made.ts";
-import { madeAs, type Print, type PrintState, printsByThing } from "./printing.ts";
+import { EMPTY_DAY, newCard, type PhotoUse, type Step } from "./model.ts";
+import { madeAs, type Print, type PrintState, printsByThing } from "./print.ts";
 
 const SIZE = size(inches(6), inches(4));
 const use = (id: string): PhotoUse => ({ ...PLAIN_USE, id, photoId: `picture ${id}`, print: SIZE, alt: "" });

@@ -1,11 +1,10 @@
-import type { PhotoUse } from "../album/model.ts";
-import type { PageContent } from "../album/steps.ts";
 import { ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { lookKey, readLook } from "../photo/look.ts";
-import type { CutStep } from "./cutting.ts";
+import type { PhotoUse } from "./model.ts";
+import type { PageContent } from "./steps.ts";
 import { sameGrid, sameTile, type Tile, tilesOf } from "./tiles.ts";
 
 export const PRINT_STATES = ["made", "printed", "trimmed", "spoiled"] as const;
@@ -17,9 +16,6 @@ export type PrintFrom =
   | { readonly kind: "hand" }
   | { readonly kind: "sheet"; readonly id: string; readonly number: number }
   | { readonly kind: "lab"; readonly id: string; readonly number: number; readonly due: CalendarDate };
-
-/** What a sheet carries: prints of pictures, or cards. */
-export type SheetOf = "photos" | "cards";
 
 export type Print = {
   readonly id: string;
@@ -35,26 +31,6 @@ export type Print = {
   readonly state: PrintState;
   /** The part of its whole that it is, of a print made in several; null when it is the whole. */
   readonly tile: (Tile & { readonly whole: Size }) | null;
-};
-
-/** A sheet that was made: its paper, how it is cut, which cuts are done, and when it was printed. */
-export type SheetRecord = {
-  readonly id: string;
-  readonly number: number;
-  readonly of: SheetOf;
-  readonly paper: Size;
-  readonly cuts: readonly CutStep[];
-  readonly waste: readonly Rect[];
-  readonly cutsDone: readonly number[];
-  readonly printedAt: string | null;
-};
-/** An order at the lab: when it went, when it is due, and whether it has come. */
-export type OrderRecord = {
-  readonly id: string;
-  readonly number: number;
-  readonly orderedOn: CalendarDate;
-  readonly dueOn: CalendarDate;
-  readonly arrived: boolean;
 };
 
 /** How large a print is that lies so. */

@@ -1,7 +1,7 @@
-import type { DayContent, Step } from "../album/model.ts";
-import { type Made, STEP_RULES } from "../album/steps.ts";
 import { cardStanding } from "./card-printing.ts";
-import { type Print, standingOf } from "./printing.ts";
+import type { DayContent, Step } from "./model.ts";
+import { type Print, standingOf } from "./print.ts";
+import { type Made, STEP_RULES } from "./steps.ts";
 
 type Things = Pick<DayContent, "photos" | "cards">;
 type PrintsOf = ReadonlyMap<string, readonly Print[]>;

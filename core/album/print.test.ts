@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyContent, PLAIN_USE } from "../../tests/samples.ts";
-import type { PhotoUse } from "../album/model.ts";
 import { inches } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { asMade, madeAs, type Print, type PrintState, standingOf } from "./printing.ts";
+import type { PhotoUse } from "./model.ts";
+import { asMade, madeAs, type Print, type PrintState, standingOf } from "./print.ts";
 import { tileAt, tilesOf } from "./tiles.ts";
 
 const use: PhotoUse = { id: "u", photoId: "p", print: size(inches(6), inches(4)), alt: "", ...PLAIN_USE };
