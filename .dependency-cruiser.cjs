@@ -15,6 +15,7 @@ const CORE = [
   "photo",
   "words",
   "album",
+  "share",
   "fit",
   "book",
   "draw",

@@ -2,7 +2,6 @@ import { Readable } from "node:stream";
 import type { Leaf } from "../core/album/leaf.ts";
 import { allPagesOf } from "../core/album/matter.ts";
 import type { DayContent, Step } from "../core/album/model.ts";
-import { countPrivate, shared } from "../core/album/secrecy.ts";
 import { NOTHING_MADE, STEP_RULES } from "../core/album/steps.ts";
 import {
   ARCHIVE_ENTRY,
@@ -19,6 +18,7 @@ import { missingDays } from "../core/format/missing-days.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import { countPrivate, shareable } from "../core/share/share.ts";
 import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import { breaksRule, type Db, isBadValue } from "../store/db.ts";
@@ -79,13 +79,16 @@ type Files = ReadonlyMap<string, { readonly mime: PictureMime; readonly bytes: n
 /** Whether a step is one that the prints of a page tick. */
 const isByPrints = (step: Step): boolean => (STEP_RULES[step].tickedBy ?? "") in NOTHING_MADE;
 
+/** For whom an archive is: for oneself it has everything; for others no place of a photo, and nothing that is private. */
+export type ForWhom = "self" | "others";
+
 /** The album as `album.json` says it. */
-function wordsOf(
-  { album, days, matters, photos, leaves, tryOuts, layouts, prints }: AlbumAggregate,
-  files: Files,
-  photosAsAdded: boolean,
-  today: CalendarDate,
-): Archive {
+function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: CalendarDate): Archive {
+  const { album, days, matters, photos, leaves, tryOuts, layouts, prints } =
+    forWhom === "self" ? whole : shareable(whole, today);
+  const entries = [...whole.days, ...whole.matters];
+  const leftOut = entries.reduce((sum, { content }) => sum + countPrivate(content, today), 0);
+  const used = new Set([...days, ...matters].flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
   // An archive has no prints, so what is known by them is said of the days that lead their pages.
@@ -95,8 +98,7 @@ function wordsOf(
       steps.filter(({ step, done }) => done && isByPrints(step)).map(({ step }) => step),
     ]),
   );
-  const contentAsSaid = (id: string, whole: DayContent) => {
-    const content = shared(whole, today);
+  const contentAsSaid = (id: string, content: DayContent) => {
     return {
       ...content,
       waived: [...content.waived],
@@ -107,11 +109,12 @@ function wordsOf(
         setting: card.setting && (structuredClone(card.setting) as never),
       })),
       jottings: [...content.jottings],
-      photos: content.photos.map(({ id: use, photoId, print, alt, crop }) => ({
+      photos: content.photos.map(({ id: use, photoId, print, alt, crop, privateUntil }) => ({
         id: use,
         print,
         alt,
         crop,
+        privateUntil,
         sha256: hashOfPhoto(photoId),
       })),
     };
@@ -120,8 +123,8 @@ function wordsOf(
     format: ARCHIVE_FORMAT,
     formatVersion: ARCHIVE_VERSION,
     lengths: "mm",
-    photosAsAdded,
-    privateTextsLeftOut: [...days, ...matters].reduce((sum, { content }) => sum + countPrivate(content, today), 0),
+    photosAsAdded: forWhom === "self",
+    privateLeftOut: forWhom === "self" ? 0 : leftOut,
     album: {
       id: album.archiveId,
       title: album.title,
@@ -142,8 +145,9 @@ function wordsOf(
       ...contentAsSaid(id, content),
     })),
     matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...contentAsSaid(id, content) })),
-    photos: [...photos.values()].map(
-      ({ sha256, name, capturedAt, offset, givenDate, look, star, banked, setAside }) => ({
+    photos: [...photos.values()]
+      .filter(({ id }) => used.has(id))
+      .map(({ sha256, name, capturedAt, offset, givenDate, look, star, banked, setAside }) => ({
         sha256,
         name,
         capturedAt,
@@ -154,26 +158,22 @@ function wordsOf(
         banked,
         setAside,
         file: `photos/${sha256}.${ENDING[files.get(sha256)?.mime ?? "image/jpeg"]}`,
-      }),
-    ),
+      })),
     book: bookOf({ leaves, tryOuts, layouts }),
   };
 }
 
-/**
- * Streams the album's archive, and says how many bytes its photos have. `places` false takes the place out of every photo on the way. Texts that are private as of
- * `today` never go with it.
- */
+/** Streams the album's archive, and says how many bytes its photos have. What is private is so as of `today`. */
 export async function packAlbum(
   db: Db,
   householdId: string,
   aggregate: AlbumAggregate,
-  places: boolean,
+  forWhom: ForWhom,
   today: CalendarDate,
   writtenAt: Date,
 ): Promise<{ readonly zip: Readable; readonly bytes: number }> {
   const files = await filesOfPhotos(db, householdId);
-  const archive = wordsOf(aggregate, files, places, today);
+  const archive = wordsOf(aggregate, files, forWhom, today);
   const idOf = new Map([...aggregate.photos.values()].map(({ id, sha256 }) => [sha256, id]));
   const unplaced = async (id: string) => {
     const original = await readOriginal(db, householdId, id);
@@ -183,7 +183,7 @@ export async function packAlbum(
   const originals = archive.photos.map(({ sha256, file }): PackedFile => {
     const id = idOf.get(sha256) ?? "";
     const bytes = () =>
-      places
+      forWhom === "self"
         ? Readable.from(readOriginalInSlices(db, householdId, id), { objectMode: false, highWaterMark: 1 })
         : unplaced(id);
     return { name: file, packed: false, bytes };

@@ -30,7 +30,7 @@ import { readShelf } from "../store/shelf.ts";
 import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { makeOf, PLAIN_USE } from "../tests/samples.ts";
-import { packAlbum, unpackAlbum } from "./archive.ts";
+import { type ForWhom, packAlbum, unpackAlbum } from "./archive.ts";
 import { hashOf, readPicture } from "./picture.ts";
 import { withoutPlace } from "./place.ts";
 import { openZip } from "./zip.ts";
@@ -154,14 +154,14 @@ async function albumWithPhoto() {
 }
 
 const TODAY = "2026-12-09" as CalendarDate;
-async function pack(householdId: string, albumId: string, places = true): Promise<string> {
+async function pack(householdId: string, albumId: string, forWhom: ForWhom = "self"): Promise<string> {
   const aggregate = await readAlbum(store.db, householdId, albumId);
   if (!aggregate) throw new Error("the album is not there");
   const file = path.join(folder, `${randomUUID()}.zip`);
   writeFileSync(
     file,
     await buffer(
-      (await packAlbum(store.db, householdId, aggregate, places, TODAY, new Date("2026-12-09T18:40:00Z"))).zip,
+      (await packAlbum(store.db, householdId, aggregate, forWhom, TODAY, new Date("2026-12-09T18:40:00Z"))).zip,
     ),
   );
   return file;
@@ -328,7 +328,7 @@ describe("an archive", () => {
 
   it("to hand on holds no place in any photo, and reads back all the same", async () => {
     const { keeper, albumId } = await albumWithPhoto();
-    const file = await pack(keeper.householdId, albumId, false);
+    const file = await pack(keeper.householdId, albumId, "others");
     const other = await newKeeper(store);
     const read = await unpackAlbum(store.db, other.householdId, file, { asCopy: false, readPicture });
     expect(read.ok).toBe(true);
@@ -339,7 +339,7 @@ describe("an archive", () => {
     expect(again.ok && again.photo.capturedAt).toBe("2026-12-09T17:48:00");
   });
 
-  it("never holds a text that is private as of its day, and says how many it left out", async () => {
+  it("to hand on never holds what is private as of its day, and says how much it left out; one for oneself holds all", async () => {
     const { keeper, albumId, author } = await newAlbum(store);
     const day = (await readAlbum(store.db, keeper.householdId, albumId))?.days[0];
     const secret = "behind the spare wicks";
@@ -352,20 +352,24 @@ describe("an archive", () => {
     await saveDayEdit(store.db, author(), day?.id ?? "", null, { kind: "add-card", card });
     const jotting = { id: randomUUID(), text: secret, at: "2026-12-01T18:40", privateUntil: until };
     await saveDayEdit(store.db, author(), day?.id ?? "", null, { kind: "add-jotting", jotting });
-    const described = async (today: CalendarDate) => {
+    const described = async (today: CalendarDate, forWhom: ForWhom = "others") => {
       const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
       if (!aggregate) throw new Error("the album is not there");
       const zip = await buffer(
-        (await packAlbum(store.db, keeper.householdId, aggregate, true, today, new Date(0))).zip,
+        (await packAlbum(store.db, keeper.householdId, aggregate, forWhom, today, new Date(0))).zip,
       );
       return Buffer.from(unzipSync(zip)["album.json"] ?? new Uint8Array()).toString("utf8");
     };
     const before = await described(TODAY);
     expect(before).not.toContain(secret);
-    expect(JSON.parse(before)).toMatchObject({ privateTextsLeftOut: 2 });
+    expect(JSON.parse(before)).toMatchObject({ privateLeftOut: 2 });
     const after = await described(until);
     expect(after.split(secret).length - 1).toBe(3);
-    expect(JSON.parse(after)).toMatchObject({ privateTextsLeftOut: 0 });
+    expect(JSON.parse(after)).toMatchObject({ privateLeftOut: 0 });
+    // For oneself it is all there, and as private as it was.
+    const own = await described(TODAY, "self");
+    expect(own.split(secret).length - 1).toBe(3);
+    expect(JSON.parse(own)).toMatchObject({ privateLeftOut: 0, photosAsAdded: true });
   });
 
   it("is refused whole, and leaves nothing, when it is cut off, climbs, swells, is newer or has lost a photo", async () => {

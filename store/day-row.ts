@@ -85,6 +85,7 @@ function contentOf(row: DayRow): DayContent {
       alt: use.alt,
       crop: cropOf(use),
       picture: factsOf(use.photo),
+      privateUntil: use.privateUntil,
     })),
     cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
       id,
@@ -98,6 +99,7 @@ function contentOf(row: DayRow): DayContent {
     jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
     done: row.done,
     undone: row.undone,
+    privateUntil: row.privateUntil,
   };
 }
 
@@ -114,6 +116,7 @@ export const dayColumns = (content: DayContent) => ({
   numeralNote: content.numeral.note,
   done: [...content.done],
   undone: [...content.undone],
+  privateUntil: content.privateUntil,
 });
 
 /** Rows of a day's pieces, in order. */
@@ -137,7 +140,7 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     at,
     privateUntil,
   })),
-  photos: content.photos.map(({ id, photoId, print, alt, crop }, position) => ({
+  photos: content.photos.map(({ id, photoId, print, alt, crop, privateUntil }, position) => ({
     id,
     dayId,
     position,
@@ -150,5 +153,6 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     slideY: crop.slide.y,
     closer: crop.closer,
     border: crop.border,
+    privateUntil,
   })),
 });

@@ -101,6 +101,7 @@ export const newUse = (id: string, { id: photoId, facts }: Pick<KeptPhoto, "id" 
   alt: "",
   crop: AS_IT_COMES,
   picture: facts,
+  privateUntil: null,
 });
 
 /** A screen version of the household's photo, or null when there is none or it is another household's. */

@@ -58,7 +58,7 @@ export const leavesOn = (dayId: string, ...makes: readonly Partial<LeafMake>[]):
 export const TAG: Partial<LeafMake> = { insert: "tag", size: { w: inches(2), h: inches(4) } };
 
 /** A use of a picture as it comes. */
-export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE };
+export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE, privateUntil: null };
 
 /** Arbitrary days and albums for property tests. */
 const anyId = fc.uuid();
@@ -138,6 +138,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
         alt: anyText,
         crop: anyCrop,
         picture: fc.constant(UNKNOWN_PICTURE),
+        privateUntil: fc.option(anyDate),
       }),
       { maxLength: 4 },
     ),
@@ -158,6 +159,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
       .map((all) => [...all].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))),
     done: fc.uniqueArray(fc.constantFrom(...STEPS)),
     undone: fc.uniqueArray(fc.constantFrom(...STEPS)),
+    privateUntil: fc.option(anyDate),
   })
   .map((content) => ({ ...content, undone: content.undone.filter((step) => !content.done.includes(step)) }));
 

@@ -15,6 +15,8 @@ const NAMED: Record<string, string> = {
   "card-back": "the back of a card",
   "card-setting": "how a card is written",
   "card-secrecy": "what is said of a card’s privacy",
+  "day-private": "whether the day is private",
+  "photo-private": "whether a photo is private",
   "carry-over": "the words of a card",
   "jotting-text": "a jotting",
   "photo-alt": "a photo’s description",

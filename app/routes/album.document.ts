@@ -3,7 +3,6 @@ import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { allPagesOf } from "#core/album/matter.ts";
-import { pagesOf } from "#core/album/page.ts";
 import { asMade } from "#core/album/print.ts";
 import { readAsked } from "#core/document/asked.ts";
 import { documentOf } from "#core/document/document.ts";
@@ -34,7 +33,7 @@ type Asking = {
 const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = {
   "day-plan": async ({ aggregate, today, file }) => {
     if (file !== "plan.csv") throw notFound();
-    return answerFile(aggregate.album.title, "csv", writeCsv(dayPlanRows(aggregate.album, pagesOf(aggregate), today)));
+    return answerFile(aggregate.album.title, "csv", writeCsv(dayPlanRows(aggregate, today)));
   },
   deck: async ({ context, householdId, file }) => {
     const ending = file.endsWith(".csv") ? "csv" : file.endsWith(".txt") ? "txt" : null;

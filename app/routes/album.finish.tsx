@@ -2,7 +2,7 @@ import { requireAlbum } from "#app/http/page.ts";
 import { Finish } from "#app/places/finish/finish.tsx";
 import { looseEnds } from "#app/places/finish/view.ts";
 import { pagesOf, progressOf } from "#core/album/page.ts";
-import { countPrivate } from "#core/album/secrecy.ts";
+import { countPrivate } from "#core/share/share.ts";
 import type { Route } from "./+types/album.finish";
 
 export const meta: Route.MetaFunction = () => [{ title: "Finish · Hearth Clock" }];
@@ -11,7 +11,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
   const pages = pagesOf(aggregate);
   const today = context.wall(member).date;
-  const secret = aggregate.days.reduce((sum, { content }) => sum + countPrivate(content, today), 0);
+  const secret = [...aggregate.days, ...aggregate.matters].reduce(
+    (sum, { content }) => sum + countPrivate(content, today),
+    0,
+  );
   return {
     secret,
     albumId: aggregate.album.id,

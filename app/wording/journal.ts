@@ -35,6 +35,8 @@ const OF_DAY: Record<Exclude<DayEdit["kind"], "step" | "waive">, (day: string) =
   "photo-picture": (day) => `another picture of ${day}`,
   "photo-print": (day) => `size of a print of ${day} changed`,
   "photo-crop": (day) => `crop of a print of ${day} changed`,
+  "photo-private": (day) => `until when a picture of ${day} is private changed`,
+  "day-private": (day) => `until when ${day} is private changed`,
   "remove-photo": (day) => `picture of ${day} taken off`,
   finish: (day) => `all steps of ${day} ticked`,
 };

@@ -66,7 +66,9 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("photo-alt"), id: ID, alt: LINE }),
   z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
   z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),
+  z.object({ kind: z.literal("photo-private"), id: ID, privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("remove-photo"), id: ID }),
+  z.object({ kind: z.literal("day-private"), privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("step"), step: z.enum(STEPS), done: z.boolean() }),
   z.object({ kind: z.literal("finish") }),
 ]);

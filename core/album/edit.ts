@@ -36,7 +36,9 @@ export type DayEdit =
   | { kind: "photo-alt"; id: string; alt: string }
   | { kind: "photo-print"; id: string; print: Size }
   | { kind: "photo-crop"; id: string; crop: PrintCrop }
+  | { kind: "photo-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-photo"; id: string }
+  | { kind: "day-private"; privateUntil: CalendarDate | null }
   | { kind: "step"; step: Step; done: boolean }
   | { kind: "finish" };
 
@@ -218,6 +220,15 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       return wrote([`photo-crop:${edit.id}`], {
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, crop: edit.crop } : photo)),
       });
+    case "photo-private":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo-private:${edit.id}`], {
+        photos: content.photos.map((photo) =>
+          photo.id === edit.id ? { ...photo, privateUntil: edit.privateUntil } : photo,
+        ),
+      });
+    case "day-private":
+      return wrote(["private"], { privateUntil: edit.privateUntil });
     case "remove-photo":
       if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });

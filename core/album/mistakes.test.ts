@@ -1,7 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, decemberDays } from "../../tests/samples.ts";
-import { dayPlanRows } from "../format/day-plan.ts";
+import { decemberDays } from "../../tests/samples.ts";
 import { inches } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { datesSaid, isOneOf } from "../words/dates-said.ts";
@@ -9,9 +8,8 @@ import { findIn } from "../words/find.ts";
 import { mistakesIn } from "./mistakes.ts";
 import { type DayContent, EMPTY_DAY, newCard } from "./model.ts";
 import { pagesOf } from "./page.ts";
-import { countPrivate, isPrivate, shared } from "./secrecy.ts";
 
-const TODAY = "2026-12-09" as CalendarDate;
+const _TODAY = "2026-12-09" as CalendarDate;
 const three = { w: inches(3), h: inches(4) };
 const withText = (text: string, more: Partial<DayContent> = {}): DayContent => ({
   ...EMPTY_DAY,
@@ -89,37 +87,6 @@ describe("finding", () => {
         expect(found?.found.toLowerCase()).toBe(word.toLowerCase());
         expect(text).toContain(`${found?.before.replace(/^… /, "")}${found?.found}`);
       }),
-    );
-  });
-});
-
-describe("private words", () => {
-  it("are in nothing shared until their day, and in everything from then on; nothing else is left out", () => {
-    fc.assert(
-      fc.property(anyAlbum, ({ plan, days }) => {
-        const secret = "unsayable-9";
-        const hidden = days.map((day) => ({
-          ...day,
-          content: {
-            ...day.content,
-            cards: day.content.cards.map((card) =>
-              isPrivate(card, TODAY) ? { ...card, text: secret, back: secret } : card,
-            ),
-            jottings: day.content.jottings.map((each) => (isPrivate(each, TODAY) ? { ...each, text: secret } : each)),
-          },
-        }));
-        expect(
-          JSON.stringify(dayPlanRows(plan, pagesOf({ album: plan, days: hidden, leaves: [], prints: [] }), TODAY)),
-        ).not.toContain(secret);
-        for (const { content } of hidden) {
-          const open = shared(content, TODAY);
-          expect(JSON.stringify(open)).not.toContain(secret);
-          expect(open.cards.length).toBe(content.cards.length);
-          expect(countPrivate(open, TODAY)).toBeLessThanOrEqual(countPrivate(content, TODAY));
-          expect(shared(content, "9999-01-01" as CalendarDate)).toEqual(content);
-        }
-      }),
-      { numRuns: 20 },
     );
   });
 });

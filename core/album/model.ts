@@ -58,7 +58,7 @@ export type Card = {
   readonly setting: CardSetting | null;
   /** What its words lie behind: a flip, a pocket, a print; empty when they are in sight. */
   readonly hidden: string;
-  /** Its words are left out of everything shared until this day; null: they never are. */
+  /** It is left out of everything that leaves the household until this day; null: it never is. */
   readonly privateUntil: CalendarDate | null;
 };
 /** A few words caught on the day, before they are written on any card. */
@@ -80,6 +80,7 @@ export type PhotoUse = {
   readonly alt: string;
   readonly crop: PrintCrop;
   readonly picture: PictureFacts;
+  readonly privateUntil: CalendarDate | null;
 };
 
 /** The parts of a day that a keeper may say it does without. */
@@ -115,6 +116,8 @@ export type DayContent = {
   readonly done: readonly Step[];
   /** Steps of which a keeper says that they are not done, whatever the program knows. */
   readonly undone: readonly Step[];
+  /** All of it is left out of everything that leaves the household until this day; null: it never is. */
+  readonly privateUntil: CalendarDate | null;
 };
 
 export type Day = Slot & { readonly version: number; readonly content: DayContent };
@@ -161,6 +164,7 @@ export const EMPTY_DAY: DayContent = {
   jottings: [],
   done: [],
   undone: [],
+  privateUntil: null,
 };
 
 /** A card with words and nothing else said about it. */

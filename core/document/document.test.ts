@@ -46,6 +46,7 @@ const source: DocumentSource = {
   matters: [title],
   leaves: [leafOfDay(LEAF, makeOf({ kind: "full" }), day.id), leafOfDay(TITLE, makeOf({ kind: "full" }), "title")],
   layouts: [],
+  tryOuts: [],
   sheets: [sheet(4, "photos"), sheet(3, "cards"), sheet(2, "photos"), sheet(1, "photos", "2026-12-01T10:00:00Z")],
   prints: [1, 2, 4].map((on) => print(on, use.id, madeAs(use))).concat(print(3, card.id, cardMadeAs(card))),
   printer: printerFor(null, plan.unit),

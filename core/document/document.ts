@@ -1,13 +1,13 @@
 import type { Leaf } from "../album/leaf.ts";
 import { allPagesOf, type WholeRead } from "../album/matter.ts";
-import type { AlbumPlan, DayContent } from "../album/model.ts";
+import type { AlbumPlan } from "../album/model.ts";
 import type { Print } from "../album/print.ts";
-import { shared } from "../album/secrecy.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
 import type { Length, Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import { type Shareable, shareable } from "../share/share.ts";
 import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../sheet/card-sheet.ts";
 import { PRINT_PAPERS, type Printer, printableOf, stretchOf } from "../sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
@@ -20,18 +20,19 @@ import { printablesOf, printedAs, printsOn } from "./printed.ts";
 export type Document = { readonly title: string; readonly pages: readonly TrueSheet[] };
 
 /** What documents are made of. */
-export type DocumentSource = WholeRead & {
-  readonly album: AlbumPlan;
-  readonly leaves: readonly Leaf[];
-  readonly layouts: readonly PocketLayout[];
-  readonly prints: readonly Print[];
-  readonly sheets: readonly SheetRecord[];
-  readonly printer: Printer & { readonly bar: Length };
-  /** Words that are private as of this day are left out of a page that is handed on. */
-  readonly today: CalendarDate;
-  /** What a leaf is called in a title. */
-  readonly nameOf: (read: LeafRead, unit: Unit) => string;
-};
+export type DocumentSource = WholeRead &
+  Shareable & {
+    readonly album: AlbumPlan;
+    readonly leaves: readonly Leaf[];
+    readonly layouts: readonly PocketLayout[];
+    readonly prints: readonly Print[];
+    readonly sheets: readonly SheetRecord[];
+    readonly printer: Printer & { readonly bar: Length };
+    /** What is private as of this day is not in a page that is printed whole. */
+    readonly today: CalendarDate;
+    /** What a leaf is called in a title. */
+    readonly nameOf: (read: LeafRead, unit: Unit) => string;
+  };
 
 /** The document that is asked for; null where the album has none. */
 export function documentOf(asked: DocumentAsked, source: DocumentSource): Document | null {
@@ -61,12 +62,10 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
 
 function leafDocument(
   { leaf, face }: Extract<DocumentAsked, { kind: "leaf" }>,
-  { album, days, matters, leaves, layouts, prints, today, nameOf }: DocumentSource,
+  source: DocumentSource,
 ): Document | null {
-  // A page that is handed on shows a private card without its words.
-  const open = <E extends { readonly content: DayContent }>(entries: readonly E[]): E[] =>
-    entries.map((entry) => ({ ...entry, content: shared(entry.content, today) }));
-  const pages = allPagesOf({ album, days: open(days), matters: open(matters), leaves, prints });
+  const { album, leaves, layouts, nameOf, ...open } = shareable(source, source.today);
+  const pages = allPagesOf({ album, leaves, ...open });
   const { leaves: reads } = readBook(album, pages, leaves, layouts);
   const read = reads.find((each) => each.leaf.id === leaf);
   if (!read) return null;

@@ -54,8 +54,9 @@ type SetWords = { cards: { setting?: { lettering: { face?: string } } | null }[]
 const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
   entries.map((entry) => ({
     ...entry,
-    // Nothing was said not to be done.
-    undone: [],
+    // Nothing was said not to be done, and only words could be private.
+    ...{ undone: [], privateUntil: null },
+    photos: (entry as { photos?: object[] }).photos?.map((use) => ({ ...use, privateUntil: null })),
     cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {
       if (!setting) return { ...card, setting };
       const { face, ...lettering } = setting.lettering;
@@ -77,13 +78,11 @@ describe("an archive of the seventh format, from before it could be said that so
       readFileSync(new URL("../../tests/archives/version-7.json", import.meta.url), "utf8"),
     );
     for (const old of seventh) {
-      const said = (entries: object[]) => entries.map((entry) => ({ ...entry, undone: [] }));
+      const { privateTextsLeftOut, ...rest } = old as Fifth & { privateTextsLeftOut: number };
       const now = JSON.parse(writeArchive(asRead(old)));
       expect(now).toEqual({
-        ...old,
-        formatVersion: ARCHIVE_VERSION,
-        days: said(old.days),
-        matters: said(old.matters),
+        ...{ ...rest, formatVersion: ARCHIVE_VERSION, privateLeftOut: privateTextsLeftOut },
+        ...{ days: withTypefaces(old.days), matters: withTypefaces(old.matters) },
       });
     }
   });
@@ -96,8 +95,10 @@ describe("an archive of the sixth format, from before a typeface was called so",
     );
     let set = 0;
     for (const old of sixth) {
-      const { days, matters, ...rest } = JSON.parse(writeArchive(asRead(old)));
-      expect({ ...old, ...rest }).toEqual({ ...old, formatVersion: ARCHIVE_VERSION });
+      const { days, matters, privateLeftOut, ...rest } = JSON.parse(writeArchive(asRead(old)));
+      const { privateTextsLeftOut, ...was } = old as Fifth & { privateTextsLeftOut: number };
+      expect({ ...was, ...rest }).toEqual({ ...was, formatVersion: ARCHIVE_VERSION });
+      expect(privateLeftOut).toBe(privateTextsLeftOut);
       expect([days, matters]).toEqual([withTypefaces(old.days), withTypefaces(old.matters)]);
       set += JSON.stringify(old.days).split('"kind":"typed"').length - 1;
     }
@@ -333,7 +334,7 @@ const asFirst = (old: Old) => {
 /** An archive as it is read from before there were marks, backs and letterings. */
 const unmarked = (archive: Archive): Archive => ({
   ...archive,
-  privateTextsLeftOut: 0,
+  privateLeftOut: 0,
   album: { ...archive.album, photoRule: "banked" },
   photos: archive.photos.map((photo) => ({ ...photo, star: false, banked: false, setAside: false })),
   days: archive.days.map((day) => ({

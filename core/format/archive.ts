@@ -67,7 +67,9 @@ const CONTENT = z.object({
   technique: z.object({ text: TEXT, slip: LINE.nullable() }),
   waived: z.array(z.enum(PARTS)),
   numeral: z.object({ style: z.enum(NUMERAL_STYLES), note: LINE }),
-  photos: z.array(z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE, crop: CROP })),
+  photos: z.array(
+    z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE, crop: CROP, privateUntil: DATE.nullable() }),
+  ),
   cards: z.array(
     z.object({
       id: ID,
@@ -92,6 +94,7 @@ const CONTENT = z.object({
   done: z.array(z.enum(STEPS)),
   /** Steps said not to be done, whatever is known of their prints and words. */
   undone: z.array(z.enum(STEPS)),
+  privateUntil: DATE.nullable(),
 });
 
 const DAY = CONTENT.extend({ date: DATE, skipped: z.boolean(), mergedInto: ID.nullable() });
@@ -140,8 +143,8 @@ const ALBUM_FILE = z.object({
   lengths: z.literal("mm"),
   /** Whether the photo files are byte for byte as added; false when places were taken out of them. */
   photosAsAdded: z.boolean(),
-  /** How many private texts were left out; their cards are here without words. */
-  privateTextsLeftOut: z.int().min(0),
+  /** How many private things were left out: days, pictures, cards and jottings. None in an archive for oneself. */
+  privateLeftOut: z.int().min(0),
   album: z.object({
     id: ID,
     title: NAME,

@@ -1,9 +1,8 @@
-import type { AlbumPlan } from "../album/model.ts";
-import type { Page } from "../album/page.ts";
+import { type AlbumRead, type Page, pagesOf } from "../album/page.ts";
 import { firstPage, insertsOf, pageSizeOf } from "../album/page-leaves.ts";
-import { shared } from "../album/secrecy.ts";
 import { printSize } from "../measure/size.ts";
 import { type CalendarDate, weekdayName } from "../month/dates.ts";
+import { type Shareable, shareable } from "../share/share.ts";
 
 /** Column heads of the day plan, in order. */
 export const DAY_PLAN_HEAD = [
@@ -25,13 +24,14 @@ export const DAY_PLAN_HEAD = [
 const state = (page: Page): string =>
   page.skipped ? "skipped" : page.states.book === "done" ? "in the book" : page.fullness > 0 ? "begun" : "to come";
 
-/** The day plan as rows of text, one a page, head first, without words that are private as of `today`; the file is written by the CSV library in press. */
-export function dayPlanRows(plan: AlbumPlan, pages: readonly Page[], today: CalendarDate): string[][] {
-  const rows = pages.map((page) => {
+/** The day plan as rows of text, one a page, head first, without what is private as of `today`; the file is written by the CSV library in press. */
+export function dayPlanRows(whole: AlbumRead & Shareable, today: CalendarDate): string[][] {
+  const { album: plan } = whole;
+  const rows = pagesOf(shareable(whole, today)).map((page) => {
     const { days } = page;
     const first = firstPage(page.leaves);
     const { nominal } = plan.format;
-    const content = shared(page.content, today);
+    const { content } = page;
     const words = content.cards
       .flatMap(({ text, back }) => [text, back])
       .filter(Boolean)

@@ -100,7 +100,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
       formatVersion: ARCHIVE_VERSION,
       lengths: "mm",
       photosAsAdded: true,
-      privateTextsLeftOut: 0,
+      privateLeftOut: 0,
       album: {
         id: days[0]?.id ?? "",
         title: plan.title,
@@ -278,7 +278,8 @@ describe("the day plan", () => {
     fc.assert(
       fc.property(anyAlbum, ({ plan, days, leaves }) => {
         const pages = pagesOf({ album: plan, days, leaves, prints: [] });
-        const [head, ...rows] = dayPlanRows(plan, pages, plan.span.start);
+        const whole = { album: plan, days, leaves, prints: [], matters: [], tryOuts: [] };
+        const [head, ...rows] = dayPlanRows(whole, plan.span.start);
         expect(head).toEqual(DAY_PLAN_HEAD);
         expect(rows.length).toBe(pages.length);
         for (const row of rows) expect(row.length).toBe(DAY_PLAN_HEAD.length);

@@ -30,7 +30,7 @@ export type Done = {
 export const READ_ARCHIVE = z.object({ copy: z.boolean(), bytes: z.int().positive() });
 export const WRITE_ARCHIVE = z.object({
   albumId: z.uuid(),
-  places: z.boolean(),
+  forWhom: z.enum(["self", "others"]),
   today: z.string().transform((date) => date as CalendarDate),
 });
 
@@ -113,11 +113,11 @@ async function keepFile(
 }
 
 async function writeArchiveWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
-  const { albumId, places, today } = WRITE_ARCHIVE.parse(asked);
+  const { albumId, forWhom, today } = WRITE_ARCHIVE.parse(asked);
   const { db, progress, signal } = doing;
   const aggregate = await readAlbum(db, householdId, albumId);
   if (!aggregate) return NOT_FOUND;
-  const { zip, bytes: ofPhotos } = await packAlbum(db, householdId, aggregate, places, today, new Date());
+  const { zip, bytes: ofPhotos } = await packAlbum(db, householdId, aggregate, forWhom, today, new Date());
   const told = (bytes: number) => progress(bytes, Math.max(bytes, ofPhotos));
   const bytes = await keepFile(db, id, zip as AsyncIterable<Buffer>, signal, told);
   return { state: "done", outcome: { ok: true, bytes, title: aggregate.album.title, ending: "zip" }, keepFile: true };

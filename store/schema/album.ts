@@ -120,6 +120,8 @@ export const day = pgTable(
     numeralNote: text("numeral_note").notNull().default(""),
     done: text("done").array().$type<Step[]>().notNull().default([]),
     undone: text("undone").array().$type<Step[]>().notNull().default([]),
+    /** All of it stays in the household until this day. */
+    privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),
     updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),
@@ -181,6 +183,7 @@ export const dayPhoto = pgTable(
       .notNull()
       .references(() => photo.id),
     alt: text("alt").notNull().default(""),
+    privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     /** The point to keep in ten-thousandths of the picture; null for the machine's guess. */
     keepX: integer("keep_x"),
     keepY: integer("keep_y"),

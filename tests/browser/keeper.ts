@@ -130,7 +130,7 @@ export async function writeArchive(page: Page, album: string) {
   await page.goto(`${album}/finish`);
   const [download] = await Promise.all([
     page.waitForEvent("download"),
-    page.getByRole("button", { name: "Write the archive" }).click(),
+    page.getByRole("button", { name: "Write everything" }).click(),
   ]);
   expect(await download.failure()).toBeNull();
   return {

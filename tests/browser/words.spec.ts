@@ -52,6 +52,7 @@ test("today says what is still to do, leads to the other albums, has the camera 
   await expect(others).toHaveAttribute("href", new RegExp(album.split("/").pop() ?? ""));
   await page.getByLabel("The camera first, on this device").check();
   await page.reload();
+  await expect(page.getByLabel("The camera first, on this device")).toBeChecked();
   const [camera, words] = await Promise.all([
     page.getByText("Take a picture").boundingBox(),
     field(page).boundingBox(),
@@ -426,7 +427,8 @@ test("a private text is in nothing that leaves; words are found with accents asi
   await page.getByRole("link", { name: "Write it to its card" }).click();
   await page.getByText("Hidden and private").click();
   await page.getByLabel("Lies behind").fill("the flip");
-  await page.getByLabel("Private until").fill("2040-12-25");
+  await page.getByLabel("Is this card private").selectOption("until");
+  await page.getByLabel("This card is private until").fill("2040-12-25");
   await saved(page);
   await page.getByText("Margins, cut-off parts").click();
   await page.getByLabel("What the card is").selectOption({ label: "Card with its own print, on a carrier sheet" });
@@ -435,7 +437,18 @@ test("a private text is in nothing that leaves; words are found with accents asi
   const table = await page.request.get(`${album}/documents/day-plan/plan.csv`);
   expect(await table.text()).not.toContain("spyglass");
   await page.goto(`${album}/finish`);
-  await expect(page.getByText("One private text stays here", { exact: false })).toBeVisible();
+  await expect(page.getByText("One private thing stays here and is in nothing below.")).toBeVisible();
+  // A whole day is kept back for good, with everything on it: its title is in no table, its card no longer counted by itself.
+  await page.goto(`${album}/days/2026-12-06`);
+  await page.getByLabel("Title").fill("What was in the parcel");
+  await page.getByLabel("Is this day private").selectOption("for-good");
+  await expect(page.getByText(/^Private for good\. All of it: title, note, prompt/)).toBeVisible();
+  await saved(page);
+  const after = await (await page.request.get(`${album}/documents/day-plan/plan.csv`)).text();
+  expect(after).not.toContain("parcel");
+  expect(after).toContain("2026-12-06");
+  await page.goto(`${album}/finish`);
+  await expect(page.getByText("One private thing stays here and is in nothing below.")).toBeVisible();
 
   await openFind(page);
   await page.getByRole("combobox").fill("cafe spyglass");

@@ -83,6 +83,8 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "photo-alt": ({ use }) => ({ id: use, alt: "A" }),
   "photo-print": ({ use }) => ({ id: use, print: SIZE }),
   "photo-crop": ({ use }) => ({ id: use, crop: CROP }),
+  "photo-private": ({ use }) => ({ id: use, privateUntil: "2030-01-01" }),
+  "day-private": () => ({ privateUntil: "2030-01-01" }),
   "remove-photo": ({ use }) => ({ id: use }),
   step: () => ({ step: "write", done: true }),
   finish: () => ({}),

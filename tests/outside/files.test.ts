@@ -3,7 +3,6 @@ import { parse } from "csv-parse/sync";
 import { unzipSync } from "fflate";
 import { afterAll, describe, expect, it } from "vitest";
 import { EMPTY_DAY } from "../../core/album/model.ts";
-import { pagesOf } from "../../core/album/page.ts";
 import { ARCHIVE_VERSION } from "../../core/format/archive.ts";
 import { dayPlanRows } from "../../core/format/day-plan.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
@@ -27,7 +26,9 @@ describe("files read by another program", () => {
       version: 0,
       content: { ...EMPTY_DAY, title, note: "=1+1" },
     };
-    const text = writeCsv(dayPlanRows(plan, pagesOf({ album: plan, days: [day], leaves: [], prints: [] }), day.date));
+    const text = writeCsv(
+      dayPlanRows({ album: plan, days: [day], leaves: [], prints: [], matters: [], tryOuts: [] }, day.date),
+    );
     expect(text.endsWith("\r\n")).toBe(true);
     const rows: Record<string, string>[] = parse(text, { columns: true, bom: true, record_delimiter: "\r\n" });
     expect(rows.length).toBe(1);
@@ -39,7 +40,7 @@ describe("files read by another program", () => {
     const aggregate = await readAlbum(store.db, keeper.householdId, albumId);
     if (!aggregate) throw new Error("the album is not there");
     const bytes = await buffer(
-      (await packAlbum(store.db, keeper.householdId, aggregate, true, aggregate.album.span.start, new Date())).zip,
+      (await packAlbum(store.db, keeper.householdId, aggregate, "self", aggregate.album.span.start, new Date())).zip,
     );
     const files = unzipSync(bytes);
     expect(Object.keys(files)).toEqual(["album.json"]);

@@ -19,7 +19,7 @@ const FAILED =
 
 /** A file of an album that takes a while to write: its archive, or a document of many pages. */
 export type Wanted =
-  | { readonly kind: "write-archive"; readonly albumId: string; readonly places: boolean }
+  | { readonly kind: "write-archive"; readonly albumId: string; readonly forWhom: "self" | "others" }
   | { readonly kind: "write-document"; readonly albumId: string; readonly document: LongDocument };
 
 const farSaid = (kind: Wanted["kind"], { done, whole }: WorkTold): string => {

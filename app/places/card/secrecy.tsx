@@ -1,9 +1,9 @@
-import { Button } from "#app/parts/button.tsx";
-import { isPrivate } from "#core/album/secrecy.ts";
-import { type CalendarDate, parseDate } from "#core/month/dates.ts";
+import { PRIVATE_MEANS, PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
+import type { CalendarDate } from "#core/month/dates.ts";
+import { isPrivate } from "#core/share/share.ts";
 import type { CardDesk } from "./use-card.ts";
 
-/** Words that lie behind something, and words that nobody is shown before a day. */
+/** Words that lie behind something, and a card that nobody is handed before a day. */
 export function Secrecy({ desk, today }: { desk: CardDesk; today: CalendarDate }) {
   const { hidden, privateUntil } = desk.card;
   return (
@@ -20,23 +20,13 @@ export function Secrecy({ desk, today }: { desk: CardDesk; today: CalendarDate }
             onChange={(event) => desk.keep(event.target.value, privateUntil)}
           />
         </label>
-        <label className="grid content-start gap-0.5 text-sm">
-          <span className="text-quiet">Private until</span>
-          <input
-            type="date"
-            className="field py-1"
-            value={privateUntil ?? ""}
-            onChange={(event) => desk.keep(hidden, parseDate(event.target.value))}
-          />
-        </label>
+        <div className="grid content-start gap-0.5 text-sm">
+          <span className="text-quiet">Private</span>
+          <PrivateUntil name="this card" until={privateUntil} onKeep={(until) => desk.keep(hidden, until)} />
+        </div>
         {privateUntil && (
           <p className="col-span-2 text-sm text-quiet">
-            {isPrivate({ privateUntil }, today)
-              ? "Until then its words are in nothing that leaves this household: no archive, no table, no page printed whole."
-              : "That day has come: its words leave this household as any others do."}{" "}
-            <Button small look="quiet" onClick={() => desk.keep(hidden, null)}>
-              Not private any more
-            </Button>
+            {privateSaid(privateUntil, !isPrivate(desk.card, today))} {PRIVATE_MEANS}
           </p>
         )}
       </div>

@@ -8,9 +8,9 @@ import type { AlbumPlan, Card, Day, MatterEntry } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Print } from "#core/album/print.ts";
-import { isPrivate } from "#core/album/secrecy.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
+import { isPrivate } from "#core/share/share.ts";
 import type { Hand, StampSet } from "#core/words/lettering.ts";
 
 export type SavedWording = {

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PRIVATE_MEANS, PrivateUntil } from "#app/parts/private-until.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
@@ -50,7 +51,11 @@ export function Crop({ view }: { view: CropView }) {
   const { use: saved, dayId, unit, over, traits, albumId } = view;
   const { state, put } = useOutbox();
   const [cropKey, printKey] = [`${dayId}:photo-crop:${saved.id}`, `${dayId}:photo-print:${saved.id}`];
-  const [{ crop, print } = saved] = withPendingPart(dayId, { ...EMPTY_DAY, photos: [saved] }, state).photos;
+  const [{ crop, print, privateUntil } = saved] = withPendingPart(
+    dayId,
+    { ...EMPTY_DAY, photos: [saved] },
+    state,
+  ).photos;
   const [setting, setSetting] = useState(false);
   const [label, setLabel] = useState<number | null>(null);
   const facts = saved.picture;
@@ -143,6 +148,21 @@ export function Crop({ view }: { view: CropView }) {
             </div>
           </fieldset>
           <AnotherPicture view={view} />
+          <div className="flex flex-wrap items-center gap-x-3 border-t border-line pt-3 text-sm">
+            <PrivateUntil
+              name="this picture"
+              until={privateUntil}
+              onKeep={(until) =>
+                put(`${dayId}:photo-private:${saved.id}`, {
+                  what: "edit",
+                  dayId,
+                  base: null,
+                  edit: { kind: "photo-private", id: saved.id, privateUntil: until },
+                })
+              }
+            />
+            {privateUntil && <p className="text-quiet">{PRIVATE_MEANS}</p>}
+          </div>
           {traits && (
             <>
               <Quiet label={label} onLabel={setLabel} spots={spots} unit={unit} />

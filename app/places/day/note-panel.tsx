@@ -1,8 +1,11 @@
+import { PRIVATE_MEANS, PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { KeptText } from "./kept-fields.tsx";
 import type { DayView } from "./view.ts";
 
-/** Whatever does not belong on the page: a loose end, a name to ask for. */
+/** Whatever does not belong on the page: a loose end, a name to ask for; and whether the day is private. */
 export function NotePanel({ view }: { view: DayView }) {
+  const { put } = useOutbox();
   return (
     <section aria-labelledby="note-name" className="grid gap-2 border-b border-line py-3.5">
       <h2 id="note-name" className="text-lg">
@@ -18,6 +21,28 @@ export function NotePanel({ view }: { view: DayView }) {
           toEdit={(text) => ({ kind: "note", text })}
           placeholder="A loose end, a name to ask for"
         />
+      ))}
+      {view.parts.map((part) => (
+        <div key={part.id} className="grid gap-1 text-sm">
+          <PrivateUntil
+            name={view.parts.length > 1 ? part.dateSaid : view.matter ? "this page" : "this day"}
+            until={part.content.privateUntil}
+            onKeep={(privateUntil) =>
+              put(`${part.id}:private`, {
+                what: "edit",
+                dayId: part.id,
+                base: null,
+                edit: { kind: "day-private", privateUntil },
+              })
+            }
+          />
+          {part.content.privateUntil && (
+            <p className="text-quiet">
+              {privateSaid(part.content.privateUntil)} All of it: title, note, prompt, words, pictures and where they
+              lie. {PRIVATE_MEANS}
+            </p>
+          )}
+        </div>
       ))}
     </section>
   );

@@ -10,7 +10,7 @@ import type { LooseEnd } from "./view.ts";
 type Props = {
   readonly albumId: string;
   readonly photos: number;
-  /** Texts that are private as of today, and go with nothing. */
+  /** How many things are private as of today: days, pictures, cards and jottings. */
   readonly secret: number;
   readonly inBook: number;
   readonly wanted: number;
@@ -26,27 +26,29 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
           <h2 id="out" className="border-b border-line pb-2 text-xl">
             Take it with you
           </h2>
+          <Way
+            title="Archive for yourself"
+            way={<WriteFile wanted={{ kind: "write-archive", albumId, forWhom: "self" }} action="Write everything" />}
+          >
+            A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
+            they came, places included{secret > 0 ? ", and all that is private" : ""}. It reads back into any Hearth
+            Clock. Keep it where only you come by.
+          </Way>
+          <hr className="border-line" />
           {secret > 0 && (
             <p className="border-l-4 border-ember pl-3 text-sm">
-              {secret === 1 ? "One private text stays here" : `${secret} private texts stay here`} and{" "}
-              {secret === 1 ? "goes" : "go"} with none of these until {secret === 1 ? "its" : "their"} day.
+              {secret === 1 ? "One private thing stays" : `${secret} private things stay`} here and{" "}
+              {secret === 1 ? "is" : "are"} in nothing below.
             </p>
           )}
           <Way
-            title="Archive to keep"
-            way={<WriteFile wanted={{ kind: "write-archive", albumId, places: true }} action="Write the archive" />}
-          >
-            A ZIP with the whole plan in one readable file and {photos === 1 ? "the photo" : `all ${photos} photos`} as
-            they came, places included. It reads back into any Hearth Clock.
-          </Way>
-          <Way
             title="Archive to hand on"
             way={
-              <WriteFile wanted={{ kind: "write-archive", albumId, places: false }} action="Write it without places" />
+              <WriteFile wanted={{ kind: "write-archive", albumId, forWhom: "others" }} action="Write it to hand on" />
             }
           >
-            The same, with the place taken out of every photo. Names, faces and words are still in it: look before you
-            share.
+            The same without what is private, and with the place taken out of every photo. Names, faces and the other
+            words are still in it: look before you share.
           </Way>
           <Way
             title="Day plan as a table"

@@ -210,15 +210,15 @@ function ToDo({
 }) {
   const [next, ...rest] = toDo;
   return (
-    <p className="grid gap-0.5 text-sm">
+    <p className="grid text-sm">
       {next && (
-        <Link to={`${to.day(albumId, date)}#finish`} className="hover:text-ember">
+        <Link to={`${to.day(albumId, date)}#finish`} className="min-h-8 content-center hover:text-ember">
           Still to do: <strong className="font-semibold">{STEP_TO_DO[next.step].toLowerCase()}</strong>
           {rest.length > 0 && `, then ${many(rest.length, "step")}`}. About {minutesOf(toDo)} minutes.
         </Link>
       )}
       {before && before.pages > 0 && (
-        <Link to={to.month(albumId)} className="text-quiet hover:text-ember">
+        <Link to={to.month(albumId)} className="min-h-8 content-center text-quiet hover:text-ember">
           {many(before.pages, "page")} of the days before {before.pages === 1 ? "waits" : "wait"} too, about{" "}
           {before.minutes} minutes.
         </Link>

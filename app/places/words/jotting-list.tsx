@@ -2,10 +2,11 @@ import { Ellipsis } from "lucide-react";
 import { useState } from "react";
 import { Button } from "#app/parts/button.tsx";
 import { Options } from "#app/parts/options.tsx";
+import { PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
 import { useKeptWords, useOutbox } from "#app/sending/sending.tsx";
 import { EMPTY_DAY } from "#core/album/model.ts";
-import { type CalendarDate, parseDate } from "#core/month/dates.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
 import type { JottingLine } from "./view.ts";
 
 type Props = {
@@ -43,12 +44,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
             ) : (
               <p className="text-base whitespace-pre-wrap">
                 {text}
-                {privateUntil && (
-                  <span className="text-sm text-quiet">
-                    {" "}
-                    {isPrivate ? "Private until" : "Was private until"} {privateUntil}.
-                  </span>
-                )}
+                {privateUntil && <span className="text-sm text-quiet"> {privateSaid(privateUntil, !isPrivate)}</span>}
               </p>
             )}
             <div className="flex flex-wrap items-center gap-x-3">
@@ -90,23 +86,18 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
                       ]}
                     />
                   </select>
-                  <label className="flex items-center gap-1.5 text-quiet">
-                    Private until
-                    <input
-                      type="date"
-                      aria-label={`The jotting of ${at.slice(11)} is private until`}
-                      className="w-32 rounded-sm border border-transparent bg-transparent py-1 hover:border-edge"
-                      value={privateUntil ?? ""}
-                      onChange={(event) =>
-                        put(`${dayId}:jotting-private:${id}`, {
-                          what: "edit",
-                          dayId,
-                          base: null,
-                          edit: { kind: "jotting-private", id, privateUntil: parseDate(event.target.value) },
-                        })
-                      }
-                    />
-                  </label>
+                  <PrivateUntil
+                    name={`the jotting of ${at.slice(11)}`}
+                    until={privateUntil}
+                    onKeep={(until) =>
+                      put(`${dayId}:jotting-private:${id}`, {
+                        what: "edit",
+                        dayId,
+                        base: null,
+                        edit: { kind: "jotting-private", id, privateUntil: until },
+                      })
+                    }
+                  />
                   <Button
                     small
                     look="quiet"

@@ -8,7 +8,6 @@ import { type Mistake, mistakesIn } from "#core/album/mistakes.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import type { Print } from "#core/album/print.ts";
-import { isPrivate } from "#core/album/secrecy.ts";
 import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
@@ -17,6 +16,7 @@ import { ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
+import { isPrivate } from "#core/share/share.ts";
 import { findIn, type Snippet } from "#core/words/find.ts";
 
 /** A card as it is seen among the others: its drawing, and whether its words fit. */
