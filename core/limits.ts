@@ -57,6 +57,8 @@ export const LIMITS = {
   archivePieces: { most: 20_000, why: "pieces, cards, jottings, prints and inserts together" },
   archivePhotos: { most: 20_000, why: "more than a household takes in a year" },
   // Texts
+  slipKey: { most: 600, why: "of a slip in the words that is left alone: its kind and the words it is about" },
+  leftAlone: { most: 200, why: "slips on one day; nobody has made so many" },
   lettersLookedThrough: { most: 20_000, why: "of one text; the largest card holds some three thousand" },
   phraseSteps: { most: 3_000_000, why: "in looking for phrases that come twice: a full album takes a tenth" },
   lengthLetters: { most: 64, why: "the longest way to write a length has some twenty letters" },

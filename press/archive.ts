@@ -104,6 +104,7 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
       waived: [...content.waived],
       done: [...new Set([...content.done, ...(known.get(id) ?? [])])],
       undone: [...content.undone],
+      leftAlone: [...content.leftAlone],
       cards: content.cards.map((card) => ({
         ...card,
         setting: card.setting && (structuredClone(card.setting) as never),

@@ -99,6 +99,7 @@ function contentOf(row: DayRow): DayContent {
     jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
     done: row.done,
     undone: row.undone,
+    leftAlone: row.leftAlone,
     privateUntil: row.privateUntil,
   };
 }
@@ -116,6 +117,7 @@ export const dayColumns = (content: DayContent) => ({
   numeralNote: content.numeral.note,
   done: [...content.done],
   undone: [...content.undone],
+  leftAlone: [...content.leftAlone],
   privateUntil: content.privateUntil,
 });
 

@@ -159,6 +159,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
       .map((all) => [...all].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))),
     done: fc.uniqueArray(fc.constantFrom(...STEPS)),
     undone: fc.uniqueArray(fc.constantFrom(...STEPS)),
+    leftAlone: fc.uniqueArray(fc.string({ minLength: 1, maxLength: 20 }), { maxLength: 3 }),
     privateUntil: fc.option(anyDate),
   })
   .map((content) => ({ ...content, undone: content.undone.filter((step) => !content.done.includes(step)) }));

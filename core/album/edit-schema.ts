@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { LIMITS } from "../limits.ts";
 import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
@@ -68,6 +69,7 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),
   z.object({ kind: z.literal("photo-private"), id: ID, privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("remove-photo"), id: ID }),
+  z.object({ kind: z.literal("leave-alone"), slip: textOf(LIMITS.slipKey.most, 1), on: z.boolean() }),
   z.object({ kind: z.literal("day-private"), privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("step"), step: z.enum(STEPS), done: z.boolean() }),
   z.object({ kind: z.literal("finish") }),

@@ -38,6 +38,8 @@ export type DayEdit =
   | { kind: "photo-crop"; id: string; crop: PrintCrop }
   | { kind: "photo-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-photo"; id: string }
+  /** A slip in the words is well as it is, or is to be told again. */
+  | { kind: "leave-alone"; slip: string; on: boolean }
   | { kind: "day-private"; privateUntil: CalendarDate | null }
   | { kind: "step"; step: Step; done: boolean }
   | { kind: "finish" };
@@ -227,6 +229,11 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
           photo.id === edit.id ? { ...photo, privateUntil: edit.privateUntil } : photo,
         ),
       });
+    case "leave-alone": {
+      const rest = content.leftAlone.filter((each) => each !== edit.slip);
+      if (edit.on && rest.length >= LIMITS.leftAlone.most) return full;
+      return wrote([`leave-alone:${edit.slip}`], { leftAlone: edit.on ? [...rest, edit.slip] : rest });
+    }
     case "day-private":
       return wrote(["private"], { privateUntil: edit.privateUntil });
     case "remove-photo":

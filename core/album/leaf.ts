@@ -43,7 +43,13 @@ export type PieceWhat =
   | { readonly kind: "card"; readonly card: string }
   | NumeralPiece
   | { readonly kind: "room"; readonly keeps: "photo" | "card"; readonly size: Size }
-  | { readonly kind: MadeKind; readonly size: Size; readonly name: string };
+  | {
+      readonly kind: MadeKind;
+      readonly size: Size;
+      readonly name: string;
+      /** Words that stand on it: a sticker's, a stamp's, a printed shape's. */
+      readonly says?: string | undefined;
+    };
 
 /** Quarter turns clockwise. */
 export type Turn = 0 | 1 | 2 | 3;

@@ -5,7 +5,8 @@ import { inches } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { datesSaid, isOneOf } from "../words/dates-said.ts";
 import { findIn } from "../words/find.ts";
-import { mistakesIn } from "./mistakes.ts";
+import { applyEdit } from "./edit.ts";
+import { type AboutWords, mistakesIn } from "./mistakes.ts";
 import { type DayContent, EMPTY_DAY, newCard } from "./model.ts";
 import { pagesOf } from "./page.ts";
 
@@ -22,16 +23,20 @@ describe("mistakes in the words", () => {
     contents: Record<string, DayContent>,
     facing: [number, number][] = [],
     people: string[] = ["Isolde"],
+    more: Partial<AboutWords> = {},
   ) => {
     const { plan, days } = decemberDays(contents);
-    return mistakesIn(pagesOf({ album: plan, days, leaves: [], prints: [] }), facing, people);
+    return mistakesIn(pagesOf({ album: plan, days, leaves: [], prints: [] }), {
+      ...{ facing, people, pieces: new Map(), taken: () => [] },
+      ...more,
+    });
   };
 
   it("are a phrase twice on a page or across a spread, and not on pages that never lie open together", () => {
     const one = withText("The tide did most of the work today.");
     const other = withText("As ever the tide did most of it.");
     expect(mistakes({ "2026-12-01": one, "2026-12-02": other })).toEqual([]);
-    expect(mistakes({ "2026-12-01": one, "2026-12-02": other }, [[0, 1]])).toEqual([
+    expect(mistakes({ "2026-12-01": one, "2026-12-02": other }, [[0, 1]])).toMatchObject([
       { kind: "twice", date: "2026-12-01", other: "2026-12-02", phrase: "the tide did most of" },
     ]);
     const both = { ...one, cards: [...one.cards, newCard("d", three, "Again: the tide did most of the work!")] };
@@ -42,7 +47,50 @@ describe("mistakes in the words", () => {
     expect(mistakes({ "2026-12-01": sentiment })).toMatchObject([{ kind: "twice", phrase: "be merry" }]);
   });
 
-  it("are a page that asks who is who and names nobody", () => {
+  it("are a sentiment twice: a single word, and a short one within a longer, on a sticker as on a card", () => {
+    const on = (...texts: string[]) => ({
+      ...EMPTY_DAY,
+      cards: texts.map((text, at) => newCard(`c${at}`, three, text)),
+    });
+    const phrases = (...texts: string[]) =>
+      mistakes({ "2026-12-01": on(...texts) }).flatMap((each) => (each.kind === "twice" ? each.phrase : []));
+    expect(phrases("Joy", "joy!")).toEqual(["joy"]);
+    expect(phrases("Merry and bright", "May your days be merry and bright, and long")).toEqual(["merry and bright"]);
+    expect(phrases("Be merry", "Eat, drink and be merry")).toEqual(["be merry"]);
+    // By chance in a long text, and one word within others, is no slip.
+    expect(phrases("The tide", "It was past nine before the tide let us over the bar and home again")).toEqual([]);
+    expect(phrases("Joy", "Joy on the quay")).toEqual([]);
+    const pieces = new Map([[0, [{ says: "JOY", kind: "embellishment" as const }]]]);
+    expect(mistakes({ "2026-12-01": on("Joy") }, [], ["Isolde"], { pieces })).toMatchObject([
+      { kind: "twice", phrase: "joy", on: "card", otherOn: "embellishment" },
+    ]);
+  });
+
+  it("are told once: one that is left alone is told no more, for as long as its words are the same", () => {
+    const day = withText("On the 3rd of December it froze.");
+    const [slip] = mistakes({ "2026-12-01": day });
+    expect(slip?.dayId).toBe("2026-12-01");
+    const left = applyEdit(day, { kind: "leave-alone", slip: slip?.slip ?? "", on: true }, "ring");
+    if (!left.ok) throw new Error(left.reason);
+    expect(mistakes({ "2026-12-01": left.content })).toEqual([]);
+    const other = withText("On the 4th of December it froze.", { leftAlone: left.content.leftAlone });
+    expect(mistakes({ "2026-12-01": other })).toMatchObject([{ said: "4th of December" }]);
+    const again = applyEdit(left.content, { kind: "leave-alone", slip: slip?.slip ?? "", on: false }, "ring");
+    expect(again.ok && mistakes({ "2026-12-01": again.content })).toEqual([slip]);
+  });
+
+  it("are not that a day is told on another date than it was lived: its jottings or pictures know of it", () => {
+    const told = withText("On the 3rd of December it froze.");
+    const jotting = { id: "j", text: "Ice", at: "2026-12-03T08:00", privateUntil: null };
+    expect(mistakes({ "2026-12-01": { ...told, jottings: [jotting] } })).toEqual([]);
+    const taken = () => ["2026-12-03" as CalendarDate];
+    expect(mistakes({ "2026-12-01": told }, [], ["Isolde"], { taken })).toEqual([]);
+  });
+
+  it("are a page that asks who is who, or who made which, and names nobody", () => {
+    expect(
+      mistakes({ "2026-12-01": withText("Two stars.", { note: "Who made which star?" }) }).map(({ kind }) => kind),
+    ).toEqual(["nameless"]);
     const note = "Loose end: who is who on the quay?";
     expect(mistakes({ "2026-12-01": withText("Two of them ran.", { note }) })).toMatchObject([
       { kind: "nameless", note },

@@ -116,6 +116,8 @@ export type DayContent = {
   readonly done: readonly Step[];
   /** Steps of which a keeper says that they are not done, whatever the program knows. */
   readonly undone: readonly Step[];
+  /** Slips in the words that a keeper saw and is content with, by their keys. */
+  readonly leftAlone: readonly string[];
   /** All of it is left out of everything that leaves the household until this day; null: it never is. */
   readonly privateUntil: CalendarDate | null;
 };
@@ -164,6 +166,7 @@ export const EMPTY_DAY: DayContent = {
   jottings: [],
   done: [],
   undone: [],
+  leftAlone: [],
   privateUntil: null,
 };
 

@@ -134,25 +134,28 @@ export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ..
         caption(what.keeps === "photo" ? "a photo" : "words", { w, h }),
       ];
     case "filler":
-      return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h })];
+      return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h }), ...said(what.says, { w, h })];
     case "photo-mat":
       return [{ kind: "rect", at, fill: "mat" }, caption(what.name, { w, h })];
     case "overlay":
       return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }];
     case "embellishment":
-      return [{ kind: "circle", x: t(w / 2), y: t(h / 2), r: t(Math.min(w, h) / 2), fill: "brass", solid: 0.8 }];
+      return [
+        { kind: "circle", x: t(w / 2), y: t(h / 2), r: t(Math.min(w, h) / 2), fill: "brass", solid: 0.8 },
+        ...said(what.says, { w, h }),
+      ];
     case "tag":
-      return tagMarks({ w, h });
+      return [...tagMarks({ w, h }), ...said(what.says, { w, h })];
     case "tab":
       return [
         { kind: "rect", at, fill: "kraft", round: millimetres(1.2), stroke: "pencil", line: t(50) },
-        caption(what.name || "", { w, h }),
+        caption(what.says || what.name || "", { w, h }),
       ];
     case "flip":
       return [
         { kind: "rect", at, fill: "paper", solid: 0.55, stroke: "ember", line: t(110) },
         { kind: "line", x1: t(0), y1: t(h * 0.06), x2: w, y2: t(h * 0.06), stroke: "ember", dashed: true },
-        caption(what.name || "lifts", { w, h }),
+        caption(what.says || what.name || "lifts", { w, h }),
       ];
   }
 }
@@ -225,6 +228,9 @@ function tagMarks({ w, h }: Size): Mark[] {
     { kind: "circle", x: t(w / 2), y: t(corner * 0.8), r: t(corner * 0.25), fill: "pencil" },
   ];
 }
+
+/** The words that stand on a piece, if any do. */
+const said = (words: string | undefined, size: Size): Mark[] => (words ? [caption(words, size)] : []);
 
 function caption(text: string, { w, h }: Size): Mark {
   const high = Math.max(1, Math.min(h * 0.3, w / (Math.max(3, text.length) * 0.62), millimetres(8)));

@@ -55,7 +55,7 @@ const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
   entries.map((entry) => ({
     ...entry,
     // Nothing was said not to be done, and only words could be private.
-    ...{ undone: [], privateUntil: null },
+    ...{ undone: [], leftAlone: [], privateUntil: null },
     photos: (entry as { photos?: object[] }).photos?.map((use) => ({ ...use, privateUntil: null })),
     cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {
       if (!setting) return { ...card, setting };

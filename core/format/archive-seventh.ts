@@ -9,6 +9,7 @@ const asNow = ({ photos, ...entry }: z.output<typeof ENTRY>) => ({
   ...entry,
   photos: photos.map((use) => ({ ...use, privateUntil: null })),
   undone: [],
+  leftAlone: [],
   privateUntil: null,
 });
 

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
 import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STEPS } from "../album/model.ts";
 import { patternSchema } from "../book/edit-schema.ts";
+import { LIMITS } from "../limits.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
 import { NUMBERINGS } from "../month/numbering.ts";
@@ -10,7 +11,7 @@ import { MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
 import { settingSchema } from "../words/setting-schema.ts";
-import { LINE, NAME, TEXT } from "../words/text-schema.ts";
+import { LINE, NAME, TEXT, textOf } from "../words/text-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
 import { isWithinBounds } from "./archive-bounds.ts";
 import { asOfToday } from "./archive-older.ts";
@@ -94,6 +95,8 @@ const CONTENT = z.object({
   done: z.array(z.enum(STEPS)),
   /** Steps said not to be done, whatever is known of their prints and words. */
   undone: z.array(z.enum(STEPS)),
+  /** Slips in the words that were left as they are. */
+  leftAlone: z.array(textOf(LIMITS.slipKey.most, 1)).max(LIMITS.leftAlone.most),
   privateUntil: DATE.nullable(),
 });
 

@@ -78,6 +78,7 @@ const said = ({ photos, ...content }: Day["content"]) => ({
   waived: [...content.waived],
   done: [...content.done],
   undone: [...content.undone],
+  leftAlone: [...content.leftAlone],
   cards: [...content.cards],
   jottings: [...content.jottings],
   photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),

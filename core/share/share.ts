@@ -28,7 +28,9 @@ export type Shareable = {
 function openContent(content: DayContent, today: CalendarDate): DayContent {
   if (isPrivate(content, today)) return EMPTY_DAY;
   const open = <T extends Private>(all: readonly T[]): T[] => all.filter((each) => !isPrivate(each, today));
-  return { ...content, photos: open(content.photos), cards: open(content.cards), jottings: open(content.jottings) };
+  // A slip that was left alone says the words it is about.
+  const rest = { ...content, leftAlone: [] };
+  return { ...rest, photos: open(content.photos), cards: open(content.cards), jottings: open(content.jottings) };
 }
 
 /** How many private things a day has: it is one itself, or each of its pictures, cards and jottings may be. */

@@ -36,7 +36,7 @@ export const JOURNALED = {
   day: {
     ...plain,
     counts: ["version", "updated_at", "updated_by"],
-    sets: ["waived", "done", "undone"],
+    sets: ["waived", "done", "undone", "left_alone"],
     leaves: "stays",
   },
   card: ofDay,

@@ -120,6 +120,7 @@ export const day = pgTable(
     numeralNote: text("numeral_note").notNull().default(""),
     done: text("done").array().$type<Step[]>().notNull().default([]),
     undone: text("undone").array().$type<Step[]>().notNull().default([]),
+    leftAlone: text("left_alone").array().notNull().default([]),
     /** All of it stays in the household until this day. */
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     version: integer("version").notNull().default(0),

@@ -478,3 +478,26 @@ test("a private text is in nothing that leaves; words are found with accents asi
   await expect(page.getByText("1 card on 1 carrier")).toBeVisible();
   await expect(had).toHaveCount(0);
 });
+
+test("a slip in the words is told, and left as it is once and for good; a sticker's words count as a card's do", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  await addCard(page);
+  await page.getByLabel("Words of card 1").fill("On the 3rd of December it froze.");
+  await saved(page);
+  await page.goto(`${album}/words`);
+  const slips = page.getByRole("region", { name: "Mistakes to look at" }).getByRole("listitem");
+  await expect(slips).toHaveText([/^6.*The words say 3rd of December, which is not this day\./]);
+  await slips.getByRole("button", { name: /^Leave it so/ }).click();
+  await expect(slips).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await expect(slips).toHaveCount(0);
+  await page.locator("#place").focus();
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("Taken back: slip in the words of 6 Dec left alone, or told again.")).toBeVisible();
+  await expect(slips).toHaveCount(1);
+});

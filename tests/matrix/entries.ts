@@ -84,6 +84,7 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "photo-print": ({ use }) => ({ id: use, print: SIZE }),
   "photo-crop": ({ use }) => ({ id: use, crop: CROP }),
   "photo-private": ({ use }) => ({ id: use, privateUntil: "2030-01-01" }),
+  "leave-alone": () => ({ slip: "twice: be merry", on: true }),
   "day-private": () => ({ privateUntil: "2030-01-01" }),
   "remove-photo": ({ use }) => ({ id: use }),
   step: () => ({ step: "write", done: true }),

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
@@ -65,6 +66,9 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       {("name" in what || what.kind === "room" || what.kind === "numeral") && (
         <MadeSize key={id} made={what.size} unit={unit} onTake={(size) => change({ what: { ...what, size } })} />
       )}
+      {"name" in what && (
+        <WordsOnIt key={`says ${id}`} says={what.says ?? ""} onTake={(says) => change({ what: { ...what, says } })} />
+      )}
       {what.kind === "room" && (
         <MatButton onClick={() => change({ what: { ...what, keeps: what.keeps === "photo" ? "card" : "photo" } })}>
           {what.keeps === "photo" ? "Keep it for words" : "Keep it for a photo"}
@@ -125,6 +129,27 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
         Take off
       </MatButton>
     </div>
+  );
+}
+
+/** The words that stand on a made piece: looked through for the same phrase twice, and drawn on it. */
+function WordsOnIt({ says, onTake }: { says: string; onTake: (says: string | undefined) => void }) {
+  const [typed, setTyped] = useState(says);
+  const take = () => {
+    if (typed.trim() !== says) onTake(typed.trim() || undefined);
+  };
+  return (
+    <label className="flex items-center gap-1.5 text-sm">
+      Words on it
+      <input
+        className="mat-field w-28"
+        value={typed}
+        maxLength={120}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={take}
+        onKeyDown={(event) => event.key === "Enter" && take()}
+      />
+    </label>
   );
 }
 

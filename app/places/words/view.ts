@@ -4,18 +4,19 @@ import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
 import { cardStanding } from "#core/album/card-printing.ts";
 import type { Leaf } from "#core/album/leaf.ts";
-import { type Mistake, mistakesIn } from "#core/album/mistakes.ts";
+import { type Mistake, mistakesIn, type SaidOn } from "#core/album/mistakes.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import type { Print } from "#core/album/print.ts";
 import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
+import { wordsOnPieces } from "#core/book/says.ts";
 import { cardMarks } from "#core/draw/card.ts";
 import { ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
-import { type CalendarDate, printShort } from "#core/month/dates.ts";
+import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
 import { isPrivate } from "#core/share/share.ts";
 import { findIn, type Snippet } from "#core/words/find.ts";
 
@@ -47,6 +48,9 @@ export type MistakeLine = {
   readonly date: CalendarDate;
   readonly card: string | null;
   readonly said: string;
+  /** The day that it is left alone on, and by which name. */
+  readonly dayId: string;
+  readonly slip: string;
 };
 export type Found = {
   readonly key: string;
@@ -101,7 +105,28 @@ function glance(card: Card, page: Page, prints: readonly Print[], unit: Unit, to
   };
 }
 
-function mistakeLine(mistake: Mistake, nameOf: (date: CalendarDate) => string): Omit<MistakeLine, "key"> {
+const SAID_ON: Record<SaidOn, string> = {
+  card: "a card",
+  back: "the back of a card",
+  filler: "a filler",
+  tag: "a tag",
+  flip: "a flip",
+  tab: "a tab",
+  embellishment: "an embellishment",
+  "photo-mat": "a mat",
+  overlay: "an overlay",
+};
+
+/** What a phrase that comes twice stands on, where that is not two cards. */
+const onWhat = ({ on, otherOn }: { on: SaidOn; otherOn: SaidOn }): string =>
+  on === "card" && otherOn === "card"
+    ? ""
+    : `, on ${SAID_ON[on]} and ${SAID_ON[otherOn].replace(/^a /, on === otherOn ? "another " : "a ")}`;
+
+function mistakeLine(
+  mistake: Mistake,
+  nameOf: (date: CalendarDate) => string,
+): Pick<MistakeLine, "date" | "card" | "said"> {
   const { date } = mistake;
   switch (mistake.kind) {
     case "twice":
@@ -110,8 +135,8 @@ function mistakeLine(mistake: Mistake, nameOf: (date: CalendarDate) => string): 
         card: null,
         said:
           mistake.other === date
-            ? `“${mistake.phrase}” stands on this page twice.`
-            : `“${mistake.phrase}” stands here and on ${nameOf(mistake.other)}, which lies open beside it.`,
+            ? `“${mistake.phrase}” stands on this page twice${onWhat(mistake)}.`
+            : `“${mistake.phrase}” stands here and on ${nameOf(mistake.other)}, which lies open beside it${onWhat(mistake)}.`,
       };
     case "nameless":
       return { date, card: null, said: `The note asks “${mistake.note}”, and no name is in the words.` };
@@ -132,6 +157,7 @@ type Aggregate = {
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly prints: readonly Print[];
+  readonly photos: ReadonlyMap<string, { readonly capturedAt: string | null; readonly givenDate: CalendarDate | null }>;
 };
 type Text = {
   readonly albumId: string;
@@ -195,13 +221,17 @@ export function wordsView(
   query: string,
   texts: readonly Text[] | null,
 ): WordsView {
-  const { album, days, leaves, layouts, prints } = aggregate;
+  const { album, days, leaves, layouts, prints, photos } = aggregate;
   const { unit } = album;
   const pages = pagesOf({ album, days, leaves, prints });
   const book = readBook(album, pages, leaves, layouts);
   const nameOf = (date: CalendarDate) => {
     const page = pages.find((each) => leadDate(each) === date);
     return page ? pageName(page) : printShort(date);
+  };
+  const takenOf = (photoId: string) => {
+    const photo = photos.get(photoId);
+    return photo ? (photo.givenDate ?? parseDate(photo.capturedAt?.slice(0, 10) ?? "")) : null;
   };
   const found = texts && findAll(texts, query, album.id);
   return {
@@ -212,8 +242,13 @@ export function wordsView(
     found: found?.slice(0, MOST_FOUND) ?? null,
     more: Math.max(0, (found?.length ?? 0) - MOST_FOUND),
     dates: pages.map((page) => ({ date: leadDate(page), said: pageName(page) })),
-    mistakes: mistakesIn(pages, facingPages(book.leaves, pages), people).map((mistake, at) => ({
-      key: `${at}`,
+    mistakes: mistakesIn(pages, {
+      facing: facingPages(book.leaves, pages),
+      people,
+      pieces: wordsOnPieces(book, pages),
+      taken: ({ content }) => content.photos.flatMap(({ photoId }) => takenOf(photoId) ?? []),
+    }).map((mistake, at) => ({
+      ...{ key: `${at}`, dayId: mistake.dayId, slip: mistake.slip },
       ...mistakeLine(mistake, nameOf),
     })),
     days: fromToday(pages, today)

@@ -3,9 +3,11 @@ import { Form, Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
-import { buttonLook } from "#app/parts/button.tsx";
+import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
+import { pendingSent } from "#app/sending/pending.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { JottingList } from "./jotting-list.tsx";
 import { People } from "./people.tsx";
 import type { CardGlance, WordsDay, WordsView } from "./view.ts";
@@ -145,7 +147,12 @@ function FoundList({ view }: { view: WordsView }) {
 }
 
 function Mistakes({ view }: { view: WordsView }) {
-  const { mistakes, albumId, dates } = view;
+  const { albumId, dates } = view;
+  const { state, put } = useOutbox();
+  const left = pendingSent(state, "edit").flatMap(({ dayId, edit }) =>
+    edit.kind === "leave-alone" && edit.on ? [`${dayId} ${edit.slip}`] : [],
+  );
+  const mistakes = view.mistakes.filter(({ dayId, slip }) => !left.includes(`${dayId} ${slip}`));
   return (
     <section aria-label="Mistakes to look at" className="grid gap-2">
       <h2 className="text-lg">Before it is on paper</h2>
@@ -155,12 +162,28 @@ function Mistakes({ view }: { view: WordsView }) {
         </p>
       )}
       <ul className="grid gap-2">
-        {mistakes.map(({ key, date, card, said }) => (
+        {mistakes.map(({ key, date, card, said, dayId, slip }) => (
           <li key={key} className="border-l-4 border-ember pl-3 text-sm">
             <Link className="font-medium hover:text-ember" to={card ? to.card(albumId, card) : to.day(albumId, date)}>
               {dates.find((each) => each.date === date)?.said ?? date}
             </Link>
             <p>{said}</p>
+            <Button
+              small
+              look="quiet"
+              className="-ml-2.5"
+              aria-label={`Leave it so: ${said}`}
+              onClick={() =>
+                put(`${dayId}:leave-alone:${slip}`, {
+                  what: "edit",
+                  dayId,
+                  base: null,
+                  edit: { kind: "leave-alone", slip, on: true },
+                })
+              }
+            >
+              Leave it so
+            </Button>
           </li>
         ))}
       </ul>
