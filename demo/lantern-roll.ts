@@ -4,7 +4,7 @@ import { ticks } from "../core/measure/length.ts";
 import { LETTER } from "../core/measure/sheets.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { RollMark } from "../core/photo/roll.ts";
-import { gangSheets, taskOf } from "../core/sheet/gang.ts";
+import { CUT_STEPS, gangSheets, taskOf } from "../core/sheet/gang.ts";
 import { packSheets } from "../core/sheet/pack/pack.ts";
 import type { PackPlan } from "../core/sheet/pack/task.ts";
 import { barOf, printableOf, trueBars, usualMargin } from "../core/sheet/paper.ts";
@@ -71,9 +71,9 @@ async function fillRoll(db: Db, householdId: string): Promise<void> {
 /** The best sheets for a few prints on Letter, as the Print sheets place would make them. */
 function sheetsFor(uses: readonly { readonly id: string; readonly print: { w: number; h: number } }[]) {
   const bar = barOf("inch");
-  const printable = printableOf(LETTER, trueBars(usualMargin("inch"), bar), bar);
+  const printable = printableOf(LETTER, trueBars(usualMargin("inch"), bar), bar, CUT_STEPS.sixteenth);
   if (!printable) throw new Error("Letter takes prints");
-  const settings = { papers: [{ size: LETTER, printable }], gap: ticks(0), canTurn: true };
+  const settings = { papers: [{ size: LETTER, printable }], gap: ticks(0), canTurn: true, step: CUT_STEPS.sixteenth };
   const wishes = uses.map(({ id, print }) => ({ id, size: { w: ticks(print.w), h: ticks(print.h) } }));
   let plan: PackPlan | null = null;
   for (const found of packSheets(taskOf(wishes, settings))) plan = found;

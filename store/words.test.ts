@@ -157,6 +157,7 @@ describe("a card's words", () => {
       papers: [{ size: LETTER, printable: rect(2032, 2032, LETTER.w - 4064, LETTER.h - 4064) }],
       gap: ticks(0),
       canTurn: true,
+      step: ticks(1),
     };
     const wishes = [{ id: card.id, size: three }];
     let plan: PackPlan | null = null;

@@ -1,12 +1,22 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { tilesOf, writePrintOf } from "../album/tiles.ts";
-import { inches, ticks } from "../measure/length.ts";
+import { inches, millimetres, ticks } from "../measure/length.ts";
 import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
-import { LETTER } from "../measure/sheets.ts";
+import { aSeries, LETTER } from "../measure/sheets.ts";
 import { size } from "../measure/size.ts";
 import type { CutStep } from "./cutting.ts";
-import { canBeParted, type GangedSheet, gangSheets, inParts, type PrintWish, sortByFit, taskOf } from "./gang.ts";
+import {
+  CUT_STEPS,
+  type CutStepName,
+  canBeParted,
+  type GangedSheet,
+  gangSheets,
+  inParts,
+  type PrintWish,
+  sortByFit,
+  taskOf,
+} from "./gang.ts";
 import { packSheets } from "./pack/pack.ts";
 import type { PackPlan } from "./pack/task.ts";
 import { barOf, isPlausible, printableOf, trueBars } from "./paper.ts";
@@ -16,7 +26,9 @@ const by = (w: number, h: number) => size(inches(w), inches(h));
 const ID = "00000000-0000-4000-8000-000000000000";
 const BAR = barOf("inch");
 const printable = printableOf(LETTER, trueBars(inches(1 / 4), BAR), BAR) ?? rect(0, 0, 0, 0);
-const settings = (gap = 0) => ({ papers: [{ size: LETTER, printable }], gap: inches(gap), canTurn: true });
+const settings = (gap = 0, step = ticks(1)) => ({
+  ...{ papers: [{ size: LETTER, printable }], gap: inches(gap), canTurn: true, step },
+});
 
 function ganged(wishes: PrintWish[], gap = 0, spares: PrintWish[] = []): GangedSheet[] {
   let plan: PackPlan | null = null;
@@ -157,6 +169,60 @@ describe("a sheet and its cutting list", () => {
   });
 });
 
+describe("the grid that cuts are laid on", () => {
+  const OFF = [...SIZES, size(millimetres(100), millimetres(150)), size(ticks(33_001), ticks(20_333))];
+  const anyOf = fc
+    .array(fc.integer({ min: 0, max: OFF.length - 1 }), { minLength: 1, maxLength: 12 })
+    .map((picks) => picks.map((pick, at): PrintWish => ({ id: `print-${at}`, size: OFF[pick] ?? by(1, 1) })));
+
+  it("is kept by every measure but that of a print whose own size is off it, on any paper, and prints lose nothing by it", () => {
+    fc.assert(
+      fc.property(
+        anyOf,
+        fc.constantFrom("sixteenth", "half-millimetre"),
+        fc.boolean(),
+        fc.constantFrom(LETTER, aSeries(4)),
+        (wishes, name, withSpares, paper) => {
+          const step = CUT_STEPS[name as CutStepName];
+          const area = printableOf(paper, trueBars(inches(1 / 4), BAR), BAR, step);
+          if (!area) throw new Error("it takes prints");
+          const given = { papers: [{ size: paper, printable: area }], gap: ticks(0), canTurn: true, step };
+          const fitting = sortByFit(wishes, given).fitting;
+          let plan: PackPlan | null = null;
+          for (const found of packSheets(taskOf(fitting, given))) plan = found;
+          const spares = withSpares ? fitting.map((each) => ({ ...each, canTurn: true })) : [];
+          const sheets = plan ? gangSheets(plan, fitting, given, spares) : [];
+          expect(sheets.flatMap(({ prints }) => prints).filter(({ spare }) => !spare).length).toBe(fitting.length);
+          for (const { prints, cuts, waste } of sheets) {
+            for (const { id, at, turned } of prints) {
+              const { size: wanted } = wishes.find((each) => each.id === id) ?? { size: by(1, 1) };
+              expect(turned ? size(at.h, at.w) : size(at.w, at.h)).toEqual(wanted);
+            }
+            const pieces = cutUp(rectOf(paper), cuts);
+            for (const { at } of prints) expect(pieces.some((piece) => same(piece, at))).toBe(true);
+            for (const { axis, line, measure } of cuts) {
+              const isOwnEdge = prints.some(({ at: { x, y, w, h } }) =>
+                axis === "x" ? line === x + w && w % step !== 0 : line === y + h && h % step !== 0,
+              );
+              expect(measure % step === 0 || isOwnEdge).toBe(true);
+            }
+            // Nothing of the paper is lost to the table: prints and what is told as waste lie over nothing of each other.
+            for (const left of waste) for (const { at } of prints) expect(overlap(left, at)).toBeNull();
+          }
+        },
+      ),
+      { numRuns: 40, endOnFailure: true },
+    );
+  });
+
+  it("takes no paper from a print that only just fits", () => {
+    const tight = size(ticks(30_001), ticks(40_001));
+    const papers = [{ size: LETTER, printable: rect(0, 0, tight.w, tight.h) }];
+    const given = { ...settings(), papers, step: CUT_STEPS.sixteenth };
+    expect(taskOf([{ id: "a", size: tight }], given).wanted[0]?.size).toEqual(tight);
+  });
+});
+
 describe("a print larger than any paper", () => {
   it("is told with the largest that fits and the tiles it takes, and keeps nothing else from being laid", () => {
     const sorted = sortByFit(
@@ -180,7 +246,7 @@ describe("a print larger than any paper", () => {
           const paper = [LETTER, by(4, 6), by(5, 7)][at] ?? LETTER;
           return { size: paper, printable: rect(0, 0, paper.w, paper.h) };
         });
-        const given = { papers, gap: ticks(0), canTurn };
+        const given = { papers, gap: ticks(0), canTurn, step: ticks(1) };
         const { tooLarge } = sortByFit([{ id: ID, size: size(ticks(w), ticks(h)) }], given);
         for (const each of tooLarge) {
           if (!canBeParted(each)) continue;

@@ -52,11 +52,16 @@ export const isPlausible = (measured: Length, bar: Length): boolean => Math.abs(
 
 /**
  * The part of a paper that can carry prints, in true lengths: inside the white edge, and no further than a shrinking
- * printer reaches. Null when nothing is left.
+ * printer reaches; it begins where the white edge is cut off at a whole number of steps. Null when nothing is left.
  */
-export function printableOf(paper: Size, printer: Printer, bar: Length): Rect | null {
+export function printableOf(paper: Size, printer: Printer, bar: Length, step: Length = ticks(1)): Rect | null {
   const stretch = stretchOf(printer, bar);
   const reach = (length: Length, by: number) => Math.min(length - printer.margin, Math.floor(length * by));
   const [w, h] = [reach(paper.w, stretch.x) - printer.margin, reach(paper.h, stretch.y) - printer.margin];
-  return w > 0 && h > 0 ? rect(printer.margin, printer.margin, ticks(w), ticks(h)) : null;
+  // The white edge comes off first, measured from the far edge of the paper: it is taken to the next whole step from there.
+  const from = (length: Length) =>
+    printer.margin === 0 ? 0 : length - Math.floor((length - printer.margin) / step) * step;
+  const [x, y] = [from(paper.w), from(paper.h)];
+  const [left, below] = [w - (x - printer.margin), h - (y - printer.margin)];
+  return left > 0 && below > 0 ? rect(ticks(x), ticks(y), ticks(left), ticks(below)) : null;
 }

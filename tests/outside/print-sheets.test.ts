@@ -18,7 +18,7 @@ import type { CalendarDate } from "../../core/month/dates.ts";
 import { AS_IT_COMES, type PictureFacts } from "../../core/photo/crop.ts";
 import { NO_LOOK } from "../../core/photo/look.ts";
 import { cardSheetPages } from "../../core/sheet/card-sheet.ts";
-import { gangSheets, taskOf } from "../../core/sheet/gang.ts";
+import { CUT_STEPS, gangSheets, taskOf } from "../../core/sheet/gang.ts";
 import { packSheets } from "../../core/sheet/pack/pack.ts";
 import type { PackPlan } from "../../core/sheet/pack/task.ts";
 import { barOf, printableOf, trueBars } from "../../core/sheet/paper.ts";
@@ -90,7 +90,12 @@ function sheets(gap: number) {
   const bar = barOf("inch");
   const printable = printableOf(LETTER, trueBars(inches(1 / 4), bar), bar);
   if (!printable) throw new Error("Letter takes prints");
-  const settings = { papers: [{ size: LETTER, printable }], gap: inches(gap), canTurn: true };
+  const settings = {
+    papers: [{ size: LETTER, printable }],
+    gap: inches(gap),
+    canTurn: true,
+    step: CUT_STEPS.sixteenth,
+  };
   const wishes = [by(4, 6), by(3, 4), by(2, 2), by(3, 4)].map((each, at) => ({ id: `print-${at}`, size: each }));
   let plan: PackPlan | null = null;
   for (const found of packSheets(taskOf(wishes, settings))) plan = found;

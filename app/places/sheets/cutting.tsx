@@ -10,8 +10,8 @@ import { Refusal } from "#app/parts/refusal.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import { STEP_CAUTION } from "#app/wording/day.ts";
-import { printNumber, sayLength, type Unit } from "#core/measure/length.ts";
-import { printSize } from "#core/measure/size.ts";
+import { sayLength, type Unit } from "#core/measure/length.ts";
+import { saySize } from "#core/measure/size.ts";
 import type { CutPart, CutStep } from "#core/sheet/cutting.ts";
 import { paperName } from "#core/sheet/paper.ts";
 import { sheetMarkup } from "./sheet-drawing.ts";
@@ -33,7 +33,7 @@ function partSaid(part: CutPart, prints: readonly MadePrint[], unit: Unit): stri
       return "waste";
     case "print": {
       const print = prints[part.print];
-      return `${nameOf(print)}, ${print ? printSize({ w: print.at.w, h: print.at.h }, unit) : ""}, is free`;
+      return `${nameOf(print)}, ${print ? saySize({ w: print.at.w, h: print.at.h }, unit) : ""}, is free`;
     }
     case "cut-on":
       return `a piece with ${part.prints.length} to cut on`;
@@ -149,7 +149,7 @@ export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
                   <span aria-hidden="true">{done.has(index) ? "✓" : ""}</span>
                   <span>
                     {sayLength(each.measure, unit)} from the {FROM[each.from]} edge
-                    <span className="text-quiet"> of {printSize(each.piece, unit)}</span>
+                    <span className="text-quiet"> of {saySize(each.piece, unit)}</span>
                     {done.has(index) && <span className="sr-only">, cut</span>}
                   </span>
                 </button>
@@ -203,7 +203,7 @@ function BigStep({
         Cut {at + 1} of {of}
       </p>
       <h1 className="text-[clamp(3.2rem,7vw,5.2rem)] leading-none tabular-nums">
-        {printNumber(cut.measure, unit)}
+        {sayLength(cut.measure, unit).replace(/″| cm/, "")}
         {unit === "inch" ? (
           <span className="align-top text-[0.6em]">″</span>
         ) : (
@@ -212,7 +212,7 @@ function BigStep({
       </h1>
       <p className="text-2xl leading-snug font-medium">from the {FROM[cut.from]} edge</p>
       <p className="text-lg">
-        Take the piece of {printSize(cut.piece, unit)}; the blade runs{" "}
+        Take the piece of {saySize(cut.piece, unit)}; the blade runs{" "}
         {cut.axis === "x" ? "from top to foot" : "from side to side"}.
       </p>
       <p className="text-lg">
@@ -347,7 +347,7 @@ function Spoiled({
             <button
               type="button"
               aria-pressed={print.state === "spoiled"}
-              aria-label={`${nameOf(print)}, ${printSize({ w: print.at.w, h: print.at.h }, unit)}, spoiled`}
+              aria-label={`${nameOf(print)}, ${saySize({ w: print.at.w, h: print.at.h }, unit)}, spoiled`}
               onClick={() => onMark(print.id, print.state !== "spoiled")}
               className={`min-h-9 rounded-sm border px-3 text-sm ${print.state === "spoiled" ? "border-ember bg-ember text-on-ember line-through" : "border-edge bg-raised hover:border-ember"}`}
             >

@@ -1,6 +1,7 @@
 import { Options } from "#app/parts/options.tsx";
 import { Tick } from "#app/parts/tick.tsx";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import type { CutStepName } from "#core/sheet/gang.ts";
 import { PRINT_PAPERS, type PrintPaperId } from "#core/sheet/paper.ts";
 import type { Choices, Gang } from "./use-gang.ts";
 import { ownPaper } from "./use-gang.ts";
@@ -9,6 +10,12 @@ const GAPS: Record<Unit, readonly Length[]> = {
   inch: [ticks(0), inches(1 / 8), inches(1 / 4)],
   cm: [ticks(0), millimetres(2), millimetres(5)],
 };
+
+const STEPS: readonly (readonly [CutStepName, string])[] = [
+  ["sixteenth", "whole sixteenths of an inch"],
+  ["half-millimetre", "whole half millimetres"],
+  ["anywhere", "the prints’ edges, wherever they are"],
+];
 
 /** Paper, white edge, gap, turning, spares. */
 export function SheetChoices({ gang, unit }: { gang: Gang; unit: Unit }) {
@@ -67,6 +74,16 @@ export function SheetChoices({ gang, unit }: { gang: Gang; unit: Unit }) {
                 [String(gap), gap === 0 ? "nothing: one cut for both" : `${sayLength(gap, unit)} of waste`] as const,
             )}
           />
+        </select>
+      </label>
+      <label className="flex flex-wrap items-center gap-2 text-sm font-medium">
+        Cuts fall on
+        <select
+          className="field w-auto py-1 font-normal"
+          value={choices.step}
+          onChange={(event) => put({ step: event.target.value as CutStepName })}
+        >
+          <Options all={STEPS} />
         </select>
       </label>
       <div className="flex flex-wrap gap-x-4">

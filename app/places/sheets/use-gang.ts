@@ -3,6 +3,8 @@ import { tilesOf } from "#core/album/tiles.ts";
 import { type Length, parseLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Size, size } from "#core/measure/size.ts";
 import {
+  CUT_STEPS,
+  type CutStepName,
   canBeParted,
   type GangedSheet,
   type GangSettings,
@@ -28,6 +30,7 @@ export type Choices = {
   readonly gap: Length;
   readonly canTurn: boolean;
   readonly spares: boolean;
+  readonly step: CutStepName;
 };
 
 export const firstChoices = (unit: Unit): Choices => ({
@@ -37,6 +40,7 @@ export const firstChoices = (unit: Unit): Choices => ({
   gap: ticks(0),
   canTurn: true,
   spares: true,
+  step: unit === "inch" ? "sixteenth" : "half-millimetre",
 });
 
 /** An own paper as typed; null while it is none. */
@@ -51,14 +55,16 @@ function settingsOf(choices: Choices, printer: PrinterView, unit: Unit): GangSet
     const known = PRINT_PAPERS.find((paper) => paper.id === id);
     return known ? [known.size] : own ? [own] : [];
   });
+  const step = CUT_STEPS[choices.step];
   const machine = choices.borderless ? { ...printer, margin: ticks(0) } : printer;
   return {
     papers: sizes.flatMap((paper) => {
-      const printable = printableOf(paper, machine, printer.bar);
+      const printable = printableOf(paper, machine, printer.bar, step);
       return printable ? [{ size: paper, printable }] : [];
     }),
     gap: choices.gap,
     canTurn: choices.canTurn,
+    step,
   };
 }
 
