@@ -6,6 +6,7 @@ import { MOST_BYTES } from "../core/photo/roll.ts";
 import { type Traits, traitsOf } from "../core/photo/traits.ts";
 import type { NewPhoto, PictureMime } from "../store/photo.ts";
 import { kindOf, MOST_PIXELS, openPicture } from "./decode.ts";
+import { ownWordsOf } from "./own-words.ts";
 
 /** Long sides of the screen versions, in pixels; a picture smaller than one is never enlarged. */
 export const VERSION_SIDES = [1600, 480, 96] as const;
@@ -59,12 +60,16 @@ export async function readPicture(bytes: Buffer, name: string): Promise<ReadPict
   if (!header || !mime) return { ok: false, reason: looksLikePicture(bytes) ? "damaged" : "not-a-picture" };
   if (header.width * header.height > MOST_PIXELS) return { ok: false, reason: "too-many-pixels" };
   // A TIFF is its own notes; the others carry a block of them.
-  const [read, notes] = await Promise.all([
+  const [read, notes, ownWords] = await Promise.all([
     versionsOf(bytes, mime).catch(() => null),
     cameraNotes(mime === "image/tiff" ? bytes : header.exif),
+    ownWordsOf(bytes, header.exif && tiffOf(header.exif)),
   ]);
   if (!read) return { ok: false, reason: "damaged" };
-  return { ok: true, photo: { sha256: hashOf(bytes), mime, bytes, name: name.slice(0, 200), ...read, ...notes } };
+  return {
+    ok: true,
+    photo: { sha256: hashOf(bytes), mime, bytes, name: name.slice(0, 200), ...read, ...notes, ownWords },
+  };
 }
 
 /** The first bytes of the kinds of file that are taken in, to tell a damaged picture from something else. */

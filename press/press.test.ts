@@ -91,6 +91,26 @@ describe("a picture handed in", () => {
     for (const version of sizes) expect(version.exif ?? version.xmp).toBeUndefined();
   });
 
+  it("brings the words somebody wrote into it, however they are kept there, and none that only the camera wrote", async () => {
+    const said = async (bytes: Buffer) => {
+      const read = await readPicture(bytes, "a.jpg");
+      if (!read.ok) throw new Error(read.reason);
+      return read.photo.ownWords;
+    };
+    const described = (ImageDescription: string) => plain().withExif({ IFD0: { ImageDescription } });
+    expect(await said(await plain().jpeg().toBuffer())).toBe("");
+    expect(await said(await described("  Ice on the rail. ").jpeg().toBuffer())).toBe("Ice on the rail.");
+    expect(await said(await described("Ice on the rail.").webp().toBuffer())).toBe("Ice on the rail.");
+    for (const written of ["SOME MAKER DIGITAL CAMERA", "ANOTHER DSC", "Screenshot"])
+      expect(await said(await described(written).jpeg().toBuffer())).toBe("");
+    // Exif 2.32: a comment with its alphabet before it. XMP specification part 1: a description in several tongues.
+    const comment = { IFD2: { UserComment: "Gulls on the ice." } };
+    expect(await said(await plain().withExif(comment).jpeg().toBuffer())).toBe("Gulls on the ice.");
+    const rdf = "http://www.w3.org/1999/02/22-rdf-syntax-ns#";
+    const xmp = `<?xpacket begin="" id="W5M0MpCehiHzreSzNTczkc9d"?><x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="${rdf}"><rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:description><rdf:Alt><rdf:li xml:lang="x-default">The tide was late.</rdf:li></rdf:Alt></dc:description></rdf:Description></rdf:RDF></x:xmpmeta><?xpacket end="w"?>`;
+    expect(await said(await plain().withXmp(xmp).jpeg().toBuffer())).toBe("The tide was late.");
+  });
+
   it("has no date when the camera wrote none, or a date that no calendar has", async () => {
     for (const DateTimeOriginal of ["0000:00:00 00:00:00", "2026:13:40 10:00:00", "    :  :     :  :  "]) {
       const read = await readPicture(await plain().withExif({ IFD2: { DateTimeOriginal } }).jpeg().toBuffer(), "a.jpg");

@@ -22,6 +22,8 @@ export type NewPhoto = {
   readonly capturedAt: string | null;
   readonly offset: string | null;
   readonly hasPlace: boolean;
+  /** What somebody wrote into the picture itself; empty where nobody did. */
+  readonly ownWords: string;
   readonly versions: readonly { readonly longSide: number; readonly bytes: Buffer }[];
   readonly traits: Traits;
 };

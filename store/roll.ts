@@ -170,6 +170,26 @@ export async function freePictures(
   }));
 }
 
+/** What somebody wrote into a picture, and when it was taken. */
+export type PictureWords = { readonly photoId: string; readonly text: string; readonly at: string };
+
+/** The words that stand in the descriptions of the pictures taken on these dates, by the camera's clock. */
+export async function pictureWords(db: Reader, householdId: string, dates: readonly string[]): Promise<PictureWords[]> {
+  if (dates.length === 0) return [];
+  const taken = sql<string>`coalesce(${photo.givenDate}::text, left(${photo.capturedAt}, 10))`;
+  const rows = await db
+    .select({ photoId: photo.id, text: photo.ownWords, capturedAt: photo.capturedAt, date: taken })
+    .from(photo)
+    .where(
+      and(eq(photo.householdId, householdId), onTheRoll(db), inArray(taken, [...dates]), sql`${photo.ownWords} <> ''`),
+    )
+    .orderBy(asc(photo.capturedAt));
+  return rows.map(({ capturedAt, date, ...row }) => {
+    const isOfDay = capturedAt?.startsWith(date) ?? false;
+    return { ...row, at: `${date}T${isOfDay ? capturedAt?.slice(11, 16) : "12:00"}` };
+  });
+}
+
 /** Which of these contents, by hash, the household has already on its roll. */
 export async function knownPictures(db: Reader, householdId: string, hashes: readonly string[]): Promise<string[]> {
   if (hashes.length === 0) return [];

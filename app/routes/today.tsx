@@ -61,7 +61,7 @@ export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Pr
 
 export default function TodayRoute({ loaderData }: Route.ComponentProps) {
   const root = useRouteLoaderData<typeof rootLoader>("root");
-  useKeptToday();
+  useKeptToday(loaderData);
   useEffect(() => {
     shown = loaderData;
   }, [loaderData]);

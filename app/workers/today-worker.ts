@@ -66,7 +66,14 @@ async function keepAll(addresses: readonly string[]): Promise<void> {
 scope.addEventListener("install", (event) => event.waitUntil(scope.skipWaiting()));
 scope.addEventListener("activate", (event) => event.waitUntil(scope.clients.claim()));
 scope.addEventListener("message", (event) => {
-  const { keep } = event.data as { keep?: unknown };
+  const { keep, renew } = event.data as { keep?: unknown; renew?: unknown };
+  if (renew === true)
+    event.waitUntil(
+      page(new Request("/today")).then(
+        () => undefined,
+        () => undefined,
+      ),
+    );
   if (Array.isArray(keep))
     event.waitUntil(keepAll(keep.filter((each) => typeof each === "string")).catch(() => undefined));
 });

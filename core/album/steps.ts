@@ -1,3 +1,4 @@
+import { headingsIn, isWritten } from "../words/headings.ts";
 import type { Face, LeafStep, SideStep } from "./leaf.ts";
 import { type Binding, type DayContent, type Part, STEPS, type Step } from "./model.ts";
 import { firstFitSide, firstPage, type PageLeaf, type PageSide } from "./page-leaves.ts";
@@ -151,14 +152,18 @@ const waitsFor = (keeps: "photo" | "card", { waived }: PageContent, leaves: read
   !waived.includes(keeps === "photo" ? "photos" : "words") &&
   leaves.some(({ sides }) => sides.some(({ rooms }) => rooms.includes(keeps)));
 
-const factsOf = (content: PageContent, leaves: readonly PageLeaf[], made: Made): Facts => ({
-  ...made,
-  chosen: content.photos.length > 0 && !waitsFor("photo", content, leaves),
-  written:
-    content.cards.length > 0 &&
-    content.cards.every(({ text, back }) => `${text}${back}`.trim() !== "") &&
-    !waitsFor("card", content, leaves),
-});
+function factsOf(content: PageContent, leaves: readonly PageLeaf[], made: Made): Facts {
+  const { photos, cards, prompt } = content;
+  const headings = headingsIn(prompt.text);
+  return {
+    ...made,
+    chosen: photos.length > 0 && !waitsFor("photo", content, leaves),
+    written:
+      cards.length > 0 &&
+      cards.every(({ text, back }) => isWritten(`${text}\n${back}`, headings)) &&
+      !waitsFor("card", content, leaves),
+  };
+}
 
 /**
  * The steps that follow from what a page's worth of days holds and the leaves it has sides of, in the order of the work:

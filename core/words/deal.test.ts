@@ -150,8 +150,17 @@ describe("a deck written down", () => {
   const anySlip = fc.record({
     text: fc
       .string({ unit: "grapheme", minLength: 1, maxLength: 80 })
-      .map((text) => text.replace(/\s+/g, " ").trim())
-      .filter((text) => text !== "" && !text.endsWith("\\") && !/^(text|prompt|technique|cue)$/i.test(text)),
+      .map((text) =>
+        text
+          .replace(/[^\S\n]+/g, " ")
+          .replace(/ ?\n ?/g, "\n")
+          .replace(/\n{3,}/g, "\n\n")
+          .trim(),
+      )
+      .filter(
+        (text) =>
+          text !== "" && !text.includes("\r") && !text.endsWith("\\") && !/^(text|prompt|technique|cue)$/i.test(text),
+      ),
     kind: fc
       .string({ unit: fc.constantFrom(..."abc |"), maxLength: 8 })
       .map((kind) => kind.replace(/\s+/g, " ").trim()),
@@ -166,6 +175,12 @@ describe("a deck written down", () => {
         expect(readLines(writeLines(slips))).toEqual({ slips, troubles: [], head: null });
       }),
     );
+    // Line breaks are a slip's own, and a backslash is one.
+    const lines = { text: "Three things\nSeen\nHeard\\now \\| or \\\\never", kind: "", on: ANY_DAY };
+    expect(readRows(deckRows([lines]), true).slips).toEqual([lines]);
+    expect(readLines(writeLines([lines])).slips).toEqual([lines]);
+    expect(writeLines([lines]).trim().split("\n")).toHaveLength(1);
+    expect(readRows([["  Seen \r\n\r\n\r\n  heard  it "]], false).slips[0]?.text).toBe("Seen\n\nheard it");
     for (const on of [ANY_DAY, { kind: "date", date: "12-24" }, { kind: "weekdays", days: [6, 7] }] as const)
       expect(readOn(writeOn(on))).toEqual(on);
   });

@@ -63,6 +63,15 @@ export function isHead(row: readonly string[], least = 1): boolean {
   );
 }
 
+/** A slip's words, with its own line breaks and no other room between them than one space, or one empty line. */
+const slipText = (written: string): string =>
+  written
+    .replace(/\r\n?/g, "\n")
+    .replace(/[^\S\n]+/g, " ")
+    .replace(/ ?\n ?/g, "\n")
+    .replace(/\n{3,}/g, "\n\n")
+    .trim();
+
 /** A deck from rows of text, kind and day. What is wrong with a row is told, and the row left out. */
 export function readRows(rows: readonly (readonly string[])[], mayHaveHead: boolean): ReadDeck {
   const slips: WrittenSlip[] = [];
@@ -77,7 +86,7 @@ export function readRows(rows: readonly (readonly string[])[], mayHaveHead: bool
   for (const [at, row] of rows.entries()) {
     if (named && at === 0) continue;
     const line = at + 1;
-    const text = (row[textAt] ?? "").replace(/\s+/g, " ").trim();
+    const text = slipText(row[textAt] ?? "");
     if (text === "") continue;
     const said = (row[onAt] ?? "").trim();
     const on = readOn(said);
@@ -98,11 +107,21 @@ export function readRows(rows: readonly (readonly string[])[], mayHaveHead: bool
 }
 
 const UNESCAPED = /(?<!\\)\|/;
+const unescaped = (cell: string): string =>
+  cell.replace(/\\([\\n|])/g, (_, letter: string) => (letter === "n" ? "\n" : letter));
+const escaped = (cell: string): string =>
+  cell
+    .replace(/\\(?=[\\n|\n])/g, "\\\\")
+    .replaceAll("|", "\\|")
+    .replaceAll("\n", "\\n");
 
-/** A deck from plain text: a slip a line; after upright strokes its kind, and the days it is for. */
+/**
+ * A deck from plain text: a slip a line; after upright strokes its kind, and the days it is for. A line break within a slip
+ * is written as a backslash and an n.
+ */
 export const readLines = (text: string): ReadDeck =>
   readRows(
-    text.split(/\r\n?|\n/).map((line) => line.split(UNESCAPED).map((cell) => cell.replaceAll("\\|", "|"))),
+    text.split(/\r\n?|\n/).map((line) => line.split(UNESCAPED).map(unescaped)),
     false,
   );
 
@@ -114,7 +133,7 @@ export const deckRows = (slips: readonly WrittenSlip[]): string[][] => [
 /** A deck as plain text, as `readLines` reads it. */
 export function writeLines(slips: readonly WrittenSlip[]): string {
   const line = ({ text, kind, on }: WrittenSlip) => {
-    const cells = [text, kind, writeOn(on)].map((cell) => cell.replaceAll("|", "\\|"));
+    const cells = [text, kind, writeOn(on)].map(escaped);
     while (cells.at(-1) === "") cells.pop();
     return cells.join(" | ");
   };

@@ -78,6 +78,8 @@ export const photo = pgTable(
     capturedAt: text("captured_at"),
     offset: text("utc_offset"),
     hasPlace: boolean("has_place").notNull(),
+    /** What somebody wrote into the picture itself. */
+    ownWords: text("own_words").notNull().default(""),
     /** The day a keeper gave it, because the camera wrote none or a wrong one. */
     givenDate: date("given_date", { mode: "string" }).$type<CalendarDate>(),
     star: boolean("star").notNull().default(false),

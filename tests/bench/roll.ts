@@ -36,6 +36,7 @@ export async function fillRoll(db: Db): Promise<void> {
         width: 1400,
         height: 1050,
         hasPlace: false,
+        ownWords: "",
         capturedAt: new Date(Date.UTC(2026, 0, 1, 8) + at * 4_200_000).toISOString().slice(0, 19),
       })),
     );

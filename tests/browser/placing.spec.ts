@@ -1,3 +1,4 @@
+import sharp from "sharp";
 import { expect, type Page, test } from "./browser-test.ts";
 import { newDecember, newKeeper, PHONE, photo, saved } from "./keeper.ts";
 
@@ -114,6 +115,36 @@ test("on a phone what is chosen, and where it can go, stays in sight over the ro
   await saved(page);
   await page.goto(`${album}/days/2026-12-09`);
   await expect(page.getByText("1 on this day")).toBeVisible();
+});
+
+test("what somebody wrote into a picture is offered as a jotting of its day; a prompt with parts gives a card with them", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/photos`);
+  const buffer = await sharp(await photo("2026-12-09"))
+    .keepExif()
+    .withExifMerge({ IFD0: { ImageDescription: "Ice on the rail, gulls on the ice." } })
+    .jpeg()
+    .toBuffer();
+  await page.locator("input[type=file]").first().setInputFiles({ name: "P0.jpg", mimeType: "image/jpeg", buffer });
+  await expect(page.locator("[data-photo]")).toHaveCount(1);
+  await page.goto(`${album}/days/2026-12-09`);
+  await expect(page.getByText("Ice on the rail, gulls on the ice.")).toBeVisible();
+  await page.getByRole("button", { name: "Jot it down for this day" }).click();
+  await expect(page.getByRole("list", { name: "Jotted on the day" })).toContainText(
+    "Ice on the rail, gulls on the ice.",
+  );
+  await expect(page.getByRole("button", { name: "Jot it down for this day" })).toHaveCount(0);
+
+  await page.getByLabel("Prompt", { exact: true }).fill("Three things from this minute.\nSeen\nHeard");
+  await page.getByRole("button", { name: "A card with the prompt’s headings" }).click();
+  await expect(page.getByLabel("Words of card 1")).toHaveValue("Seen\n\nHeard\n");
+  // Headings alone are no words yet.
+  await expect(page.getByLabel("Words written")).not.toBeChecked();
+  await page.getByLabel("Words of card 1").fill("Seen\nIce\n\nHeard\n");
+  await expect(page.getByLabel("Words written")).toBeChecked();
 });
 
 test("another picture comes in the place of one: from the day, from its print, from the whole roll", async ({

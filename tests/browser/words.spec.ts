@@ -5,7 +5,11 @@ import { expect, type Page, test } from "./browser-test.ts";
 import { addCard, base, newDecember, newKeeper, openFind, PASSPHRASE, PHONE, photo, saved, signIn } from "./keeper.ts";
 
 const field = (page: Page) => page.getByLabel("Jot it down");
-const jotted = (page: Page) => page.getByRole("region", { name: "Jotted on this day" }).getByRole("listitem");
+const jotted = (page: Page) =>
+  page
+    .getByRole("region", { name: "Jotted on this day" })
+    .getByRole("list", { name: "Jottings" })
+    .getByRole("listitem");
 
 test("on a phone, three lines and a photo are jotted in three acts, and are on their day", async ({ openWindow }) => {
   const page = await openWindow(PHONE);
@@ -21,6 +25,7 @@ test("on a phone, three lines and a photo are jotted in three acts, and are on t
   // Twenty seconds from an empty field to being at home, with a server that reads the picture on the way.
   await expect(page.getByText("Kept, and at home.")).toBeVisible({ timeout: 20_000 });
   await expect(jotted(page)).toHaveCount(1);
+  await expect(page.getByRole("list", { name: "Pictures of this day" }).getByRole("img")).toHaveCount(1);
   await expect(field(page)).toHaveValue("");
   // A second one is thought better of: taken back where the thumb is, and said so.
   await field(page).fill("Or twenty-five.");
@@ -100,6 +105,12 @@ test("without a connection today opens, keeps what is jotted, and sends it once 
       }),
     )
     .toBe(true);
+  // What was kept at home is on the page that is kept, too.
+  await expect
+    .poll(() =>
+      page.evaluate(async () => (await (await caches.match("/today"))?.text())?.includes("Before the line went.")),
+    )
+    .toBe(true);
   await server.stop();
 
   await field(page).fill("While it was gone.");
@@ -110,6 +121,7 @@ test("without a connection today opens, keeps what is jotted, and sends it once 
   await expect(field(page)).toHaveValue("Half a sentence");
   await expect(page.getByText("On this phone, not home yet.", { exact: false })).toBeVisible();
   await expect(page.getByText("While it was gone.")).toBeVisible();
+  await expect(page.getByText("Before the line went.")).toBeVisible();
 
   server = await startServer(process.env.BROWSER_DATABASE_URL ?? "", Number(port));
   await expect(page.getByText("not home yet", { exact: false })).toHaveCount(0, { timeout: 20_000 });

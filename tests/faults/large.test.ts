@@ -68,6 +68,7 @@ describe.runIf(process.env.HEARTH_LARGE === "1")("an archive of five gigabytes",
         capturedAt: null,
         offset: null,
         hasPlace: false,
+        ownWords: "",
         versions: [{ longSide: 480, bytes: head }],
         traits: { fingerprint: "0", sharpness: 1, focus: { x: 1, y: 1 }, light: [], busy: [], colours: [] } as never,
       });

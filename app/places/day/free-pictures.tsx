@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { Link, useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { Button } from "#app/parts/button.tsx";
 import { carry } from "#app/parts/carried.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { Tools } from "#app/parts/tools.tsx";
@@ -19,7 +20,12 @@ export type FreePicture = {
   readonly time: string | null;
   readonly look: Look;
 };
-export type FreeForDay = { readonly own: readonly FreePicture[]; readonly banked: readonly FreePicture[] };
+export type FreeForDay = {
+  readonly own: readonly FreePicture[];
+  readonly banked: readonly FreePicture[];
+  /** What stands in the descriptions of its pictures and was not jotted yet. */
+  readonly words: readonly { readonly photoId: string; readonly text: string; readonly at: string }[];
+};
 
 /** How many banked ones are offered beside a day's own. */
 const MOST_BANKED = 6;
@@ -58,8 +64,16 @@ export function FreePictures({
     onPut?.();
   };
   const way = instead ? `in place of ${instead.said}` : "on this day";
+  const jotted = pendingSent(state, "edit").flatMap(({ edit }) =>
+    edit.kind === "add-jotting" ? [edit.jotting.text] : [],
+  );
+  const jot = (text: string, at: string) => {
+    const jotting = { id: newId(), text, at, privateUntil: null };
+    put(`${dayId}:jotting:${jotting.id}`, { what: "edit", dayId, base: null, edit: { kind: "add-jotting", jotting } });
+  };
   const free = (all: readonly FreePicture[]) => all.filter(({ id }) => !onTheirWay.has(id));
   const [own, banked] = [free(data?.own ?? []), free(data?.banked ?? []).slice(0, MOST_BANKED)];
+  const words = (data?.words ?? []).filter(({ text }) => !jotted.includes(text));
   const row = (name: string, pictures: readonly FreePicture[], isSaid = true) =>
     pictures.length > 0 && (
       <div className="grid gap-1">
@@ -85,6 +99,19 @@ export function FreePictures({
   return (
     <div className="grid gap-2">
       {row("Taken this day, on no page yet", own)}
+      {!instead &&
+        words.map(({ photoId, text, at }) => (
+          <div key={photoId} className="grid gap-1 border-l-4 border-ring-words pl-3 text-sm">
+            <p>
+              <span className="text-quiet">A picture of {at.slice(11)} says:</span> “{text}”
+            </p>
+            <div>
+              <Button small onClick={() => jot(text, at)}>
+                Jot it down for this day
+              </Button>
+            </div>
+          </div>
+        ))}
       {banked.length > 0 && (
         // Of a day that has pictures of its own they are asked for, and in nobody's way.
         <details open={instead !== null || (isBare && own.length === 0)}>

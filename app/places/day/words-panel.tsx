@@ -9,6 +9,7 @@ import { CARD_SIZES } from "#core/album/formats.ts";
 import { newCard } from "#core/album/model.ts";
 import { printSize } from "#core/measure/size.ts";
 import { countWords } from "#core/words/count.ts";
+import { headingsIn, underHeadings } from "#core/words/headings.ts";
 import { KeptText } from "./kept-fields.tsx";
 import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
@@ -20,6 +21,7 @@ export function WordsPanel({ view }: { view: DayView }) {
   const cards = view.parts.flatMap((part) => part.content.cards.map((card) => ({ part, card })));
   const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
   const [usual] = CARD_SIZES;
+  const headings = headingsIn(view.parts.find(({ content }) => content.prompt.text !== "")?.content.prompt.text ?? "");
   const jotted = view.parts.flatMap(({ content }) => content.jottings);
   return (
     <Panel
@@ -108,6 +110,23 @@ export function WordsPanel({ view }: { view: DayView }) {
         >
           {cards.length === 0 ? "Add a card" : "Another card"}
         </Button>
+        {headings.length > 0 && (
+          <Button
+            small
+            onClick={() => {
+              const id = newId();
+              if (usual)
+                put(`${first.id}:add:${id}`, {
+                  what: "edit",
+                  dayId: first.id,
+                  base: null,
+                  edit: { kind: "add-card", card: newCard(id, usual, underHeadings(headings)) },
+                });
+            }}
+          >
+            A card with the prompt’s headings
+          </Button>
+        )}
         {cards.length === 0 && <Without day={first} part="words" />}
       </div>
     </Panel>

@@ -2,6 +2,7 @@ import { Camera, X } from "lucide-react";
 import { type RefObject, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
@@ -278,22 +279,38 @@ function Jotted({
   const waits = new Set(waiting.map(({ id }) => id));
   const home = day.jottings.filter(({ id }) => !waits.has(id)).map((jotting) => ({ ...jotting, pictures: 0 }));
   const all = [...home, ...waiting].sort((a, b) => (a.at < b.at ? -1 : 1));
-  if (all.length === 0) return <p className="text-sm text-quiet">Nothing jotted on this day yet.</p>;
+  if (all.length + day.photos.length === 0)
+    return <p className="text-sm text-quiet">Nothing jotted on this day yet.</p>;
   return (
-    <ul className="grid gap-1.5">
-      {all.map(({ id, at, text, pictures }) => (
-        <li key={id} className="grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2">
-          <time dateTime={at} className="text-sm text-quiet tabular-nums">
-            {at.slice(11)}
-          </time>
-          <p className="whitespace-pre-wrap">
-            {text}
-            {pictures > 0 && ` ${pictures === 1 ? "One picture" : `${pictures} pictures`}.`}
-            {waits.has(id) && <span className="text-sm text-quiet"> On this phone, not home yet.</span>}
-          </p>
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul aria-label="Jottings" className="grid gap-1.5">
+        {all.map(({ id, at, text, pictures }) => (
+          <li key={id} className="grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2">
+            <time dateTime={at} className="text-sm text-quiet tabular-nums">
+              {at.slice(11)}
+            </time>
+            <p className="whitespace-pre-wrap">
+              {text}
+              {pictures > 0 && ` ${pictures === 1 ? "One picture" : `${pictures} pictures`}.`}
+              {waits.has(id) && <span className="text-sm text-quiet"> On this phone, not home yet.</span>}
+            </p>
+          </li>
+        ))}
+      </ul>
+      {day.photos.length > 0 && (
+        <ul aria-label="Pictures of this day" className="flex flex-wrap gap-1.5">
+          {day.photos.map(({ id, photoId, alt, look }) => (
+            <li key={id}>
+              <img
+                src={pictureAddress(photoId, 480, look)}
+                alt={alt || "A picture, not described yet"}
+                className="h-16 w-auto"
+              />
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import { pageName } from "#app/places/album/view.ts";
 import type { Jotting, Step } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, monthName, printShort, weekdayName } from "#core/month/dates.ts";
+import type { Look } from "#core/photo/look.ts";
 
 export type TodayDay = {
   readonly date: CalendarDate;
@@ -13,7 +14,13 @@ export type TodayDay = {
   readonly prompt: string;
   readonly technique: string;
   readonly jottings: readonly Jotting[];
-  readonly photos: number;
+  /** The pictures of the day, with words or without. */
+  readonly photos: readonly {
+    readonly id: string;
+    readonly photoId: string;
+    readonly alt: string;
+    readonly look: Look;
+  }[];
   /** What is still to do on its page, in the order of the work. */
   readonly toDo: readonly { readonly step: Step; readonly minutes: number }[];
 };
@@ -51,7 +58,7 @@ export function todayDays(aggregate: AlbumRead): TodayDay[] {
         prompt: page.content.prompt.text,
         technique: page.content.technique.text,
         jottings: day.content.jottings,
-        photos: page.content.photos.length,
+        photos: day.content.photos.map(({ id, photoId, alt, picture }) => ({ id, photoId, alt, look: picture.look })),
         toDo: page.steps.flatMap(({ step, minutes, done }) => (done ? [] : [{ step, minutes }])),
       })),
     );
