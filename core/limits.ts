@@ -58,6 +58,7 @@ export const LIMITS = {
   archivePhotos: { most: 20_000, why: "more than a household takes in a year" },
   // Texts
   ownWords: { most: 2000, why: "of a picture's own description: what is longer is a program's doing, not a person's" },
+  printedOn: { most: 20, why: "things printed on one picture; more hide it" },
   slipKey: { most: 600, why: "of a slip in the words that is left alone: its kind and the words it is about" },
   leftAlone: { most: 200, why: "slips on one day; nobody has made so many" },
   lettersLookedThrough: { most: 20_000, why: "of one text; the largest card holds some three thousand" },

@@ -64,6 +64,7 @@ export function dayOf(
       alt,
       crop: AS_IT_COMES,
       picture: UNKNOWN_PICTURE,
+      onIt: [],
       privateUntil: null,
     })),
     cards: (story.cards ?? []).map(({ size, text }) => newCard(randomUUID(), size, text)),

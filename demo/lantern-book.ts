@@ -67,7 +67,13 @@ async function onFrontMatter(db: Db, author: Author, titlePage: string, note: st
   if (!tower) return [[], words];
   const photo = {
     ...{ id: randomUUID(), photoId: tower.id, alt: "The signal tower, lit" },
-    ...{ print: { w: inches(3), h: inches(4) }, crop: AS_IT_COMES, picture: factsOf(tower), privateUntil: null },
+    ...{
+      print: { w: inches(3), h: inches(4) },
+      crop: AS_IT_COMES,
+      picture: factsOf(tower),
+      onIt: [],
+      privateUntil: null,
+    },
   };
   await save(titlePage, { kind: "add-photo", photo });
   return [[lies(photo.id, { kind: "photo", use: photo.id, cut: null }, 1.5, 0.75)], words];

@@ -110,11 +110,12 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
         setting: card.setting && (structuredClone(card.setting) as never),
       })),
       jottings: [...content.jottings],
-      photos: content.photos.map(({ id: use, photoId, print, alt, crop, privateUntil }) => ({
+      photos: content.photos.map(({ id: use, photoId, print, alt, crop, onIt, privateUntil }) => ({
         id: use,
         print,
         alt,
         crop,
+        onIt: [...onIt],
         privateUntil,
         sha256: hashOfPhoto(photoId),
       })),

@@ -85,6 +85,7 @@ function contentOf(row: DayRow): DayContent {
       alt: use.alt,
       crop: cropOf(use),
       picture: factsOf(use.photo),
+      onIt: use.onIt,
       privateUntil: use.privateUntil,
     })),
     cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
@@ -142,7 +143,7 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     at,
     privateUntil,
   })),
-  photos: content.photos.map(({ id, photoId, print, alt, crop, privateUntil }, position) => ({
+  photos: content.photos.map(({ id, photoId, print, alt, crop, onIt, privateUntil }, position) => ({
     id,
     dayId,
     position,
@@ -155,6 +156,7 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     slideY: crop.slide.y,
     closer: crop.closer,
     border: crop.border,
+    onIt: [...onIt],
     privateUntil,
   })),
 });

@@ -38,7 +38,8 @@ export async function keepOrder(
     if (!locked) return { ok: false, reason: "not-found" };
     const wanted = new Map(
       standings(locked.pages, locked.prints)
-        .filter(({ standing }) => standing.kind === "wanted")
+        // What is printed on a picture is made here: a lab gets pictures.
+        .filter(({ use, standing }) => standing.kind === "wanted" && use.onIt.length === 0)
         .map(({ use }) => [use.id, use]),
     );
     if (uses.length === 0 || !uses.every((id) => wanted.has(id))) return { ok: false, reason: "changed-since" };

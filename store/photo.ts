@@ -103,6 +103,7 @@ export const newUse = (id: string, { id: photoId, facts }: Pick<KeptPhoto, "id" 
   alt: "",
   crop: AS_IT_COMES,
   picture: facts,
+  onIt: [],
   privateUntil: null,
 });
 

@@ -49,7 +49,16 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
       for (const { photoId, print, place } of mine) {
         const picture = known.get(photoId);
         if (!picture) continue;
-        const use = { id: randomUUID(), photoId, print, alt: "", crop: AS_IT_COMES, picture, privateUntil: null };
+        const use = {
+          id: randomUUID(),
+          photoId,
+          print,
+          alt: "",
+          crop: AS_IT_COMES,
+          picture,
+          onIt: [],
+          privateUntil: null,
+        };
         const applied = applyEdit(content, { kind: "add-photo", photo: use }, found.binding);
         if (!applied.ok) continue;
         content = applied.content;

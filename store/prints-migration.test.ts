@@ -35,7 +35,7 @@ it("a print of before is known again as one of the picture that its use had, als
   await insert("photo", { id: photo, household_id: household, sha256, name: "a.jpg", has_place: false, ...size });
   await insert("day_photo", { id: use, day_id: day, photo_id: photo, position: 0, w: 48_768, h: 32_512, alt: "" });
   const picture = { ...size, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
-  const now = madeAs({ photoId: photo ?? "", crop: AS_IT_COMES, picture });
+  const now = madeAs({ photoId: photo ?? "", crop: AS_IT_COMES, picture, onIt: [] });
   const then = now.split(" ").slice(2).join(" ");
   const lies = { x: 0, y: 0, w: 48_768, h: 32_512, turned: false, spare: false };
   await insert("print", { album_id: album, use_id: use, place: 0, ...lies, made_as: then, state: "trimmed" });

@@ -116,6 +116,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
                   alt: "",
                   crop: AS_IT_COMES,
                   picture: UNKNOWN_PICTURE,
+                  onIt: [],
                   privateUntil: null,
                 })),
               },

@@ -38,7 +38,9 @@ import { AS_IT_COMES, type PrintCrop, UNKNOWN_PICTURE } from "../core/photo/crop
 import {
   ALIGNS,
   type CardSetting,
+  LEAST_SIZE,
   type Lettering,
+  MOST_SIZE,
   PITCHES,
   SPACINGS,
   STAMP_SETS,
@@ -46,6 +48,7 @@ import {
   STOCKS,
   TYPED_IN,
 } from "../core/words/lettering.ts";
+import { ON_KINDS, type PrintedOn, TONES } from "../core/words/printed-on.ts";
 
 /** What a leaf is: plain paper of the album's size, but for what is said. */
 export const makeOf = (change: Partial<LeafMake> = {}): LeafMake => ({ ...PLAIN_PAPER, ...change });
@@ -58,7 +61,7 @@ export const leavesOn = (dayId: string, ...makes: readonly Partial<LeafMake>[]):
 export const TAG: Partial<LeafMake> = { insert: "tag", size: { w: inches(2), h: inches(4) } };
 
 /** A use of a picture as it comes. */
-export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE, privateUntil: null };
+export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE, onIt: [], privateUntil: null };
 
 /** Arbitrary days and albums for property tests. */
 const anyId = fc.uuid();
@@ -122,6 +125,28 @@ export const anySetting: fc.Arbitrary<CardSetting> = fc.record(
   { noNullPrototype: true },
 );
 
+/** Anything that may be printed on a picture. */
+const anyOnIt: fc.Arbitrary<PrintedOn> = fc.record(
+  {
+    id: anyId,
+    kind: fc.constantFrom(...ON_KINDS),
+    text: anyText,
+    typeface: fc.constantFrom(...TYPED_IN),
+    size: fc.integer({ min: LEAST_SIZE, max: MOST_SIZE }),
+    tone: fc.constantFrom(...TONES),
+    at: fc.record(
+      {
+        x: anyPart,
+        y: anyPart,
+        w: fc.integer({ min: 1, max: 40_000 }).map(ticks),
+        h: fc.integer({ min: 1, max: 40_000 }).map(ticks),
+      },
+      { noNullPrototype: true },
+    ),
+  },
+  { noNullPrototype: true },
+);
+
 export const anyContent: fc.Arbitrary<DayContent> = fc
   .record({
     title: anyText,
@@ -138,6 +163,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
         alt: anyText,
         crop: anyCrop,
         picture: fc.constant(UNKNOWN_PICTURE),
+        onIt: fc.array(anyOnIt, { maxLength: 2 }),
         privateUntil: fc.option(anyDate),
       }),
       { maxLength: 4 },

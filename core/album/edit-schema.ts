@@ -3,7 +3,7 @@ import { LIMITS } from "../limits.ts";
 import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
-import { CARD_SETTING } from "../words/setting-schema.ts";
+import { CARD_SETTING, printedOnSchema } from "../words/setting-schema.ts";
 import { LINE, TEXT, textOf } from "../words/text-schema.ts";
 import type { DayEdit } from "./edit.ts";
 import { NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
@@ -67,6 +67,7 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("photo-alt"), id: ID, alt: LINE }),
   z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
   z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),
+  z.object({ kind: z.literal("photo-on-it"), id: ID, onIt: printedOnSchema(IN_TICKS) }),
   z.object({ kind: z.literal("photo-private"), id: ID, privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("remove-photo"), id: ID }),
   z.object({ kind: z.literal("leave-alone"), slip: textOf(LIMITS.slipKey.most, 1), on: z.boolean() }),

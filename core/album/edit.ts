@@ -4,6 +4,7 @@ import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { cropOfAnother, type PictureFacts, type PrintCrop } from "../photo/crop.ts";
 import { type CardSetting, settingOf } from "../words/lettering.ts";
+import type { PrintedOn } from "../words/printed-on.ts";
 import type { Binding, Card, DayContent, Jotting, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
 import { type Happening, type PlannedStep, poolContent, reopenedBy, STEP_RULES, stepsFor } from "./steps.ts";
 
@@ -36,6 +37,7 @@ export type DayEdit =
   | { kind: "photo-alt"; id: string; alt: string }
   | { kind: "photo-print"; id: string; print: Size }
   | { kind: "photo-crop"; id: string; crop: PrintCrop }
+  | { kind: "photo-on-it"; id: string; onIt: readonly PrintedOn[] }
   | { kind: "photo-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-photo"; id: string }
   /** A slip in the words is well as it is, or is to be told again. */
@@ -77,6 +79,7 @@ export function happeningOf(content: DayContent, edit: DayEdit): { happening: Ha
       return { happening: "picture", of: edit.id };
     case "photo-print":
     case "photo-crop":
+    case "photo-on-it":
       return { happening: "print", of: edit.id };
     case "add-card":
       return { happening: "card", of: edit.card.id };
@@ -202,7 +205,7 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       if (content.photos.some(({ photoId }) => photoId === edit.photoId)) return { ok: false, reason: "already-there" };
       const crop = cropOfAnother(use, edit.picture);
       // What was said of the old picture in words is not true of the new one.
-      const other: PhotoUse = { ...use, photoId: edit.photoId, picture: edit.picture, crop, alt: "" };
+      const other: PhotoUse = { ...use, photoId: edit.photoId, picture: edit.picture, crop, alt: "", onIt: [] };
       return wrote([`photo:${use.id}`, `photo-crop:${use.id}`], {
         photos: content.photos.map((each) => (each === use ? other : each)),
       });
@@ -221,6 +224,11 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       if (!isStillThere(content.photos, edit.id)) return gone;
       return wrote([`photo-crop:${edit.id}`], {
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, crop: edit.crop } : photo)),
+      });
+    case "photo-on-it":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo-on-it:${edit.id}`], {
+        photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, onIt: edit.onIt } : photo)),
       });
     case "photo-private":
       if (!isStillThere(content.photos, edit.id)) return gone;

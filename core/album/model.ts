@@ -6,6 +6,7 @@ import type { Slot } from "../month/slots.ts";
 import type { Span } from "../month/span.ts";
 import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
 import type { CardSetting } from "../words/lettering.ts";
+import type { PrintedOn } from "../words/printed-on.ts";
 
 /** How leaves are held: rings through a punched margin, two filing holes, or a sewn spine. */
 export const BINDINGS = ["ring", "two-hole", "sewn"] as const;
@@ -80,6 +81,8 @@ export type PhotoUse = {
   readonly alt: string;
   readonly crop: PrintCrop;
   readonly picture: PictureFacts;
+  /** What is printed on it, the lowest first. */
+  readonly onIt: readonly PrintedOn[];
   readonly privateUntil: CalendarDate | null;
 };
 

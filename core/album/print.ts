@@ -3,6 +3,7 @@ import type { Rect } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { lookKey, readLook } from "../photo/look.ts";
+import { onKey, readOnKey } from "../words/printed-on.ts";
 import type { PhotoUse } from "./model.ts";
 import type { PageContent } from "./steps.ts";
 import { sameGrid, sameTile, type Tile, tilesOf } from "./tiles.ts";
@@ -38,23 +39,30 @@ export const printedSize = ({ at, turned }: Pick<Print, "at" | "turned">): Size 
   turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
 
 /** How a use would be printed now, as a word: two prints with the same word and size are the same print. */
-export function madeAs({ photoId, crop, picture }: Pick<PhotoUse, "photoId" | "crop" | "picture">): string {
+export function madeAs({
+  photoId,
+  crop,
+  picture,
+  onIt,
+}: Pick<PhotoUse, "photoId" | "crop" | "picture" | "onIt">): string {
   const { keep, slide, closer, border } = crop;
   const { width, height, focus } = picture;
   const kept = keep ?? focus;
-  return `${photoId} ${width}x${height} ${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}`;
+  const on = onKey(onIt);
+  return `${photoId} ${width}x${height} ${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}${on === "" ? "" : ` ${on}`}`;
 }
 
-const MADE_AS = /^(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)$/;
+const MADE_AS = /^(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)(?: (\[.*\]))?$/s;
 
 /** A use as a print shows it: the picture, size, crop and look that the print was made with, whatever they are now. */
 export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs" | "tile">): PhotoUse {
-  const [, photoId, width, height, x, y, slideX, slideY, closer, border, key] = MADE_AS.exec(print.madeAs) ?? [];
+  const [, photoId, width, height, x, y, slideX, slideY, closer, border, key, on] = MADE_AS.exec(print.madeAs) ?? [];
   const look = readLook(key ?? "");
   if (!look || !photoId) return use;
   return {
     ...use,
     photoId,
+    onIt: on ? readOnKey(on) : [],
     print: print.tile?.whole ?? printedSize(print),
     crop: {
       keep: { x: Number(x), y: Number(y) },

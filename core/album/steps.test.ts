@@ -170,7 +170,9 @@ describe("another picture in the place of one", () => {
   const picture = { ...UNKNOWN_PICTURE, width: 400, height: 300 };
   const day: DayContent = {
     ...EMPTY_DAY,
-    photos: [{ id: "u", photoId: "one", print: SIZE, alt: "Snow on the sill", crop, picture, privateUntil: null }],
+    photos: [
+      { id: "u", photoId: "one", print: SIZE, alt: "Snow on the sill", crop, picture, onIt: [], privateUntil: null },
+    ],
   };
   const put = (other: typeof picture, photoId = "two") =>
     edited(day, { kind: "photo-picture", id: "u", photoId, picture: other }).photos[0];

@@ -11,6 +11,7 @@ import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { cardMarks } from "./card.ts";
 import type { Ink, Mark } from "./marks.ts";
+import { movedMarks, printedOnMarks } from "./printed-on.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
 
@@ -119,6 +120,7 @@ export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ..
           at: print,
           shown: at,
         },
+        ...movedMarks(printedOnMarks(use.onIt, what.cut), print.x, print.y),
       ];
     }
     case "card": {

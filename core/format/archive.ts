@@ -10,7 +10,7 @@ import { LONGEST_SPAN, spanLength } from "../month/span.ts";
 import { MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
-import { settingSchema } from "../words/setting-schema.ts";
+import { printedOnSchema, settingSchema } from "../words/setting-schema.ts";
 import { LINE, NAME, TEXT, textOf } from "../words/text-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
 import { isWithinBounds } from "./archive-bounds.ts";
@@ -69,7 +69,15 @@ const CONTENT = z.object({
   waived: z.array(z.enum(PARTS)),
   numeral: z.object({ style: z.enum(NUMERAL_STYLES), note: LINE }),
   photos: z.array(
-    z.object({ id: ID, sha256: HASH, print: SIZE, alt: LINE, crop: CROP, privateUntil: DATE.nullable() }),
+    z.object({
+      id: ID,
+      sha256: HASH,
+      print: SIZE,
+      alt: LINE,
+      crop: CROP,
+      onIt: printedOnSchema(IN_MILLIMETRES),
+      privateUntil: DATE.nullable(),
+    }),
   ),
   cards: z.array(
     z.object({

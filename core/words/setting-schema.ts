@@ -1,6 +1,7 @@
 import { z } from "zod";
+import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
-import { IN_TICKS } from "../measure/length-schema.ts";
+import { IN_TICKS, type LengthKinds, rectSchema } from "../measure/length-schema.ts";
 import {
   ALIGNS,
   type CardSetting,
@@ -14,7 +15,24 @@ import {
   type StampSet,
   TYPED_IN,
 } from "./lettering.ts";
+import { ON_KINDS, TONES } from "./printed-on.ts";
 import { textOf } from "./text-schema.ts";
+
+/** Things that are printed on a picture, as they come from outside. */
+export const printedOnSchema = (kinds: LengthKinds) =>
+  z
+    .array(
+      z.object({
+        id: z.uuid(),
+        kind: z.enum(ON_KINDS),
+        text: textOf(500),
+        typeface: z.enum(TYPED_IN),
+        size: z.int().min(LEAST_SIZE).max(MOST_SIZE),
+        tone: z.enum(TONES),
+        at: rectSchema(kinds),
+      }),
+    )
+    .max(LIMITS.printedOn.most);
 
 /** The way a card is written, as it comes from outside: lengths in whatever unit `length` reads. */
 export function settingSchema(length: z.ZodType<Length, unknown>) {

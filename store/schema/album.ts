@@ -29,6 +29,7 @@ import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
 import { type PhotoRule, USUAL_RULE } from "../../core/photo/propose.ts";
 import type { CardSetting } from "../../core/words/lettering.ts";
+import type { PrintedOn } from "../../core/words/printed-on.ts";
 import { household, member } from "./household.ts";
 import { photo } from "./photo.ts";
 
@@ -184,6 +185,7 @@ export const dayPhoto = pgTable(
       .notNull()
       .references(() => photo.id),
     alt: text("alt").notNull().default(""),
+    onIt: jsonb("on_it").$type<PrintedOn[]>().notNull().default([]),
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     /** The point to keep in ten-thousandths of the picture; null for the machine's guess. */
     keepX: integer("keep_x"),

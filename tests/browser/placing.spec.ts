@@ -1,4 +1,5 @@
 import sharp from "sharp";
+import { pdfWords } from "../pdf-words.ts";
 import { expect, type Page, test } from "./browser-test.ts";
 import { newDecember, newKeeper, PHONE, photo, saved } from "./keeper.ts";
 
@@ -190,4 +191,52 @@ test("another picture comes in the place of one: from the day, from its print, f
   await page.keyboard.press("Control+z");
   await expect(page.getByText("Taken back: another picture of 9 Dec.")).toBeVisible();
   await expect(shown).not.toHaveAttribute("src", first ?? "");
+});
+
+test("words are printed on a picture where they read, moved by hand and by key, and are in the sheet that is printed", async ({
+  page,
+}) => {
+  const album = await rollOf(page, ["09"]);
+  await frame(page, "P0").click();
+  await page.keyboard.press("d");
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  await page.getByRole("link", { name: "Crop photo 1" }).click();
+  const on = page.getByRole("region", { name: "Printed on it" });
+  await on.getByRole("button", { name: "Words on it" }).click();
+  await on.getByLabel("Its words").fill("Lanternlight");
+  await expect(on.getByText(/^It fits\. It reads, \d/)).toBeVisible();
+  await on.getByLabel("How large its letters are").selectOption({ label: "72 points" });
+  await expect(on.getByText(/^Its words are larger than its room/)).toBeVisible();
+  await on.getByLabel("How large its letters are").selectOption({ label: "14 points" });
+  const handle = page.getByRole("button", { name: "Lanternlight, printed on it. Arrow keys move it." });
+  const left = on.getByLabel("From left");
+  const before = await left.inputValue();
+  await handle.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(left).not.toHaveValue(before);
+  const box = await handle.boundingBox();
+  if (!box) throw new Error("not on the screen");
+  const moved = await left.inputValue();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 40, box.y + box.height / 2 + 20, { steps: 5 });
+  await page.mouse.up();
+  await expect(left).not.toHaveValue(moved);
+  await saved(page);
+
+  await page.getByRole("link", { name: "Print sheets" }).click();
+  await page.getByRole("button", { name: /^Make th/ }).click();
+  const file = page.waitForEvent("download");
+  await page.getByRole("link", { name: "PDF of sheet 1" }).click();
+  expect(pdfWords(await (await file).path()).map(({ text }) => text)).toContain("Lanternlight");
+  await page.getByRole("button", { name: "Sheet 1 is printed" }).click();
+  await saved(page);
+  // Other words want another print.
+  await page.goBack();
+  await on.getByRole("button", { name: "Lanternlight" }).click();
+  await on.getByLabel("Its words").fill("Lantern light");
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  await expect(page.getByLabel("Printed")).not.toBeChecked();
 });

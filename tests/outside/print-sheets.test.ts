@@ -27,6 +27,7 @@ import { usualSetting } from "../../core/words/lettering.ts";
 import { takeOrder } from "../../demo/lab.ts";
 import { documentPdf } from "../../press/document.ts";
 import { packOrder } from "../../press/lab-order.ts";
+import { pdfWords } from "../pdf-words.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-print-"));
 const by = (w: number, h: number) => size(inches(w), inches(h));
@@ -101,7 +102,14 @@ function sheets(gap: number) {
   for (const found of packSheets(taskOf(wishes, settings))) plan = found;
   return plan ? gangSheets(plan, wishes, settings, []) : [];
 }
-const use = (print: ReturnType<typeof by>) => ({ photoId: "p", alt: "", print, crop: AS_IT_COMES, picture: FACTS });
+const use = (print: ReturnType<typeof by>) => ({
+  photoId: "p",
+  alt: "",
+  print,
+  crop: AS_IT_COMES,
+  picture: FACTS,
+  onIt: [],
+});
 
 describe("a print sheet as PDF, measured by Poppler", () => {
   it("has as many prints as were ordered, each within 0.1 mm of its place and size, on a page of the paper's size", async () => {
@@ -140,6 +148,29 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     // Words and scale bar lie in the waste alone: no print has anything over it.
     expect(execFileSync("pdftotext", [file, "-"], { encoding: "utf8" })).toContain("This bar is");
     expect(pdf.includes(Buffer.from("GPS"))).toBe(false);
+  });
+
+  it("has the words that are printed on a picture where they were put, upright and turned, and the picture under them", async () => {
+    const at = rect(inches(1), inches(0.5), inches(2), inches(1));
+    const onIt = [
+      { id: "a", kind: "words", text: "Lanternlight", typeface: "book", size: 64, tone: "light", at },
+    ] as const;
+    const print = by(4, 3);
+    const whole = { ...use(print), onIt };
+    const prints = [
+      { at: rect(inches(1), inches(1), print.w, print.h), turned: false, use: whole, tile: null },
+      { at: rect(inches(1), inches(5), print.h, print.w), turned: true, use: whole, tile: null },
+    ];
+    const page = printSheetPage({ paper: LETTER, prints, waste: [] }, "A month", "inch", TRUE_STRETCH);
+    const pdf = await documentPdf({ title: "words", pages: [page] }, bytesOf, new Date(0));
+    const file = path.join(folder, "on-it.pdf");
+    writeFileSync(file, pdf);
+    const found = pdfWords(file).filter(({ text }) => text === "Lanternlight");
+    expect(found).toHaveLength(2);
+    // The middle of the words stands two inches into the print, whose left edge is an inch from the paper's.
+    const [upright] = found.sort((a, b) => b.w - a.w);
+    expect(Math.abs((upright?.x ?? 0) + (upright?.w ?? 0) / 2 - 3 * 25.4)).toBeLessThan(0.3);
+    expect(boxes(await drawn(pdf)).length).toBeGreaterThanOrEqual(2);
   });
 
   it("is made up for a printer that prints small: what comes out is the size that was asked for", async () => {

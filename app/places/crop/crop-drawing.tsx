@@ -1,12 +1,15 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
+import { drawingOf, letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import type { Over } from "#core/book/keep-clear.ts";
-import { plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
+import { printedOnMarks } from "#core/draw/printed-on.ts";
+import { inches, millimetres, plainFractions, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import type { Rect } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
 import { type Frame, insideBorder, type PictureFacts, type PrintCrop, type Spot, WHOLE } from "#core/photo/crop.ts";
 import type { QuietSpot } from "#core/photo/quiet.ts";
+import type { PrintedOn } from "#core/words/printed-on.ts";
 
 type Props = {
   readonly photoId: string;
@@ -22,6 +25,11 @@ type Props = {
   readonly setting: boolean;
   readonly onSlide: (frame: Frame) => void;
   readonly onKeep: (spot: Spot) => void;
+  /** What is printed on the picture, and which of it is chosen. */
+  readonly onIt: readonly PrintedOn[];
+  readonly chosenOn: string | null;
+  readonly onChooseOn: (id: string) => void;
+  readonly onMoveOn: (id: string, at: Rect) => void;
 };
 
 const BEYOND = 26;
@@ -33,6 +41,7 @@ const STEP = 0.01;
  */
 export function CropDrawing(props: Props) {
   const { photoId, facts, print, crop, frame, kept, over, spots, unit, setting, onSlide, onKeep } = props;
+  const { onIt, chosenOn, onChooseOn, onMoveOn } = props;
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef<{ x: number; y: number; frame: Frame } | null>(null);
   const inner = insideBorder(print, crop);
@@ -108,7 +117,19 @@ export function CropDrawing(props: Props) {
         <title>The part that is printed</title>
         <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" />
       </svg>
+      <Drawn markup={drawingOf(printedOnMarks(onIt))} />
       <rect x={0} y={0} width={pw} height={ph} fill="none" className="stroke-flame" strokeWidth={0.7} />
+      {onIt.map((item) => (
+        <OnHandle
+          key={item.id}
+          item={item}
+          isChosen={item.id === chosenOn}
+          unit={unit}
+          onMat={onMat}
+          onChoose={() => onChooseOn(item.id)}
+          onMove={(at) => onMoveOn(item.id, at)}
+        />
+      ))}
       {over.map((each) => (
         <OverMark key={`${each.kind}${each.at.x} ${each.at.y} ${each.at.w}`} over={each} letter={letter} />
       ))}
@@ -125,6 +146,72 @@ export function CropDrawing(props: Props) {
         {inner.x > 0 && `, ${say(inner.x)} white round it`}
       </text>
     </svg>
+  );
+}
+
+/** Takes hold of something printed on the picture: by hand, or with the arrow keys. */
+function OnHandle({
+  item,
+  isChosen,
+  unit,
+  onMat,
+  onChoose,
+  onMove,
+}: {
+  item: PrintedOn;
+  isChosen: boolean;
+  unit: Unit;
+  onMat: (event: PointerEvent) => { x: number; y: number };
+  onChoose: () => void;
+  onMove: (at: Rect) => void;
+}) {
+  const held = useRef<{ x: number; y: number; at: Rect } | null>(null);
+  const { at } = item;
+  const by = unit === "inch" ? inches(1 / 16) : millimetres(1);
+  const to = (x: number, y: number) => onMove({ ...at, x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: an SVG has no button of its own
+    <rect
+      x={mm(at.x)}
+      y={mm(at.y)}
+      width={mm(at.w)}
+      height={mm(at.h)}
+      fill="transparent"
+      className={isChosen ? "cursor-move stroke-flame" : "cursor-move"}
+      strokeWidth={0.6}
+      strokeDasharray="2 1.2"
+      role="button"
+      tabIndex={0}
+      aria-pressed={isChosen}
+      aria-label={`${item.text.split("\n")[0] || item.kind}, printed on it. Arrow keys move it.`}
+      onFocus={onChoose}
+      onPointerDown={(event) => {
+        event.stopPropagation();
+        event.currentTarget.setPointerCapture(event.pointerId);
+        held.current = { ...onMat(event), at };
+        onChoose();
+      }}
+      onPointerMove={(event) => {
+        if (!held.current) return;
+        const now = onMat(event);
+        const { x, y, at: from } = held.current;
+        to(from.x + millimetres(now.x - x), from.y + millimetres(now.y - y));
+      }}
+      onPointerUp={() => {
+        held.current = null;
+      }}
+      onPointerCancel={() => {
+        held.current = null;
+      }}
+      onKeyDown={(event) => {
+        const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
+        if (!move) return;
+        event.preventDefault();
+        event.stopPropagation();
+        const [dx = 0, dy = 0] = move;
+        to(at.x + dx, at.y + dy);
+      }}
+    />
   );
 }
 

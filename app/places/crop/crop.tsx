@@ -30,14 +30,23 @@ import {
   verdictOn,
 } from "#core/photo/crop.ts";
 import { quietSpots } from "#core/photo/quiet.ts";
+import type { PrintedOn } from "#core/words/printed-on.ts";
 import { CropDrawing } from "./crop-drawing.tsx";
+import { PrintedOnPanel } from "./printed-on.tsx";
 import type { CropView } from "./view.ts";
 
 /** A label or a number that is looked for a place for: a number circle is 1¼ across (common practice). */
 const LABELS: readonly { readonly name: string; readonly size: Size }[] = [
   { name: "Number circle", size: size(inches(1.25), inches(1.25)) },
+  { name: "Small number circle", size: size(inches(1), inches(1)) },
+  { name: "Large number circle", size: size(inches(2), inches(2)) },
+  { name: "Small strip", size: size(inches(1.5), inches(0.375)) },
   { name: "Strip", size: size(inches(2), inches(0.5)) },
+  { name: "Long strip", size: size(inches(4), inches(0.5)) },
+  { name: "Small label", size: size(inches(1), inches(0.5)) },
   { name: "Label", size: size(inches(1.5), inches(0.75)) },
+  { name: "Large label", size: size(inches(2.5), inches(1.5)) },
+  { name: "Upright label", size: size(inches(1), inches(2)) },
 ];
 /** A print is offered turned where that shows this much more of its picture, as a share of its area. */
 const WORTH_TURNING = 0.05;
@@ -51,13 +60,20 @@ export function Crop({ view }: { view: CropView }) {
   const { use: saved, dayId, unit, over, traits, albumId } = view;
   const { state, put } = useOutbox();
   const [cropKey, printKey] = [`${dayId}:photo-crop:${saved.id}`, `${dayId}:photo-print:${saved.id}`];
-  const [{ crop, print, privateUntil } = saved] = withPendingPart(
+  const [{ crop, print, onIt, privateUntil } = saved] = withPendingPart(
     dayId,
     { ...EMPTY_DAY, photos: [saved] },
     state,
   ).photos;
   const [setting, setSetting] = useState(false);
   const [label, setLabel] = useState<number | null>(null);
+  const [chosenOn, setChosenOn] = useState<string | null>(null);
+  const putOn = (next: readonly PrintedOn[]) =>
+    put(
+      `${dayId}:photo-on-it:${saved.id}`,
+      { what: "edit", dayId, base: null, edit: { kind: "photo-on-it", id: saved.id, onIt: [...next] } },
+      true,
+    );
   const facts = saved.picture;
   const frame = frameFor(facts, print, crop);
   const wanted = label === null ? undefined : LABELS[label];
@@ -147,6 +163,14 @@ export function Crop({ view }: { view: CropView }) {
               ))}
             </div>
           </fieldset>
+          <PrintedOnPanel
+            items={onIt}
+            chosen={chosenOn}
+            onChoose={setChosenOn}
+            onChange={putOn}
+            {...{ facts, print, crop, frame, traits, unit }}
+            taken={over.filter(({ kind }) => kind !== "seam").map(({ at }) => at)}
+          />
           <AnotherPicture view={view} />
           <div className="flex flex-wrap items-center gap-x-3 border-t border-line pt-3 text-sm">
             <PrivateUntil
@@ -209,7 +233,9 @@ export function Crop({ view }: { view: CropView }) {
         <Zoomed>
           <CropDrawing
             photoId={saved.photoId}
-            {...{ facts, print, crop, frame, over, spots, unit, setting }}
+            {...{ facts, print, crop, frame, over, spots, unit, setting, onIt, chosenOn }}
+            onChooseOn={setChosenOn}
+            onMoveOn={(id, at) => putOn(onIt.map((each) => (each.id === id ? { ...each, at } : each)))}
             kept={keptPoint(facts, crop)}
             onSlide={(to) => take({ ...crop, slide: slideTo(facts, crop, to) })}
             onKeep={(keep) => take({ ...crop, keep, slide: { x: 0, y: 0 } })}

@@ -14,9 +14,11 @@ type Props = {
 };
 
 /** Prints from a lab instead: the order goes to the one that is simulated, and comes after its days. */
-export function LabOrders({ view, chosen, act, tick, busy }: Props) {
+export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
   const { orders, albumId } = view;
-  if (orders.length === 0 && chosen.length === 0) return null;
+  const chosen = all.filter(({ use }) => use.onIt.length === 0);
+  const withWords = all.length - chosen.length;
+  if (orders.length === 0 && all.length === 0) return null;
   return (
     <section aria-label="From a lab" className="grid gap-2 border-t border-line pt-4">
       <h2 className="text-lg">From a lab</h2>
@@ -42,6 +44,12 @@ export function LabOrders({ view, chosen, act, tick, busy }: Props) {
           </div>
         </div>
       ))}
+      {withWords > 0 && (
+        <p className="text-sm">
+          {many(withWords, "print has", "prints have")} something printed on the picture: that is made here, not at the
+          lab.
+        </p>
+      )}
       {chosen.length > 0 && (
         <div className="grid gap-1.5">
           <p className="text-sm text-quiet">
