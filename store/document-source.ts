@@ -1,9 +1,9 @@
 import type { DocumentSource } from "../core/document/document.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { printerFor } from "../core/sheet/paper.ts";
 import type { AlbumAggregate } from "./album.ts";
 import type { Reader } from "./db.ts";
-import { readPrinter, readSheets } from "./printing.ts";
+import { readPrinters } from "./printers.ts";
+import { readSheets } from "./printing.ts";
 
 /** What documents of an album are made of: the album as it was read, its sheets and the household's printer. */
 export async function readDocumentSource(
@@ -13,6 +13,6 @@ export async function readDocumentSource(
   today: CalendarDate,
   nameOf: DocumentSource["nameOf"],
 ): Promise<DocumentSource> {
-  const [saved, sheets] = await Promise.all([readPrinter(db, householdId), readSheets(db, aggregate.album.id)]);
-  return { ...aggregate, sheets, printer: printerFor(saved, aggregate.album.unit), today, nameOf };
+  const [printers, sheets] = await Promise.all([readPrinters(db, householdId), readSheets(db, aggregate.album.id)]);
+  return { ...aggregate, sheets, printers, today, nameOf };
 }

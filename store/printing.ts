@@ -7,33 +7,14 @@ import type { Length } from "../core/measure/length.ts";
 import { sizeOf } from "../core/measure/rect.ts";
 import { type Size, sameSize } from "../core/measure/size.ts";
 import type { GangedSheet } from "../core/sheet/gang.ts";
-import type { Printer } from "../core/sheet/paper.ts";
 import type { SheetOf, SheetRecord } from "../core/sheet/record.ts";
 import { type SheetTick, tickSheet } from "../core/sheet/sheet-ticks.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
-import { type Doer, journaled } from "./journal/line.ts";
+import { journaled } from "./journal/line.ts";
 import { type Locked, lockPages, type Marked, nextNumber, unsayByPrints } from "./print-pages.ts";
-import { print, printer, printSheet } from "./schema/index.ts";
-
-/** The household's printer as it was measured last; null when it never was. */
-export async function readPrinter(
-  db: Reader,
-  householdId: string,
-): Promise<(Printer & { readonly bar: Length }) | null> {
-  const [row] = await db.select().from(printer).where(eq(printer.householdId, householdId));
-  return row ? { margin: row.margin, across: row.across, along: row.along, bar: row.bar } : null;
-}
-
-export async function savePrinter(db: Db, doer: Doer, given: Printer & { readonly bar: Length }): Promise<void> {
-  const row = { margin: given.margin, across: given.across, along: given.along, bar: given.bar };
-  await journaled(db, doer, { what: "printer" }, (tx) =>
-    tx
-      .insert(printer)
-      .values({ householdId: doer.householdId, ...row })
-      .onConflictDoUpdate({ target: printer.householdId, set: row }),
-  );
-}
+import { knownPrinter } from "./printers.ts";
+import { print, printSheet } from "./schema/index.ts";
 
 const toSheet = (row: typeof printSheet.$inferSelect): SheetRecord => ({
   id: row.id,
@@ -44,6 +25,8 @@ const toSheet = (row: typeof printSheet.$inferSelect): SheetRecord => ({
   waste: row.waste,
   cutsDone: row.cutsDone,
   printedAt: row.printedAt?.toISOString() ?? null,
+  printerId: row.printerId,
+  borderless: row.borderless,
 });
 
 /** The album's sheets, the latest first. */
@@ -56,6 +39,8 @@ export async function readSheets(db: Reader, albumId: string): Promise<SheetReco
   return rows.map(toSheet);
 }
 
+/** The printer that sheets are made for, and whether they are printed to the paper's edge. */
+export type MadeOn = { readonly printer: string | null; readonly borderless: boolean };
 export type Made = { ok: true; sheets: number[] } | { ok: false; reason: "not-found" | "changed-since" };
 
 /** What may be printed, by its id: how large, whether it is waiting for it, and how it would be made. */
@@ -110,7 +95,13 @@ function printableAs(all: ReadonlyMap<string, Printable>, word: string, of: Shee
  * Keeps sheets that were ganged. Refused when one of their prints is no longer wanted at that size, because another window
  * printed it or changed it meanwhile: the same print is not made twice.
  */
-export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: readonly GangedSheet[]): Promise<Made> {
+export async function makeSheets(
+  db: Db,
+  author: Author,
+  of: SheetOf,
+  sheets: readonly GangedSheet[],
+  on: MadeOn = { printer: null, borderless: false },
+): Promise<Made> {
   const did: Did = { what: "sheets-made", of, sheets: sheets.length };
   return journaled<Made>(db, author, did, async (tx) => {
     const locked = await lockPages(tx, author);
@@ -124,6 +115,7 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
       if (!found || !sameSize(found.size, printedSize(each))) return { ok: false, reason: "changed-since" };
       if (!each.spare && !found.wanted) return { ok: false, reason: "changed-since" };
     }
+    const printerId = await knownPrinter(tx, author.householdId, on.printer);
     let number = await nextNumber(tx, printSheet, author.albumId);
     const made: number[] = [];
     for (const { paper, cuts, waste, prints } of sheets) {
@@ -138,6 +130,8 @@ export async function makeSheets(db: Db, author: Author, of: SheetOf, sheets: re
           madeAt: author.at,
           cuts: [...cuts],
           waste: [...waste],
+          printerId,
+          borderless: on.borderless,
         })
         .returning({ id: printSheet.id });
       if (!row) throw new Error("insert returned nothing");

@@ -5,17 +5,18 @@ import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { CARD_SHEETS_ACT, type CardSheetsAnswer } from "#app/places/card-sheets/acts.ts";
 import { CardSheets } from "#app/places/card-sheets/card-sheets.tsx";
 import { cardSheetsView } from "#app/places/card-sheets/view.ts";
-import { makeSheets, readPrinter, readSheets } from "#store/printing.ts";
+import { readPrinters } from "#store/printers.ts";
+import { makeSheets, readSheets } from "#store/printing.ts";
 import type { Route } from "./+types/album.card-sheets";
 
 export const meta: Route.MetaFunction = () => [{ title: "Print cards · Hearth Clock" }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const [sheets, printer] = await reading(() =>
-    Promise.all([readSheets(context.db, aggregate.album.id), readPrinter(context.db, member.household.id)]),
+  const [sheets, printers] = await reading(() =>
+    Promise.all([readSheets(context.db, aggregate.album.id), readPrinters(context.db, member.household.id)]),
   );
-  return cardSheetsView(aggregate, sheets, printer);
+  return cardSheetsView(aggregate, sheets, printers);
 }
 
 /** Keeps sheets of cards as they were ganged; what is done to them later comes through the print sheets' own route. */
@@ -24,7 +25,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<CardSheetsAnswer> => {
     const { author } = await requireAlbum(context, params.album);
-    const made = await makeSheets(context.db, author, "cards", sent.data.sheets);
+    const made = await makeSheets(context.db, author, "cards", sent.data.sheets, sent.data);
     if (!made.ok) return made;
     const [first] = made.sheets;
     const said =

@@ -18,21 +18,22 @@ import type { Author } from "#store/author.ts";
 import type { Member } from "#store/household.ts";
 import { dropOrder, keepOrder, readOrders } from "#store/lab-orders.ts";
 import { readOriginal } from "#store/photo.ts";
-import { dropSheet, makeSheets, readPrinter, readSheets, savePrinter } from "#store/printing.ts";
+import { dropPrinter, readPrinters, rememberChoices, savePrinter } from "#store/printers.ts";
+import { dropSheet, makeSheets, readSheets } from "#store/printing.ts";
 import type { Route } from "./+types/album.sheets";
 
 export const meta: Route.MetaFunction = () => [{ title: "Print sheets · Hearth Clock" }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const [sheets, orders, printer] = await reading(() =>
+  const [sheets, orders, printers] = await reading(() =>
     Promise.all([
       readSheets(context.db, aggregate.album.id),
       readOrders(context.db, aggregate.album.id),
-      readPrinter(context.db, member.household.id),
+      readPrinters(context.db, member.household.id),
     ]),
   );
-  return sheetsView(aggregate, sheets, orders, printer, context.wall(member).date);
+  return sheetsView(aggregate, sheets, orders, printers, context.wall(member).date);
 }
 
 /** Packs the order, hands it to the lab, and keeps what the lab says of it. */
@@ -71,7 +72,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const act = sent.data;
     switch (act.act) {
       case "make": {
-        const made = await makeSheets(db, author, "photos", act.sheets);
+        const made = await makeSheets(db, author, "photos", act.sheets, act);
         if (!made.ok) return made;
         const [first] = made.sheets;
         return {
@@ -83,11 +84,19 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       case "drop":
         return dropSheet(db, author, act.sheet);
       case "printer": {
-        const { margin, across, along, bar } = act;
-        if (!isPlausible(across, bar) || !isPlausible(along, bar)) return { ok: false, reason: "implausible" };
-        await savePrinter(db, author, { margin, across, along, bar });
-        return { ok: true, said: "Kept. Every sheet from now on is made up for it." };
+        const { act: _, ...given } = act;
+        const bars = [given.across, given.along, given.borderless?.across, given.borderless?.along];
+        if (bars.some((each) => each !== undefined && !isPlausible(each, given.bar)))
+          return { ok: false, reason: "implausible" };
+        if (!(await savePrinter(db, author, given))) return { ok: false, reason: "not-found" };
+        return { ok: true, said: `Kept. Every sheet for ${given.name} is made up for it from now on.` };
       }
+      case "drop-printer":
+        return (await dropPrinter(db, author, act.printer)) ? { ok: true } : { ok: false, reason: "not-found" };
+      case "choices":
+        return (await rememberChoices(db, author.householdId, act.printer, act.choices, aggregate.album.unit))
+          ? { ok: true }
+          : { ok: false, reason: "not-found" };
       case "order":
         return order(context, member, aggregate, author, act.uses);
       case "drop-order":

@@ -9,7 +9,8 @@ import { inches } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { PRINT_PAPERS, printerFor } from "../sheet/paper.ts";
+import { PRINT_PAPERS } from "../sheet/paper.ts";
+import { anyPrinter, type PrinterRecord } from "../sheet/printer.ts";
 import type { SheetRecord } from "../sheet/record.ts";
 import { DOCUMENT, readAsked } from "./asked.ts";
 import { type DocumentSource, documentOf } from "./document.ts";
@@ -33,7 +34,7 @@ const title: MatterEntry = {
 const paper = size(inches(8.5), inches(11));
 const sheet = (number: number, of: SheetRecord["of"], printedAt: string | null = null): SheetRecord => ({
   ...{ id: `s${number}`, number, of, paper, printedAt },
-  ...{ cuts: [], waste: [], cutsDone: [] },
+  ...{ cuts: [], waste: [], cutsDone: [], printerId: null, borderless: false },
 });
 const print = (on: number, of: string, made: string): Print => ({
   ...{ id: `p${on}`, of, place: 0, turned: false, spare: false, madeAs: made, state: "made", tile: null },
@@ -49,7 +50,7 @@ const source: DocumentSource = {
   tryOuts: [],
   sheets: [sheet(4, "photos"), sheet(3, "cards"), sheet(2, "photos"), sheet(1, "photos", "2026-12-01T10:00:00Z")],
   prints: [1, 2, 4].map((on) => print(on, use.id, madeAs(use))).concat(print(3, card.id, cardMadeAs(card))),
-  printer: printerFor(null, plan.unit),
+  printers: [],
   today: first as CalendarDate,
   nameOf: () => "Page 1",
 };
@@ -96,6 +97,24 @@ describe("what an address asks for", () => {
 const byOrderOf = (order: readonly string[]) => (a: string, b: string) => order.indexOf(a) - order.indexOf(b);
 
 describe("a document", () => {
+  it("of a sheet is made up for the printer that the sheet was made for, with a white edge or without", () => {
+    const bar = inches(6);
+    const printer: PrinterRecord = {
+      ...{ ...anyPrinter("inch"), id: "mine", bar, across: inches(5), along: bar, last: null },
+      borderless: { across: bar, along: inches(4) },
+    };
+    const sized = (borderless: boolean, printerId: string | null = "mine") => {
+      const sheets = source.sheets.map((each) => ({ ...each, printerId, borderless }));
+      const page = made("print-sheets", "1.pdf", "", { ...source, sheets, printers: [printer] })?.pages[0];
+      const [group] = page?.marks ?? [];
+      return group?.kind === "group" ? [group.w / use.print.w, group.h / use.print.h] : [];
+    };
+    // A bar of six that came out five long is sent six fifths as long.
+    expect(sized(false)).toEqual([expect.closeTo(6 / 5, 3), expect.closeTo(1, 3)]);
+    expect(sized(true)).toEqual([expect.closeTo(1, 3), expect.closeTo(6 / 4, 3)]);
+    expect(sized(false, null)).toEqual([expect.closeTo(1, 3), expect.closeTo(1, 3)]);
+  });
+
   it("of a leaf shows what lies on it, of the front matter too, and leaves out words that are still private", () => {
     const front = made("leaf", `${LEAF}.front.pdf`);
     expect(front?.title).toBe(`${plan.title}, Page 1, front`);

@@ -4,13 +4,14 @@ import type { AlbumPlan } from "../album/model.ts";
 import type { Print } from "../album/print.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
-import type { Length, Unit } from "../measure/length.ts";
+import type { Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type Shareable, shareable } from "../share/share.ts";
 import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../sheet/card-sheet.ts";
-import { PRINT_PAPERS, type Printer, printableOf, stretchOf } from "../sheet/paper.ts";
+import { barOf, PRINT_PAPERS, printableOf, stretchOf } from "../sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
+import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/printer.ts";
 import type { SheetOf, SheetRecord } from "../sheet/record.ts";
 import { leafSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
 import type { DocumentAsked } from "./asked.ts";
@@ -27,7 +28,8 @@ export type DocumentSource = WholeRead &
     readonly layouts: readonly PocketLayout[];
     readonly prints: readonly Print[];
     readonly sheets: readonly SheetRecord[];
-    readonly printer: Printer & { readonly bar: Length };
+    /** The household's printers, the one used last first. */
+    readonly printers: readonly PrinterRecord[];
     /** What is private as of this day is not in a page that is printed whole. */
     readonly today: CalendarDate;
     /** What a leaf is called in a title. */
@@ -43,7 +45,7 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
     case "punch-guide":
       return { title: `Punch guide ${album.format.name}`, pages: [punchGuide(album.format, album.unit)] };
     case "scale-test": {
-      const page = scaleTestPage(album.unit === "inch" ? LETTER : aSeries(4), source.printer.bar, album.unit);
+      const page = scaleTestPage(album.unit === "inch" ? LETTER : aSeries(4), barOf(album.unit), album.unit);
       return { title: page.title, pages: [page] };
     }
     case "print-sheets": {
@@ -89,29 +91,36 @@ function madeOn(source: DocumentSource, sheet: SheetRecord) {
   });
 }
 
+/** By how much the printer that a sheet was made for stretches it. */
+function stretchFor({ printers, album }: DocumentSource, { printerId, borderless }: SheetRecord) {
+  const measured = measuredOf(printerOf(printers, printerId, album.unit), borderless);
+  return stretchOf(measured, measured.bar);
+}
+
 function photoPage(source: DocumentSource, sheet: SheetRecord): TrueSheet {
-  const { album, printer } = source;
+  const { album } = source;
   const prints = madeOn(source, sheet).flatMap(({ at, turned, of }) =>
     of.kind === "photo" ? [{ at, turned, use: of.use, tile: of.tile }] : [],
   );
   const title = `${album.title}, sheet ${sheet.number}`;
-  return printSheetPage({ ...sheet, prints }, title, album.unit, stretchOf(printer, printer.bar));
+  return printSheetPage({ ...sheet, prints }, title, album.unit, stretchFor(source, sheet));
 }
 
 function cardPages(source: DocumentSource, sheet: SheetRecord): TrueSheet[] {
-  const { album, printer } = source;
+  const { album } = source;
   const cards = madeOn(source, sheet).flatMap(({ at, turned, of }) =>
     of.kind === "card" ? [{ card: of.card, at, turned }] : [],
   );
   const title = `${album.title}, sheet ${sheet.number}`;
-  return cardSheetPages({ ...sheet, cards }, title, album.unit, stretchOf(printer, printer.bar));
+  return cardSheetPages({ ...sheet, cards }, title, album.unit, stretchFor(source, sheet));
 }
 
 function carrierDocument(
   { what, paper: id, cards: ids }: Extract<DocumentAsked, { kind: "carriers" }>,
   source: DocumentSource,
 ): Document | null {
-  const { album, printer } = source;
+  const { album } = source;
+  const printer = source.printers[0] ?? anyPrinter(album.unit);
   const paper = PRINT_PAPERS.find((each) => each.id === id);
   const printable = paper && printableOf(paper.size, printer, printer.bar);
   const all = new Map(

@@ -16,6 +16,9 @@ export type SheetRecord = {
   readonly waste: readonly Rect[];
   readonly cutsDone: readonly number[];
   readonly printedAt: string | null;
+  /** The printer it was made for, and whether it is printed to the paper's edge there. */
+  readonly printerId: string | null;
+  readonly borderless: boolean;
 };
 /** An order at the lab: when it went, when it is due, and whether it has come. */
 export type OrderRecord = {

@@ -32,7 +32,7 @@ export const JOURNALED = {
   pocket_layout: inTray,
   template: inTray,
   measured_format: inTray,
-  printer: { ...plain, key: ["household_id"] },
+  printer: { ...plain, counts: ["last", "used_at"] },
   day: {
     ...plain,
     counts: ["version", "updated_at", "updated_by"],

@@ -16,7 +16,7 @@ const { db } = store;
 type Cells = ReadonlyMap<string, string>;
 const KEYS = ["id", "leaf_id", "face", "day_id", "household_id"];
 const nameOf = (table: string, row: Record<string, unknown>) =>
-  `${table} ${(table === "side" || table === "side_guest" ? ["leaf_id", "face", ...(table === "side" ? [] : ["day_id"])] : table === "printer" ? ["household_id"] : ["id"]).map((key) => row[key]).join(" ")}`;
+  `${table} ${(table === "side" || table === "side_guest" ? ["leaf_id", "face", ...(table === "side" ? [] : ["day_id"])] : ["id"]).map((key) => row[key]).join(" ")}`;
 
 async function cellsOf(householdId: string): Promise<Cells> {
   const cells = new Map<string, string>();

@@ -22,4 +22,26 @@ FROM (
   JOIN day_photo ON day_photo.id = coalesce(row."before" ->> 'use_id', row."after" ->> 'use_id')::uuid
   JOIN photo ON photo.id = day_photo.photo_id
   WHERE row."of" = 'print'
-) AS of WHERE of.id = journal_row.id;
+) AS of WHERE of.id = journal_row.id;--> statement-breakpoint
+-- A household may have several printers, each with what it does to a sheet with a white edge and without, and with what was
+-- chosen on it last. The one there was keeps its measures, and the sheets there are were made for it.
+ALTER TABLE "printer" DROP CONSTRAINT "printer_pkey";--> statement-breakpoint
+ALTER TABLE "printer" ADD COLUMN "id" uuid PRIMARY KEY DEFAULT gen_random_uuid() NOT NULL;--> statement-breakpoint
+ALTER TABLE "printer" ADD COLUMN "name" text DEFAULT 'The printer' NOT NULL;--> statement-breakpoint
+ALTER TABLE "printer" ADD COLUMN "borderless_across" integer;--> statement-breakpoint
+ALTER TABLE "printer" ADD COLUMN "borderless_along" integer;--> statement-breakpoint
+ALTER TABLE "printer" ADD COLUMN "last" jsonb;--> statement-breakpoint
+ALTER TABLE "printer" ADD COLUMN "used_at" timestamp with time zone DEFAULT now() NOT NULL;--> statement-breakpoint
+CREATE INDEX "printer_household" ON "printer" USING btree ("household_id");--> statement-breakpoint
+ALTER TABLE "print_sheet" ADD COLUMN "printer_id" uuid;--> statement-breakpoint
+ALTER TABLE "print_sheet" ADD COLUMN "borderless" boolean DEFAULT false NOT NULL;--> statement-breakpoint
+ALTER TABLE "print_sheet" ADD CONSTRAINT "print_sheet_printer_id_printer_id_fk" FOREIGN KEY ("printer_id") REFERENCES "public"."printer"("id") ON DELETE set null ON UPDATE no action;--> statement-breakpoint
+UPDATE print_sheet SET printer_id = printer.id FROM album JOIN printer ON printer.household_id = album.household_id
+WHERE album.id = print_sheet.album_id;--> statement-breakpoint
+DROP TRIGGER printer_journal ON printer;--> statement-breakpoint
+CREATE TRIGGER printer_journal AFTER INSERT OR UPDATE OR DELETE ON printer FOR EACH ROW
+  WHEN (coalesce(current_setting('hearth.line', true), '') <> '') EXECUTE FUNCTION keep_journal_row('id', 'last,used_at');--> statement-breakpoint
+UPDATE journal_row SET "key" = jsonb_build_object('id', printer.id),
+  "before" = "before" || jsonb_build_object('id', printer.id, 'name', printer.name, 'borderless_across', null, 'borderless_along', null),
+  "after" = "after" || jsonb_build_object('id', printer.id, 'name', printer.name, 'borderless_across', null, 'borderless_along', null)
+FROM printer WHERE journal_row."of" = 'printer' AND (journal_row."key" ->> 'household_id')::uuid = printer.household_id;

@@ -19,6 +19,7 @@ import type { Length } from "../../core/measure/length.ts";
 import type { Rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { CutStep } from "../../core/sheet/cutting.ts";
+import type { Choices } from "../../core/sheet/printer.ts";
 import type { SheetOf } from "../../core/sheet/record.ts";
 import { album, card, dayPhoto } from "./album.ts";
 import { household } from "./household.ts";
@@ -26,20 +27,28 @@ import { household } from "./household.ts";
 const length = (name: string) => integer(name).$type<Length>();
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 
-/** What a household's printer leaves white, and how long the bars of its test page came out. */
+/** A household's printers: what each leaves white, how long the bars of its test page came out, and how it was last used. */
 export const printer = pgTable(
   "printer",
   {
+    id: uuid("id").primaryKey().defaultRandom(),
     householdId: uuid("household_id")
-      .primaryKey()
+      .notNull()
       .references(() => household.id, { onDelete: "cascade" }),
+    name: text("name").notNull().default("The printer"),
     margin: length("margin").notNull(),
     across: length("across").notNull(),
     along: length("along").notNull(),
     /** How long those bars are meant to be. */
     bar: length("bar").notNull(),
+    /** The same, printed to the paper's edge; null where that was not measured. */
+    borderlessAcross: length("borderless_across"),
+    borderlessAlong: length("borderless_along"),
+    last: jsonb("last").$type<Choices>(),
+    usedAt: instant("used_at").notNull().defaultNow(),
   },
   (table) => [
+    index("printer_household").on(table.householdId),
     check("printer_sizes", sql`${table.margin} >= 0 and least(${table.across}, ${table.along}, ${table.bar}) > 0`),
   ],
 );
@@ -63,6 +72,8 @@ export const printSheet = pgTable(
     cutsDone: integer("cuts_done").array().notNull().default([]),
     madeAt: instant("made_at").notNull(),
     printedAt: instant("printed_at"),
+    printerId: uuid("printer_id").references(() => printer.id, { onDelete: "set null" }),
+    borderless: boolean("borderless").notNull().default(false),
     version: integer("version").notNull().default(1),
   },
   (table) => [

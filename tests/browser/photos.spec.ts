@@ -377,3 +377,42 @@ test("a run of pictures stops where it is told, goes on by itself after the serv
   await page.reload();
   await expect(roll(page)).toHaveCount(64);
 });
+
+test("what was chosen for a printer is found the next evening, and each printer has its own", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-08`);
+  await page
+    .getByLabel("Add photos")
+    .setInputFiles({ name: "a.jpg", mimeType: "image/jpeg", buffer: await photo("2026-12-08") });
+  await saved(page);
+  await page.goto(`${album}/sheets`);
+  const paper = page.getByRole("region", { name: "Paper" });
+  await paper.getByLabel("4 × 6 photo paper").check();
+  await paper.getByLabel("Letter").uncheck();
+  await paper.getByLabel("Printed to the paper’s edge").check();
+  const kept = page.waitForResponse((response) => response.request().method() === "POST" && response.ok());
+  await paper.getByLabel("Between prints").selectOption({ label: "⅛″ of waste" });
+  await kept;
+  await page.goto(`${album}/sheets`);
+  await expect(paper.getByLabel("4 × 6 photo paper")).toBeChecked();
+  await expect(paper.getByLabel("Letter")).not.toBeChecked();
+  await expect(paper.getByLabel("Printed to the paper’s edge")).toBeChecked();
+  await expect(paper.getByLabel("Between prints").locator("option:checked")).toHaveText("⅛″ of waste");
+
+  const printer = page.getByRole("region", { name: "The printer" });
+  await printer.getByRole("button", { name: "Another printer" }).click();
+  await printer.getByRole("button", { name: "Keep these" }).click();
+  await expect(printer.getByText("A name, to tell it from the others.")).toBeVisible();
+  await printer.getByLabel("Name of the printer").fill("For sheets");
+  await printer.getByText("Printed to the paper’s edge it is another thing").click();
+  await printer.getByLabel("Across, to the edge").fill("6 1/8");
+  await printer.getByLabel("Along, to the edge").fill("6 1/8");
+  await printer.getByRole("button", { name: "Keep these" }).click();
+  await expect(page.getByText("Kept. Every sheet for For sheets is made up for it from now on.")).toBeVisible();
+  await paper.getByLabel(/^Printer/).selectOption({ label: "For sheets" });
+  await expect(paper.getByLabel("Letter")).toBeChecked();
+  await expect(paper.getByLabel("Printed to the paper’s edge")).not.toBeChecked();
+  await paper.getByLabel(/^Printer/).selectOption({ label: "The printer" });
+  await expect(paper.getByLabel("4 × 6 photo paper")).toBeChecked();
+});

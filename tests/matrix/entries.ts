@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { firstChoices } from "../../core/sheet/printer.ts";
 import type { World } from "./world.ts";
 import { GANGED } from "./world.ts";
 
@@ -264,7 +265,15 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     writes: {
       make: sheets("make", ({ use }) => ({ sheets: [GANGED(use)] })),
       drop: sheets("drop", ({ sheet }) => ({ sheet })),
-      printer: sheets("printer", () => ({ margin: 800, across: 48_768, along: 48_768, bar: 48_768 }), true),
+      printer: sheets(
+        "printer",
+        ({ printer: id }) => ({
+          ...{ id, name: "Second", margin: 800, across: 48_768, along: 48_768, bar: 48_768, borderless: null },
+        }),
+        true,
+      ),
+      "drop-printer": sheets("drop-printer", ({ printer }) => ({ printer }), true),
+      choices: sheets("choices", ({ printer }) => ({ printer, choices: firstChoices("inch") }), true),
       order: sheets("order", ({ use }) => ({ uses: [use] })),
       "drop-order": sheets("drop-order", ({ order }) => ({ order })),
     },

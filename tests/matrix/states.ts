@@ -39,7 +39,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
 }
 
 /** Columns that only count or date changes, or follow from what stands beside a row. */
-const COUNTS = ["version", "revision", "updated_at", "updated_by", "position"];
+const COUNTS = ["version", "revision", "updated_at", "updated_by", "position", "used_at", "last"];
 
 /** What a household has in use, table by table: how a keeper would see it, whatever was written to get there. */
 export async function inUse(db: Db, householdId: string): Promise<Readonly<Record<string, unknown>>> {

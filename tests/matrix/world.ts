@@ -26,6 +26,7 @@ import {
   measuredFormat,
   member,
   print,
+  printer,
   printSheet,
   stampSet,
   tryOut,
@@ -56,6 +57,7 @@ export type World = Readonly<
     | "sheet"
     | "print"
     | "order"
+    | "printer"
     | "deck"
     | "hand"
     | "set"
@@ -277,6 +279,10 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     margin: ticks(0),
     root: { kind: "pocket" },
   });
+  const [ownPrinter] = await db
+    .insert(printer)
+    .values({ householdId, margin: ticks(800), across: inches(6), along: inches(6), bar: inches(6) })
+    .returning();
   const template = await saveTemplate(db, householdId, {
     name: "Own",
     page: format.nominal,
@@ -326,6 +332,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
   return {
     album,
     other,
+    printer: ownPrinter?.id ?? "",
     householdId,
     day,
     secondDay,

@@ -17,12 +17,13 @@ import { PlanSaid } from "#app/places/sheets/plan-said.tsx";
 import { SheetChoices } from "#app/places/sheets/sheet-choices.tsx";
 import { sheetsMat } from "#app/places/sheets/sheet-drawing.ts";
 import { useAct } from "#app/places/sheets/use-act.ts";
-import { type Gang, useGang } from "#app/places/sheets/use-gang.ts";
+import { type Gang, madeOn, useGang } from "#app/places/sheets/use-gang.ts";
 import { sheetNow, usePrints, wishesNow } from "#app/places/sheets/use-prints.ts";
 import { isAway, nothingDone } from "#app/wording/sending.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";
+import { isMeasured } from "#core/sheet/printer.ts";
 import type { CardSheetsAnswer } from "./acts.ts";
 import { Carrier } from "./carrier.tsx";
 import type { CardSheetsView, CardWish } from "./view.ts";
@@ -44,8 +45,8 @@ function cardSheetsNow(view: CardSheetsView, pending: ReturnType<typeof usePrint
 export function CardSheets({ view: saved }: { view: CardSheetsView }) {
   const { tick, pending } = usePrints();
   const view = useMemo(() => cardSheetsNow(saved, pending), [saved, pending]);
-  const { albumId, unit, wishes, carried, printer, sheets } = view;
-  const made = useAct<{ sheets: unknown }, CardSheetsAnswer>(to.cardSheets(albumId));
+  const { albumId, unit, wishes, carried, printers, sheets } = view;
+  const made = useAct<object, CardSheetsAnswer>(to.cardSheets(albumId));
   const { act, busy } = useAct<SheetAct, SheetsAnswer>(to.sheets(albumId));
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [asked, setOnCarrier] = useState<boolean | null>(null);
@@ -56,7 +57,8 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
     () => chosen.map(({ card, spoiled }) => ({ id: card.id, size: card.size, risk: spoiled ? 1 : 0 })),
     [chosen],
   );
-  const gang = useGang(wants, printer, unit);
+  const gang = useGang(wants, printers, unit, albumId);
+  const { printer } = gang;
   const carrying = useMemo(() => {
     const paper = PRINT_PAPERS.find(({ id }) => id === carrierPaper)?.size;
     const printable = paper && printableOf(paper, printer, printer.bar);
@@ -131,7 +133,7 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
             busy={busy}
           />
           <p className="border-t border-line pt-3 text-sm text-quiet">
-            {printer.measured ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}
+            {isMeasured(printer) ? "Made up for how your printer stretches." : "Your printer has not been measured."}{" "}
             <Link className="link" to={to.sheets(albumId)}>
               The scale test page
             </Link>{" "}
@@ -177,7 +179,7 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
               <MakeButton
                 sheets={gang.sheets.length}
                 busy={made.busy}
-                onMake={() => made.act({ sheets: structuredClone(gang.sheets) })}
+                onMake={() => made.act({ sheets: structuredClone(gang.sheets), ...madeOn(gang) })}
               />
             )}
           </>

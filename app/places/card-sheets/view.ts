@@ -1,16 +1,16 @@
 import { pageName } from "#app/places/album/view.ts";
 import type { Had } from "#app/places/sheets/had.tsx";
-import { type MadeSheet, madeSheet, type PrinterView, printerOf } from "#app/places/sheets/view.ts";
+import { type MadeSheet, madeSheet, printersOr } from "#app/places/sheets/view.ts";
 import { glanceAt } from "#app/wording/card.ts";
 import { cardStandings } from "#core/album/card-printing.ts";
 import { allPagesOf, dayOfPage } from "#core/album/matter.ts";
 import type { AlbumPlan, Card, Day, MatterEntry } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
 import type { Print } from "#core/album/print.ts";
-import type { Length, Unit } from "#core/measure/length.ts";
+import type { Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import type { Printer } from "#core/sheet/paper.ts";
+import type { PrinterRecord } from "#core/sheet/printer.ts";
 import type { SheetRecord } from "#core/sheet/record.ts";
 
 /** A card whose words are to go on paper, and the day it is for. */
@@ -34,7 +34,7 @@ export type CardSheetsView = {
   /** Words that are on their cards, as the keeper says. */
   readonly had: readonly Had[];
   readonly sheets: readonly MadeSheet[];
-  readonly printer: PrinterView;
+  readonly printers: readonly PrinterRecord[];
 };
 
 type Aggregate = {
@@ -48,7 +48,7 @@ type Aggregate = {
 export function cardSheetsView(
   aggregate: Aggregate,
   sheets: readonly SheetRecord[],
-  saved: (Printer & { readonly bar: Length }) | null,
+  kept: readonly PrinterRecord[],
 ): CardSheetsView {
   const { album, prints } = aggregate;
   const all = cardStandings(allPagesOf(aggregate), prints).map(({ page, card, standing }) => ({
@@ -76,6 +76,6 @@ export function cardSheetsView(
         : [],
     ),
     sheets: sheets.filter((sheet) => sheet.of === "cards").map((sheet) => madeSheet(aggregate, sheet)),
-    printer: printerOf(saved, album.unit),
+    printers: printersOr(kept, album.unit),
   };
 }

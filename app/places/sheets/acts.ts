@@ -1,7 +1,9 @@
 import { z } from "zod";
 import type { Away } from "#app/wording/sending.ts";
 import { type Length, LONGEST } from "#core/measure/length.ts";
+import { CHOICES } from "#core/sheet/printer.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
+import { textOf } from "#core/words/text-schema.ts";
 
 const LENGTH = z
   .int()
@@ -14,11 +16,21 @@ const MARGIN = z
   .max(LONGEST)
   .transform((n) => n as Length);
 
+/** For which printer sheets are made, and whether they are printed to the paper's edge. */
+export const ON_PRINTER = { printer: z.uuid().nullable().default(null), borderless: z.boolean().default(false) };
+
 /** Something made or put away, whose answer is waited for: sheets, orders, the printer. What is only ticked goes as any change. */
 export const SHEET_ACT = z.discriminatedUnion("act", [
-  z.object({ act: z.literal("make"), sheets: GANGED_SHEETS }),
+  z.object({ act: z.literal("make"), sheets: GANGED_SHEETS, ...ON_PRINTER }),
   z.object({ act: z.literal("drop"), sheet: z.uuid() }),
-  z.object({ act: z.literal("printer"), margin: MARGIN, across: LENGTH, along: LENGTH, bar: LENGTH }),
+  z.object({
+    ...{ act: z.literal("printer"), id: z.uuid().nullable(), name: textOf(60, 1) },
+    ...{ margin: MARGIN, across: LENGTH, along: LENGTH, bar: LENGTH },
+    borderless: z.object({ across: LENGTH, along: LENGTH }).nullable(),
+  }),
+  z.object({ act: z.literal("drop-printer"), printer: z.uuid() }),
+  /** What is chosen on a printer, to be found so next time. */
+  z.object({ act: z.literal("choices"), printer: z.uuid().nullable(), choices: CHOICES }),
   z.object({ act: z.literal("order"), uses: z.array(z.uuid()).min(1).max(500) }),
   z.object({ act: z.literal("drop-order"), order: z.uuid() }),
 ]);

@@ -3,7 +3,8 @@ import { Tick } from "#app/parts/tick.tsx";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import type { CutStepName } from "#core/sheet/gang.ts";
 import { PRINT_PAPERS, type PrintPaperId } from "#core/sheet/paper.ts";
-import type { Choices, Gang } from "./use-gang.ts";
+import type { Choices } from "#core/sheet/printer.ts";
+import type { Gang } from "./use-gang.ts";
 import { ownPaper } from "./use-gang.ts";
 
 const GAPS: Record<Unit, readonly Length[]> = {
@@ -26,8 +27,21 @@ export function SheetChoices({ gang, unit }: { gang: Gang; unit: Unit }) {
       papers: choices.papers.includes(id) ? choices.papers.filter((each) => each !== id) : [...choices.papers, id],
     });
   const own = choices.papers.includes("own");
+  const { printer, printers, setPrinter } = gang;
   return (
     <section aria-label="Paper" className="grid gap-3 border-t border-line pt-4">
+      {printers.length > 1 && (
+        <label className="flex flex-wrap items-center gap-2 text-sm font-medium">
+          Printer
+          <select
+            className="field w-auto py-1 font-normal"
+            value={printer.id ?? ""}
+            onChange={(event) => setPrinter(event.target.value)}
+          >
+            <Options all={printers.map(({ id, name }) => [id ?? "", name] as const)} />
+          </select>
+        </label>
+      )}
       <fieldset>
         <legend className="mb-1 font-medium">Paper in the house</legend>
         <div className="flex flex-wrap gap-x-4">

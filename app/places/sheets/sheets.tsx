@@ -25,7 +25,7 @@ import { PlanSaid } from "./plan-said.tsx";
 import { PrinterForm } from "./printer-form.tsx";
 import { SheetChoices } from "./sheet-choices.tsx";
 import { useAct } from "./use-act.ts";
-import { type Gang, useGang } from "./use-gang.ts";
+import { type Gang, madeOn, useGang } from "./use-gang.ts";
 import { sheetsNow, usePrints } from "./use-prints.ts";
 import { labelOf, type SheetsView, type Wish } from "./view.ts";
 import { type Scope, WishList } from "./wish-list.tsx";
@@ -56,7 +56,7 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
       }),
     [chosen],
   );
-  const gang = useGang(wants, view.printer, unit);
+  const gang = useGang(wants, view.printers, unit, albumId);
   const byUse = useMemo(() => new Map(wishes.map((wish) => [wish.use.id, wish])), [wishes]);
   const mat = useMemo(() => {
     const shownAt = (word: string): Shown | undefined => {
@@ -113,9 +113,9 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
           />
           <LabOrders view={view} chosen={chosen} act={act} tick={tick} busy={busy} />
           <PrinterForm
-            key={`${view.printer.across} ${view.printer.along} ${view.printer.margin}`}
-            view={view}
-            act={act}
+            key={`${gang.printer.id} ${gang.printer.across} ${gang.printer.along} ${gang.printer.margin}`}
+            printer={gang.printer}
+            {...{ albumId, unit, act }}
           />
         </>
       }
@@ -129,7 +129,7 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
             <MakeButton
               sheets={gang.sheets.length}
               busy={busy}
-              onMake={() => act({ act: "make", sheets: structuredClone(gang.sheets) })}
+              onMake={() => act({ act: "make", sheets: structuredClone(gang.sheets), ...madeOn(gang) })}
             />
           </>
         }

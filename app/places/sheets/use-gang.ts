@@ -1,10 +1,11 @@
 import { useMemo, useState } from "react";
+import { useFetcher } from "react-router";
+import { to } from "#app/addresses.ts";
 import { tilesOf } from "#core/album/tiles.ts";
-import { type Length, parseLength, ticks, type Unit } from "#core/measure/length.ts";
+import { parseLength, type Unit } from "#core/measure/length.ts";
 import { type Size, size } from "#core/measure/size.ts";
 import {
   CUT_STEPS,
-  type CutStepName,
   canBeParted,
   type GangedSheet,
   type GangSettings,
@@ -15,33 +16,12 @@ import {
   type TooLarge,
   taskOf,
 } from "#core/sheet/gang.ts";
-import { PRINT_PAPERS, type PrintPaperId, printableOf } from "#core/sheet/paper.ts";
+import { PRINT_PAPERS, printableOf } from "#core/sheet/paper.ts";
+import { anyPrinter, type Choices, firstChoices, measuredOf, type PrinterRecord } from "#core/sheet/printer.ts";
 import { type Packing, usePacking } from "./use-packing.ts";
-import type { PrinterView } from "./view.ts";
 
 /** Something wanted on paper, and how much in need of a second one. */
 export type Want = PrintWish & { readonly risk: number };
-
-/** How the sheets are to be made. */
-export type Choices = {
-  readonly papers: readonly PrintPaperId[];
-  readonly own: { readonly w: string; readonly h: string };
-  readonly borderless: boolean;
-  readonly gap: Length;
-  readonly canTurn: boolean;
-  readonly spares: boolean;
-  readonly step: CutStepName;
-};
-
-export const firstChoices = (unit: Unit): Choices => ({
-  papers: [unit === "inch" ? "letter" : "a4"],
-  own: { w: "", h: "" },
-  borderless: false,
-  gap: ticks(0),
-  canTurn: true,
-  spares: true,
-  step: unit === "inch" ? "sixteenth" : "half-millimetre",
-});
 
 /** An own paper as typed; null while it is none. */
 export function ownPaper({ own }: Choices, unit: Unit): Size | null {
@@ -49,17 +29,17 @@ export function ownPaper({ own }: Choices, unit: Unit): Size | null {
   return w.ok && h.ok ? size(w.length, h.length) : null;
 }
 
-function settingsOf(choices: Choices, printer: PrinterView, unit: Unit): GangSettings {
+function settingsOf(choices: Choices, printer: PrinterRecord, unit: Unit): GangSettings {
   const own = ownPaper(choices, unit);
   const sizes = choices.papers.flatMap((id): Size[] => {
     const known = PRINT_PAPERS.find((paper) => paper.id === id);
     return known ? [known.size] : own ? [own] : [];
   });
   const step = CUT_STEPS[choices.step];
-  const machine = choices.borderless ? { ...printer, margin: ticks(0) } : printer;
+  const machine = measuredOf(printer, choices.borderless);
   return {
     papers: sizes.flatMap((paper) => {
-      const printable = printableOf(paper, machine, printer.bar, step);
+      const printable = printableOf(paper, machine, machine.bar, step);
       return printable ? [{ size: paper, printable }] : [];
     }),
     gap: choices.gap,
@@ -69,6 +49,10 @@ function settingsOf(choices: Choices, printer: PrinterView, unit: Unit): GangSet
 }
 
 export type Gang = {
+  /** The printer that is used, of those there are. */
+  readonly printer: PrinterRecord;
+  readonly printers: readonly PrinterRecord[];
+  readonly setPrinter: (id: string | null) => void;
   readonly choices: Choices;
   readonly setChoices: (choices: Choices) => void;
   readonly packing: Packing & { stop: () => void };
@@ -82,9 +66,22 @@ export type Gang = {
   readonly noPaper: boolean;
 };
 
+/** For which printer sheets of this plan are made. */
+export const madeOn = ({ printer, choices }: Gang) => ({ printer: printer.id, borderless: choices.borderless });
+
 /** The best sheets so far for what is wanted, as the choices are now. */
-export function useGang(wants: readonly Want[], printer: PrinterView, unit: Unit): Gang {
-  const [choices, setChoices] = useState<Choices>(() => firstChoices(unit));
+export function useGang(wants: readonly Want[], printers: readonly PrinterRecord[], unit: Unit, albumId: string): Gang {
+  const [asked, setPrinter] = useState<string | null>(null);
+  const printer = printers.find(({ id }) => id === asked) ?? printers[0] ?? anyPrinter(unit);
+  const [chosen, setChosen] = useState<ReadonlyMap<string | null, Choices>>(new Map());
+  const choices = chosen.get(printer.id) ?? printer.last ?? firstChoices(unit);
+  const { submit } = useFetcher({ key: "print-choices" });
+  const setChoices = (next: Choices) => {
+    setChosen(new Map([...chosen, [printer.id, next]]));
+    // Remembered for the next evening; where it cannot be, nothing is lost but that.
+    const act = { act: "choices", printer: printer.id, choices: next };
+    void submit(act as never, { method: "post", action: to.sheets(albumId), encType: "application/json" });
+  };
   const settings = useMemo(() => settingsOf(choices, printer, unit), [choices, printer, unit]);
   const [parted, setParted] = useState<ReadonlySet<string>>(new Set());
   const { fitting, tooLarge } = useMemo(() => {
@@ -106,6 +103,9 @@ export function useGang(wants: readonly Want[], printer: PrinterView, unit: Unit
     return gangSheets(plan, fitting, settings, spares);
   }, [plan, task, fitting, settings, choices.spares, choices.canTurn]);
   return {
+    printer,
+    printers,
+    setPrinter,
     choices,
     setChoices,
     packing,

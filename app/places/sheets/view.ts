@@ -6,11 +6,11 @@ import type { LeafOutline } from "#core/album/page-leaves.ts";
 import { type Print, type PrintState, standings } from "#core/album/print.ts";
 import type { Tile } from "#core/album/tiles.ts";
 import { type Printed, printablesOf, printedAs, printsOn } from "#core/document/printed.ts";
-import type { Length, Unit } from "#core/measure/length.ts";
+import type { Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
-import { type Printer, printerFor } from "#core/sheet/paper.ts";
+import { anyPrinter, type PrinterRecord } from "#core/sheet/printer.ts";
 import type { OrderRecord, SheetRecord } from "#core/sheet/record.ts";
 import type { Had } from "./had.tsx";
 
@@ -48,7 +48,6 @@ export type MadeOrder = {
   readonly days: readonly string[];
   readonly prints: number;
 };
-export type PrinterView = Printer & { readonly bar: Length; readonly measured: boolean };
 export type SheetsView = {
   readonly albumId: string;
   readonly title: string;
@@ -60,7 +59,8 @@ export type SheetsView = {
   readonly had: readonly Had[];
   readonly sheets: readonly MadeSheet[];
   readonly orders: readonly MadeOrder[];
-  readonly printer: PrinterView;
+  /** The household's printers, the one used last first; an ordinary one where none is kept. */
+  readonly printers: readonly PrinterRecord[];
 };
 
 type Aggregate = {
@@ -72,11 +72,9 @@ type Aggregate = {
   readonly photos: ReadonlyMap<string, { readonly star: boolean }>;
 };
 
-/** The printer, and whether it was found to stretch what it prints. */
-export function printerOf(saved: (Printer & { readonly bar: Length }) | null, unit: Unit): PrinterView {
-  const printer = printerFor(saved, unit);
-  return { ...printer, measured: printer.across !== printer.bar || printer.along !== printer.bar };
-}
+/** The printers to choose from: an ordinary one where the household keeps none. */
+export const printersOr = (kept: readonly PrinterRecord[], unit: Unit): readonly PrinterRecord[] =>
+  kept.length > 0 ? kept : [anyPrinter(unit)];
 
 type Shown = { readonly of: Printed; readonly day: string; readonly label: string };
 
@@ -119,7 +117,7 @@ export function sheetsView(
   aggregate: Aggregate,
   sheets: readonly SheetRecord[],
   orders: readonly OrderRecord[],
-  saved: (Printer & { readonly bar: Length }) | null,
+  kept: readonly PrinterRecord[],
   today: CalendarDate,
 ): SheetsView {
   const { album, prints, photos } = aggregate;
@@ -166,6 +164,6 @@ export function sheetsView(
         prints: own.length,
       };
     }),
-    printer: printerOf(saved, album.unit),
+    printers: printersOr(kept, album.unit),
   };
 }

@@ -1,0 +1,76 @@
+import { z } from "zod";
+import { type Length, ticks, type Unit } from "../measure/length.ts";
+import { IN_TICKS } from "../measure/length-schema.ts";
+import { CUT_STEPS, type CutStepName } from "./gang.ts";
+import { barOf, PRINT_PAPERS, type Printer, type PrintPaperId, usualMargin } from "./paper.ts";
+
+/** How sheets are made on a printer: its papers that are in the house, and what was chosen when it was last used. */
+export type Choices = {
+  readonly papers: readonly PrintPaperId[];
+  /** An own paper, as it was typed. */
+  readonly own: { readonly w: string; readonly h: string };
+  readonly borderless: boolean;
+  readonly gap: Length;
+  readonly canTurn: boolean;
+  readonly spares: boolean;
+  readonly step: CutStepName;
+};
+
+const TYPED = z.string().max(40);
+const PAPER_IDS: readonly PrintPaperId[] = [...PRINT_PAPERS.map(({ id }) => id), "own"];
+const STEP_NAMES = Object.keys(CUT_STEPS) as [CutStepName, ...CutStepName[]];
+export const CHOICES: z.ZodType<Choices, unknown> = z.object({
+  papers: z.array(z.enum(PAPER_IDS)).max(PAPER_IDS.length),
+  own: z.object({ w: TYPED, h: TYPED }),
+  borderless: z.boolean(),
+  gap: IN_TICKS.length,
+  canTurn: z.boolean(),
+  spares: z.boolean(),
+  step: z.enum(STEP_NAMES),
+});
+
+export const firstChoices = (unit: Unit): Choices => ({
+  papers: [unit === "inch" ? "letter" : "a4"],
+  own: { w: "", h: "" },
+  borderless: false,
+  gap: ticks(0),
+  canTurn: true,
+  spares: true,
+  step: unit === "inch" ? "sixteenth" : "half-millimetre",
+});
+
+/**
+ * One of a household's printers: what it leaves white, how long the bars of its test page came out with that white edge,
+ * and, where they were measured, printed to the paper's edge: such drivers usually enlarge (common practice).
+ */
+export type PrinterRecord = Printer & {
+  /** Null: an ordinary one, of which nothing is kept yet. */
+  readonly id: string | null;
+  readonly name: string;
+  /** How long the bars are meant to be. */
+  readonly bar: Length;
+  readonly borderless: { readonly across: Length; readonly along: Length } | null;
+  /** Null: nothing was chosen on it yet. */
+  readonly last: Choices | null;
+};
+
+/** An ordinary printer, until one is kept. */
+export const anyPrinter = (unit: Unit): PrinterRecord => {
+  const bar = barOf(unit);
+  const measures = { margin: usualMargin(unit), across: bar, along: bar, bar };
+  return { id: null, name: "The printer", ...measures, borderless: null, last: null };
+};
+
+/** What a printer does to a sheet: with its white edge, or to the paper's edge, where it leaves none. */
+export function measuredOf(printer: PrinterRecord, borderless: boolean): Printer & { readonly bar: Length } {
+  const { margin, across, along, bar } = printer;
+  if (!borderless) return { margin, across, along, bar };
+  return { ...(printer.borderless ?? { across, along }), margin: ticks(0), bar };
+}
+
+export const isMeasured = ({ across, along, bar }: Pick<PrinterRecord, "across" | "along" | "bar">): boolean =>
+  across !== bar || along !== bar;
+
+/** The printer that a sheet was made for; an ordinary one where that is kept no more. */
+export const printerOf = (printers: readonly PrinterRecord[], id: string | null, unit: Unit): PrinterRecord =>
+  printers.find((each) => each.id === id) ?? anyPrinter(unit);
