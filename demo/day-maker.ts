@@ -65,6 +65,7 @@ export function dayOf(
       crop: AS_IT_COMES,
       picture: UNKNOWN_PICTURE,
       onIt: [],
+      repeat: null,
       privateUntil: null,
     })),
     cards: (story.cards ?? []).map(({ size, text }) => newCard(randomUUID(), size, text)),

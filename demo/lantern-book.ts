@@ -72,6 +72,7 @@ async function onFrontMatter(db: Db, author: Author, titlePage: string, note: st
       crop: AS_IT_COMES,
       picture: factsOf(tower),
       onIt: [],
+      repeat: null,
       privateUntil: null,
     },
   };

@@ -110,12 +110,13 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
         setting: card.setting && (structuredClone(card.setting) as never),
       })),
       jottings: [...content.jottings],
-      photos: content.photos.map(({ id: use, photoId, print, alt, crop, onIt, privateUntil }) => ({
+      photos: content.photos.map(({ id: use, photoId, print, alt, crop, onIt, repeat, privateUntil }) => ({
         id: use,
         print,
         alt,
         crop,
         onIt: [...onIt],
+        repeat,
         privateUntil,
         sha256: hashOfPhoto(photoId),
       })),

@@ -86,6 +86,7 @@ function contentOf(row: DayRow): DayContent {
       crop: cropOf(use),
       picture: factsOf(use.photo),
       onIt: use.onIt,
+      repeat: use.repeatW === null || use.repeatH === null ? null : { w: use.repeatW, h: use.repeatH },
       privateUntil: use.privateUntil,
     })),
     cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
@@ -143,7 +144,7 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     at,
     privateUntil,
   })),
-  photos: content.photos.map(({ id, photoId, print, alt, crop, onIt, privateUntil }, position) => ({
+  photos: content.photos.map(({ id, photoId, print, alt, crop, onIt, repeat, privateUntil }, position) => ({
     id,
     dayId,
     position,
@@ -157,6 +158,8 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     closer: crop.closer,
     border: crop.border,
     onIt: [...onIt],
+    repeatW: repeat?.w ?? null,
+    repeatH: repeat?.h ?? null,
     privateUntil,
   })),
 });

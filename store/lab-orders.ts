@@ -39,7 +39,7 @@ export async function keepOrder(
     const wanted = new Map(
       standings(locked.pages, locked.prints)
         // What is printed on a picture is made here: a lab gets pictures.
-        .filter(({ use, standing }) => standing.kind === "wanted" && use.onIt.length === 0)
+        .filter(({ use, standing }) => standing.kind === "wanted" && use.onIt.length === 0 && use.repeat === null)
         .map(({ use }) => [use.id, use]),
     );
     if (uses.length === 0 || !uses.every((id) => wanted.has(id))) return { ok: false, reason: "changed-since" };

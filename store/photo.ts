@@ -104,6 +104,7 @@ export const newUse = (id: string, { id: photoId, facts }: Pick<KeptPhoto, "id" 
   crop: AS_IT_COMES,
   picture: facts,
   onIt: [],
+  repeat: null,
   privateUntil: null,
 });
 

@@ -57,6 +57,7 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
           crop: AS_IT_COMES,
           picture,
           onIt: [],
+          repeat: null,
           privateUntil: null,
         };
         const applied = applyEdit(content, { kind: "add-photo", photo: use }, found.binding);

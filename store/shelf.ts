@@ -117,6 +117,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
                   crop: AS_IT_COMES,
                   picture: UNKNOWN_PICTURE,
                   onIt: [],
+                  repeat: null,
                   privateUntil: null,
                 })),
               },

@@ -35,6 +35,7 @@ import { addDays, type CalendarDate } from "../core/month/dates.ts";
 import { NUMBERINGS } from "../core/month/numbering.ts";
 import { LONGEST_SPAN } from "../core/month/span.ts";
 import { AS_IT_COMES, type PrintCrop, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import { LEAST_REPEAT } from "../core/photo/repeat.ts";
 import {
   ALIGNS,
   type CardSetting,
@@ -61,7 +62,7 @@ export const leavesOn = (dayId: string, ...makes: readonly Partial<LeafMake>[]):
 export const TAG: Partial<LeafMake> = { insert: "tag", size: { w: inches(2), h: inches(4) } };
 
 /** A use of a picture as it comes. */
-export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE, onIt: [], privateUntil: null };
+export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE, onIt: [], repeat: null, privateUntil: null };
 
 /** Arbitrary days and albums for property tests. */
 const anyId = fc.uuid();
@@ -147,6 +148,14 @@ const anyOnIt: fc.Arbitrary<PrintedOn> = fc.record(
   { noNullPrototype: true },
 );
 
+const anyRepeat: fc.Arbitrary<Size> = fc.record(
+  {
+    w: fc.integer({ min: LEAST_REPEAT, max: 100_000 }).map(ticks),
+    h: fc.integer({ min: LEAST_REPEAT, max: 100_000 }).map(ticks),
+  },
+  { noNullPrototype: true },
+);
+
 export const anyContent: fc.Arbitrary<DayContent> = fc
   .record({
     title: anyText,
@@ -164,6 +173,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
         crop: anyCrop,
         picture: fc.constant(UNKNOWN_PICTURE),
         onIt: fc.array(anyOnIt, { maxLength: 2 }),
+        repeat: fc.option(anyRepeat),
         privateUntil: fc.option(anyDate),
       }),
       { maxLength: 4 },

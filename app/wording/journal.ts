@@ -35,6 +35,7 @@ const OF_DAY: Record<Exclude<DayEdit["kind"], "step" | "waive">, (day: string) =
   "photo-picture": (day) => `another picture of ${day}`,
   "photo-print": (day) => `size of a print of ${day} changed`,
   "photo-crop": (day) => `crop of a print of ${day} changed`,
+  "photo-repeat": (day) => `how a pattern of ${day} is repeated, changed`,
   "photo-on-it": (day) => `what is printed on a picture of ${day} changed`,
   "photo-private": (day) => `until when a picture of ${day} is private changed`,
   "leave-alone": (day) => `slip in the words of ${day} left alone, or told again`,

@@ -3,6 +3,7 @@ import { LIMITS } from "../limits.ts";
 import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
+import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { CARD_SETTING, printedOnSchema } from "../words/setting-schema.ts";
 import { LINE, TEXT, textOf } from "../words/text-schema.ts";
 import type { DayEdit } from "./edit.ts";
@@ -10,6 +11,8 @@ import { NUMERAL_STYLES, PARTS, STEPS } from "./model.ts";
 
 /** What an edit may look like when it comes from outside. */
 const SIZE = sizeSchema(IN_TICKS);
+/** A pattern of less than a quarter inch would be thousands of pictures. */
+const REPEAT = SIZE.refine(({ w, h }) => Math.min(w, h) >= LEAST_REPEAT, "too small to be repeated");
 const ID = z.uuid();
 const SPOT_SHARE = z.int().min(0).max(WHOLE);
 const SLIDE = z.int().min(-WHOLE).max(WHOLE);
@@ -67,6 +70,7 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("photo-alt"), id: ID, alt: LINE }),
   z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
   z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),
+  z.object({ kind: z.literal("photo-repeat"), id: ID, repeat: REPEAT.nullable() }),
   z.object({ kind: z.literal("photo-on-it"), id: ID, onIt: printedOnSchema(IN_TICKS) }),
   z.object({ kind: z.literal("photo-private"), id: ID, privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("remove-photo"), id: ID }),

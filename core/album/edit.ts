@@ -37,6 +37,7 @@ export type DayEdit =
   | { kind: "photo-alt"; id: string; alt: string }
   | { kind: "photo-print"; id: string; print: Size }
   | { kind: "photo-crop"; id: string; crop: PrintCrop }
+  | { kind: "photo-repeat"; id: string; repeat: Size | null }
   | { kind: "photo-on-it"; id: string; onIt: readonly PrintedOn[] }
   | { kind: "photo-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-photo"; id: string }
@@ -80,6 +81,7 @@ export function happeningOf(content: DayContent, edit: DayEdit): { happening: Ha
     case "photo-print":
     case "photo-crop":
     case "photo-on-it":
+    case "photo-repeat":
       return { happening: "print", of: edit.id };
     case "add-card":
       return { happening: "card", of: edit.card.id };
@@ -205,7 +207,15 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       if (content.photos.some(({ photoId }) => photoId === edit.photoId)) return { ok: false, reason: "already-there" };
       const crop = cropOfAnother(use, edit.picture);
       // What was said of the old picture in words is not true of the new one.
-      const other: PhotoUse = { ...use, photoId: edit.photoId, picture: edit.picture, crop, alt: "", onIt: [] };
+      const other: PhotoUse = {
+        ...use,
+        photoId: edit.photoId,
+        picture: edit.picture,
+        crop,
+        alt: "",
+        onIt: [],
+        repeat: null,
+      };
       return wrote([`photo:${use.id}`, `photo-crop:${use.id}`], {
         photos: content.photos.map((each) => (each === use ? other : each)),
       });
@@ -224,6 +234,11 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       if (!isStillThere(content.photos, edit.id)) return gone;
       return wrote([`photo-crop:${edit.id}`], {
         photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, crop: edit.crop } : photo)),
+      });
+    case "photo-repeat":
+      if (!isStillThere(content.photos, edit.id)) return gone;
+      return wrote([`photo-repeat:${edit.id}`], {
+        photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, repeat: edit.repeat } : photo)),
       });
     case "photo-on-it":
       if (!isStillThere(content.photos, edit.id)) return gone;

@@ -81,6 +81,8 @@ export type PhotoUse = {
   readonly alt: string;
   readonly crop: PrintCrop;
   readonly picture: PictureFacts;
+  /** How large one repetition is where the picture is a pattern that is repeated over the print; null where it fills it once. */
+  readonly repeat: Size | null;
   /** What is printed on it, the lowest first. */
   readonly onIt: readonly PrintedOn[];
   readonly privateUntil: CalendarDate | null;

@@ -44,25 +44,30 @@ export function madeAs({
   crop,
   picture,
   onIt,
-}: Pick<PhotoUse, "photoId" | "crop" | "picture" | "onIt">): string {
+  repeat,
+}: Pick<PhotoUse, "photoId" | "crop" | "picture" | "onIt" | "repeat">): string {
   const { keep, slide, closer, border } = crop;
   const { width, height, focus } = picture;
   const kept = keep ?? focus;
   const on = onKey(onIt);
-  return `${photoId} ${width}x${height} ${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}${on === "" ? "" : ` ${on}`}`;
+  const pattern = repeat ? ` every ${repeat.w}x${repeat.h}` : "";
+  return `${photoId} ${width}x${height} ${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}${pattern}${on === "" ? "" : ` ${on}`}`;
 }
 
-const MADE_AS = /^(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)(?: (\[.*\]))?$/s;
+const MADE_AS =
+  /^(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)(?: every (\d+)x(\d+))?(?: (\[.*\]))?$/s;
 
 /** A use as a print shows it: the picture, size, crop and look that the print was made with, whatever they are now. */
 export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs" | "tile">): PhotoUse {
-  const [, photoId, width, height, x, y, slideX, slideY, closer, border, key, on] = MADE_AS.exec(print.madeAs) ?? [];
+  const [, photoId, width, height, x, y, slideX, slideY, closer, border, key, repeatW, repeatH, on] =
+    MADE_AS.exec(print.madeAs) ?? [];
   const look = readLook(key ?? "");
   if (!look || !photoId) return use;
   return {
     ...use,
     photoId,
     onIt: on ? readOnKey(on) : [],
+    repeat: repeatW && repeatH ? { w: ticks(Number(repeatW)), h: ticks(Number(repeatH)) } : null,
     print: print.tile?.whole ?? printedSize(print),
     crop: {
       keep: { x: Number(x), y: Number(y) },

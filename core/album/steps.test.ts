@@ -171,7 +171,17 @@ describe("another picture in the place of one", () => {
   const day: DayContent = {
     ...EMPTY_DAY,
     photos: [
-      { id: "u", photoId: "one", print: SIZE, alt: "Snow on the sill", crop, picture, onIt: [], privateUntil: null },
+      {
+        id: "u",
+        photoId: "one",
+        print: SIZE,
+        alt: "Snow on the sill",
+        crop,
+        picture,
+        onIt: [],
+        repeat: null,
+        privateUntil: null,
+      },
     ],
   };
   const put = (other: typeof picture, photoId = "two") =>

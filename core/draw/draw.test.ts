@@ -182,7 +182,7 @@ describe("a side as marks", () => {
     expect(
       pictures.map((mark) => mark.kind === "picture" && [toMillimetres(mark.at.x), mark.at.w, mark.shown.w]),
     ).toEqual([
-      [-0, inches(6), inches(3)],
+      [0, inches(6), inches(3)],
       [-76.2, inches(6), inches(3)],
     ]);
   });

@@ -11,7 +11,7 @@ import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { cardMarks } from "./card.ts";
 import type { Ink, Mark } from "./marks.ts";
-import { movedMarks, printedOnMarks } from "./printed-on.ts";
+import { printMarks } from "./print.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
 
@@ -111,16 +111,7 @@ export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ..
       const print = what.cut ? rect(-what.cut.x, -what.cut.y, use.print.w, use.print.h) : at;
       return [
         { kind: "rect", at, fill: "paper" },
-        {
-          kind: "picture",
-          photoId: use.photoId,
-          crop: use.crop,
-          picture: use.picture,
-          alt: use.alt || "A photo without a description yet",
-          at: print,
-          shown: at,
-        },
-        ...movedMarks(printedOnMarks(use.onIt, what.cut), print.x, print.y),
+        ...printMarks(use, print, at, use.alt || "A photo without a description yet"),
       ];
     }
     case "card": {

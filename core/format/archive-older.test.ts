@@ -56,7 +56,12 @@ const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
     ...entry,
     // Nothing was said not to be done, and only words could be private.
     ...{ undone: [], leftAlone: [], privateUntil: null },
-    photos: (entry as { photos?: object[] }).photos?.map((use) => ({ ...use, onIt: [], privateUntil: null })),
+    photos: (entry as { photos?: object[] }).photos?.map((use) => ({
+      ...use,
+      onIt: [],
+      repeat: null,
+      privateUntil: null,
+    })),
     cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {
       if (!setting) return { ...card, setting };
       const { face, ...lettering } = setting.lettering;

@@ -10,6 +10,7 @@ import { LONGEST_SPAN, spanLength } from "../month/span.ts";
 import { MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
+import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { printedOnSchema, settingSchema } from "../words/setting-schema.ts";
 import { LINE, NAME, TEXT, textOf } from "../words/text-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
@@ -76,6 +77,7 @@ const CONTENT = z.object({
       alt: LINE,
       crop: CROP,
       onIt: printedOnSchema(IN_MILLIMETRES),
+      repeat: SIZE.refine(({ w, h }) => Math.min(w, h) >= LEAST_REPEAT).nullable(),
       privateUntil: DATE.nullable(),
     }),
   ),

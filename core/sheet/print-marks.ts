@@ -1,7 +1,6 @@
-import type { PhotoUse } from "../album/model.ts";
 import { type Tile, tileAt } from "../album/tiles.ts";
 import type { Mark } from "../draw/marks.ts";
-import { movedMarks, printedOnMarks } from "../draw/printed-on.ts";
+import { printMarks, type ShownUse } from "../draw/print.ts";
 import { inches, type Length, millimetres, printLength, ticks, type Unit } from "../measure/length.ts";
 import { type Rect, rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
@@ -23,15 +22,15 @@ const BAR_HIGH: Length = millimetres(10);
 export type SheetPrint = {
   readonly at: Rect;
   readonly turned: boolean;
-  readonly use: Pick<PhotoUse, "photoId" | "alt" | "print" | "crop" | "picture" | "onIt">;
+  readonly use: ShownUse;
   /** The part of the whole print that it is; null when it is the whole. */
   readonly tile: Tile | null;
 };
 
 /** A print where it lies: the picture as it is cropped for the whole print, and of that the part that this print is. */
 export function pictureMarks({ at, turned, use, tile }: SheetPrint): Mark {
-  const { photoId, alt, crop, picture, print, onIt } = use;
-  const part = tile ? tileAt(print, tile) : rectOf(print);
+  const part = tile ? tileAt(use.print, tile) : rectOf(use.print);
+  const whole = rect(-part.x, -part.y, use.print.w, use.print.h);
   return {
     kind: "group",
     x: at.x,
@@ -39,18 +38,7 @@ export function pictureMarks({ at, turned, use, tile }: SheetPrint): Mark {
     turn: turned ? 1 : 0,
     w: part.w,
     h: part.h,
-    marks: [
-      {
-        kind: "picture",
-        photoId,
-        alt,
-        crop,
-        picture,
-        at: rect(-part.x, -part.y, print.w, print.h),
-        shown: rect(0, 0, part.w, part.h),
-      },
-      ...movedMarks(printedOnMarks(onIt, tile && part), ticks(-part.x), ticks(-part.y)),
-    ],
+    marks: printMarks(use, whole, rect(0, 0, part.w, part.h)),
   };
 }
 

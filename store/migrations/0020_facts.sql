@@ -7,6 +7,9 @@ ALTER TABLE "day_photo" ADD COLUMN "private_until" date;--> statement-breakpoint
 ALTER TABLE "photo" ADD COLUMN "own_words" text DEFAULT '' NOT NULL;--> statement-breakpoint
 -- Words, labels and shapes that are printed on a picture.
 ALTER TABLE "day_photo" ADD COLUMN "on_it" jsonb DEFAULT '[]'::jsonb NOT NULL;--> statement-breakpoint
+-- A picture that is a pattern is repeated over its print.
+ALTER TABLE "day_photo" ADD COLUMN "repeat_w" integer;--> statement-breakpoint
+ALTER TABLE "day_photo" ADD COLUMN "repeat_h" integer;--> statement-breakpoint
 -- Slips in the words that a keeper is content with are told no more.
 ALTER TABLE "day" ADD COLUMN "left_alone" text[] DEFAULT '{}' NOT NULL;--> statement-breakpoint
 -- A print says of which picture it was made, since a use may come to be of another; in the journal too, so that a print

@@ -185,6 +185,9 @@ export const dayPhoto = pgTable(
       .notNull()
       .references(() => photo.id),
     alt: text("alt").notNull().default(""),
+    /** One repetition of a pattern, across and down; null where the picture fills its print once. */
+    repeatW: length("repeat_w"),
+    repeatH: length("repeat_h"),
     onIt: jsonb("on_it").$type<PrintedOn[]>().notNull().default([]),
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     /** The point to keep in ten-thousandths of the picture; null for the machine's guess. */

@@ -405,7 +405,7 @@ test("what was chosen for a printer is found the next evening, and each printer 
   await printer.getByRole("button", { name: "Keep these" }).click();
   await expect(printer.getByText("A name, to tell it from the others.")).toBeVisible();
   await printer.getByLabel("Name of the printer").fill("For sheets");
-  await printer.getByText("Printed to the paper’s edge it is another thing").click();
+  await printer.getByText("Measured apart, printed to the paper’s edge").click();
   await printer.getByLabel("Across, to the edge").fill("6 1/8");
   await printer.getByLabel("Along, to the edge").fill("6 1/8");
   await printer.getByRole("button", { name: "Keep these" }).click();

@@ -240,3 +240,31 @@ test("words are printed on a picture where they read, moved by hand and by key, 
   await page.goto(`${album}/days/2026-12-09`);
   await expect(page.getByLabel("Printed")).not.toBeChecked();
 });
+
+test("a pattern is repeated over a print that is larger than its picture, and printed in the parts that the paper takes", async ({
+  page,
+}) => {
+  const album = await rollOf(page, ["09"]);
+  await frame(page, "P0").click();
+  await page.keyboard.press("d");
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-09`);
+  await page.getByRole("link", { name: "Crop photo 1" }).click();
+  await page.getByLabel("Print size").selectOption({ label: "Own size" });
+  await page.getByLabel("Width").fill("11");
+  await page.getByLabel("Height").fill("2 1/2");
+  await page.getByRole("button", { name: "Use it" }).click();
+  await page.getByLabel("Once, or as a pattern").selectOption({ label: "A pattern, repeated every" });
+  await expect(page.getByText("2 times, 2 across and 1 down")).toBeVisible();
+  await page.getByLabel("One repetition").selectOption({ label: "6 × 6" });
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel("One repetition").locator("option:checked")).toHaveText("6 × 6");
+  await page.getByRole("link", { name: "Print sheets" }).click();
+  await page.getByRole("button", { name: "Print 9 in 2 parts" }).click();
+  await page.getByRole("button", { name: /^Make th/ }).click();
+  await expect(page.getByRole("region", { name: "Sheets made" })).toBeVisible();
+  // The lab gets pictures, and this is one no longer.
+  await page.goto(`${album}/sheets`);
+  await expect(page.getByRole("button", { name: /^Order/ })).toHaveCount(0);
+});

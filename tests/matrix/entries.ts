@@ -84,6 +84,7 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "photo-alt": ({ use }) => ({ id: use, alt: "A" }),
   "photo-print": ({ use }) => ({ id: use, print: SIZE }),
   "photo-crop": ({ use }) => ({ id: use, crop: CROP }),
+  "photo-repeat": ({ use }) => ({ id: use, repeat: SIZE }),
   "photo-on-it": ({ use }) => ({ id: use, onIt: [] }),
   "photo-private": ({ use }) => ({ id: use, privateUntil: "2030-01-01" }),
   "leave-alone": () => ({ slip: "twice: be merry", on: true }),

@@ -109,6 +109,7 @@ const use = (print: ReturnType<typeof by>) => ({
   crop: AS_IT_COMES,
   picture: FACTS,
   onIt: [],
+  repeat: null,
 });
 
 describe("a print sheet as PDF, measured by Poppler", () => {

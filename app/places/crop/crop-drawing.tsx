@@ -25,6 +25,8 @@ type Props = {
   readonly setting: boolean;
   readonly onSlide: (frame: Frame) => void;
   readonly onKeep: (spot: Spot) => void;
+  /** The print as a pattern that is repeated, drawn; null where the picture fills it once and is slid under it. */
+  readonly pattern: string | null;
   /** What is printed on the picture, and which of it is chosen. */
   readonly onIt: readonly PrintedOn[];
   readonly chosenOn: string | null;
@@ -41,7 +43,7 @@ const STEP = 0.01;
  */
 export function CropDrawing(props: Props) {
   const { photoId, facts, print, crop, frame, kept, over, spots, unit, setting, onSlide, onKeep } = props;
-  const { onIt, chosenOn, onChooseOn, onMoveOn } = props;
+  const { pattern, onIt, chosenOn, onChooseOn, onMoveOn } = props;
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef<{ x: number; y: number; frame: Frame } | null>(null);
   const inner = insideBorder(print, crop);
@@ -111,12 +113,18 @@ export function CropDrawing(props: Props) {
       onKeyDown={onKey}
     >
       <Drawn markup={matGround(box, unit, false, "crop")} />
-      <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" opacity={0.3} />
-      <rect x={0} y={0} width={pw} height={ph} className="fill-paper" />
-      <svg x={ix} y={iy} width={iw} height={ih} viewBox={`${ix} ${iy} ${iw} ${ih}`}>
-        <title>The part that is printed</title>
-        <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" />
-      </svg>
+      {pattern === null ? (
+        <>
+          <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" opacity={0.3} />
+          <rect x={0} y={0} width={pw} height={ph} className="fill-paper" />
+          <svg x={ix} y={iy} width={iw} height={ih} viewBox={`${ix} ${iy} ${iw} ${ih}`}>
+            <title>The part that is printed</title>
+            <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" />
+          </svg>
+        </>
+      ) : (
+        <Drawn markup={pattern} />
+      )}
       <Drawn markup={drawingOf(printedOnMarks(onIt))} />
       <rect x={0} y={0} width={pw} height={ph} fill="none" className="stroke-flame" strokeWidth={0.7} />
       {onIt.map((item) => (
@@ -136,11 +144,13 @@ export function CropDrawing(props: Props) {
       {spots.map((spot, at) => (
         <SpotMark key={`${spot.at.x} ${spot.at.y}`} spot={spot} at={at} letter={letter} />
       ))}
-      <g transform={`translate(${x + (kept.x / WHOLE) * w} ${y + (kept.y / WHOLE) * h})`} pointerEvents="none">
-        <circle r={3} fill="none" stroke="#14181a" strokeWidth={1.3} />
-        <circle r={3} fill="none" className="stroke-flame" strokeWidth={0.7} />
-        <path d="M-5 0H-1.6M1.6 0H5M0 -5V-1.6M0 1.6V5" className="stroke-flame" strokeWidth={0.7} />
-      </g>
+      {pattern === null && (
+        <g transform={`translate(${x + (kept.x / WHOLE) * w} ${y + (kept.y / WHOLE) * h})`} pointerEvents="none">
+          <circle r={3} fill="none" stroke="#14181a" strokeWidth={1.3} />
+          <circle r={3} fill="none" className="stroke-flame" strokeWidth={0.7} />
+          <path d="M-5 0H-1.6M1.6 0H5M0 -5V-1.6M0 1.6V5" className="stroke-flame" strokeWidth={0.7} />
+        </g>
+      )}
       <text x={pw / 2} y={ph + letter * 1.6} textAnchor="middle" fontSize={letter} className="fill-on-mat">
         {say(print.w)} × {say(print.h)}
         {inner.x > 0 && `, ${say(inner.x)} white round it`}

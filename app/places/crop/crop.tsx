@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { drawingOf } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PRIVATE_MEANS, PrivateUntil } from "#app/parts/private-until.tsx";
@@ -10,11 +11,14 @@ import { Zoomed } from "#app/parts/zoomed.tsx";
 import { FreePictures } from "#app/places/day/free-pictures.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
+import { many } from "#app/wording/count.ts";
 import { SHARPNESS } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
-import { EMPTY_DAY } from "#core/album/model.ts";
+import { EMPTY_DAY, type PhotoUse } from "#core/album/model.ts";
 import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
+import { printMarks } from "#core/draw/print.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { rect } from "#core/measure/rect.ts";
 import { printSize, type Size, size, turned } from "#core/measure/size.ts";
 import {
   AS_IT_COMES,
@@ -30,6 +34,7 @@ import {
   verdictOn,
 } from "#core/photo/crop.ts";
 import { quietSpots } from "#core/photo/quiet.ts";
+import { pictureCropOf, pictureSizeOf, repeatsOf } from "#core/photo/repeat.ts";
 import type { PrintedOn } from "#core/words/printed-on.ts";
 import { CropDrawing } from "./crop-drawing.tsx";
 import { PrintedOnPanel } from "./printed-on.tsx";
@@ -60,11 +65,7 @@ export function Crop({ view }: { view: CropView }) {
   const { use: saved, dayId, unit, over, traits, albumId } = view;
   const { state, put } = useOutbox();
   const [cropKey, printKey] = [`${dayId}:photo-crop:${saved.id}`, `${dayId}:photo-print:${saved.id}`];
-  const [{ crop, print, onIt, privateUntil } = saved] = withPendingPart(
-    dayId,
-    { ...EMPTY_DAY, photos: [saved] },
-    state,
-  ).photos;
+  const [use = saved] = withPendingPart(dayId, { ...EMPTY_DAY, photos: [saved] }, state).photos;
   const [setting, setSetting] = useState(false);
   const [label, setLabel] = useState<number | null>(null);
   const [chosenOn, setChosenOn] = useState<string | null>(null);
@@ -74,8 +75,19 @@ export function Crop({ view }: { view: CropView }) {
       { what: "edit", dayId, base: null, edit: { kind: "photo-on-it", id: saved.id, onIt: [...next] } },
       true,
     );
+  const { print, onIt, repeat, privateUntil } = use;
+  const crop = pictureCropOf(use);
+  // What the picture is cropped for: the print, or one repetition of the pattern.
+  const made = pictureSizeOf(use);
+  const takeRepeat = (next: Size | null) =>
+    put(`${dayId}:photo-repeat:${saved.id}`, {
+      what: "edit",
+      dayId,
+      base: null,
+      edit: { kind: "photo-repeat", id: saved.id, repeat: next },
+    });
   const facts = saved.picture;
-  const frame = frameFor(facts, print, crop);
+  const frame = frameFor(facts, made, crop);
   const wanted = label === null ? undefined : LABELS[label];
   const spots =
     traits && wanted
@@ -122,9 +134,10 @@ export function Crop({ view }: { view: CropView }) {
             </p>
           )}
           <SizePicker label="Print size" value={print} choices={PRINT_SIZES} unit={unit} onPick={takePrint} />
+          <Repeated {...{ use, unit }} onRepeat={takeRepeat} />
           <Lost lost={lostOf(frame)} />
-          <Turned {...{ facts, print, crop }} onPrint={takePrint} />
-          <Pixels {...{ facts, print, crop, unit }} onPrint={takePrint} />
+          {!repeat && <Turned {...{ facts, print, crop }} onPrint={takePrint} />}
+          <Pixels {...{ facts, print: made, crop, unit }} onPrint={repeat ? null : takePrint} />
           {covering.length > 0 && (
             <div className="grid gap-2 border-l-4 border-ember pl-3">
               <p className="font-medium">
@@ -146,7 +159,7 @@ export function Crop({ view }: { view: CropView }) {
           {over.some(({ kind }) => kind === "seam") && (
             <p className="text-sm">The dashed white line is where it is cut for two pockets: keep faces off it.</p>
           )}
-          <fieldset className="border-t border-line pt-3">
+          <fieldset className={repeat ? "hidden" : "border-t border-line pt-3"}>
             <legend className="sr-only">White border</legend>
             <p className="mb-1.5 font-medium">White border</p>
             <div className="flex flex-wrap gap-2">
@@ -234,6 +247,7 @@ export function Crop({ view }: { view: CropView }) {
           <CropDrawing
             photoId={saved.photoId}
             {...{ facts, print, crop, frame, over, spots, unit, setting, onIt, chosenOn }}
+            pattern={repeat ? patternOf(use) : null}
             onChooseOn={setChosenOn}
             onMoveOn={(id, at) => putOn(onIt.map((each) => (each.id === id ? { ...each, at } : each)))}
             kept={keptPoint(facts, crop)}
@@ -243,6 +257,47 @@ export function Crop({ view }: { view: CropView }) {
         </Zoomed>
       </MatStage>
     </Workplace>
+  );
+}
+
+/** The print as a drawing of its pattern, without what is printed on it. */
+const patternOf = (use: PhotoUse): string => {
+  const whole = rect(0, 0, use.print.w, use.print.h);
+  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole));
+};
+
+/** Sizes that patterned papers are sold in, or pictures of them are taken of. */
+const PATTERNS: readonly Size[] = [
+  size(inches(6), inches(6)),
+  size(inches(6), inches(8)),
+  size(inches(8), inches(8)),
+  size(inches(12), inches(12)),
+];
+
+/** Whether the picture fills the print once, or is a pattern that is repeated over it at a size of its own. */
+function Repeated({ use, unit, onRepeat }: { use: PhotoUse; unit: Unit; onRepeat: (repeat: Size | null) => void }) {
+  const { repeat } = use;
+  const { across, down } = repeatsOf(use);
+  return (
+    <div className="flex flex-wrap items-center gap-2 text-sm">
+      <select
+        aria-label="Once, or as a pattern"
+        className="field w-auto py-1 text-sm"
+        value={repeat ? "pattern" : "once"}
+        onChange={(event) => onRepeat(event.target.value === "once" ? null : (PATTERNS[1] ?? null))}
+      >
+        <option value="once">The picture once</option>
+        <option value="pattern">A pattern, repeated every</option>
+      </select>
+      {repeat && (
+        <>
+          <SizePicker label="One repetition" value={repeat} choices={PATTERNS} unit={unit} onPick={onRepeat} />
+          <span className="text-quiet">
+            {many(across * down, "time", "times")}, {across} across and {down} down
+          </span>
+        </>
+      )}
+    </div>
   );
 }
 
@@ -331,7 +386,8 @@ function Pixels({
   print: Size;
   crop: PrintCrop;
   unit: Unit;
-  onPrint: (print: Size) => void;
+  /** Takes another size of print; null where that is not what is asked. */
+  onPrint: ((print: Size) => void) | null;
 }) {
   const ppi = pixelsPerInch(facts, print, crop);
   const verdict = verdictOn(ppi);
@@ -342,7 +398,7 @@ function Pixels({
   return (
     <p aria-live="polite">
       <strong className="font-semibold tabular-nums">{Math.round(ppi)} pixels an inch.</strong> {SHARPNESS[verdict]}.{" "}
-      {best && (
+      {best && onPrint && (
         <Button small look="quiet" onClick={() => onPrint(best)}>
           Print it at {printSize(best, unit)}
         </Button>

@@ -20,6 +20,7 @@ import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
 import type { Span } from "#core/month/span.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
+import { pictureCropOf, pictureSizeOf } from "#core/photo/repeat.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 
@@ -108,7 +109,7 @@ function photoInfo({ photos, prints }: Aggregate, page: Page | MatterPage): Reco
     page.content.photos.flatMap((use) => {
       const photo = photos.get(use.photoId);
       if (!photo) return [];
-      const ppi = Math.floor(pixelsPerInch(use.picture, use.print, use.crop));
+      const ppi = Math.floor(pixelsPerInch(use.picture, pictureSizeOf(use), pictureCropOf(use)));
       const date = photo.givenDate ?? (photo.capturedAt?.slice(0, 10) as CalendarDate | undefined);
       return [
         [

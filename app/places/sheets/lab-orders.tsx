@@ -16,7 +16,7 @@ type Props = {
 /** Prints from a lab instead: the order goes to the one that is simulated, and comes after its days. */
 export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
   const { orders, albumId } = view;
-  const chosen = all.filter(({ use }) => use.onIt.length === 0);
+  const chosen = all.filter(({ use }) => use.onIt.length === 0 && use.repeat === null);
   const withWords = all.length - chosen.length;
   if (orders.length === 0 && all.length === 0) return null;
   return (
@@ -46,8 +46,8 @@ export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
       ))}
       {withWords > 0 && (
         <p className="text-sm">
-          {many(withWords, "print has", "prints have")} something printed on the picture: that is made here, not at the
-          lab.
+          {many(withWords, "print has", "prints have")} something printed on the picture, or a pattern repeated: that is
+          made here, not at the lab.
         </p>
       )}
       {chosen.length > 0 && (

@@ -99,7 +99,7 @@ export function PrinterForm({ printer: kept, albumId, unit, act }: Props) {
         {field("along", "Bar along", meant)}
       </div>
       <details open={printer.borderless !== null}>
-        <summary className="min-h-8 content-center text-sm">Printed to the paper’s edge it is another thing</summary>
+        <summary className="min-h-8 content-center text-sm">Measured apart, printed to the paper’s edge</summary>
         <p className="pb-2 text-sm text-quiet">
           Most printers enlarge what they print to the edge. Print the test page so too, and say what its bars came out
           as.
