@@ -12,6 +12,7 @@ import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
 import { markArrived } from "#store/lab-orders.ts";
 import { changeMatter } from "#store/matter.ts";
+import { rememberChoices } from "#store/printers.ts";
 import { markByHand, markSheetsPrinted, markSpoiled, tickAllCuts, tickCut } from "#store/printing.ts";
 import { markInAlbum } from "#store/roll.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
@@ -48,6 +49,10 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return (await markInAlbum(db, author, sent.ids, sent.mark)) > 0
         ? { ok: true as const }
         : { ok: false as const, reason: "not-marked" as const };
+    case "choices":
+      return (await rememberChoices(db, author.householdId, sent.printer, sent.choices, sent.unit))
+        ? { ok: true as const }
+        : { ok: false as const, reason: "not-found" as const };
     case "print":
       return onPaper(db, author, sent);
     case "month":

@@ -18,7 +18,7 @@ import type { Author } from "#store/author.ts";
 import type { Member } from "#store/household.ts";
 import { dropOrder, keepOrder, readOrders } from "#store/lab-orders.ts";
 import { readOriginal } from "#store/photo.ts";
-import { dropPrinter, readPrinters, rememberChoices, savePrinter } from "#store/printers.ts";
+import { dropPrinter, readPrinters, savePrinter } from "#store/printers.ts";
 import { dropSheet, makeSheets, readSheets } from "#store/printing.ts";
 import type { Route } from "./+types/album.sheets";
 
@@ -93,10 +93,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       }
       case "drop-printer":
         return (await dropPrinter(db, author, act.printer)) ? { ok: true } : { ok: false, reason: "not-found" };
-      case "choices":
-        return (await rememberChoices(db, author.householdId, act.printer, act.choices, aggregate.album.unit))
-          ? { ok: true }
-          : { ok: false, reason: "not-found" };
       case "order":
         return order(context, member, aggregate, author, act.uses);
       case "drop-order":

@@ -15,7 +15,7 @@ const ASKED = z.discriminatedUnion("kind", [
     copy: z.boolean(),
     bytes: z.int().positive().max(LIMITS.archiveBytes.most),
   }),
-  z.object({ kind: z.literal("write-archive"), id: z.uuid(), albumId: z.uuid(), places: z.boolean() }),
+  z.object({ kind: z.literal("write-archive"), id: z.uuid(), albumId: z.uuid(), forWhom: z.enum(["self", "others"]) }),
   z.object({ kind: z.literal("write-document"), id: z.uuid(), albumId: z.uuid(), document: LONG_DOCUMENT }),
 ]);
 

@@ -9,6 +9,7 @@ import {
 } from "../album/edit-schema.ts";
 import { SENT_BOOK, SENT_MATTER, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { SENT_MARK } from "../photo/roll-schema.ts";
+import { SENT_CHOICES } from "../sheet/printer.ts";
 import { SENT_PRINT } from "../sheet/sheet-schema.ts";
 
 /** Everything that a page sends to an album, one thing at a time. */
@@ -24,6 +25,7 @@ export const SENT = z.union([
   SENT_TRY_OUT,
   SENT_MATTER,
   SENT_PRINT,
+  SENT_CHOICES,
 ]);
 export type Sent = z.output<typeof SENT>;
 

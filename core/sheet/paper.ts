@@ -40,12 +40,6 @@ export const stretchOf = ({ across, along }: Printer, bar: Length): { x: number;
 
 export const trueBars = (margin: Length, bar: Length): Printer => ({ margin, across: bar, along: bar });
 
-/** The printer as it was measured, or an ordinary one, with how long its bars were meant to be. A bar measured in the other unit keeps its stretch. */
-export const printerFor = (
-  saved: (Printer & { readonly bar: Length }) | null,
-  unit: Unit,
-): Printer & { readonly bar: Length } => saved ?? { ...trueBars(usualMargin(unit), barOf(unit)), bar: barOf(unit) };
-
 /** A test bar that is off by more than this is a slip of the ruler or the wrong setting, not a printer's stretch. */
 const MOST_STRETCH = 0.05;
 export const isPlausible = (measured: Length, bar: Length): boolean => Math.abs(measured / bar - 1) <= MOST_STRETCH;

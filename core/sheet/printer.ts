@@ -29,6 +29,14 @@ export const CHOICES: z.ZodType<Choices, unknown> = z.object({
   step: z.enum(STEP_NAMES),
 });
 
+/** What was chosen on a printer, on its way: it is found so the next time. A null id says that no printer is kept yet. */
+export const SENT_CHOICES = z.object({
+  what: z.literal("choices"),
+  printer: z.uuid().nullable(),
+  choices: CHOICES,
+  unit: z.enum(["inch", "cm"]),
+});
+
 export const firstChoices = (unit: Unit): Choices => ({
   papers: [unit === "inch" ? "letter" : "a4"],
   own: { w: "", h: "" },

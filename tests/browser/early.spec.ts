@@ -102,15 +102,15 @@ test("boxes ticked, lists, dates and leaves chosen before the page runs hold in 
   await expect(turn).not.toBeChecked();
   await expect(gap).not.toHaveValue(before);
 
-  let date = "";
-  const until = page.getByLabel(/^The jotting of .* is private until$/).first();
+  let way = "";
+  const isPrivate = page.getByLabel(/^Is the jotting of .* private$/).first();
   await beforeItRuns(page, `${album}/words`, async () => {
     await page.locator("summary").filter({ hasText: "More for the jotting of" }).first().click();
-    date = (await until.inputValue()) === "2027-02-01" ? "2027-03-01" : "2027-02-01";
-    await until.fill(date);
+    way = (await isPrivate.inputValue()) === "open" ? "for-good" : "open";
+    await isPrivate.selectOption(way);
   });
   await saved(page);
-  await expect(until).toHaveValue(date);
+  await expect(isPrivate).toHaveValue(way);
 
   const leaves = page.getByRole("list", { name: "Leaves in order" }).getByRole("button");
   await beforeItRuns(page, `${album}/book`, async () => {

@@ -391,9 +391,8 @@ test("what was chosen for a printer is found the next evening, and each printer 
   await paper.getByLabel("4 × 6 photo paper").check();
   await paper.getByLabel("Letter").uncheck();
   await paper.getByLabel("Printed to the paper’s edge").check();
-  const kept = page.waitForResponse((response) => response.request().method() === "POST" && response.ok());
   await paper.getByLabel("Between prints").selectOption({ label: "⅛″ of waste" });
-  await kept;
+  await saved(page);
   await page.goto(`${album}/sheets`);
   await expect(paper.getByLabel("4 × 6 photo paper")).toBeChecked();
   await expect(paper.getByLabel("Letter")).not.toBeChecked();

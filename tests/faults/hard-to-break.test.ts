@@ -272,7 +272,12 @@ describe("an archive", () => {
     const who = await keeper();
     const album = await makeAlbum(who);
     const id = randomUUID();
-    await sendJson(who, "/work", { kind: "write-archive", id, albumId: album.replace("/albums/", ""), places: true });
+    await sendJson(who, "/work", {
+      kind: "write-archive",
+      id,
+      albumId: album.replace("/albums/", ""),
+      forWhom: "self",
+    });
     await workEnd(who, id);
     const whole = Buffer.from(await (await get(who, `/work/${id}/file`)).arrayBuffer());
     const rest = await get(who, `/work/${id}/file`, { range: "bytes=100-" });
@@ -368,7 +373,7 @@ describe("an archive", () => {
       );
       const id = randomUUID();
       const albumId = album.replace("/albums/", "");
-      await sendJson(who, "/work", { kind: "write-archive", id, albumId, places: true });
+      await sendJson(who, "/work", { kind: "write-archive", id, albumId, forWhom: "self" });
       expect((await workEnd(who, id)).state).toBe("failed");
       expect((await get(who, `/work/${id}/file`)).status).toBe(404);
     } finally {

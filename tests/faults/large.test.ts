@@ -83,7 +83,7 @@ describe.runIf(process.env.HEARTH_LARGE === "1")("an archive of five gigabytes",
     const { who, album } = await heavyAlbum();
     const id = randomUUID();
     const written = await most(async () => {
-      await sendJson(who, "/work", { kind: "write-archive", id, albumId: album, places: true });
+      await sendJson(who, "/work", { kind: "write-archive", id, albumId: album, forWhom: "self" });
       return workEnd(who, id);
     });
     const bytes = written.done.outcome?.bytes ?? 0;

@@ -82,10 +82,10 @@ export async function putOnDay(visitor: Visitor, album: string, date: string, by
 }
 
 /** Writes an album's archive in the background and takes it away. */
-export async function archiveOf(visitor: Visitor, album: string, places = true): Promise<Buffer> {
+export async function archiveOf(visitor: Visitor, album: string, forWhom: "self" | "others" = "self"): Promise<Buffer> {
   const id = randomUUID();
   const albumId = album.replace("/albums/", "");
-  await sendJson(visitor, "/work", { kind: "write-archive", id, albumId, places });
+  await sendJson(visitor, "/work", { kind: "write-archive", id, albumId, forWhom });
   const end = await workEnd(visitor, id);
   if (end.state !== "done") throw new Error(`the archive was ${end.state}`);
   return Buffer.from(await (await get(visitor, `/work/${id}/file`)).arrayBuffer());

@@ -213,6 +213,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         ...{ what: "bring", dayId: day, jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" } },
         pictures: [{ useId: randomUUID(), photoId: loose }],
       })),
+      choices: {
+        ...ofAlbum(({ printer }) => ({ what: "choices", printer, choices: firstChoices("inch"), unit: "inch" })),
+        ofHousehold: true,
+      },
       "another-picture": ofAlbum(({ day, use, loose }) => ({
         ...{ what: "another-picture", dayId: day, useId: use, photoId: loose },
       })),
@@ -274,7 +278,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         true,
       ),
       "drop-printer": sheets("drop-printer", ({ printer }) => ({ printer }), true),
-      choices: sheets("choices", ({ printer }) => ({ printer, choices: firstChoices("inch") }), true),
       order: sheets("order", ({ use }) => ({ uses: [use] })),
       "drop-order": sheets("drop-order", ({ order }) => ({ order })),
     },
@@ -412,7 +415,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       },
       "write-archive": {
         path: () => "/work",
-        send: { json: ({ album }) => ({ kind: "write-archive", id: randomUUID(), albumId: album, places: true }) },
+        send: { json: ({ album }) => ({ kind: "write-archive", id: randomUUID(), albumId: album, forWhom: "self" }) },
         ofHousehold: true,
       },
     },

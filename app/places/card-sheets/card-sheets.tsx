@@ -57,7 +57,7 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
     () => chosen.map(({ card, spoiled }) => ({ id: card.id, size: card.size, risk: spoiled ? 1 : 0 })),
     [chosen],
   );
-  const gang = useGang(wants, printers, unit, albumId);
+  const gang = useGang(wants, printers, unit);
   const { printer } = gang;
   const carrying = useMemo(() => {
     const paper = PRINT_PAPERS.find(({ id }) => id === carrierPaper)?.size;

@@ -1,7 +1,6 @@
 import { z } from "zod";
 import type { Away } from "#app/wording/sending.ts";
 import { type Length, LONGEST } from "#core/measure/length.ts";
-import { CHOICES } from "#core/sheet/printer.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
 import { textOf } from "#core/words/text-schema.ts";
 
@@ -29,8 +28,6 @@ export const SHEET_ACT = z.discriminatedUnion("act", [
     borderless: z.object({ across: LENGTH, along: LENGTH }).nullable(),
   }),
   z.object({ act: z.literal("drop-printer"), printer: z.uuid() }),
-  /** What is chosen on a printer, to be found so next time. */
-  z.object({ act: z.literal("choices"), printer: z.uuid().nullable(), choices: CHOICES }),
   z.object({ act: z.literal("order"), uses: z.array(z.uuid()).min(1).max(500) }),
   z.object({ act: z.literal("drop-order"), order: z.uuid() }),
 ]);

@@ -56,7 +56,7 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
       }),
     [chosen],
   );
-  const gang = useGang(wants, view.printers, unit, albumId);
+  const gang = useGang(wants, view.printers, unit);
   const byUse = useMemo(() => new Map(wishes.map((wish) => [wish.use.id, wish])), [wishes]);
   const mat = useMemo(() => {
     const shownAt = (word: string): Shown | undefined => {

@@ -1,6 +1,5 @@
 import { useMemo, useState } from "react";
-import { useFetcher } from "react-router";
-import { to } from "#app/addresses.ts";
+import { useOutbox } from "#app/sending/sending.tsx";
 import { tilesOf } from "#core/album/tiles.ts";
 import { parseLength, type Unit } from "#core/measure/length.ts";
 import { type Size, size } from "#core/measure/size.ts";
@@ -70,17 +69,16 @@ export type Gang = {
 export const madeOn = ({ printer, choices }: Gang) => ({ printer: printer.id, borderless: choices.borderless });
 
 /** The best sheets so far for what is wanted, as the choices are now. */
-export function useGang(wants: readonly Want[], printers: readonly PrinterRecord[], unit: Unit, albumId: string): Gang {
+export function useGang(wants: readonly Want[], printers: readonly PrinterRecord[], unit: Unit): Gang {
   const [asked, setPrinter] = useState<string | null>(null);
   const printer = printers.find(({ id }) => id === asked) ?? printers[0] ?? anyPrinter(unit);
   const [chosen, setChosen] = useState<ReadonlyMap<string | null, Choices>>(new Map());
   const choices = chosen.get(printer.id) ?? printer.last ?? firstChoices(unit);
-  const { submit } = useFetcher({ key: "print-choices" });
+  const { put } = useOutbox();
   const setChoices = (next: Choices) => {
     setChosen(new Map([...chosen, [printer.id, next]]));
-    // Remembered for the next evening; where it cannot be, nothing is lost but that.
-    const act = { act: "choices", printer: printer.id, choices: next };
-    void submit(act as never, { method: "post", action: to.sheets(albumId), encType: "application/json" });
+    // Found so the next evening, on whichever device.
+    put(`choices:${printer.id}`, { what: "choices", printer: printer.id, choices: next as never, unit });
   };
   const settings = useMemo(() => settingsOf(choices, printer, unit), [choices, printer, unit]);
   const [parted, setParted] = useState<ReadonlySet<string>>(new Set());
