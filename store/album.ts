@@ -38,6 +38,8 @@ export type AlbumAggregate = {
   readonly matters: readonly MatterEntry[];
   readonly photos: ReadonlyMap<string, AlbumPhoto>;
   readonly lastWrites: ReadonlyMap<string, LastWrite>;
+  /** Who wrote each jotting, by its id, where that is known. */
+  readonly jottedBy: ReadonlyMap<string, string>;
   /** The leaves of the book in order. */
   readonly leaves: readonly Leaf[];
   readonly tryOuts: readonly TryOut[];
@@ -107,7 +109,11 @@ const formatColumns = (format: AlbumFormat) => ({
 export const DAY_WITH_PIECES = {
   lastWriter: { columns: { name: true } },
   cards: { where: isNull(card.deletedAt), orderBy: asc(card.position) },
-  jottings: { where: isNull(jotting.deletedAt), orderBy: asc(jotting.at) },
+  jottings: {
+    where: isNull(jotting.deletedAt),
+    orderBy: asc(jotting.at),
+    with: { writer: { columns: { name: true } } },
+  },
   photos: {
     where: isNull(dayPhoto.deletedAt),
     orderBy: asc(dayPhoto.position),
@@ -163,8 +169,10 @@ type WholeRow = AlbumRow & {
 function toAggregate(row: WholeRow): AlbumAggregate {
   const photos = new Map<string, AlbumPhoto>();
   const lastWrites = new Map<string, LastWrite>();
+  const jottedBy = new Map<string, string>();
   for (const each of row.days) {
     for (const { photo } of each.photos) photos.set(photo.id, photo);
+    for (const { id, writer } of each.jottings) if (writer) jottedBy.set(id, writer.name);
     if (each.updatedAt)
       lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });
   }
@@ -174,6 +182,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
     matters: toMatters(row.days),
     photos,
     lastWrites,
+    jottedBy,
     leaves: row.leaves.map(toLeaf),
     tryOuts: row.leaves.flatMap(toTryOuts),
     layouts: row.household.layouts.map(toLayout),

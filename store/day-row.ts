@@ -45,7 +45,7 @@ const cropOf = ({ keepX, keepY, slideX, slideY, closer, border }: typeof dayPhot
 export type DayRow = typeof day.$inferSelect & {
   lastWriter: { name: string } | null;
   cards: (typeof card.$inferSelect)[];
-  jottings: (typeof jotting.$inferSelect)[];
+  jottings: (typeof jotting.$inferSelect & { writer: { name: string } | null })[];
   photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto })[];
 };
 

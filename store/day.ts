@@ -78,9 +78,11 @@ export async function writeContent(
     }
     for (const row of changedRows<{ id: string }>(old, now)) {
       const { id: _, ...columns } = row;
+      // Who wrote a jotting is said once, when it comes: moved or corrected it is still theirs.
+      const first = table === jotting ? { ...row, writtenBy: author.memberId } : row;
       const written = await tx
         .insert(table)
-        .values(row as never)
+        .values(first as never)
         .onConflictDoUpdate({ target: table.id, set: { ...columns, deletedAt: null } as never, setWhere: mine })
         .returning({ id: table.id });
       if (written.length === 0) throw new PieceElsewhere();

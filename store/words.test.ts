@@ -297,6 +297,21 @@ describe("the words of a household", () => {
   });
 });
 
+describe("a jotting", () => {
+  it("says who wrote it, whoever corrects it or moves it to another day", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const quill = await secondMember(store, keeper, "Quill");
+    const day = await dayOf(keeper.householdId, albumId, "2026-12-03");
+    const [mine, theirs] = [jot("Ice on the rail"), jot("Gulls on the ice")];
+    await saveDayEdit(db, author(), day.id, null, { kind: "add-jotting", jotting: mine });
+    await saveDayEdit(db, author(quill), day.id, null, { kind: "add-jotting", jotting: theirs });
+    await saveDayEdit(db, author(), day.id, null, { kind: "jotting-text", id: theirs.id, text: "Gulls, on the ice" });
+    await moveJotting(db, author(), day.id, theirs.id, "2026-12-04" as CalendarDate);
+    const album = await readAlbum(db, keeper.householdId, albumId);
+    expect([mine, theirs].map(({ id }) => album?.jottedBy.get(id))).toEqual(["Keeper", "Quill"]);
+  });
+});
+
 describe("the album of today", () => {
   it("is the one under way, else the next to come, else the last there was", async () => {
     const keeper = await newKeeper(store);

@@ -10,6 +10,9 @@ ALTER TABLE "day_photo" ADD COLUMN "on_it" jsonb DEFAULT '[]'::jsonb NOT NULL;--
 -- A picture that is a pattern is repeated over its print.
 ALTER TABLE "day_photo" ADD COLUMN "repeat_w" integer;--> statement-breakpoint
 ALTER TABLE "day_photo" ADD COLUMN "repeat_h" integer;--> statement-breakpoint
+-- Whoever wrote a jotting, where several write in one album.
+ALTER TABLE "jotting" ADD COLUMN "written_by" uuid;--> statement-breakpoint
+ALTER TABLE "jotting" ADD CONSTRAINT "jotting_written_by_member_id_fk" FOREIGN KEY ("written_by") REFERENCES "public"."member"("id") ON DELETE set null ON UPDATE no action;--> statement-breakpoint
 -- Slips in the words that a keeper is content with are told no more.
 ALTER TABLE "day" ADD COLUMN "left_alone" text[] DEFAULT '{}' NOT NULL;--> statement-breakpoint
 -- A print says of which picture it was made, since a use may come to be of another; in the journal too, so that a print

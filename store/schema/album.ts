@@ -173,6 +173,8 @@ export const jotting = pgTable(
     /** By the household's own clock: `YYYY-MM-DDTHH:MM`. */
     at: text("at").notNull(),
     privateUntil: calendarDate("private_until"),
+    /** Whoever wrote it; null where it came with an archive, or from before this was kept. */
+    writtenBy: uuid("written_by").references(() => member.id, { onDelete: "set null" }),
   },
   (table) => [index("jotting_day").on(table.dayId)],
 );

@@ -60,6 +60,7 @@ export const cardRelations = relations(card, ({ one }) => ({
 }));
 export const jottingRelations = relations(jotting, ({ one }) => ({
   day: one(day, { fields: [jotting.dayId], references: [day.id] }),
+  writer: one(member, { fields: [jotting.writtenBy], references: [member.id] }),
 }));
 export const dayPhotoRelations = relations(dayPhoto, ({ one }) => ({
   day: one(day, { fields: [dayPhoto.dayId], references: [day.id] }),

@@ -1,6 +1,7 @@
 import { pageName } from "#app/places/album/view.ts";
 import type { EntryAt } from "#app/places/arrange/boards.ts";
 import type { JottingLine, wordsView } from "#app/places/words/view.ts";
+import { writerOf } from "#app/places/words/view.ts";
 import { standingSaid } from "#app/wording/card.ts";
 import { cardStanding } from "#core/album/card-printing.ts";
 import { allPagesOf, type WholeRead } from "#core/album/matter.ts";
@@ -46,6 +47,7 @@ type Aggregate = {
   readonly matters: readonly MatterEntry[];
   readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
+  readonly jottedBy: ReadonlyMap<string, string>;
 };
 
 /** The card with its day and page; null when the album has no such card. */
@@ -67,6 +69,7 @@ export function cardView(
   saidAt: (iso: string) => string,
 ): CardView {
   const { album, prints } = aggregate;
+  const by = writerOf(aggregate.jottedBy);
   const pages = allPagesOf(aggregate);
   const all = pages.flatMap(({ content }) => content.cards);
   const at = all.indexOf(card);
@@ -86,7 +89,9 @@ export function cardView(
     before: all[at - 1]?.id ?? null,
     after: all[at + 1]?.id ?? null,
     jottings: (page.days as readonly (Day | MatterEntry)[]).flatMap(({ id, version, content }) =>
-      content.jottings.map((each) => ({ ...each, dayId: id, version, isPrivate: isPrivate(each, today) })),
+      content.jottings.map((each) => ({
+        ...{ ...each, dayId: id, version, isPrivate: isPrivate(each, today), by: by(each.id) },
+      })),
     ),
     dates: pagesOf(aggregate).map((each) => ({ date: each.group.lead.date, said: pageName(each) })),
     wordings: wordings.map(({ id, at: saved, by, text, back }) => ({

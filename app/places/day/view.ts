@@ -1,6 +1,7 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { inBookName } from "#app/places/arrange/in-book.ts";
+import { writerOf } from "#app/places/words/view.ts";
 import { MATTER_NAME } from "#app/wording/book.ts";
 import { type Glance, glanceAt } from "#app/wording/card.ts";
 import { heldSaid } from "#app/wording/day.ts";
@@ -81,6 +82,8 @@ export type DayView = {
   /** Whether the words of each card fit it. */
   readonly fits: Readonly<Record<string, Glance>>;
   readonly lastWrite: string | null;
+  /** Who wrote each jotting, where several write. */
+  readonly jottedBy: Readonly<Record<string, string>>;
 };
 
 /** What the day or the page is called within a sentence. */
@@ -97,6 +100,7 @@ type Aggregate = {
   readonly photos: ReadonlyMap<string, { name: string; capturedAt: string | null; givenDate: CalendarDate | null }>;
   readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
+  readonly jottedBy: ReadonlyMap<string, string>;
 };
 
 function printsOf({ prints }: Aggregate, { content: { photos, cards } }: Page | MatterPage): Print[] {
@@ -271,6 +275,12 @@ function entryView(
     ),
     fits: Object.fromEntries(page.content.cards.map((card) => [card.id, glanceAt(card, unit)])),
     promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
+    jottedBy: Object.fromEntries(
+      page.content.jottings.flatMap(({ id }) => {
+        const by = writerOf(aggregate.jottedBy)(id);
+        return by ? [[id, by]] : [];
+      }),
+    ),
     lastWrite: writes[0] ? `${writes[0].by}, ${saidAt(writes[0].at)}` : null,
   };
 }

@@ -39,6 +39,7 @@ export function WordsPanel({ view }: { view: DayView }) {
                 {at.slice(11)}
               </time>{" "}
               {text}
+              {view.jottedBy[id] && <span className="text-quiet"> {view.jottedBy[id]}</span>}
             </li>
           ))}
         </ul>

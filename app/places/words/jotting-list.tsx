@@ -33,7 +33,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
     return onTake ? <p className="text-sm text-quiet">Nothing was jotted on this day.</p> : <span />;
   return (
     <ul className="grid content-start gap-2" aria-label="Jottings">
-      {now.map(({ id, dayId, version, text, at, privateUntil, isPrivate }) => (
+      {now.map(({ id, dayId, version, text, at, privateUntil, isPrivate, by }) => (
         <li key={id} className="relative grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2 pr-9 text-sm">
           <time dateTime={at} className="pt-0.5 text-quiet tabular-nums">
             {at.slice(11)}
@@ -44,6 +44,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
             ) : (
               <p className="text-base whitespace-pre-wrap">
                 {text}
+                {by && <span className="text-sm text-quiet"> {by}</span>}
                 {privateUntil && <span className="text-sm text-quiet"> {privateSaid(privateUntil, !isPrivate)}</span>}
               </p>
             )}

@@ -32,7 +32,19 @@ export type CardGlance = {
   readonly hidden: string;
   readonly isPrivate: boolean;
 };
-export type JottingLine = Jotting & { readonly dayId: string; readonly version: number; readonly isPrivate: boolean };
+export type JottingLine = Jotting & {
+  readonly dayId: string;
+  readonly version: number;
+  readonly isPrivate: boolean;
+  /** Whoever wrote it, where several write in the album; else null. */
+  readonly by: string | null;
+};
+
+/** Who wrote a jotting, to be said where more than one writes. */
+export function writerOf(jottedBy: ReadonlyMap<string, string>): (id: string) => string | null {
+  const several = new Set(jottedBy.values()).size > 1;
+  return (id) => (several ? (jottedBy.get(id) ?? null) : null);
+}
 export type WordsDay = {
   readonly date: CalendarDate;
   readonly dayId: string;
@@ -157,6 +169,7 @@ type Aggregate = {
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly prints: readonly Print[];
+  readonly jottedBy: ReadonlyMap<string, string>;
   readonly photos: ReadonlyMap<string, { readonly capturedAt: string | null; readonly givenDate: CalendarDate | null }>;
 };
 type Text = {
@@ -233,6 +246,7 @@ export function wordsView(
     const photo = photos.get(photoId);
     return photo ? (photo.givenDate ?? parseDate(photo.capturedAt?.slice(0, 10) ?? "")) : null;
   };
+  const by = writerOf(aggregate.jottedBy);
   const found = texts && findAll(texts, query, album.id);
   return {
     albumId: album.id,
@@ -267,7 +281,9 @@ export function wordsView(
         prompt: page.content.prompt.text,
         technique: page.content.technique.text,
         jottings: page.days.flatMap(({ id, version, content }) =>
-          content.jottings.map((each) => ({ ...each, dayId: id, version, isPrivate: isPrivate(each, today) })),
+          content.jottings.map((each) => ({
+            ...{ ...each, dayId: id, version, isPrivate: isPrivate(each, today), by: by(each.id) },
+          })),
         ),
         cards: page.content.cards.map((card) => glance(card, page, prints, unit, today)),
       })),
