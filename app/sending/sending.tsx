@@ -10,7 +10,7 @@ import {
   useSyncExternalStore,
   useTransition,
 } from "react";
-import { useRevalidator } from "react-router";
+import { useMatches, useRevalidator } from "react-router";
 import { newId } from "#app/parts/new-id.ts";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { Sent } from "#core/format/sent.ts";
@@ -124,18 +124,31 @@ export function SendingProvider({ memberId, children }: { memberId: string; chil
  */
 function useReadAnew(): () => Promise<void> {
   const { revalidate } = useRevalidator();
-  const [waiting, setWaiting] = useState<readonly (() => void)[]>([]);
+  const matches = useMatches();
+  const reads = useRef(0);
+  const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
   const [, startTransition] = useTransition();
+  // Every read of a page brings other matches, also where it read the same.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: counts how often they are shown
   useEffect(() => {
-    for (const shown of waiting) shown();
-    if (waiting.length > 0) setWaiting((now) => now.filter((each) => !waiting.includes(each)));
-  }, [waiting]);
+    reads.current += 1;
+  }, [matches]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looks again when more was read
+  useEffect(() => {
+    const shown = waiting.filter(({ after }) => reads.current > after);
+    for (const each of shown) each.resolve();
+    if (shown.length > 0) setWaiting((now) => now.filter((each) => !shown.includes(each)));
+  }, [waiting, matches]);
   return useCallback(async () => {
+    const after = reads.current;
     await revalidate();
-    // The page is shown in a transition; one that begins after it is shown with it, or later.
-    await new Promise<void>((resolve) => startTransition(() => setWaiting((now) => [...now, resolve])));
+    // The page is shown in a transition, and a busy browser may show one that begins after it first: so both are waited for.
+    await new Promise<void>((resolve) => startTransition(() => setWaiting((now) => [...now, { after, resolve }])));
   }, [revalidate]);
 }
+
+/** Who waits for a page to be shown that is read after so many others were. */
+type Waiting = { readonly after: number; readonly resolve: () => void };
 
 /** Takes up what earlier programs kept elsewhere, and lets go of what waits for nothing. */
 async function takeUp(outbox: Outbox, memberId: string): Promise<void> {

@@ -250,7 +250,7 @@ test("a pattern is repeated over a print that is larger than its picture, and pr
   await saved(page);
   await page.goto(`${album}/days/2026-12-09`);
   await page.getByRole("link", { name: "Crop photo 1" }).click();
-  await page.getByLabel("Print size").selectOption({ label: "Own size" });
+  await page.getByLabel("Print size", { exact: true }).selectOption({ label: "Own size" });
   await page.getByLabel("Width").fill("11");
   await page.getByLabel("Height").fill("2 1/2");
   await page.getByRole("button", { name: "Use it" }).click();

@@ -8,35 +8,22 @@ import { PRIVATE_MEANS, PrivateUntil } from "#app/parts/private-until.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
-import { FreePictures } from "#app/places/day/free-pictures.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
-import { many } from "#app/wording/count.ts";
-import { SHARPNESS } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { EMPTY_DAY, type PhotoUse } from "#core/album/model.ts";
 import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
 import { printMarks } from "#core/draw/print.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { rect } from "#core/measure/rect.ts";
-import { printSize, type Size, size, turned } from "#core/measure/size.ts";
-import {
-  AS_IT_COMES,
-  frameFor,
-  keptPoint,
-  largestAt,
-  lostOf,
-  MOST_CLOSER,
-  type PictureFacts,
-  type PrintCrop,
-  pixelsPerInch,
-  slideTo,
-  verdictOn,
-} from "#core/photo/crop.ts";
+import { printSize, type Size, size } from "#core/measure/size.ts";
+import { AS_IT_COMES, frameFor, keptPoint, lostOf, MOST_CLOSER, type PrintCrop, slideTo } from "#core/photo/crop.ts";
 import { quietSpots } from "#core/photo/quiet.ts";
-import { pictureCropOf, pictureSizeOf, repeatsOf } from "#core/photo/repeat.ts";
+import { pictureCropOf, pictureSizeOf } from "#core/photo/repeat.ts";
 import type { PrintedOn } from "#core/words/printed-on.ts";
+import { AnotherPicture } from "./another-picture.tsx";
 import { CropDrawing } from "./crop-drawing.tsx";
+import { Lost, Pixels, Repeated, Turned } from "./how-it-prints.tsx";
 import { PrintedOnPanel } from "./printed-on.tsx";
 import type { CropView } from "./view.ts";
 
@@ -53,11 +40,15 @@ const LABELS: readonly { readonly name: string; readonly size: Size }[] = [
   { name: "Large label", size: size(inches(2.5), inches(1.5)) },
   { name: "Upright label", size: size(inches(1), inches(2)) },
 ];
-/** A print is offered turned where that shows this much more of its picture, as a share of its area. */
-const WORTH_TURNING = 0.05;
 const BORDERS: Record<Unit, readonly Length[]> = {
   inch: [ticks(0), inches(1 / 8), inches(3 / 16), inches(1 / 4)],
   cm: [ticks(0), millimetres(3), millimetres(5), millimetres(7)],
+};
+
+/** The print as a drawing of its pattern, without what is printed on it. */
+const patternOf = (use: PhotoUse): string => {
+  const whole = rect(0, 0, use.print.w, use.print.h);
+  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole));
 };
 
 /** One picture fitted to its print: what is lost, what is kept, what lies over it, and where a label reads. */
@@ -257,153 +248,6 @@ export function Crop({ view }: { view: CropView }) {
         </Zoomed>
       </MatStage>
     </Workplace>
-  );
-}
-
-/** The print as a drawing of its pattern, without what is printed on it. */
-const patternOf = (use: PhotoUse): string => {
-  const whole = rect(0, 0, use.print.w, use.print.h);
-  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole));
-};
-
-/** Sizes that patterned papers are sold in, or pictures of them are taken of. */
-const PATTERNS: readonly Size[] = [
-  size(inches(6), inches(6)),
-  size(inches(6), inches(8)),
-  size(inches(8), inches(8)),
-  size(inches(12), inches(12)),
-];
-
-/** Whether the picture fills the print once, or is a pattern that is repeated over it at a size of its own. */
-function Repeated({ use, unit, onRepeat }: { use: PhotoUse; unit: Unit; onRepeat: (repeat: Size | null) => void }) {
-  const { repeat } = use;
-  const { across, down } = repeatsOf(use);
-  return (
-    <div className="flex flex-wrap items-center gap-2 text-sm">
-      <select
-        aria-label="Once, or as a pattern"
-        className="field w-auto py-1 text-sm"
-        value={repeat ? "pattern" : "once"}
-        onChange={(event) => onRepeat(event.target.value === "once" ? null : (PATTERNS[1] ?? null))}
-      >
-        <option value="once">The picture once</option>
-        <option value="pattern">A pattern, repeated every</option>
-      </select>
-      {repeat && (
-        <>
-          <SizePicker label="One repetition" value={repeat} choices={PATTERNS} unit={unit} onPick={onRepeat} />
-          <span className="text-quiet">
-            {many(across * down, "time", "times")}, {across} across and {down} down
-          </span>
-        </>
-      )}
-    </div>
-  );
-}
-
-/** Offers the print turned, where that shows clearly more of the picture. */
-function Turned({
-  facts,
-  print,
-  crop,
-  onPrint,
-}: {
-  facts: PictureFacts;
-  print: Size;
-  crop: PrintCrop;
-  onPrint: (print: Size) => void;
-}) {
-  const other = turned(print);
-  const [now, then] = [print, other].map((each) => lostOf(frameFor(facts, each, crop)).area);
-  if (now === undefined || then === undefined || now - then < WORTH_TURNING) return null;
-  return (
-    <div className="flex flex-wrap items-center gap-x-3">
-      <Button small onClick={() => onPrint(other)}>
-        Turn the print
-      </Button>
-      <span className="text-sm text-quiet">
-        {then < 0.005 ? "Then nothing is lost." : `Then ${percent(then)} is lost.`}
-      </span>
-    </div>
-  );
-}
-
-const percent = (share: number) => `${Math.max(1, Math.round(share * 100))} %`;
-
-/** Pictures that could be in this one's place: those the day may have, or any of the roll. */
-function AnotherPicture({ view: { albumId, use, dayId, at } }: { view: CropView }) {
-  const [isOpen, setOpen] = useState(false);
-  return (
-    <details
-      open={isOpen}
-      onToggle={(event) => setOpen(event.currentTarget.open)}
-      className="border-t border-line pt-3"
-    >
-      <summary className="min-h-8 content-center font-medium">Another picture</summary>
-      {isOpen &&
-        ("date" in at ? (
-          <FreePictures
-            {...{ albumId, dayId, date: at.date }}
-            isBare
-            instead={{ useId: use.id, said: "this one" }}
-            onPut={() => setOpen(false)}
-          />
-        ) : (
-          <Link to={to.roll(albumId, { instead: use.id })} className="link text-sm">
-            Choose from the whole roll
-          </Link>
-        ))}
-    </details>
-  );
-}
-
-/** What a crop loses, and at which edges. */
-function Lost({ lost }: { lost: ReturnType<typeof lostOf> }) {
-  const edges = (["left", "right", "top", "bottom"] as const).filter((edge) => lost[edge] >= 0.005);
-  const said = { left: "on the left", right: "on the right", top: "at the top", bottom: "at the bottom" };
-  return (
-    <p aria-live="polite">
-      {edges.length === 0 ? (
-        <strong className="font-semibold">Nothing is lost.</strong>
-      ) : (
-        <>
-          <strong className="font-semibold">{percent(lost.area)} is lost</strong>:{" "}
-          {edges.map((edge) => `${percent(lost[edge])} ${said[edge]}`).join(", ")}.
-        </>
-      )}
-    </p>
-  );
-}
-
-function Pixels({
-  facts,
-  print,
-  crop,
-  unit,
-  onPrint,
-}: {
-  facts: Parameters<typeof pixelsPerInch>[0];
-  print: Size;
-  crop: PrintCrop;
-  unit: Unit;
-  /** Takes another size of print; null where that is not what is asked. */
-  onPrint: ((print: Size) => void) | null;
-}) {
-  const ppi = pixelsPerInch(facts, print, crop);
-  const verdict = verdictOn(ppi);
-  const smaller = verdict === "soft" || verdict === "just" ? largestAt(facts, print, crop, 200) : null;
-  const inside =
-    smaller && PRINT_SIZES.filter(({ w, h }) => w <= smaller.w && h <= smaller.h && w >= h === print.w >= print.h);
-  const best = inside?.reduce<Size | null>((a, b) => (!a || b.w * b.h > a.w * a.h ? b : a), null);
-  return (
-    <p aria-live="polite">
-      <strong className="font-semibold tabular-nums">{Math.round(ppi)} pixels an inch.</strong> {SHARPNESS[verdict]}.{" "}
-      {best && onPrint && (
-        <Button small look="quiet" onClick={() => onPrint(best)}>
-          Print it at {printSize(best, unit)}
-        </Button>
-      )}
-    </p>
   );
 }
 

@@ -22,6 +22,16 @@ export function WordsPanel({ view }: { view: DayView }) {
   const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
   const [usual] = CARD_SIZES;
   const headings = headingsIn(view.parts.find(({ content }) => content.prompt.text !== "")?.content.prompt.text ?? "");
+  const add = (text: string) => {
+    const id = newId();
+    if (usual)
+      put(`${first.id}:add:${id}`, {
+        what: "edit",
+        dayId: first.id,
+        base: null,
+        edit: { kind: "add-card", card: newCard(id, usual, text) },
+      });
+  };
   const jotted = view.parts.flatMap(({ content }) => content.jottings);
   return (
     <Panel
@@ -96,35 +106,11 @@ export function WordsPanel({ view }: { view: DayView }) {
         </div>
       ))}
       <div className="flex flex-wrap items-center gap-x-4">
-        <Button
-          small
-          onClick={() => {
-            const id = newId();
-            if (usual)
-              put(`${first.id}:add:${id}`, {
-                what: "edit",
-                dayId: first.id,
-                base: null,
-                edit: { kind: "add-card", card: newCard(id, usual) },
-              });
-          }}
-        >
+        <Button small onClick={() => add("")}>
           {cards.length === 0 ? "Add a card" : "Another card"}
         </Button>
         {headings.length > 0 && (
-          <Button
-            small
-            onClick={() => {
-              const id = newId();
-              if (usual)
-                put(`${first.id}:add:${id}`, {
-                  what: "edit",
-                  dayId: first.id,
-                  base: null,
-                  edit: { kind: "add-card", card: newCard(id, usual, underHeadings(headings)) },
-                });
-            }}
-          >
+          <Button small onClick={() => add(underHeadings(headings))}>
             A card with the prompt’s headings
           </Button>
         )}

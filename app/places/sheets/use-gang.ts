@@ -1,4 +1,6 @@
 import { useMemo, useState } from "react";
+import type { Outboxed } from "#app/sending/outbox.ts";
+import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { tilesOf } from "#core/album/tiles.ts";
 import { parseLength, type Unit } from "#core/measure/length.ts";
@@ -47,6 +49,12 @@ function settingsOf(choices: Choices, printer: PrinterRecord, unit: Unit): GangS
   };
 }
 
+/** What was chosen on a printer and is still on its way. What was chosen before any was kept is the first one's, as the server has it. */
+function pendingChoices(state: Outboxed, id: string | null, printers: readonly PrinterRecord[]): Choices | null {
+  const mine = ({ printer }: { printer: string | null }) => (printer ?? printers[0]?.id ?? null) === id;
+  return pendingSent(state, "choices").findLast(mine)?.choices ?? null;
+}
+
 export type Gang = {
   /** The printer that is used, of those there are. */
   readonly printer: PrinterRecord;
@@ -72,11 +80,9 @@ export const madeOn = ({ printer, choices }: Gang) => ({ printer: printer.id, bo
 export function useGang(wants: readonly Want[], printers: readonly PrinterRecord[], unit: Unit): Gang {
   const [asked, setPrinter] = useState<string | null>(null);
   const printer = printers.find(({ id }) => id === asked) ?? printers[0] ?? anyPrinter(unit);
-  const [chosen, setChosen] = useState<ReadonlyMap<string | null, Choices>>(new Map());
-  const choices = chosen.get(printer.id) ?? printer.last ?? firstChoices(unit);
-  const { put } = useOutbox();
+  const { state, put } = useOutbox();
+  const choices = pendingChoices(state, printer.id, printers) ?? printer.last ?? firstChoices(unit);
   const setChoices = (next: Choices) => {
-    setChosen(new Map([...chosen, [printer.id, next]]));
     // Found so the next evening, on whichever device.
     put(`choices:${printer.id}`, { what: "choices", printer: printer.id, choices: next as never, unit });
   };

@@ -1,8 +1,7 @@
-import { Camera, X } from "lucide-react";
+import { X } from "lucide-react";
 import { type RefObject, useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
@@ -11,10 +10,9 @@ import { Unsaved } from "#app/parts/unsaved.tsx";
 import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useSending } from "#app/sending/sending.tsx";
-import { many } from "#app/wording/count.ts";
-import { STEP_TO_DO } from "#app/wording/day.ts";
 import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
-import { dayShort, minutesOf, openDay, type TodayDay, type TodayView, whenSaid } from "./view.ts";
+import { Jotted, Others, TakePicture, ToDo } from "./today-parts.tsx";
+import { dayShort, openDay, type TodayView } from "./view.ts";
 import { Ways } from "./ways.tsx";
 
 const UNREAD = "A picture could not be read from this phone. Take it or choose it once more.";
@@ -199,119 +197,8 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
   );
 }
 
-/** What is still to do tonight: the next step of the day, and how much there is beside it. */
-function ToDo({
-  albumId,
-  day: { date, toDo },
-  before,
-}: {
-  albumId: string;
-  day: TodayDay;
-  before: TodayView["before"] | null;
-}) {
-  const [next, ...rest] = toDo;
-  return (
-    <p className="grid text-sm">
-      {next && (
-        <Link to={`${to.day(albumId, date)}#finish`} className="min-h-8 content-center hover:text-ember">
-          Still to do: <strong className="font-semibold">{STEP_TO_DO[next.step].toLowerCase()}</strong>
-          {rest.length > 0 && `, then ${many(rest.length, "step")}`}. About {minutesOf(toDo)} minutes.
-        </Link>
-      )}
-      {before && before.pages > 0 && (
-        <Link to={to.month(albumId)} className="min-h-8 content-center text-quiet hover:text-ember">
-          {many(before.pages, "page")} of the days before {before.pages === 1 ? "waits" : "wait"} too, about{" "}
-          {before.minutes} minutes.
-        </Link>
-      )}
-    </p>
-  );
-}
-
-/** Takes a picture with the device's camera, or takes one that it has. */
-function TakePicture({ isLarge, onTake }: { isLarge: boolean; onTake: (files: readonly File[]) => Promise<void> }) {
-  return (
-    <label
-      className={`flex items-center justify-center gap-3 rounded-sm border border-edge bg-raised px-4 has-focus-visible:outline-2 has-focus-visible:outline-ember ${isLarge ? "min-h-24 text-lg font-medium" : "min-h-14 min-w-16"}`}
-    >
-      <Camera className={isLarge ? "size-9" : "size-7"} aria-hidden="true" />
-      <span className={isLarge ? "" : "sr-only"}>Take a picture</span>
-      <input
-        type="file"
-        accept="image/*"
-        capture="environment"
-        multiple
-        className="sr-only"
-        onChange={(event) => {
-          void onTake([...(event.target.files ?? [])]);
-          event.target.value = "";
-        }}
-      />
-    </label>
-  );
-}
-
-/** Ways to the other albums. */
-function Others({ others, today }: { others: TodayView["others"]; today: CalendarDate }) {
-  if (others.length === 0) return null;
-  return (
-    <nav aria-label="Other albums" className="grid gap-1 text-sm">
-      {others.map((each) => (
-        <Link key={each.id} to={to.today({ album: each.id })} className="min-h-8 content-center">
-          <span className="link">{each.title}</span> <span className="text-quiet">{whenSaid(each, today)}</span>
-        </Link>
-      ))}
-    </nav>
-  );
-}
-
 function Shell({ children }: { children: React.ReactNode }) {
   return <main className="mx-auto flex min-h-dvh max-w-xl flex-col gap-4 p-4 max-wide:pb-20">{children}</main>;
-}
-
-function Jotted({
-  day,
-  waiting,
-}: {
-  day: TodayDay;
-  waiting: readonly { id: string; at: string; text: string; pictures: number }[];
-}) {
-  const waits = new Set(waiting.map(({ id }) => id));
-  const home = day.jottings.filter(({ id }) => !waits.has(id)).map((jotting) => ({ ...jotting, pictures: 0 }));
-  const all = [...home, ...waiting].sort((a, b) => (a.at < b.at ? -1 : 1));
-  if (all.length + day.photos.length === 0)
-    return <p className="text-sm text-quiet">Nothing jotted on this day yet.</p>;
-  return (
-    <>
-      <ul aria-label="Jottings" className="grid gap-1.5">
-        {all.map(({ id, at, text, pictures }) => (
-          <li key={id} className="grid grid-cols-[3.25rem_minmax(0,1fr)] gap-x-2">
-            <time dateTime={at} className="text-sm text-quiet tabular-nums">
-              {at.slice(11)}
-            </time>
-            <p className="whitespace-pre-wrap">
-              {text}
-              {pictures > 0 && ` ${pictures === 1 ? "One picture" : `${pictures} pictures`}.`}
-              {waits.has(id) && <span className="text-sm text-quiet"> On this phone, not home yet.</span>}
-            </p>
-          </li>
-        ))}
-      </ul>
-      {day.photos.length > 0 && (
-        <ul aria-label="Pictures of this day" className="flex flex-wrap gap-1.5">
-          {day.photos.map(({ id, photoId, alt, look }) => (
-            <li key={id}>
-              <img
-                src={pictureAddress(photoId, 480, look)}
-                alt={alt || "A picture, not described yet"}
-                className="h-16 w-auto"
-              />
-            </li>
-          ))}
-        </ul>
-      )}
-    </>
-  );
 }
 
 /** A jotting that was not taken at home, and what can be done with it. */
