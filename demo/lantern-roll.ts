@@ -5,8 +5,7 @@ import { LETTER } from "../core/measure/sheets.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { RollMark } from "../core/photo/roll.ts";
 import { CUT_STEPS, gangSheets, taskOf } from "../core/sheet/gang.ts";
-import { packSheets } from "../core/sheet/pack/pack.ts";
-import type { PackPlan } from "../core/sheet/pack/task.ts";
+import { planAfter } from "../core/sheet/pack/pack.ts";
 import { barOf, printableOf, trueBars, usualMargin } from "../core/sheet/paper.ts";
 import { readPicture } from "../press/picture.ts";
 import { readAlbum } from "../store/album.ts";
@@ -75,9 +74,7 @@ function sheetsFor(uses: readonly { readonly id: string; readonly print: { w: nu
   if (!printable) throw new Error("Letter takes prints");
   const settings = { papers: [{ size: LETTER, printable }], gap: ticks(0), canTurn: true, step: CUT_STEPS.sixteenth };
   const wishes = uses.map(({ id, print }) => ({ id, size: { w: ticks(print.w), h: ticks(print.h) } }));
-  let plan: PackPlan | null = null;
-  for (const found of packSheets(taskOf(wishes, settings))) plan = found;
-  return plan ? gangSheets(plan, wishes, settings, []) : [];
+  return gangSheets(planAfter(taskOf(wishes, settings), 40), wishes, settings, []);
 }
 
 /** The days ahead whose prints Petra made on Sunday, and the one that went to the lab. */

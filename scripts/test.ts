@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { readFileSync, rmSync } from "node:fs";
 import path from "node:path";
 
@@ -13,9 +13,21 @@ const begun = {
   checks: Number(process.env.HEARTH_TEST_READY ?? clock()),
 };
 took.push(["packages", begun.checks - begun.run], ["checks and build", clock() - begun.checks]);
-const run = (what: string, ...command: string[]) => {
+/**
+ * Runs a command and answers its status. One that does not end within its minutes is ended with all it started, and has
+ * failed: a loop without an end is told to nobody by the test that is in it.
+ */
+const run = async (what: string, minutes: number, ...command: string[]): Promise<number> => {
   const from = clock();
-  const { status } = spawnSync("npx", ["--no-install", ...command], { cwd: root, stdio: "inherit" });
+  const child = spawn("npx", ["--no-install", ...command], { cwd: root, stdio: "inherit", detached: true });
+  const endAll = () => child.pid && process.kill(-child.pid, "SIGKILL");
+  const limit = setTimeout(() => {
+    process.stdout.write(`\n"${what}" did not end within ${minutes} minutes, and was ended\n`);
+    endAll();
+  }, minutes * 60_000);
+  process.once("SIGINT", endAll).once("SIGTERM", endAll);
+  const status = await new Promise<number | null>((ended) => child.once("exit", (code) => ended(code)));
+  clearTimeout(limit);
   took.push([what, clock() - from]);
   return status ?? 1;
 };
@@ -38,16 +50,18 @@ const read = <T>(name: string): T | null => {
 if (process.argv.includes("--large")) process.env.HEARTH_LARGE = "1";
 
 for (const name of ["unit.json", "browser.json"]) rmSync(report(name), { force: true });
+const large = process.argv.includes("--large") ? 6 : 1;
+const reporters = ["default", "json", "./tests/still-running.ts"].map((each) => `--reporter=${each}`);
 const statuses = [
-  run(
+  await run(
     "unit, outside and faults",
+    15 * large,
     "vitest",
     "run",
-    "--reporter=default",
-    "--reporter=json",
+    ...reporters,
     `--outputFile.json=${report("unit.json")}`,
   ),
-  run("browser", "playwright", "test", "--config=tests/browser/playwright.config.ts"),
+  await run("browser", 25 * large, "playwright", "test", "--config=tests/browser/playwright.config.ts"),
 ];
 const unit = read<Vitest>("unit.json");
 const browser = read<Playwright>("browser.json");

@@ -8,8 +8,7 @@ import { rect } from "../core/measure/rect.ts";
 import { LETTER } from "../core/measure/sheets.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { gangSheets, taskOf } from "../core/sheet/gang.ts";
-import { packSheets } from "../core/sheet/pack/pack.ts";
-import type { PackPlan } from "../core/sheet/pack/task.ts";
+import { planAfter } from "../core/sheet/pack/pack.ts";
 import { findIn } from "../core/words/find.ts";
 import { STAMP_SETS, usualSetting } from "../core/words/lettering.ts";
 import { ANY_DAY } from "../core/words/slip.ts";
@@ -160,10 +159,7 @@ describe("a card's words", () => {
       step: ticks(1),
     };
     const wishes = [{ id: card.id, size: three }];
-    let plan: PackPlan | null = null;
-    for (const found of packSheets(taskOf(wishes, settings))) plan = found;
-    if (!plan) throw new Error("no plan");
-    const sheets = gangSheets(plan, wishes, settings, []);
+    const sheets = gangSheets(planAfter(taskOf(wishes, settings), 40), wishes, settings, []);
     expect(await makeSheets(db, author(), "cards", sheets)).toEqual({ ok: true, sheets: [1] });
     expect(await makeSheets(db, author(), "cards", sheets)).toMatchObject({ ok: false, reason: "changed-since" });
     expect(await makeSheets(db, author(), "photos", sheets)).toMatchObject({ ok: false, reason: "changed-since" });

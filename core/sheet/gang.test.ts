@@ -17,8 +17,7 @@ import {
   sortByFit,
   taskOf,
 } from "./gang.ts";
-import { packSheets } from "./pack/pack.ts";
-import type { PackPlan } from "./pack/task.ts";
+import { planAfter } from "./pack/pack.ts";
 import { barOf, isPlausible, printableOf, trueBars } from "./paper.ts";
 import { isSound } from "./sound.ts";
 
@@ -31,20 +30,12 @@ const settings = (gap = 0, step = ticks(1)) => ({
 });
 
 function ganged(wishes: PrintWish[], gap = 0, spares: PrintWish[] = []): GangedSheet[] {
-  let plan: PackPlan | null = null;
-  let turn = 0;
-  for (const found of packSheets(taskOf(wishes, settings(gap)))) {
-    plan = found;
-    if (turn++ > 10) break;
-  }
-  return plan
-    ? gangSheets(
-        plan,
-        wishes,
-        settings(gap),
-        spares.map((spare) => ({ ...spare, canTurn: true })),
-      )
-    : [];
+  return gangSheets(
+    planAfter(taskOf(wishes, settings(gap)), 12),
+    wishes,
+    settings(gap),
+    spares.map((spare) => ({ ...spare, canTurn: true })),
+  );
 }
 
 const same = (a: Rect, b: Rect) => a.x === b.x && a.y === b.y && a.w === b.w && a.h === b.h;
@@ -188,10 +179,8 @@ describe("the grid that cuts are laid on", () => {
           if (!area) throw new Error("it takes prints");
           const given = { papers: [{ size: paper, printable: area }], gap: ticks(0), canTurn: true, step };
           const fitting = sortByFit(wishes, given).fitting;
-          let plan: PackPlan | null = null;
-          for (const found of packSheets(taskOf(fitting, given))) plan = found;
           const spares = withSpares ? fitting.map((each) => ({ ...each, canTurn: true })) : [];
-          const sheets = plan ? gangSheets(plan, fitting, given, spares) : [];
+          const sheets = gangSheets(planAfter(taskOf(fitting, given), 12), fitting, given, spares);
           expect(sheets.flatMap(({ prints }) => prints).filter(({ spare }) => !spare).length).toBe(fitting.length);
           for (const { prints, cuts, waste } of sheets) {
             for (const { id, at, turned } of prints) {

@@ -19,8 +19,7 @@ import { AS_IT_COMES, type PictureFacts } from "../../core/photo/crop.ts";
 import { NO_LOOK } from "../../core/photo/look.ts";
 import { cardSheetPages } from "../../core/sheet/card-sheet.ts";
 import { CUT_STEPS, gangSheets, taskOf } from "../../core/sheet/gang.ts";
-import { packSheets } from "../../core/sheet/pack/pack.ts";
-import type { PackPlan } from "../../core/sheet/pack/task.ts";
+import { planAfter } from "../../core/sheet/pack/pack.ts";
 import { barOf, printableOf, trueBars } from "../../core/sheet/paper.ts";
 import { printSheetPage, scaleTestPage, TRUE_STRETCH } from "../../core/sheet/print-marks.ts";
 import { usualSetting } from "../../core/words/lettering.ts";
@@ -98,9 +97,7 @@ function sheets(gap: number) {
     step: CUT_STEPS.sixteenth,
   };
   const wishes = [by(4, 6), by(3, 4), by(2, 2), by(3, 4)].map((each, at) => ({ id: `print-${at}`, size: each }));
-  let plan: PackPlan | null = null;
-  for (const found of packSheets(taskOf(wishes, settings))) plan = found;
-  return plan ? gangSheets(plan, wishes, settings, []) : [];
+  return gangSheets(planAfter(taskOf(wishes, settings), 40), wishes, settings, []);
 }
 const use = (print: ReturnType<typeof by>) => ({
   photoId: "p",

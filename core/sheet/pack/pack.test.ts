@@ -4,25 +4,14 @@ import { inches, type Length, ticks } from "../../measure/length.ts";
 import { contains, overlap, type Rect, rect, rectOf } from "../../measure/rect.ts";
 import { size } from "../../measure/size.ts";
 import { relax } from "./bound.ts";
-import { judgePlan, packSheets } from "./pack.ts";
+import { judgePlan, packSheets, planAfter } from "./pack.ts";
 import { mostWorth } from "./pattern.ts";
 import { normalPlaces, rasterOf } from "./raster.ts";
-import { largestThatFits, type PackPlan, type PackTask, tooLarge } from "./task.ts";
+import { largestThatFits, type PackTask, tooLarge } from "./task.ts";
 import { layOut } from "./tidy.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const LETTER_INSIDE = { area: by(8, 10.5) };
-
-function planOf(task: PackTask, turns = 40): PackPlan {
-  let plan: PackPlan | null = null;
-  let turn = 0;
-  for (const found of packSheets(task)) {
-    plan = found;
-    if (turn++ > turns) break;
-  }
-  if (!plan) throw new Error("no plan");
-  return plan;
-}
 
 /** Whether rectangles can be parted by straight cuts from edge to edge, found from where they lie alone. */
 function isGuillotine(rects: readonly Rect[]): boolean {
@@ -58,7 +47,7 @@ describe("sheets of prints", () => {
     fc.assert(
       fc.property(ORDER, (task) => {
         fc.pre(tooLarge(task).length === 0);
-        const plan = planOf(task, 12);
+        const plan = planAfter(task, 12);
         const made = task.wanted.map(() => 0);
         for (const sheet of plan.sheets) {
           const area = rectOf(task.papers[sheet.paper]?.area ?? by(0, 0));
@@ -84,7 +73,7 @@ describe("sheets of prints", () => {
     fc.assert(
       fc.property(ORDER, (task) => {
         fc.pre(tooLarge(task).length === 0);
-        const { sheets, atLeast, proof, proven } = planOf(task, 12);
+        const { sheets, atLeast, proof, proven } = planAfter(task, 12);
         expect(sheets.length).toBeGreaterThanOrEqual(atLeast);
         expect(proven).toBe(sheets.length === atLeast);
         const all = task.wanted.reduce((sum, { count }, type) => sum + count * (proof.worth[type] ?? 0), 0);
@@ -109,8 +98,11 @@ describe("sheets of prints", () => {
       gap: ticks(0),
     };
     let last: ReturnType<typeof judgePlan> | null = null;
-    for (const { sheets } of packSheets(task)) {
-      const now = judgePlan(sheets, task);
+    const search = packSheets(task);
+    for (let looks = 0; looks < 60; looks++) {
+      const { value, done } = search.next();
+      if (done) break;
+      const now = judgePlan(value.sheets, task);
       if (last) {
         expect(now.sheets).toBeLessThanOrEqual(last.sheets);
         if (now.sheets === last.sheets) expect(now.cuts).toBeLessThanOrEqual(last.cuts);
@@ -119,12 +111,30 @@ describe("sheets of prints", () => {
     }
   });
 
-  it("take a smaller paper where one does as well", () => {
-    const plan = planOf({
-      wanted: [{ size: by(4, 6), count: 4, canTurn: true }],
-      papers: [LETTER_INSIDE, { area: by(4, 6) }],
+  it("are an answer after as many looks as were given, also where it can never be proven", () => {
+    // By area one sheet would do (80 of 84 square inches), and no way of cutting does: the search itself has no end.
+    const task: PackTask = {
+      wanted: [
+        { size: by(2, 2), count: 5, canTurn: true },
+        { size: by(3, 4), count: 5, canTurn: true },
+      ],
+      papers: [LETTER_INSIDE],
       gap: ticks(0),
-    });
+    };
+    const { sheets, atLeast, proven } = planAfter(task, 400);
+    expect([sheets.length, atLeast, proven]).toEqual([2, 1, false]);
+    expect(planAfter(task, 1).sheets.length).toBeGreaterThanOrEqual(2);
+  });
+
+  it("take a smaller paper where one does as well", () => {
+    const plan = planAfter(
+      {
+        wanted: [{ size: by(4, 6), count: 4, canTurn: true }],
+        papers: [LETTER_INSIDE, { area: by(4, 6) }],
+        gap: ticks(0),
+      },
+      40,
+    );
     // Three lie on a Letter sheet; the fourth needs no more than a 4 × 6.
     expect(plan.sheets.map(({ paper }) => paper).sort()).toEqual([0, 1]);
   });
@@ -136,7 +146,7 @@ describe("sheets of prints", () => {
       papers: [LETTER_INSIDE],
       gap: ticks(0),
     };
-    const plan = planOf(task, 4);
+    const plan = planAfter(task, 5);
     expect(plan.sheets.reduce((sum, { counts }) => sum + counts.reduce((a, b) => a + b, 0), 0)).toBe(1000);
     expect(plan.sheets.length).toBeLessThanOrEqual(plan.atLeast + 2);
   });

@@ -128,3 +128,18 @@ export function* packSheets(task: PackTask): Generator<PackPlan, PackPlan> {
   }
   return plan();
 }
+
+/**
+ * The plan of a search that ends: when it is proven and polished, or after `most` plans were looked at. Always the same for
+ * the same task, where a search by the clock is not. Throws as `packSheets` does.
+ */
+export function planAfter(task: PackTask, most: number): PackPlan {
+  const search = packSheets(task);
+  let plan = search.next().value;
+  for (let looked = 1; looked < most; looked++) {
+    const { value, done } = search.next();
+    plan = value;
+    if (done) break;
+  }
+  return plan;
+}
