@@ -66,6 +66,7 @@ export function dayOf(
       picture: UNKNOWN_PICTURE,
       onIt: [],
       repeat: null,
+      together: null,
       privateUntil: null,
     })),
     cards: (story.cards ?? []).map(({ size, text }) => newCard(randomUUID(), size, text)),

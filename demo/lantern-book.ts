@@ -73,6 +73,7 @@ async function onFrontMatter(db: Db, author: Author, titlePage: string, note: st
       picture: factsOf(tower),
       onIt: [],
       repeat: null,
+      together: null,
       privateUntil: null,
     },
   };

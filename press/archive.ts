@@ -18,6 +18,7 @@ import { missingDays } from "../core/format/missing-days.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import { photoIdsOf } from "../core/photo/together.ts";
 import { countPrivate, shareable } from "../core/share/share.ts";
 import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
@@ -88,7 +89,7 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
     forWhom === "self" ? whole : shareable(whole, today);
   const entries = [...whole.days, ...whole.matters];
   const leftOut = entries.reduce((sum, { content }) => sum + countPrivate(content, today), 0);
-  const used = new Set([...days, ...matters].flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
+  const used = new Set([...days, ...matters].flatMap(({ content }) => content.photos.flatMap(photoIdsOf)));
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
   // An archive has no prints, so what is known by them is said of the days that lead their pages.
@@ -110,13 +111,18 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
         setting: card.setting && (structuredClone(card.setting) as never),
       })),
       jottings: [...content.jottings],
-      photos: content.photos.map(({ id: use, photoId, print, alt, crop, onIt, repeat, privateUntil }) => ({
+      photos: content.photos.map(({ id: use, photoId, print, alt, crop, onIt, repeat, together, privateUntil }) => ({
         id: use,
         print,
         alt,
         crop,
         onIt: [...onIt],
         repeat,
+        together: together && {
+          ...together,
+          counts: [...together.counts],
+          others: together.others.map((each) => ({ sha256: hashOfPhoto(each.photoId), crop: each.crop })),
+        },
         privateUntil,
         sha256: hashOfPhoto(photoId),
       })),
@@ -277,12 +283,16 @@ export async function unpackAlbum(
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };
+    const pictureOf = (sha256: string) => ({ photoId: photoIds.get(sha256) ?? "", picture: UNKNOWN_PICTURE });
     const withPictures = <T extends Pick<(typeof days)[number], "photos">>(content: T) => ({
       ...content,
-      photos: content.photos.map(({ sha256, ...use }) => ({
+      photos: content.photos.map(({ sha256, together, ...use }) => ({
         ...use,
-        photoId: photoIds.get(sha256) ?? "",
-        picture: UNKNOWN_PICTURE,
+        ...pictureOf(sha256),
+        together: together && {
+          ...together,
+          others: together.others.map(({ sha256: other, crop }) => ({ crop, ...pictureOf(other) })),
+        },
       })),
     });
     const imported = days.map(({ id, date, skipped, mergedInto, ...content }) => ({

@@ -1,4 +1,4 @@
-import { and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { type AnyColumn, and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
@@ -105,6 +105,19 @@ const formatColumns = (format: AlbumFormat) => ({
   leafCount: format.leaves,
 });
 
+/** The other pictures of a print that several share, as `photo` below reads its first. */
+const SHARING = (use: { together: AnyColumn }) => ({
+  sharing: sql<AlbumPhoto[]>`case when ${use.together} is null then '[]'::jsonb else (
+    select coalesce(jsonb_agg(jsonb_build_object(
+      'id', p.id, 'sha256', p.sha256, 'name', p.name, 'width', p.width, 'height', p.height, 'capturedAt', p.captured_at,
+      'offset', p.utc_offset, 'givenDate', p.given_date, 'look', p.look, 'star', p.star, 'banked', p.banked,
+      'setAside', p.set_aside,
+      'trait', (select jsonb_build_object('focusX', t.focus_x, 'focusY', t.focus_y) from picture_trait t where t.sha256 = p.sha256)
+    )), '[]') from photo p
+    where p.id in (select (other ->> 'photoId')::uuid from jsonb_array_elements(${use.together} -> 'others') other)
+  ) end`.as("sharing"),
+});
+
 /** How a day comes out of the database with everything on it. */
 export const DAY_WITH_PIECES = {
   lastWriter: { columns: { name: true } },
@@ -117,6 +130,7 @@ export const DAY_WITH_PIECES = {
   photos: {
     where: isNull(dayPhoto.deletedAt),
     orderBy: asc(dayPhoto.position),
+    extras: SHARING,
     with: {
       photo: {
         columns: {
@@ -171,7 +185,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
   const lastWrites = new Map<string, LastWrite>();
   const jottedBy = new Map<string, string>();
   for (const each of row.days) {
-    for (const { photo } of each.photos) photos.set(photo.id, photo);
+    for (const { photo, sharing } of each.photos) for (const one of [photo, ...sharing]) photos.set(one.id, one);
     for (const { id, writer } of each.jottings) if (writer) jottedBy.set(id, writer.name);
     if (each.updatedAt)
       lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });

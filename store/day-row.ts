@@ -2,6 +2,7 @@ import type { Day, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { MIDDLE, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
 import type { Look } from "../core/photo/look.ts";
+import { arranged, type Together } from "../core/photo/together.ts";
 import type { card, day, dayPhoto, jotting } from "./schema/index.ts";
 
 /** A photo as the album needs it: which picture, how large, when taken. */
@@ -46,7 +47,8 @@ export type DayRow = typeof day.$inferSelect & {
   lastWriter: { name: string } | null;
   cards: (typeof card.$inferSelect)[];
   jottings: (typeof jotting.$inferSelect & { writer: { name: string } | null })[];
-  photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto })[];
+  /** `sharing`: the other pictures of a print that several share. */
+  photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto; sharing: AlbumPhoto[] })[];
 };
 
 /** A day, or an entry of the front or back matter: whichever the row is. */
@@ -70,6 +72,17 @@ export const toMatters = (rows: readonly DayRow[]): MatterEntry[] =>
     return "matter" in entry ? [entry] : [];
   });
 
+/** What shares a print, with what is known of each picture; one that is known no more has left it. */
+function togetherOf({ together, sharing }: DayRow["photos"][number]): Together | null {
+  if (!together) return null;
+  const known = new Map(sharing.map((each) => [each.id, factsOf(each)]));
+  const others = together.others.flatMap((each) => {
+    const picture = known.get(each.photoId);
+    return picture ? [{ ...each, picture }] : [];
+  });
+  return arranged({ ...together, others: [] }, others, together.gap);
+}
+
 function contentOf(row: DayRow): DayContent {
   return {
     title: row.title,
@@ -86,6 +99,7 @@ function contentOf(row: DayRow): DayContent {
       crop: cropOf(use),
       picture: factsOf(use.photo),
       onIt: use.onIt,
+      together: togetherOf(use),
       repeat: use.repeatW === null || use.repeatH === null ? null : { w: use.repeatW, h: use.repeatH },
       privateUntil: use.privateUntil,
     })),
@@ -144,7 +158,7 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     at,
     privateUntil,
   })),
-  photos: content.photos.map(({ id, photoId, print, alt, crop, onIt, repeat, privateUntil }, position) => ({
+  photos: content.photos.map(({ id, photoId, print, alt, crop, onIt, repeat, together, privateUntil }, position) => ({
     id,
     dayId,
     position,
@@ -158,6 +172,10 @@ export const pieceRows = (dayId: string, content: DayContent) => ({
     closer: crop.closer,
     border: crop.border,
     onIt: [...onIt],
+    together: together && {
+      ...together,
+      others: together.others.map(({ photoId: other, crop: its }) => ({ photoId: other, crop: its })),
+    },
     repeatW: repeat?.w ?? null,
     repeatH: repeat?.h ?? null,
     privateUntil,

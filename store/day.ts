@@ -21,6 +21,7 @@ import { dayColumns, pieceRows } from "./day-row.ts";
 import { type Db, excluded, type Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";
 import { moveLeaves } from "./leaf-place.ts";
+import { factsOfPhotos } from "./photo.ts";
 import { card, day, dayPhoto, daySave, jotting, member, photo } from "./schema/index.ts";
 import { keepChangedWordings } from "./wordings.ts";
 
@@ -207,9 +208,11 @@ export async function saveInLine(
   if (!found) return { ok: false, reason: "not-found" };
   if (sent.kind === "add-photo" && !(await ownsPhoto(tx, author, sent.photo.photoId)))
     return { ok: false, reason: "not-found" };
+  const known = await withPictures(tx, author, sent);
+  if (!known) return { ok: false, reason: "not-found" };
   const { content, version } = found.day;
-  const planned = await tickOnLeaves(tx, author, found, sent);
-  const { edit, room } = await intoRoom(tx, author, found.day, sent);
+  const planned = await tickOnLeaves(tx, author, found, known);
+  const { edit, room } = await intoRoom(tx, author, found.day, known);
   // A phone that never heard the answer sends a jotting again, also when it was moved or put away meanwhile.
   if (edit.kind === "add-jotting" && (await isKnownJotting(tx, author, edit.jotting.id))) return { ok: true, version };
   if (planned === "ticked") return { ok: true, version };
@@ -241,6 +244,21 @@ async function isKnownJotting(tx: Transaction, { albumId }: Author, id: string):
     .innerJoin(day, eq(day.id, jotting.dayId))
     .where(and(eq(jotting.id, id), eq(day.albumId, albumId)));
   return rows.length > 0;
+}
+
+/** The edit with what is known of the pictures that it puts together; null where one of them is not the household's. */
+async function withPictures(tx: Transaction, author: Author, edit: DayEdit): Promise<DayEdit | null> {
+  if (edit.kind !== "photo-together") return edit;
+  const known = await factsOfPhotos(
+    tx,
+    author.householdId,
+    edit.pictures.map(({ photoId }) => photoId),
+  );
+  const pictures = edit.pictures.flatMap((each) => {
+    const picture = known.get(each.photoId);
+    return picture ? [{ ...each, picture }] : [];
+  });
+  return pictures.length < edit.pictures.length ? null : { ...edit, pictures };
 }
 
 async function ownsPhoto(tx: Transaction, author: Author, photoId: string): Promise<boolean> {

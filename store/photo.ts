@@ -1,4 +1,4 @@
-import { and, eq, isNull, sql } from "drizzle-orm";
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
@@ -43,6 +43,21 @@ export async function photoById(db: Reader, householdId: string, id: string): Pr
     .from(photo)
     .where(and(eq(photo.id, id), eq(photo.householdId, householdId)));
   return found ? findPhoto(db, householdId, found.sha256) : null;
+}
+
+/** What is known of several of the household's photos, by id; those of others are left out. */
+export async function factsOfPhotos(
+  db: Reader,
+  householdId: string,
+  ids: readonly string[],
+): Promise<Map<string, PictureFacts>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db.query.photo.findMany({
+    where: and(eq(photo.householdId, householdId), inArray(photo.id, [...ids])),
+    columns: { id: true, width: true, height: true, look: true },
+    with: { trait: { columns: { focusX: true, focusY: true } } },
+  });
+  return new Map(rows.map((row) => [row.id, factsOf(row)]));
 }
 
 /** The household's photo with these bytes, if it has it. */
@@ -105,6 +120,7 @@ export const newUse = (id: string, { id: photoId, facts }: Pick<KeptPhoto, "id" 
   picture: facts,
   onIt: [],
   repeat: null,
+  together: null,
   privateUntil: null,
 });
 

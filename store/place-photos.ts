@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq } from "drizzle-orm";
 import { applyEdit } from "../core/album/edit.ts";
 import type { Face } from "../core/album/leaf.ts";
 import type { Did } from "../core/journal/did.ts";
@@ -10,10 +10,10 @@ import type { Author } from "./author.ts";
 import { fillRooms, type RoomFill } from "./book.ts";
 import { saveDay, writeContent } from "./day.ts";
 import { lockDay } from "./day-lock.ts";
-import { factsOf } from "./day-row.ts";
 import type { Db } from "./db.ts";
 import { journaled } from "./journal/line.ts";
-import { album, photo } from "./schema/index.ts";
+import { factsOfPhotos } from "./photo.ts";
+import { album } from "./schema/index.ts";
 
 /** A picture for a print that a page waits for, and the room it is to lie in if there is one. */
 export type Placing = {
@@ -30,13 +30,12 @@ export type Placing = {
 export async function placePhotos(db: Db, author: Author, placings: readonly Placing[]): Promise<number> {
   const did: Did = { what: "who-goes-where", pictures: placings.length };
   return journaled(db, author, did, async (tx, line, say) => {
-    const ids = placings.map(({ photoId }) => photoId);
-    if (ids.length === 0) return 0;
-    const rows = await tx.query.photo.findMany({
-      where: and(eq(photo.householdId, author.householdId), inArray(photo.id, ids)),
-      with: { trait: { columns: { focusX: true, focusY: true } } },
-    });
-    const known = new Map(rows.map((row) => [row.id, factsOf(row)]));
+    if (placings.length === 0) return 0;
+    const known = await factsOfPhotos(
+      tx,
+      author.householdId,
+      placings.map(({ photoId }) => photoId),
+    );
     const byDay = new Map<string, Placing[]>();
     for (const placing of placings) byDay.set(placing.dayId, [...(byDay.get(placing.dayId) ?? []), placing]);
     const fills: RoomFill[] = [];
@@ -58,6 +57,7 @@ export async function placePhotos(db: Db, author: Author, placings: readonly Pla
           picture,
           onIt: [],
           repeat: null,
+          together: null,
           privateUntil: null,
         };
         const applied = applyEdit(content, { kind: "add-photo", photo: use }, found.binding);

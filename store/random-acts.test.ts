@@ -16,6 +16,16 @@ const stateOf = ({ leaves, days }: AlbumAggregate) => ({
   leaves: leaves.map(({ version: _, ...leaf }) => leaf),
   days: days.map(({ version: _, ...day }) => day),
 });
+/** Acts that make a side's ticks untrue, its own days' as its guests': what is on the day is another thing then. */
+const OPENS: readonly string[] = ["card", "words"];
+const unticked = ({ front, back, ...leaf }: Leaf): Leaf => {
+  const open = (side: Leaf["front"]): Leaf["front"] => ({
+    ...side,
+    done: [],
+    guests: side.guests.map((guest) => ({ ...guest, done: [] })),
+  });
+  return { ...leaf, front: open(front), back: open(back) };
+};
 const without = (leaves: readonly Leaf[], ids: readonly string[]) =>
   new Map(leaves.flatMap(({ version: _, ...leaf }) => (ids.includes(leaf.id) ? [] : [[leaf.id, leaf] as const])));
 
@@ -32,7 +42,9 @@ describe("any sequence of acts on the book and the month", () => {
           const touched = await perform(db, author(), act, before);
           if (touched === null) continue;
           const after = await look();
-          expect(without(after.leaves, touched)).toEqual(without(before.leaves, touched));
+          const seen = ({ leaves: all }: AlbumAggregate) =>
+            without(OPENS.includes(act.kind) ? all.map(unticked) : all, touched);
+          expect(seen(after)).toEqual(seen(before));
           if (after.leaves.some(({ front, back }) => front.guests.length + back.guests.length > 0)) shared++;
           const state = stateOf(after);
           if (JSON.stringify(state) !== JSON.stringify(states.at(-1))) states.push(state);
@@ -43,7 +55,7 @@ describe("any sequence of acts on the book and the month", () => {
           taken++;
         }
       }),
-      { numRuns: 12 },
+      { numRuns: 12, endOnFailure: true },
     );
     expect(taken).toBeGreaterThan(20);
     expect(shared).toBeGreaterThan(0);

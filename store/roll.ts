@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, inArray, isNull, not, notExists, or, sql } from "drizzle-orm";
 import type { Did } from "../core/journal/did.ts";
 import { parseDate } from "../core/month/dates.ts";
-import type { Look } from "../core/photo/look.ts";
+import type { PictureFacts } from "../core/photo/crop.ts";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
 import { findIn } from "../core/words/find.ts";
 import { lockAlbum, lockAlbums } from "./album.ts";
@@ -10,7 +10,7 @@ import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { journaled } from "./journal/line.ts";
 import { onADay, pictureAway } from "./library/tray.ts";
-import { day, dayPhoto, photo } from "./schema/index.ts";
+import { day, photo, pictureOnDay, pictureTrait } from "./schema/index.ts";
 
 const onTheRoll = (db: Reader) => not(pictureAway(db) ?? sql`false`);
 
@@ -80,7 +80,7 @@ export async function markPhotos(
     const rows = await tx
       .update(photo)
       .set(markColumns(mark))
-      .where(mark.kind === "away" ? and(those, notExists(onADay(tx, isNull(dayPhoto.deletedAt)))) : those)
+      .where(mark.kind === "away" ? and(those, notExists(onADay(tx, isNull(pictureOnDay.deletedAt)))) : those)
       .returning({ id: photo.id });
     return rows.length;
   });
@@ -133,7 +133,8 @@ export async function findPictures(
 /** A picture that a day may have: not on a page of the album yet. */
 export type FreePicture = FoundPicture & {
   readonly time: string | null;
-  readonly look: Look;
+  /** What a print needs to know of it. */
+  readonly facts: PictureFacts;
   readonly banked: boolean;
 };
 
@@ -151,21 +152,25 @@ export async function freePictures(
   const taken = sql<string | null>`coalesce(${photo.givenDate}::text, left(${photo.capturedAt}, 10))`;
   const here = db
     .select({ one: sql`1` })
-    .from(dayPhoto)
-    .innerJoin(day, eq(day.id, dayPhoto.dayId))
-    .where(and(eq(dayPhoto.photoId, photo.id), eq(day.albumId, albumId), isNull(dayPhoto.deletedAt)));
+    .from(pictureOnDay)
+    .innerJoin(day, eq(day.id, pictureOnDay.dayId))
+    .where(and(eq(pictureOnDay.photoId, photo.id), eq(day.albumId, albumId), isNull(pictureOnDay.deletedAt)));
   const suits = dates.length > 0 ? or(inArray(taken, [...dates]), eq(photo.banked, true)) : eq(photo.banked, true);
   const rows = await db
     .select({
-      ...{ id: photo.id, name: photo.name, look: photo.look, banked: photo.banked, date: taken },
+      ...{ id: photo.id, name: photo.name, banked: photo.banked, date: taken },
       ...{ capturedAt: photo.capturedAt, star: photo.star },
+      ...{ width: photo.width, height: photo.height, look: photo.look },
+      trait: { focusX: pictureTrait.focusX, focusY: pictureTrait.focusY },
     })
     .from(photo)
+    .leftJoin(pictureTrait, eq(pictureTrait.sha256, photo.sha256))
     .where(and(eq(photo.householdId, householdId), eq(photo.setAside, false), onTheRoll(db), suits, notExists(here)))
     .orderBy(desc(photo.star), sql`${taken} nulls last`, asc(photo.capturedAt))
     .limit(most);
-  return rows.map(({ capturedAt, star: _, ...row }) => ({
+  return rows.map(({ capturedAt, star: _, width, height, look, trait, ...row }) => ({
     ...row,
+    facts: factsOf({ width, height, look, trait }),
     time: capturedAt && row.date !== null && capturedAt.startsWith(row.date) ? capturedAt.slice(11, 16) : null,
   }));
 }

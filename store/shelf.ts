@@ -118,6 +118,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
                   picture: UNKNOWN_PICTURE,
                   onIt: [],
                   repeat: null,
+                  together: null,
                   privateUntil: null,
                 })),
               },

@@ -102,7 +102,7 @@ describe("an album", () => {
           jottings: withoutIds(content.jottings),
         });
       }),
-      { numRuns: 15 },
+      { numRuns: 15, endOnFailure: true },
     );
   });
 

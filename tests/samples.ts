@@ -36,6 +36,7 @@ import { NUMBERINGS } from "../core/month/numbering.ts";
 import { LONGEST_SPAN } from "../core/month/span.ts";
 import { AS_IT_COMES, type PrintCrop, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { LEAST_REPEAT } from "../core/photo/repeat.ts";
+import { MOST_TOGETHER, type Together } from "../core/photo/together.ts";
 import {
   ALIGNS,
   type CardSetting,
@@ -62,7 +63,14 @@ export const leavesOn = (dayId: string, ...makes: readonly Partial<LeafMake>[]):
 export const TAG: Partial<LeafMake> = { insert: "tag", size: { w: inches(2), h: inches(4) } };
 
 /** A use of a picture as it comes. */
-export const PLAIN_USE = { crop: AS_IT_COMES, picture: UNKNOWN_PICTURE, onIt: [], repeat: null, privateUntil: null };
+export const PLAIN_USE = {
+  crop: AS_IT_COMES,
+  picture: UNKNOWN_PICTURE,
+  onIt: [],
+  repeat: null,
+  together: null,
+  privateUntil: null,
+};
 
 /** Arbitrary days and albums for property tests. */
 const anyId = fc.uuid();
@@ -156,6 +164,25 @@ const anyRepeat: fc.Arbitrary<Size> = fc.record(
   { noNullPrototype: true },
 );
 
+/** Two to six pictures in one print, in any rows or columns there are of so many. */
+const anyTogether: fc.Arbitrary<Together> = fc
+  .array(fc.integer({ min: 1, max: 3 }), { minLength: 1, maxLength: 3 })
+  .map((counts) => {
+    const fits = counts.reduce((sum, each) => sum + each, 0);
+    return fits < 2 ? [2] : fits > MOST_TOGETHER ? [3, 3] : counts;
+  })
+  .chain((counts) =>
+    fc.record({
+      along: fc.constantFrom("rows", "columns"),
+      counts: fc.constant(counts),
+      gap: fc.integer({ min: 0, max: 5000 }).map(ticks),
+      others: fc.array(fc.record({ photoId: anyId, crop: anyCrop, picture: fc.constant(UNKNOWN_PICTURE) }), {
+        minLength: counts.reduce((sum, each) => sum + each, 0) - 1,
+        maxLength: counts.reduce((sum, each) => sum + each, 0) - 1,
+      }),
+    }),
+  );
+
 export const anyContent: fc.Arbitrary<DayContent> = fc
   .record({
     title: anyText,
@@ -174,6 +201,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
         picture: fc.constant(UNKNOWN_PICTURE),
         onIt: fc.array(anyOnIt, { maxLength: 2 }),
         repeat: fc.option(anyRepeat),
+        together: fc.option(anyTogether),
         privateUntil: fc.option(anyDate),
       }),
       { maxLength: 4 },

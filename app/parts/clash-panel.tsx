@@ -17,6 +17,7 @@ const NAMED: Record<string, string> = {
   "card-secrecy": "what is said of a card’s privacy",
   "day-private": "whether the day is private",
   "photo-repeat": "how a pattern is repeated",
+  "photo-together": "which pictures share a print",
   "photo-on-it": "what is printed on a photo",
   "photo-private": "whether a photo is private",
   "carry-over": "the words of a card",

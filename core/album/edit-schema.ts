@@ -2,8 +2,10 @@ import { z } from "zod";
 import { LIMITS } from "../limits.ts";
 import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
-import { MOST_CLOSER, type PrintCrop, WHOLE } from "../photo/crop.ts";
+import { MOST_CLOSER, type PrintCrop, UNKNOWN_PICTURE, WHOLE } from "../photo/crop.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
+import { type InPrint, isArrangement, MOST_TOGETHER } from "../photo/together.ts";
+import { arrangementSchema } from "../photo/together-schema.ts";
 import { CARD_SETTING, printedOnSchema } from "../words/setting-schema.ts";
 import { LINE, TEXT, textOf } from "../words/text-schema.ts";
 import type { DayEdit } from "./edit.ts";
@@ -22,6 +24,11 @@ const PRINT_CROP: z.ZodType<PrintCrop> = z.object({
   closer: z.int().min(100).max(MOST_CLOSER),
   border: IN_TICKS.length,
 });
+
+/** What is known of a picture is looked up where it is kept: a sender's word is not taken for it. */
+const SHARED = z
+  .object({ photoId: ID, crop: PRINT_CROP })
+  .transform((each): InPrint => ({ ...each, picture: UNKNOWN_PICTURE }));
 
 const DATE = z.custom<CalendarDate>((value) => typeof value === "string" && parseDate(value) !== null);
 const CARD = z.object({
@@ -71,6 +78,13 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("photo-print"), id: ID, print: SIZE }),
   z.object({ kind: z.literal("photo-crop"), id: ID, crop: PRINT_CROP }),
   z.object({ kind: z.literal("photo-repeat"), id: ID, repeat: REPEAT.nullable() }),
+  arrangementSchema(IN_TICKS)
+    .extend({ kind: z.literal("photo-together"), id: ID, pictures: z.array(SHARED).min(1).max(MOST_TOGETHER) })
+    .refine(
+      (each) => each.pictures.length === 1 || isArrangement(each, each.pictures.length),
+      "as many rooms as pictures",
+    ),
+  z.object({ kind: z.literal("photo-together-crop"), id: ID, photoId: ID, crop: PRINT_CROP }),
   z.object({ kind: z.literal("photo-on-it"), id: ID, onIt: printedOnSchema(IN_TICKS) }),
   z.object({ kind: z.literal("photo-private"), id: ID, privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("remove-photo"), id: ID }),

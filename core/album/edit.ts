@@ -3,6 +3,7 @@ import { LIMITS } from "../limits.ts";
 import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { cropOfAnother, type PictureFacts, type PrintCrop } from "../photo/crop.ts";
+import { type InPrint, photoIdsOf, type Together } from "../photo/together.ts";
 import { type CardSetting, settingOf } from "../words/lettering.ts";
 import type { PrintedOn } from "../words/printed-on.ts";
 import type { Binding, Card, DayContent, Jotting, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
@@ -38,6 +39,10 @@ export type DayEdit =
   | { kind: "photo-print"; id: string; print: Size }
   | { kind: "photo-crop"; id: string; crop: PrintCrop }
   | { kind: "photo-repeat"; id: string; repeat: Size | null }
+  /** The pictures of its print, the first first. One that the day had a print of alone comes into this one. */
+  | ({ kind: "photo-together"; id: string; pictures: readonly InPrint[] } & Omit<Together, "others">)
+  /** How another picture of a shared print is cropped. */
+  | { kind: "photo-together-crop"; id: string; photoId: string; crop: PrintCrop }
   | { kind: "photo-on-it"; id: string; onIt: readonly PrintedOn[] }
   | { kind: "photo-private"; id: string; privateUntil: CalendarDate | null }
   | { kind: "remove-photo"; id: string }
@@ -82,6 +87,8 @@ export function happeningOf(content: DayContent, edit: DayEdit): { happening: Ha
     case "photo-crop":
     case "photo-on-it":
     case "photo-repeat":
+    case "photo-together":
+    case "photo-together-crop":
       return { happening: "print", of: edit.id };
     case "add-card":
       return { happening: "card", of: edit.card.id };
@@ -196,7 +203,7 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       return wrote([`jotting:${edit.id}`], { jottings: content.jottings.filter(({ id }) => id !== edit.id) });
     case "add-photo":
       if (isStillThere(content.photos, edit.photo.id)) return unchanged;
-      if (content.photos.some(({ photoId }) => photoId === edit.photo.photoId))
+      if (content.photos.some((use) => photoIdsOf(use).includes(edit.photo.photoId)))
         return { ok: false, reason: "already-there" };
       if (isFull(content.photos)) return full;
       return wrote([`photo:${edit.photo.id}`], { photos: [...content.photos, edit.photo] });
@@ -204,7 +211,8 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       const use = content.photos.find(({ id }) => id === edit.id);
       if (!use) return gone;
       if (use.photoId === edit.photoId) return unchanged;
-      if (content.photos.some(({ photoId }) => photoId === edit.photoId)) return { ok: false, reason: "already-there" };
+      if (content.photos.some((each) => photoIdsOf(each).includes(edit.photoId)))
+        return { ok: false, reason: "already-there" };
       const crop = cropOfAnother(use, edit.picture);
       // What was said of the old picture in words is not true of the new one.
       const other: PhotoUse = {
@@ -215,6 +223,7 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
         alt: "",
         onIt: [],
         repeat: null,
+        together: null,
       };
       return wrote([`photo:${use.id}`, `photo-crop:${use.id}`], {
         photos: content.photos.map((each) => (each === use ? other : each)),
@@ -238,7 +247,31 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
     case "photo-repeat":
       if (!isStillThere(content.photos, edit.id)) return gone;
       return wrote([`photo-repeat:${edit.id}`], {
-        photos: content.photos.map((photo) => (photo.id === edit.id ? { ...photo, repeat: edit.repeat } : photo)),
+        photos: content.photos.map((photo) =>
+          photo.id === edit.id
+            ? { ...photo, repeat: edit.repeat, together: edit.repeat ? null : photo.together }
+            : photo,
+        ),
+      });
+    case "photo-together":
+      return shareOut(content, edit);
+    case "photo-together-crop":
+      if (!content.photos.some(({ id, together }) => id === edit.id && together?.others.some(is(edit.photoId))))
+        return gone;
+      return wrote([`photo-together:${edit.id}`], {
+        photos: content.photos.map((use) =>
+          use.id === edit.id && use.together
+            ? {
+                ...use,
+                together: {
+                  ...use.together,
+                  others: use.together.others.map((each) =>
+                    is(edit.photoId)(each) ? { ...each, crop: edit.crop } : each,
+                  ),
+                },
+              }
+            : use,
+        ),
       });
     case "photo-on-it":
       if (!isStillThere(content.photos, edit.id)) return gone;
@@ -284,6 +317,48 @@ function changeCard(content: DayContent, id: string, field: CardField, change: P
   if (!isStillThere(content.cards, id)) return { ok: false, reason: "piece-gone" };
   const cards = content.cards.map((card) => (card.id === id ? { ...card, ...change } : card));
   return { ok: true, fields: [`${field}:${id}`], content: { ...content, cards } };
+}
+
+const is =
+  (photoId: string) =>
+  (each: { readonly photoId: string }): boolean =>
+    each.photoId === photoId;
+
+/** Puts pictures together in one print. Those that the day has prints of alone leave them; none is twice on a day. */
+function shareOut(content: DayContent, edit: Extract<DayEdit, { kind: "photo-together" }>): EditResult {
+  const { id, pictures, along, counts, gap } = edit;
+  const use = content.photos.find((each) => each.id === id);
+  if (!use) return { ok: false, reason: "piece-gone" };
+  const ids = pictures.map(({ photoId }) => photoId);
+  const alone = content.photos.filter((each) => each !== use && !each.together && ids.includes(each.photoId));
+  const elsewhere = content.photos.filter((each) => each !== use && !alone.includes(each)).flatMap(photoIdsOf);
+  const [first, ...others] = pictures;
+  if (!first || new Set(ids).size < ids.length || ids.some((photoId) => elsewhere.includes(photoId)))
+    return { ok: false, reason: "already-there" };
+  // What was private alone stays so in company.
+  const privateUntil = [use, ...alone].reduce<CalendarDate | null>(
+    (until, each) => (each.privateUntil && (!until || each.privateUntil > until) ? each.privateUntil : until),
+    null,
+  );
+  const shared: PhotoUse = {
+    ...use,
+    ...first,
+    // The white border is round them all.
+    crop: { ...first.crop, border: use.crop.border },
+    // What was said of pictures is true as long as the first of them is there.
+    alt: ids.includes(use.photoId) ? use.alt : "",
+    together: others.length > 0 ? { along, counts, gap, others } : null,
+    repeat: others.length > 0 ? null : use.repeat,
+    privateUntil,
+  };
+  return {
+    ok: true,
+    fields: [`photo-together:${id}`, `photo-crop:${id}`, ...alone.map((each) => `photo:${each.id}`)],
+    content: {
+      ...content,
+      photos: content.photos.filter((each) => !alone.includes(each)).map((each) => (each === use ? shared : each)),
+    },
+  };
 }
 
 /** Leaves `kept` on a card's front and takes the rest on. A second card is as the first, its back and secrets left out. */

@@ -5,6 +5,7 @@ import type { Numbering } from "../month/numbering.ts";
 import type { Slot } from "../month/slots.ts";
 import type { Span } from "../month/span.ts";
 import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
+import type { Together } from "../photo/together.ts";
 import type { CardSetting } from "../words/lettering.ts";
 import type { PrintedOn } from "../words/printed-on.ts";
 
@@ -83,6 +84,8 @@ export type PhotoUse = {
   readonly picture: PictureFacts;
   /** How large one repetition is where the picture is a pattern that is repeated over the print; null where it fills it once. */
   readonly repeat: Size | null;
+  /** The pictures that share the print with this one, which lies first; null where it has the print to itself. */
+  readonly together: Together | null;
   /** What is printed on it, the lowest first. */
   readonly onIt: readonly PrintedOn[];
   readonly privateUntil: CalendarDate | null;

@@ -2,7 +2,9 @@ import { ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import { type Size, sameSize } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import { type PictureFacts, type PrintCrop, type Spot, UNKNOWN_PICTURE } from "../photo/crop.ts";
 import { lookKey, readLook } from "../photo/look.ts";
+import type { InPrint } from "../photo/together.ts";
 import { onKey, readOnKey } from "../words/printed-on.ts";
 import type { PhotoUse } from "./model.ts";
 import type { PageContent } from "./steps.ts";
@@ -38,44 +40,72 @@ export type Print = {
 export const printedSize = ({ at, turned }: Pick<Print, "at" | "turned">): Size =>
   turned ? { w: at.h, h: at.w } : { w: at.w, h: at.h };
 
-/** How a use would be printed now, as a word: two prints with the same word and size are the same print. */
-export function madeAs({
-  photoId,
-  crop,
-  picture,
-  onIt,
-  repeat,
-}: Pick<PhotoUse, "photoId" | "crop" | "picture" | "onIt" | "repeat">): string {
-  const { keep, slide, closer, border } = crop;
-  const { width, height, focus } = picture;
+const writtenCrop = ({ keep, slide, closer, border }: PrintCrop, focus: Spot): string => {
   const kept = keep ?? focus;
+  return `${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border}`;
+};
+
+const writtenPicture = ({ photoId, crop, picture }: InPrint): string =>
+  `${photoId} ${picture.width}x${picture.height} ${writtenCrop(crop, picture.focus)} ${lookKey(picture.look)}`;
+
+/** How a use would be printed now, as a word: two prints with the same word and size are the same print. */
+export function madeAs(use: Pick<PhotoUse, "photoId" | "crop" | "picture" | "onIt" | "repeat" | "together">): string {
+  const { onIt, repeat, together } = use;
   const on = onKey(onIt);
   const pattern = repeat ? ` every ${repeat.w}x${repeat.h}` : "";
-  return `${photoId} ${width}x${height} ${kept.x},${kept.y} ${slide.x},${slide.y} ${closer} ${border} ${lookKey(picture.look)}${pattern}${on === "" ? "" : ` ${on}`}`;
+  const shared = together
+    ? ` in ${together.along} ${together.counts.join("+")} apart ${together.gap}${together.others.map((each) => ` with ${writtenPicture(each)}`).join("")}`
+    : "";
+  return `${writtenPicture(use)}${pattern}${shared}${on === "" ? "" : ` ${on}`}`;
 }
 
-const MADE_AS =
-  /^(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)(?: every (\d+)x(\d+))?(?: (\[.*\]))?$/s;
+const PICTURE = String.raw`(\S+) (\d+)x(\d+) (\d+),(\d+) (-?\d+),(-?\d+) (\d+) (\d+) (\S+)`;
+const EACH = new RegExp(` with ${PICTURE}`, "g");
+const MADE_AS = new RegExp(
+  String.raw`^${PICTURE}(?: every (\d+)x(\d+))?(?: in (rows|columns) (\S+) apart (\d+)((?: with ${PICTURE.replaceAll("(", "(?:")})+))?(?: (\[.*\]))?$`,
+  "s",
+);
 
-/** A use as a print shows it: the picture, size, crop and look that the print was made with, whatever they are now. */
-export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs" | "tile">): PhotoUse {
-  const [, photoId, width, height, x, y, slideX, slideY, closer, border, key, repeatW, repeatH, on] =
-    MADE_AS.exec(print.madeAs) ?? [];
+/** A picture and its crop from the words of a print, in the order of `PICTURE`; `was` is what is known of it. */
+function readPicture(words: readonly (string | undefined)[], was: PictureFacts): InPrint | null {
+  const [photoId, width, height, x, y, slideX, slideY, closer, border, key] = words;
   const look = readLook(key ?? "");
-  if (!look || !photoId) return use;
+  if (!look || !photoId) return null;
   return {
-    ...use,
     photoId,
-    onIt: on ? readOnKey(on) : [],
-    repeat: repeatW && repeatH ? { w: ticks(Number(repeatW)), h: ticks(Number(repeatH)) } : null,
-    print: print.tile?.whole ?? printedSize(print),
     crop: {
       keep: { x: Number(x), y: Number(y) },
       slide: { x: Number(slideX), y: Number(slideY) },
       closer: Number(closer),
       border: ticks(Number(border)),
     },
-    picture: { ...use.picture, width: Number(width), height: Number(height), look },
+    picture: { ...was, width: Number(width), height: Number(height), look },
+  };
+}
+
+/** A use as a print shows it: the pictures, sizes, crops and looks that the print was made with, whatever they are now. */
+export function asMade(use: PhotoUse, print: Pick<Print, "at" | "turned" | "madeAs" | "tile">): PhotoUse {
+  const words = MADE_AS.exec(print.madeAs) ?? [];
+  const first = readPicture(words.slice(1, 11), use.picture);
+  if (!first) return use;
+  const [repeatW, repeatH, along, counts, gap, others, on] = words.slice(11);
+  return {
+    ...use,
+    ...first,
+    onIt: on ? readOnKey(on) : [],
+    repeat: repeatW && repeatH ? { w: ticks(Number(repeatW)), h: ticks(Number(repeatH)) } : null,
+    together:
+      along && counts
+        ? {
+            along: along === "rows" ? "rows" : "columns",
+            counts: counts.split("+").map(Number),
+            gap: ticks(Number(gap)),
+            others: [...(others ?? "").matchAll(EACH)].flatMap(
+              (each) => readPicture(each.slice(1), UNKNOWN_PICTURE) ?? [],
+            ),
+          }
+        : null,
+    print: print.tile?.whole ?? printedSize(print),
   };
 }
 

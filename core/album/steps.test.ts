@@ -180,6 +180,7 @@ describe("another picture in the place of one", () => {
         picture,
         onIt: [],
         repeat: null,
+        together: null,
         privateUntil: null,
       },
     ],

@@ -39,7 +39,7 @@ describe("a print of a pattern", () => {
         expect(seen.reduce((area, each) => area + each.w * each.h, 0)).toBe(shown.w * shown.h);
         for (const [nth, one] of seen.entries())
           for (const other of seen.slice(nth + 1)) expect(overlap(one, other)).toBeNull();
-        const once = printMarks({ ...pattern, repeat: null }, at, shown);
+        const once = printMarks({ ...pattern, repeat: null, together: null }, at, shown);
         expect(once).toMatchObject([{ kind: "picture", at, shown }]);
       }),
     );

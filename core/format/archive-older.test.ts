@@ -60,6 +60,7 @@ const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
       ...use,
       onIt: [],
       repeat: null,
+      together: null,
       privateUntil: null,
     })),
     cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {

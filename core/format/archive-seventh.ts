@@ -7,7 +7,7 @@ const SEVENTH_FORMAT = z.object({ days: z.array(ENTRY), matters: z.array(ENTRY),
 /** Nothing was said not to be done: what was not ticked was open. No day and no picture was private. */
 const asNow = ({ photos, ...entry }: z.output<typeof ENTRY>) => ({
   ...entry,
-  photos: photos.map((use) => ({ ...use, onIt: [], repeat: null, privateUntil: null })),
+  photos: photos.map((use) => ({ ...use, onIt: [], repeat: null, together: null, privateUntil: null })),
   undone: [],
   leftAlone: [],
   privateUntil: null,

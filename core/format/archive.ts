@@ -11,6 +11,7 @@ import { MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
+import { togetherSchema } from "../photo/together-schema.ts";
 import { printedOnSchema, settingSchema } from "../words/setting-schema.ts";
 import { LINE, NAME, TEXT, textOf } from "../words/text-schema.ts";
 import { ARCHIVE_BOOK, bookProblems } from "./archive-book.ts";
@@ -78,6 +79,7 @@ const CONTENT = z.object({
       crop: CROP,
       onIt: printedOnSchema(IN_MILLIMETRES),
       repeat: SIZE.refine(({ w, h }) => Math.min(w, h) >= LEAST_REPEAT).nullable(),
+      together: togetherSchema(IN_MILLIMETRES, z.object({ sha256: HASH, crop: CROP })).nullable(),
       privateUntil: DATE.nullable(),
     }),
   ),
@@ -230,8 +232,8 @@ function* contradictions({ album, days, matters, photos, book }: Archive): Gener
       }
     if (seen.has(day.id)) yield { path: path("id"), message: "an id twice" };
     seen.add(day.id);
-    for (const [place, { sha256 }] of day.photos.entries())
-      if (!hashes.has(sha256))
+    for (const [place, { sha256, together }] of day.photos.entries())
+      if (![sha256, ...(together?.others ?? []).map((each) => each.sha256)].every((each) => hashes.has(each)))
         yield { path: path("photos", place, "sha256"), message: "a day uses a photo that is not there" };
   }
   for (const { path, message } of bookProblems(book, new Set([...ids, ...matters.map(({ id }) => id)])))

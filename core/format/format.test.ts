@@ -11,6 +11,7 @@ import { type CalendarDate, datesFrom } from "../month/dates.ts";
 import { spanLength } from "../month/span.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
+import { photoIdsOf } from "../photo/together.ts";
 import { ARCHIVE_VERSION, type Archive, readArchive, writeArchive } from "./archive.ts";
 import { DAY_PLAN_HEAD, dayPlanRows } from "./day-plan.ts";
 import { missingDays } from "./missing-days.ts";
@@ -81,7 +82,15 @@ const said = ({ photos, ...content }: Day["content"]) => ({
   leftAlone: [...content.leftAlone],
   cards: [...content.cards],
   jottings: [...content.jottings],
-  photos: photos.map(({ photoId, picture: _, ...use }) => ({ ...use, sha256: hashOf(photoId) })),
+  photos: photos.map(({ photoId, picture: _, together, ...use }) => ({
+    ...use,
+    together: together && {
+      ...together,
+      counts: [...together.counts],
+      others: together.others.map((each) => ({ sha256: hashOf(each.photoId), crop: each.crop })),
+    },
+    sha256: hashOf(photoId),
+  })),
 });
 const anyMatter: fc.Arbitrary<MatterEntry> = fc.record({
   id: fc.uuid(),
@@ -94,7 +103,7 @@ const anyMatter: fc.Arbitrary<MatterEntry> = fc.record({
 const anyArchive: fc.Arbitrary<Archive> = fc
   .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }))
   .map(([{ plan, days, leaves }, others, matters]) => {
-    const used = [...days, ...matters].flatMap(({ content }) => content.photos);
+    const used = [...days, ...matters].flatMap(({ content }) => content.photos.flatMap(photoIdsOf));
     const { capacity, ...format } = plan.format;
     return {
       format: "hearth-clock-album",
@@ -119,7 +128,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         ...said(content),
       })),
       matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...said(content) })),
-      photos: used.map(({ photoId }) => ({
+      photos: used.map((photoId) => ({
         sha256: hashOf(photoId),
         file: `photos/${hashOf(photoId)}.jpg`,
         name: "a.jpg",

@@ -3,7 +3,7 @@ import { unionAll } from "drizzle-orm/pg-core";
 import { lockAlbums } from "../album.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
-import { dayPhoto, deck, hand, photo, picture } from "../schema/index.ts";
+import { deck, hand, photo, picture, pictureOnDay } from "../schema/index.ts";
 import { OWN } from "./kinds.ts";
 
 /** What a household has for all its albums, each under a name; put away, it lies in the tray as a piece of a day does. */
@@ -23,12 +23,12 @@ export type StashPiece = {
 export const onADay = (db: Reader, among: SQL) =>
   db
     .select({ one: sql`1` })
-    .from(dayPhoto)
-    .where(and(eq(dayPhoto.photoId, photo.id), among));
+    .from(pictureOnDay)
+    .where(and(eq(pictureOnDay.photoId, photo.id), among));
 
 /** Whether a picture of the roll is put away: one that a day uses is not, whatever was said of it before. */
 export const pictureAway = (db: Reader) =>
-  and(isNotNull(photo.deletedAt), notExists(onADay(db, isNull(dayPhoto.deletedAt))));
+  and(isNotNull(photo.deletedAt), notExists(onADay(db, isNull(pictureOnDay.deletedAt))));
 
 /** Everything of the household's own that lies in the tray, the latest first; one statement. */
 export async function readKeptTray(db: Db, householdId: string): Promise<StashPiece[]> {

@@ -51,3 +51,32 @@ UPDATE journal_row SET "key" = jsonb_build_object('id', printer.id),
   "before" = "before" || jsonb_build_object('id', printer.id, 'name', printer.name, 'borderless_across', null, 'borderless_along', null),
   "after" = "after" || jsonb_build_object('id', printer.id, 'name', printer.name, 'borderless_across', null, 'borderless_along', null)
 FROM printer WHERE journal_row."of" = 'printer' AND (journal_row."key" ->> 'household_id')::uuid = printer.household_id;
+--> statement-breakpoint
+-- Several pictures may share one print: how, and which the others are. A picture lies on a day wherever it lies in a print.
+ALTER TABLE "day_photo" ADD COLUMN "together" jsonb;--> statement-breakpoint
+CREATE INDEX "day_photo_together" ON "day_photo" USING btree ("day_id") WHERE "together" IS NOT NULL;--> statement-breakpoint
+CREATE VIEW "picture_on_day" AS
+  SELECT id AS use_id, day_id, photo_id, deleted_at FROM day_photo
+  UNION ALL
+  SELECT use.id, use.day_id, (other ->> 'photoId')::uuid, use.deleted_at
+  FROM day_photo AS use CROSS JOIN LATERAL jsonb_array_elements(use.together -> 'others') AS other
+  WHERE use.together IS NOT NULL;--> statement-breakpoint
+CREATE OR REPLACE FUNCTION touch_albums_of_photo() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE touched uuid[];
+BEGIN
+  SELECT array_agg(DISTINCT d.album_id) INTO touched
+    FROM picture_on_day u JOIN day d ON d.id = u.day_id JOIN changed c ON c.id = u.photo_id WHERE u.deleted_at IS NULL;
+  PERFORM 1 FROM album WHERE id = ANY (touched) ORDER BY id FOR NO KEY UPDATE;
+  UPDATE album SET revision = revision WHERE id = ANY (touched);
+  RETURN NULL;
+END $$;--> statement-breakpoint
+CREATE OR REPLACE FUNCTION touch_albums_of_trait() RETURNS trigger LANGUAGE plpgsql AS $$
+DECLARE touched uuid[];
+BEGIN
+  SELECT array_agg(DISTINCT d.album_id) INTO touched
+    FROM picture_on_day u JOIN day d ON d.id = u.day_id JOIN photo p ON p.id = u.photo_id JOIN changed c ON c.sha256 = p.sha256
+    WHERE u.deleted_at IS NULL;
+  PERFORM 1 FROM album WHERE id = ANY (touched) ORDER BY id FOR NO KEY UPDATE;
+  UPDATE album SET revision = revision WHERE id = ANY (touched);
+  RETURN NULL;
+END $$;

@@ -8,6 +8,7 @@ import {
   integer,
   jsonb,
   pgTable,
+  pgView,
   text,
   timestamp,
   unique,
@@ -28,6 +29,7 @@ import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
 import { type PhotoRule, USUAL_RULE } from "../../core/photo/propose.ts";
+import type { InPrint, Together } from "../../core/photo/together.ts";
 import type { CardSetting } from "../../core/words/lettering.ts";
 import type { PrintedOn } from "../../core/words/printed-on.ts";
 import { household, member } from "./household.ts";
@@ -179,6 +181,9 @@ export const jotting = pgTable(
   (table) => [index("jotting_day").on(table.dayId)],
 );
 
+/** Pictures that share a print as they are kept: what is known of them is known where they are. */
+type KeptTogether = Omit<Together, "others"> & { readonly others: readonly Omit<InPrint, "picture">[] };
+
 export const dayPhoto = pgTable(
   "day_photo",
   {
@@ -190,6 +195,8 @@ export const dayPhoto = pgTable(
     /** One repetition of a pattern, across and down; null where the picture fills its print once. */
     repeatW: length("repeat_w"),
     repeatH: length("repeat_h"),
+    /** How pictures share the print, and which the others are; null where this one has it to itself. */
+    together: jsonb("together").$type<KeptTogether>(),
     onIt: jsonb("on_it").$type<PrintedOn[]>().notNull().default([]),
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     /** The point to keep in ten-thousandths of the picture; null for the machine's guess. */
@@ -206,6 +213,15 @@ export const dayPhoto = pgTable(
     index("day_photo_photo").on(table.photoId),
     check("day_photo_size", sql`${table.w} > 0 and ${table.h} > 0`),
     check("day_photo_keep", sql`(${table.keepX} is null) = (${table.keepY} is null)`),
+    index("day_photo_together").on(table.dayId).where(sql`${table.together} is not null`),
     check("day_photo_closer", sql`${table.closer} between 100 and 400 and ${table.border} >= 0`),
   ],
 );
+
+/** Which pictures lie on which days, alone in a print or with others; made by the migrations. */
+export const pictureOnDay = pgView("picture_on_day", {
+  useId: uuid("use_id").notNull(),
+  dayId: uuid("day_id").notNull(),
+  photoId: uuid("photo_id").notNull(),
+  deletedAt: timestamp("deleted_at", { withTimezone: true, mode: "date" }),
+}).existing();

@@ -70,7 +70,7 @@ describe("parsers", () => {
         readArchive(text);
         for (const name of ["a.csv", "a.txt"]) readDeckFile(name, new TextEncoder().encode(text));
       }),
-      { numRuns: 300 * TRIES },
+      { numRuns: 300 * TRIES, endOnFailure: true },
     );
   });
 
@@ -91,7 +91,7 @@ describe("parsers", () => {
         const read = await readPicture(bytes.subarray(0, changes[0]?.cut || bytes.length), "a.jpg");
         if (!read.ok) expect(["damaged", "not-a-picture", "too-many-pixels", "too-large"]).toContain(read.reason);
       }),
-      { numRuns: 60 * TRIES },
+      { numRuns: 60 * TRIES, endOnFailure: true },
     );
   });
 });

@@ -85,6 +85,11 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "photo-print": ({ use }) => ({ id: use, print: SIZE }),
   "photo-crop": ({ use }) => ({ id: use, crop: CROP }),
   "photo-repeat": ({ use }) => ({ id: use, repeat: SIZE }),
+  "photo-together": ({ use, photo, loose }) => ({
+    ...{ id: use, along: "rows", counts: [2], gap: 0 },
+    pictures: [photo, loose].map((photoId) => ({ photoId, crop: CROP })),
+  }),
+  "photo-together-crop": ({ shared, inShared }) => ({ id: shared, photoId: inShared, crop: CROP }),
   "photo-on-it": ({ use }) => ({ id: use, onIt: [] }),
   "photo-private": ({ use }) => ({ id: use, privateUntil: "2030-01-01" }),
   "leave-alone": () => ({ slip: "twice: be merry", on: true }),

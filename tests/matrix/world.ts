@@ -7,6 +7,7 @@ import { newCard } from "../../core/album/model.ts";
 import { madeAs } from "../../core/album/print.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
+import { AS_IT_COMES } from "../../core/photo/crop.ts";
 import { STAMP_SETS } from "../../core/words/lettering.ts";
 import { createAlbum, readAlbum } from "../../store/album.ts";
 import { saveBookEdit } from "../../store/book.ts";
@@ -46,7 +47,9 @@ export type World = Readonly<
     | "card"
     | "jotting"
     | "use"
+    | "shared"
     | "photo"
+    | "inShared"
     | "loose"
     | "leaf"
     | "matter"
@@ -179,6 +182,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     trayCard: randomUUID(),
     jotting: randomUUID(),
     use: randomUUID(),
+    shared: randomUUID(),
   };
   await save({ kind: "add-card", card: newCard(id.card, COVER, "Words") });
   await save({ kind: "add-card", card: newCard(id.trayCard, COVER, "Away") });
@@ -188,7 +192,13 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     jotting: { id: id.jotting, text: "Jotted", at: "2026-12-01T18:40", privateUntil: null },
   });
   const [photo, loose] = [await picture(db, householdId), await picture(db, householdId)];
+  const [firstOfTwo, inShared] = [await picture(db, householdId), await picture(db, householdId)];
   await save({ kind: "add-photo", photo: { ...newUse(id.use, photo), print: COVER } });
+  await save({ kind: "add-photo", photo: newUse(id.shared, firstOfTwo) });
+  const pictures = [firstOfTwo, inShared].map((each) => ({
+    ...{ photoId: each.id, crop: AS_IT_COMES, picture: each.facts },
+  }));
+  await save({ kind: "photo-together", id: id.shared, along: "rows", counts: [2], gap: ticks(0), pictures });
   await saveBookEdit(db, author(), null, {
     kind: "give-leaf",
     id: randomUUID(),
@@ -339,6 +349,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     ...id,
     photo: photo.id,
     loose: loose.id,
+    inShared: inShared.id,
     ...leaves,
     ...tries,
     matter,

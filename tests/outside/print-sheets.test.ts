@@ -107,6 +107,7 @@ const use = (print: ReturnType<typeof by>) => ({
   picture: FACTS,
   onIt: [],
   repeat: null,
+  together: null,
 });
 
 describe("a print sheet as PDF, measured by Poppler", () => {

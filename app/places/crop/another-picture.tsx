@@ -19,8 +19,7 @@ export function AnotherPicture({ view: { albumId, use, dayId, at } }: { view: Cr
           <FreePictures
             {...{ albumId, dayId, date: at.date }}
             isBare
-            instead={{ useId: use.id, said: "this one" }}
-            onPut={() => setOpen(false)}
+            wanted={{ kind: "instead", useId: use.id, said: "this one", onPut: () => setOpen(false) }}
           />
         ) : (
           <Link to={to.roll(albumId, { instead: use.id })} className="link text-sm">

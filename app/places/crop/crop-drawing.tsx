@@ -7,7 +7,7 @@ import { printedOnMarks } from "#core/draw/printed-on.ts";
 import { inches, millimetres, plainFractions, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
-import { type Frame, insideBorder, type PictureFacts, type PrintCrop, type Spot, WHOLE } from "#core/photo/crop.ts";
+import { type Frame, type PictureFacts, type Spot, WHOLE } from "#core/photo/crop.ts";
 import type { QuietSpot } from "#core/photo/quiet.ts";
 import type { PrintedOn } from "#core/words/printed-on.ts";
 
@@ -15,7 +15,8 @@ type Props = {
   readonly photoId: string;
   readonly facts: PictureFacts;
   readonly print: Size;
-  readonly crop: PrintCrop;
+  /** Where on the print the picture lies: within the white border, or its own part of a print that several share. */
+  readonly room: Rect;
   readonly frame: Frame;
   readonly kept: Spot;
   readonly over: readonly Over[];
@@ -27,6 +28,10 @@ type Props = {
   readonly onKeep: (spot: Spot) => void;
   /** The print as a pattern that is repeated, drawn; null where the picture fills it once and is slid under it. */
   readonly pattern: string | null;
+  /** The pictures that share the print, drawn; null where it has it to itself. */
+  readonly others: string | null;
+  /** A press on the print, in ticks from its corner; true where it was for another picture than the one that is slid. */
+  readonly onPress: (x: number, y: number) => boolean;
   /** What is printed on the picture, and which of it is chosen. */
   readonly onIt: readonly PrintedOn[];
   readonly chosenOn: string | null;
@@ -42,13 +47,12 @@ const STEP = 0.01;
  * lost. The picture is slid by hand or by the arrow keys; the print stays where it is.
  */
 export function CropDrawing(props: Props) {
-  const { photoId, facts, print, crop, frame, kept, over, spots, unit, setting, onSlide, onKeep } = props;
-  const { pattern, onIt, chosenOn, onChooseOn, onMoveOn } = props;
+  const { photoId, facts, print, room, frame, kept, over, spots, unit, setting, onSlide, onKeep } = props;
+  const { pattern, others, onPress, onIt, chosenOn, onChooseOn, onMoveOn } = props;
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef<{ x: number; y: number; frame: Frame } | null>(null);
-  const inner = insideBorder(print, crop);
   const [pw, ph] = [mm(print.w), mm(print.h)];
-  const [ix, iy, iw, ih] = [mm(inner.x), mm(inner.y), mm(inner.w), mm(inner.h)];
+  const [ix, iy, iw, ih] = [mm(room.x), mm(room.y), mm(room.w), mm(room.h)];
   const [w, h] = [iw / frame.w, ih / frame.h];
   const [x, y] = [ix - frame.x * w, iy - frame.y * h];
   const box = { x: -BEYOND, y: -BEYOND, w: pw + 2 * BEYOND, h: ph + 2 * BEYOND };
@@ -63,6 +67,7 @@ export function CropDrawing(props: Props) {
   const onDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button !== 0) return;
     const at = onMat(event);
+    if (others !== null && onPress(millimetres(at.x), millimetres(at.y))) return;
     if (setting) {
       const share = (value: number) => Math.round(Math.min(1, Math.max(0, value)) * WHOLE);
       onKeep({ x: share((at.x - x) / w), y: share((at.y - y) / h) });
@@ -117,6 +122,7 @@ export function CropDrawing(props: Props) {
         <>
           <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" opacity={0.3} />
           <rect x={0} y={0} width={pw} height={ph} className="fill-paper" />
+          {others !== null && <Drawn markup={others} />}
           <svg x={ix} y={iy} width={iw} height={ih} viewBox={`${ix} ${iy} ${iw} ${ih}`}>
             <title>The part that is printed</title>
             <image href={href} x={x} y={y} width={w} height={h} preserveAspectRatio="none" />
@@ -126,7 +132,11 @@ export function CropDrawing(props: Props) {
         <Drawn markup={pattern} />
       )}
       <Drawn markup={drawingOf(printedOnMarks(onIt))} />
-      <rect x={0} y={0} width={pw} height={ph} fill="none" className="stroke-flame" strokeWidth={0.7} />
+      {others === null ? (
+        <rect x={0} y={0} width={pw} height={ph} fill="none" className="stroke-flame" strokeWidth={0.7} />
+      ) : (
+        <rect x={ix} y={iy} width={iw} height={ih} fill="none" className="stroke-flame" strokeWidth={0.7} />
+      )}
       {onIt.map((item) => (
         <OnHandle
           key={item.id}
@@ -153,7 +163,7 @@ export function CropDrawing(props: Props) {
       )}
       <text x={pw / 2} y={ph + letter * 1.6} textAnchor="middle" fontSize={letter} className="fill-on-mat">
         {say(print.w)} × {say(print.h)}
-        {inner.x > 0 && `, ${say(inner.x)} white round it`}
+        {others === null && room.x > 0 && `, ${say(room.x)} white round it`}
       </text>
     </svg>
   );

@@ -10,20 +10,32 @@ import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
+import type { DayEdit } from "#core/album/edit.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { EMPTY_DAY, type PhotoUse } from "#core/album/model.ts";
 import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
 import { printMarks } from "#core/draw/print.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
-import { rect } from "#core/measure/rect.ts";
+import { contains, type Rect, rect } from "#core/measure/rect.ts";
 import { printSize, type Size, size } from "#core/measure/size.ts";
-import { AS_IT_COMES, frameFor, keptPoint, lostOf, MOST_CLOSER, type PrintCrop, slideTo } from "#core/photo/crop.ts";
+import {
+  AS_IT_COMES,
+  frameFor,
+  insideBorder,
+  keptPoint,
+  lostOf,
+  MOST_CLOSER,
+  type PrintCrop,
+  slideTo,
+} from "#core/photo/crop.ts";
 import { quietSpots } from "#core/photo/quiet.ts";
 import { pictureCropOf, pictureSizeOf } from "#core/photo/repeat.ts";
+import { picturesOf } from "#core/photo/together.ts";
 import type { PrintedOn } from "#core/words/printed-on.ts";
 import { AnotherPicture } from "./another-picture.tsx";
 import { CropDrawing } from "./crop-drawing.tsx";
 import { Lost, Pixels, Repeated, Turned } from "./how-it-prints.tsx";
+import { InThisPrint, type Shared } from "./in-this-print.tsx";
 import { PrintedOnPanel } from "./printed-on.tsx";
 import type { CropView } from "./view.ts";
 
@@ -51,6 +63,13 @@ const patternOf = (use: PhotoUse): string => {
   return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole));
 };
 
+/** The pictures that share the print with the one that is cropped, drawn. */
+const othersOf = (use: PhotoUse, at: number): string => {
+  const whole = rect(0, 0, use.print.w, use.print.h);
+  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole).filter((_mark, nth) => nth !== at));
+};
+const rectIn = (room: Rect, inner: Rect): Rect => rect(room.x + inner.x, room.y + inner.y, inner.w, inner.h);
+
 /** One picture fitted to its print: what is lost, what is kept, what lies over it, and where a label reads. */
 export function Crop({ view }: { view: CropView }) {
   const { use: saved, dayId, unit, over, traits, albumId } = view;
@@ -66,10 +85,28 @@ export function Crop({ view }: { view: CropView }) {
       { what: "edit", dayId, base: null, edit: { kind: "photo-on-it", id: saved.id, onIt: [...next] } },
       true,
     );
-  const { print, onIt, repeat, privateUntil } = use;
-  const crop = pictureCropOf(use);
-  // What the picture is cropped for: the print, or one repetition of the pattern.
-  const made = pictureSizeOf(use);
+  const { print, onIt, repeat, privateUntil, together } = use;
+  const [chosenPicture, setChosenPicture] = useState(0);
+  const pictures = picturesOf(use);
+  const at = Math.min(chosenPicture, pictures.length - 1);
+  const now = pictures[at] ?? { ...use, at: rect(0, 0, print.w, print.h) };
+  const { photoId, picture: facts, at: room } = now;
+  const crop = together ? now.crop : pictureCropOf(use);
+  // What the picture is cropped for: the print, its part of it, or one repetition of the pattern.
+  const made = together ? size(room.w, room.h) : pictureSizeOf(use);
+  const share = (shared: Shared) =>
+    put(`${dayId}:photo-together:${saved.id}`, {
+      what: "edit",
+      dayId,
+      base: null,
+      edit: {
+        kind: "photo-together",
+        id: saved.id,
+        ...shared,
+        counts: [...shared.counts],
+        pictures: [...shared.pictures],
+      },
+    });
   const takeRepeat = (next: Size | null) =>
     put(`${dayId}:photo-repeat:${saved.id}`, {
       what: "edit",
@@ -77,11 +114,10 @@ export function Crop({ view }: { view: CropView }) {
       base: null,
       edit: { kind: "photo-repeat", id: saved.id, repeat: next },
     });
-  const facts = saved.picture;
   const frame = frameFor(facts, made, crop);
   const wanted = label === null ? undefined : LABELS[label];
   const spots =
-    traits && wanted
+    traits && wanted && !together
       ? quietSpots(
           traits,
           { print, crop, frame, look: facts.look },
@@ -89,12 +125,27 @@ export function Crop({ view }: { view: CropView }) {
           over.filter(({ kind }) => kind !== "seam").map(({ at }) => at),
         )
       : [];
-  const take = (next: PrintCrop) =>
-    put(cropKey, { what: "edit", dayId, base: null, edit: { kind: "photo-crop", id: saved.id, crop: next } }, true);
+  const take = (next: PrintCrop) => {
+    const { id } = saved;
+    // The white border is the print's: round all the pictures that share it.
+    const edit: DayEdit =
+      at > 0
+        ? { kind: "photo-together-crop", id, photoId, crop: next }
+        : { kind: "photo-crop", id, crop: together ? { ...next, border: use.crop.border } : next };
+    put(at > 0 ? `${cropKey}:${photoId}` : cropKey, { what: "edit", dayId, base: null, edit }, true);
+  };
+  const takeBorder = (border: Length) => {
+    const edit: DayEdit = { kind: "photo-crop", id: saved.id, crop: { ...use.crop, border } };
+    put(cropKey, { what: "edit", dayId, base: null, edit }, true);
+  };
   const takePrint = (next: Size) =>
     put(printKey, { what: "edit", dayId, base: null, edit: { kind: "photo-print", id: saved.id, print: next } });
-  const covering = coveringPoint(facts, print, crop, over);
-  const clear = covering.length > 0 ? clearCrop(facts, print, crop, over) : null;
+  const overIt = over.map((each) => ({
+    ...each,
+    at: rect(each.at.x - room.x, each.at.y - room.y, each.at.w, each.at.h),
+  }));
+  const covering = coveringPoint(facts, made, crop, overIt);
+  const clear = covering.length > 0 ? clearCrop(facts, made, crop, overIt) : null;
   const isAsItComes =
     crop.keep === null && crop.slide.x === 0 && crop.slide.y === 0 && crop.closer === 100 && crop.border === 0;
   const step = (id: string | null, words: string) =>
@@ -125,10 +176,11 @@ export function Crop({ view }: { view: CropView }) {
             </p>
           )}
           <SizePicker label="Print size" value={print} choices={PRINT_SIZES} unit={unit} onPick={takePrint} />
-          <Repeated {...{ use, unit }} onRepeat={takeRepeat} />
+          {!together && <Repeated {...{ use, unit }} onRepeat={takeRepeat} />}
+          {!repeat && <InThisPrint {...{ view, use }} chosen={at} onChoose={setChosenPicture} onShare={share} />}
           <Lost lost={lostOf(frame)} />
-          {!repeat && <Turned {...{ facts, print, crop }} onPrint={takePrint} />}
-          <Pixels {...{ facts, print: made, crop, unit }} onPrint={repeat ? null : takePrint} />
+          {!repeat && !together && <Turned {...{ facts, print, crop }} onPrint={takePrint} />}
+          <Pixels {...{ facts, print: made, crop, unit }} onPrint={repeat || together ? null : takePrint} />
           {covering.length > 0 && (
             <div className="grid gap-2 border-l-4 border-ember pl-3">
               <p className="font-medium">
@@ -158,9 +210,9 @@ export function Crop({ view }: { view: CropView }) {
                 <button
                   key={border}
                   type="button"
-                  aria-pressed={crop.border === border}
-                  onClick={() => take({ ...crop, border })}
-                  className={`min-h-9 rounded-sm border px-3 text-sm ${crop.border === border ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
+                  aria-pressed={use.crop.border === border}
+                  onClick={() => takeBorder(border)}
+                  className={`min-h-9 rounded-sm border px-3 text-sm ${use.crop.border === border ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
                 >
                   {border === 0 ? "None" : sayLength(border, unit)}
                 </button>
@@ -172,7 +224,8 @@ export function Crop({ view }: { view: CropView }) {
             chosen={chosenOn}
             onChoose={setChosenOn}
             onChange={putOn}
-            {...{ facts, print, crop, frame, traits, unit }}
+            {...{ facts, print, crop, frame, unit }}
+            traits={together ? null : traits}
             taken={over.filter(({ kind }) => kind !== "seam").map(({ at }) => at)}
           />
           <AnotherPicture view={view} />
@@ -191,7 +244,7 @@ export function Crop({ view }: { view: CropView }) {
             />
             {privateUntil && <p className="text-quiet">{PRIVATE_MEANS}</p>}
           </div>
-          {traits && (
+          {traits && !together && (
             <>
               <Quiet label={label} onLabel={setLabel} spots={spots} unit={unit} />
               <Colours colours={traits.colours} />
@@ -236,9 +289,18 @@ export function Crop({ view }: { view: CropView }) {
       >
         <Zoomed>
           <CropDrawing
-            photoId={saved.photoId}
-            {...{ facts, print, crop, frame, over, spots, unit, setting, onIt, chosenOn }}
+            {...{ photoId, facts, print, frame, over, spots, unit, setting, onIt, chosenOn }}
+            room={rectIn(room, insideBorder(made, crop))}
             pattern={repeat ? patternOf(use) : null}
+            others={together ? othersOf(use, at) : null}
+            onPress={(x, y) => {
+              const pressed = pictures.findIndex(({ at: { x: left, y: top, w, h } }) =>
+                contains(rect(left, top, w, h), rect(x, y, 0, 0)),
+              );
+              if (pressed < 0 || pressed === at) return false;
+              setChosenPicture(pressed);
+              return true;
+            }}
             onChooseOn={setChosenOn}
             onMoveOn={(id, at) => putOn(onIt.map((each) => (each.id === id ? { ...each, at } : each)))}
             kept={keptPoint(facts, crop)}

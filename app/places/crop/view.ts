@@ -27,6 +27,8 @@ export type CropView = {
   readonly dayId: string;
   readonly at: EntryAt;
   readonly day: string;
+  /** The day's other prints of one picture, which may come into this one. */
+  readonly alone: readonly PhotoUse[];
   /** What will lie over the print or go through it, wherever it is laid. */
   readonly over: readonly Over[];
   readonly traits: Pick<Traits, "light" | "busy" | "colours"> | null;
@@ -65,6 +67,7 @@ export function cropView(aggregate: Aggregate, useId: string): Omit<CropView, "t
     dayId: day.id,
     at: "matter" in page ? { entry: page.entry.id } : { date: page.group.lead.date },
     day: pageName(page),
+    alone: day.content.photos.filter((each) => each !== use && !each.together),
     over,
     before: all[at - 1]?.use.id ?? null,
     after: all[at + 1]?.use.id ?? null,

@@ -10,7 +10,7 @@ import { broughtTo } from "#app/sending/hand-in.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
-import type { Look } from "#core/photo/look.ts";
+import type { PictureFacts } from "#core/photo/crop.ts";
 
 /** A picture that a day may have. */
 export type FreePicture = {
@@ -18,7 +18,7 @@ export type FreePicture = {
   readonly name: string;
   readonly date: string | null;
   readonly time: string | null;
-  readonly look: Look;
+  readonly facts: PictureFacts;
 };
 export type FreeForDay = {
   readonly own: readonly FreePicture[];
@@ -30,24 +30,29 @@ export type FreeForDay = {
 /** How many banked ones are offered beside a day's own. */
 const MOST_BANKED = 6;
 
+/**
+ * What a picture is looked for: to be added to the day, to take the place of one that it has, as that is called, or to
+ * share a print with others.
+ */
+export type Wanted =
+  | { readonly kind: "more" }
+  | { readonly kind: "instead"; readonly useId: string; readonly said: string; readonly onPut: () => void }
+  | { readonly kind: "beside"; readonly onTake: (picture: FreePicture) => void };
+
 /** Pictures that were taken on the day and lie on no page yet, and those banked: one press puts one there. */
 export function FreePictures({
   albumId,
   date,
   dayId,
   isBare,
-  instead,
-  onPut,
+  wanted,
 }: {
   albumId: string;
   date: string;
   dayId: string;
   /** The day has no picture yet. */
   isBare: boolean;
-  /** The use in whose place one is looked for, and what it is called; null where one is added. */
-  instead: { readonly useId: string; readonly said: string } | null;
-  /** One was put in the place of another. */
-  onPut?: () => void;
+  wanted: Wanted;
 }) {
   const { state, put } = useOutbox();
   const { data, load } = useFetcher<FreeForDay>();
@@ -57,13 +62,19 @@ export function FreePictures({
   const onTheirWay = new Set([
     ...pendingSent(state, "bring").flatMap(({ pictures }) => pictures.map((each) => each.photoId)),
     ...pendingSent(state, "another-picture").map(({ photoId }) => photoId),
+    ...pendingSent(state, "edit").flatMap(({ edit }) =>
+      edit.kind === "photo-together" ? edit.pictures.map(({ photoId }) => photoId) : [],
+    ),
   ]);
-  const take = (id: string) => {
-    if (!instead) return put(`bring:${newId()}`, broughtTo(dayId, [id]));
-    put(`another:${instead.useId}`, { what: "another-picture", dayId, useId: instead.useId, photoId: id });
-    onPut?.();
+  const take = (picture: FreePicture) => {
+    const photoId = picture.id;
+    if (wanted.kind === "beside") return wanted.onTake(picture);
+    if (wanted.kind === "more") return put(`bring:${newId()}`, broughtTo(dayId, [photoId]));
+    put(`another:${wanted.useId}`, { what: "another-picture", dayId, useId: wanted.useId, photoId });
+    wanted.onPut();
   };
-  const way = instead ? `in place of ${instead.said}` : "on this day";
+  const way = { more: "on this day", beside: "into this print too" };
+  const goes = wanted.kind === "instead" ? `in place of ${wanted.said}` : way[wanted.kind];
   const jotted = pendingSent(state, "edit").flatMap(({ edit }) =>
     edit.kind === "add-jotting" ? [edit.jotting.text] : [],
   );
@@ -79,18 +90,23 @@ export function FreePictures({
       <div className="grid gap-1">
         {isSaid && <p className="text-sm text-quiet">{name}</p>}
         <Tools name={name} className="flex flex-wrap gap-1.5">
-          {pictures.map(({ id, name: file, time, look }) => (
+          {pictures.map((picture) => (
             <button
-              key={id}
+              key={picture.id}
               type="button"
-              aria-label={`Put ${file}${time ? ` of ${time}` : ""} ${way}`}
-              title={`Put it ${way}`}
+              aria-label={`Put ${picture.name}${picture.time ? ` of ${picture.time}` : ""} ${goes}`}
+              title={`Put it ${goes}`}
               draggable
-              onDragStart={(event) => carry(event, [id])}
-              onClick={() => take(id)}
+              onDragStart={(event) => carry(event, [picture.id])}
+              onClick={() => take(picture)}
               className="block border-2 border-transparent hover:border-ember"
             >
-              <img src={pictureAddress(id, 480, look)} alt="" draggable={false} className="h-14 w-auto" />
+              <img
+                src={pictureAddress(picture.id, 480, picture.facts.look)}
+                alt=""
+                draggable={false}
+                className="h-14 w-auto"
+              />
             </button>
           ))}
         </Tools>
@@ -99,7 +115,7 @@ export function FreePictures({
   return (
     <div className="grid gap-2">
       {row("Taken this day, on no page yet", own)}
-      {!instead &&
+      {wanted.kind === "more" &&
         words.map(({ photoId, text, at }) => (
           <div key={photoId} className="grid gap-1 border-l-4 border-ring-words pl-3 text-sm">
             <p>
@@ -114,18 +130,23 @@ export function FreePictures({
         ))}
       {banked.length > 0 && (
         // Of a day that has pictures of its own they are asked for, and in nobody's way.
-        <details open={instead !== null || (isBare && own.length === 0)}>
+        <details open={wanted.kind !== "more" || (isBare && own.length === 0)}>
           <summary className="min-h-8 content-center text-sm text-quiet">
             {many(banked.length, "picture")} banked for a dark day
           </summary>
           {row("Banked", banked, false)}
         </details>
       )}
-      <p className="text-sm">
-        <Link to={to.roll(albumId, instead ? { instead: instead.useId } : { for: date })} className="link">
-          Choose from the whole roll
-        </Link>
-      </p>
+      {wanted.kind !== "beside" && (
+        <p className="text-sm">
+          <Link
+            to={to.roll(albumId, wanted.kind === "instead" ? { instead: wanted.useId } : { for: date })}
+            className="link"
+          >
+            Choose from the whole roll
+          </Link>
+        </p>
+      )}
     </div>
   );
 }

@@ -54,7 +54,8 @@ export function PhotosPanel({ view }: { view: DayView }) {
               />
               <p className="px-1 text-sm text-quiet">
                 {info?.taken ? `Taken ${info.taken}. ` : "No date in the picture. "}
-                {info?.pixels}. {info?.standing}
+                {info?.pixels}. {photo.together && `${photo.together.others.length + 1} pictures share this print. `}
+                {info?.standing}
               </p>
               <div className="flex flex-wrap items-center gap-2">
                 <SizePicker
@@ -121,8 +122,10 @@ export function PhotosPanel({ view }: { view: DayView }) {
                   date={view.date}
                   dayId={part.id}
                   isBare
-                  instead={{ useId: photo.id, said: `photo ${at + 1}` }}
-                  onPut={() => setInsteadOf(null)}
+                  wanted={{
+                    ...{ kind: "instead", useId: photo.id, said: `photo ${at + 1}` },
+                    onPut: () => setInsteadOf(null),
+                  }}
                 />
               )}
             </div>
@@ -135,7 +138,7 @@ export function PhotosPanel({ view }: { view: DayView }) {
           date={view.date}
           dayId={first.id}
           isBare={photos.length === 0}
-          instead={null}
+          wanted={{ kind: "more" }}
         />
       )}
       <AddPhotos view={view} dayId={first.id} />

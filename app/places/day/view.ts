@@ -22,6 +22,7 @@ import { type CalendarDate, printDate, printShort, weekdayName } from "#core/mon
 import type { Span } from "#core/month/span.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
 import { pictureCropOf, pictureSizeOf } from "#core/photo/repeat.ts";
+import { picturesOf } from "#core/photo/together.ts";
 import { deckOfSlip } from "#core/words/decks.ts";
 import { benchOf, type DayBenchData, dayMat } from "./day-book.ts";
 
@@ -113,7 +114,10 @@ function photoInfo({ photos, prints }: Aggregate, page: Page | MatterPage): Reco
     page.content.photos.flatMap((use) => {
       const photo = photos.get(use.photoId);
       if (!photo) return [];
-      const ppi = Math.floor(pixelsPerInch(use.picture, pictureSizeOf(use), pictureCropOf(use)));
+      const each = use.together
+        ? picturesOf(use).map(({ picture, at: { w, h }, crop }) => pixelsPerInch(picture, { w, h }, crop))
+        : [pixelsPerInch(use.picture, pictureSizeOf(use), pictureCropOf(use))];
+      const ppi = Math.floor(Math.min(...each));
       const date = photo.givenDate ?? (photo.capturedAt?.slice(0, 10) as CalendarDate | undefined);
       return [
         [

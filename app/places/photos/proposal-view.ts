@@ -11,6 +11,7 @@ import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import type { PictureFacts } from "#core/photo/crop.ts";
 import { type PhotoRule, type Proposal, propose } from "#core/photo/propose.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
+import { photoIdsOf } from "#core/photo/together.ts";
 import { alikeOf, takenOn } from "./view.ts";
 
 type Aggregate = {
@@ -61,7 +62,7 @@ export function proposalView(
   const all = waitingIn(aggregate);
   const waiting = all.filter(({ hasPage }) => bare || hasPage);
   const pages = pagesOf({ album, days, leaves, prints });
-  const placed = new Set(days.flatMap(({ content }) => content.photos.map(({ photoId }) => photoId)));
+  const placed = new Set(days.flatMap(({ content }) => content.photos.flatMap(photoIdsOf)));
   const alike = alikeOf(roll);
   const candidates = roll
     .filter(({ setAside }) => !setAside)

@@ -8,6 +8,7 @@ import { usablePixels } from "#core/photo/crop.ts";
 import { nearDoubles } from "#core/photo/doubles.ts";
 import type { Look, Pixels } from "#core/photo/look.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
+import { photoIdsOf } from "#core/photo/together.ts";
 
 /** A picture as the roll shows it. */
 export type RollPicture = {
@@ -88,12 +89,13 @@ export function rollView(
   let instead: InsteadOf | null = null;
   for (const page of allPagesOf(whole)) {
     const lies = (at: EntryAt, { id: dayId, content }: Pick<Day, "id" | "content">) => {
-      for (const { id, photoId, picture } of content.photos) {
-        on.set(photoId, [...(on.get(photoId) ?? []), { at, name: pageName(page) }]);
+      for (const use of content.photos) {
+        const { id, photoId, picture } = use;
+        for (const each of photoIdsOf(use)) on.set(each, [...(on.get(each) ?? []), { at, name: pageName(page) }]);
         if (id === useId)
           instead = {
             ...{ dayId, useId, at, page: pageName(page), picture: { id: photoId, look: picture.look } },
-            has: content.photos.map((each) => each.photoId),
+            has: content.photos.flatMap(photoIdsOf),
           };
       }
     };

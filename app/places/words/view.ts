@@ -17,6 +17,7 @@ import { ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
+import { photoIdsOf } from "#core/photo/together.ts";
 import { isPrivate } from "#core/share/share.ts";
 import { findIn, type Snippet } from "#core/words/find.ts";
 
@@ -260,7 +261,7 @@ export function wordsView(
       facing: facingPages(book.leaves, pages),
       people,
       pieces: wordsOnPieces(book, pages),
-      taken: ({ content }) => content.photos.flatMap(({ photoId }) => takenOf(photoId) ?? []),
+      taken: ({ content }) => content.photos.flatMap(photoIdsOf).flatMap((id) => takenOf(id) ?? []),
     }).map((mistake, at) => ({
       ...{ key: `${at}`, dayId: mistake.dayId, slip: mistake.slip },
       ...mistakeLine(mistake, nameOf),
