@@ -16,8 +16,7 @@ export type Taken =
   | { ok: true; prints: number; due: CalendarDate }
   | { ok: false; reason: "not-an-order" | "file-missing" | "wrong-size" };
 
-/** Days until an order is delivered; a large one takes longer. */
-const DAYS = 3;
+/** A large order takes twice its days. */
 const MANY = 60;
 /** A file may be off its list by half a millimetre at 300 pixels an inch. */
 const OFF = 6;
@@ -28,9 +27,9 @@ const MOST_BYTES = LIMITS.pictureBytes.most;
 
 /**
  * The stand-in for a photo lab. It takes an order as a lab does: unpacks it, reads the list, looks whether every file is
- * there and of the size that is asked for, and says when the prints will come.
+ * there and of the size that is asked for, and says when the prints will come: `days` from when it was sent.
  */
-export async function takeOrder(zip: Readable, on: CalendarDate): Promise<Taken> {
+export async function takeOrder(zip: Readable, on: CalendarDate, days: number): Promise<Taken> {
   const file = path.join(tmpdir(), `lab-${randomUUID()}.zip`);
   try {
     await pipeline(zip, createWriteStream(file));
@@ -48,7 +47,7 @@ export async function takeOrder(zip: Readable, on: CalendarDate): Promise<Taken>
         if (Math.abs(width - pixels(row.width_mm)) > OFF || Math.abs(height - pixels(row.height_mm)) > OFF)
           return { ok: false, reason: "wrong-size" };
       }
-      return { ok: true, prints: data.length, due: addDays(on, data.length > MANY ? 2 * DAYS : DAYS) };
+      return { ok: true, prints: data.length, due: addDays(on, data.length > MANY ? 2 * days : days) };
     } finally {
       opened.close();
     }

@@ -7,6 +7,7 @@ import type { RollMark } from "../core/photo/roll.ts";
 import { CUT_STEPS, gangSheets, taskOf } from "../core/sheet/gang.ts";
 import { planAfter } from "../core/sheet/pack/pack.ts";
 import { barOf, printableOf, trueBars, usualMargin } from "../core/sheet/paper.ts";
+import { anyLab } from "../core/sheet/printer.ts";
 import { readPicture } from "../press/picture.ts";
 import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
@@ -107,6 +108,7 @@ export async function fillLanternRoll(db: Db, author: Author): Promise<void> {
     author,
     wanted(AT_LAB).map(({ id }) => id),
     dates,
+    anyLab("inch"),
   );
   if (!ordered.ok) throw new Error("the demo's order was refused");
 }

@@ -6,7 +6,7 @@ import { size } from "../core/measure/size.ts";
 import { coloursAsLooked } from "../core/photo/colours.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
 import { NO_LOOK } from "../core/photo/look.ts";
-import { developed, lookedVersion, printFile } from "./develop.ts";
+import { developed, lookedVersion } from "./develop.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 /** Four quarters of colour: red, green / blue, white. */
@@ -98,21 +98,6 @@ describe("a print's picture", () => {
       [0.01, 0.99, [0, 0, 224]],
     ] as const)
       expect(near(await pixel(straight, x, y), [...colour])).toBe(true);
-  });
-});
-
-describe("a file for a lab", () => {
-  it("is the whole print at 300 pixels an inch, its border white and its resolution said", async () => {
-    const crop = { ...AS_IT_COMES, border: inches(1 / 4) };
-    const file = await printFile(await quarters(3000, 2000), "image/jpeg", {
-      print: by(6, 4),
-      crop,
-      facts: facts(3000, 2000),
-    });
-    const { width, height, density } = await sharp(file).metadata();
-    expect([width, height, density]).toEqual([1800, 1200, 300]);
-    expect(near(await pixel(file, 0.01, 0.5), [255, 255, 255])).toBe(true);
-    expect(near(await pixel(file, 0.1, 0.1), [224, 0, 0])).toBe(true);
   });
 });
 

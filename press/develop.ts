@@ -88,19 +88,3 @@ async function cropped(bytes: Buffer, mime: PictureMime, { print, crop, facts }:
 export async function developed(bytes: Buffer, mime: PictureMime, given: ToDevelop): Promise<Buffer> {
   return (await cropped(bytes, mime, given)).jpeg({ quality: 92, chromaSubsampling: "4:4:4" }).toBuffer();
 }
-
-/** A whole print as a file for a lab: its border part of the picture, its resolution written in it. JPEG. */
-export async function printFile(bytes: Buffer, mime: PictureMime, given: ToDevelop): Promise<Buffer> {
-  const { print, crop } = given;
-  const inner = insideBorder(print, crop);
-  const [width, height] = [pixelsOf(print.w), pixelsOf(print.h)];
-  const white = inner.x > 0 ? pixelsOf(inner.x) : 0;
-  const picture = await sharp(await developed(bytes, mime, given))
-    .resize({ width: width - 2 * white, height: height - 2 * white, fit: "fill" })
-    .toBuffer();
-  return sharp({ create: { width, height, channels: 3, background: WHITE } })
-    .composite([{ input: picture, left: white, top: white }])
-    .withMetadata({ density: PIXELS_PER_INCH })
-    .jpeg({ quality: 92, chromaSubsampling: "4:4:4" })
-    .toBuffer();
-}

@@ -23,4 +23,5 @@ export const toPrint = (row: PrintRow): Print => ({
   madeAs: row.madeAs,
   state: row.state,
   tile: row.tile,
+  paper: row.paperW === null || row.paperH === null ? null : { w: row.paperW, h: row.paperH },
 });

@@ -1,10 +1,10 @@
 import { afterAll, describe, expect, it } from "vitest";
 import { inches } from "../core/measure/length.ts";
-import { anyPrinter, firstChoices } from "../core/sheet/printer.ts";
+import { anyLab, anyPrinter, firstChoices } from "../core/sheet/printer.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { sheetOf, withPrints } from "../tests/prints.ts";
 import { takeBack } from "./journal/take-back.ts";
-import { dropPrinter, readPrinters, rememberChoices, savePrinter } from "./printers.ts";
+import { dropPrinter, readLabs, readPrinters, rememberChoices, savePrinter } from "./printers.ts";
 import { makeSheets, readSheets } from "./printing.ts";
 
 const store = openTestStore();
@@ -70,5 +70,28 @@ describe("a household's printers", () => {
     const made = await makeSheets(db, stranger.author(), "photos", [sheetOf(stranger.one.id, stranger.two.id)], on);
     expect(made.ok).toBe(true);
     expect((await readSheets(db, stranger.albumId))[0]?.printerId).toBeNull();
+  });
+});
+
+describe("a household's labs", () => {
+  it("are kept apart from its printers, with their papers and days; a printer is not made one, nor a lab a printer", async () => {
+    const { keeper, author } = await newAlbum(store);
+    const { householdId } = keeper;
+    const quay = { ...anyLab("inch"), name: "Quay Lab", lab: { papers: [{ w: inches(4), h: inches(6) }], days: 5 } };
+    await savePrinter(db, author(), quay);
+    await savePrinter(db, author(), { ...anyPrinter("inch"), name: "For sheets" });
+    const [lab, ...others] = await readLabs(db, householdId);
+    expect(others).toEqual([]);
+    expect(lab).toMatchObject({ ...quay, id: expect.any(String) });
+    const [printer] = await readPrinters(db, householdId);
+    expect(printer?.name).toBe("For sheets");
+    if (!lab || !printer) throw new Error("both were kept");
+    expect(await savePrinter(db, author(), { ...lab, lab: null })).toBe(false);
+    expect(await savePrinter(db, author(), { ...printer, lab: quay.lab })).toBe(false);
+    // What is chosen where no printer is named is not kept with a lab.
+    await dropPrinter(db, author(), printer.id ?? "");
+    await rememberChoices(db, householdId, null, firstChoices("inch"), "inch");
+    expect((await readLabs(db, householdId))[0]?.last).toBeNull();
+    expect(await readPrinters(db, householdId)).toHaveLength(1);
   });
 });

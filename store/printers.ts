@@ -1,24 +1,42 @@
-import { and, desc, eq } from "drizzle-orm";
+import { and, desc, eq, isNotNull, isNull, type SQL } from "drizzle-orm";
 import type { Unit } from "../core/measure/length.ts";
-import { anyPrinter, type Choices, type PrinterRecord } from "../core/sheet/printer.ts";
-import type { Db, Reader } from "./db.ts";
+import { anyPrinter, type Choices, type Lab, type LabRecord, type PrinterRecord } from "../core/sheet/printer.ts";
+import type { Db, Reader, Transaction } from "./db.ts";
 import { type Doer, journaled } from "./journal/line.ts";
 import { household, printer } from "./schema/index.ts";
+
+/** What of the household is of one kind: printers of its own, or labs. */
+const ofKind = (householdId: string, kind: SQL) => and(eq(printer.householdId, householdId), kind);
+
+const toRecord = (row: typeof printer.$inferSelect): PrinterRecord => {
+  const { id, name, margin, across, along, bar, borderlessAcross, borderlessAlong, last } = row;
+  return {
+    ...{ id, name, margin, across, along, bar, last },
+    borderless:
+      borderlessAcross === null || borderlessAlong === null
+        ? null
+        : { across: borderlessAcross, along: borderlessAlong },
+  };
+};
 
 /** The household's printers, the one that was used last first; none where none was ever kept. */
 export async function readPrinters(db: Reader, householdId: string): Promise<PrinterRecord[]> {
   const rows = await db
     .select()
     .from(printer)
-    .where(eq(printer.householdId, householdId))
+    .where(ofKind(householdId, isNull(printer.lab)))
     .orderBy(desc(printer.usedAt), printer.name);
-  return rows.map(({ id, name, margin, across, along, bar, borderlessAcross, borderlessAlong, last }) => ({
-    ...{ id, name, margin, across, along, bar, last },
-    borderless:
-      borderlessAcross === null || borderlessAlong === null
-        ? null
-        : { across: borderlessAcross, along: borderlessAlong },
-  }));
+  return rows.map(toRecord);
+}
+
+/** The labs that the household orders from, the one used last first. */
+export async function readLabs(db: Reader, householdId: string): Promise<LabRecord[]> {
+  const rows = await db
+    .select()
+    .from(printer)
+    .where(ofKind(householdId, isNotNull(printer.lab)))
+    .orderBy(desc(printer.usedAt), printer.name);
+  return rows.flatMap((row) => (row.lab ? [{ ...toRecord(row), lab: row.lab }] : []));
 }
 
 const ofHousehold = (householdId: string, id: string) => and(eq(printer.householdId, householdId), eq(printer.id, id));
@@ -30,14 +48,14 @@ export async function knownPrinter(db: Reader, householdId: string, id: string |
   return row?.id ?? null;
 }
 
-type Measures = Omit<PrinterRecord, "last">;
-const columnsOf = ({ name, margin, across, along, bar, borderless }: Measures) => ({
-  ...{ name, margin, across, along, bar },
+type Measures = Omit<PrinterRecord, "last"> & { readonly lab?: Lab | null };
+const columnsOf = ({ name, margin, across, along, bar, borderless, lab = null }: Measures) => ({
+  ...{ name, margin, across, along, bar, lab },
   borderlessAcross: borderless?.across ?? null,
   borderlessAlong: borderless?.along ?? null,
 });
 
-/** Keeps a printer's name and measures: one that is known, or with a null id a new one. False where it is not the household's. */
+/** Keeps a printer's or a lab's name and measures: one that is known, or with a null id a new one. False where it is not the household's. */
 export async function savePrinter(db: Db, doer: Doer, given: Measures): Promise<boolean> {
   return journaled(db, doer, { what: "printer" }, async (tx) => {
     const columns = columnsOf(given);
@@ -48,13 +66,13 @@ export async function savePrinter(db: Db, doer: Doer, given: Measures): Promise<
     const rows = await tx
       .update(printer)
       .set(columns)
-      .where(ofHousehold(doer.householdId, given.id))
+      .where(and(ofHousehold(doer.householdId, given.id), given.lab ? isNotNull(printer.lab) : isNull(printer.lab)))
       .returning({ id: printer.id });
     return rows.length > 0;
   });
 }
 
-/** A printer that the household has no more; its sheets stay. False where it is not the household's. */
+/** A printer or a lab that the household has no more; its sheets and orders stay. False where it is not the household's. */
 export async function dropPrinter(db: Db, doer: Doer, id: string): Promise<boolean> {
   return journaled(db, doer, { what: "printer" }, async (tx) => {
     const rows = await tx.delete(printer).where(ofHousehold(doer.householdId, id)).returning({ id: printer.id });
@@ -90,4 +108,9 @@ export async function rememberChoices(
       .returning({ id: printer.id });
     return rows.length > 0;
   });
+}
+
+/** Says that a lab is the one that was ordered from last. */
+export async function tellLabUsed(tx: Transaction, householdId: string, id: string, at: Date): Promise<void> {
+  await tx.update(printer).set({ usedAt: at }).where(ofHousehold(householdId, id));
 }

@@ -9,12 +9,14 @@ import { size } from "../core/measure/size.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { AS_IT_COMES } from "../core/photo/crop.ts";
 import { NO_LOOK } from "../core/photo/look.ts";
+import { anyLab } from "../core/sheet/printer.ts";
 import { usualSetting } from "../core/words/lettering.ts";
 import { newAlbum, openTestStore } from "../tests/household.ts";
 import { sheetOf, withPrints } from "../tests/prints.ts";
 import { saveDayEdit } from "./day.ts";
 import { takeBack } from "./journal/take-back.ts";
-import { keepOrder, markArrived } from "./lab-orders.ts";
+import { dropOrder, keepOrder, markArrived, markCutOut } from "./lab-orders.ts";
+import { readLabs, savePrinter } from "./printers.ts";
 import {
   dropSheet,
   makeSheets,
@@ -168,15 +170,57 @@ describe("prints", () => {
   it("wait at the lab until their order has come", async () => {
     const { author, one, two, standing, done } = await withPrints(store);
     const dates = { orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-04" as CalendarDate };
-    const order = await keepOrder(store.db, author(), [one.id, two.id], dates);
+    const order = await keepOrder(store.db, author(), [one.id, two.id], dates, anyLab("inch"));
     if (!order.ok) throw new Error(order.reason);
     expect(await standing(one.id)).toBe("at-lab");
-    expect(await keepOrder(store.db, author(), [one.id], dates)).toMatchObject({ ok: false, reason: "changed-since" });
+    expect(await keepOrder(store.db, author(), [one.id], dates, anyLab("inch"))).toMatchObject({
+      ok: false,
+      reason: "changed-since",
+    });
     await markArrived(store.db, author(), order.orderId, true);
     expect(await done()).toEqual(expect.arrayContaining(["print", "trim"]));
     await markArrived(store.db, author(), order.orderId, false);
     expect(await standing(two.id)).toBe("at-lab");
     expect(await done()).not.toContain("print");
+  });
+
+  it("that come on larger paper are printed when their order has come, and cut out when that is said", async () => {
+    const { author, keeper, one, two, standing, done } = await withPrints(store);
+    const { db } = store;
+    const large = { w: inches(8), h: inches(10) };
+    await savePrinter(db, author(), { ...anyLab("inch"), name: "Quay Lab", lab: { papers: [large], days: 4 } });
+    const [lab] = await readLabs(db, keeper.householdId);
+    if (!lab) throw new Error("a lab was kept");
+    const dates = { orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-05" as CalendarDate };
+    const order = await keepOrder(db, author(), [one.id, two.id], dates, lab);
+    if (!order.ok) throw new Error(order.reason);
+    await markArrived(db, author(), order.orderId, true);
+    expect([await standing(one.id), await standing(two.id)]).toEqual(["printed", "printed"]);
+    await markCutOut(db, author(), order.orderId, true);
+    expect(await standing(one.id)).toBe("trimmed");
+    expect(await done()).toEqual(expect.arrayContaining(["print", "trim"]));
+    await markCutOut(db, author(), order.orderId, false);
+    expect([await standing(one.id), (await done()).includes("trim")]).toEqual(["printed", false]);
+    // None of its papers takes the print: it is not to be had there.
+    await savePrinter(db, author(), { ...lab, lab: { papers: [{ w: inches(2), h: inches(2) }], days: 4 } });
+    const [small] = await readLabs(db, keeper.householdId);
+    await dropOrder(db, author(), order.orderId);
+    await markArrived(db, author(), order.orderId, false);
+    await dropOrder(db, author(), order.orderId);
+    expect(await keepOrder(db, author(), [one.id], dates, small ?? lab)).toEqual({
+      ok: false,
+      reason: "changed-since",
+    });
+  });
+
+  it("are not ordered from another household's lab", async () => {
+    const { author, one } = await withPrints(store);
+    const stranger = await withPrints(store);
+    await savePrinter(store.db, stranger.author(), { ...anyLab("inch"), name: "Theirs" });
+    const [theirs] = await readLabs(store.db, stranger.keeper.householdId);
+    const dates = { orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-05" as CalendarDate };
+    if (!theirs) throw new Error("a lab was kept");
+    expect(await keepOrder(store.db, author(), [one.id], dates, theirs)).toEqual({ ok: false, reason: "not-found" });
   });
 
   it("with something printed on the picture are made here, and never ordered at a lab", async () => {
@@ -187,7 +231,10 @@ describe("prints", () => {
     ] as const;
     await saveDayEdit(store.db, author(), dayId, null, { kind: "photo-on-it", id: one.id, onIt });
     const dates = { orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-04" as CalendarDate };
-    expect(await keepOrder(store.db, author(), [one.id], dates)).toEqual({ ok: false, reason: "changed-since" });
+    expect(await keepOrder(store.db, author(), [one.id], dates, anyLab("inch"))).toEqual({
+      ok: false,
+      reason: "changed-since",
+    });
   });
 
   it("made elsewhere are so when the keeper says so", async () => {

@@ -10,7 +10,7 @@ import { bringToDay, putInstead } from "#store/bring.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
-import { markArrived } from "#store/lab-orders.ts";
+import { markArrived, markCutOut } from "#store/lab-orders.ts";
 import { changeMatter } from "#store/matter.ts";
 import { rememberChoices } from "#store/printers.ts";
 import { markByHand, markSheetsPrinted, markSpoiled, tickAllCuts, tickCut } from "#store/printing.ts";
@@ -107,5 +107,7 @@ function onPaper(db: Db, author: Author, sent: SentPrint) {
       return markByHand(db, author, sent.of, sent.ids, sent.on);
     case "arrived":
       return markArrived(db, author, sent.order, sent.on);
+    case "cut-out":
+      return markCutOut(db, author, sent.order, sent.on);
   }
 }

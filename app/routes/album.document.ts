@@ -1,3 +1,4 @@
+import { Readable } from "node:stream";
 import { answerFile } from "#app/http/answer-file.ts";
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
@@ -8,17 +9,22 @@ import { readAsked } from "#core/document/asked.ts";
 import { documentOf } from "#core/document/document.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
 import { writeLibraryFile } from "#core/format/library-file.ts";
+import { onLabPaper, onPaperOf } from "#core/sheet/lab.ts";
+import { anyLab, LAB_PAPERS } from "#core/sheet/printer.ts";
 import { DECKS } from "#core/words/decks.ts";
 import { writeCsv } from "#press/csv.ts";
 import { writeDeckFile } from "#press/deck-file.ts";
 import { pageSvg, pdfPieces } from "#press/document.ts";
-import { packOrder } from "#press/lab-order.ts";
+import { orderedPrint, packOrder } from "#press/lab-order.ts";
+import { labTest } from "#press/lab-print.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { readDocumentSource } from "#store/document-source.ts";
+import { readOrders } from "#store/lab-orders.ts";
 import { readDecks } from "#store/library/decks.ts";
 import { FILE_KINDS, readThing } from "#store/library/file.ts";
 import { readOriginal } from "#store/photo.ts";
+import { readLabs } from "#store/printers.ts";
 import type { Route } from "./+types/album.document";
 
 type Asking = {
@@ -52,17 +58,33 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
   "lab-order": async ({ context, householdId, aggregate, file }) => {
     const order = file.replace(/\.zip$/, "");
     if (!isId(order) || order === file) throw notFound();
+    const [orders, labs] = await Promise.all([
+      readOrders(context.db, aggregate.album.id),
+      readLabs(context.db, householdId),
+    ]);
+    const from = orders.find(({ id }) => id === order)?.labId ?? null;
+    const lab = labs.find(({ id }) => id === from) ?? anyLab(aggregate.album.unit);
     const of = aggregate.prints.filter(({ from }) => from.kind === "lab" && from.id === order);
     const made = new Map(of.map((each) => [each.of, each]));
     const prints = allPagesOf(aggregate).flatMap((page) =>
       page.content.photos.flatMap((use) => {
         const print = made.get(use.id);
-        return print ? [{ use: asMade(use, print), day: pageName(page) }] : [];
+        return print ? [orderedPrint(asMade(use, print), pageName(page), onPaperOf(print), lab)] : [];
       }),
     );
     if (prints.length === 0) throw notFound();
     const zip = packOrder(prints, (id) => readOriginal(context.db, householdId, id), context.now);
     return answerFile(`${aggregate.album.title} lab order`, "zip", zip);
+  },
+  "lab-test": async ({ context, householdId, aggregate, file }) => {
+    const labs = await readLabs(context.db, householdId);
+    const lab = labs.find(({ id }) => `${id}.jpg` === file);
+    if (!lab && file !== "any.jpg") throw notFound();
+    const { unit } = aggregate.album;
+    const { bar, lab: papers } = lab ?? anyLab(unit);
+    const paper = onLabPaper({ w: bar, h: bar }, papers.papers.length > 0 ? papers : { papers: LAB_PAPERS[unit] });
+    if (!paper) throw notFound();
+    return answerFile("Test of a lab", "jpg", Readable.from([await labTest(paper.paper, bar)]));
   },
 };
 

@@ -120,6 +120,8 @@ const OF_ORDER = {
   made: "made",
   arrived: "said to have come",
   "not-arrived": "said not to have come",
+  "cut-out": "said to be cut out",
+  "not-cut-out": "said not to be cut out",
   dropped: "taken back",
 } as const;
 const OF_ALBUM = {

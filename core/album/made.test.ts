@@ -11,7 +11,7 @@ import { madeAs, type Print, type PrintState, printsByThing } from "./print.ts";
 const SIZE = size(inches(6), inches(4));
 const use = (id: string): PhotoUse => ({ ...PLAIN_USE, id, photoId: `picture ${id}`, print: SIZE, alt: "" });
 const print = (of: string, made: string, state: PrintState): Print => ({
-  ...{ id: `${of} ${state}`, of, place: 0, turned: false, spare: false, madeAs: made, state, tile: null },
+  ...{ id: `${of} ${state}`, of, place: 0, turned: false, spare: false, madeAs: made, state, tile: null, paper: null },
   from: { kind: "sheet", id: "s", number: 1 },
   at: at({ x: inches(0), y: inches(0) }, SIZE),
 });

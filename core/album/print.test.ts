@@ -21,6 +21,7 @@ const print = (state: PrintState, change: Partial<Print> = {}): Print => ({
   madeAs: madeAs(use),
   state,
   tile: null,
+  paper: null,
   ...change,
 });
 

@@ -32,6 +32,8 @@ export type Print = {
   readonly spare: boolean;
   readonly madeAs: string;
   readonly state: PrintState;
+  /** The paper of a lab's that it has to be cut out of; null where it comes as large as it is, or on a sheet of ours. */
+  readonly paper: Size | null;
   /** The part of its whole that it is, of a print made in several; null when it is the whole. */
   readonly tile: (Tile & { readonly whole: Size }) | null;
 };

@@ -37,7 +37,7 @@ const sheet = (number: number, of: SheetRecord["of"], printedAt: string | null =
   ...{ cuts: [], waste: [], cutsDone: [], printerId: null, borderless: false },
 });
 const print = (on: number, of: string, made: string): Print => ({
-  ...{ id: `p${on}`, of, place: 0, turned: false, spare: false, madeAs: made, state: "made", tile: null },
+  ...{ id: `p${on}`, of, place: 0, turned: false, spare: false, madeAs: made, state: "made", tile: null, paper: null },
   from: { kind: "sheet", id: `s${on}`, number: on },
   at: rect(0, 0, use.print.w, use.print.h),
 });

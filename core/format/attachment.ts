@@ -4,6 +4,7 @@ const TYPES = {
   zip: "application/zip",
   csv: "text/csv; charset=utf-8; header=present",
   txt: "text/plain; charset=utf-8",
+  jpg: "image/jpeg",
   json: "application/json; charset=utf-8",
 } as const;
 export type FileEnding = keyof typeof TYPES;

@@ -49,7 +49,11 @@ export type Did =
   | { readonly what: "sheets-printed"; readonly on: boolean; readonly sheets: number }
   | { readonly what: "print"; readonly how: "spoiled" | "not-spoiled" }
   | { readonly what: "printed-elsewhere"; readonly of: SheetOf; readonly on: boolean; readonly prints: number }
-  | { readonly what: "order"; readonly how: "made" | "arrived" | "not-arrived" | "dropped"; readonly number: number }
+  | {
+      readonly what: "order";
+      readonly how: "made" | "arrived" | "not-arrived" | "cut-out" | "not-cut-out" | "dropped";
+      readonly number: number;
+    }
   | { readonly what: "settings" | "measures" | "photo-rule" | "printer" | "people" }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | { readonly what: "stash"; readonly how: "kept" | "renamed" | "put-away" | "put-back"; readonly thing: Stashed };

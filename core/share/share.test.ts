@@ -33,7 +33,7 @@ function marked(contents: readonly DayContent[]) {
       laid.push({ id: mark(isSecret), isSecret, what: what(id) });
       prints.push({
         ...{ id: mark(isSecret), of: id, place: 0, at: rect(0, 0, SIZE.w, SIZE.h), turned: false, spare: false },
-        ...{ madeAs: mark(isSecret), state: "made", tile: null, from: { kind: "hand" } },
+        ...{ madeAs: mark(isSecret), state: "made", tile: null, paper: null, from: { kind: "hand" } },
       });
       return { id, word: () => mark(isSecret) };
     };

@@ -33,7 +33,8 @@ export const barOf = (unit: Unit): Length => (unit === "inch" ? inches(6) : mill
 export const usualMargin = (unit: Unit): Length => (unit === "inch" ? inches(1 / 4) : millimetres(6));
 
 /** By how much a printer stretches what it prints, across and along; 1 when its bars came out true. */
-export const stretchOf = ({ across, along }: Printer, bar: Length): { x: number; y: number } => ({
+export type Stretch = { readonly x: number; readonly y: number };
+export const stretchOf = ({ across, along }: Printer, bar: Length): Stretch => ({
   x: across / bar,
   y: along / bar,
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { type Length, ticks, type Unit } from "../measure/length.ts";
+import { inches, type Length, millimetres, ticks, type Unit } from "../measure/length.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
+import { type Size, size } from "../measure/size.ts";
 import { CUT_STEPS, type CutStepName } from "./gang.ts";
 import { barOf, PRINT_PAPERS, type Printer, type PrintPaperId, usualMargin } from "./paper.ts";
 
@@ -67,6 +68,42 @@ export const anyPrinter = (unit: Unit): PrinterRecord => {
   const bar = barOf(unit);
   const measures = { margin: usualMargin(unit), across: bar, along: bar, bar };
   return { id: null, name: "The printer", ...measures, borderless: null, last: null };
+};
+
+/** What a lab is besides a printer: the papers it prints on (none said: whatever size is asked for), and how many days it takes. */
+export type Lab = { readonly papers: readonly Size[]; readonly days: number };
+
+/** A lab that a household orders from, measured as a printer is: by the bars of a test file, with a white edge and without. */
+export type LabRecord = PrinterRecord & { readonly lab: Lab };
+
+/** Papers that labs print on: common practice. */
+export const LAB_PAPERS: Record<Unit, readonly Size[]> = {
+  inch: [
+    [3.5, 5],
+    [4, 4],
+    [4, 6],
+    [5, 7],
+    [8, 8],
+    [8, 10],
+  ].map(([w = 0, h = 0]) => size(inches(w), inches(h))),
+  cm: [
+    [90, 130],
+    [100, 150],
+    [130, 180],
+    [200, 200],
+    [200, 300],
+  ].map(([w = 0, h = 0]) => size(millimetres(w), millimetres(h))),
+};
+/** The bars of a lab's test file are short enough for the smallest of its papers. */
+const labBarOf = (unit: Unit): Length => (unit === "inch" ? inches(3) : millimetres(80));
+/** More days than a lab takes. */
+export const MOST_LAB_DAYS = 60;
+
+/** A lab, until one is kept: it prints what it is asked for, true, in three days. */
+export const anyLab = (unit: Unit): LabRecord => {
+  const bar = labBarOf(unit);
+  const measures = { margin: ticks(0), across: bar, along: bar, bar };
+  return { id: null, name: "The lab", ...measures, borderless: null, last: null, lab: { papers: [], days: 3 } };
 };
 
 /** What a printer does to a sheet: with its white edge, or to the paper's edge, where it leaves none. */

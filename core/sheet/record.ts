@@ -27,4 +27,6 @@ export type OrderRecord = {
   readonly orderedOn: CalendarDate;
   readonly dueOn: CalendarDate;
   readonly arrived: boolean;
+  /** The lab it went to; null where that is kept no more. */
+  readonly labId: string | null;
 };

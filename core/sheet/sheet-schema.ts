@@ -54,6 +54,7 @@ export const SENT_PRINT = z.discriminatedUnion("how", [
     on: z.boolean(),
   }),
   z.object({ what: z.literal("print"), how: z.literal("arrived"), order: ID, on: z.boolean() }),
+  z.object({ what: z.literal("print"), how: z.literal("cut-out"), order: ID, on: z.boolean() }),
 ]);
 export type SentPrint = z.output<typeof SENT_PRINT>;
 

@@ -6,6 +6,7 @@ import { inches } from "../../core/measure/length.ts";
 import { size } from "../../core/measure/size.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { mergeWithNeighbour } from "../../core/month/slots.ts";
+import { anyLab } from "../../core/sheet/printer.ts";
 import { FULL, newBook, piece } from "../../tests/book.ts";
 import { decemberPlan, newAlbum, openTestStore, secondMember } from "../../tests/household.ts";
 import { aPhoto, withPrints } from "../../tests/prints.ts";
@@ -267,7 +268,7 @@ describe("prints", () => {
   it("said to be printed go back with the steps that followed from them", async () => {
     const { author, one, two, standing, done } = await withPrints(store);
     const on = "2026-12-01" as CalendarDate;
-    await keepOrder(db, author(), [one.id, two.id], { orderedOn: on, dueOn: on });
+    await keepOrder(db, author(), [one.id, two.id], { orderedOn: on, dueOn: on }, anyLab("inch"));
     expect(await takeBack(db, author())).toMatchObject({ ok: true, did: { what: "order", how: "made", number: 1 } });
     expect(await standing(one.id)).toBe("wanted");
     await doAgain(db, author());

@@ -80,3 +80,11 @@ BEGIN
   UPDATE album SET revision = revision WHERE id = ANY (touched);
   RETURN NULL;
 END $$;
+--> statement-breakpoint
+-- A lab is kept as a printer is: with its papers, how many days it takes, and what it makes of a file.
+ALTER TABLE "printer" ADD COLUMN "lab" jsonb;--> statement-breakpoint
+ALTER TABLE "lab_order" ADD COLUMN "lab_id" uuid;--> statement-breakpoint
+ALTER TABLE "lab_order" ADD CONSTRAINT "lab_order_lab_id_printer_id_fk" FOREIGN KEY ("lab_id") REFERENCES "public"."printer"("id") ON DELETE set null ON UPDATE no action;--> statement-breakpoint
+-- A print that comes on a larger paper of the lab's is cut out here.
+ALTER TABLE "print" ADD COLUMN "paper_w" integer;--> statement-breakpoint
+ALTER TABLE "print" ADD COLUMN "paper_h" integer;

@@ -19,7 +19,7 @@ import type { Length } from "../../core/measure/length.ts";
 import type { Rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { CutStep } from "../../core/sheet/cutting.ts";
-import type { Choices } from "../../core/sheet/printer.ts";
+import type { Choices, Lab } from "../../core/sheet/printer.ts";
 import type { SheetOf } from "../../core/sheet/record.ts";
 import { album, card, dayPhoto } from "./album.ts";
 import { household } from "./household.ts";
@@ -45,6 +45,8 @@ export const printer = pgTable(
     borderlessAcross: length("borderless_across"),
     borderlessAlong: length("borderless_along"),
     last: jsonb("last").$type<Choices>(),
+    /** What it is besides where it is a lab. */
+    lab: jsonb("lab").$type<Lab>(),
     usedAt: instant("used_at").notNull().defaultNow(),
   },
   (table) => [
@@ -95,6 +97,7 @@ export const labOrder = pgTable(
     orderedOn: date("ordered_on", { mode: "string" }).$type<CalendarDate>().notNull(),
     dueOn: date("due_on", { mode: "string" }).$type<CalendarDate>().notNull(),
     arrivedAt: instant("arrived_at"),
+    labId: uuid("lab_id").references(() => printer.id, { onDelete: "set null" }),
   },
   (table) => [
     unique("lab_order_number").on(table.albumId, table.number),
@@ -130,6 +133,9 @@ export const print = pgTable(
     state: text("state").$type<PrintState>().notNull(),
     /** Which part of a picture's print it is, and how large the whole; null when it is the whole. */
     tile: jsonb("tile").$type<Print["tile"]>(),
+    /** The paper of a lab's that it is cut out of. */
+    paperW: length("paper_w"),
+    paperH: length("paper_h"),
   },
   (table) => [
     index("print_of_album").on(table.albumId),

@@ -238,6 +238,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "print:spoiled": onPaper("spoiled", ({ print }) => ({ print })),
       "print:elsewhere": onPaper("elsewhere", ({ use }) => ({ of: "photos", ids: [use] })),
       "print:arrived": onPaper("arrived", ({ order }) => ({ order })),
+      "print:cut-out": onPaper("cut-out", ({ order }) => ({ order })),
       "mark:star": mark({ kind: "star", on: true }),
       "mark:set-aside": mark({ kind: "set-aside", on: true }),
       "mark:banked": mark({ kind: "banked", on: true }),

@@ -2,10 +2,6 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { Readable } from "node:stream";
-import { buffer } from "node:stream/consumers";
-import { parse } from "csv-parse/sync";
-import { unzipSync } from "fflate";
 import sharp from "sharp";
 import { describe, expect, it } from "vitest";
 import { type Card, newCard } from "../../core/album/model.ts";
@@ -14,7 +10,6 @@ import { inches, TICKS_PER_INCH, toMillimetres } from "../../core/measure/length
 import { rect } from "../../core/measure/rect.ts";
 import { LETTER } from "../../core/measure/sheets.ts";
 import { size } from "../../core/measure/size.ts";
-import type { CalendarDate } from "../../core/month/dates.ts";
 import { AS_IT_COMES, type PictureFacts } from "../../core/photo/crop.ts";
 import { NO_LOOK } from "../../core/photo/look.ts";
 import { cardSheetPages } from "../../core/sheet/card-sheet.ts";
@@ -23,9 +18,7 @@ import { planAfter } from "../../core/sheet/pack/pack.ts";
 import { barOf, printableOf, trueBars } from "../../core/sheet/paper.ts";
 import { printSheetPage, scaleTestPage, TRUE_STRETCH } from "../../core/sheet/print-marks.ts";
 import { usualSetting } from "../../core/words/lettering.ts";
-import { takeOrder } from "../../demo/lab.ts";
 import { documentPdf } from "../../press/document.ts";
-import { packOrder } from "../../press/lab-order.ts";
 import { pdfWords } from "../pdf-words.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-print-"));
@@ -283,39 +276,5 @@ describe("a clear card as PDF, seen by Poppler", () => {
     expect(all).toBeGreaterThan(0);
     expect(apart((at) => clear[mirrored(at)] ?? 0) / all).toBeLessThan(0.2);
     expect(apart((at) => clear[at] ?? 0) / all).toBeGreaterThan(0.8);
-  });
-});
-
-describe("a lab order", () => {
-  const prints = [by(6, 4), by(3, 4)].map((print, at) => ({
-    use: use(print),
-    day: at === 0 ? '9, "lit" windows' : "=cmd",
-  }));
-
-  it("is a ZIP of files of each print's size at 300 pixels an inch, with a list other programs read (fflate, csv-parse; RFC 4180)", async () => {
-    const files = unzipSync(await buffer(packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z"))));
-    const rows: Record<string, string>[] = parse(Buffer.from(files["order.csv"] ?? []), { columns: true });
-    expect(rows.map(({ width_mm, height_mm, day }) => [width_mm, height_mm, day])).toEqual([
-      ["152.4", "101.6", '9, "lit" windows'],
-      ["76.2", "101.6", "'=cmd"],
-    ]);
-    for (const [at, row] of rows.entries()) {
-      const { width, height } = await sharp(files[row.file ?? ""]).metadata();
-      expect([width, height]).toEqual(
-        [
-          [1800, 1200],
-          [900, 1200],
-        ][at],
-      );
-    }
-  });
-
-  it("is taken by the simulated lab, which looks at every file and delivers after its days", async () => {
-    const zip = packOrder(prints, bytesOf, new Date("2026-12-09T18:40:00Z"));
-    expect(await takeOrder(zip, "2026-12-09" as CalendarDate)).toEqual({ ok: true, prints: 2, due: "2026-12-12" });
-    expect(await takeOrder(Readable.from([Buffer.from("no zip")]), "2026-12-09" as CalendarDate)).toEqual({
-      ok: false,
-      reason: "not-an-order",
-    });
   });
 });

@@ -282,7 +282,7 @@ export function Crop({ view }: { view: CropView }) {
               </button>
             )}
             <p className="w-full text-on-soot-quiet">
-              Slide the picture with the pointer or the arrow keys. Beyond the ember edge it is lost.
+              Slide the picture with the pointer or the arrow keys. What is outside the orange edge is not printed.
             </p>
           </>
         }

@@ -1,6 +1,8 @@
 import { z } from "zod";
 import type { Away } from "#app/wording/sending.ts";
 import { type Length, LONGEST } from "#core/measure/length.ts";
+import { IN_TICKS, sizeSchema } from "#core/measure/length-schema.ts";
+import { MOST_LAB_DAYS } from "#core/sheet/printer.ts";
 import { GANGED_SHEETS } from "#core/sheet/sheet-schema.ts";
 import { textOf } from "#core/words/text-schema.ts";
 
@@ -26,9 +28,21 @@ export const SHEET_ACT = z.discriminatedUnion("act", [
     ...{ act: z.literal("printer"), id: z.uuid().nullable(), name: textOf(60, 1) },
     ...{ margin: MARGIN, across: LENGTH, along: LENGTH, bar: LENGTH },
     borderless: z.object({ across: LENGTH, along: LENGTH }).nullable(),
+    /** What it is besides where it is a lab. */
+    lab: z
+      .object({
+        papers: z.array(sizeSchema(IN_TICKS)).max(40),
+        days: z.int().min(0).max(MOST_LAB_DAYS),
+      })
+      .nullable()
+      .default(null),
   }),
   z.object({ act: z.literal("drop-printer"), printer: z.uuid() }),
-  z.object({ act: z.literal("order"), uses: z.array(z.uuid()).min(1).max(500) }),
+  z.object({
+    act: z.literal("order"),
+    lab: z.uuid().nullable().default(null),
+    uses: z.array(z.uuid()).min(1).max(500),
+  }),
   z.object({ act: z.literal("drop-order"), order: z.uuid() }),
 ]);
 export type SheetAct = z.input<typeof SHEET_ACT>;

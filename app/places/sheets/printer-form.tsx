@@ -1,14 +1,11 @@
 import { useState } from "react";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
-import { TextField } from "#app/parts/field.tsx";
-import { LENGTH_PROBLEM } from "#app/wording/format.ts";
-import { type Length, parseLength, printNumber, sayLength, ticks, type Unit } from "#core/measure/length.ts";
-import { stretchOf } from "#core/sheet/paper.ts";
-import { anyPrinter, isMeasured, measuredOf, type PrinterRecord } from "#core/sheet/printer.ts";
+import { sayLength, type Unit } from "#core/measure/length.ts";
+import { anyPrinter, isMeasured, type PrinterRecord } from "#core/sheet/printer.ts";
 import type { SheetAct } from "./acts.ts";
+import { offSaid, useMeasures } from "./use-measures.tsx";
 
-type Fields = "margin" | "across" | "along" | "edgeAcross" | "edgeAlong";
 type Props = {
   readonly printer: PrinterRecord;
   readonly albumId: string;
@@ -20,59 +17,13 @@ type Props = {
 export function PrinterForm({ printer: kept, albumId, unit, act }: Props) {
   const [isNew, setNew] = useState(false);
   const printer = isNew ? { ...anyPrinter(unit), name: "" } : kept;
-  const said = (length: Length) => (length === 0 ? "0" : printNumber(length, unit));
-  const [name, setName] = useState(printer.name);
-  const [text, setText] = useState<Record<Fields, string>>({
-    margin: said(printer.margin),
-    across: said(printer.across),
-    along: said(printer.along),
-    edgeAcross: printer.borderless ? said(printer.borderless.across) : "",
-    edgeAlong: printer.borderless ? said(printer.borderless.along) : "",
-  });
-  const [errors, setErrors] = useState<Partial<Record<Fields | "name", string>>>({});
-  const begin = () => {
-    const fresh = anyPrinter(unit);
-    setNew(true);
-    setName("");
-    setErrors({});
-    setText({
-      ...text,
-      margin: said(fresh.margin),
-      across: said(fresh.bar),
-      along: said(fresh.bar),
-      edgeAcross: "",
-      edgeAlong: "",
-    });
-  };
+  const { read, begin, field, nameField } = useMeasures(kept, unit);
   const save = () => {
-    const wrong: Partial<Record<Fields | "name", string>> = {};
-    const read = (field: Fields): Length | null => {
-      const parsed = parseLength(text[field], unit);
-      if (parsed.ok) return parsed.length;
-      if (field === "margin" && /^0+([.,]0*)?$/.test(text.margin.trim())) return ticks(0);
-      wrong[field] = LENGTH_PROBLEM[parsed.reason];
-      return null;
-    };
-    const [margin, across, along] = [read("margin"), read("across"), read("along")];
-    const hasEdge = `${text.edgeAcross}${text.edgeAlong}`.trim() !== "";
-    const [edgeAcross, edgeAlong] = hasEdge ? [read("edgeAcross"), read("edgeAlong")] : [null, null];
-    if (name.trim() === "") wrong.name = "A name, to tell it from the others.";
-    setErrors(wrong);
-    if (Object.keys(wrong).length > 0 || margin === null || across === null || along === null) return;
-    const borderless = edgeAcross !== null && edgeAlong !== null ? { across: edgeAcross, along: edgeAlong } : null;
-    const { id, bar } = printer;
-    act({ act: "printer", id, name: name.trim(), margin, across, along, bar, borderless } as SheetAct);
+    const measures = read();
+    if (!measures) return;
+    act({ act: "printer", id: printer.id, bar: printer.bar, ...measures });
     setNew(false);
   };
-  const field = (of: Fields, label: string, hint: string) => (
-    <TextField
-      label={label}
-      hint={hint}
-      value={text[of]}
-      error={errors[of]}
-      onChange={(event) => setText({ ...text, [of]: event.target.value })}
-    />
-  );
   const meant = `Meant: ${sayLength(printer.bar, unit)}`;
   return (
     <section aria-label="The printer" className="grid gap-3 border-t border-line pt-4">
@@ -85,14 +36,7 @@ export function PrinterForm({ printer: kept, albumId, unit, act }: Props) {
           Test page
         </a>
       </p>
-      <TextField
-        label="Name of the printer"
-        hint="The one for photos, the one for sheets"
-        value={name}
-        maxLength={60}
-        error={errors.name}
-        onChange={(event) => setName(event.target.value)}
-      />
+      {nameField("Name of the printer", "The one for photos, the one for sheets")}
       <div className="grid grid-cols-3 gap-3">
         {field("margin", "White edge", "What it leaves unprinted")}
         {field("across", "Bar across", meant)}
@@ -112,7 +56,14 @@ export function PrinterForm({ printer: kept, albumId, unit, act }: Props) {
       <div className="flex flex-wrap items-center gap-2">
         <Button onClick={save}>Keep these</Button>
         {!isNew && (
-          <Button look="quiet" small onClick={begin}>
+          <Button
+            look="quiet"
+            small
+            onClick={() => {
+              setNew(true);
+              begin({ ...anyPrinter(unit), name: "" });
+            }}
+          >
             Another printer
           </Button>
         )}
@@ -129,12 +80,4 @@ export function PrinterForm({ printer: kept, albumId, unit, act }: Props) {
       </div>
     </section>
   );
-}
-
-/** By how much a printer is off, in words. */
-function offSaid(printer: PrinterRecord, borderless: boolean): string {
-  const measured = measuredOf(printer, borderless);
-  const stretch = stretchOf(measured, measured.bar);
-  const off = Math.max(Math.abs(stretch.x - 1), Math.abs(stretch.y - 1));
-  return `it prints ${(off * 100).toFixed(2)} % ${stretch.x < 1 || stretch.y < 1 ? "small" : "large"}`;
 }

@@ -70,11 +70,20 @@ export function wishesNow<W extends { readonly day: string }>(
 /** Print sheets as they are with everything said of them that is on its way. */
 export function sheetsNow(view: SheetsView, pending: readonly SentPrint[]): SheetsView {
   if (pending.length === 0) return view;
-  const arrived = new Map(pending.flatMap((sent) => (sent.how === "arrived" ? [[sent.order, sent.on] as const] : [])));
+  const said = (how: "arrived" | "cut-out") =>
+    new Map(pending.flatMap((sent) => (sent.how === how ? [[sent.order, sent.on] as const] : [])));
+  const [arrived, cutOut] = [said("arrived"), said("cut-out")];
   return {
     ...view,
     ...wishesNow(view, "photos", pending, ({ use }) => ({ id: use.id, said: printSize(use.print, view.unit) })),
     sheets: view.sheets.map((sheet) => sheetNow(sheet, pending)),
-    orders: view.orders.map((order) => ({ ...order, arrived: arrived.get(order.id) ?? order.arrived })),
+    orders: view.orders.map((order) => {
+      const cut = cutOut.get(order.id);
+      return {
+        ...order,
+        arrived: arrived.get(order.id) ?? order.arrived,
+        uncut: cut === undefined ? order.uncut : cut ? 0 : order.toCut,
+      };
+    }),
   };
 }

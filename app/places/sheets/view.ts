@@ -10,7 +10,7 @@ import type { Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import { addDays, type CalendarDate, printShort, weekdayNumber } from "#core/month/dates.ts";
-import { anyPrinter, type PrinterRecord } from "#core/sheet/printer.ts";
+import { anyLab, anyPrinter, type LabRecord, type PrinterRecord } from "#core/sheet/printer.ts";
 import type { OrderRecord, SheetRecord } from "#core/sheet/record.ts";
 import type { Had } from "./had.tsx";
 
@@ -47,6 +47,11 @@ export type MadeOrder = {
   readonly arrived: boolean;
   readonly days: readonly string[];
   readonly prints: number;
+  /** The lab it went to, as it is called; null where that is kept no more, or never was. */
+  readonly lab: string | null;
+  /** Prints that come on larger paper, and of them those that are not cut out yet. */
+  readonly toCut: number;
+  readonly uncut: number;
 };
 export type SheetsView = {
   readonly albumId: string;
@@ -61,6 +66,8 @@ export type SheetsView = {
   readonly orders: readonly MadeOrder[];
   /** The household's printers, the one used last first; an ordinary one where none is kept. */
   readonly printers: readonly PrinterRecord[];
+  /** The labs it orders from, the one used last first; an ordinary one where none is kept. */
+  readonly labs: readonly LabRecord[];
 };
 
 type Aggregate = {
@@ -117,7 +124,7 @@ export function sheetsView(
   aggregate: Aggregate,
   sheets: readonly SheetRecord[],
   orders: readonly OrderRecord[],
-  kept: readonly PrinterRecord[],
+  kept: { readonly printers: readonly PrinterRecord[]; readonly labs: readonly LabRecord[] },
   today: CalendarDate,
 ): SheetsView {
   const { album, prints, photos } = aggregate;
@@ -151,7 +158,7 @@ export function sheetsView(
         : [],
     ),
     sheets: sheets.filter(({ of }) => of === "photos").map((sheet) => madeSheet(aggregate, sheet, shown)),
-    orders: orders.map(({ id, number, orderedOn, dueOn, arrived }) => {
+    orders: orders.map(({ id, number, orderedOn, dueOn, arrived, labId }) => {
       const own = prints.filter(({ from }) => from.kind === "lab" && from.id === id);
       return {
         id,
@@ -162,8 +169,12 @@ export function sheetsView(
         isDue: dueOn <= today,
         days: [...new Set(own.map(({ of }) => shown.get(of)?.day ?? "a day"))],
         prints: own.length,
+        lab: kept.labs.find((each) => each.id === labId)?.name ?? null,
+        toCut: own.filter(({ paper }) => paper !== null).length,
+        uncut: own.filter(({ paper, state }) => paper !== null && state === "printed").length,
       };
     }),
-    printers: printersOr(kept, album.unit),
+    printers: printersOr(kept.printers, album.unit),
+    labs: kept.labs.length > 0 ? kept.labs : [anyLab(album.unit)],
   };
 }
