@@ -14,6 +14,16 @@ const FILES: Record<Typeface, readonly string[]> = {
     "hanken-grotesk/files/hanken-grotesk-latin-ext-400-normal.woff",
   ],
   book: ["alegreya/files/alegreya-latin-400-normal.woff", "alegreya/files/alegreya-latin-ext-400-normal.woff"],
+  "book-bold": ["alegreya/files/alegreya-latin-700-normal.woff", "alegreya/files/alegreya-latin-ext-700-normal.woff"],
+  "numeral-bold": ["besley/files/besley-latin-800-normal.woff", "besley/files/besley-latin-ext-800-normal.woff"],
+  "plain-bold": [
+    "hanken-grotesk/files/hanken-grotesk-latin-700-normal.woff",
+    "hanken-grotesk/files/hanken-grotesk-latin-ext-700-normal.woff",
+  ],
+  "typed-bold": [
+    "courier-prime/files/courier-prime-latin-700-normal.woff",
+    "courier-prime/files/courier-prime-latin-ext-700-normal.woff",
+  ],
   hand: ["caveat/files/caveat-latin-400-normal.woff", "caveat/files/caveat-latin-ext-400-normal.woff"],
 };
 

@@ -1,6 +1,6 @@
 import { writeFileSync } from "node:fs";
 import path from "node:path";
-import type { Typeface } from "../core/words/typeface.ts";
+import { TYPEFACES } from "../core/words/typeface.ts";
 import type { TypefaceTable } from "../core/words/typeface-data.ts";
 import { fontsOf, LETTERS_ALONE } from "../press/typefaces.ts";
 
@@ -70,14 +70,13 @@ function reach(font: Font): { tall: number; deep: number } {
 }
 
 const round = (n: number) => Math.ceil(n * 1000) / 1000;
-const FACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
-for (const typeface of FACES) {
+for (const typeface of TYPEFACES) {
   const fonts = fontsOf(typeface);
   const [first] = fonts;
   if (!first) throw new Error(`no file for ${typeface}`);
   const { tall, deep } = reach(first.font);
   const data = { tall: round(tall), deep: round(deep), tables: fonts.map(({ font }) => tableOf(font)) };
-  const name = typeface.toUpperCase();
+  const name = typeface.toUpperCase().replace("-", "_");
   const text = `// Written by scripts/read-typefaces.ts from the font files; not by hand.\nimport type { TypefaceData } from "../typeface-data.ts";\n\nexport const ${name}: TypefaceData = ${JSON.stringify(data)};\n`;
   writeFileSync(path.resolve(import.meta.dirname, `../core/words/typefaces/${typeface}.gen.ts`), text);
   process.stdout.write(`${typeface}: ${text.length} letters\n`);

@@ -40,6 +40,7 @@ import { MOST_TOGETHER, type Together } from "../core/photo/together.ts";
 import {
   ALIGNS,
   type CardSetting,
+  HEADING_STYLES,
   LEAST_SIZE,
   type Lettering,
   MOST_SIZE,
@@ -101,13 +102,17 @@ const anyKeepOut = fc.array(fc.record({ x: anyLength(30_000), y: anyLength(30_00
 });
 const sided = fc.constantFrom("left" as const, "centre" as const);
 export const anyLettering: fc.Arbitrary<Lettering> = fc.oneof(
-  fc.record({
-    kind: fc.constant("typed" as const),
-    typeface: fc.constantFrom(...TYPED_IN),
-    size: fc.integer({ min: 20, max: 160 }),
-    leading: fc.integer({ min: 90, max: 200 }),
-    align: fc.constantFrom(...ALIGNS),
-  }),
+  fc.record(
+    {
+      kind: fc.constant("typed" as const),
+      typeface: fc.constantFrom(...TYPED_IN),
+      size: fc.integer({ min: 20, max: 160 }),
+      leading: fc.integer({ min: 90, max: 200 }),
+      align: fc.constantFrom(...ALIGNS),
+      headings: fc.constantFrom(...HEADING_STYLES),
+    },
+    { requiredKeys: ["kind", "typeface", "size", "leading", "align"], noNullPrototype: true },
+  ),
   fc.record({
     kind: fc.constant("typewriter" as const),
     pitch: fc.constantFrom(...PITCHES),

@@ -6,6 +6,7 @@ import { type CardFit, fitCard, type Verdict } from "#core/words/fit.ts";
 import {
   type Align,
   type CardSetting,
+  type HeadingStyle,
   type Lettering,
   SMALL_SIZE,
   type Stands,
@@ -32,6 +33,11 @@ export const ALIGN_NAME: Record<Align, string> = {
   left: "From the left",
   centre: "Centred",
   justified: "Both edges even",
+};
+export const HEADING_NAME: Record<HeadingStyle | "plain", string> = {
+  plain: "As the rest",
+  bold: "Bold",
+  capitals: "Small capitals",
 };
 export const LETTERING_NAME: Record<Lettering["kind"], string> = {
   typed: "Typed",

@@ -17,11 +17,11 @@ export function laidMarks({ words }: Pick<Laid, "words">, { lettering }: CardSet
   const { typeface, unit, tall } = measureOf(lettering);
   const stamped = lettering.kind === "stamped";
   const size = ticks(Math.round(stamped ? tall / CAPITAL : unit));
-  return words.map(({ text, x, y, w }): Mark => {
+  return words.map(({ text, x, y, w, as }): Mark => {
     const place = stamped
       ? { x: ticks(Math.round(x + w / 2)), anchor: "middle" as const }
       : { x, anchor: "start" as const };
-    return { kind: "text", y, text, typeface, size, ...place };
+    return { kind: "text", y, text, typeface: as?.typeface ?? typeface, size: as?.em ?? size, ...place };
   });
 }
 

@@ -11,12 +11,18 @@ export const escaped = (text: string): string => clean(text).replace(/[&<>"']/g,
 /** Millimetres to four decimals, finer than a tick. */
 const mm = (length: number): string => String(Math.round(toMillimetres(length as Length) * 1e4) / 1e4);
 
+const NUMERAL = "Besley Variable, Besley, Georgia, serif";
+const TYPED = "Courier Prime, Courier New, monospace";
+const PLAIN = "Hanken Grotesk Variable, Hanken Grotesk, sans-serif";
+const BOOK = "Alegreya, Georgia, serif";
 const FAMILY: Record<Typeface, string> = {
-  numeral: "Besley Variable, Besley, Georgia, serif",
-  typed: "Courier Prime, Courier New, monospace",
-  plain: "Hanken Grotesk Variable, Hanken Grotesk, sans-serif",
-  book: "Alegreya, Georgia, serif",
-  hand: "Caveat, cursive",
+  ...{ numeral: NUMERAL, typed: TYPED, plain: PLAIN, book: BOOK, hand: "Caveat, cursive" },
+  ...{ "numeral-bold": NUMERAL, "typed-bold": TYPED, "plain-bold": PLAIN, "book-bold": BOOK },
+};
+/** Weights other than the usual one, as the font files of each typeface have them. */
+const WEIGHT: Partial<Record<Typeface, number>> = {
+  numeral: 600,
+  ...{ "numeral-bold": 800, "typed-bold": 700, "plain-bold": 700, "book-bold": 700 },
 };
 const HAIR = 80;
 
@@ -64,7 +70,8 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
       return `<path d="M${mark.points.map(([x, y]) => `${mm(x)} ${mm(y)}`).join("L")}Z"${style(mark)}/>`;
     case "text": {
       const anchor = mark.anchor && mark.anchor !== "start" ? ` text-anchor="${mark.anchor}"` : "";
-      const weight = mark.typeface === "numeral" ? ` font-weight="600"` : "";
+      const heavy = WEIGHT[mark.typeface];
+      const weight = heavy ? ` font-weight="${heavy}"` : "";
       return `<text x="${mm(mark.x)}" y="${mm(mark.y)}" font-family="${FAMILY[mark.typeface]}" font-size="${mm(mark.size)}"${weight}${anchor} fill="${INKS[mark.fill ?? "ink"]}">${escaped(mark.text)}</text>`;
     }
     case "picture":

@@ -1,6 +1,6 @@
 /** A heading is a few words on a line of their own, and no sentence. */
 const MOST_WORDS = 5;
-const isHeading = (line: string): boolean => line.split(/\s+/).length <= MOST_WORDS && !/[.!?]$/.test(line);
+export const isHeading = (line: string): boolean => line.split(/\s+/).length <= MOST_WORDS && !/[.!?]$/.test(line);
 
 /**
  * The headings of a prompt that has parts: each on a line of its own, to be written under. A prompt of one line, or with

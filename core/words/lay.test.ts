@@ -6,8 +6,8 @@ import { overlap, rect } from "../measure/rect.ts";
 import { compareLetterings, fitCard, largestSize } from "./fit.ts";
 import { readHand, SAMPLE } from "./hand.ts";
 import { itemsOf } from "./items.ts";
-import { countLines, layWords } from "./lay.ts";
-import { type CardSetting, MOST_SIZE, STAMP_SETS, USUAL_HAND, usualSetting } from "./lettering.ts";
+import { countLines, type Laid, type LaidWord, layWords } from "./lay.ts";
+import { type CardSetting, emOf, MOST_SIZE, STAMP_SETS, USUAL_HAND, usualSetting } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
 import { areaOf } from "./stretches.ts";
 
@@ -23,7 +23,9 @@ const anyText = fc.oneof(
   fc.lorem({ maxCount: 80 }),
   fc.string({ unit: "grapheme", maxLength: 80 }),
   fc
-    .array(fc.oneof(fc.lorem({ maxCount: 9 }), fc.constant("- a point"), fc.constant("")), { maxLength: 8 })
+    .array(fc.oneof(fc.lorem({ maxCount: 9 }), fc.constant("- a point"), fc.constant("A heading"), fc.constant("")), {
+      maxLength: 8,
+    })
     .map((all) => all.join("\n")),
 );
 const typed = (change: Partial<CardSetting>): CardSetting => ({ ...plain, ...change });
@@ -191,6 +193,46 @@ describe("words laid on a card", () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it("have headings in bold letters or small capitals: a few words that begin a part of several, and no others", () => {
+    const text =
+      "Seen today\nThree gulls on the slip rail.\n\nHeard today\nThe foghorn, twice.\n\nNothing else to say.\nAt all.";
+    const CARD_OF_HEADINGS = { w: inches(4), h: inches(6) };
+    const lettering = { kind: "typed", typeface: "book", size: 42, leading: 125, align: "left" } as const;
+    const laid = (headings?: "bold" | "capitals") =>
+      layWords(text, CARD_OF_HEADINGS, typed({ lettering: { ...lettering, headings } }), "front");
+    const styled = (words: readonly LaidWord[]) => words.filter(({ as }) => as).map((word) => word.text);
+    expect(styled(laid().words)).toEqual([]);
+    const bold = laid("bold");
+    expect(styled(bold.words)).toEqual(["Seen", "today", "Heard", "today"]);
+    expect(bold.words[0]?.as).toEqual({ typeface: "book-bold", em: ticks(Math.round(emOf(42))) });
+    const small = laid("capitals");
+    expect(styled(small.words)).toEqual(["SEEN", "TODAY", "HEARD", "TODAY"]);
+    expect(small.words[0]?.as).toEqual({ typeface: "book", em: ticks(Math.round(emOf(42) * 0.75)) });
+    // They take the lines that they took, and what stands under them is as it was.
+    for (const each of [bold, small]) {
+      expect(each.lines).toBe(laid().lines);
+      const rest = ({ words }: Pick<Laid, "words">) =>
+        words.filter(({ y }) => y !== each.words[0]?.y).filter(({ as }) => !as);
+      expect(rest(each)).toEqual(
+        rest(laid()).filter(({ text: word, y }) =>
+          each.words.some((other) => other.text === word && other.y === y && !other.as),
+        ),
+      );
+    }
+    // One line alone heads nothing, nor does a point of a list, a sentence, or a line in the middle.
+    const none = (words: string) =>
+      styled(
+        layWords(words, CARD_OF_HEADINGS, typed({ lettering: { ...lettering, headings: "bold" } }), "front").words,
+      );
+    for (const words of [
+      "Seen today",
+      "- Seen\n- Heard",
+      "It snowed.\nAll day",
+      "First came the ferry and then the fog\nSeen today\nGulls",
+    ])
+      expect(none(words)).toEqual([]);
   });
 
   it("hang the points of a list on their marks", () => {

@@ -4,13 +4,21 @@ import { remembering } from "../remember.ts";
 import { type Breaks, firstFit, linesOf, totalFit } from "./breaking.ts";
 import { type Item, itemsOf } from "./items.ts";
 import type { CardFace, CardSetting, Lettering } from "./lettering.ts";
-import { goesLineByLine, type Measure, measureOf, stampWidth } from "./measure.ts";
+import { goesLineByLine, type Measure, measureOf, measureOfHeadings, stampWidth } from "./measure.ts";
 import { type Paragraph, paragraphsOf } from "./paragraph.ts";
 import { areaOf, heightOf, type Stretch, stretchesIn } from "./stretches.ts";
+import type { Typeface } from "./typeface.ts";
 import { lettersOf, partsOf } from "./typefaces.ts";
 
 /** A word, or the part of one that a line takes, where it is printed: `x` to `x + w` on the base line `y`. */
-export type LaidWord = { readonly text: string; readonly x: Length; readonly y: Length; readonly w: Length };
+export type LaidWord = {
+  readonly text: string;
+  readonly x: Length;
+  readonly y: Length;
+  readonly w: Length;
+  /** Of a heading that is set in another way than the rest: in what, and how large, in ticks. */
+  readonly as?: { readonly typeface: Typeface; readonly em: Length };
+};
 
 /** Words laid in a card's face. Nothing of it lies outside the card's area. */
 export type Laid = {
@@ -32,8 +40,13 @@ const INDENT = 0.35;
 /** Widths that differ by less are the same, in units. */
 const NEARLY = 1e-6;
 
-/** What a paragraph is laid with: its items, and how far its lines stand in. */
-type Laying = { readonly paragraph: Paragraph; readonly items: readonly Item[]; readonly indent: number };
+/** What a paragraph is laid with: how its words run, its items, and how far its lines stand in. */
+type Laying = {
+  readonly paragraph: Paragraph;
+  readonly measure: Measure;
+  readonly items: readonly Item[];
+  readonly indent: number;
+};
 
 /** Items of paragraphs by their measure: a letter typed changes one paragraph, and a size none. */
 const made = remembering<readonly Item[]>(2000);
@@ -60,7 +73,7 @@ function setOf(given: Paragraph, measure: Measure, { lettering, longWords }: Car
   const { words } = paragraph;
   const isLong = words.split(/\s+/).some((word) => measure.width(word) > room);
   const tearOver = longWords === "break" && isLong ? room : null;
-  return { paragraph, indent, items: remembered(words, measure, isJustified(lettering), tearOver) };
+  return { paragraph, measure, indent, items: remembered(words, measure, isJustified(lettering), tearOver) };
 }
 
 /** Lays a text in one face of a card, at the top of its area, in the middle or at the foot. */
@@ -90,6 +103,7 @@ export const countLines = (text: string, card: Size, setting: CardSetting, face:
 /** `skipped` lines at the top are left empty; without `placing` no word is given its place. */
 function lay(text: string, card: Size, setting: CardSetting, face: CardFace, placing: boolean, skipped = 0): Laid {
   const measure = measureOf(setting.lettering);
+  const ofHeadings = measureOfHeadings(setting.lettering);
   const area = areaOf(card, setting, face);
   const stretches = area ? stretchesIn(area, setting.keepOut[face], measure).slice(skipped) : [];
   const [first] = stretches;
@@ -110,9 +124,9 @@ function lay(text: string, card: Size, setting: CardSetting, face: CardFace, pla
       line += 1;
       continue;
     }
-    const set = setOf(paragraph, measure, setting, narrowest);
+    const set = setOf(paragraph, paragraph.heading ? ofHeadings : measure, setting, narrowest);
     const begins = line;
-    const width = (at: number) => slotAt(begins + at).w / measure.unit - set.indent;
+    const width = (at: number) => slotAt(begins + at).w / set.measure.unit - set.indent;
     const breaks: Breaks = goesLineByLine(setting.lettering)
       ? firstFit(set.items, width)
       : totalFit(set.items, width, uniform);
@@ -126,7 +140,7 @@ function lay(text: string, card: Size, setting: CardSetting, face: CardFace, pla
         continue;
       }
       if (!placing && each.ratio >= -1) continue;
-      const laid = layLine(set, each, stretch, measure, setting.lettering, at === 0);
+      const laid = layLine(set, each, stretch, setting.lettering, at === 0);
       tooWide.push(...laid.tooWide);
       words.push(...laid.words);
     }
@@ -136,10 +150,9 @@ function lay(text: string, card: Size, setting: CardSetting, face: CardFace, pla
 
 /** One line of a paragraph in its stretch. */
 function layLine(
-  { paragraph, items, indent }: Laying,
+  { paragraph, measure, items, indent }: Laying,
   { from, to, ratio }: { from: number; to: number; ratio: number },
   stretch: Stretch,
-  measure: Measure,
   lettering: Lettering,
   isFirst: boolean,
 ): { words: LaidWord[]; tooWide: string[] } {
@@ -208,9 +221,13 @@ function placed(text: string, x: number, y: number, measure: Measure, lettering:
       return measure.lacks(letter).length > 0 ? [] : [word];
     });
   }
-  return partsOf(measure.typeface, text)
+  // Words in the lettering's own typeface and size say nothing of it.
+  const isAsTheRest = measure.key === measureOf(lettering).key;
+  const as = isAsTheRest ? {} : { as: { typeface: measure.typeface, em: at(measure.unit) } };
+  return partsOf(measure.typeface, measure.capitals ? text.toUpperCase() : text)
     .filter(({ gap }) => !gap)
     .map((part) => ({
+      ...as,
       text: part.text,
       x: at(x + part.from * measure.unit),
       y: at(y),

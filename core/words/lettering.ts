@@ -26,6 +26,10 @@ export type StampSet = {
   readonly space: Length;
 };
 
+export const HEADING_STYLES = ["bold", "capitals"] as const;
+/** Bold letters, or small capitals: capitals three quarters as large. */
+export type HeadingStyle = (typeof HEADING_STYLES)[number];
+
 /** How the words of a card are put on it. Sizes are quarters of a point; leading is in per cent of the size. */
 export type Lettering =
   | {
@@ -34,6 +38,8 @@ export type Lettering =
       readonly size: number;
       readonly leading: number;
       readonly align: Align;
+      /** How the lines that head others are set; as the rest when nothing is said. */
+      readonly headings?: HeadingStyle | undefined;
     }
   | {
       readonly kind: "typewriter";
@@ -128,6 +134,10 @@ export function usualSetting({ w, h }: Size): CardSetting {
     stock: "plain",
   };
 }
+
+/** The same with its headings bold, where they are typed. */
+export const withHeadings = (setting: CardSetting): CardSetting =>
+  setting.lettering.kind === "typed" ? { ...setting, lettering: { ...setting.lettering, headings: "bold" } } : setting;
 
 /** How a card is written: as it was set, or as usual for its size. */
 export const settingOf = ({

@@ -18,6 +18,8 @@ export type Measure = {
   readonly width: (word: string) => number;
   /** The letters it does not have. */
   readonly lacks: (text: string) => string[];
+  /** All letters are set as capitals. */
+  readonly capitals: boolean;
   /** What tells two measures of widths apart. */
   readonly key: string;
 };
@@ -43,6 +45,7 @@ const inTypeface = (typeface: Typeface, unit: number, line: number): Measure => 
     tall: tall * unit,
     deep: deep * unit,
     key: typeface,
+    capitals: false,
     width: (word) => widthOf(typeface, word),
     lacks: (text) => lackedBy(typeface, text),
   };
@@ -84,6 +87,7 @@ export function measureOf(lettering: Lettering): Measure {
             (letter) => !/^\s*$/.test(letter) && !STAMPED.test(letter),
           );
         },
+        capitals: true,
         key: `${set.high} ${set.usual} ${set.narrow} ${set.broad} ${set.between} ${set.space}`,
       };
     }
@@ -92,3 +96,23 @@ export function measureOf(lettering: Lettering): Measure {
 
 /** Words are broken into lines for the whole paragraph at once where a machine sets them; a hand goes line by line. */
 export const goesLineByLine = ({ kind }: Lettering): boolean => kind === "handwriting" || kind === "stamped";
+
+/** Small capitals are drawn as capitals of this share of the size. From memory: between the height of an x and of a capital. */
+const SMALL = 0.75;
+
+/** The measure of a lettering's headings; that of the rest where nothing is said of them. */
+export function measureOfHeadings(lettering: Lettering): Measure {
+  if (lettering.kind !== "typed" || !lettering.headings) return measureOf(lettering);
+  const em = emOf(lettering.size);
+  const line = (em * lettering.leading) / 100;
+  const { typeface } = lettering;
+  if (lettering.headings === "bold") return inTypeface(`${typeface}-bold`, em, line);
+  const small = inTypeface(typeface, em * SMALL, line);
+  return {
+    ...small,
+    capitals: true,
+    key: `${typeface} capitals`,
+    width: (word) => small.width(word.toUpperCase()),
+    lacks: (text) => small.lacks(text.toUpperCase()),
+  };
+}

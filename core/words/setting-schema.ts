@@ -6,6 +6,7 @@ import {
   ALIGNS,
   type CardSetting,
   type Hand,
+  HEADING_STYLES,
   LEAST_SIZE,
   MOST_SIZE,
   PITCHES,
@@ -57,6 +58,7 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
       size: z.int().min(LEAST_SIZE).max(MOST_SIZE),
       leading: z.int().min(80).max(300),
       align: z.enum(ALIGNS),
+      headings: z.enum(HEADING_STYLES).optional(),
     }),
     z.object({
       kind: z.literal("typewriter"),

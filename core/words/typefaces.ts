@@ -2,12 +2,19 @@ import { FRACTION_SIGNS } from "../measure/length.ts";
 import type { Typeface } from "./typeface.ts";
 import type { TypefaceData } from "./typeface-data.ts";
 import { BOOK } from "./typefaces/book.gen.ts";
+import { BOOK_BOLD } from "./typefaces/book-bold.gen.ts";
 import { HAND } from "./typefaces/hand.gen.ts";
 import { NUMERAL } from "./typefaces/numeral.gen.ts";
+import { NUMERAL_BOLD } from "./typefaces/numeral-bold.gen.ts";
 import { PLAIN } from "./typefaces/plain.gen.ts";
+import { PLAIN_BOLD } from "./typefaces/plain-bold.gen.ts";
 import { TYPED } from "./typefaces/typed.gen.ts";
+import { TYPED_BOLD } from "./typefaces/typed-bold.gen.ts";
 
-const DATA: Record<Typeface, TypefaceData> = { book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND };
+const DATA: Record<Typeface, TypefaceData> = {
+  ...{ book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND },
+  ...{ "book-bold": BOOK_BOLD, "numeral-bold": NUMERAL_BOLD, "plain-bold": PLAIN_BOLD, "typed-bold": TYPED_BOLD },
+};
 
 type Letter = { readonly width: number; readonly table: number; readonly left: number; readonly right: number };
 /** A typeface made ready for reading: its letters by code point, widths in ems. */

@@ -17,7 +17,7 @@ import { FORCED, type Item, itemsOf } from "../../core/words/items.ts";
 import { layWords } from "../../core/words/lay.ts";
 import { type CardSetting, usualSetting } from "../../core/words/lettering.ts";
 import { measureOf } from "../../core/words/measure.ts";
-import type { Typeface } from "../../core/words/typeface.ts";
+import { TYPEFACES } from "../../core/words/typeface.ts";
 import { lackedBy, widthOf } from "../../core/words/typefaces.ts";
 import { writeDeckFile } from "../../press/deck-file.ts";
 import { documentPdf } from "../../press/document.ts";
@@ -26,7 +26,6 @@ import { pdfWords } from "../pdf-words.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-words-"));
 const TYPED = measureOf({ kind: "typed", typeface: "book", size: 40, leading: 120, align: "left" });
-const TYPEFACES: readonly Typeface[] = ["book", "numeral", "plain", "typed", "hand"];
 
 /** Items as the reference library takes them. It knows a break that must be made by its cost of -1000. */
 const theirs = (items: readonly Item[]): InputItem[] =>
@@ -114,7 +113,7 @@ const pdfOf = (pages: ReturnType<typeof cardSheetPages>) =>
   documentPdf({ title: "Cards", pages }, async () => null, new Date(0));
 const STRAIGHT = { x: 1, y: 1 };
 const TEXT =
-  "Tested the bell before watch. One pull too many, and three kitchens on the east side put their kettles on.";
+  "The bell tonight\nTested the bell before watch. One pull too many, and three kitchens on the east side put their kettles on.";
 
 const cardWith = (lettering: CardSetting["lettering"], back = ""): Card => {
   const size = { w: inches(3), h: inches(4) };
@@ -132,6 +131,12 @@ describe("printed words", () => {
         leading: 125,
         align: "justified" as const,
       })),
+      // Its first line is a heading over the others.
+      ...(["book", "numeral", "plain", "typed"] as const).flatMap((typeface) =>
+        (["bold", "capitals"] as const).map((headings) => ({
+          ...({ kind: "typed", typeface, size: 40, leading: 125, align: "left", headings } as const),
+        })),
+      ),
       { kind: "typewriter", pitch: 12, spacing: 1, align: "left" },
     ];
     for (const lettering of letterings) {

@@ -2,7 +2,7 @@ import { useId, useMemo } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Options } from "#app/parts/options.tsx";
-import { ALIGN_NAME, LETTERING_NAME, STANDS_NAME, TYPEFACE_NAME } from "#app/wording/card.ts";
+import { ALIGN_NAME, HEADING_NAME, LETTERING_NAME, STANDS_NAME, TYPEFACE_NAME } from "#app/wording/card.ts";
 import { many } from "#app/wording/count.ts";
 import { sayLength, type Unit } from "#core/measure/length.ts";
 import { compareLetterings } from "#core/words/fit.ts";
@@ -10,6 +10,7 @@ import {
   ALIGNS,
   type CardFace,
   type Hand,
+  HEADING_STYLES,
   LEAST_SIZE,
   type Lettering,
   MOST_SIZE,
@@ -185,6 +186,12 @@ function Typed({ lettering, onPut }: { lettering: Of<"typed">; onPut: (next: Let
           .sort((a, b) => a - b)
           .map((leading) => [String(leading), `${leading} % of the size`] as const)}
         onPick={(leading) => put({ leading: Number(leading) })}
+      />
+      <Choice
+        label="Headings"
+        value={lettering.headings ?? "plain"}
+        all={(["plain", ...HEADING_STYLES] as const).map((each) => [each, HEADING_NAME[each]] as const)}
+        onPick={(style) => put({ headings: HEADING_STYLES.find((each) => each === style) })}
       />
     </div>
   );

@@ -10,6 +10,7 @@ import { newCard } from "#core/album/model.ts";
 import { printSize } from "#core/measure/size.ts";
 import { countWords } from "#core/words/count.ts";
 import { headingsIn, underHeadings } from "#core/words/headings.ts";
+import { type CardSetting, usualSetting, withHeadings } from "#core/words/lettering.ts";
 import { KeptText } from "./kept-fields.tsx";
 import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
@@ -22,16 +23,17 @@ export function WordsPanel({ view }: { view: DayView }) {
   const words = cards.reduce((sum, { card }) => sum + countWords(card.text), 0);
   const [usual] = CARD_SIZES;
   const headings = headingsIn(view.parts.find(({ content }) => content.prompt.text !== "")?.content.prompt.text ?? "");
-  const add = (text: string) => {
+  const addCard = (text: string, setting: CardSetting | null) => {
     const id = newId();
     if (usual)
       put(`${first.id}:add:${id}`, {
         what: "edit",
         dayId: first.id,
         base: null,
-        edit: { kind: "add-card", card: newCard(id, usual, text) },
+        edit: { kind: "add-card", card: { ...newCard(id, usual, text), setting } },
       });
   };
+  const addWithHeadings = () => usual && addCard(underHeadings(headings), withHeadings(usualSetting(usual)));
   const jotted = view.parts.flatMap(({ content }) => content.jottings);
   return (
     <Panel
@@ -106,11 +108,11 @@ export function WordsPanel({ view }: { view: DayView }) {
         </div>
       ))}
       <div className="flex flex-wrap items-center gap-x-4">
-        <Button small onClick={() => add("")}>
+        <Button small onClick={() => addCard("", null)}>
           {cards.length === 0 ? "Add a card" : "Another card"}
         </Button>
         {headings.length > 0 && (
-          <Button small onClick={() => add(underHeadings(headings))}>
+          <Button small onClick={addWithHeadings}>
             A card with the prompt’s headings
           </Button>
         )}
