@@ -89,7 +89,12 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
     forWhom === "self" ? whole : shareable(whole, today);
   const entries = [...whole.days, ...whole.matters];
   const leftOut = entries.reduce((sum, { content }) => sum + countPrivate(content, today), 0);
-  const used = new Set([...days, ...matters].flatMap(({ content }) => content.photos.flatMap(photoIdsOf)));
+  const used = new Set(
+    [...days, ...matters].flatMap(({ content }) => [
+      ...content.photos.flatMap(photoIdsOf),
+      ...content.cards.flatMap(({ preprint }) => preprint?.photoId ?? []),
+    ]),
+  );
   const { capacity, ...format } = album.format;
   const hashOfPhoto = (photoId: string) => photos.get(photoId)?.sha256 ?? "";
   // An archive has no prints, so what is known by them is said of the days that lead their pages.
@@ -106,8 +111,9 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
       done: [...new Set([...content.done, ...(known.get(id) ?? [])])],
       undone: [...content.undone],
       leftAlone: [...content.leftAlone],
-      cards: content.cards.map((card) => ({
+      cards: content.cards.map(({ preprint, ...card }) => ({
         ...card,
+        preprint: preprint && { sha256: hashOfPhoto(preprint.photoId), corners: preprint.corners as never },
         setting: card.setting && (structuredClone(card.setting) as never),
       })),
       jottings: [...content.jottings],
@@ -284,8 +290,12 @@ export async function unpackAlbum(
       format: { ...format, capacity: capacityMicrometres },
     };
     const pictureOf = (sha256: string) => ({ photoId: photoIds.get(sha256) ?? "", picture: UNKNOWN_PICTURE });
-    const withPictures = <T extends Pick<(typeof days)[number], "photos">>(content: T) => ({
+    const withPictures = <T extends Pick<(typeof days)[number], "photos" | "cards">>(content: T) => ({
       ...content,
+      cards: content.cards.map(({ preprint, ...card }) => ({
+        ...card,
+        preprint: preprint && { photoId: photoIds.get(preprint.sha256) ?? "", corners: preprint.corners },
+      })),
       photos: content.photos.map(({ sha256, together, ...use }) => ({
         ...use,
         ...pictureOf(sha256),

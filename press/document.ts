@@ -3,7 +3,7 @@ import { setImmediate as turnOfEvents } from "node:timers/promises";
 import PDFDocument from "pdfkit";
 import type { Document } from "../core/document/document.ts";
 import { INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
-import { svgFile } from "../core/draw/svg.ts";
+import { type PictureHref, svgFile } from "../core/draw/svg.ts";
 import { plainFractions } from "../core/measure/length.ts";
 import { rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
@@ -72,7 +72,7 @@ function drawText(doc: Doc, mark: Extract<Mark, { kind: "text" }>): void {
   }
 }
 
-type Shape = Exclude<Mark, { kind: "text" | "picture" | "group" }>;
+type Shape = Exclude<Mark, { kind: "text" | "picture" | "preprint" | "group" }>;
 
 function outline(doc: Doc, mark: Shape): void {
   switch (mark.kind) {
@@ -142,6 +142,9 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
         doc.restore();
         break;
       }
+      case "preprint":
+        // It is on the card already.
+        break;
       default:
         drawShape(doc, mark);
     }
@@ -196,8 +199,8 @@ export async function documentPdf(document: Document, bytesOf: PhotoBytes, writt
 export async function pageSvg({ marks, paper, title }: TrueSheet, bytesOf: PhotoBytes): Promise<string> {
   const prints = await printsOf(marks, bytesOf);
   // What is developed is the cropped part alone, so that the file holds no more of a picture than its print shows.
-  const href = (mark: PictureMark) => {
-    const print = prints.get(printKey(mark));
+  const href: PictureHref = (mark) => {
+    const print = mark.kind === "picture" ? prints.get(printKey(mark)) : undefined;
     return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
   };
   return svgFile(marks, rectOf(paper), title, href, "cropped");

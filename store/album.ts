@@ -38,8 +38,8 @@ export type AlbumAggregate = {
   readonly matters: readonly MatterEntry[];
   readonly photos: ReadonlyMap<string, AlbumPhoto>;
   readonly lastWrites: ReadonlyMap<string, LastWrite>;
-  /** Who wrote each jotting, by its id, where that is known. */
-  readonly jottedBy: ReadonlyMap<string, string>;
+  /** Who wrote each jotting, and the words of each card, by its id, where that is known. */
+  readonly writtenBy: ReadonlyMap<string, string>;
   /** The leaves of the book in order. */
   readonly leaves: readonly Leaf[];
   readonly tryOuts: readonly TryOut[];
@@ -121,7 +121,11 @@ const SHARING = (use: { together: AnyColumn }) => ({
 /** How a day comes out of the database with everything on it. */
 export const DAY_WITH_PIECES = {
   lastWriter: { columns: { name: true } },
-  cards: { where: isNull(card.deletedAt), orderBy: asc(card.position) },
+  cards: {
+    where: isNull(card.deletedAt),
+    orderBy: asc(card.position),
+    with: { writer: { columns: { name: true } } },
+  },
   jottings: {
     where: isNull(jotting.deletedAt),
     orderBy: asc(jotting.at),
@@ -183,10 +187,10 @@ type WholeRow = AlbumRow & {
 function toAggregate(row: WholeRow): AlbumAggregate {
   const photos = new Map<string, AlbumPhoto>();
   const lastWrites = new Map<string, LastWrite>();
-  const jottedBy = new Map<string, string>();
+  const writtenBy = new Map<string, string>();
   for (const each of row.days) {
     for (const { photo, sharing } of each.photos) for (const one of [photo, ...sharing]) photos.set(one.id, one);
-    for (const { id, writer } of each.jottings) if (writer) jottedBy.set(id, writer.name);
+    for (const { id, writer } of [...each.jottings, ...each.cards]) if (writer) writtenBy.set(id, writer.name);
     if (each.updatedAt)
       lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });
   }
@@ -196,7 +200,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
     matters: toMatters(row.days),
     photos,
     lastWrites,
-    jottedBy,
+    writtenBy,
     leaves: row.leaves.map(toLeaf),
     tryOuts: row.leaves.flatMap(toTryOuts),
     layouts: row.household.layouts.map(toLayout),

@@ -45,7 +45,7 @@ const cropOf = ({ keepX, keepY, slideX, slideY, closer, border }: typeof dayPhot
 /** A day with its pieces as the relational query returns it. */
 export type DayRow = typeof day.$inferSelect & {
   lastWriter: { name: string } | null;
-  cards: (typeof card.$inferSelect)[];
+  cards: (typeof card.$inferSelect & { writer: { name: string } | null })[];
   jottings: (typeof jotting.$inferSelect & { writer: { name: string } | null })[];
   /** `sharing`: the other pictures of a print that several share. */
   photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto; sharing: AlbumPhoto[] })[];
@@ -103,14 +103,9 @@ function contentOf(row: DayRow): DayContent {
       repeat: use.repeatW === null || use.repeatH === null ? null : { w: use.repeatW, h: use.repeatH },
       privateUntil: use.privateUntil,
     })),
-    cards: row.cards.map(({ id, w, h, text, back, setting, hidden, privateUntil }) => ({
-      id,
-      size: { w, h },
-      text,
-      back,
-      setting,
-      hidden,
-      privateUntil,
+    cards: row.cards.map(({ id, w, h, text, back, setting, preprintPhoto, preprintCorners, hidden, privateUntil }) => ({
+      ...{ id, size: { w, h }, text, back, setting, hidden, privateUntil },
+      preprint: preprintPhoto && preprintCorners ? { photoId: preprintPhoto, corners: preprintCorners } : null,
     })),
     jottings: row.jottings.map(({ id, text, at, privateUntil }) => ({ id, text, at, privateUntil })),
     done: row.done,
@@ -139,8 +134,10 @@ export const dayColumns = (content: DayContent) => ({
 
 /** Rows of a day's pieces, in order. */
 export const pieceRows = (dayId: string, content: DayContent) => ({
-  cards: content.cards.map(({ id, size, text, back, setting, hidden, privateUntil }, position) => ({
+  cards: content.cards.map(({ id, size, text, back, setting, preprint, hidden, privateUntil }, position) => ({
     id,
+    preprintPhoto: preprint?.photoId ?? null,
+    preprintCorners: preprint?.corners ?? null,
     dayId,
     position,
     ...size,

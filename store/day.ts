@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from "node:util";
 import { and, eq, gt, inArray, isNull, sql } from "drizzle-orm";
+import { hasWords } from "../core/album/card-words.ts";
 import {
   applyEdit,
   clashingChange,
@@ -79,17 +80,37 @@ export async function writeContent(
     }
     for (const row of changedRows<{ id: string }>(old, now)) {
       const { id: _, ...columns } = row;
+      const said = table === card ? wroteCard(row.id, before, content, author) : {};
       // Who wrote a jotting is said once, when it comes: moved or corrected it is still theirs.
-      const first = table === jotting ? { ...row, writtenBy: author.memberId } : row;
+      const first = table === jotting ? { writtenBy: author.memberId } : said;
       const written = await tx
         .insert(table)
-        .values(first as never)
-        .onConflictDoUpdate({ target: table.id, set: { ...columns, deletedAt: null } as never, setWhere: mine })
+        .values({ ...row, ...first } as never)
+        .onConflictDoUpdate({
+          target: table.id,
+          set: { ...columns, ...said, deletedAt: null } as never,
+          setWhere: mine,
+        })
         .returning({ id: table.id });
       if (written.length === 0) throw new PieceElsewhere();
     }
   }
   await keepChangedWordings(tx, author, before.cards, content.cards);
+}
+
+/** Who wrote a card's words: whoever gave it the first, as long as it has any. Corrected by another they are still theirs. */
+function wroteCard(
+  id: string,
+  before: DayContent,
+  now: DayContent,
+  { memberId }: Author,
+): { readonly writtenBy?: string | null } {
+  const had = ({ cards }: DayContent): boolean => {
+    const of = cards.find((each) => each.id === id);
+    return of !== undefined && hasWords(of);
+  };
+  if (had(before) === had(now)) return {};
+  return { writtenBy: had(now) ? memberId : null };
 }
 
 type Saved = {
@@ -206,8 +227,9 @@ export async function saveInLine(
 ): Promise<SaveResult> {
   const found = await lockDay(tx, author, dayId);
   if (!found) return { ok: false, reason: "not-found" };
-  if (sent.kind === "add-photo" && !(await ownsPhoto(tx, author, sent.photo.photoId)))
-    return { ok: false, reason: "not-found" };
+  const photoId =
+    sent.kind === "add-photo" ? sent.photo.photoId : sent.kind === "card-preprint" ? sent.preprint?.photoId : null;
+  if (photoId && !(await ownsPhoto(tx, author, photoId))) return { ok: false, reason: "not-found" };
   const known = await withPictures(tx, author, sent);
   if (!known) return { ok: false, reason: "not-found" };
   const { content, version } = found.day;

@@ -175,6 +175,19 @@ export async function freePictures(
   }));
 }
 
+/** The pictures of the roll that came in last, the latest first. */
+export const latestPictures = (
+  db: Reader,
+  householdId: string,
+  most: number,
+): Promise<{ readonly id: string; readonly name: string }[]> =>
+  db
+    .select({ id: photo.id, name: photo.name })
+    .from(photo)
+    .where(and(eq(photo.householdId, householdId), onTheRoll(db)))
+    .orderBy(desc(photo.addedAt), desc(photo.id))
+    .limit(most);
+
 /** What somebody wrote into a picture, and when it was taken. */
 export type PictureWords = { readonly photoId: string; readonly text: string; readonly at: string };
 

@@ -7,6 +7,7 @@ import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour, moveStory, setSkipped, split } from "../core/month/slots.ts";
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
+import { aPhoto } from "../tests/prints.ts";
 import { anyContent } from "../tests/samples.ts";
 import { readAlbum, setAlbumDeleted, updateAlbum } from "./album.ts";
 import { changeMonth, saveDayEdit } from "./day.ts";
@@ -77,9 +78,14 @@ describe("a household", () => {
 describe("an album", () => {
   it("comes back from the database as it went in, whatever its days hold", async () => {
     const keeper = await newKeeper(store);
+    const { kept } = await aPhoto(store, keeper.householdId);
     await fc.assert(
       fc.asyncProperty(anyContent, async (drawn) => {
-        const content = { ...drawn, photos: [] };
+        const cards = drawn.cards.map((card) => ({
+          ...card,
+          preprint: card.preprint && { ...card.preprint, photoId: kept.id },
+        }));
+        const content = { ...drawn, photos: [], cards };
         const plan = decemberPlan();
         const { albumId: id } = await importAlbum(db, keeper.householdId, randomUUID(), plan, [
           { id: "one", date: plan.span.start, skipped: false, mergedInto: null, content },

@@ -14,6 +14,7 @@ import { STAMP_SETS, usualSetting } from "../core/words/lettering.ts";
 import { ANY_DAY } from "../core/words/slip.ts";
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
 import { albumsByDate, createAlbum, readAlbum } from "./album.ts";
+import type { Author } from "./author.ts";
 import { moveJotting } from "./carry-over.ts";
 import { saveDayEdit } from "./day.ts";
 import { handOut } from "./dealing.ts";
@@ -304,7 +305,30 @@ describe("a jotting", () => {
     await saveDayEdit(db, author(), day.id, null, { kind: "jotting-text", id: theirs.id, text: "Gulls, on the ice" });
     await moveJotting(db, author(), day.id, theirs.id, "2026-12-04" as CalendarDate);
     const album = await readAlbum(db, keeper.householdId, albumId);
-    expect([mine, theirs].map(({ id }) => album?.jottedBy.get(id))).toEqual(["Keeper", "Quill"]);
+    expect([mine, theirs].map(({ id }) => album?.writtenBy.get(id))).toEqual(["Keeper", "Quill"]);
+  });
+});
+
+describe("the words of a card", () => {
+  it("are whose gave it the first: not who made the card, nor who corrects it, until it has none again", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const quill = await secondMember(store, keeper, "Quill");
+    const day = await dayOf(keeper.householdId, albumId, "2026-12-03");
+    const { id } = newCard(randomUUID(), three);
+    const by = async () => (await readAlbum(db, keeper.householdId, albumId))?.writtenBy.get(id);
+    const write = (who: Author, text: string) => saveDayEdit(db, who, day.id, null, { kind: "card-text", id, text });
+    await saveDayEdit(db, author(), day.id, null, { kind: "add-card", card: newCard(id, three) });
+    expect(await by()).toBeUndefined();
+    await write(author(quill), "Ice on the rail");
+    await write(author(), "Ice on the slip rail");
+    await saveDayEdit(db, author(), day.id, null, { kind: "card-size", id, size: { w: inches(4), h: inches(6) } });
+    expect(await by()).toBe("Quill");
+    await write(author(quill), "");
+    expect(await by()).toBeUndefined();
+    await write(author(), "The rail");
+    expect(await by()).toBe("Keeper");
+    await takeBack(db, author());
+    expect(await by()).toBeUndefined();
   });
 });
 

@@ -34,7 +34,8 @@ import type { Size } from "../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
 import { NUMBERINGS } from "../core/month/numbering.ts";
 import { LONGEST_SPAN } from "../core/month/span.ts";
-import { AS_IT_COMES, type PrintCrop, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import { AS_IT_COMES, type PrintCrop, UNKNOWN_PICTURE, WHOLE } from "../core/photo/crop.ts";
+import { areCorners, type Corners } from "../core/photo/preprint.ts";
 import { LEAST_REPEAT } from "../core/photo/repeat.ts";
 import { MOST_TOGETHER, type Together } from "../core/photo/together.ts";
 import {
@@ -135,6 +136,19 @@ export const anySetting: fc.Arbitrary<CardSetting> = fc.record(
     keepOut: fc.record({ front: anyKeepOut, back: anyKeepOut }),
     longWords: fc.constantFrom("break" as const, "tell" as const),
     stock: fc.constantFrom(...STOCKS),
+    boxes: fc.option(
+      fc.array(
+        fc.record({
+          id: anyId,
+          at: fc.record({ x: anyPart, y: anyPart, w: anyPart, h: anyPart }),
+          text: anyText,
+          typeface: fc.constantFrom(...TYPED_IN),
+          size: fc.integer({ min: 20, max: 160 }),
+        }),
+        { maxLength: 2 },
+      ),
+      { nil: undefined },
+    ),
   },
   { noNullPrototype: true },
 );
@@ -168,6 +182,19 @@ const anyRepeat: fc.Arbitrary<Size> = fc.record(
   },
   { noNullPrototype: true },
 );
+
+/** A card held at some angle before the camera: its corners anywhere in the four quarters of the picture. */
+export const anyCorners: fc.Arbitrary<Corners> = fc
+  .tuple(...[0, 1, 2, 3].map(() => fc.tuple(fc.integer({ min: 0, max: 4400 }), fc.integer({ min: 0, max: 4400 }))))
+  .map(
+    ([a = [0, 0], b = [0, 0], c = [0, 0], d = [0, 0]]): Corners => [
+      { x: a[0], y: a[1] },
+      { x: WHOLE - b[0], y: b[1] },
+      { x: WHOLE - c[0], y: WHOLE - c[1] },
+      { x: d[0], y: WHOLE - d[1] },
+    ],
+  )
+  .filter(areCorners);
 
 /** Two to six pictures in one print, in any rows or columns there are of so many. */
 const anyTogether: fc.Arbitrary<Together> = fc
@@ -219,6 +246,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
         back: anyText,
         hidden: anyText,
         setting: fc.option(anySetting),
+        preprint: fc.option(fc.record({ photoId: anyId, corners: anyCorners })),
         privateUntil: fc.option(anyDate),
       }),
       { maxLength: 4 },

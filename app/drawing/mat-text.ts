@@ -2,7 +2,7 @@ import type { Mark } from "#core/draw/marks.ts";
 import { escaped, type PictureHref, svgMarks } from "#core/draw/svg.ts";
 import { type Length, toMillimetres, type Unit } from "#core/measure/length.ts";
 import { captionFeet } from "./captions.ts";
-import { pictureAddress } from "./picture-address.ts";
+import { pictureAddress, straightAddress } from "./picture-address.ts";
 
 /** Something that lies on the mat, in millimetres from the mat's zero; its drawing has its own zero at `x`, `y`. */
 export type MatThing = {
@@ -20,10 +20,13 @@ export type MatBox = { readonly x: number; readonly y: number; readonly w: numbe
 export const mm = (length: Length): number => Math.round(toMillimetres(length) * 100) / 100;
 
 /** Screen versions of a picture: the large one where it is shown wider than two inches. */
-export const screenPicture: PictureHref = ({ photoId, at, picture }) =>
-  pictureAddress(photoId, mm(at.w) > 60 ? 1600 : 480, picture.look);
+export const screenPicture: PictureHref = (mark) =>
+  mark.kind === "preprint"
+    ? straightAddress(mark.preprint, mark.at)
+    : pictureAddress(mark.photoId, mm(mark.at.w) > 60 ? 1600 : 480, mark.picture.look);
 /** The small version, for thumbnails. */
-export const thumbPicture: PictureHref = ({ photoId, picture }) => pictureAddress(photoId, 480, picture.look);
+export const thumbPicture: PictureHref = (mark) =>
+  mark.kind === "preprint" ? screenPicture(mark) : pictureAddress(mark.photoId, 480, mark.picture.look);
 
 export const drawingOf = (marks: readonly Mark[], href: PictureHref = screenPicture): string => svgMarks(marks, href);
 

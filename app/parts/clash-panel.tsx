@@ -14,6 +14,7 @@ const NAMED: Record<string, string> = {
   "card-text": "the words of a card",
   "card-back": "the back of a card",
   "card-setting": "how a card is written",
+  "card-preprint": "the picture under a card",
   "card-secrecy": "what is said of a card’s privacy",
   "day-private": "whether the day is private",
   "photo-repeat": "how a pattern is repeated",

@@ -23,6 +23,7 @@ const OF_DAY: Record<Exclude<DayEdit["kind"], "step" | "waive">, (day: string) =
   "card-back": (day) => `words on the back of a card of ${day} changed`,
   "card-size": (day) => `size of a card of ${day} changed`,
   "card-setting": (day) => `lettering of a card of ${day} changed`,
+  "card-preprint": (day) => `picture under a card of ${day} changed`,
   "card-secrecy": (day) => `what is private on a card of ${day} changed`,
   "carry-over": (day) => `words of a card of ${day} carried on`,
   "remove-card": (day) => `card of ${day} taken off`,

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { settingOf } from "../words/lettering.ts";
 import { CARD_SETTING } from "../words/setting-schema.ts";
+import { hasWords } from "./card-words.ts";
 import type { Card } from "./model.ts";
 import { furthest, type Print, type Printable, printedSize } from "./print.ts";
 
@@ -32,7 +33,7 @@ export function cardStanding(card: Card, prints: readonly Print[], done: readonl
   if (best?.state === "trimmed") return { kind: "trimmed", print: best };
   if (best?.state === "printed") return { kind: "printed", print: best };
   if (best) return { kind: "on-sheet", print: best };
-  if (`${card.text}${card.back}`.trim() === "") return { kind: "no-words" };
+  if (!hasWords(card)) return { kind: "no-words" };
   if (lettering.kind === "handwriting" || lettering.kind === "stamped") return { kind: "by-hand" };
   if (own.length === 0 && done.includes("letter")) return { kind: "elsewhere" };
   if (stock === "printed") return { kind: "carrier" };

@@ -3,6 +3,8 @@ import { LIMITS } from "../limits.ts";
 import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
 import { type CalendarDate, isWallTime, parseDate } from "../month/dates.ts";
 import { MOST_CLOSER, type PrintCrop, UNKNOWN_PICTURE, WHOLE } from "../photo/crop.ts";
+import type { Preprint } from "../photo/preprint.ts";
+import { cornersSchema } from "../photo/preprint-schema.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { type InPrint, isArrangement, MOST_TOGETHER } from "../photo/together.ts";
 import { arrangementSchema } from "../photo/together-schema.ts";
@@ -30,6 +32,9 @@ const SHARED = z
   .object({ photoId: ID, crop: PRINT_CROP })
   .transform((each): InPrint => ({ ...each, picture: UNKNOWN_PICTURE }));
 
+const SPOT = z.object({ x: SPOT_SHARE, y: SPOT_SHARE });
+const PREPRINT: z.ZodType<Preprint> = z.object({ photoId: ID, corners: cornersSchema(SPOT) });
+
 const DATE = z.custom<CalendarDate>((value) => typeof value === "string" && parseDate(value) !== null);
 const CARD = z.object({
   id: ID,
@@ -38,6 +43,8 @@ const CARD = z.object({
   // What a page opened before these were known leaves out.
   back: TEXT.default(""),
   setting: CARD_SETTING.nullable().default(null),
+  // A new card has none: a picture is put under it when it is there, and is asked for then.
+  preprint: z.null().default(null),
   hidden: LINE.default(""),
   privateUntil: DATE.nullable().default(null),
 });
@@ -59,6 +66,7 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("add-card"), card: CARD }),
   z.object({ kind: z.literal("card-back"), id: ID, text: TEXT }),
   z.object({ kind: z.literal("card-setting"), id: ID, setting: CARD_SETTING.nullable() }),
+  z.object({ kind: z.literal("card-preprint"), id: ID, preprint: PREPRINT.nullable() }),
   z.object({ kind: z.literal("card-secrecy"), id: ID, hidden: LINE, privateUntil: DATE.nullable() }),
   z.object({
     kind: z.literal("carry-over"),

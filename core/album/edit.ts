@@ -3,9 +3,11 @@ import { LIMITS } from "../limits.ts";
 import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { cropOfAnother, type PictureFacts, type PrintCrop } from "../photo/crop.ts";
+import type { Preprint } from "../photo/preprint.ts";
 import { type InPrint, photoIdsOf, type Together } from "../photo/together.ts";
 import { type CardSetting, settingOf } from "../words/lettering.ts";
 import type { PrintedOn } from "../words/printed-on.ts";
+import { hasWords } from "./card-words.ts";
 import type { Binding, Card, DayContent, Jotting, NumeralStyle, Part, PhotoUse, Step } from "./model.ts";
 import { type Happening, type PlannedStep, poolContent, reopenedBy, STEP_RULES, stepsFor } from "./steps.ts";
 
@@ -24,6 +26,7 @@ export type DayEdit =
   | { kind: "card-back"; id: string; text: string }
   | { kind: "card-size"; id: string; size: Size }
   | { kind: "card-setting"; id: string; setting: CardSetting | null }
+  | { kind: "card-preprint"; id: string; preprint: Preprint | null }
   | { kind: "card-secrecy"; id: string; hidden: string; privateUntil: CalendarDate | null }
   /** Words too many for a card's front go on: to its back, or to a card of their own. */
   | { kind: "carry-over"; id: string; kept: string; rest: string; to: "back" | { card: string } }
@@ -53,7 +56,7 @@ export type DayEdit =
   | { kind: "finish" };
 
 /** What of a card is written by itself; `card` is its front, and whether it is there at all. */
-type CardField = "card" | "card-back" | "card-size" | "card-setting" | "card-secrecy";
+type CardField = "card" | "card-back" | "card-size" | "card-setting" | "card-preprint" | "card-secrecy";
 
 /** The part of a day an edit writes, as compared between two windows: two edits clash only on the same field. */
 export type Field = string;
@@ -100,7 +103,7 @@ export function happeningOf(content: DayContent, edit: DayEdit): { happening: Ha
     case "card-back":
     case "card-setting": {
       const card = content.cards.find(({ id }) => id === edit.id);
-      const hadWords = card && `${card.text}${card.back}`.trim() !== "";
+      const hadWords = card && hasWords(card);
       return hadWords && isPrinted(card) ? { happening: "words", of: edit.id } : null;
     }
     case "numeral":
@@ -173,6 +176,8 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       return changeCard(content, edit.id, "card-size", { size: edit.size });
     case "card-setting":
       return changeCard(content, edit.id, "card-setting", { setting: edit.setting });
+    case "card-preprint":
+      return changeCard(content, edit.id, "card-preprint", { preprint: edit.preprint });
     case "card-secrecy":
       return changeCard(content, edit.id, "card-secrecy", { hidden: edit.hidden, privateUntil: edit.privateUntil });
     case "carry-over":

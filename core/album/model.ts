@@ -5,6 +5,7 @@ import type { Numbering } from "../month/numbering.ts";
 import type { Slot } from "../month/slots.ts";
 import type { Span } from "../month/span.ts";
 import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
+import type { Preprint } from "../photo/preprint.ts";
 import type { Together } from "../photo/together.ts";
 import type { CardSetting } from "../words/lettering.ts";
 import type { PrintedOn } from "../words/printed-on.ts";
@@ -58,6 +59,8 @@ export type Card = {
   readonly back: string;
   /** How it is written; null: as usual for its size. */
   readonly setting: CardSetting | null;
+  /** What is printed on it already, as a picture shows it; null where it is plain, or nobody took one. */
+  readonly preprint: Preprint | null;
   /** What its words lie behind: a flip, a pocket, a print; empty when they are in sight. */
   readonly hidden: string;
   /** It is left out of everything that leaves the household until this day; null: it never is. */
@@ -185,6 +188,7 @@ export const newCard = (id: string, size: Size, text = ""): Card => ({
   text,
   back: "",
   setting: null,
+  preprint: null,
   hidden: "",
   privateUntil: null,
 });

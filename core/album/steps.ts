@@ -1,4 +1,5 @@
 import { headingsIn, isWritten } from "../words/headings.ts";
+import { frontWords } from "./card-words.ts";
 import type { Face, LeafStep, SideStep } from "./leaf.ts";
 import { type Binding, type DayContent, type Part, STEPS, type Step } from "./model.ts";
 import { firstFitSide, firstPage, type PageLeaf, type PageSide } from "./page-leaves.ts";
@@ -160,7 +161,7 @@ function factsOf(content: PageContent, leaves: readonly PageLeaf[], made: Made):
     chosen: photos.length > 0 && !waitsFor("photo", content, leaves),
     written:
       cards.length > 0 &&
-      cards.every(({ text, back }) => isWritten(`${text}\n${back}`, headings)) &&
+      cards.every((card) => isWritten(`${frontWords(card)}\n${card.back}`, headings)) &&
       !waitsFor("card", content, leaves),
   };
 }

@@ -17,7 +17,7 @@ import { escaped, type PictureHref, svgFile, svgMarks } from "./svg.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
-const href: PictureHref = ({ photoId }) => `/photos/${photoId}`;
+const href: PictureHref = (mark) => (mark.kind === "picture" ? `/photos/${mark.photoId}` : "");
 const content = (change: Partial<PageContent>): PageContent => ({
   prompt: { text: "", slip: null },
   technique: { text: "", slip: null },

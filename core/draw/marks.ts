@@ -1,6 +1,7 @@
 import type { Length } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import type { PictureFacts, PrintCrop } from "../photo/crop.ts";
+import type { Preprint } from "../photo/preprint.ts";
 import type { Typeface } from "../words/typeface.ts";
 
 /** Colours a drawing may use, by what they are for. Paper looks the same by day and by night, and in print. */
@@ -65,6 +66,12 @@ export type Mark =
       readonly shown: Rect;
     }
   | {
+      /** What is printed on a card already, laid straight on it from a picture; shown, and never printed. */
+      readonly kind: "preprint";
+      readonly preprint: Preprint;
+      readonly at: Rect;
+    }
+  | {
       /** Marks in their own place, turned clockwise by quarters about its left upper corner's new place. */
       readonly kind: "group";
       readonly x: Length;
@@ -78,6 +85,7 @@ export type Mark =
       readonly marks: readonly Mark[];
     };
 
+export type PreprintMark = Extract<Mark, { kind: "preprint" }>;
 export type PictureMark = Extract<Mark, { kind: "picture" }>;
 
 /** Every picture among marks, groups looked into. */

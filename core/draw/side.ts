@@ -1,3 +1,4 @@
+import { frontWords } from "../album/card-words.ts";
 import type { Face, NumeralColour, NumeralLook, NumeralPiece, Piece } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
@@ -9,7 +10,7 @@ import { type LeafBuild, type LeafRead, pageOfPiece, type SideRead, wholeLeaf } 
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import { cardMarks } from "./card.ts";
+import { cardMarks, preprintMarks } from "./card.ts";
 import type { Ink, Mark } from "./marks.ts";
 import { printMarks } from "./print.ts";
 
@@ -116,8 +117,9 @@ export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ..
     }
     case "card": {
       const card = content?.cards.find(({ id }) => id === what.card);
-      const words = card && card.text.trim() !== "" ? cardMarks(card, "front") : ruled({ w, h }, t(h * 0.08));
-      return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...words];
+      const isWritten = card && frontWords(card).trim() !== "";
+      const words = isWritten ? cardMarks(card, "front") : card?.preprint ? [] : ruled({ w, h }, t(h * 0.08));
+      return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...preprintMarks(card, at), ...words];
     }
     case "numeral":
       return numeralMarks(what, { w, h }, numeralText(what, dayId, numbered));

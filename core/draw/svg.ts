@@ -3,7 +3,7 @@ import { overlap, type Rect, rect, sizeOf } from "../measure/rect.ts";
 import { frameFor, insideBorder } from "../photo/crop.ts";
 import { clean } from "../words/clean.ts";
 import type { Typeface } from "../words/typeface.ts";
-import { INKS, type Ink, type Mark, type PictureMark } from "./marks.ts";
+import { INKS, type Ink, type Mark, type PictureMark, type PreprintMark } from "./marks.ts";
 
 /** Text as it stands in SVG; what no text has, and may lie in the database from before, is left out. */
 export const escaped = (text: string): string => clean(text).replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
@@ -49,8 +49,8 @@ function turned(group: Extract<Mark, { kind: "group" }>): string {
   return group.mirrored ? `${turning} translate(${mm(w)} 0) scale(-1 1)` : turning;
 }
 
-/** Gives the address a picture is fetched from, or its bytes as a data address. */
-export type PictureHref = (mark: PictureMark) => string;
+/** Gives the address a picture is fetched from, or its bytes as a data address; an empty one where it is not to be shown. */
+export type PictureHref = (mark: PictureMark | PreprintMark) => string;
 
 /** What an address gives: the whole picture, of which a print shows its part; or that part alone, cropped before. */
 export type Given = "whole" | "cropped";
@@ -76,6 +76,13 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
     }
     case "picture":
       return picture(mark, href, given);
+    case "preprint": {
+      const { at } = mark;
+      const address = href(mark);
+      return address === ""
+        ? ""
+        : `<image href="${escaped(address)}" x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" preserveAspectRatio="none"/>`;
+    }
     case "group":
       return `<g transform="${turned(mark)}">${svgMarks(mark.marks, href, given)}</g>`;
   }

@@ -64,9 +64,13 @@ const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
       privateUntil: null,
     })),
     cards: (entry as unknown as SetWords).cards.map(({ setting, ...card }) => {
-      if (!setting) return { ...card, setting };
+      if (!setting) return { ...card, preprint: null, setting };
       const { face, ...lettering } = setting.lettering;
-      return { ...card, setting: { ...setting, lettering: face ? { ...lettering, typeface: face } : lettering } };
+      return {
+        ...card,
+        preprint: null,
+        setting: { ...setting, lettering: face ? { ...lettering, typeface: face } : lettering },
+      };
     }),
   }));
 
@@ -348,7 +352,7 @@ const unmarked = (archive: Archive): Archive => ({
     technique: { text: "", slip: null },
     jottings: [],
     cards: day.cards.map(({ id, size, text }) => ({
-      ...{ id, size, text, back: "", setting: null },
+      ...{ id, size, text, back: "", setting: null, preprint: null },
       ...{ hidden: "", privateUntil: null },
     })),
   })),

@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { brought, step } from "./archive-step.ts";
 
-const ENTRY = z.looseObject({ photos: z.array(z.looseObject({})) });
+const ENTRY = z.looseObject({ photos: z.array(z.looseObject({})), cards: z.array(z.looseObject({})) });
 const SEVENTH_FORMAT = z.object({ days: z.array(ENTRY), matters: z.array(ENTRY), privateTextsLeftOut: z.number() });
 
 /** Nothing was said not to be done: what was not ticked was open. No day and no picture was private. */
-const asNow = ({ photos, ...entry }: z.output<typeof ENTRY>) => ({
+const asNow = ({ photos, cards, ...entry }: z.output<typeof ENTRY>) => ({
   ...entry,
+  cards: cards.map((card) => ({ ...card, preprint: null })),
   photos: photos.map((use) => ({ ...use, onIt: [], repeat: null, together: null, privateUntil: null })),
   undone: [],
   leftAlone: [],

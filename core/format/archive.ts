@@ -9,6 +9,7 @@ import { NUMBERINGS } from "../month/numbering.ts";
 import { LONGEST_SPAN, spanLength } from "../month/span.ts";
 import { MOST_CLOSER, WHOLE } from "../photo/crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
+import { cornersSchema } from "../photo/preprint-schema.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { togetherSchema } from "../photo/together-schema.ts";
@@ -47,9 +48,10 @@ const DATE = z.codec(
 
 const SHARE = z.int().min(0).max(WHOLE);
 const SLIDE = z.int().min(-WHOLE).max(WHOLE);
+const SPOT = z.object({ x: SHARE, y: SHARE });
 /** Points and slides are ten-thousandths of the picture's width and height; `closer` is in per cent. */
 const CROP = z.object({
-  keep: z.object({ x: SHARE, y: SHARE }).nullable(),
+  keep: SPOT.nullable(),
   slide: z.object({ x: SLIDE, y: SLIDE }),
   closer: z.int().min(100).max(MOST_CLOSER),
   border: LENGTH,
@@ -90,6 +92,7 @@ const CONTENT = z.object({
       text: TEXT,
       back: TEXT,
       setting: settingSchema(LENGTH).setting.nullable(),
+      preprint: z.object({ sha256: HASH, corners: cornersSchema(SPOT) }).nullable(),
       hidden: LINE,
       privateUntil: DATE.nullable(),
     }),
@@ -235,6 +238,9 @@ function* contradictions({ album, days, matters, photos, book }: Archive): Gener
     for (const [place, { sha256, together }] of day.photos.entries())
       if (![sha256, ...(together?.others ?? []).map((each) => each.sha256)].every((each) => hashes.has(each)))
         yield { path: path("photos", place, "sha256"), message: "a day uses a photo that is not there" };
+    for (const [place, { preprint }] of day.cards.entries())
+      if (preprint && !hashes.has(preprint.sha256))
+        yield { path: path("cards", place, "preprint", "sha256"), message: "a day uses a photo that is not there" };
   }
   for (const { path, message } of bookProblems(book, new Set([...ids, ...matters.map(({ id }) => id)])))
     yield { path: ["book", ...path], message };

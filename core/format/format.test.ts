@@ -80,7 +80,10 @@ const said = ({ photos, ...content }: Day["content"]) => ({
   done: [...content.done],
   undone: [...content.undone],
   leftAlone: [...content.leftAlone],
-  cards: [...content.cards],
+  cards: content.cards.map(({ preprint, ...card }) => ({
+    ...card,
+    preprint: preprint && { sha256: hashOf(preprint.photoId), corners: preprint.corners },
+  })),
   jottings: [...content.jottings],
   photos: photos.map(({ photoId, picture: _, together, ...use }) => ({
     ...use,
@@ -103,7 +106,10 @@ const anyMatter: fc.Arbitrary<MatterEntry> = fc.record({
 const anyArchive: fc.Arbitrary<Archive> = fc
   .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }))
   .map(([{ plan, days, leaves }, others, matters]) => {
-    const used = [...days, ...matters].flatMap(({ content }) => content.photos.flatMap(photoIdsOf));
+    const used = [...days, ...matters].flatMap(({ content }) => [
+      ...content.photos.flatMap(photoIdsOf),
+      ...content.cards.flatMap(({ preprint }) => preprint?.photoId ?? []),
+    ]);
     const { capacity, ...format } = plan.format;
     return {
       format: "hearth-clock-album",

@@ -102,6 +102,7 @@ export function unstretched(marks: readonly Mark[], { x, y }: Stretch): Mark[] {
         };
       }
       case "rect":
+      case "preprint":
         return { ...mark, at: box(mark.at) };
       case "picture":
         return {

@@ -67,6 +67,16 @@ export type Stock = (typeof STOCKS)[number];
 export const CARD_FACES = ["front", "back"] as const;
 export type CardFace = (typeof CARD_FACES)[number];
 
+/** A few words in the middle of a box of a card's. */
+export type WordBox = {
+  readonly id: string;
+  readonly at: Rect;
+  readonly text: string;
+  readonly typeface: TypedIn;
+  /** In quarters of a point. */
+  readonly size: number;
+};
+
 /** How a card is written: its lettering, what is kept free, what will be cut away, and what the words must keep clear of. */
 export type CardSetting = {
   readonly lettering: Lettering;
@@ -79,6 +89,8 @@ export type CardSetting = {
   /** A word wider than the card is broken anywhere, or left whole and told. */
   readonly longWords: "break" | "tell";
   readonly stock: Stock;
+  /** Words with a place of their own on the front, where a card has a line or a box for them. */
+  readonly boxes?: readonly WordBox[] | undefined;
 };
 
 export const NO_EDGES: Edges = { left: ticks(0), top: ticks(0), right: ticks(0), bottom: ticks(0) };

@@ -80,6 +80,18 @@ export function settingSchema(length: z.ZodType<Length, unknown>) {
       keepOut: z.object({ front: RECTS, back: RECTS }),
       longWords: z.enum(["break", "tell"]),
       stock: z.enum(STOCKS),
+      boxes: z
+        .array(
+          z.object({
+            id: z.uuid(),
+            at: z.object({ x: length, y: length, w: length, h: length }),
+            text: textOf(200),
+            typeface: z.enum(TYPED_IN),
+            size: z.int().min(LEAST_SIZE).max(MOST_SIZE),
+          }),
+        )
+        .max(LIMITS.printedOn.most)
+        .optional(),
     }),
   };
 }

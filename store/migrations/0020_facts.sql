@@ -52,6 +52,12 @@ UPDATE journal_row SET "key" = jsonb_build_object('id', printer.id),
   "after" = "after" || jsonb_build_object('id', printer.id, 'name', printer.name, 'borderless_across', null, 'borderless_along', null)
 FROM printer WHERE journal_row."of" = 'printer' AND (journal_row."key" ->> 'household_id')::uuid = printer.household_id;
 --> statement-breakpoint
+-- A card with its own print is shown with it: a picture of it, and where its corners lie there.
+ALTER TABLE "card" ADD COLUMN "preprint_photo" uuid;--> statement-breakpoint
+ALTER TABLE "card" ADD COLUMN "preprint_corners" jsonb;--> statement-breakpoint
+ALTER TABLE "card" ADD CONSTRAINT "card_preprint_photo_photo_id_fk" FOREIGN KEY ("preprint_photo") REFERENCES "public"."photo"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "card" ADD CONSTRAINT "card_preprint" CHECK (("preprint_photo" IS NULL) = ("preprint_corners" IS NULL));--> statement-breakpoint
+CREATE INDEX "card_preprint_photo" ON "card" USING btree ("preprint_photo") WHERE "preprint_photo" IS NOT NULL;--> statement-breakpoint
 -- Several pictures may share one print: how, and which the others are. A picture lies on a day wherever it lies in a print.
 ALTER TABLE "day_photo" ADD COLUMN "together" jsonb;--> statement-breakpoint
 CREATE INDEX "day_photo_together" ON "day_photo" USING btree ("day_id") WHERE "together" IS NOT NULL;--> statement-breakpoint
@@ -60,7 +66,9 @@ CREATE VIEW "picture_on_day" AS
   UNION ALL
   SELECT use.id, use.day_id, (other ->> 'photoId')::uuid, use.deleted_at
   FROM day_photo AS use CROSS JOIN LATERAL jsonb_array_elements(use.together -> 'others') AS other
-  WHERE use.together IS NOT NULL;--> statement-breakpoint
+  WHERE use.together IS NOT NULL
+  UNION ALL
+  SELECT id, day_id, preprint_photo, deleted_at FROM card WHERE preprint_photo IS NOT NULL;--> statement-breakpoint
 CREATE OR REPLACE FUNCTION touch_albums_of_photo() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE touched uuid[];
 BEGIN
@@ -88,3 +96,7 @@ ALTER TABLE "lab_order" ADD CONSTRAINT "lab_order_lab_id_printer_id_fk" FOREIGN 
 -- A print that comes on a larger paper of the lab's is cut out here.
 ALTER TABLE "print" ADD COLUMN "paper_w" integer;--> statement-breakpoint
 ALTER TABLE "print" ADD COLUMN "paper_h" integer;
+--> statement-breakpoint
+-- Whoever wrote the words of a card, where several write in one album.
+ALTER TABLE "card" ADD COLUMN "written_by" uuid;--> statement-breakpoint
+ALTER TABLE "card" ADD CONSTRAINT "card_written_by_member_id_fk" FOREIGN KEY ("written_by") REFERENCES "public"."member"("id") ON DELETE set null ON UPDATE no action;

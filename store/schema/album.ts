@@ -28,6 +28,7 @@ import type { Pattern } from "../../core/book/pattern.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
+import type { Corners } from "../../core/photo/preprint.ts";
 import { type PhotoRule, USUAL_RULE } from "../../core/photo/propose.ts";
 import type { InPrint, Together } from "../../core/photo/together.ts";
 import type { CardSetting } from "../../core/words/lettering.ts";
@@ -161,9 +162,19 @@ export const card = pgTable(
     /** How it is written; null: as usual for its size. */
     setting: jsonb("setting").$type<CardSetting>(),
     hidden: text("hidden").notNull().default(""),
+    /** A picture of what is printed on it already, and where its corners lie there. */
+    preprintPhoto: uuid("preprint_photo").references(() => photo.id),
+    preprintCorners: jsonb("preprint_corners").$type<Corners>(),
     privateUntil: calendarDate("private_until"),
+    /** Whoever gave it words; null while it has none. */
+    writtenBy: uuid("written_by").references(() => member.id, { onDelete: "set null" }),
   },
-  (table) => [index("card_day").on(table.dayId), check("card_size", sql`${table.w} > 0 and ${table.h} > 0`)],
+  (table) => [
+    index("card_day").on(table.dayId),
+    index("card_preprint_photo").on(table.preprintPhoto).where(sql`${table.preprintPhoto} is not null`),
+    check("card_size", sql`${table.w} > 0 and ${table.h} > 0`),
+    check("card_preprint", sql`(${table.preprintPhoto} is null) = (${table.preprintCorners} is null)`),
+  ],
 );
 
 /** Words caught on the day. The phone that sent one gave it its id, so that it is never taken twice. */

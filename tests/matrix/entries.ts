@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { ALL_OF_IT } from "../../core/photo/preprint.ts";
 import { firstChoices } from "../../core/sheet/printer.ts";
 import type { World } from "./world.ts";
 import { GANGED } from "./world.ts";
@@ -72,6 +73,7 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "add-card": () => ({ card: { id: randomUUID(), size: SIZE, text: "C" } }),
   "card-back": ({ card }) => ({ id: card, text: "B" }),
   "card-setting": ({ card }) => ({ id: card, setting: null }),
+  "card-preprint": ({ card, loose }) => ({ id: card, preprint: { photoId: loose, corners: ALL_OF_IT } }),
   "card-secrecy": ({ card }) => ({ id: card, hidden: "", privateUntil: "2030-01-01" }),
   "carry-over": ({ card }) => ({ id: card, kept: "K", rest: "R", to: "back" }),
   "add-jotting": () => ({ jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" } }),
@@ -249,6 +251,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "routes/album-index.ts": {},
   "routes/place.tsx": {},
+  "routes/album.latest-pictures.ts": { reads: (album) => [`${album}/latest-pictures`] },
   "routes/album.free-pictures.ts": { reads: (album) => [`${album}/free-pictures/2026-12-01`] },
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": page("month"),
@@ -447,6 +450,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       picture: { path: () => "/photos", send: { file: true }, ofHousehold: true },
       known: { path: () => "/photos", send: { json: () => ({ hashes: [] }) }, ofHousehold: true },
     },
+  },
+  "routes/photo-straight.ts": {
+    reads: (_, { photo }) => [`/photos/${photo}/straight/0-0_10000-0_10000-10000_0-10000_133`],
   },
   "routes/photo.ts": { reads: (_, { photo }) => [`/photos/${photo}/480`] },
   "routes/phone.ts": { reads: () => ["/stand-ins/phone"] },

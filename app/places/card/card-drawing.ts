@@ -1,6 +1,6 @@
 import { drawingOf, mm, type StillMat, stillMat } from "#app/drawing/mat-text.ts";
 import type { Card } from "#core/album/model.ts";
-import { laidMarks } from "#core/draw/card.ts";
+import { boxMarks, laidMarks, preprintMarks } from "#core/draw/card.ts";
 import type { Mark } from "#core/draw/marks.ts";
 import { type Length, ticks, type Unit } from "#core/measure/length.ts";
 import { rect, rectOf } from "#core/measure/rect.ts";
@@ -47,8 +47,10 @@ export function cardMat(
 ): StillMat {
   const marks: Mark[] = [
     { kind: "rect", at: rectOf(card.size), fill: "paper" },
+    ...(face === "front" ? preprintMarks(card, rectOf(card.size)) : []),
     ...keptFree(card, setting, face),
     ...laidMarks(laid, setting),
+    ...(face === "front" ? boxMarks(setting) : []),
   ];
   const [w, h] = [mm(card.size.w), mm(card.size.h)];
   const caption = `${face === "front" ? "Front" : "Back"}, ${printSize(card.size, unit)}`;

@@ -1,7 +1,9 @@
-import { useDeferredValue, useMemo, useState } from "react";
+import { useDeferredValue, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { Mat } from "#app/drawing/mat.tsx";
+import { Mat, viewBoxOf } from "#app/drawing/mat.tsx";
+import type { MatBox } from "#app/drawing/mat-text.ts";
+import { MoveHandle, pointOn } from "#app/drawing/move-handle.tsx";
 import { buttonLook } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
@@ -12,13 +14,16 @@ import { Zoomed } from "#app/parts/zoomed.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
 import { doesNotFit, fitReason, fitSaid } from "#app/wording/card.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
+import type { Unit } from "#core/measure/length.ts";
 import { countWords } from "#core/words/count.ts";
 import { type CardFit, fitCard } from "#core/words/fit.ts";
 import type { CardFace } from "#core/words/lettering.ts";
 import { settingOf } from "#core/words/lettering.ts";
+import { BoxesPanel } from "./boxes-panel.tsx";
 import { cardMat } from "./card-drawing.ts";
 import { KeptFree } from "./kept-free.tsx";
 import { LetteringPanel } from "./lettering-panel.tsx";
+import { PreprintPanel } from "./preprint-panel.tsx";
 import { Secrecy } from "./secrecy.tsx";
 import { type CardDesk, useCard } from "./use-card.ts";
 import type { CardView } from "./view.ts";
@@ -30,6 +35,7 @@ export function CardPlace({ view }: { view: CardView }) {
   const desk = useCard(view.card, dayId, view.version);
   const { card } = desk;
   const [face, setFace] = useState<CardFace>("front");
+  const [box, setBox] = useState<string | null>(null);
   const words = face === "front" ? desk.front : desk.back;
   // The letters typed come first; the drawing follows a moment later.
   const [text, setting] = [useDeferredValue(words.text), useDeferredValue(desk.setting)];
@@ -57,6 +63,7 @@ export function CardPlace({ view }: { view: CardView }) {
             </h1>
             <p className="text-sm text-quiet">
               Card {view.place.at} of {view.place.of}. {view.standing}
+              {view.writtenBy && ` Written by ${view.writtenBy}.`}
             </p>
           </div>
           {view.prompt && <p className="border-l-4 border-line pl-3 text-sm">{view.prompt}</p>}
@@ -97,6 +104,10 @@ export function CardPlace({ view }: { view: CardView }) {
           </section>
           <LetteringPanel {...{ desk, face, unit }} text={text} hands={view.hands} sets={view.sets} albumId={albumId} />
           <KeptFree desk={desk} face={face} unit={unit} />
+          <PreprintPanel {...{ desk, albumId }} />
+          {(setting.stock === "printed" || (setting.boxes ?? []).length > 0) && face === "front" && (
+            <BoxesPanel {...{ desk, unit }} chosen={box} onChoose={setBox} />
+          )}
           <Secrecy desk={desk} today={view.today} />
           <Wordings wordings={view.wordings} desk={desk} />
           <div className="flex gap-2 border-t border-line pt-3">
@@ -123,10 +134,57 @@ export function CardPlace({ view }: { view: CardView }) {
         }
       >
         <Zoomed>
-          <Mat mat={mat} label={`The ${face} of the card with its words, to scale`} />
+          <div className="relative h-full w-full">
+            <Mat mat={mat} label={`The ${face} of the card with its words, to scale`} />
+            {face === "front" && <BoxHandles {...{ desk, unit }} box={mat.box} chosen={box} onChoose={setBox} />}
+          </div>
         </Zoomed>
       </MatStage>
     </Workplace>
+  );
+}
+
+/** Takes hold of the words in boxes, on the drawing. */
+function BoxHandles({
+  desk,
+  unit,
+  box,
+  chosen,
+  onChoose,
+}: {
+  desk: CardDesk;
+  unit: Unit;
+  box: MatBox;
+  chosen: string | null;
+  onChoose: (id: string) => void;
+}) {
+  const svg = useRef<SVGSVGElement>(null);
+  const { setting } = desk;
+  const boxes = setting.boxes ?? [];
+  if (boxes.length === 0) return null;
+  return (
+    <svg
+      ref={svg}
+      viewBox={viewBoxOf(box)}
+      preserveAspectRatio="xMidYMid meet"
+      className="absolute inset-0 h-full w-full touch-none overflow-visible"
+      aria-label="Words in boxes, to be moved"
+    >
+      {boxes.map(({ id, at, text }, nth) => (
+        <MoveHandle
+          key={id}
+          at={at}
+          name={`${text || `Box ${nth + 1}`}.`}
+          isChosen={id === chosen}
+          unit={unit}
+          onMat={(event) => pointOn(svg.current, event)}
+          onChoose={() => onChoose(id)}
+          onMove={(to) =>
+            desk.set({ ...setting, boxes: boxes.map((each) => (each.id === id ? { ...each, at: to } : each)) })
+          }
+        />
+      ))}
+    </svg>
   );
 }
 

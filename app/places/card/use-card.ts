@@ -5,6 +5,7 @@ import type { DayEdit } from "#core/album/edit.ts";
 import { type Card, EMPTY_DAY } from "#core/album/model.ts";
 import type { Size } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
+import type { Preprint } from "#core/photo/preprint.ts";
 import { type CardSetting, settingOf } from "#core/words/lettering.ts";
 
 type Words = { readonly text: string; readonly change: (text: string) => void };
@@ -15,6 +16,7 @@ export type CardDesk = {
   readonly front: Words;
   readonly back: Words;
   readonly set: (setting: CardSetting) => void;
+  readonly putUnder: (preprint: Preprint | null) => void;
   readonly resize: (size: Size) => void;
   readonly keep: (hidden: string, privateUntil: CalendarDate | null) => void;
   readonly carry: (edit: Extract<DayEdit, { kind: "carry-over" }>) => void;
@@ -36,6 +38,7 @@ export function useCard(saved: Card, dayId: string, version: number): CardDesk {
     back: { text: card.back, change: changeBack },
     setting: settingOf(card),
     set: (setting) => send("card-setting", { kind: "card-setting", id, setting }, true),
+    putUnder: (preprint) => send("card-preprint", { kind: "card-preprint", id, preprint }, true),
     resize: (size) => send("card-size", { kind: "card-size", id, size }),
     keep: (hidden, privateUntil) => send("card-secrecy", { kind: "card-secrecy", id, hidden, privateUntil }, true),
     // Words still waiting to be saved go first, so that they are not saved over what this makes of them.

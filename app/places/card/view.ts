@@ -26,6 +26,8 @@ export type CardView = {
   readonly dayId: string;
   readonly at: EntryAt;
   readonly day: string;
+  /** Whoever wrote its words, where several write in the album; else null. */
+  readonly writtenBy: string | null;
   readonly version: number;
   readonly card: Card;
   readonly today: CalendarDate;
@@ -47,7 +49,7 @@ type Aggregate = {
   readonly matters: readonly MatterEntry[];
   readonly leaves: readonly LeafOutline[];
   readonly prints: readonly Print[];
-  readonly jottedBy: ReadonlyMap<string, string>;
+  readonly writtenBy: ReadonlyMap<string, string>;
 };
 
 /** The card with its day and page; null when the album has no such card. */
@@ -69,7 +71,7 @@ export function cardView(
   saidAt: (iso: string) => string,
 ): CardView {
   const { album, prints } = aggregate;
-  const by = writerOf(aggregate.jottedBy);
+  const by = writerOf(aggregate.writtenBy);
   const pages = allPagesOf(aggregate);
   const all = pages.flatMap(({ content }) => content.cards);
   const at = all.indexOf(card);
@@ -83,6 +85,7 @@ export function cardView(
     today,
     ...letters,
     day: pageName(page),
+    writtenBy: by(card.id),
     prompt: page.content.prompt.text,
     standing: standingSaid(cardStanding(card, prints, page.content.done)),
     place: { at: at + 1, of: all.length },

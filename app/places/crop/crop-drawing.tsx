@@ -1,10 +1,11 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
+import { MoveHandle, pointOn } from "#app/drawing/move-handle.tsx";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import type { Over } from "#core/book/keep-clear.ts";
 import { printedOnMarks } from "#core/draw/printed-on.ts";
-import { inches, millimetres, plainFractions, sayLength, ticks, type Unit } from "#core/measure/length.ts";
+import { millimetres, plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
 import { type Frame, type PictureFacts, type Spot, WHOLE } from "#core/photo/crop.ts";
@@ -59,11 +60,7 @@ export function CropDrawing(props: Props) {
   const letter = letterOn(box);
   const href = pictureAddress(photoId, 1600, facts.look);
 
-  const onMat = (event: PointerEvent): { x: number; y: number } => {
-    const matrix = svg.current?.getScreenCTM();
-    const point = matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : null;
-    return { x: point?.x ?? 0, y: point?.y ?? 0 };
-  };
+  const onMat = (event: PointerEvent) => pointOn(svg.current, event);
   const onDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button !== 0) return;
     const at = onMat(event);
@@ -138,9 +135,10 @@ export function CropDrawing(props: Props) {
         <rect x={ix} y={iy} width={iw} height={ih} fill="none" className="stroke-flame" strokeWidth={0.7} />
       )}
       {onIt.map((item) => (
-        <OnHandle
+        <MoveHandle
           key={item.id}
-          item={item}
+          at={item.at}
+          name={`${item.text.split("\n")[0] || item.kind}, printed on it.`}
           isChosen={item.id === chosenOn}
           unit={unit}
           onMat={onMat}
@@ -166,72 +164,6 @@ export function CropDrawing(props: Props) {
         {others === null && room.x > 0 && `, ${say(room.x)} white round it`}
       </text>
     </svg>
-  );
-}
-
-/** Takes hold of something printed on the picture: by hand, or with the arrow keys. */
-function OnHandle({
-  item,
-  isChosen,
-  unit,
-  onMat,
-  onChoose,
-  onMove,
-}: {
-  item: PrintedOn;
-  isChosen: boolean;
-  unit: Unit;
-  onMat: (event: PointerEvent) => { x: number; y: number };
-  onChoose: () => void;
-  onMove: (at: Rect) => void;
-}) {
-  const held = useRef<{ x: number; y: number; at: Rect } | null>(null);
-  const { at } = item;
-  const by = unit === "inch" ? inches(1 / 16) : millimetres(1);
-  const to = (x: number, y: number) => onMove({ ...at, x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
-  return (
-    // biome-ignore lint/a11y/useSemanticElements: an SVG has no button of its own
-    <rect
-      x={mm(at.x)}
-      y={mm(at.y)}
-      width={mm(at.w)}
-      height={mm(at.h)}
-      fill="transparent"
-      className={isChosen ? "cursor-move stroke-flame" : "cursor-move"}
-      strokeWidth={0.6}
-      strokeDasharray="2 1.2"
-      role="button"
-      tabIndex={0}
-      aria-pressed={isChosen}
-      aria-label={`${item.text.split("\n")[0] || item.kind}, printed on it. Arrow keys move it.`}
-      onFocus={onChoose}
-      onPointerDown={(event) => {
-        event.stopPropagation();
-        event.currentTarget.setPointerCapture(event.pointerId);
-        held.current = { ...onMat(event), at };
-        onChoose();
-      }}
-      onPointerMove={(event) => {
-        if (!held.current) return;
-        const now = onMat(event);
-        const { x, y, at: from } = held.current;
-        to(from.x + millimetres(now.x - x), from.y + millimetres(now.y - y));
-      }}
-      onPointerUp={() => {
-        held.current = null;
-      }}
-      onPointerCancel={() => {
-        held.current = null;
-      }}
-      onKeyDown={(event) => {
-        const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
-        if (!move) return;
-        event.preventDefault();
-        event.stopPropagation();
-        const [dx = 0, dy = 0] = move;
-        to(at.x + dx, at.y + dy);
-      }}
-    />
   );
 }
 

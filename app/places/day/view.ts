@@ -84,7 +84,7 @@ export type DayView = {
   readonly fits: Readonly<Record<string, Glance>>;
   readonly lastWrite: string | null;
   /** Who wrote each jotting, where several write. */
-  readonly jottedBy: Readonly<Record<string, string>>;
+  readonly writtenBy: Readonly<Record<string, string>>;
 };
 
 /** What the day or the page is called within a sentence. */
@@ -101,7 +101,7 @@ type Aggregate = {
   readonly photos: ReadonlyMap<string, { name: string; capturedAt: string | null; givenDate: CalendarDate | null }>;
   readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
-  readonly jottedBy: ReadonlyMap<string, string>;
+  readonly writtenBy: ReadonlyMap<string, string>;
 };
 
 function printsOf({ prints }: Aggregate, { content: { photos, cards } }: Page | MatterPage): Print[] {
@@ -279,9 +279,9 @@ function entryView(
     ),
     fits: Object.fromEntries(page.content.cards.map((card) => [card.id, glanceAt(card, unit)])),
     promptFrom: deckOfSlip(page.content.prompt.slip)?.name ?? null,
-    jottedBy: Object.fromEntries(
-      page.content.jottings.flatMap(({ id }) => {
-        const by = writerOf(aggregate.jottedBy)(id);
+    writtenBy: Object.fromEntries(
+      [...page.content.jottings, ...page.content.cards].flatMap(({ id }) => {
+        const by = writerOf(aggregate.writtenBy)(id);
         return by ? [[id, by]] : [];
       }),
     ),

@@ -51,7 +51,7 @@ export function WordsPanel({ view }: { view: DayView }) {
                 {at.slice(11)}
               </time>{" "}
               {text}
-              {view.jottedBy[id] && <span className="text-quiet"> {view.jottedBy[id]}</span>}
+              {view.writtenBy[id] && <span className="text-quiet"> {view.writtenBy[id]}</span>}
             </li>
           ))}
         </ul>
@@ -70,6 +70,7 @@ export function WordsPanel({ view }: { view: DayView }) {
             <span className={view.fits[card.id]?.isOver ? "font-medium text-ember" : "text-quiet"}>
               {view.fits[card.id]?.said}
             </span>
+            {view.writtenBy[card.id] && <span className="text-quiet">Written by {view.writtenBy[card.id]}</span>}
             <Link className="link" to={to.card(view.albumId, card.id)}>
               Write it to its card<span className="sr-only">, card {at + 1}</span>
             </Link>

@@ -41,10 +41,10 @@ export type JottingLine = Jotting & {
   readonly by: string | null;
 };
 
-/** Who wrote a jotting, to be said where more than one writes. */
-export function writerOf(jottedBy: ReadonlyMap<string, string>): (id: string) => string | null {
-  const several = new Set(jottedBy.values()).size > 1;
-  return (id) => (several ? (jottedBy.get(id) ?? null) : null);
+/** Who wrote a jotting, or the words of a card, to be said where more than one writes. */
+export function writerOf(writtenBy: ReadonlyMap<string, string>): (id: string) => string | null {
+  const several = new Set(writtenBy.values()).size > 1;
+  return (id) => (several ? (writtenBy.get(id) ?? null) : null);
 }
 export type WordsDay = {
   readonly date: CalendarDate;
@@ -170,7 +170,7 @@ type Aggregate = {
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly prints: readonly Print[];
-  readonly jottedBy: ReadonlyMap<string, string>;
+  readonly writtenBy: ReadonlyMap<string, string>;
   readonly photos: ReadonlyMap<string, { readonly capturedAt: string | null; readonly givenDate: CalendarDate | null }>;
 };
 type Text = {
@@ -247,7 +247,7 @@ export function wordsView(
     const photo = photos.get(photoId);
     return photo ? (photo.givenDate ?? parseDate(photo.capturedAt?.slice(0, 10) ?? "")) : null;
   };
-  const by = writerOf(aggregate.jottedBy);
+  const by = writerOf(aggregate.writtenBy);
   const found = texts && findAll(texts, query, album.id);
   return {
     albumId: album.id,
