@@ -5,6 +5,7 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { findSlip } from "../core/words/decks.ts";
 import { type CardSetting, type Lettering, type StampSet, usualSetting } from "../core/words/lettering.ts";
 import { ANY_DAY, type On } from "../core/words/slip.ts";
+import { readPicture } from "../press/picture.ts";
 import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
 import { saveDayEdit } from "../store/day.ts";
@@ -12,7 +13,10 @@ import type { Db } from "../store/db.ts";
 import { setPeople } from "../store/household.ts";
 import { saveDeck } from "../store/library/decks.ts";
 import { keepHand, keepStampSet } from "../store/library/hands.ts";
+import { keepPhoto } from "../store/photo.ts";
 import { by } from "./day-maker.ts";
+import { paint } from "./pictures/paint.ts";
+import { cornersOfPrintedCard } from "./pictures/printed-card.ts";
 
 /** What Petra caught on the signal station's steps, with the minute it was. */
 const JOTTED: Readonly<Record<string, readonly (readonly [time: string, text: string])[]>> = {
@@ -145,6 +149,27 @@ function cardOf({ w, h, text, back = "", lettering, more, hidden = "", privateUn
   };
 }
 
+/** The line beside each sign of the printed card, on a card of three by four inches. */
+const LINES = [1.08, 2.08, 3.08];
+
+/** The 14th has a card with its own print: photographed on the table, laid straight, a box on each of its lines. */
+async function layPrintedCard(db: Db, author: Author, dayId: string): Promise<void> {
+  const painted = await paint({ subject: "printedCard", seed: 401, light: "day", at: "2026-12-02T20:10:00" });
+  const read = await readPicture(painted, "IMG_0790.JPG");
+  const aggregate = await readAlbum(db, author.householdId, author.albumId);
+  const [card] = aggregate?.days.find(({ id }) => id === dayId)?.content.cards ?? [];
+  if (!read.ok || !card) throw new Error("the demo's printed card was refused");
+  const { id: photoId } = await keepPhoto(db, author.householdId, read.photo);
+  const preprint = { photoId, corners: cornersOfPrintedCard(read.photo.width, read.photo.height) };
+  await saveDayEdit(db, author, dayId, null, { kind: "card-preprint", id: card.id, preprint });
+  const boxes = LINES.map((y) => ({
+    ...{ id: randomUUID(), text: "", typeface: "book" as const, size: 48 },
+    at: { x: inches(1.1), y: inches(y), w: inches(1.58), h: inches(0.36) },
+  }));
+  const setting: CardSetting = { ...usualSetting(card.size), stock: "printed", boxes };
+  await saveDayEdit(db, author, dayId, null, { kind: "card-setting", id: card.id, setting });
+}
+
 /** Jottings, cards in every lettering, techniques, a deck and a hand of the household's own. */
 export async function writeLantern(db: Db, author: Author): Promise<void> {
   const aggregate = await readAlbum(db, author.householdId, author.albumId);
@@ -170,6 +195,7 @@ export async function writeLantern(db: Db, author: Author): Promise<void> {
       } else await saveDayEdit(db, author, dayId(key), null, { kind: "add-card", card });
     }
   }
+  await layPrintedCard(db, author, dayId("14"));
   for (const [key, slip] of Object.entries(TECHNIQUES)) {
     const text = findSlip(slip)?.text ?? "";
     await saveDayEdit(db, author, dayId(key), null, { kind: "technique", text, slip });

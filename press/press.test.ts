@@ -16,7 +16,10 @@ import { ARCHIVE_VERSION } from "../core/format/archive.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour } from "../core/month/slots.ts";
+import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
+import { ALL_OF_IT } from "../core/photo/preprint.ts";
 import { MOST_BYTES } from "../core/photo/roll.ts";
+import { FOR_GOOD } from "../core/share/share.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
@@ -29,6 +32,7 @@ import { album } from "../store/schema/index.ts";
 import { readShelf } from "../store/shelf.ts";
 import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
+import { aPhoto, withPrints } from "../tests/prints.ts";
 import { makeOf, PLAIN_USE } from "../tests/samples.ts";
 import { type ForWhom, packAlbum, unpackAlbum } from "./archive.ts";
 import { hashOf, readPicture } from "./picture.ts";
@@ -197,10 +201,20 @@ async function saidBy(householdId: string, albumId: string) {
     skipped,
     sharesWith: aggregate.days.find(({ id }) => id === mergedInto)?.date,
     ...content,
-    cards: content.cards.map(({ id: _id, ...card }) => card),
+    cards: content.cards.map(({ id: _id, preprint, ...card }) => ({
+      ...card,
+      preprint: preprint && { ...preprint, photoId: aggregate.photos.get(preprint.photoId)?.sha256 },
+    })),
     jottings: content.jottings.map(({ id: _id, ...jotting }) => jotting),
-    photos: content.photos.map(({ id: _id, photoId, ...use }) => ({
+    photos: content.photos.map(({ id: _id, photoId, together, ...use }) => ({
       ...use,
+      together: together && {
+        ...together,
+        others: together.others.map((each) => ({
+          ...each,
+          photoId: aggregate.photos.get(each.photoId)?.sha256,
+        })),
+      },
       sha256: aggregate.photos.get(photoId)?.sha256,
     })),
   }));
@@ -225,6 +239,41 @@ describe("an archive", () => {
     expect(photo?.sha256).toBe(hashOf(original.bytes));
     expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
     expect(await readVersion(store.db, keeper.householdId, photo?.id ?? "", 480)).toBeNull();
+  });
+
+  it("has the pictures that share a print, and those of printed cards, and is nobody's who may not see them", async () => {
+    const { keeper, albumId, author, dayId, one } = await withPrints(store);
+    const { db } = store;
+    const [other, card] = [await aPhoto(store, keeper.householdId), await aPhoto(store, keeper.householdId)];
+    const shared = [one.photoId, other.kept.id].map((photoId) => ({
+      photoId,
+      crop: AS_IT_COMES,
+      picture: UNKNOWN_PICTURE,
+    }));
+    await saveDayEdit(db, author(), dayId, null, {
+      ...{ kind: "photo-together", id: one.id, along: "columns", counts: [2], gap: inches(1 / 8), pictures: shared },
+    });
+    const mine = newCard(randomUUID(), { w: inches(3), h: inches(4) }, "Said on it");
+    await saveDayEdit(db, author(), dayId, null, { kind: "add-card", card: mine });
+    const corners = ALL_OF_IT;
+    const preprint = { photoId: card.kept.id, corners };
+    await saveDayEdit(db, author(), dayId, null, { kind: "card-preprint", id: mine.id, preprint });
+    const stranger = await newKeeper(store);
+    const read = await unpackAlbum(db, stranger.householdId, await pack(keeper.householdId, albumId), {
+      ...{ asCopy: false, readPicture },
+    });
+    if (!read.ok) throw new Error(read.reason);
+    const theirs = await saidBy(stranger.householdId, read.albumId);
+    expect(theirs).toEqual(await saidBy(keeper.householdId, albumId));
+    expect(theirs.days[0]?.photos[0]?.together?.others).toMatchObject([{ photoId: other.photo.sha256 }]);
+    expect(theirs.days[0]?.cards[0]?.preprint).toEqual({ photoId: card.photo.sha256, corners });
+    // What is private goes with all its pictures.
+    await saveDayEdit(db, author(), dayId, null, { kind: "photo-private", id: one.id, privateUntil: FOR_GOOD });
+    await saveDayEdit(db, author(), dayId, null, {
+      ...{ kind: "card-secrecy", id: mine.id, hidden: "", privateUntil: FOR_GOOD },
+    });
+    const file = readFileSync(await pack(keeper.householdId, albumId, "others"));
+    for (const { photo } of [other, card]) expect(file.includes(photo.sha256)).toBe(false);
   });
 
   it("carries the book: order, owners, pieces, try-outs, and an own layout that is not doubled where it is known", async () => {

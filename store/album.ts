@@ -118,13 +118,32 @@ const SHARING = (use: { together: AnyColumn }) => ({
   ) end`.as("sharing"),
 });
 
+/** What an album knows of a picture that it uses. */
+const ALBUM_PHOTO = {
+  columns: {
+    id: true,
+    sha256: true,
+    name: true,
+    width: true,
+    height: true,
+    capturedAt: true,
+    offset: true,
+    givenDate: true,
+    look: true,
+    star: true,
+    banked: true,
+    setAside: true,
+  },
+  with: { trait: { columns: { focusX: true, focusY: true } } },
+} as const;
+
 /** How a day comes out of the database with everything on it. */
 export const DAY_WITH_PIECES = {
   lastWriter: { columns: { name: true } },
   cards: {
     where: isNull(card.deletedAt),
     orderBy: asc(card.position),
-    with: { writer: { columns: { name: true } } },
+    with: { writer: { columns: { name: true } }, preprintPicture: ALBUM_PHOTO },
   },
   jottings: {
     where: isNull(jotting.deletedAt),
@@ -136,23 +155,7 @@ export const DAY_WITH_PIECES = {
     orderBy: asc(dayPhoto.position),
     extras: SHARING,
     with: {
-      photo: {
-        columns: {
-          id: true,
-          sha256: true,
-          name: true,
-          width: true,
-          height: true,
-          capturedAt: true,
-          offset: true,
-          givenDate: true,
-          look: true,
-          star: true,
-          banked: true,
-          setAside: true,
-        },
-        with: { trait: { columns: { focusX: true, focusY: true } } },
-      },
+      photo: ALBUM_PHOTO,
     },
   },
 } as const;
@@ -190,6 +193,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
   const writtenBy = new Map<string, string>();
   for (const each of row.days) {
     for (const { photo, sharing } of each.photos) for (const one of [photo, ...sharing]) photos.set(one.id, one);
+    for (const { preprintPicture } of each.cards) if (preprintPicture) photos.set(preprintPicture.id, preprintPicture);
     for (const { id, writer } of [...each.jottings, ...each.cards]) if (writer) writtenBy.set(id, writer.name);
     if (each.updatedAt)
       lastWrites.set(each.id, { by: each.lastWriter?.name ?? "somebody", at: new Date(each.updatedAt).toISOString() });

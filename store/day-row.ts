@@ -45,7 +45,8 @@ const cropOf = ({ keepX, keepY, slideX, slideY, closer, border }: typeof dayPhot
 /** A day with its pieces as the relational query returns it. */
 export type DayRow = typeof day.$inferSelect & {
   lastWriter: { name: string } | null;
-  cards: (typeof card.$inferSelect & { writer: { name: string } | null })[];
+  /** `preprintPicture`: the picture of what is printed on it already. */
+  cards: (typeof card.$inferSelect & { writer: { name: string } | null; preprintPicture: AlbumPhoto | null })[];
   jottings: (typeof jotting.$inferSelect & { writer: { name: string } | null })[];
   /** `sharing`: the other pictures of a print that several share. */
   photos: (typeof dayPhoto.$inferSelect & { photo: AlbumPhoto; sharing: AlbumPhoto[] })[];

@@ -62,7 +62,8 @@ const LONGEST_SAID = 20;
 const shortened = (word: string) => (word.length > LONGEST_SAID ? `${word.slice(0, LONGEST_SAID)}…` : word);
 
 /** Whether not all of the words would be on their card. */
-export const doesNotFit = ({ kind }: Verdict): boolean => kind === "over" || kind === "too-wide" || kind === "no-area";
+export const doesNotFit = ({ kind }: Verdict): boolean =>
+  kind === "over" || kind === "too-wide" || kind === "no-area" || kind === "over-boxes";
 
 /** Whether the words fit, in a few words to be read at a glance. */
 export function fitSaid(verdict: Verdict, unit: Unit): string {
@@ -71,6 +72,12 @@ export function fitSaid(verdict: Verdict, unit: Unit): string {
       return "The margins leave no room for a line";
     case "empty":
       return "No words yet";
+    case "in-boxes":
+      return "Fits its boxes";
+    case "over-boxes":
+      return verdict.words.length === 1
+        ? `“${shortened(verdict.words[0] ?? "")}” is larger than its box`
+        : `${verdict.words.length} words are larger than their boxes`;
     case "fits":
       return `Fits, ${room(verdict.free, unit)}`;
     case "too-wide":
@@ -89,6 +96,10 @@ export function fitReason(verdict: Verdict): string {
       return "Make the margins smaller, or the card larger.";
     case "empty":
       return "Write, or take a jotting over.";
+    case "in-boxes":
+      return `${many(verdict.boxes, "box", "boxes")} with words.`;
+    case "over-boxes":
+      return "Fewer letters, smaller ones, or a larger box.";
     case "fits":
       return [
         `${verdict.lines} of ${many(verdict.room, "line")}.`,

@@ -4,6 +4,7 @@ import type { Size } from "../measure/size.ts";
 import { countLines, type Laid, layWords } from "./lay.ts";
 import { type CardFace, type CardSetting, LEAST_SIZE, type Lettering, MOST_SIZE } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
+import { wordsOfOn } from "./printed-on.ts";
 import { areaOf, heightOf } from "./stretches.ts";
 
 /** What a card's face says to its words. Sizes are quarters of a point and said of typed words only. */
@@ -11,6 +12,10 @@ export type Verdict =
   /** The margins leave no room for one line. */
   | { readonly kind: "no-area" }
   | { readonly kind: "empty" }
+  /** Nothing but words in boxes of their own, and each is in its box. */
+  | { readonly kind: "in-boxes"; readonly boxes: number }
+  /** These words are larger than the boxes they are for. */
+  | { readonly kind: "over-boxes"; readonly words: readonly string[] }
   | {
       readonly kind: "fits";
       readonly lines: number;
@@ -87,12 +92,18 @@ export function fitCard(text: string, card: Size, setting: CardSetting, face: Ca
   const laid = layWords(text, card, setting, face);
   const measure = measureOf(setting.lettering);
   const lacks = measure.lacks(text);
+  const boxes = face === "front" ? (setting.boxes ?? []).filter((box) => box.text.trim() !== "") : [];
+  const over = boxes.filter((box) => !wordsOfOn({ ...box, kind: "words" }).fits).map((box) => box.text);
+  const overBoxes: Verdict | null = over.length > 0 ? { kind: "over-boxes", words: over } : null;
+  if (text.trim() === "" && boxes.length > 0)
+    return { laid, lacks, verdict: overBoxes ?? { kind: "in-boxes", boxes: boxes.length } };
   if (laid.noArea) return { laid, lacks, verdict: { kind: "no-area" } };
   if (text.trim() === "") return { laid, lacks, verdict: { kind: "empty" } };
   const largest = largestSize(text, card, setting, face);
   if (laid.cut !== null)
     return { laid, lacks, verdict: { kind: "over", ...wordsOver(text, card, setting, face, laid.cut), largest } };
   if (laid.tooWide.length > 0) return { laid, lacks, verdict: { kind: "too-wide", words: laid.tooWide, largest } };
+  if (overBoxes) return { laid, lacks, verdict: overBoxes };
   const area = areaOf(card, setting, face);
   const free = ticks(Math.max(0, (area?.h ?? 0) - heightOf(laid.lines, measure)));
   return { laid, lacks, verdict: { kind: "fits", lines: laid.lines, room: laid.room, free, largest } };

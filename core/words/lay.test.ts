@@ -354,6 +354,25 @@ describe("what a card says to its words", () => {
   });
 });
 
+describe("words in boxes of a card", () => {
+  const box = (text: string, w = 1) => ({
+    ...{ id: text, text, typeface: "book" as const, size: 48 },
+    at: rect(0, 0, inches(w), inches(1 / 4)),
+  });
+  const verdict = (text: string, boxes: CardSetting["boxes"], face: "front" | "back" = "front") =>
+    fitCard(text, CARD, typed({ stock: "printed", boxes }), face).verdict;
+
+  it("are words: they fit their boxes or are named, whatever else is on the card; on its back there are none", () => {
+    expect(verdict("", [box("26 windows"), box("")])).toEqual({ kind: "in-boxes", boxes: 1 });
+    expect(verdict("", [box("")])).toEqual({ kind: "empty" });
+    const long = "Twenty-six lit windows";
+    expect(verdict("", [box(long), box("One")])).toEqual({ kind: "over-boxes", words: [long] });
+    expect(verdict("Seen from the slip.", [box(long)])).toEqual({ kind: "over-boxes", words: [long] });
+    expect(verdict("Seen from the slip.", [box(long, 2)]).kind).toBe("fits");
+    expect(verdict("", [box(long)], "back")).toEqual({ kind: "empty" });
+  });
+});
+
 describe("letterings with one size", () => {
   it("have ten or twelve typewritten characters to the inch, and six lines (common practice)", () => {
     for (const pitch of [10, 12] as const) {

@@ -3,8 +3,9 @@ import { type Canvas, chance, type Light, PALETTES } from "./brush.ts";
 import * as indoors from "./indoors.ts";
 import * as island from "./island.ts";
 import * as orchard from "./orchard.ts";
+import { printedCard } from "./printed-card.ts";
 
-const SCENES = { ...island, ...indoors, ...orchard };
+const SCENES = { ...island, ...indoors, ...orchard, printedCard };
 
 export type { Light };
 export type Subject = keyof typeof SCENES;

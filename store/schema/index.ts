@@ -58,6 +58,7 @@ export const dayRelations = relations(day, ({ one, many }) => ({
 export const cardRelations = relations(card, ({ one }) => ({
   day: one(day, { fields: [card.dayId], references: [day.id] }),
   writer: one(member, { fields: [card.writtenBy], references: [member.id] }),
+  preprintPicture: one(photo, { fields: [card.preprintPhoto], references: [photo.id] }),
 }));
 export const jottingRelations = relations(jotting, ({ one }) => ({
   day: one(day, { fields: [jotting.dayId], references: [day.id] }),
