@@ -18,6 +18,8 @@ export type LongDocument = z.output<typeof LONG_DOCUMENT>;
 export const DOCUMENT = z.discriminatedUnion("kind", [
   ...LONG_DOCUMENT.options,
   z.object({ kind: z.literal("leaf"), leaf: z.uuid(), face: z.enum(FACES) }),
+  /** One side's page, to be printed itself. */
+  z.object({ kind: z.literal("page"), leaf: z.uuid(), face: z.enum(FACES) }),
   z.object({ kind: z.literal("punch-guide") }),
   z.object({ kind: z.literal("scale-test") }),
   /** The outlines of cards on their carriers, or the words that are printed onto them there. */
@@ -37,6 +39,7 @@ export type DocumentEnding = (typeof DOCUMENT_ENDINGS)[number];
 /** The fields of each kind that stand in the name of its file. */
 function named(kind: string, name: string): object | null {
   switch (kind) {
+    case "page":
     case "leaf": {
       const [leaf, face] = name.split(".");
       return { leaf, face };

@@ -68,6 +68,7 @@ describe("what an address asks for", () => {
   it("is a document of each kind, or nothing", () => {
     const files = {
       leaf: `${LEAF}.back.svg`,
+      page: `${LEAF}.back.pdf`,
       "punch-guide": "guide.pdf",
       "scale-test": "page.pdf",
       "print-sheets": "to-print.pdf",
@@ -126,6 +127,27 @@ describe("a document", () => {
     const marks = made("leaf", `${LEAF}.front.pdf`, "", secret)?.pages[0]?.marks ?? [];
     expect(wordsOf(marks)).not.toContain("Lanterns");
     expect(made("leaf", `${LEAF.replace("1", "9")}.front.pdf`)).toBeNull();
+  });
+
+  it("of a page itself has what is printed on it where it lies, nothing of the leaf, and its rooms white", () => {
+    const [page] = made("page", `${LEAF}.front.pdf`)?.pages ?? [];
+    const [drawing] = made("leaf", `${LEAF}.front.pdf`)?.pages ?? [];
+    expect(picturesOf(page?.marks ?? []).map(({ photoId }) => photoId)).toContain(use.photoId);
+    expect(wordsOf(page?.marks ?? [])).toContain("Lanterns");
+    // Pictures and letters; of shapes only the line that it is cut along, and the bar it is measured by.
+    const kinds = (marks: readonly Mark[]): string[] =>
+      marks.flatMap((mark) => (mark.kind === "group" ? kinds(mark.marks) : [mark.kind]));
+    const onPage = page?.marks.flatMap((mark) => (mark.kind === "group" ? kinds([mark]) : [])) ?? [];
+    expect([...new Set(onPage)].sort()).toEqual(["picture", "text"]);
+    expect(page?.marks.filter(({ kind }) => kind === "rect")).toMatchObject([{ stroke: "hair" }]);
+    const inDrawing = drawing?.marks.flatMap((mark) => (mark.kind === "group" ? kinds([mark]) : [])) ?? [];
+    expect(inDrawing).toContain("rect");
+    const bar = inches(6);
+    const printers: PrinterRecord[] = [{ ...anyPrinter("inch"), bar, across: inches(6.12), along: bar }];
+    const smaller = made("page", `${LEAF}.front.pdf`, "", { ...source, printers })?.pages[0];
+    const wide = (sheet: typeof page) =>
+      sheet?.marks.flatMap((mark) => (mark.kind === "rect" ? [mark.at.w] : []))[0] ?? 0;
+    expect(wide(page) / wide(smaller)).toBeCloseTo(1.02, 3);
   });
 
   it("of sheets has those to print in their order, or the one that is named, of its own kind only", () => {

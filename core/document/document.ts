@@ -9,6 +9,7 @@ import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type Shareable, shareable } from "../share/share.ts";
 import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../sheet/card-sheet.ts";
+import { pageSheet } from "../sheet/page-sheet.ts";
 import { barOf, PRINT_PAPERS, printableOf, stretchOf } from "../sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
 import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/printer.ts";
@@ -41,6 +42,7 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
   const { album } = source;
   switch (asked.kind) {
     case "leaf":
+    case "page":
       return leafDocument(asked, source);
     case "punch-guide":
       return { title: `Punch guide ${album.format.name}`, pages: [punchGuide(album.format, album.unit)] };
@@ -63,7 +65,7 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
 }
 
 function leafDocument(
-  { leaf, face }: Extract<DocumentAsked, { kind: "leaf" }>,
+  { kind, leaf, face }: Extract<DocumentAsked, { kind: "leaf" | "page" }>,
   source: DocumentSource,
 ): Document | null {
   const { album, leaves, layouts, nameOf, ...open } = shareable(source, source.today);
@@ -72,6 +74,10 @@ function leafDocument(
   const read = reads.find((each) => each.leaf.id === leaf);
   if (!read) return null;
   const title = `${album.title}, ${nameOf(read, album.unit)}, ${face}`;
+  if (kind === "page") {
+    const printer = source.printers[0] ?? anyPrinter(album.unit);
+    return { title, pages: [pageSheet(read, face, album.unit, title, stretchOf(printer, printer.bar))] };
+  }
   return { title, pages: [leafSheet(read, face, album.format, album.unit, title)] };
 }
 

@@ -102,18 +102,26 @@ function ruled({ w, h }: Size, from: Length): Mark[] {
 
 export type DrawnFor = Numbered & { readonly content: PageContent | null; readonly label: string };
 
+/** A print, or the part of it that a piece is; nothing where its day has it no more. */
+function photoMarks(
+  { use: id, cut }: Extract<Piece["what"], { kind: "photo" }>,
+  { w, h }: Size,
+  content: DrawnFor["content"],
+): Mark[] {
+  const use = content?.photos.find((each) => each.id === id);
+  if (!use) return [];
+  const at = rect(0, 0, w, h);
+  const print = cut ? rect(-cut.x, -cut.y, use.print.w, use.print.h) : at;
+  return printMarks(use, print, at, use.alt || "A photo without a description yet");
+}
+
 /** What a piece looks like, its own left upper corner at zero, upright. */
 export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ...numbered }: DrawnFor): Mark[] {
   const at = rect(0, 0, w, h);
   switch (what.kind) {
     case "photo": {
-      const use = content?.photos.find(({ id }) => id === what.use);
-      if (!use) return [];
-      const print = what.cut ? rect(-what.cut.x, -what.cut.y, use.print.w, use.print.h) : at;
-      return [
-        { kind: "rect", at, fill: "paper" },
-        ...printMarks(use, print, at, use.alt || "A photo without a description yet"),
-      ];
+      const seen = photoMarks(what, { w, h }, content);
+      return seen.length > 0 ? [{ kind: "rect", at, fill: "paper" }, ...seen] : [];
     }
     case "card": {
       const card = content?.cards.find(({ id }) => id === what.card);
@@ -257,6 +265,34 @@ export function placedMarks(piece: Piece, drawn: DrawnFor): Mark[] {
   if (!made) return [];
   return [{ kind: "group", ...piece.at, turn: piece.turn, ...made, marks: pieceMarks(piece, made, drawn) }];
 }
+
+/**
+ * What of a piece is printed where a whole page is: pictures, the words of a card, a number that is printed. What is stuck on,
+ * stamped or filled later leaves its room white.
+ */
+function printedOf({ what, dayId }: Piece, made: Size, { content, ...numbered }: DrawnFor): Mark[] {
+  switch (what.kind) {
+    case "photo":
+      return photoMarks(what, made, content);
+    case "card": {
+      const card = content?.cards.find(({ id }) => id === what.card);
+      return card ? cardMarks(card, "front") : [];
+    }
+    case "numeral":
+      return what.look?.style === "printed" ? numeralMarks(what, made, numeralText(what, dayId, numbered)) : [];
+    default:
+      return [];
+  }
+}
+
+/** What is printed of a whole side as one sheet, in the page's own ticks. */
+export const pagePrintMarks = (side: SideRead): Mark[] =>
+  side.pieces.flatMap(({ piece }): Mark[] => {
+    const drawn = drawnFor(side, piece);
+    const made = pieceSize(piece.what, drawn.content);
+    const marks = made ? printedOf(piece, made, drawn) : [];
+    return made && marks.length > 0 ? [{ kind: "group", ...piece.at, turn: piece.turn, ...made, marks }] : [];
+  });
 
 /** What a piece of a side is drawn with: what its own day has, where several share the side. */
 export function drawnFor(side: SideRead, piece: Piece): DrawnFor {

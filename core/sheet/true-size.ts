@@ -17,7 +17,7 @@ const UNPRINTED = inches(1 / 4);
 const FOOT = inches(0.7);
 const SMALL: Length = millimetres(3.4);
 /** Lines that are measured or cut along are thin: a tenth of a millimetre. */
-const FINE: Length = millimetres(0.1);
+export const FINE: Length = millimetres(0.1);
 
 const PAPERS: Record<Unit, readonly Size[]> = { inch: [LETTER, LEGAL, TABLOID], cm: [aSeries(4), aSeries(3)] };
 
@@ -65,7 +65,7 @@ export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
 }
 
 /** A drawing in the middle of its paper's width, with its name and the scale bar under it. */
-function onPaper(title: string, area: Size, draw: (x: Length, y: Length) => Mark[], unit: Unit): TrueSheet {
+export function onPaper(title: string, area: Size, draw: (x: Length, y: Length) => Mark[], unit: Unit): TrueSheet {
   const paper = paperFor(area, unit);
   const [x, y] = [ticks(Math.round((paper.w - area.w) / 2)), UNPRINTED];
   const foot = ticks(paper.h - UNPRINTED - FOOT + millimetres(6));

@@ -66,6 +66,11 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
                   </a>
                 </DropdownMenu.Item>
               ))}
+              <DropdownMenu.Item asChild className="menu-item">
+                <a href={to.document(albumId, "page", `${id}.${face}.pdf`)} download>
+                  The page itself: its pictures and words, rooms left white
+                </a>
+              </DropdownMenu.Item>
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
