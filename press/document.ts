@@ -4,14 +4,12 @@ import PDFDocument from "pdfkit";
 import type { Document } from "../core/document/document.ts";
 import { INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
 import { type PictureHref, svgFile } from "../core/draw/svg.ts";
-import { plainFractions } from "../core/measure/length.ts";
 import { rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
-import type { Typeface } from "../core/words/typeface.ts";
 import type { PictureMime } from "../store/photo.ts";
 import { developed } from "./develop.ts";
-import { fontsOf, LETTERS_ALONE } from "./typefaces.ts";
+import { LETTERS_ALONE, runsOf } from "./typefaces.ts";
 
 /** Gives a photo's bytes as they were added, or null when there are none. */
 export type PhotoBytes = (photoId: string) => Promise<{ bytes: Buffer; mime: PictureMime } | null>;
@@ -35,20 +33,6 @@ async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Pr
     if (found) prints.set(printKey(mark), await developed(found.bytes, found.mime, given));
   }
   return prints;
-}
-
-/** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
-function runsOf(text: string, typeface: Typeface): { file: string; text: string }[] {
-  const fonts = fontsOf(typeface);
-  const runs: { file: string; text: string }[] = [];
-  for (const letter of plainFractions(text).replaceAll("″", '"')) {
-    const has = fonts.find(({ font }) => font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0));
-    const [file, said] = has ? [has.file, letter] : [fonts[0]?.file ?? "", "?"];
-    const last = runs.at(-1);
-    if (last?.file === file) last.text += said;
-    else runs.push({ file, text: said });
-  }
-  return runs;
 }
 
 type Doc = InstanceType<typeof PDFDocument>;
@@ -138,6 +122,7 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
         doc.translate(pt(mark.x + dx), pt(mark.y + dy));
         if (mark.turn !== 0) doc.rotate(mark.turn * 90);
         if (mark.mirrored) doc.translate(pt(mark.w), 0).scale(-1, 1);
+        if (mark.clip) doc.rect(pt(mark.clip.x), pt(mark.clip.y), pt(mark.clip.w), pt(mark.clip.h)).clip();
         draw(doc, mark.marks, prints);
         doc.restore();
         break;

@@ -1,7 +1,8 @@
 import sharp, { type Sharp } from "sharp";
 import type { PictureMark } from "../core/draw/marks.ts";
 import { printMarks, type ShownUse } from "../core/draw/print.ts";
-import { type Length, TICKS_PER_INCH } from "../core/measure/length.ts";
+import { printedOnMarks } from "../core/draw/printed-on.ts";
+import { type Length, TICKS_PER_INCH, toMillimetres } from "../core/measure/length.ts";
 import { rect, sizeOf } from "../core/measure/rect.ts";
 import type { Size } from "../core/measure/size.ts";
 import { insideBorder } from "../core/photo/crop.ts";
@@ -9,6 +10,7 @@ import { isToCut, madeUpFor, type OnLabPaper } from "../core/sheet/lab.ts";
 import type { Stretch } from "../core/sheet/paper.ts";
 import { developed, PIXELS_PER_INCH, pixelsOf } from "./develop.ts";
 import type { PhotoBytes } from "./document.ts";
+import { outlined } from "./outlines.ts";
 
 const WHITE = "#ffffff";
 /** The line that a print is cut out along. */
@@ -34,7 +36,16 @@ async function pictureOf(
     .toBuffer();
 }
 
-/** A print by itself: each of its pictures where it lies, once or as often as a pattern is repeated, on white. PNG. */
+/** What is printed on a print's pictures, as a drawing of the print's size. */
+const printedOnIt = ({ print, onIt }: ShownUse, width: number, height: number): Buffer =>
+  Buffer.from(
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${toMillimetres(print.w)} ${toMillimetres(print.h)}" preserveAspectRatio="none">${outlined(printedOnMarks(onIt))}</svg>`,
+  );
+
+/**
+ * A print by itself: each of its pictures where it lies, once or as often as a pattern is repeated, and what is printed on
+ * them, on white. PNG.
+ */
 async function printAlone(use: ShownUse, bytesOf: PhotoBytes): Promise<Buffer> {
   const whole = rect(0, 0, use.print.w, use.print.h);
   const [width, height] = [pixelsOf(use.print.w), pixelsOf(use.print.h)];
@@ -61,6 +72,7 @@ async function printAlone(use: ShownUse, bytesOf: PhotoBytes): Promise<Buffer> {
           .toBuffer();
     parts.push({ input, left, top });
   }
+  if (use.onIt.length > 0) parts.push({ input: printedOnIt(use, width, height), left: 0, top: 0 });
   return sharp({ create: { width, height, channels: 3, background: WHITE } })
     .composite(parts)
     .png()

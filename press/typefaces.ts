@@ -1,5 +1,6 @@
 import { createRequire } from "node:module";
 import { type Font, openSync } from "fontkit";
+import { plainFractions } from "../core/measure/length.ts";
 import type { Typeface } from "../core/words/typeface.ts";
 
 const require = createRequire(import.meta.url);
@@ -54,4 +55,20 @@ export function fontsOf(typeface: Typeface): ShippedFont[] {
     });
   opened.set(typeface, known);
   return known;
+}
+
+/** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
+export function runsOf(text: string, typeface: Typeface): (ShippedFont & { text: string })[] {
+  const fonts = fontsOf(typeface);
+  const [first] = fonts;
+  if (!first) throw new Error(`no file for ${typeface}`);
+  const runs: (ShippedFont & { text: string })[] = [];
+  for (const letter of plainFractions(text).replaceAll("″", '"')) {
+    const has = fonts.find(({ font }) => font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0));
+    const [from, said] = has ? [has, letter] : [first, "?"];
+    const last = runs.at(-1);
+    if (last?.file === from.file) last.text += said;
+    else runs.push({ ...from, text: said });
+  }
+  return runs;
 }

@@ -32,8 +32,8 @@ export type Ordered =
   | { ok: false; reason: "not-found" | "changed-since" };
 
 /**
- * Keeps an order that a lab has taken: its prints wait there until the day they are due. What is printed on a picture is made
- * here: a lab gets pictures. A print that none of the lab's papers takes is not to be had there.
+ * Keeps an order that a lab has taken: its prints wait there until the day they are due. A print that none of the lab's papers
+ * takes is not to be had there.
  */
 export async function keepOrder(
   db: Db,
@@ -49,7 +49,7 @@ export async function keepOrder(
     if (labId !== from.id) return { ok: false, reason: "not-found" };
     const wanted = new Map(
       standings(locked.pages, locked.prints).flatMap(({ use, standing }) => {
-        const on = standing.kind === "wanted" && use.onIt.length === 0 ? onLabPaper(use.print, from.lab) : null;
+        const on = standing.kind === "wanted" ? onLabPaper(use.print, from.lab) : null;
         return on ? [[use.id, { use, on }] as const] : [];
       }),
     );

@@ -223,20 +223,6 @@ describe("prints", () => {
     expect(await keepOrder(store.db, author(), [one.id], dates, theirs)).toEqual({ ok: false, reason: "not-found" });
   });
 
-  it("with something printed on the picture are made here, and never ordered at a lab", async () => {
-    const { author, dayId, one } = await withPrints(store);
-    const at = rect(0, 0, inches(1), inches(1));
-    const onIt = [
-      { id: randomUUID(), kind: "words", text: "Ice", typeface: "book", size: 48, tone: "light", at },
-    ] as const;
-    await saveDayEdit(store.db, author(), dayId, null, { kind: "photo-on-it", id: one.id, onIt });
-    const dates = { orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-04" as CalendarDate };
-    expect(await keepOrder(store.db, author(), [one.id], dates, anyLab("inch"))).toEqual({
-      ok: false,
-      reason: "changed-since",
-    });
-  });
-
   it("made elsewhere are so when the keeper says so", async () => {
     const { author, one, two, standing, done } = await withPrints(store);
     await markByHand(store.db, author(), "photos", [one.id], true);

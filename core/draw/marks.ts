@@ -82,6 +82,8 @@ export type Mark =
       /** Size before turning. */
       readonly w: Length;
       readonly h: Length;
+      /** The part that is seen, in the group's own ticks before it is turned; all of it when left out. */
+      readonly clip?: Rect;
       readonly marks: readonly Mark[];
     };
 

@@ -1,11 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { PLAIN_USE } from "../../tests/samples.ts";
+import { tileAt, tilesOf } from "../album/tiles.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { overlap, rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import { repeatsOf } from "../photo/repeat.ts";
 import { printMarks, type ShownUse } from "./print.ts";
+import { svgMarks } from "./svg.ts";
 
 const use = (w: number, h: number, repeat: ShownUse["repeat"]): ShownUse => ({
   ...{ ...PLAIN_USE, photoId: "p", alt: "Nets", print: size(inches(w), inches(h)), repeat },
@@ -24,6 +26,24 @@ describe("a print of a pattern", () => {
     ]);
     // One picture, said once.
     expect(pictures.map(({ alt }) => alt)).toEqual(["Nets", ""]);
+  });
+
+  it("shows in its parts, side by side, all of what is printed on it, and nothing of it beyond the print", () => {
+    const item = { id: "i", kind: "label", text: "Ice", typeface: "book", size: 64, tone: "light" } as const;
+    const onIt = [{ ...item, at: rect(inches(2), inches(1), inches(3), inches(2)) }];
+    const whole = { ...use(6, 4, null), onIt };
+    const clips = tilesOf({ across: 2, down: 1 }).map((tile) => {
+      const { x, y, w, h } = tileAt(whole.print, tile);
+      const marks = printMarks(whole, rect(-x, -y, whole.print.w, whole.print.h), rect(0, 0, w, h));
+      const group = marks.find((mark) => mark.kind === "group");
+      return group?.kind === "group" ? group.clip : undefined;
+    });
+    expect(clips).toEqual([rect(0, 0, inches(3), inches(4)), rect(inches(3), 0, inches(3), inches(4))]);
+    const markup = svgMarks(
+      printMarks(whole, rect(0, 0, inches(6), inches(4)), rect(0, 0, inches(6), inches(4))),
+      () => "",
+    );
+    expect(markup).toContain('<svg x="0" y="0" width="152.4" height="101.6" viewBox="0 0 152.4 101.6">');
   });
 
   it("covers every part of it exactly once, whichever part is shown, and without one is the picture once", () => {

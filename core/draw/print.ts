@@ -3,7 +3,7 @@ import { overlap, type Rect, rect } from "../measure/rect.ts";
 import { pictureCropOf, pictureSizeOf } from "../photo/repeat.ts";
 import { picturesOf } from "../photo/together.ts";
 import type { Mark, PictureMark } from "./marks.ts";
-import { movedMarks, printedOnMarks } from "./printed-on.ts";
+import { seenOnPrint } from "./printed-on.ts";
 
 /** What of a use shows on its print. */
 export type ShownUse = Pick<
@@ -25,11 +25,9 @@ function laidIn(use: ShownUse): Omit<PictureMark, "kind" | "alt" | "shown">[] {
 
 /**
  * A print, or the part of it that is shown: its picture, once or repeated as a pattern, or all that share it, and what is
- * printed on it. `at` is where the whole print lies, `shown` what of it is seen; of a part nothing is printed half. `alt` is
- * said of the print.
+ * printed on it. `at` is where the whole print lies, `shown` what of it is seen. `alt` is said of the print.
  */
 export function printMarks(use: ShownUse, at: Rect, shown: Rect, alt = use.alt): Mark[] {
-  const isWhole = shown.x === at.x && shown.y === at.y && shown.w === at.w && shown.h === at.h;
   const marks: Mark[] = [];
   for (const each of laidIn(use)) {
     const lies = rect(at.x + each.at.x, at.y + each.at.y, each.at.w, each.at.h);
@@ -37,6 +35,5 @@ export function printMarks(use: ShownUse, at: Rect, shown: Rect, alt = use.alt):
     // The first says what the print is of; the others say nothing more.
     if (seen) marks.push({ ...each, kind: "picture", alt: marks.length === 0 ? alt : "", at: lies, shown: seen });
   }
-  const part = isWhole ? null : rect(shown.x - at.x, shown.y - at.y, shown.w, shown.h);
-  return [...marks, ...movedMarks(printedOnMarks(use.onIt, part), at.x, at.y)];
+  return [...marks, ...seenOnPrint(use.onIt, at, rect(shown.x - at.x, shown.y - at.y, shown.w, shown.h))];
 }

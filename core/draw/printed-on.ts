@@ -1,5 +1,5 @@
 import { type Length, millimetres, ticks } from "../measure/length.ts";
-import { contains, type Rect } from "../measure/rect.ts";
+import type { Rect } from "../measure/rect.ts";
 import { emOf } from "../words/lettering.ts";
 import { linesOn, type PrintedOn, type Tone } from "../words/printed-on.ts";
 import type { Ink, Mark } from "./marks.ts";
@@ -31,30 +31,30 @@ function shapeOf({ kind, tone, at }: PrintedOn): Mark[] {
   }
 }
 
-/**
- * What is printed on a picture, in the ticks of its print. With `part` only what lies wholly within that part of the print:
- * of one that is made in parts, or cut over two pockets, nothing is printed half.
- */
-export function printedOnMarks(items: readonly PrintedOn[], part: Rect | null = null): Mark[] {
-  return items
-    .filter(({ at }) => part === null || contains(part, at))
-    .flatMap((item): Mark[] => {
-      const isOnTone = item.kind === "label" || item.kind === "disc";
-      const fill = INK[isOnTone ? OTHER[item.tone] : item.tone];
-      const size = ticks(Math.round(emOf(item.size)));
-      return [
-        ...shapeOf(item),
-        ...linesOn(item)
-          .filter(({ text }) => text !== "")
-          .map(
-            ({ text, x, y }): Mark => ({
-              ...({ kind: "text", text, x, y, typeface: item.typeface, size, anchor: "middle", fill } as const),
-            }),
-          ),
-      ];
-    });
+/** What is printed on a picture, in the ticks of its print. */
+export function printedOnMarks(items: readonly PrintedOn[]): Mark[] {
+  return items.flatMap((item): Mark[] => {
+    const isOnTone = item.kind === "label" || item.kind === "disc";
+    const fill = INK[isOnTone ? OTHER[item.tone] : item.tone];
+    const size = ticks(Math.round(emOf(item.size)));
+    return [
+      ...shapeOf(item),
+      ...linesOn(item)
+        .filter(({ text }) => text !== "")
+        .map(
+          ({ text, x, y }): Mark => ({
+            ...({ kind: "text", text, x, y, typeface: item.typeface, size, anchor: "middle", fill } as const),
+          }),
+        ),
+    ];
+  });
 }
 
-/** Marks moved by so much, as one group. */
-export const movedMarks = (marks: readonly Mark[], x: Length, y: Length): Mark[] =>
-  marks.length === 0 ? [] : [{ kind: "group", x, y, turn: 0, w: ticks(0), h: ticks(0), marks }];
+/**
+ * The same on a print that begins at `x`, `y`, or on the part of it that is seen, in the print's own ticks: of one that is
+ * made in parts, or cut over two pockets, each part has its share, and joined they are whole.
+ */
+export const seenOnPrint = (items: readonly PrintedOn[], { x, y }: Pick<Rect, "x" | "y">, clip: Rect): Mark[] =>
+  items.length === 0
+    ? []
+    : [{ kind: "group", x, y, turn: 0, w: ticks(0), h: ticks(0), clip, marks: printedOnMarks(items) }];

@@ -83,10 +83,16 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
         ? ""
         : `<image href="${escaped(address)}" x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" preserveAspectRatio="none"/>`;
     }
-    case "group":
-      return `<g transform="${turned(mark)}">${svgMarks(mark.marks, href, given)}</g>`;
+    case "group": {
+      const inside = svgMarks(mark.marks, href, given);
+      return `<g transform="${turned(mark)}">${mark.clip ? clipped(mark.clip, inside) : inside}</g>`;
+    }
   }
 }
+
+/** What of it lies in a rectangle: an inner svg shows nothing beyond its edges. */
+const clipped = ({ x, y, w, h }: Rect, inside: string): string =>
+  `<svg x="${mm(x)}" y="${mm(y)}" width="${mm(w)}" height="${mm(h)}" viewBox="${mm(x)} ${mm(y)} ${mm(w)} ${mm(h)}">${inside}</svg>`;
 
 /** Marks as SVG elements, one unit a millimetre. Attributes only, so that a strict content policy lets it be shown. */
 export function svgMarks(marks: readonly Mark[], href: PictureHref, given: Given = "whole"): string {

@@ -82,23 +82,30 @@ export function wasteMarks(waste: readonly Rect[], title: string, unit: Unit): M
   return [{ kind: "group", x: free.x, y: free.y, turn: upright ? 1 : 0, w: ticks(long), h: BAR_HIGH, marks }];
 }
 
+/** A rectangle made smaller by as much as a printer stretches, edge by edge, so that neighbours still meet. */
+function stretchedBox({ x, y, w, h }: Rect, by: Stretch): Rect {
+  const [left, top] = [Math.round(x / by.x), Math.round(y / by.y)];
+  return rect(left, top, Math.round((x + w) / by.x) - left, Math.round((y + h) / by.y) - top);
+}
+
 /** Marks as they must be sent to a printer that stretches them: everything smaller by as much, its place too. */
 export function unstretched(marks: readonly Mark[], { x, y }: Stretch): Mark[] {
   const across = (n: number) => ticks(Math.round(n / x)) as Length;
   const down = (n: number) => ticks(Math.round(n / y)) as Length;
-  const box = (r: Rect): Rect =>
-    rect(across(r.x), down(r.y), across(r.x + r.w) - across(r.x), down(r.y + r.h) - down(r.y));
+  const box = (r: Rect): Rect => stretchedBox(r, { x, y });
   const one = (mark: Mark): Mark => {
     switch (mark.kind) {
       case "group": {
         const isTurned = mark.turn % 2 === 1;
+        const within = isTurned ? { x: y, y: x } : { x, y };
         return {
           ...mark,
+          ...(mark.clip ? { clip: stretchedBox(mark.clip, within) } : {}),
           x: across(mark.x),
           y: down(mark.y),
           w: isTurned ? down(mark.w) : across(mark.w),
           h: isTurned ? across(mark.h) : down(mark.h),
-          marks: unstretched(mark.marks, isTurned ? { x: y, y: x } : { x, y }),
+          marks: unstretched(mark.marks, within),
         };
       }
       case "rect":

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyContent } from "../../tests/samples.ts";
-import { printedOnMarks } from "../draw/printed-on.ts";
+import { printedOnMarks, seenOnPrint } from "../draw/printed-on.ts";
 import { inches } from "../measure/length.ts";
 import { contains, rect } from "../measure/rect.ts";
 import { emOf } from "./lettering.ts";
@@ -53,11 +53,19 @@ describe("words printed on a picture", () => {
     expect(onKey([item])).not.toBe(onKey([{ ...item, at: rect(inches(1), inches(2), inches(2), inches(1) + 1) }]));
   });
 
-  it("are drawn whole or not at all on a part of a print, light on dark and dark on light", () => {
-    const within = rect(0, 0, inches(3), inches(3));
-    expect(printedOnMarks([item], within)).toEqual(printedOnMarks([item]));
-    expect(contains(rect(0, 0, inches(2), inches(3)), item.at)).toBe(false);
-    expect(printedOnMarks([item], rect(0, 0, inches(2), inches(3)))).toEqual([]);
+  it("are seen as far as the part of a print goes that is shown, light on dark and dark on light", () => {
+    const part = rect(0, 0, inches(2), inches(3));
+    expect(contains(part, item.at)).toBe(false);
+    const [seen, ...others] = seenOnPrint([item], rect(inches(1), inches(1), 0, 0), part);
+    expect(others).toEqual([]);
+    expect(seen).toMatchObject({
+      kind: "group",
+      x: inches(1),
+      y: inches(1),
+      clip: part,
+      marks: printedOnMarks([item]),
+    });
+    expect(seenOnPrint([], part, part)).toEqual([]);
     const inks = (kind: PrintedOn["kind"], tone: PrintedOn["tone"]) =>
       printedOnMarks([{ ...item, kind, tone }]).map((mark) => ("fill" in mark ? mark.fill : null));
     expect(inks("words", "light")).toEqual(["paper", "paper"]);

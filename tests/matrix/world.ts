@@ -131,7 +131,7 @@ async function picture(db: Db, householdId: string) {
     offset: null,
     hasPlace: false,
     ownWords: "",
-    versions: [480, 96].map((longSide) => ({ longSide, bytes })),
+    versions: [1600, 480, 96].map((longSide) => ({ longSide, bytes })),
     traits: { fingerprint: "0".repeat(16), sharpness: 1, focus: { x: 5000, y: 5000 }, ...(cells as object) } as never,
   });
 }

@@ -12,6 +12,8 @@ import type { CalendarDate } from "../../core/month/dates.ts";
 import { AS_IT_COMES, type PictureFacts } from "../../core/photo/crop.ts";
 import { NO_LOOK } from "../../core/photo/look.ts";
 import { onLabPaper } from "../../core/sheet/lab.ts";
+import { emOf } from "../../core/words/lettering.ts";
+import { widthOf } from "../../core/words/typefaces.ts";
 import { takeOrder } from "../../demo/lab.ts";
 import { packOrder } from "../../press/lab-order.ts";
 import { labPrint, labTest } from "../../press/lab-print.ts";
@@ -121,6 +123,23 @@ describe("a file for a lab", () => {
     expect([at(all, 0.1, 0.1), at(all, 4.95, 0.1), at(all, 0.1, 2.45), at(all, 4.95, 2.45)]).toEqual([
       ...["red", "red", "red", "red"],
     ]);
+  });
+
+  it("has what is printed on the picture, in letters as wide as core measures them, and nowhere else", async () => {
+    const where = rect(inches(1), inches(1), inches(4), inches(2));
+    const words = { id: "w", kind: "words", text: "Lanternlight", typeface: "book", size: 120, tone: "light" } as const;
+    const seen = await seenIn(
+      await labPrint(use(by(6, 4), { onIt: [{ ...words, at: where }] }), alone(by(6, 4)), TRUE, bytesOf),
+    );
+    const white: number[] = [];
+    for (let y = 0; y < 1200; y++)
+      for (let x = 0; x < 1800; x++) if (at(seen, x / 300 + 0.001, y / 300 + 0.001) === "white") white.push(x);
+    expect(white.length).toBeGreaterThan(2000);
+    const [left, right] = [Math.min(...white), Math.max(...white)];
+    const wide = (widthOf("book", "Lanternlight") * emOf(120) * 300) / 8128;
+    // Their middle stands where the box's does, and they are as wide as measured, but for the room beside a letter.
+    expect(Math.abs((left + right) / 2 - 900)).toBeLessThan(6);
+    expect(Math.abs(right - left - wide)).toBeLessThan(16);
   });
 
   it("comes out true of a lab that makes it 3 % larger and lets the rest fall off, and of one that makes it smaller", async () => {

@@ -187,7 +187,10 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     const art = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#556"/><circle cx="380" cy="260" r="330" fill="#c74"/><rect x="500" y="380" width="640" height="380" fill="#386"/><path d="M0 900L700 120L820 900Z" fill="#249"/></svg>`;
     const bytes = await sharp(Buffer.from(art)).jpeg({ quality: 95 }).toBuffer();
     const given = async () => ({ bytes, mime: "image/jpeg" as const });
-    const whole = { ...use(by(6, 4)), crop: { ...AS_IT_COMES, border: inches(1 / 8) } };
+    // A label lies over all four parts, and its words over two.
+    const label = { id: "l", kind: "label", text: "Lantern light\non the slip", typeface: "book", size: 88 } as const;
+    const onIt = [{ ...label, tone: "light", at: rect(inches(1.5), inches(1.25), inches(3), inches(1.5)) }] as const;
+    const whole = { ...use(by(6, 4)), crop: { ...AS_IT_COMES, border: inches(1 / 8) }, onIt };
     const tiles = tilesOf({ across: 2, down: 2 });
     // Each part with half an inch to the next, the last of them on its side.
     const prints = tiles.map((tile) => {

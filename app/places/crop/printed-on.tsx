@@ -53,6 +53,15 @@ const within = (usual: Size, print: Size): Size => ({
   h: ticks(Math.min(usual.h, Math.floor(print.h * 0.8))),
 });
 
+/** What a thing is called among the others: its first line, or its kind; numbered where an earlier one is called so too. */
+function nameOf(items: readonly PrintedOn[], at: number): string {
+  const plain = ({ kind, text }: PrintedOn) => text.split("\n")[0] || KIND_NAME[kind];
+  const own = items[at];
+  if (!own) return "";
+  const before = items.slice(0, at).filter((each) => plain(each) === plain(own)).length;
+  return before > 0 ? `${plain(own)}, ${before + 1}` : plain(own);
+}
+
 /** What is printed on the picture, in the house's typefaces: put where it reads, light or dark by what is under it. */
 export function PrintedOnPanel(props: Props) {
   const { items, chosen, onChoose, onChange, facts, print, crop, frame, traits, taken, unit } = props;
@@ -88,7 +97,7 @@ export function PrintedOnPanel(props: Props) {
       </div>
       {items.length > 0 && (
         <ul className="flex flex-wrap gap-1.5" aria-label="Things printed on it">
-          {items.map(({ id, kind, text }) => (
+          {items.map(({ id }, at) => (
             <li key={id}>
               <button
                 type="button"
@@ -96,7 +105,7 @@ export function PrintedOnPanel(props: Props) {
                 onClick={() => onChoose(id === chosen ? null : id)}
                 className={`min-h-8 max-w-48 truncate rounded-sm border px-2.5 text-sm ${id === chosen ? "border-text bg-text text-ground" : "border-edge bg-raised hover:border-ember"}`}
               >
-                {text.split("\n")[0] || KIND_NAME[kind]}
+                {nameOf(items, at)}
               </button>
             </li>
           ))}

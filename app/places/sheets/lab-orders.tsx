@@ -24,9 +24,7 @@ export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
   const [asked, setAsked] = useState<string | null>(null);
   const [form, setForm] = useState<"change" | "new" | null>(null);
   const lab = labs.find(({ id }) => id === asked) ?? labs[0] ?? anyLab(unit);
-  const plain = all.filter(({ use }) => use.onIt.length === 0);
-  const withWords = all.length - plain.length;
-  const laid = plain.map((wish) => ({ wish, on: onLabPaper(wish.use.print, lab.lab) }));
+  const laid = all.map((wish) => ({ wish, on: onLabPaper(wish.use.print, lab.lab) }));
   const chosen = laid.flatMap(({ wish, on }) => (on ? [{ wish, on }] : []));
   const tooLarge = laid.length - chosen.length;
   const toCut = chosen.filter(({ on }) => isToCut(on)).length;
@@ -79,12 +77,6 @@ export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
             <Options all={labs.map(({ id, name }) => [id ?? "", name] as const)} />
           </select>
         </label>
-      )}
-      {withWords > 0 && (
-        <p className="text-sm">
-          {many(withWords, "print has", "prints have")} something printed on the picture: that is made here, not at the
-          lab.
-        </p>
       )}
       {tooLarge > 0 && (
         <p className="text-sm">
