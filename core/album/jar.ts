@@ -1,5 +1,5 @@
 import type { CalendarDate } from "../month/dates.ts";
-import type { DealDay } from "../words/deal.ts";
+import type { DealDay } from "../words/deal-ask.ts";
 import type { Deck, Jar, Slip } from "../words/slip.ts";
 import type { Page } from "./page.ts";
 

@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, type CalendarDate, datesFrom, weekdayNumber } from "../month/dates.ts";
-import { type DealAsk, type DealDay, type Dealt, deal, swap, WISHES, type Wish } from "./deal.ts";
+import { type Dealt, deal, dealAtOnce, swap } from "./deal.ts";
+import { type DealAsk, type DealDay, WISHES, type Wish } from "./deal-ask.ts";
+import { whyNot } from "./deal-check.ts";
 import { deckRows, readLines, readOn, readRows, writeLines, writeOn } from "./deck-text.ts";
 import { DECKS } from "./decks.ts";
 import { ANY_DAY, type On, type Slip } from "./slip.ts";
@@ -67,24 +69,82 @@ function existsFair(ask: DealAsk): boolean {
 }
 
 describe("a month dealt", () => {
-  it("is fair, or refused because there is no fair deal; and what it says to drop makes one possible", () => {
+  it("is fair, or refused because there is no fair deal; and what it says to drop is the least that makes one possible", () => {
+    const subsets = (all: readonly Wish[]): Wish[][] =>
+      all.reduce<Wish[][]>((so, wish) => [...so, ...so.map((each) => [...each, wish])], [[]]);
+    let refused = 0;
     fc.assert(
       fc.property(anyDays(4), anySlips(5), anyWishes, fc.nat(99), (days, slips, wishes, seed) => {
         const ask = { days, slips, wishes, seed };
         const found = deal(ask);
+        const least = whyNot(ask);
         if (found.ok) {
           expect(isFair(ask, found.dealt)).toBe(true);
+          expect(least).toBeNull();
           return;
         }
-        expect(found.certain).toBe(true);
+        refused++;
+        expect(found).toMatchObject({ certain: true, dropCertain: true, blame: least });
         expect(existsFair(ask)).toBe(false);
-        for (const dropped of found.drop) {
-          const left = new Set([...wishes].filter((wish) => !dropped.includes(wish)));
-          expect(deal({ ...ask, wishes: left }).ok).toBe(true);
-        }
+        // Every way to give wishes up, tried by brute force: what is said is all of the least that would do, and nothing else.
+        const help = subsets([...wishes]).filter((dropped) =>
+          existsFair({ ...ask, wishes: new Set([...wishes].filter((wish) => !dropped.includes(wish))) }),
+        );
+        const fewest = Math.min(...help.map((dropped) => dropped.length));
+        const said = (all: readonly (readonly Wish[])[]) => all.map((each) => [...each].sort().join()).sort();
+        expect(said(found.drop)).toEqual(said(help.filter((dropped) => dropped.length === fewest)));
       }),
       { numRuns: 400 },
     );
+    expect(refused).toBeGreaterThan(50);
+  });
+
+  it("that cannot be says so at once, and names the slips or the days that are to blame", () => {
+    const decks = DECKS.slice(0, 3).flatMap(({ slips }) => slips);
+    const own = (id: string, date: string, kind: string): Slip => ({ id, text: id, kind, on: { kind: "date", date } });
+    // Two dated slips of one kind on neighbouring days, at the far end of the month: a search would try all before them.
+    const [one, other] = [own("one", "12-30", "boat"), own("other", "12-31", "boat")];
+    const found = deal({ days: openDays(31), slips: [...decks, one, other], seed: 1, wishes: ALL });
+    expect(found).toMatchObject({ ok: false, certain: true, drop: [["kinds-apart"], ["dates-kept"]] });
+    expect(!found.ok && found.blame).toEqual({
+      kind: "neighbours",
+      days: [
+        { date: "2026-12-30", slip: one },
+        { date: "2026-12-31", slip: other },
+      ],
+    });
+    // A day between them that has but their kind or one more is no way out; one of two other kinds is.
+    const between = (kinds: readonly string[]) =>
+      whyNot({
+        ...{ days: openDays(3), seed: 1, wishes: ALL },
+        slips: [
+          own("a", "12-01", "x"),
+          own("c", "12-03", "z"),
+          ...kinds.map((kind, at) => own(`b${at}`, "12-02", kind)),
+        ],
+      });
+    expect(between(["x"])).toMatchObject({ kind: "neighbours" });
+    expect(between(["x", "z"])).toMatchObject({ kind: "neighbours", days: [{}, {}, {}] });
+    expect(between(["x", "y"])).toBeNull();
+    // Ten days at a weekend, and four slips that may lie there.
+    const sundays: Slip[] = [1, 2, 3, 4].map((at) => ({
+      ...{ id: `s${at}`, text: `s${at}`, kind: `k${at}`, on: { kind: "weekdays", days: [7] } },
+    }));
+    const weekdays: Slip[] = Array.from({ length: 60 }, (_, at) => ({
+      ...{ id: `w${at}`, text: `w${at}`, kind: `k${at % 7}`, on: { kind: "weekdays", days: [1, 2, 3, 4, 5, 6] } },
+    }));
+    const few = deal({
+      days: openDays(31).slice(5),
+      slips: [...sundays.slice(0, 3), ...weekdays],
+      seed: 1,
+      wishes: ALL,
+    });
+    expect(!few.ok && few.blame).toEqual({
+      ...{ kind: "too-few", slips: 3 },
+      dates: ["2026-12-06", "2026-12-13", "2026-12-20", "2026-12-27"],
+    });
+    expect(!few.ok && few.drop).toEqual([["none-twice"], ["weekdays-kept"]]);
+    expect(dealAtOnce({ days: openDays(31), slips: decks, seed: 4, wishes: ALL })).toMatchObject({ ok: true });
   });
 
   it("is the same from the same seed, and another from another", () => {
@@ -115,7 +175,7 @@ describe("a month dealt", () => {
 
   it("says how many slips are missing when there are fewer than days", () => {
     const found = deal({ days: openDays(31), slips: (DECKS[0]?.slips ?? []).slice(0, 20), seed: 1, wishes: ALL });
-    expect(found).toEqual({ ok: false, short: 11, drop: [["none-twice"]], certain: true });
+    expect(found).toMatchObject({ ok: false, short: 11, drop: [["none-twice"]], certain: true, dropCertain: true });
   });
 
   it("has another slip for one day that keeps to everything round it, and none when the jar is empty", () => {

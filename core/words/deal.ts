@@ -1,26 +1,8 @@
-import { type CalendarDate, weekdayNumber } from "../month/dates.ts";
+import type { CalendarDate } from "../month/dates.ts";
 import { type Chance, chanceFrom } from "./chance.ts";
+import { type DealAsk, type DealDay, mayLieOn, type Wish } from "./deal-ask.ts";
+import { type Blame, whyNot } from "./deal-check.ts";
 import type { Slip } from "./slip.ts";
-
-/** What a deal may be asked to keep to; any of it can be given up when there is no other way. */
-export const WISHES = ["none-twice", "kinds-apart", "dates-kept", "weekdays-kept"] as const;
-export type Wish = (typeof WISHES)[number];
-
-/**
- * A day of the month in its order. `open`: wants a slip. `kept`: has one that stays, of a kind or of none that is known.
- * `away`: not part of the deal, and nobody's neighbour.
- */
-export type DealDay =
-  | { readonly date: CalendarDate; readonly state: "open" }
-  | { readonly date: CalendarDate; readonly state: "kept"; readonly slip: string | null; readonly kind: string | null }
-  | { readonly date: CalendarDate; readonly state: "away" };
-
-export type DealAsk = {
-  readonly days: readonly DealDay[];
-  readonly slips: readonly Slip[];
-  readonly seed: number;
-  readonly wishes: ReadonlySet<Wish>;
-};
 
 export type Dealt = { readonly date: CalendarDate; readonly slip: Slip };
 export type Deal =
@@ -29,18 +11,15 @@ export type Deal =
       readonly ok: false;
       /** How many slips are missing for none to come twice; 0 when there are enough. */
       readonly short: number;
-      /** Each of these, given up, makes a fair deal possible: single wishes if one will do, else pairs. */
+      /** What makes it impossible, where that is seen at once; null where only the search says so. */
+      readonly blame: Blame | null;
+      /** Each of these, given up, makes a fair deal possible: single wishes if one will do, else pairs, and so on. */
       readonly drop: readonly (readonly Wish[])[];
+      /** Whether it is certain that nothing less given up would do: every way was looked through to its end. */
+      readonly dropCertain: boolean;
       /** Whether it is certain that there is no fair deal, or only that none was found. */
       readonly certain: boolean;
     };
-
-/** Whether a slip may lie on a date, as far as its own dates and weekdays go. */
-export function mayLieOn({ on }: Slip, date: CalendarDate, wishes: ReadonlySet<Wish>): boolean {
-  if (on.kind === "date") return !wishes.has("dates-kept") || date.slice(5) === on.date;
-  if (on.kind === "weekdays") return !wishes.has("weekdays-kept") || on.days.includes(weekdayNumber(date));
-  return true;
-}
 
 /** Slips that are alike for the deal: of one kind, allowed on the same days. The next to be dealt is the last. */
 type Pile = {
@@ -53,7 +32,9 @@ type Pile = {
 };
 
 /** How many steps of the search are taken before it is given up as not found. */
-const MOST_STEPS = 200_000;
+const MOST_STEPS = 60_000;
+/** So many are taken while a page is drawn; what needs more is looked for beside it. */
+const AT_ONCE = 1500;
 
 type Search = { readonly dealt: Dealt[] | null; readonly complete: boolean };
 
@@ -61,7 +42,9 @@ type Search = { readonly dealt: Dealt[] | null; readonly complete: boolean };
  * Looks for a fair deal: day after day, the kind that is most behind its share first, with a little chance; back again
  * where that leads nowhere. Ways that led nowhere are remembered, so that the search ends with a deal or the proof of none.
  */
-function search({ days, slips, seed, wishes }: DealAsk): Search {
+function search(ask: DealAsk, most: number): Search {
+  if (whyNot(ask)) return { dealt: null, complete: true };
+  const { days, slips, seed, wishes } = ask;
   const chance = chanceFrom(seed);
   const taken = new Set(days.flatMap((day) => (day.state === "kept" && day.slip !== null ? [day.slip] : [])));
   const again = !wishes.has("none-twice");
@@ -92,7 +75,7 @@ function search({ days, slips, seed, wishes }: DealAsk): Search {
   const walk = (step: number): boolean => {
     const at = open[step];
     if (at === undefined) return true;
-    if (steps++ > MOST_STEPS || !canEnd(step)) return false;
+    if (steps++ > most || !canEnd(step)) return false;
     const before = at > 0 && days[at - 1]?.state !== "away" ? kinds[at - 1] : null;
     const key = `${step} ${before} ${piles.map(({ left }) => left).join()}`;
     if (failed.has(key)) return false;
@@ -121,7 +104,7 @@ function search({ days, slips, seed, wishes }: DealAsk): Search {
     failed.add(key);
     return false;
   };
-  if (!walk(0)) return { dealt: null, complete: steps <= MOST_STEPS };
+  if (!walk(0)) return { dealt: null, complete: steps <= most };
   const dealt = new Map<number, Slip>();
   for (const { at, pile } of chosen) dealt.set(at, drawn(pile, again, chance));
   return {
@@ -180,25 +163,45 @@ function mostOfOneKind(open: readonly number[], days: readonly DealDay[]): numbe
 const without = (wishes: ReadonlySet<Wish>, dropped: readonly Wish[]): Set<Wish> =>
   new Set([...wishes].filter((wish) => !dropped.includes(wish)));
 
+/** Every way to take so many of these, in their order. */
+const choices = <T>(all: readonly T[], many: number): T[][] =>
+  many === 0 ? [[]] : all.flatMap((first, at) => choices(all.slice(at + 1), many - 1).map((rest) => [first, ...rest]));
+
+/**
+ * The deal, where it is found or ruled out at once, as it nearly always is; null where it has to be looked for, which takes
+ * longer than a page may wait.
+ */
+export function dealAtOnce(ask: DealAsk): Extract<Deal, { ok: true }> | null {
+  const { dealt } = search(ask, AT_ONCE);
+  return dealt ? { ok: true, dealt } : null;
+}
+
 /**
  * Deals a month: chance, but fair. None twice, no two neighbours of a kind, dated slips on their dates, weekday ones on
  * theirs, kinds spread over the month by their share. The same seed deals the same month. Where no fair deal exists it
  * says which wish, given up, makes one possible.
  */
 export function deal(ask: DealAsk): Deal {
-  const found = search(ask);
+  const found = search(ask, MOST_STEPS);
   if (found.dealt) return { ok: true, dealt: found.dealt };
-  const wishes = [...ask.wishes];
-  const helps = (dropped: readonly Wish[]) => search({ ...ask, wishes: without(ask.wishes, dropped) }).dealt !== null;
-  const singles = wishes.map((wish) => [wish]).filter(helps);
-  const pairs = wishes.flatMap((one, at) => wishes.slice(at + 1).map((other) => [one, other]));
+  let dropCertain = true;
+  let drop: Wish[][] = [];
+  // The fewest wishes that, given up, make one possible: all ways of one, then of two, as long as none of them does.
+  for (let many = 1; many <= ask.wishes.size && drop.length === 0; many++)
+    drop = choices([...ask.wishes], many).filter((dropped) => {
+      const other = search({ ...ask, wishes: without(ask.wishes, dropped) }, MOST_STEPS);
+      if (!other.dealt && !other.complete) dropCertain = false;
+      return other.dealt !== null;
+    });
   const taken = new Set(ask.days.flatMap((day) => (day.state === "kept" && day.slip !== null ? [day.slip] : [])));
   const free = ask.slips.filter(({ id }) => !taken.has(id)).length;
   const wanted = ask.days.filter(({ state }) => state === "open").length;
   return {
     ok: false,
     short: ask.wishes.has("none-twice") ? Math.max(0, wanted - free) : 0,
-    drop: singles.length > 0 ? singles : pairs.filter(helps),
+    blame: whyNot(ask),
+    drop,
+    dropCertain,
     certain: found.complete,
   };
 }

@@ -102,6 +102,13 @@ const QUARTERS = 72 * 4;
 export const emOf = (quarters: number): number => (quarters * inches(1)) / QUARTERS;
 export const LEAST_SIZE = 5 * 4;
 export const MOST_SIZE = 96 * 4;
+/** The sizes that are offered: by half points where a card's words usually are, coarser above. */
+export const OFFERED_SIZES: readonly number[] = [
+  ...[
+    20, 24, 28, 30, 32, 34, 36, 38, 40, 42, 44, 46, 48, 50, 52, 54, 56, 60, 64, 68, 72, 76, 80, 88, 96, 104, 112, 120,
+  ],
+  ...[132, 144, 168, 192, 216, 240, 288, 336, MOST_SIZE],
+];
 /** Smaller than this is hard to read in a book on a lap. From memory. */
 export const SMALL_SIZE = 7 * 4;
 

@@ -1,6 +1,7 @@
 import { inches } from "../../core/measure/length.ts";
 import { type CalendarDate, datesFrom } from "../../core/month/dates.ts";
-import { type DealDay, deal, WISHES } from "../../core/words/deal.ts";
+import { deal } from "../../core/words/deal.ts";
+import { type DealDay, WISHES } from "../../core/words/deal-ask.ts";
 import { DECKS } from "../../core/words/decks.ts";
 import { fitCard } from "../../core/words/fit.ts";
 import { usualSetting } from "../../core/words/lettering.ts";

@@ -11,9 +11,8 @@ import {
   type CardFace,
   type Hand,
   HEADING_STYLES,
-  LEAST_SIZE,
   type Lettering,
-  MOST_SIZE,
+  OFFERED_SIZES,
   PITCHES,
   SPACINGS,
   STAMP_SETS,
@@ -154,11 +153,7 @@ type Of<K extends Lettering["kind"]> = Extract<Lettering, { kind: K }>;
 
 function Typed({ lettering, onPut }: { lettering: Of<"typed">; onPut: (next: Lettering) => void }) {
   const put = (change: Partial<Of<"typed">>) => onPut({ ...lettering, ...change });
-  const sizes = [
-    ...new Set([20, 24, 28, 30, 32, 34, 36, 38, 40, 42, 44, 48, 52, 56, 64, 72, 80, 96, 120, 144, lettering.size]),
-  ]
-    .filter((size) => size >= LEAST_SIZE && size <= MOST_SIZE)
-    .sort((a, b) => a - b);
+  const sizes = [...new Set([...OFFERED_SIZES, lettering.size])].sort((a, b) => a - b);
   return (
     <div className="grid grid-cols-2 gap-2">
       <Choice

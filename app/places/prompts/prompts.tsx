@@ -9,14 +9,25 @@ import { useOutbox } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { dealable } from "#core/album/jar.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import { type Deal, type DealDay, deal, swap, WISHES, type Wish } from "#core/words/deal.ts";
+import { printShort } from "#core/month/dates.ts";
+import { type Deal, swap } from "#core/words/deal.ts";
+import { type DealDay, WISHES, type Wish } from "#core/words/deal-ask.ts";
+import type { Blame } from "#core/words/deal-check.ts";
 import type { Jar } from "#core/words/slip.ts";
 import type { PromptsAct, PromptsAnswer } from "./acts.ts";
 import { DeckPanel } from "./deck-panel.tsx";
 import { DealOutcome } from "./outcome.tsx";
+import { useDeal } from "./use-deal.ts";
 import { type PromptDay, type PromptsView, slipFinder } from "./view.ts";
 
 const JAR_NAME: Record<Jar, string> = { prompt: "Prompts", technique: "Techniques" };
+/** What giving a wish up means, as the first words of a sentence. */
+const GIVEN_UP: Record<Wish, string> = {
+  "none-twice": "slips may come twice",
+  "kinds-apart": "one kind may come two days running",
+  "dates-kept": "dated slips may lie on any day",
+  "weekdays-kept": "weekday slips may lie on any day",
+};
 const WISH_NAME: Record<Wish, string> = {
   "none-twice": "None twice",
   "kinds-apart": "Not one kind two days running",
@@ -41,8 +52,9 @@ export function Prompts({ view }: { view: PromptsView }) {
     () => days.map((day) => askedDay(day, anew, held.get(day.date), (id) => slipOf(id)?.kind || id)),
     [days, anew, held, slipOf],
   );
-  const found: Deal = useMemo(() => deal({ days: asked, slips, seed, wishes }), [asked, slips, seed, wishes]);
-  const dealt = new Map(found.ok ? found.dealt.map(({ date, slip }) => [date, slip.id] as const) : []);
+  const ask = useMemo(() => ({ days: asked, slips, seed, wishes }), [asked, slips, seed, wishes]);
+  const found = useDeal(ask);
+  const dealt = new Map(found?.ok ? found.dealt.map(({ date, slip }) => [date, slip.id] as const) : []);
   for (const [date, slip] of held) dealt.set(date, slip);
   const toGo = days.filter(({ date, slip }) => dealt.has(date) && dealt.get(date) !== slip);
   const send = (act: PromptsAct) =>
@@ -77,9 +89,13 @@ export function Prompts({ view }: { view: PromptsView }) {
           <DealSaid found={found} toGo={toGo.length} slips={slips.length} wishes={wishes} onWishes={setWishes} />
           <div className="flex flex-wrap gap-2">
             <Button look="main" disabled={busy || toGo.length === 0} onClick={handOut}>
-              {toGo.length === 1 ? "Put it on its day" : `Put these ${toGo.length} on their days`}
+              {toGo.length === 0
+                ? "Put them on their days"
+                : toGo.length === 1
+                  ? "Put it on its day"
+                  : `Put these ${toGo.length} on their days`}
             </Button>
-            <Button onClick={() => setSeed(seed + 1)} disabled={!found.ok}>
+            <Button onClick={() => setSeed(seed + 1)} disabled={!found?.ok}>
               Shuffle
             </Button>
             {seed > 1 && (
@@ -173,12 +189,19 @@ function DealSaid({
   wishes,
   onWishes,
 }: {
-  found: Deal;
+  /** Null while it is looked for. */
+  found: Deal | null;
   toGo: number;
   slips: number;
   wishes: ReadonlySet<Wish>;
   onWishes: (wishes: ReadonlySet<Wish>) => void;
 }) {
+  if (!found)
+    return (
+      <p role="status" className="font-numeral text-xl font-semibold">
+        Looking for a deal
+      </p>
+    );
   if (found.ok)
     return (
       <p role="status" className="font-numeral text-xl font-semibold">
@@ -197,18 +220,42 @@ function DealSaid({
           found.short > 0 &&
           `${many(found.short, "slip is", "slips are")} missing: add a deck, or let some come twice.`}
       </p>
+      {slips > 0 && found.blame && (found.short === 0 || found.blame.kind === "neighbours") && (
+        <p className="text-sm">{blameSaid(found.blame)}</p>
+      )}
+      {found.drop.length > 0 && <p className="text-sm">It can be dealt if</p>}
       {found.drop.map((dropped) => (
         <div key={dropped.join()}>
           <Button small onClick={() => onWishes(new Set([...wishes].filter((wish) => !dropped.includes(wish))))}>
-            Do without: {dropped.map((wish) => WISH_NAME[wish].toLowerCase()).join(", and ")}
+            {dropped.map((wish) => GIVEN_UP[wish]).join(", and ")}
           </Button>
         </div>
       ))}
       {slips > 0 && found.drop.length === 0 && (
-        <p className="text-sm">Another deck is needed: no wish given up would do.</p>
+        <p className="text-sm">
+          {found.dropCertain
+            ? "Another deck is needed: no wish given up would do."
+            : "Another deck may be needed: none was found with wishes given up either."}
+        </p>
       )}
     </div>
   );
+}
+
+/** What is to blame, in words: the slips that stand in each other's way, or the days with too few. */
+function blameSaid(blame: Blame): string {
+  if (blame.kind === "too-few") {
+    const days = blame.dates.map(printShort);
+    const said = days.length > 4 ? `${days.slice(0, 3).join(", ")} and ${days.length - 3} more days` : days.join(", ");
+    return blame.slips === 0
+      ? `No slip may lie on ${said}.`
+      : `For ${said} there ${blame.slips === 1 ? "is one slip" : `are ${blame.slips} slips`} that may lie there.`;
+  }
+  const ends = [blame.days[0], blame.days.at(-1)].flatMap((each) => each ?? []);
+  const named = ends.map(({ date, slip }) =>
+    slip ? `“${slip.text}” on ${printShort(date)}` : `what lies on ${printShort(date)}`,
+  );
+  return `${named.join(" and ")} ${blame.days.length > 2 ? "leave the days between them no kind of their own" : "are of one kind, and neighbours"}.`;
 }
 
 type RowProps = {

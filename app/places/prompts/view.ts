@@ -3,7 +3,7 @@ import { dealDays } from "#core/album/jar.ts";
 import type { AlbumPlan } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, weekdayName } from "#core/month/dates.ts";
-import type { DealDay } from "#core/words/deal.ts";
+import type { DealDay } from "#core/words/deal-ask.ts";
 import { DECKS } from "#core/words/decks.ts";
 import type { Deck, Jar, Slip } from "#core/words/slip.ts";
 
