@@ -4,7 +4,7 @@ import PDFDocument from "pdfkit";
 import type { Document } from "../core/document/document.ts";
 import { INKS, type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
 import { type PictureHref, svgFile } from "../core/draw/svg.ts";
-import { rectOf, sizeOf } from "../core/measure/rect.ts";
+import { rect, rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
 import type { PictureMime } from "../store/photo.ts";
@@ -102,12 +102,11 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
         const print = prints.get(printKey(mark));
         if (!print) break;
         const border = insideBorder(sizeOf(mark.at), mark.crop);
+        const inner = mark.drawn?.inner ?? rect(mark.at.x + border.x, mark.at.y + border.y, border.w, border.h);
+        const shown = mark.drawn?.shown ?? mark.shown;
         doc.save();
-        doc.rect(pt(mark.shown.x), pt(mark.shown.y), pt(mark.shown.w), pt(mark.shown.h)).clip();
-        doc.fillOpacity(1).image(print, pt(mark.at.x + border.x), pt(mark.at.y + border.y), {
-          width: pt(border.w),
-          height: pt(border.h),
-        });
+        doc.rect(pt(shown.x), pt(shown.y), pt(shown.w), pt(shown.h)).clip();
+        doc.fillOpacity(1).image(print, pt(inner.x), pt(inner.y), { width: pt(inner.w), height: pt(inner.h) });
         doc.restore();
         break;
       }

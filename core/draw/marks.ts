@@ -64,6 +64,11 @@ export type Mark =
       /** The whole print, its white border included; `shown` is the part of it that is seen. */
       readonly at: Rect;
       readonly shown: Rect;
+      /**
+       * Where it is drawn, where that is not as it is made, as for a printer that stretches: the picture within its border, and
+       * the part of it that is seen. The crop stays that of `at`.
+       */
+      readonly drawn?: { readonly inner: Rect; readonly shown: Rect };
     }
   | {
       /** What is printed on a card already, laid straight on it from a picture; shown, and never printed. */

@@ -107,8 +107,8 @@ function picture(mark: PictureMark, href: PictureHref, given: Given): string {
   const { alt, at, crop, picture: facts } = mark;
   const print = sizeOf(at);
   const border = insideBorder(print, crop);
-  const inner = rect(at.x + border.x, at.y + border.y, border.w, border.h);
-  const shown = overlap(inner, mark.shown);
+  const inner = mark.drawn?.inner ?? rect(at.x + border.x, at.y + border.y, border.w, border.h);
+  const shown = overlap(inner, mark.drawn?.shown ?? mark.shown);
   if (!shown) return "";
   const frame = given === "whole" ? frameFor(facts, print, crop) : { x: 0, y: 0, w: 1, h: 1 };
   const [w, h] = [inner.w / frame.w, inner.h / frame.h];

@@ -2,8 +2,9 @@ import { type Tile, tileAt } from "../album/tiles.ts";
 import type { Mark } from "../draw/marks.ts";
 import { printMarks, type ShownUse } from "../draw/print.ts";
 import { inches, type Length, millimetres, printLength, ticks, type Unit } from "../measure/length.ts";
-import { type Rect, rect, rectOf } from "../measure/rect.ts";
+import { type Rect, rect, rectOf, sizeOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
+import { insideBorder } from "../photo/crop.ts";
 import { bar, type TrueSheet } from "./true-size.ts";
 
 /** By how much a printer stretches a page, across and along; what is sent to it is made smaller by as much. */
@@ -111,13 +112,11 @@ export function unstretched(marks: readonly Mark[], { x, y }: Stretch): Mark[] {
       case "rect":
       case "preprint":
         return { ...mark, at: box(mark.at) };
-      case "picture":
-        return {
-          ...mark,
-          at: box(mark.at),
-          shown: box(mark.shown),
-          crop: { ...mark.crop, border: across(mark.crop.border) },
-        };
+      case "picture": {
+        const border = insideBorder(sizeOf(mark.at), mark.crop);
+        const inner = rect(mark.at.x + border.x, mark.at.y + border.y, border.w, border.h);
+        return { ...mark, drawn: { inner: box(inner), shown: box(mark.shown) } };
+      }
       case "line":
         return { ...mark, x1: across(mark.x1), x2: across(mark.x2), y1: down(mark.y1), y2: down(mark.y2) };
       case "circle":

@@ -385,6 +385,20 @@ describe("letterings with one size", () => {
     }
   });
 
+  it("of a typewriter stand on its grid, lists too, with signs that a typewriter has", () => {
+    const pitch = inches(1 / 12);
+    const setting = typed({ lettering: { kind: "typewriter", pitch: 12, spacing: 1, align: "left" } });
+    const text = "* Ice on the rail and gulls on the ice\n• The bell\n12. Nobody rang it but the wind";
+    const { words } = layWords(text, CARD, setting, "front");
+    const left = setting.margins.left;
+    for (const { x } of words) {
+      const at = (x - left) / pitch;
+      expect(Math.abs(at - Math.round(at))).toBeLessThan(0.02);
+    }
+    expect(words.filter(({ x }) => x === left).map((word) => word.text)).toEqual(["-", "-", "12."]);
+    expect(words.some((word) => /[•·]/.test(word.text))).toBe(false);
+  });
+
   it("do not take seven letters of a large alphabet on a 3 × 4 card (common practice)", () => {
     const [small, , large] = STAMP_SETS.map((set) => ({
       other: set.name,

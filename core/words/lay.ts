@@ -63,9 +63,13 @@ const isCentred = (lettering: Lettering) => lettering.kind !== "handwriting" && 
 const MOST_INDENT = 0.5;
 
 /** A paragraph's items, its words broken where they are too wide for the narrowest line if that is wished. */
-function setOf(given: Paragraph, measure: Measure, { lettering, longWords }: CardSetting, narrowest: number): Laying {
+function setOf(said: Paragraph, measure: Measure, { lettering, longWords }: CardSetting, narrowest: number): Laying {
   const whole = narrowest / measure.unit;
-  const hangs = given.mark === null ? 0 : measure.width(given.mark) + INDENT * measure.width("n");
+  const isTypewritten = lettering.kind === "typewriter";
+  // No typewriter has a dot for a list: a hyphen stands for it, and every line begins on a whole character.
+  const given = isTypewritten && said.mark === "•" ? { ...said, mark: "-" } : said;
+  const beside = isTypewritten ? measure.width("n") : INDENT * measure.width("n");
+  const hangs = given.mark === null ? 0 : measure.width(given.mark) + beside;
   const isNarrow = hangs > whole * MOST_INDENT;
   const paragraph = isNarrow ? { ...given, mark: null } : given;
   const indent = isNarrow ? 0 : hangs;

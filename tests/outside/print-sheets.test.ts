@@ -182,6 +182,35 @@ describe("a print sheet as PDF, measured by Poppler", () => {
     expect(Math.abs(box.x * stretch.x - toMillimetres(first.at.x))).toBeLessThan(0.1);
   });
 
+  it("comes out with its border even and its crop as it was, of a printer that stretches more one way than the other", async () => {
+    const art = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#556"/><circle cx="600" cy="450" r="380" fill="#c74"/><circle cx="600" cy="450" r="200" fill="#386"/><path d="M0 0h1200v900h-1200z" fill="none" stroke="#249" stroke-width="60"/></svg>`;
+    const bytes = await sharp(Buffer.from(art)).jpeg({ quality: 95 }).toBuffer();
+    const given = async () => ({ bytes, mime: "image/jpeg" as const });
+    const print = { ...use(by(6, 4)), crop: { ...AS_IT_COMES, border: inches(1 / 4) } };
+    const at = rect(inches(1), inches(1), inches(6), inches(4));
+    const came = async (stretch: { x: number; y: number }) => {
+      const prints = [{ at, turned: false, use: print, tile: null }];
+      const page = printSheetPage({ paper: LETTER, prints, waste: [] }, "A month", "inch", stretch);
+      const { data, width, height } = await drawn(await documentPdf({ title: "s", pages: [page] }, given, new Date(0)));
+      // What the printer makes of it, with another program's resizing.
+      const [w, h] = [Math.round(width * stretch.x), Math.round(height * stretch.y)];
+      return sharp(
+        await sharp(data, { raw: { width, height, channels: 3 } })
+          .resize({ width: w, height: h, fit: "fill" })
+          .png()
+          .toBuffer(),
+      )
+        .extract({ left: DPI, top: DPI, width: 6 * DPI, height: 4 * DPI })
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+    };
+    const meant = await came(TRUE_STRETCH);
+    const stretched = await came({ x: 0.96, y: 1.03 });
+    const apart = meant.reduce((sum, value, nth) => sum + Math.abs(value - (stretched[nth] ?? 0)), 0) / meant.length;
+    expect(apart).toBeLessThan(0.8);
+  });
+
   it("made in parts joins to the very picture that it is as a whole, also where a part lies turned", async () => {
     // No half of this picture is like another.
     const art = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><rect width="1200" height="900" fill="#556"/><circle cx="380" cy="260" r="330" fill="#c74"/><rect x="500" y="380" width="640" height="380" fill="#386"/><path d="M0 900L700 120L820 900Z" fill="#249"/></svg>`;
