@@ -50,6 +50,12 @@ export const FRACTION_SIGNS: Readonly<Record<string, string>> = {
   "⅞": "7/8",
   "⅓": "1/3",
   "⅔": "2/3",
+  "⅙": "1/6",
+  "⅚": "5/6",
+  "⅕": "1/5",
+  "⅖": "2/5",
+  "⅗": "3/5",
+  "⅘": "4/5",
 };
 const SUPERSCRIPT = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 const SUBSCRIPT = "₀₁₂₃₄₅₆₇₈₉";
@@ -60,12 +66,12 @@ const TICKS_IN: Record<string, number> = {
   m: TICKS_PER_MM * 1000,
 };
 const SHAPE =
-  /^(-?)(?:(\d{1,6})(?:[.,](\d{0,9}))?|[.,](\d{1,9}))?(?:(?:^|[ -]+|(?<=^-))(\d{1,4})\/(\d{1,4}))?(in|cm|mm|m)?$/;
+  /^(-?)(?:(\d{1,6})(?:[.,](\d{0,9}))?|[.,](\d{1,9}))?(?:(?:^| ?-(?! )| |(?<=^-))(\d{1,4})\/(\d{1,4}))?(in|cm|mm|m)?$/;
 
 /** Brings typographic fractions, primes and unit words down to the few forms that SHAPE reads. */
 function plain(text: string): string {
   // White space is brought to single spaces first: no pattern after this has a run of it to try and try again.
-  let out = text.normalize("NFC").replace(/\s+/g, " ").trim().toLowerCase();
+  let out = text.normalize("NFC").replace(/\s+/g, " ").trim().replace(/^[−-] ?/, "-").toLowerCase();
   for (const [glyph, fraction] of Object.entries(FRACTION_SIGNS)) out = out.replaceAll(glyph, ` ${fraction}`);
   out = out.replace(/([⁰¹²³⁴-⁹]+)[⁄/]([₀-₉]+)/g, (_, over: string, under: string) => {
     const digits = (glyphs: string, alphabet: string) => [...glyphs].map((g) => alphabet.indexOf(g)).join("");
@@ -121,7 +127,8 @@ export function parseLengthIn(text: string, unit: Unit, range: LengthRange): Par
 
 const GLYPH: Record<string, string> = Object.fromEntries(
   Object.entries(FRACTION_SIGNS)
-    .filter(([, fraction]) => !fraction.endsWith("/3"))
+    // What a ruler has; the others are read, and never said.
+    .filter(([, fraction]) => /\/[248]$/.test(fraction))
     .map(([glyph, fraction]) => [fraction, glyph]),
 );
 
