@@ -121,3 +121,8 @@ export async function setPeople(db: Db, householdId: string, people: readonly st
     .set({ people: [...people] })
     .where(eq(household.id, householdId));
 }
+
+/** Says by which clock the household's days begin and end, and jottings are dated. */
+export async function setTimeZone(db: Db, householdId: string, timeZone: string): Promise<void> {
+  await db.update(household).set({ timeZone }).where(eq(household.id, householdId));
+}

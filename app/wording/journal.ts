@@ -130,6 +130,7 @@ const OF_ALBUM = {
   measures: "measures of the book changed",
   "photo-rule": "which pictures a day may have, changed",
   printer: "measures of the printer changed",
+  "time-zone": "the clock the household goes by changed",
   people: "names of people changed",
 } as const;
 
@@ -195,6 +196,7 @@ export function didWords(did: Did, names: Names): string {
     case "photo-rule":
     case "printer":
     case "people":
+    case "time-zone":
       return OF_ALBUM[did.what];
     case "from-tray":
       return `${FROM_TRAY[did.thing]} put back from the tray`;

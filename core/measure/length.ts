@@ -71,7 +71,12 @@ const SHAPE =
 /** Brings typographic fractions, primes and unit words down to the few forms that SHAPE reads. */
 function plain(text: string): string {
   // White space is brought to single spaces first: no pattern after this has a run of it to try and try again.
-  let out = text.normalize("NFC").replace(/\s+/g, " ").trim().replace(/^[−-] ?/, "-").toLowerCase();
+  let out = text
+    .normalize("NFC")
+    .replace(/\s+/g, " ")
+    .trim()
+    .replace(/^[−-] ?/, "-")
+    .toLowerCase();
   for (const [glyph, fraction] of Object.entries(FRACTION_SIGNS)) out = out.replaceAll(glyph, ` ${fraction}`);
   out = out.replace(/([⁰¹²³⁴-⁹]+)[⁄/]([₀-₉]+)/g, (_, over: string, under: string) => {
     const digits = (glyphs: string, alphabet: string) => [...glyphs].map((g) => alphabet.indexOf(g)).join("");

@@ -75,6 +75,9 @@ export function wallClock(epochMilliseconds: number, timeZone: string): { date: 
   };
 }
 
+/** The zones there are, by name, and with them one that is kept under a name of its own, as `UTC` is. */
+export const timeZones = (kept: string): string[] => [...new Set([...Intl.supportedValuesOf("timeZone"), kept])].sort();
+
 /** Whether the calendar library knows the zone; guards a time zone that came from a form. */
 export function isTimeZone(name: string): boolean {
   try {

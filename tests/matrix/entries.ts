@@ -368,6 +368,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("settings"),
     writes: {
       "put-away": form("settings", () => ({ intent: "put-away" })),
+      "time-zone": form("settings", () => ({ intent: "time-zone", timeZone: "Europe/Lisbon" }), true),
       settings: form("settings", () => ({ ...PLAN, version: "1" })),
     },
   },

@@ -100,6 +100,26 @@ export function Settings({ view, answer }: { view: SettingsView; answer: Answer 
             </Link>
             : page, opening, leaf, cover and holes.
           </p>
+          <Form method="post" className="grid gap-3 border-t border-line pt-5 sm:max-w-md">
+            <input type="hidden" name="intent" value="time-zone" />
+            <SelectField
+              label="The household’s clock"
+              name="timeZone"
+              defaultValue={view.clock.timeZone}
+              hint={`Days begin and end by it, in every album. Now it is ${view.clock.now}.`}
+            >
+              {view.clock.zones.map((zone) => (
+                <option key={zone} value={zone}>
+                  {zone.replaceAll("_", " ")}
+                </option>
+              ))}
+            </SelectField>
+            <div>
+              <Button type="submit" small disabled={busy}>
+                Go by this clock
+              </Button>
+            </div>
+          </Form>
           <Form method="post" className="flex flex-wrap items-center justify-between gap-4 border-t border-line pt-5">
             <p className="text-sm text-quiet">
               Put the album away: it lies in the tray for 30 days and can be put back.

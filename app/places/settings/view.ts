@@ -17,4 +17,6 @@ export function settingsView(album: AlbumPlan & { version: number }) {
 export type SettingsView = ReturnType<typeof settingsView> & {
   readonly albumId: string;
   readonly aside: readonly string[];
+  /** The clock the household goes by: its zone, those there are, and what it says now. */
+  readonly clock: { readonly timeZone: string; readonly zones: readonly string[]; readonly now: string };
 };
