@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
@@ -70,12 +70,12 @@ export async function findPhoto(db: Reader, householdId: string, sha256: string)
   return found ? { id: found.id, capturedAt: found.capturedAt, facts: factsOf(found), isNew: false } : null;
 }
 
-const traitColumns = ({ fingerprint, sharpness, focus, light, busy, colours }: Traits) => ({
+const traitColumns = ({ fingerprint, sharpness, focus, light, tone, busy, colours }: Traits) => ({
   fingerprint,
   sharpness,
   focusX: focus.x,
   focusY: focus.y,
-  detail: { light, busy, colours },
+  detail: { light, tone, busy, colours },
 });
 
 /**
@@ -191,16 +191,22 @@ export async function readTraits(db: Reader, householdId: string, photoId: strin
     .where(and(eq(photo.id, photoId), eq(photo.householdId, householdId)));
   if (!found) return null;
   const { fingerprint, sharpness, focusX, focusY, detail } = found.trait;
-  return { fingerprint, sharpness, focus: { x: focusX, y: focusY }, ...detail };
+  // Of a picture that is still to be looked at anew, its light stands for its tone.
+  return { fingerprint, sharpness, focus: { x: focusX, y: focusY }, ...detail, tone: detail.tone ?? detail.light };
 }
 
-/** Pictures kept before anything was computed of them, each with a small version to compute it from. */
+/** Pictures of which not all is computed yet, each with a small version to compute it from. */
 export function withoutTraits(db: Reader, most: number): Promise<{ sha256: string; bytes: Buffer }[]> {
   return db
     .select({ sha256: pictureVersion.sha256, bytes: pictureVersion.bytes })
     .from(pictureVersion)
     .leftJoin(pictureTrait, eq(pictureTrait.sha256, pictureVersion.sha256))
-    .where(and(isNull(pictureTrait.sha256), eq(pictureVersion.longSide, 480)))
+    .where(
+      and(
+        or(isNull(pictureTrait.sha256), sql`not (${pictureTrait.detail} ? 'tone')`),
+        eq(pictureVersion.longSide, 480),
+      ),
+    )
     .limit(most);
 }
 
@@ -208,5 +214,5 @@ export async function keepTraits(db: Db, sha256: string, traits: Traits): Promis
   await db
     .insert(pictureTrait)
     .values({ sha256, ...traitColumns(traits) })
-    .onConflictDoNothing();
+    .onConflictDoUpdate({ target: pictureTrait.sha256, set: { detail: traitColumns(traits).detail } });
 }

@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { PLAIN_PAPER } from "../core/album/leaf.ts";
 import { pagesOf } from "../core/album/page.ts";
@@ -14,7 +15,7 @@ import { saveBookEdit } from "./book.ts";
 import { saveDayEdit } from "./day.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readKeptTray, takeBackKept } from "./library/tray.ts";
-import { findPhoto, keepPhoto, readOriginal, readTraits } from "./photo.ts";
+import { findPhoto, keepPhoto, keepTraits, readOriginal, readTraits, withoutTraits } from "./photo.ts";
 import { placePhotos, setPhotoRule } from "./place-photos.ts";
 import { knownPictures, markPhotos, readRoll } from "./roll.ts";
 import { dropExpired, emptyTray, putBack } from "./tray.ts";
@@ -220,5 +221,20 @@ describe("pictures for waiting prints", () => {
     expect(await setPhotoRule(store.db, stranger, "any")).toBe(false);
     expect(await setPhotoRule(store.db, author(), "that-day")).toBe(true);
     expect((await read()).album.photoRule).toBe("that-day");
+  });
+});
+
+describe("what is computed of a picture", () => {
+  it("is computed anew where part of it was not known when it came in, and is read meanwhile", async () => {
+    const keeper = await newKeeper(store);
+    const { kept, photo: read } = await aPhoto(store, keeper.householdId);
+    const { householdId } = keeper;
+    await store.db.execute(sql`update picture_trait set detail = detail - 'tone' where sha256 = ${read.sha256}`);
+    expect((await readTraits(store.db, householdId, kept.id))?.tone).toEqual(read.traits.light);
+    const waits = async () => (await withoutTraits(store.db, 10_000)).some(({ sha256 }) => sha256 === read.sha256);
+    expect(await waits()).toBe(true);
+    await keepTraits(store.db, read.sha256, read.traits);
+    expect(await waits()).toBe(false);
+    expect((await readTraits(store.db, householdId, kept.id))?.tone).toEqual(read.traits.tone);
   });
 });

@@ -17,7 +17,7 @@ export async function loader({ params, context }: Route.LoaderArgs): Promise<Cro
   return {
     ...view,
     traits: traits && {
-      light: traits.light,
+      tone: traits.tone,
       busy: traits.busy,
       colours: coloursAsLooked(traits.colours, look),
     },

@@ -30,9 +30,12 @@ export function luminance(grey: number): number {
 
 const ratio = (one: number, other: number) => (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
 
-/** How light and how uneven the part of a picture under a frame is, as it will be printed. */
+/** What of a picture's traits says how lettering reads on it. */
+export type ToneMap = Pick<Traits, "tone" | "busy">;
+
+/** How light and how uneven the part of a picture under a frame is, as it will be printed; light as the grey of its luminance. */
 export function toneUnder(
-  { light, busy }: Pick<Traits, "light" | "busy">,
+  { tone, busy }: ToneMap,
   { x, y, w, h }: Frame,
   look: Look,
 ): { mean: number; spread: number } {
@@ -49,7 +52,7 @@ export function toneUnder(
       const wide = Math.min(x + w, (column + 1) / CELLS) - Math.max(x, column / CELLS);
       const share = Math.max(0, high) * Math.max(0, wide);
       const at = row * CELLS + column;
-      const value = Math.min(255, Math.max(0, (light[at] ?? 0) * scale + shift));
+      const value = Math.min(255, Math.max(0, (tone[at] ?? 0) * scale + shift));
       const inner = (busy[at] ?? 0) * Math.abs(scale);
       weight += share;
       sum += share * value;
@@ -62,7 +65,7 @@ export function toneUnder(
 }
 
 /** How a label of light or dark lettering reads on the part of a picture under a frame. */
-export function readOn(traits: Pick<Traits, "light" | "busy">, frame: Frame, look: Look): Omit<QuietSpot, "at"> {
+export function readOn(traits: ToneMap, frame: Frame, look: Look): Omit<QuietSpot, "at"> {
   const { mean, spread } = toneUnder(traits, frame, look);
   const [dark, bright] = [luminance(mean - spread), luminance(mean + spread)];
   // White on the lightest of it, soot on the darkest of it: what reads there reads everywhere on the spot.
@@ -82,7 +85,7 @@ const SOOT = luminance(0x20);
  * at and the quietest taken. `avoid` are places already spoken for.
  */
 export function quietSpots(
-  traits: Pick<Traits, "light" | "busy">,
+  traits: ToneMap,
   { print, crop, frame, look }: { print: Size; crop: PrintCrop; frame: Frame; look: Look },
   label: Size,
   avoid: readonly Rect[] = [],

@@ -145,7 +145,7 @@ describe("quiet spots", () => {
 
   it("have the contrast of WCAG 2.2: white on black is 21 to 1, and the luminance of its middle grey", () => {
     const black = {
-      light: Array.from({ length: CELLS * CELLS }, () => 0),
+      tone: Array.from({ length: CELLS * CELLS }, () => 0),
       busy: Array.from({ length: CELLS * CELLS }, () => 0),
     };
     expect(readOn(black, { x: 0, y: 0, w: 1, h: 1 }, NO_LOOK)).toEqual({

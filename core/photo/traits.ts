@@ -16,8 +16,10 @@ export type Traits = {
   /** Mean square of the second derivative of light, larger when sharper; only to be compared between like pictures. */
   readonly sharpness: number;
   readonly focus: Spot;
-  /** `CELLS` × `CELLS` cells: light 0 to 255. */
+  /** `CELLS` × `CELLS` cells: light 0 to 255, as a grey picture would have it. */
   readonly light: readonly number[];
+  /** The grey of each cell, 0 to 255, that has its colours' relative luminance: lettering on it has the same contrast. */
+  readonly tone: readonly number[];
   /** And the standard deviation of light inside each cell, 0 to 127. */
   readonly busy: readonly number[];
   /** The picture's few colours, the most of it first, as `#rrggbb`. */
@@ -131,6 +133,27 @@ function focusOf(mean: readonly number[], spread: readonly number[]): Spot {
   return { x: share(sx), y: share(sy) };
 }
 
+/** The linear share of each value of a channel (IEC 61966-2-1). */
+const LINEAR = Float64Array.from({ length: 256 }, (_, value) => {
+  const share = value / 255;
+  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
+});
+
+/** Relative luminance of each pixel, 0 to 1: the channels' linear shares, weighed (WCAG 2.2, after ITU-R BT.709). */
+function luminanceOf({ width, height, rgb }: Raster): Float32Array {
+  const out = new Float32Array(width * height);
+  const linear = (at: number) => LINEAR[rgb[at] as number] as number;
+  for (let pixel = 0; pixel < out.length; pixel++) {
+    const at = pixel * 3;
+    out[pixel] = 0.2126 * linear(at) + 0.7152 * linear(at + 1) + 0.0722 * linear(at + 2);
+  }
+  return out;
+}
+
+/** The grey, 0 to 255 and not rounded, of a relative luminance: the way back from `luminance` in quiet.ts. */
+export const greyOfLuminance = (luminance: number): number =>
+  255 * (luminance <= 0.0031308 ? luminance * 12.92 : 1.055 * luminance ** (1 / 2.4) - 0.055);
+
 /** Everything that is computed of a picture, from a version some hundred pixels long. `colours` come from `coloursOf`. */
 export function traitsOf(raster: Raster, colours: readonly string[]): Traits {
   const light = greyOf(raster);
@@ -140,6 +163,9 @@ export function traitsOf(raster: Raster, colours: readonly string[]): Traits {
     sharpness: Math.round(sharpnessOf(raster, light) * 100) / 100,
     focus: focusOf(mean, spread),
     light: mean.map(Math.round),
+    tone: cellsOf(raster, luminanceOf(raster), CELLS, CELLS).mean.map(
+      (each) => Math.round(greyOfLuminance(each) * 10) / 10,
+    ),
     busy: spread.map((each) => Math.min(127, Math.round(each))),
     colours,
   };

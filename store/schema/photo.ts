@@ -56,7 +56,7 @@ export const pictureTrait = pgTable("picture_trait", {
   focusX: integer("focus_x").notNull(),
   focusY: integer("focus_y").notNull(),
   /** Light and unrest cell by cell, and the few colours. */
-  detail: jsonb("detail").$type<Pick<Traits, "light" | "busy" | "colours">>().notNull(),
+  detail: jsonb("detail").$type<Pick<Traits, "light" | "busy" | "colours"> & { tone?: Traits["tone"] }>().notNull(),
 });
 
 /** One picture in a household's roll. */

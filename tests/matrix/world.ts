@@ -119,7 +119,7 @@ async function picture(db: Db, householdId: string) {
   })
     .jpeg()
     .toBuffer();
-  const cells = { light: [], busy: [], colours: [] } as never;
+  const cells = { light: [], tone: [], busy: [], colours: [] } as never;
   return keepPhoto(db, householdId, {
     sha256: createHash("sha256").update(bytes).digest("hex"),
     mime: "image/jpeg",

@@ -21,7 +21,7 @@ type Props = {
   readonly print: Size;
   readonly crop: PrintCrop;
   readonly frame: Frame;
-  readonly traits: Pick<Traits, "light" | "busy"> | null;
+  readonly traits: Pick<Traits, "tone" | "busy"> | null;
   /** What lies over the print wherever it is laid: nothing is put there by itself. */
   readonly taken: readonly Rect[];
   readonly unit: Unit;
