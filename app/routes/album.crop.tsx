@@ -2,7 +2,7 @@ import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { Crop } from "#app/places/crop/crop.tsx";
 import { type CropView, cropView } from "#app/places/crop/view.ts";
-import { coloursAsLooked } from "#core/photo/colours.ts";
+import { colourName, coloursAsLooked } from "#core/photo/colours.ts";
 import { readTraits } from "#store/photo.ts";
 import type { Route } from "./+types/album.crop";
 
@@ -19,7 +19,7 @@ export async function loader({ params, context }: Route.LoaderArgs): Promise<Cro
     traits: traits && {
       tone: traits.tone,
       busy: traits.busy,
-      colours: coloursAsLooked(traits.colours, look),
+      colours: coloursAsLooked(traits.colours, look).map((colour) => ({ colour, name: colourName(colour) })),
     },
   };
 }

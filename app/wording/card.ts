@@ -95,7 +95,7 @@ export function fitReason(verdict: Verdict): string {
     case "no-area":
       return "Make the margins smaller, or the card larger.";
     case "empty":
-      return "Write, or take a jotting over.";
+      return "Write, or add a jotting of the day.";
     case "in-boxes":
       return `${many(verdict.boxes, "box", "boxes")} with words.`;
     case "over-boxes":

@@ -53,7 +53,7 @@ export const STEP_TO_DO: Record<Step, string> = {
   base: "Make the base",
   number: "Put the number on",
   insert: "Make the inserts",
-  assemble: "Lay out, then adhere",
+  assemble: "Assemble the page",
   punch: "Punch the holes",
   file: "Put it in the book",
 };

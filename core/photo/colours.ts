@@ -71,3 +71,32 @@ export function coloursAsLooked(colours: readonly string[], look: Look): string[
     }),
   );
 }
+
+/** Where each hue ends, in degrees round the Lab plane, and what it is called from there on down. From memory. */
+const HUES: readonly (readonly [to: number, name: string])[] = [
+  [18, "pink"],
+  [52, "red"],
+  [82, "orange"],
+  [112, "yellow"],
+  [168, "green"],
+  [225, "teal"],
+  [310, "blue"],
+  [340, "purple"],
+  [360, "pink"],
+];
+/** Less colour than this is grey to the eye. */
+const GREY = 9;
+
+/** What somebody would call a colour who has it before them: `dark blue`, `brown`, `light grey`. */
+export function colourName(colour: string): string {
+  const { l, a, b } = toLab(colour) ?? { l: 0, a: 0, b: 0 };
+  const shade = l < 38 ? "dark " : l > 78 ? "light " : "";
+  if (Math.hypot(a, b) < GREY) return l < 14 ? "black" : l > 93 ? "white" : `${shade}grey`;
+  const turn = (Math.atan2(b, a) * 180) / Math.PI;
+  const hue = HUES.find(([to]) => (turn + 360) % 360 < to)?.[1] ?? "pink";
+  if (hue === "orange" && l < 55) return `${shade}brown`;
+  if (hue === "yellow") return l < 60 ? `${shade}olive` : l > 90 && Math.hypot(a, b) < 35 ? "cream" : "yellow";
+  if (hue === "pink" && l < 45) return `${shade}red`;
+  if (hue === "red" && l > 68) return "pink";
+  return `${shade}${hue}`;
+}

@@ -95,7 +95,9 @@ test("sixty pictures are dropped, a proposal is taken, a crop is moved, sheets a
 
   // Sheets: proven fewest, made, printed, cut one cut after the other.
   await page.getByRole("link", { name: "Print sheets" }).click();
-  await expect(page.getByText("Proven: no plan has fewer sheets", { exact: false })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText("No plan has fewer sheets: that is proven", { exact: false })).toBeVisible({
+    timeout: 20_000,
+  });
   await expect(page.getByText(/^2 sheets, \d+ cuts$/)).toBeVisible();
   await page.getByRole("button", { name: "Make these 2 sheets" }).click();
   await expect(page.getByText("Sheets 1 to 2 are made.")).toBeVisible();

@@ -1,6 +1,6 @@
 import axe, { type RunOptions } from "axe-core";
 import { type BrowserContextOptions, expect, type OpenWindow, type Page, test } from "./browser-test.ts";
-import { base, enterDemo, PHONE } from "./keeper.ts";
+import { base, enterDemo, newDecember, newKeeper, PHONE } from "./keeper.ts";
 
 /** Every place, from the demo. */
 async function places(page: Page): Promise<string[]> {
@@ -176,4 +176,22 @@ test("the look turns to night and stays", async ({ page }) => {
   await expect(page.locator("html")).toHaveAttribute("data-look", "night");
   await page.goto(`${base()}/albums/new`);
   await expect(page.locator("html")).toHaveAttribute("data-look", "night");
+});
+
+test("the household's clock is changed in the settings, and taken back", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/settings`);
+  const clock = page.getByLabel("The household’s clock");
+  await expect(clock).toHaveValue("Europe/London");
+  await clock.selectOption("Pacific/Kiritimati");
+  await page.getByRole("button", { name: "Go by this clock" }).click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(clock).toHaveValue("Pacific/Kiritimati");
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(async () => {
+    await page.reload();
+    await expect(clock).toHaveValue("Europe/London", { timeout: 1000 });
+  }).toPass();
 });

@@ -361,17 +361,17 @@ function Quiet({
 }
 
 /** The picture's own colours, to hold a card or a paper against. */
-function Colours({ colours }: { colours: readonly string[] }) {
+function Colours({ colours }: { colours: readonly { readonly colour: string; readonly name: string }[] }) {
   return (
     <section aria-label="Its colours" className="border-t border-line pt-3">
       <p className="mb-1.5 font-medium">Its colours, the most of it first</p>
       <ul className="flex flex-wrap gap-2">
-        {colours.map((colour) => (
-          <li key={colour} className="grid justify-items-center text-xs text-quiet">
+        {colours.map(({ colour, name }) => (
+          <li key={colour} className="grid justify-items-center text-xs text-quiet" title={colour}>
             <svg viewBox="0 0 40 28" className="h-7 w-10" aria-hidden="true">
               <rect width="40" height="28" fill={colour} />
             </svg>
-            {colour}
+            {name}
           </li>
         ))}
       </ul>

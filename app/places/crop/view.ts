@@ -31,7 +31,11 @@ export type CropView = {
   readonly alone: readonly PhotoUse[];
   /** What will lie over the print or go through it, wherever it is laid. */
   readonly over: readonly Over[];
-  readonly traits: Pick<Traits, "tone" | "busy" | "colours"> | null;
+  readonly traits:
+    | (Pick<Traits, "tone" | "busy"> & {
+        readonly colours: readonly { readonly colour: string; readonly name: string }[];
+      })
+    | null;
   /** The album's prints before and after this one, in the order of the days. */
   readonly before: string | null;
   readonly after: string | null;

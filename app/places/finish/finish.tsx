@@ -67,7 +67,7 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
         <section aria-labelledby="ends">
           <h1 className="text-3xl">Finish</h1>
           <p className="pb-4 text-quiet">
-            {inBook} of {wanted} in the book. Finishing in April is still finishing.
+            {inBook} of {wanted} in the book. There is no last day for finishing.
           </p>
           <h2 id="ends" className="border-b border-line pb-2 text-xl">
             Loose ends

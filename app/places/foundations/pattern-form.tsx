@@ -76,7 +76,7 @@ export function PatternForm({ cycle, rules, templates, onCycle, onRules }: FormP
         )}
       </div>
       <div className="grid gap-2">
-        <p className="text-sm font-medium">Before the turns</p>
+        <p className="text-sm font-medium">Days that get another page instead</p>
         {rules.map((rule, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: rules have an order and nothing else to go by
           <div key={at} className="grid grid-cols-[minmax(0,13rem)_minmax(0,20rem)_auto] items-center gap-2">

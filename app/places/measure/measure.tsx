@@ -151,7 +151,7 @@ export function Measure({ albumId, version, format, unit, measured, answer }: Pr
               {box("coverW", "Cover, wide")}
               {box("coverH", "Cover, high")}
               {box("margin", "Binding margin")}
-              {box("capacity", "Holds, mm")}
+              {box("capacity", "Holds a stack of, mm")}
               {text.binding === "sewn" && box("leaves", "Leaves sewn in")}
             </div>
             <fieldset className="grid grid-cols-2 gap-3 border-t border-line pt-4">

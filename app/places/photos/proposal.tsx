@@ -199,7 +199,8 @@ function StillEmpty({ view: { albumId, rows, unit } }: { view: ProposalView }) {
     <section aria-label="Still without a picture" className="pt-5">
       <h2 className="mb-1 text-lg">Still without</h2>
       <p className="mb-2 max-w-prose text-sm text-quiet">
-        Their rooms stay kept. Fill the roll, bank a picture for a dark day, or allow more days.
+        Each keeps its room on the page. Add pictures to the roll, bank one for a dark day, or allow pictures of other
+        days.
       </p>
       <ul className="grid gap-x-6 wide:grid-cols-2">
         {[...days].map(([date, waiting]) => (

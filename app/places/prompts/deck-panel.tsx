@@ -103,7 +103,7 @@ const DeckFiles = ({ albumId, id, called }: { albumId: string; id: string; calle
   <span className="flex items-center gap-2">
     {(["csv", "txt"] as const).map((ending) => (
       <a key={ending} className="link" href={to.document(albumId, "deck", `${id}.${ending}`)} download>
-        {ending === "csv" ? "Table" : "Text"}
+        {ending === "csv" ? "CSV table" : "Plain text"}
         <span className="sr-only"> of {called}</span>
       </a>
     ))}

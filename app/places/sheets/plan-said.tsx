@@ -9,7 +9,7 @@ export function PlanSaid({ gang, wanted, what }: { gang: Gang; wanted: number; w
   if (sheets.length === 0)
     return <p role="status">{packing.state === "looking" ? `Laying the ${what} on sheets.` : "Nothing to lay."}</p>;
   const proven = packing.plan?.proven
-    ? "Proven: no plan has fewer sheets"
+    ? "No plan has fewer sheets: that is proven"
     : packing.plan && sheets.length === packing.plan.atLeast + 1
       ? `At least ${packing.plan.atLeast} are needed`
       : "";
@@ -23,7 +23,7 @@ export function PlanSaid({ gang, wanted, what }: { gang: Gang; wanted: number; w
         {packing.state === "looking" && (
           <>
             {" "}
-            Still looking for fewer.{" "}
+            {packing.plan?.proven ? "Looking for fewer cuts." : "Looking for fewer sheets."}{" "}
             <button type="button" className="underline" onClick={packing.stop}>
               That will do
             </button>

@@ -51,7 +51,7 @@ export function JottingList({ jottings, dates, day, onTake }: Props) {
             <div className="flex flex-wrap items-center gap-x-3">
               {onTake && (
                 <Button small onClick={() => onTake(text)}>
-                  Take it over
+                  Add it to the card
                 </Button>
               )}
               <details>

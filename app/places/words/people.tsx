@@ -13,7 +13,8 @@ export function People({ people, action }: { people: readonly string[]; action: 
       <label className="grid gap-1">
         <span className="text-lg font-medium">Who is who</span>
         <span className="text-sm text-quiet">
-          Names divided by commas. A page whose note asks who is who is looked through for them.
+          Names divided by commas. Where the note of a page asks who is who, its words are looked through for these
+          names.
         </span>
         <textarea
           name="people"
