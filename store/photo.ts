@@ -2,7 +2,7 @@ import { and, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
-import type { Traits } from "../core/photo/traits.ts";
+import { PLACES, type Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
 import { wantPictures } from "./library/tray.ts";
@@ -195,6 +195,9 @@ export async function readTraits(db: Reader, householdId: string, photoId: strin
   return { fingerprint, sharpness, focus: { x: focusX, y: focusY }, ...detail, tone: detail.tone ?? detail.light };
 }
 
+/** A fingerprint as it is computed now; those of before were shorter. */
+const FINGERPRINT = 16 + PLACES * PLACES;
+
 /** Pictures of which not all is computed yet, each with a small version to compute it from. */
 export function withoutTraits(db: Reader, most: number): Promise<{ sha256: string; bytes: Buffer }[]> {
   return db
@@ -203,7 +206,10 @@ export function withoutTraits(db: Reader, most: number): Promise<{ sha256: strin
     .leftJoin(pictureTrait, eq(pictureTrait.sha256, pictureVersion.sha256))
     .where(
       and(
-        or(isNull(pictureTrait.sha256), sql`not (${pictureTrait.detail} ? 'tone')`),
+        or(
+          isNull(pictureTrait.sha256),
+          sql`not (${pictureTrait.detail} ? 'tone') or length(${pictureTrait.fingerprint}) < ${FINGERPRINT}`,
+        ),
         eq(pictureVersion.longSide, 480),
       ),
     )
@@ -214,5 +220,5 @@ export async function keepTraits(db: Db, sha256: string, traits: Traits): Promis
   await db
     .insert(pictureTrait)
     .values({ sha256, ...traitColumns(traits) })
-    .onConflictDoUpdate({ target: pictureTrait.sha256, set: { detail: traitColumns(traits).detail } });
+    .onConflictDoUpdate({ target: pictureTrait.sha256, set: traitColumns(traits) });
 }

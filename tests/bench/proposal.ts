@@ -25,7 +25,7 @@ export function measureAlike(): number {
   const { next } = chanceFrom(7);
   const pictures = numbers.map((at) => ({
     id: String(at),
-    fingerprint: Array.from({ length: 16 }, () => Math.floor(next() * 16).toString(16)).join(""),
+    fingerprint: Array.from({ length: 160 }, () => Math.floor(next() * 15).toString(16)).join(""),
     sharpness: next(),
     capturedAt: null,
   }));

@@ -27,7 +27,7 @@ export async function fillRoll(db: Db): Promise<void> {
     await db.insert(pictureVersion).values(some.map(({ sha256 }) => ({ sha256, longSide: 480, bytes: base.bytes })));
     await db
       .insert(pictureTrait)
-      .values(some.map(({ sha256, at }) => ({ ...trait, sha256, fingerprint: at.toString(16).padStart(16, "5") })));
+      .values(some.map(({ sha256, at }) => ({ ...trait, sha256, fingerprint: at.toString(16).padStart(16, "5").padEnd(160, "7") })));
     await db.insert(photo).values(
       some.map(({ sha256, at }) => ({
         householdId: home.householdId,

@@ -70,7 +70,15 @@ describe.runIf(process.env.HEARTH_LARGE === "1")("an archive of five gigabytes",
         hasPlace: false,
         ownWords: "",
         versions: [{ longSide: 480, bytes: head }],
-        traits: { fingerprint: "0", sharpness: 1, focus: { x: 1, y: 1 }, light: [], busy: [], colours: [] } as never,
+        traits: {
+          fingerprint: "0".padEnd(160, "7"),
+          sharpness: 1,
+          focus: { x: 1, y: 1 },
+          light: [],
+          tone: [],
+          busy: [],
+          colours: [],
+        } as never,
       });
       const day = days[at % days.length]?.id ?? "";
       await saveDayEdit(store.db, author, day, null, { kind: "add-photo", photo: newUse(randomUUID(), photo) });

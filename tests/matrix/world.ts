@@ -132,7 +132,12 @@ async function picture(db: Db, householdId: string) {
     hasPlace: false,
     ownWords: "",
     versions: [1600, 480, 96].map((longSide) => ({ longSide, bytes })),
-    traits: { fingerprint: "0".repeat(16), sharpness: 1, focus: { x: 5000, y: 5000 }, ...(cells as object) } as never,
+    traits: {
+      fingerprint: "0".repeat(16).padEnd(160, "7"),
+      sharpness: 1,
+      focus: { x: 5000, y: 5000 },
+      ...(cells as object),
+    } as never,
   });
 }
 
