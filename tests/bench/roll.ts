@@ -25,9 +25,13 @@ export async function fillRoll(db: Db): Promise<void> {
       .insert(picture)
       .values(some.map(({ sha256 }) => ({ sha256, mime: "image/jpeg" as const, bytes: Buffer.from("x") })));
     await db.insert(pictureVersion).values(some.map(({ sha256 }) => ({ sha256, longSide: 480, bytes: base.bytes })));
-    await db
-      .insert(pictureTrait)
-      .values(some.map(({ sha256, at }) => ({ ...trait, sha256, fingerprint: at.toString(16).padStart(16, "5").padEnd(160, "7") })));
+    await db.insert(pictureTrait).values(
+      some.map(({ sha256, at }) => ({
+        ...trait,
+        sha256,
+        fingerprint: at.toString(16).padStart(16, "5").padEnd(160, "7"),
+      })),
+    );
     await db.insert(photo).values(
       some.map(({ sha256, at }) => ({
         householdId: home.householdId,
