@@ -55,6 +55,35 @@ const cutting = async (page: Page) => {
   await page.waitForURL(/sheets\/./);
 };
 
+/** A print that three pictures share. */
+const sharedPrint = async (page: Page) => {
+  await firstCrop(page);
+  const shared = page.getByRole("region", { name: "Pictures in this print" });
+  await shared.locator("summary").click();
+  for (const many of [2, 3]) {
+    await shared
+      .getByRole("button", { name: /into this print too$/ })
+      .first()
+      .click();
+    await shared.getByText(`${many} pictures in this print`).waitFor();
+  }
+  await shared.getByRole("button", { name: "Crop picture 3" }).click();
+  await shared.scrollIntoViewIfNeeded();
+};
+
+/** The card with its own print, words in its boxes. */
+const printedCard = async (page: Page) => {
+  await day("2026-12-14")(page);
+  await page
+    .getByRole("link", { name: /Write it to its card/ })
+    .first()
+    .click();
+  await page.waitForURL(/cards/);
+  for (const [at, words] of ["26 windows", "The tide bell", "Saffron loaf"].entries())
+    await page.getByLabel(`Words of box ${at + 1}`, { exact: true }).fill(words);
+  await page.getByText("What is printed on the card already").scrollIntoViewIfNeeded();
+};
+
 /** A card of a day as its words tray opens it. */
 const card = (name: RegExp) => async (page: Page) => {
   await place("words")(page);
@@ -94,7 +123,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   },
   words: { as: DESK, to: place("words") },
   "words-found": { as: DESK, to: place("words?q=lantern") },
-  card: { as: DESK, to: card(/^Card 1 of 12/) },
+  card: { as: DESK, to: printedCard },
   "card-typewriter": { as: DESK, to: card(/^Card 2 of 10/) },
   "card-stamped": { as: NIGHT, to: card(/^Card 3 of 10/) },
   "card-phone": { as: PHONE, to: card(/^Card 1 of 12/) },
@@ -154,7 +183,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "roll-phone": { as: PHONE, to: place("photos") },
   "who-goes-where": { as: DESK, to: place("who-goes-where") },
   "who-phone": { as: PHONE, to: place("who-goes-where") },
-  crop: { as: DESK, to: firstCrop },
+  crop: { as: DESK, to: sharedPrint },
   "crop-phone": { as: PHONE, to: firstCrop },
   "crop-quiet": {
     as: DESK,
