@@ -12,7 +12,8 @@ export type CutPart =
 
 /**
  * One straight cut from edge to edge of the piece in hand. The measure is taken from the edge whose part is kept, so that
- * what is measured is what is wanted: `from` says which edge lies at the rule, `measure` how far from it the blade is.
+ * what is measured is what is wanted, unless it can be set from the other edge only: `from` says which edge lies at the
+ * rule, `measure` how far from it the blade is.
  */
 export type CutStep = {
   readonly piece: Rect;
@@ -48,22 +49,26 @@ function partOf(region: Region, from: number): CutPart {
 
 /**
  * The cuts of a sheet in the order they are made: a piece is cut until nothing of it is left to cut before the next one
- * is taken up, so that few pieces lie about.
+ * is taken up, so that few pieces lie about. A measure that is not a whole number of `step`s, as from the edge of a print
+ * that is none, is taken from the other edge where it is one from there.
  */
-export function cutList(whole: Region, paper: Size): CutStep[] {
+export function cutList(whole: Region, paper: Size, step: Length): CutStep[] {
   const steps: CutStep[] = [];
   const walk = (region: Region, piece: Rect, from: number): void => {
     if (region.kind !== "cut") return;
     const { axis, at, first, second } = region;
     const inFirst = countPrints(first);
-    const keepsSecond = first.kind === "waste";
     const across = axis === "x" ? piece.w : piece.h;
+    const other = ticks(across - at);
+    const keepsSecond = first.kind === "waste";
+    const turns = (keepsSecond ? other : at) % step !== 0 && (keepsSecond ? at : other) % step === 0;
+    const fromSecond = keepsSecond !== turns;
     steps.push({
       piece,
       axis,
       line: ticks((axis === "x" ? piece.x : piece.y) + at),
-      from: axis === "x" ? (keepsSecond ? "right" : "left") : keepsSecond ? "bottom" : "top",
-      measure: keepsSecond ? ticks(across - at) : at,
+      from: axis === "x" ? (fromSecond ? "right" : "left") : fromSecond ? "bottom" : "top",
+      measure: fromSecond ? other : at,
       first: partOf(first, from),
       second: partOf(second, from + inFirst),
     });

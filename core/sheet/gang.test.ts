@@ -5,7 +5,7 @@ import { inches, millimetres, ticks } from "../measure/length.ts";
 import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import { size } from "../measure/size.ts";
-import type { CutStep } from "./cutting.ts";
+import { type CutStep, cutList } from "./cutting.ts";
 import {
   CUT_STEPS,
   type CutStepName,
@@ -18,6 +18,7 @@ import {
   taskOf,
 } from "./gang.ts";
 import { planAfter } from "./pack/pack.ts";
+import type { Region } from "./pack/task.ts";
 import { barOf, isPlausible, printableOf, trueBars } from "./paper.ts";
 import { isSound } from "./sound.ts";
 
@@ -202,6 +203,21 @@ describe("the grid that cuts are laid on", () => {
       ),
       { numRuns: 40, endOnFailure: true },
     );
+  });
+
+  it("is measured from where it can be set: not from the edge of a print that lies between two marks", () => {
+    // A print whose far edge lies between two marks; the waste over it ends on one.
+    const odd = size(ticks(33_001), ticks(20_333));
+    const step = CUT_STEPS["half-millimetre"];
+    const whole: Region = {
+      ...{ kind: "cut", axis: "y", at: ticks(16_320), first: { kind: "waste" } },
+      second: { kind: "print", type: 0, turned: false },
+    };
+    const [cut] = cutList(whole, size(odd.w, ticks(57_133)), step);
+    expect(cut).toMatchObject({ from: "top", measure: 16_320, line: 16_320 });
+    // From the side that is kept where it can be set from either, or from neither.
+    expect(cutList(whole, size(odd.w, ticks(57_120)), step)[0]).toMatchObject({ from: "bottom", measure: 40_800 });
+    expect(cutList({ ...whole, at: ticks(16_321) }, size(odd.w, ticks(57_133)), step)[0]?.from).toBe("bottom");
   });
 
   it("takes no paper from a print that only just fits", () => {

@@ -169,7 +169,7 @@ export function gangSheets(
         paper: paper.size,
         prints,
         waste: restOf(filled.root, printable, laidOut),
-        cuts: cutList(whole, paper.size),
+        cuts: cutList(whole, paper.size, settings.step),
       },
     ];
   });

@@ -203,8 +203,7 @@ describe("what a device sends", () => {
     const ids = await doAll(window.outbox, album, day);
     await new Promise((resolve) => setTimeout(resolve, 40));
     server.process.kill("SIGKILL");
-    await new Promise((resolve) => setTimeout(resolve, 200));
-    expect(window.outbox.snapshot().trouble).toBe("unreachable");
+    await until(() => window.outbox.snapshot().trouble === "unreachable");
     server = await startServer(database.url, Number(new URL(server.base).port));
     await until(() => window.outbox.snapshot().entries.length === 0);
     window.close();
