@@ -81,6 +81,9 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
 
 const MOST_NOTES = 3;
 
+/** Said of what lies on the side alone: more of the day may still lie beside it. */
+const allFit = (pieces: number): string => (pieces === 1 ? "The piece on it fits." : `All ${pieces} pieces on it fit.`);
+
 /** What on a side wants doing before paper is cut; how well everything else lies, in one line. */
 export function SideNotes({
   board,
@@ -106,7 +109,7 @@ export function SideNotes({
           {side.pieces.length === 0
             ? "Nothing on this side yet."
             : side.pieces.length > rooms.length
-              ? `Everything fits: ${many(side.pieces.length - rooms.length, "piece")}.`
+              ? allFit(side.pieces.length - rooms.length)
               : ""}
           {side.auto && side.pieces.length > 0 && " A first dry fit; move anything."}
         </p>
