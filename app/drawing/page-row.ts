@@ -1,4 +1,4 @@
-import { shortDate } from "#app/wording/dates.ts";
+import { datedAs } from "#app/wording/dates.ts";
 import { RING_NAME, RING_STATE } from "#app/wording/day.ts";
 import { fullness, RINGS } from "#core/album/steps.ts";
 import { type StateCode, stateAt, stateNamed } from "./states.ts";
@@ -31,8 +31,9 @@ export const fullnessOf = ({ states }: PageRow): number => {
   return fullness({ prompt, photos, words, paper, book });
 };
 
-export const nameOf = (row: PageRow): string =>
-  `${row.label || shortDate(row.date)}${row.title ? `, ${row.title}` : ""}`;
+/** `9, Wed 9 Dec, First snow on the shed`: numbers are not always the dates, and past days are looked for by theirs. */
+export const nameOf = ({ label, date, also, title }: PageRow): string =>
+  [label, datedAs([date, ...also]), title].filter((part) => part !== "").join(", ");
 
 /** A page and how far it is, for a tooltip. */
 export const briefly = (row: PageRow): string =>

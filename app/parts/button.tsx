@@ -10,7 +10,7 @@ const LOOK = {
 /** The classes of a button, for links that act as one. */
 export const buttonLook = (look: keyof typeof LOOK = "plain", small = false) =>
   clsx(
-    "inline-flex items-center justify-center gap-2 rounded-sm font-medium transition-colors disabled:opacity-55",
+    "not-printed inline-flex items-center justify-center gap-2 rounded-sm font-medium transition-colors disabled:opacity-55",
     small ? "min-h-8 px-2.5 text-sm" : "min-h-10 px-4",
     LOOK[look],
   );

@@ -81,10 +81,14 @@ export function MatStage({
   children: ReactNode;
 }) {
   return (
-    <section aria-label={label} className="relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full">
+    <section
+      aria-label={label}
+      className="mat-stage relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+    >
       {focus}
       {children}
       {bar && <div className="mat-bar">{bar}</div>}
+      <p className="only-printed p-2 text-sm">Not at its true size: the numbers along the edges give the measures.</p>
     </section>
   );
 }
@@ -118,7 +122,7 @@ export function FocusRow({
 }) {
   if (things.length < 2) return null;
   return (
-    <fieldset className="flex min-w-0 shrink-0 gap-2 overflow-x-auto bg-soot px-3.5 py-2">
+    <fieldset className="not-printed flex min-w-0 shrink-0 gap-2 overflow-x-auto bg-soot px-3.5 py-2">
       <legend className="sr-only">{label}</legend>
       {[{ id: null, name: all }, ...things].map(({ id, name }) => (
         <MatButton key={id ?? "all"} pressed={id === chosen} onClick={() => onChoose(id)}>

@@ -10,3 +10,7 @@ export const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`)
 /** `9 Dec`, of an ISO date. */
 export const shortDate = (date: string): string =>
   `${Number(date.slice(8))} ${MONTHS[Number(date.slice(5, 7)) - 1] ?? ""}`;
+
+/** `Wed 9 Dec`, or `Wed 9 Dec, Thu 10 Dec` of the dates that share a page. */
+export const datedAs = (dates: readonly string[]): string =>
+  dates.map((date) => `${shortWeekday(date)} ${shortDate(date)}`).join(", ");

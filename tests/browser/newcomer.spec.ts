@@ -66,7 +66,7 @@ test("from sign-up to a finished day with a real photo, a killed server, and eve
   await page.getByRole("link", { name: /Our December/ }).click();
   await expect(
     page.getByRole("option", {
-      name: /^9, First snow on the shed: prompt done, photos done, words done, paper done, in the book done/,
+      name: /^9, Wed 9 Dec, First snow on the shed: prompt done, photos done, words done, paper done, in the book done/,
     }),
   ).toBeAttached();
   await page.goto(`${album}/days/2026-12-09`);

@@ -67,14 +67,14 @@ test("what the dial outlines is what opens, and what one comes back to, however 
   await page.getByRole("link", { name: "Open the day" }).click();
   await page.waitForURL(/days\/2026-12-05/);
   await page.goBack();
-  await expect(dial.getByRole("option", { selected: true })).toHaveText(/^5:/);
+  await expect(dial.getByRole("option", { selected: true })).toHaveText(/^5, \w{3} 5 \w{3}:/);
   await expect(title(page)).toBeVisible();
   await dial.focus();
   for (let step = 0; step < 3; step++) await page.keyboard.press("ArrowRight");
   await page.keyboard.press("Enter");
   await page.waitForURL(/days\/2026-12-08/);
   await page.goBack();
-  await expect(dial.getByRole("option", { selected: true })).toHaveText(/^8:/);
+  await expect(dial.getByRole("option", { selected: true })).toHaveText(/^8, \w{3} 8 \w{3}:/);
   await expect(page).toHaveURL(/day=2026-12-08/);
 });
 

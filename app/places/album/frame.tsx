@@ -86,7 +86,7 @@ function Frame({ view, look, phone, children }: Props) {
 
   return (
     <>
-      <a href="#place" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
+      <a href="#place" className="not-printed sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
         To the page itself
       </a>
       <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh">
@@ -95,10 +95,10 @@ function Frame({ view, look, phone, children }: Props) {
           <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">
             {view.title}
           </p>
-          <div className="col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
+          <div className="not-printed col-span-3 row-start-2 wide:col-span-1 wide:row-start-auto">
             <DayStrip rows={view.rows} albumId={albumId} chosen={chosen} today={view.today} onBring={bring} />
           </div>
-          <div className="grid justify-items-end text-sm">
+          <div className="not-printed grid justify-items-end text-sm">
             <Link
               to={to.today()}
               title="Jot something down for today"

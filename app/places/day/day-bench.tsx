@@ -164,7 +164,7 @@ function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   return (
     <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
       {before ? (
-        <Link to={href(before)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+        <Link to={href(before)} className="not-printed flex min-h-10 items-center gap-1 hover:text-ember">
           <span aria-hidden="true">←</span> The day before
         </Link>
       ) : (
@@ -172,7 +172,7 @@ function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
       )}
       <span className="text-center text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
       {after ? (
-        <Link to={href(after)} className="flex min-h-10 items-center gap-1 hover:text-ember">
+        <Link to={href(after)} className="not-printed flex min-h-10 items-center gap-1 hover:text-ember">
           The day after <span aria-hidden="true">→</span>
         </Link>
       ) : (

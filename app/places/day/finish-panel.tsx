@@ -35,7 +35,7 @@ export function FinishPanel({ view }: { view: DayView }) {
             : "Steps appear as the day gets a page, photos or words."}
         </p>
       )}
-      <ul className="flex flex-wrap gap-2">
+      <ul className="not-printed flex flex-wrap gap-2">
         {steps.map(({ step, done, on }) => (
           <li key={step} className="flex flex-wrap items-center gap-x-3">
             <label
@@ -81,6 +81,8 @@ export function FinishPanel({ view }: { view: DayView }) {
           </li>
         ))}
       </ul>
+      <StepsOnPaper heading="Done" said={steps.flatMap(({ step, done }) => (done ? [STEP_NAME[step]] : []))} />
+      <StepsOnPaper heading="To do" said={steps.flatMap(({ step, done }) => (done ? [] : [STEP_TO_DO[step]]))} />
       {next && STEP_CAUTION[next.step] && (
         <p className="border-l-2 border-edge pl-3 text-sm text-quiet">{STEP_CAUTION[next.step]}</p>
       )}
@@ -104,3 +106,10 @@ export function FinishPanel({ view }: { view: DayView }) {
     </Panel>
   );
 }
+
+const StepsOnPaper = ({ heading, said }: { heading: string; said: readonly string[] }) =>
+  said.length > 0 && (
+    <p className="only-printed">
+      {heading}: {said.map((each) => each.toLowerCase()).join(", ")}.
+    </p>
+  );

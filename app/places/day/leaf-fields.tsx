@@ -325,7 +325,7 @@ function Neighbour({ view, dayId }: { view: DayView; dayId: string }) {
   const at = page && inBookAt(page);
   if (!page || !at) return "a day that is set aside";
   return (
-    <Link to={to.entry(view.albumId, at)} className="link">
+    <Link to={to.entry(view.albumId, at)} className="link also-printed">
       {inBookName(page)}
     </Link>
   );

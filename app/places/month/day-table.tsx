@@ -32,8 +32,8 @@ export function DayTable({ view, rows, chosen, onChoose }: Props) {
           </th>
           {RINGS.map((ring) => (
             <th key={ring} scope="col" className="px-0.5 py-1.5 text-center font-medium">
-              <span className="max-wide:sr-only">{RING_NAME[ring]}</span>
-              <span aria-hidden="true" className="wide:hidden">
+              <span className="max-wide:not-print:sr-only">{RING_NAME[ring]}</span>
+              <span aria-hidden="true" className="not-printed wide:hidden">
                 {{ prompt: "Pr", photos: "Ph", words: "Wo", paper: "Pa", book: "Bk" }[ring]}
               </span>
             </th>

@@ -1,7 +1,8 @@
 import { memo } from "react";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { carry, dropHere } from "#app/parts/carried.ts";
-import { printDate, printShort, weekdayName } from "#core/month/dates.ts";
+import { datedAs } from "#app/wording/dates.ts";
+import { printDate, printShort } from "#core/month/dates.ts";
 import type { OnPlace } from "./place-on.tsx";
 import type { Pressed } from "./use-chosen.ts";
 import type { RollDay, RollPicture, RollTarget, RollView } from "./view.ts";
@@ -74,7 +75,7 @@ const RollRow = memo(function RollRow({ day: { date, clusters }, name, chosen, o
     >
       <div className="text-right">
         <p className="font-numeral text-2xl leading-none font-semibold">{name?.label}</p>
-        <p className="mt-1 text-xs text-quiet">{date && weekdayName(date).slice(0, 3)}</p>
+        <p className="mt-1 text-xs text-quiet">{date && datedAs([date])}</p>
       </div>
       <div className="min-w-0">
         {name?.title && <p className="mb-1.5 truncate text-sm text-quiet">{name.title}</p>}

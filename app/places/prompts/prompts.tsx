@@ -7,6 +7,7 @@ import { Tick } from "#app/parts/tick.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { useOutbox } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
+import { datedAs } from "#app/wording/dates.ts";
 import { dealable } from "#core/album/jar.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { printShort } from "#core/month/dates.ts";
@@ -105,7 +106,7 @@ export function Prompts({ view }: { view: PromptsView }) {
             )}
           </div>
           <p className="text-sm text-quiet">Deal {seed}. The same number deals the same month.</p>
-          <fieldset className="grid">
+          <fieldset className="not-printed grid">
             <legend className="mb-1 font-medium">A fair deal</legend>
             {WISHES.map((wish) => (
               <Tick
@@ -269,13 +270,13 @@ type RowProps = {
 };
 
 function DayRow({ day, albumId, dealtText, isHeld, onSwap, onHold, onLetGo }: RowProps) {
-  const { label, weekday, title, text, now, date } = day;
+  const { label, title, text, now, date } = day;
   const isNew = dealtText !== null && dealtText !== text;
   return (
-    <li className="grid min-h-14 grid-cols-[3rem_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-2 sm:grid-cols-[3rem_minmax(0,1fr)_auto]">
+    <li className="grid min-h-14 grid-cols-[4.5rem_minmax(0,1fr)] items-center gap-x-3 border-t border-line py-2 sm:grid-cols-[4.5rem_minmax(0,1fr)_auto]">
       <Link to={to.day(albumId, date)} className="grid hover:text-ember">
         <span className="font-numeral text-2xl leading-none font-semibold">{label || "–"}</span>
-        <span className="text-xs text-quiet">{weekday.slice(0, 3)}</span>
+        <span className="text-xs text-quiet">{datedAs([date])}</span>
       </Link>
       <div className="min-w-0">
         {now.state === "away" ? (

@@ -2,7 +2,7 @@ import { pageName } from "#app/places/album/view.ts";
 import { dealDays } from "#core/album/jar.ts";
 import type { AlbumPlan } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
-import { type CalendarDate, weekdayName } from "#core/month/dates.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
 import type { DealDay } from "#core/words/deal-ask.ts";
 import { DECKS } from "#core/words/decks.ts";
 import type { Deck, Jar, Slip } from "#core/words/slip.ts";
@@ -12,7 +12,6 @@ export type PromptDay = {
   readonly dayId: string;
   readonly version: number;
   readonly label: string;
-  readonly weekday: string;
   readonly title: string;
   readonly text: string;
   readonly slip: string | null;
@@ -60,7 +59,6 @@ export function promptsView(
           version: day.version,
           label: page.label ?? "",
           now,
-          weekday: weekdayName(lead.date),
           title: pageName(page).replace(/^[^,]*,? ?/, ""),
           text: page.content[jar].text,
           slip: page.content[jar].slip,

@@ -9,6 +9,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
+import { many } from "#app/wording/count.ts";
 import { STEP_CAUTION } from "#app/wording/day.ts";
 import { sayLength, type Unit } from "#core/measure/length.ts";
 import { saySize } from "#core/measure/size.ts";
@@ -82,7 +83,11 @@ export function Cutting({ albumId, title, unit, sheet: saved }: Props) {
       // At the trimmer the measure comes first, and the drawing after it.
       lead={
         <>
-          <p className="text-sm text-quiet">
+          <p className="only-printed font-numeral text-2xl font-semibold">
+            {title}, sheet {sheet.number} on {paperName(sheet.paper, unit)}: {many(sheet.cuts.length, "cut")} in this
+            order
+          </p>
+          <p className="not-printed text-sm text-quiet">
             <Link className="link" to={sheet.of === "cards" ? to.cardSheets(albumId) : to.sheets(albumId)}>
               {sheet.of === "cards" ? "Print cards" : "Print sheets"}
             </Link>{" "}
@@ -198,7 +203,7 @@ function BigStep({
 }) {
   const [kept, off] = cut.from === "right" || cut.from === "bottom" ? [cut.second, cut.first] : [cut.first, cut.second];
   return (
-    <div aria-live="polite" className="grid gap-1">
+    <div aria-live="polite" className="not-printed grid gap-1">
       <p className="text-lg text-quiet">
         Cut {at + 1} of {of}
       </p>
@@ -271,8 +276,18 @@ function CutDrawing({
           />
         ) : null,
       )}
+      <g className="only-printed">
+        {sheet.cuts.map((each, at) => (
+          <CutNumber
+            key={`${each.axis}${each.line} ${each.piece.x} ${each.piece.y}`}
+            cut={each}
+            letter={letter}
+            at={at}
+          />
+        ))}
+      </g>
       {cut && (
-        <g>
+        <g className="not-printed">
           <path
             d={`M0 0H${w}V${h}H0ZM${mm(cut.piece.x)} ${mm(cut.piece.y)}v${mm(cut.piece.h)}h${mm(cut.piece.w)}v${-mm(cut.piece.h)}Z`}
             fill="#14181a"
@@ -284,6 +299,21 @@ function CutDrawing({
         </g>
       )}
     </svg>
+  );
+}
+
+/** A cut with its number on its middle, for a sheet of paper beside the trimmer. */
+function CutNumber({ cut, letter, at }: { cut: CutStep; letter: number; at: number }) {
+  const { x: left, y: top, w, h } = cut.piece;
+  const [x, y] = cut.axis === "x" ? [mm(cut.line), mm(top) + mm(h) / 2] : [mm(left) + mm(w) / 2, mm(cut.line)];
+  return (
+    <g className="font-numeral" fontSize={letter * 0.8} textAnchor="middle" dominantBaseline="central">
+      <path d={lineOf(cut)} stroke="#14181a" strokeWidth={0.8} />
+      <circle cx={x} cy={y} r={letter * 0.7} fill="#ffffff" stroke="#14181a" strokeWidth={0.4} />
+      <text x={x} y={y} fill="#14181a">
+        {at + 1}
+      </text>
+    </g>
   );
 }
 
@@ -339,7 +369,7 @@ function Spoiled({
 }) {
   if (sheet.printedAt === null) return null;
   return (
-    <section aria-label="Prints of this sheet" className="grid gap-1">
+    <section aria-label="Prints of this sheet" className="not-printed grid gap-1">
       <h2 className="text-lg">If one is spoiled</h2>
       <ul className="flex flex-wrap gap-2">
         {sheet.prints.map((print) => (

@@ -166,7 +166,7 @@ function TooLargeList({ gang, byUse, view }: { gang: Gang; byUse: ReadonlyMap<st
         const { id: use = "", tile = null } = readPrintOf(id) ?? {};
         const day = byUse.get(use)?.day ?? "A print";
         const named = (
-          <Link className="link" to={to.crop(albumId, use)}>
+          <Link className="link also-printed" to={to.crop(albumId, use)}>
             {day}
           </Link>
         );

@@ -8,6 +8,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
+import { datedAs } from "#app/wording/dates.ts";
 import { JottingList } from "./jotting-list.tsx";
 import { People } from "./people.tsx";
 import type { CardGlance, WordsDay, WordsView } from "./view.ts";
@@ -71,6 +72,7 @@ function Day({ day, view }: { day: WordsDay; view: WordsView }) {
         aria-label={`Day ${day.name}`}
       >
         {day.label || "–"}
+        <span className="block pt-1 font-sans text-xs font-normal text-quiet">{datedAs([day.date])}</span>
       </Link>
       <div className="flex flex-wrap items-start justify-between gap-x-6 gap-y-3">
         <div className="grid min-w-56 flex-1 gap-3">
