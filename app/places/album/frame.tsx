@@ -86,7 +86,10 @@ function Frame({ view, look, phone, children }: Props) {
 
   return (
     <>
-      <a href="#place" className="not-printed sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3">
+      <a
+        href="#place"
+        className="not-printed sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3"
+      >
         To the page itself
       </a>
       <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh">

@@ -193,11 +193,7 @@ export function Arranger({
             const side = board.read[board.face];
             return (
               <g key={board.key} transform={`translate(${board.x} ${board.y})`}>
-                <g
-                  data-board={board.key}
-                  onPointerDown={() => select({ kind: "board", board: board.key })}
-                  className={selection?.kind === "board" && selection.board === board.key ? "mat-chosen" : ""}
-                >
+                <g data-board={board.key} onPointerDown={() => select({ kind: "board", board: board.key })}>
                   <BoardGround board={board} format={format} />
                 </g>
                 {(board.whose.kind === "other" ? [] : side.pieces).map((placed) => {
@@ -346,18 +342,22 @@ export function besides(pieces: readonly Piece[], board: string, id: string): Se
 
 const ZERO = { x: ticks(0), y: ticks(0) };
 
-/** The chosen piece's edge, drawn over whatever is next to it. A piece that wants cutting has a broken one. */
+/**
+ * The chosen piece's edge, drawn over whatever is next to it: as wide on the screen from far as from near, with a dark halo
+ * so that it shows on any picture. A piece that wants cutting has a broken one.
+ */
 function Outline({ of, tone }: { of: Rect; tone: string }) {
+  const edge = { width: mm(of.w), height: mm(of.h), fill: "none", vectorEffect: "non-scaling-stroke" } as const;
   return (
-    <rect
-      width={mm(of.w)}
-      height={mm(of.h)}
-      fill="none"
-      className="stroke-flame"
-      strokeWidth={0.9}
-      strokeDasharray={tone === "trim" || tone === "split" || tone === "turn" ? "3 1.6" : undefined}
-      pointerEvents="none"
-    />
+    <g pointerEvents="none" data-chosen="">
+      <rect {...edge} className="chosen-halo" strokeWidth={6} />
+      <rect
+        {...edge}
+        className="chosen-edge"
+        strokeWidth={3}
+        strokeDasharray={tone === "trim" || tone === "split" || tone === "turn" ? "10 5" : undefined}
+      />
+    </g>
   );
 }
 
