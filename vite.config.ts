@@ -2,6 +2,7 @@ import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig, type Plugin } from "vite";
 import { compression } from "vite-plugin-compression2";
+import { scriptFiles } from "./script-files.ts";
 
 /**
  * Where a file of a page does not come, the router loads the page that one is on again, and the link looks dead; without
@@ -47,7 +48,12 @@ const MANY_FILES = [/^@radix-ui\//, "radix-ui", "lucide-react", "zod", "drizzle-
 
 export default defineConfig(({ isSsrBuild }) => ({
   // The server bundle is the whole Express host, so that routes and host share one copy of the store.
-  build: isSsrBuild ? { rollupOptions: { input: "./server/host.ts" } } : { assetsInlineLimit: 0 },
+  build: isSsrBuild
+    ? { rollupOptions: { input: "./server/host.ts" } }
+    : {
+        assetsInlineLimit: 0,
+        rolldownOptions: { output: { codeSplitting: { groups: scriptFiles(import.meta.dirname) } } },
+      },
   ...(isSsrBuild ? { ssr: { noExternal: MANY_FILES } } : {}),
   // What a browser loads is packed once, here, and lies packed beside the file: see server/files.ts.
   plugins: [

@@ -1,6 +1,7 @@
 import { Writable } from "node:stream";
 import { renderToPipeableStream } from "react-dom/server";
 import { type AppLoadContext, type EntryContext, type HandleErrorFunction, ServerRouter } from "react-router";
+import { PUT_OFF } from "./parts/seen-first.ts";
 
 const RENDER_LIMIT = 10_000;
 
@@ -27,7 +28,7 @@ export default function handleRequest(
         headers.set("Content-Type", "text/html; charset=utf-8");
         headers.set("Cache-Control", "private, no-store");
         headers.set("Server-Timing", `queries;desc="${context.queries()}"`);
-        resolve(new Response(Buffer.concat(parts), { headers, status: answered }));
+        resolve(new Response(scriptsLast(Buffer.concat(parts).toString()), { headers, status: answered }));
         done();
       },
     });
@@ -47,6 +48,15 @@ export default function handleRequest(
     gathering.once("finish", () => clearTimeout(limit));
   });
 }
+
+/**
+ * The page with its scripts put off until it is seen: see parts/seen-first.ts. No word of a page can look like the router's
+ * own elements, because `<` is written otherwise in all of them.
+ */
+const scriptsLast = (page: string): string =>
+  page
+    .replaceAll('<link rel="modulepreload"', `<link rel="${PUT_OFF}"`)
+    .replace(/(<script nonce="[^"]*" type=)"module"/, `$1"${PUT_OFF}"`);
 
 export const handleError: HandleErrorFunction = (error, { request, context }) => {
   if (!request.signal.aborted) context.logError(error);

@@ -5,6 +5,7 @@ import { to } from "./addresses.ts";
 import { lookOf } from "./http/look.ts";
 import { buttonLook } from "./parts/button.tsx";
 import { doWhatWasKept, keepEarlyHands } from "./parts/early-hands.ts";
+import { PUT_OFF, runWhenSeen } from "./parts/seen-first.ts";
 import { Trouble } from "./parts/trouble.tsx";
 import "./styles/app.css";
 
@@ -32,7 +33,7 @@ export function Layout({ children }: { children: React.ReactNode }) {
           nonce={root?.nonce}
           suppressHydrationWarning
           // biome-ignore lint/security/noDangerouslySetInnerHtml: our own function as text; it has to run before any file has come
-          dangerouslySetInnerHTML={{ __html: `(${keepEarlyHands})()` }}
+          dangerouslySetInnerHTML={{ __html: `(${keepEarlyHands})();(${runWhenSeen})("${PUT_OFF}")` }}
         />
         <Meta />
         <Links />

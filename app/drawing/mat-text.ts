@@ -19,16 +19,20 @@ export type MatBox = { readonly x: number; readonly y: number; readonly w: numbe
 
 export const mm = (length: Length): number => Math.round(toMillimetres(length) * 100) / 100;
 
-/** Screen versions of a picture: the large one where it is shown wider than two inches. */
-export const screenPicture: PictureHref = (mark) =>
+/** Of a picture seen from near: its large version where it is wider than two inches. */
+export const nearPicture: PictureHref = (mark) =>
   mark.kind === "preprint"
     ? straightAddress(mark.preprint, mark.at)
     : pictureAddress(mark.photoId, mm(mark.at.w) > 60 ? 1600 : 480, mark.picture.look);
-/** The small version, for thumbnails. */
-export const thumbPicture: PictureHref = (mark) =>
-  mark.kind === "preprint" ? screenPicture(mark) : pictureAddress(mark.photoId, 480, mark.picture.look);
+/** Of a picture seen from far, which is there soonest. */
+export const farPicture: PictureHref = (mark) =>
+  mark.kind === "preprint" ? nearPicture(mark) : pictureAddress(mark.photoId, 480, mark.picture.look);
 
-export const drawingOf = (marks: readonly Mark[], href: PictureHref = screenPicture): string => svgMarks(marks, href);
+/** Of a picture in a leaf that is no larger than a thumb. */
+export const tinyPicture: PictureHref = (mark) =>
+  mark.kind === "preprint" ? nearPicture(mark) : pictureAddress(mark.photoId, 96, mark.picture.look);
+
+export const drawingOf = (marks: readonly Mark[], href: PictureHref = farPicture): string => svgMarks(marks, href);
 
 const STEP = { inch: 25.4, cm: 10 } as const;
 const BEYOND = 600;

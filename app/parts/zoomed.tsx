@@ -10,6 +10,9 @@ import {
   useRef,
   useState,
 } from "react";
+import { HowNear } from "#app/drawing/how-near.ts";
+import { farPicture, nearPicture } from "#app/drawing/mat-text.ts";
+import { useMedia } from "./use-media.ts";
 
 /** How near, and the size that makes of a drawing: as classes, because the page takes no styles of its own. */
 const LEVELS = [
@@ -104,6 +107,8 @@ export function Zoomed({ children, frame, style, small = false }: Props) {
   };
 
   const level = LEVELS[at] ?? LEVELS[0];
+  // A screen of fine dots shows more of a picture from far too.
+  const isFine = useMedia("(min-resolution: 1.5dppx)", false);
   return (
     <div ref={outer} style={style} data-zoomed="" className="relative min-h-0 flex-1 overflow-clip">
       <div
@@ -112,7 +117,7 @@ export function Zoomed({ children, frame, style, small = false }: Props) {
         className={`absolute inset-0 ${at > 0 ? "cursor-grab touch-pan-x touch-pan-y overflow-auto" : ""}`}
       >
         <div className={`${level.size} ${at > 0 ? "overflow-clip" : ""} ${small ? "p-1" : "p-2 wide:p-4"}`}>
-          {children}
+          <HowNear value={at > 0 || isFine ? nearPicture : farPicture}>{children}</HowNear>
         </div>
       </div>
       <div className="not-printed absolute right-2 bottom-2 flex items-center rounded-sm bg-soot text-on-soot">

@@ -1,21 +1,11 @@
-import { z } from "zod";
 import { settingOf } from "../words/lettering.ts";
-import { CARD_SETTING } from "../words/setting-schema.ts";
 import { hasWords } from "./card-words.ts";
 import type { Card } from "./model.ts";
-import { furthest, type Print, type Printable, printedSize } from "./print.ts";
+import { furthest, type Print, type Printable } from "./print.ts";
 
 /** How a card would be printed now, as a word: two prints with the same word and size are the same card. */
 export const cardMadeAs = (card: Card): string =>
   JSON.stringify({ text: card.text, back: card.back, setting: settingOf(card) });
-
-const MADE_AS = z.object({ text: z.string(), back: z.string(), setting: CARD_SETTING });
-
-/** A card as a print shows it: the words and the lettering that print was made with, whatever they are now. */
-export function cardAsMade(card: Card, print: Pick<Print, "at" | "turned" | "madeAs">): Card {
-  const made = MADE_AS.safeParse(JSON.parse(print.madeAs));
-  return made.success ? { ...card, ...made.data, size: printedSize(print) } : card;
-}
 
 /**
  * How far a card is. `no-words`: nothing to print yet. `by-hand`: written or stamped. `carrier`: its words go onto a card

@@ -1,4 +1,4 @@
-import { cardAsMade } from "../album/card-printing.ts";
+import { cardAsMade } from "../album/card-as-made.ts";
 import { type AnyPage, allPagesOf, type WholeRead } from "../album/matter.ts";
 import type { Card, PhotoUse } from "../album/model.ts";
 import { asMade, type Print } from "../album/print.ts";

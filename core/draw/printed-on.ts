@@ -1,7 +1,8 @@
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import { emOf } from "../words/lettering.ts";
-import { linesOn, type PrintedOn, type Tone } from "../words/printed-on.ts";
+import type { PrintedOn, Tone } from "../words/printed-on.ts";
+import { linesOn } from "../words/printed-on-lines.ts";
 import type { Ink, Mark } from "./marks.ts";
 
 const INK: Record<Tone, Ink> = { light: "paper", dark: "ink" };

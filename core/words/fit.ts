@@ -4,7 +4,7 @@ import type { Size } from "../measure/size.ts";
 import { countLines, type Laid, layWords } from "./lay.ts";
 import { type CardFace, type CardSetting, type Lettering, OFFERED_SIZES } from "./lettering.ts";
 import { measureOf } from "./measure.ts";
-import { wordsOfOn } from "./printed-on.ts";
+import { wordsOfOn } from "./printed-on-lines.ts";
 import { areaOf, heightOf } from "./stretches.ts";
 
 /** What a card's face says to its words. Sizes are quarters of a point and said of typed words only. */

@@ -5,7 +5,8 @@ import { printedOnMarks, seenOnPrint } from "../draw/printed-on.ts";
 import { inches } from "../measure/length.ts";
 import { contains, rect } from "../measure/rect.ts";
 import { emOf } from "./lettering.ts";
-import { linesOn, onKey, type PrintedOn, readOnKey, wordsOfOn } from "./printed-on.ts";
+import { onKey, type PrintedOn, readOnKey } from "./printed-on.ts";
+import { linesOn, wordsOfOn } from "./printed-on-lines.ts";
 
 const item: PrintedOn = {
   ...{ id: "a", kind: "label", text: "Ice on\nthe rail", typeface: "book", size: 48, tone: "light" },

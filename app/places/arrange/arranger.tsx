@@ -1,6 +1,7 @@
-import { memo, type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { memo, type ReactNode, use, useEffect, useMemo, useRef, useState } from "react";
 import { captionFeet } from "#app/drawing/captions.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
+import { HowNear } from "#app/drawing/how-near.ts";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
 import { Zoomed } from "#app/parts/zoomed.tsx";
@@ -273,7 +274,7 @@ export function Arranger({
                 begin(event, { kind: "loose", id: item.loose.id }, rect(0, 0, w, h), { x: item.x, y: item.y });
               }}
             >
-              <Still markup={looseDrawing(item.loose, drawnForBeside(boards))} />
+              <LooseDrawing loose={item.loose} drawn={drawnForBeside(boards)} />
               {selection?.kind === "loose" && selection.id === item.loose.id && (
                 <Outline of={rectOf(item.loose.size)} tone="beside" />
               )}
@@ -315,7 +316,7 @@ const Still = memo(Drawn);
 
 const BoardGround = memo(
   ({ board, format }: { board: Board; format: AlbumFormat }) => (
-    <Still markup={paperShadow(board.whole) + groundDrawing(board, format)} />
+    <Still markup={paperShadow(board.whole) + groundDrawing(board, format, use(HowNear))} />
   ),
   (was, is) =>
     // Another's side is drawn with its pieces.
@@ -328,9 +329,13 @@ const BoardGround = memo(
 
 const PieceDrawing = memo(
   ({ piece, drawn }: { piece: Piece; drawn: ReturnType<typeof drawnFor> }) => (
-    <Still markup={drawingOf(placedMarks({ ...piece, at: ZERO }, drawn))} />
+    <Still markup={drawingOf(placedMarks({ ...piece, at: ZERO }, drawn), use(HowNear))} />
   ),
   (was, is) => was.piece === is.piece && was.drawn.content === is.drawn.content && was.drawn.label === is.drawn.label,
+);
+
+const LooseDrawing = ({ loose, drawn }: { loose: Loose; drawn: DrawnFor }) => (
+  <Still markup={looseDrawing(loose, drawn, use(HowNear))} />
 );
 
 /** The piece that comes up when one is taken off a board: the next in the order of Tab, or the one before. */

@@ -14,6 +14,7 @@ import {
   wholeLeaf,
 } from "#core/book/read.ts";
 import { type DrawnFor, leafMarks, placedMarks, sideMarks } from "#core/draw/side.ts";
+import type { PictureHref } from "#core/draw/svg.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
@@ -164,15 +165,16 @@ export function layOut(
 }
 
 /** What stands where a loose thing would be drawn. */
-export function looseDrawing(loose: Loose, drawn: DrawnFor): string {
-  return drawingOf(placedMarks(pieceFrom(loose, rect(0, 0, loose.size.w, loose.size.h), false), drawn));
+export function looseDrawing(loose: Loose, drawn: DrawnFor, href?: PictureHref): string {
+  return drawingOf(placedMarks(pieceFrom(loose, rect(0, 0, loose.size.w, loose.size.h), false), drawn), href);
 }
 
 /** The leaf without its pieces where those can be moved; another's side with all that lies on it. */
 export const groundDrawing = (
   { read, face, whose }: Pick<Board, "read" | "face" | "whose">,
   format: AlbumFormat,
-): string => drawingOf(whose.kind === "other" ? sideMarks(read, face, format) : leafMarks(read, face, format));
+  href?: PictureHref,
+): string => drawingOf(whose.kind === "other" ? sideMarks(read, face, format) : leafMarks(read, face, format), href);
 
 /** Boards and what lies beside them, holding still. */
 export function stillThings(

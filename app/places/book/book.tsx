@@ -1,7 +1,8 @@
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { mm } from "#app/drawing/mat-text.ts";
+import { Mat } from "#app/drawing/mat.tsx";
+import { mm, stillMat } from "#app/drawing/mat-text.ts";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
@@ -10,8 +11,9 @@ import { type OnMat, useFocus } from "#app/parts/use-focus.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { Zoomed } from "#app/parts/zoomed.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
-import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
+import { type Board, boardKey, leafName, stillThings } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
@@ -150,7 +152,13 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             )}
           />
         ) : (
-          <p className="m-auto text-on-mat">The book opens as soon as the page runs.</p>
+          <StillSpread
+            boards={boards}
+            box={focus.box ?? box}
+            format={format}
+            unit={unit}
+            label={spreadLabel(spread, unit)}
+          />
         )}
         <Turning spread={spread} count={book.leaves.length} onTurn={turnBy} />
       </MatStage>
@@ -202,6 +210,27 @@ function wholeOf(
 function frameOf({ frame }: Spread) {
   const [x, y, w, h] = [mm(frame.x), mm(frame.y), mm(frame.w), mm(frame.h)];
   return { x: x - 12, y: y - 12, w: w + 24, h: h + 24 };
+}
+
+/** The spread as it is sent, until it can be taken up. */
+function StillSpread({
+  boards,
+  box,
+  format,
+  unit,
+  label,
+}: Omit<Parameters<typeof Arranger>[0], "beside" | "name" | "onArrange" | "bar">) {
+  const nobodys = { content: null, label: "" };
+  return (
+    <div className="flex min-h-0 flex-1 flex-col pb-28">
+      <Zoomed>
+        <Mat
+          mat={stillMat(stillThings({ boards, beside: [] }, format, nobodys), unit, false, "still", box)}
+          label={label}
+        />
+      </Zoomed>
+    </div>
+  );
 }
 
 /** The two pages of a spread, each with all that is seen of the leaves on its side. */

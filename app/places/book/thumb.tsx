@@ -1,6 +1,6 @@
 import { memo } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm, tinyPicture } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
@@ -28,7 +28,7 @@ export const Thumb = memo(
         viewBox={`${x} ${mm(whole.y) - (full.h - h) / 2} ${full.w} ${full.h}`}
         className={className}
         aria-hidden="true"
-        markup={drawingOf(sideMarks(read, face, format), thumbPicture)}
+        markup={drawingOf(sideMarks(read, face, format), tinyPicture)}
       />
     );
   },
@@ -48,7 +48,7 @@ export const SpreadThumb = memo(({ spread, format }: { spread: Spread; format: A
       .reverse()
       .map(
         ({ read, face, page }) =>
-          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${drawingOf(sideMarks(read, face, format), thumbPicture)}</g>`,
+          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${drawingOf(sideMarks(read, face, format))}</g>`,
       ),
   );
   return (

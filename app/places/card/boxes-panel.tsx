@@ -5,7 +5,7 @@ import { Options } from "#app/parts/options.tsx";
 import { inches, type Length, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { rect } from "#core/measure/rect.ts";
 import { saySize, type WordBox } from "#core/words/lettering.ts";
-import { wordsOfOn } from "#core/words/printed-on.ts";
+import { wordsOfOn } from "#core/words/printed-on-lines.ts";
 import type { CardDesk } from "./use-card.ts";
 
 const SIZES = [6, 7, 8, 9, 10, 11, 12, 14, 16, 18, 21, 24, 30, 36].map((points) => points * 4);

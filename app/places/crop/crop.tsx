@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { drawingOf } from "#app/drawing/mat-text.ts";
+import { drawingOf, nearPicture } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PRIVATE_MEANS, PrivateUntil } from "#app/parts/private-until.tsx";
@@ -60,13 +60,16 @@ const BORDERS: Record<Unit, readonly Length[]> = {
 /** The print as a drawing of its pattern, without what is printed on it. */
 const patternOf = (use: PhotoUse): string => {
   const whole = rect(0, 0, use.print.w, use.print.h);
-  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole));
+  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole), nearPicture);
 };
 
 /** The pictures that share the print with the one that is cropped, drawn. */
 const othersOf = (use: PhotoUse, at: number): string => {
   const whole = rect(0, 0, use.print.w, use.print.h);
-  return drawingOf(printMarks({ ...use, onIt: [] }, whole, whole).filter((_mark, nth) => nth !== at));
+  return drawingOf(
+    printMarks({ ...use, onIt: [] }, whole, whole).filter((_mark, nth) => nth !== at),
+    nearPicture,
+  );
 };
 const rectIn = (room: Rect, inner: Rect): Rect => rect(room.x + inner.x, room.y + inner.y, inner.w, inner.h);
 

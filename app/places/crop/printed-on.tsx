@@ -10,7 +10,8 @@ import { type Frame, onPicture, type PictureFacts, type PrintCrop } from "#core/
 import { quietSpots, readOn } from "#core/photo/quiet.ts";
 import type { Traits } from "#core/photo/traits.ts";
 import { saySize, TYPED_IN, type TypedIn } from "#core/words/lettering.ts";
-import { ON_KINDS, type OnKind, type PrintedOn, TONES, type Tone, wordsOfOn } from "#core/words/printed-on.ts";
+import { ON_KINDS, type OnKind, type PrintedOn, TONES, type Tone } from "#core/words/printed-on.ts";
+import { wordsOfOn } from "#core/words/printed-on-lines.ts";
 
 type Props = {
   readonly items: readonly PrintedOn[];

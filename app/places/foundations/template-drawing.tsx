@@ -1,5 +1,5 @@
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm } from "#app/drawing/mat-text.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { type Leaf, newLeaf, PLAIN_PAPER } from "#core/album/leaf.ts";
 import { type AlbumFormat, EMPTY_DAY } from "#core/album/model.ts";
@@ -50,7 +50,7 @@ export function PageDrawing({
       viewBox={`-1 -1 ${mm(template.page.w) + 2} ${mm(template.page.h) + 2}`}
       className="h-full max-h-full w-full"
       aria-hidden="true"
-      markup={drawingOf(sideMarks(read, "front", bare), thumbPicture)}
+      markup={drawingOf(sideMarks(read, "front", bare))}
     />
   );
 }

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Form, Link, useNavigation, useSubmit } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm } from "#app/drawing/mat-text.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
@@ -306,20 +306,17 @@ function Preview({ print, pick: proposal }: { print: Size; pick: Pick | null }) 
       aria-label={proposal ? `${proposal.name}, as it would be cropped` : "No picture"}
       markup={
         proposal
-          ? drawingOf(
-              [
-                {
-                  kind: "picture",
-                  photoId: proposal.photo,
-                  alt: proposal.name,
-                  crop: AS_IT_COMES,
-                  picture: proposal.facts,
-                  at,
-                  shown: at,
-                },
-              ],
-              thumbPicture,
-            )
+          ? drawingOf([
+              {
+                kind: "picture",
+                photoId: proposal.photo,
+                alt: proposal.name,
+                crop: AS_IT_COMES,
+                picture: proposal.facts,
+                at,
+                shown: at,
+              },
+            ])
           : ""
       }
     />

@@ -1,4 +1,4 @@
-import { drawingOf, letterOn, type MatBox, matGround, mm, thumbPicture } from "#app/drawing/mat-text.ts";
+import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
 import type { OnMat } from "#app/parts/use-focus.ts";
 import type { Printed } from "#core/document/printed.ts";
 import { cardMarks } from "#core/draw/card.ts";
@@ -59,15 +59,12 @@ const labelled = ({ at, words }: DrawnPrint, letter: number): string =>
 export function sheetMarkup({ paper, prints, waste }: DrawnSheet, title: string, unit: Unit): string {
   const letter = Math.max(4, mm(paper.h) * 0.032);
   return (
-    drawingOf(
-      [
-        { kind: "rect", at: rectOf(paper), fill: "paper" },
-        ...prints.flatMap(printMarks),
-        ...wasteMarks(waste, title, unit),
-        { kind: "rect", at: rectOf(paper), stroke: "hair", line: millimetres(0.2) },
-      ],
-      thumbPicture,
-    ) + prints.map((print) => labelled(print, letter)).join("")
+    drawingOf([
+      { kind: "rect", at: rectOf(paper), fill: "paper" },
+      ...prints.flatMap(printMarks),
+      ...wasteMarks(waste, title, unit),
+      { kind: "rect", at: rectOf(paper), stroke: "hair", line: millimetres(0.2) },
+    ]) + prints.map((print) => labelled(print, letter)).join("")
   );
 }
 
