@@ -37,10 +37,8 @@ const LAYERS: readonly Layer[] = [
   },
   {
     name: "leaves",
-    made: /\/core\/(book\/read|draw\/(side|print)|fit\/fit)|\/app\/places\/arrange\/|\/node_modules\/zod\//,
+    made: /\/core\/(book\/read|draw\/(side|print)|fit\/fit|sheet\/gang)|\/app\/places\/(arrange|day|sheets)\/|\/node_modules\/zod\//,
   },
-  { name: "sheets", made: /\/core\/sheet\/(gang|lab|cutting)|\/app\/places\/sheets\// },
-  { name: "day", made: /\/app\/places\/day\// },
   { name: "forms", made: packages("@conform-to/") },
 ];
 

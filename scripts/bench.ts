@@ -6,6 +6,7 @@ import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
+import { firstLoads, hands } from "../tests/bench/felt.ts";
 import { measureLoad } from "../tests/bench/load.ts";
 import { mostQueries, pageRatios, type Visit } from "../tests/bench/pages.ts";
 import { measureAlike, measurePropose } from "../tests/bench/proposal.ts";
@@ -72,6 +73,21 @@ const BOUNDS: Record<string, Bound> = {
   },
   "words.deal_ms": { at: "most", value: 50, judged: false, what: "a month dealt from six decks" },
   "words.deal365_ms": { at: "most", value: 1000, judged: false, what: "a year dealt from ten decks of 365" },
+  "felt.lcp_ratio": {
+    at: "most",
+    value: 1.7,
+    judged: true,
+    what: "first view of the slowest place over an empty page's, slow machine, thin line",
+  },
+  "felt.lcp_ms": { at: "most", value: 2200, judged: false, what: "that first view" },
+  "felt.tbt_ms": { at: "most", value: 200, judged: false, what: "a hand kept waiting while the worst place begins" },
+  "felt.script_files": { at: "most", value: 15, judged: true, what: "script files of the place that needs most" },
+  "felt.typing_ms": { at: "most", value: 50, judged: false, what: "a key in a day's prompt to its frame, 4x slower" },
+  "felt.typing_longest_ms": { at: "most", value: 100, judged: false, what: "the longest of them" },
+  "felt.nudge_ms": { at: "most", value: 50, judged: false, what: "an arrow on a piece to its frame" },
+  "felt.nudge_longest_ms": { at: "most", value: 100, judged: false, what: "the longest of them" },
+  "felt.card_ms": { at: "most", value: 50, judged: false, what: "a key in a card of 170 words to its frame" },
+  "felt.card_longest_ms": { at: "most", value: 100, judged: false, what: "the longest of them" },
   "load.p95_ms": { at: "most", value: 300, judged: false, what: "95 of 100 answers, 100 keepers at two processes" },
   "load.errors": { at: "most", value: 0, judged: true, what: "refused, broken or stale answers among them" },
   "load.rss_growth_mb": { at: "most", value: 100, judged: false, what: "more memory held after five minutes of it" },
@@ -80,7 +96,8 @@ const BOUNDS: Record<string, Bound> = {
 };
 
 const { values } = parseArgs({ options: { json: { type: "string" }, only: { type: "string" } } });
-const wants = (...names: string[]) => names.some((name) => name.startsWith(values.only ?? ""));
+const wants = (...names: string[]) =>
+  names.some((name) => name.startsWith(values.only ?? "") || values.only?.startsWith(name));
 const root = path.resolve(import.meta.dirname, "..");
 const figures: Record<string, number> = {};
 
@@ -128,6 +145,7 @@ if (
     "dial.redraw_ms",
     "book.drag_ms",
     "photos.roll_smooth",
+    "felt.",
   )
 ) {
   const cluster = process.env.DATABASE_URL ? null : await startPostgres("bench");
@@ -141,29 +159,19 @@ if (
   try {
     const { visit, lantern } = await signIn(server.base);
     const [month, day] = [`${lantern}/month`, `${lantern}/days/2026-12-09`];
+    const inAlbum = ["finish", "settings", "book", "rhythm", "foundations", "pockets", "measure", "photos"]
+      .concat(["who-goes-where", "sheets", "words", "prompts", "card-sheets", "hands", "told", "changes"])
+      .map((place) => `${lantern}/${place}`);
+    const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
     if (wants("page.queries.max"))
-      figures["page.queries.max"] = await mostQueries(visit, [
-        month,
-        day,
-        "/shelf",
-        "/tray",
-        `${lantern}/finish`,
-        `${lantern}/settings`,
-        `${lantern}/book`,
-        `${lantern}/rhythm`,
-        `${lantern}/foundations`,
-        `${lantern}/pockets`,
-        `${lantern}/measure`,
-        `${lantern}/photos`,
-        `${lantern}/who-goes-where`,
-        `${lantern}/sheets`,
-        `${lantern}/words`,
-        `${lantern}/words?q=lantern`,
-        `${lantern}/prompts`,
-        `${lantern}/card-sheets`,
-        `${lantern}/hands`,
-        "/today",
-      ]);
+      figures["page.queries.max"] = await mostQueries(visit, [...places, `${lantern}/words?q=lantern`]);
+    if (wants("felt.")) {
+      const words = await (await fetch(`${visit.base}${lantern}/words`, { headers: { cookie: visit.cookie } })).text();
+      const [card] = /\/albums\/[0-9a-f-]{36}\/cards\/[0-9a-f-]{36}/.exec(words) ?? [];
+      if (!card) throw new Error("the demo has no card");
+      Object.assign(figures, await firstLoads(visit, [...places, card]));
+      Object.assign(figures, await hands(visit, day, card));
+    }
     if (wants("js.month.gzip_kb"))
       figures["js.month.gzip_kb"] = await firstLoadKb(visit, month, path.join(root, "build/client"));
     if (wants("dial.redraw_ms")) figures["dial.redraw_ms"] = await dialRedraw(visit, month);

@@ -14,6 +14,7 @@ export function Mat({ mat, label, className = "h-full w-full" }: { mat: StillMat
       role="img"
       aria-label={label}
       markup={mat.drawing}
+      suppressHydrationWarning
     />
   );
 }

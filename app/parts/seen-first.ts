@@ -7,20 +7,30 @@
 /** What stands for a script's type, and for how a link is used, as long as they are put off. */
 export const PUT_OFF = "put-off";
 
-/** Begins them. Runs in the head of the page as text, so it may use nothing from outside itself. */
+/**
+ * Begins them: all are fetched at once, and run one after the other with room between for a hand. Runs in the head of the page
+ * as text, so it may use nothing from outside itself.
+ */
 export function runWhenSeen(putOff: string): void {
+  const run = (nonce: string, from: { src: string } | { textContent: string | null }) =>
+    new Promise<void>((done) => {
+      const script = Object.assign(document.createElement("script"), { type: "module", nonce, ...from });
+      // A file that did not come is said by early-hands.ts.
+      script.onload = () => setTimeout(done);
+      script.onerror = () => setTimeout(done);
+      document.head.append(script);
+      script.remove();
+    });
   let begun = false;
-  const begin = () => {
+  const begin = async () => {
     if (begun) return;
     begun = true;
-    for (const link of document.querySelectorAll<HTMLLinkElement>(`link[rel="${putOff}"]`)) link.rel = "modulepreload";
+    const links = [...document.querySelectorAll<HTMLLinkElement>(`link[rel="${putOff}"]`)];
+    for (const link of links) link.rel = "modulepreload";
     for (const script of document.querySelectorAll<HTMLScriptElement>(`script[type="${putOff}"]`)) {
-      const now = document.createElement("script");
-      now.type = "module";
-      now.nonce = script.nonce;
-      now.textContent = script.textContent;
-      document.head.append(now);
-      now.remove();
+      // What a page needs is named after it; the first two are the table of pages and what begins all.
+      for (const { href } of links.slice(2).reverse()) await run(script.nonce, { src: href });
+      await run(script.nonce, { textContent: script.textContent });
     }
   };
   document.addEventListener("DOMContentLoaded", () => {

@@ -1,11 +1,13 @@
-declare module "hyphen/en-gb/index.js" {
-  const english: {
-    readonly hyphenateSync: (
-      text: string,
-      options: { readonly hyphenChar: string; readonly minWordLength: number },
-    ) => string;
-  };
-  export = english;
+declare module "hyphen/patterns/en-gb.js" {
+  const patterns: { readonly patterns: readonly string[] };
+  export = patterns;
+}
+
+declare module "hyphen/hyphen.js" {
+  function createHyphenator(patterns: {
+    readonly patterns: readonly string[];
+  }): (text: string, options: { readonly hyphenChar: string; readonly minWordLength: number }) => string;
+  export = createHyphenator;
 }
 
 declare module "linebreak" {

@@ -221,13 +221,14 @@ function StillSpread({
   label,
 }: Omit<Parameters<typeof Arranger>[0], "beside" | "name" | "onArrange" | "bar">) {
   const nobodys = { content: null, label: "" };
+  // The browser leaves what the server drew as it is.
+  const mat = import.meta.env.SSR
+    ? stillMat(stillThings({ boards, beside: [] }, format, nobodys), unit, false, "still", box)
+    : { box, drawing: "" };
   return (
     <div className="flex min-h-0 flex-1 flex-col pb-28">
       <Zoomed>
-        <Mat
-          mat={stillMat(stillThings({ boards, beside: [] }, format, nobodys), unit, false, "still", box)}
-          label={label}
-        />
+        <Mat mat={mat} label={label} />
       </Zoomed>
     </div>
   );

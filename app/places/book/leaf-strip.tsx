@@ -14,7 +14,8 @@ import {
   sortableKeyboardCoordinates,
   useSortable,
 } from "@dnd-kit/sortable";
-import { useEffect, useRef } from "react";
+import { useDeferredValue, useEffect, useRef } from "react";
+import { useRunning } from "#app/parts/use-running.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { LeafRead } from "#core/book/read.ts";
@@ -37,6 +38,8 @@ export function LeafStrip({ data, leaves, chosen, onChoose, onMove }: Props) {
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const ids = leaves.map(({ leaf }) => leaf.id);
+  // The spread is looked at first: its leaves' small drawings come after it.
+  const isDrawn = useDeferredValue(useRunning());
   const nameOf = (id: string | number) => {
     const read = leaves.find(({ leaf }) => leaf.id === id);
     return read ? leafName(read, data.unit) : "The leaf";
@@ -75,6 +78,7 @@ export function LeafStrip({ data, leaves, chosen, onChoose, onMove }: Props) {
               format={data.format}
               name={leafName(read, data.unit)}
               chosen={read.leaf.id === chosen}
+              isDrawn={isDrawn}
               onChoose={() => onChoose(at)}
             />
           ))}
@@ -89,12 +93,14 @@ function StripLeaf({
   format,
   name,
   chosen,
+  isDrawn,
   onChoose,
 }: {
   read: LeafRead;
   format: AlbumFormat;
   name: string;
   chosen: boolean;
+  isDrawn: boolean;
   onChoose: () => void;
 }) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: read.leaf.id });
@@ -119,7 +125,7 @@ function StripLeaf({
         item.current = node;
         setNodeRef(node);
       }}
-      className={`shrink-0 ${isDragging ? "relative z-10 opacity-80" : ""}`}
+      className={`strip-leaf shrink-0 p-0.5 ${isDragging ? "relative z-10 opacity-80" : ""}`}
     >
       <button
         type="button"
@@ -131,7 +137,11 @@ function StripLeaf({
         onClick={onChoose}
         className={`grid w-16 justify-items-center gap-0.5 rounded-sm border-2 bg-mat p-1 ${chosen ? "border-ember" : "border-transparent hover:border-edge"}`}
       >
-        <Thumb read={read} face="front" format={format} className="h-16 w-full" />
+        {isDrawn ? (
+          <Thumb read={read} face="front" format={format} className="h-16 w-full" />
+        ) : (
+          <span className="h-16" />
+        )}
         <span className="text-xs text-on-mat">{label || "·"}</span>
       </button>
     </li>

@@ -143,7 +143,7 @@ export function Foundations({ data, templates, own, taken, last, keeping, dates,
             <OwnSaid kind="template" />
             <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3">
               {all.map((template) => (
-                <li key={template.id} className="grid content-start gap-1">
+                <li key={template.id} className="template-look grid content-start gap-1 p-0.5">
                   <span className="grid aspect-[4/3.4] place-items-center rounded-sm bg-mat p-2">
                     <TemplateDrawing template={template} data={data} />
                   </span>
@@ -238,7 +238,7 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
   const date = page.days[0]?.date;
   return (
     <li
-      className={`grid grid-cols-[1.4rem_3.2rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${sets ? "min-h-14 py-1" : "min-h-8 text-quiet"}`}
+      className={`pattern-row grid grid-cols-[1.4rem_3.2rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${sets ? "min-h-14 py-1" : "min-h-8 text-quiet"}`}
     >
       {tick || <span />}
       <span className={`font-numeral font-semibold ${sets ? "text-lg" : ""}`}>{label}</span>

@@ -104,7 +104,7 @@ export function Rhythm({ data }: { data: BookData }) {
           {spreads.map((spread) => {
             const [left, right] = [spread.left[0]?.read, spread.right[0]?.read];
             return (
-              <li key={right?.leaf.id ?? "last"}>
+              <li key={right?.leaf.id ?? "last"} className="rhythm-spread p-0.5">
                 <Link
                   to={to.book(albumId, { at: right?.leaf.id ?? left?.leaf.id ?? null, face: right ? null : "back" })}
                   className="group grid gap-1"

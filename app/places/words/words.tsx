@@ -65,7 +65,7 @@ export function Words({ view }: { view: WordsView }) {
 
 function Day({ day, view }: { day: WordsDay; view: WordsView }) {
   return (
-    <li className="grid gap-x-4 gap-y-3 border-t border-line pt-4 sm:grid-cols-[4.75rem_minmax(0,1fr)]">
+    <li className="words-day grid gap-x-4 gap-y-3 border-t border-line pt-4 sm:grid-cols-[4.75rem_minmax(0,1fr)]">
       <Link
         to={to.day(view.albumId, day.date)}
         className="font-numeral text-3xl leading-none font-semibold hover:text-ember"
