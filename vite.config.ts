@@ -52,6 +52,7 @@ export default defineConfig(({ isSsrBuild }) => ({
     ? { rollupOptions: { input: "./server/host.ts" } }
     : {
         assetsInlineLimit: 0,
+        minify: false,
         rolldownOptions: { output: { codeSplitting: { groups: scriptFiles(import.meta.dirname) } } },
       },
   ...(isSsrBuild ? { ssr: { noExternal: MANY_FILES } } : {}),

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef } from "react";
+import { memo, useEffect, useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { dropHere } from "#app/parts/carried.ts";
@@ -45,7 +45,7 @@ const LOOK = {
 } as const;
 
 /** The strip of days on the mantel: a notch a day, as tall as the day is full, and the way from day to day. */
-export function DayStrip({ rows, albumId, chosen, today, onBring }: Props) {
+export const DayStrip = memo(({ rows, albumId, chosen, today, onBring }: Props) => {
   const nav = useRef<HTMLElement>(null);
   const { paths, x } = useMemo(() => barsOf(rows, chosen, today), [rows, chosen, today]);
   const middle = chosen ?? today;
@@ -87,4 +87,4 @@ export function DayStrip({ rows, albumId, chosen, today, onBring }: Props) {
       </div>
     </nav>
   );
-}
+});

@@ -26,6 +26,11 @@ export type Outboxed = Kept & {
   readonly unkept: boolean;
   /** Pictures that had their turn since the last time none was on its way to the same place. */
   readonly came: readonly Came[];
+  /** How many changes of this there were; and at which of them a hand did something that has to be seen at once. */
+  readonly turn: number;
+  readonly acted: number;
+  /** Whether what a hand did last was to move pieces: then the mat is what has to be seen. */
+  readonly moved: boolean;
 };
 
 export const EMPTY: Outboxed = {
@@ -38,6 +43,9 @@ export const EMPTY: Outboxed = {
   savedIn: [],
   unkept: false,
   came: [],
+  turn: 0,
+  acted: 0,
+  moved: false,
 };
 
 /** How often the server may break over a thing before it is given back: the others behind it wait meanwhile. */
@@ -108,7 +116,7 @@ export class Outbox {
 
   #set(change: Partial<Outboxed>): void {
     const before = this.#state;
-    const next = { ...before, ...change };
+    const next = { ...before, ...change, turn: before.turn + 1 };
     const isSame =
       next.entries === before.entries && next.clashes === before.clashes && next.returned === before.returned;
     const isKept = isSame ? !before.unkept && this.#unkeptPictures.size === 0 : this.#keep(next);
@@ -129,10 +137,11 @@ export class Outbox {
 
   /**
    * Puts a thing in its queue, with what is in its pictures by their ids. One of the same thing that has not left yet is
-   * replaced, but keeps the version it began from. Resolves when its pictures are written down, or are known not to be.
+   * replaced, but keeps the version it began from. Of what is typed the field itself shows every letter. Resolves when its
+   * pictures are written down, or are known not to be.
    */
-  put(entry: Entry, pictures: ReadonlyMap<string, Blob> = new Map()): Promise<void> {
-    const { entries, flying, clashes, came } = this.#state;
+  put(entry: Entry, pictures: ReadonlyMap<string, Blob> = new Map(), isTyped = false): Promise<void> {
+    const { entries, flying, clashes, came, turn, acted } = this.#state;
     const waiting = entries.find(({ key, id }) => key === entry.key && !flying.includes(id));
     const next = { ...entry, sent: this.#based(entry, waiting?.sent) };
     const { sent } = entry;
@@ -144,6 +153,8 @@ export class Outbox {
       clashes: clashes.filter(({ entry: { key } }) => key !== entry.key),
       refused: null,
       came: joins ? came : came.filter(({ dayId }) => dayId !== sent.dayId),
+      acted: isTyped ? acted : turn + 1,
+      moved: sent.what === "book" && sent.edit.kind === "arrange",
     });
     for (const id of pictures.keys()) this.#writing = this.#writing.then(() => this.#keepPicture(id));
     return this.#writing;
@@ -315,10 +326,10 @@ export class Outbox {
 
   /** Lets go of what was given back: its keeper has it, or wants it no more. */
   letGo(id: string): void {
-    const { returned } = this.#state;
+    const { returned, turn } = this.#state;
     const found = returned.find(({ entry }) => entry.id === id);
     if (!found) return;
-    this.#set({ returned: returned.filter((each) => each !== found), refused: null });
+    this.#set({ returned: returned.filter((each) => each !== found), refused: null, acted: turn + 1 });
     this.#forgetPictures([found.entry]);
   }
 

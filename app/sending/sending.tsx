@@ -3,6 +3,7 @@ import {
   type ReactNode,
   useCallback,
   useContext,
+  useDeferredValue,
   useEffect,
   useMemo,
   useRef,
@@ -31,7 +32,7 @@ type Sending = {
   readonly state: Outboxed;
   /** Puts a thing in its queue; resolves when the device has its pictures, or will not have them. */
   readonly send: (
-    thing: { album: string | null; key: string; sent: Sendable; pause?: boolean },
+    thing: { album: string | null; key: string; sent: Sendable; pause?: boolean; typed?: boolean },
     pictures?: ReadonlyMap<string, Blob>,
   ) => Promise<void>;
   readonly dropClash: (key: string) => void;
@@ -43,7 +44,9 @@ type Sending = {
   /** What is in a picture that is on its way; null where it can be read no more. */
   readonly pictureOf: (id: string) => Promise<Blob | null>;
 };
-const Context = createContext<Sending | null>(null);
+type Ways = Omit<Sending, "state">;
+const StateContext = createContext<Outboxed | null>(null);
+const WaysContext = createContext<Ways | null>(null);
 const AlbumContext = createContext<string | null>(null);
 
 const nothing = () => () => {};
@@ -61,6 +64,9 @@ export function SendingProvider({ memberId, children }: { memberId: string; chil
     () => outbox?.snapshot() ?? EMPTY,
     () => EMPTY,
   );
+  // What a hand did is shown at once. Letters typed are shown by their field, and everything else when there is time.
+  const late = useDeferredValue(state);
+  const shown = late.turn >= state.acted ? late : state;
   const readAnew = useRef(async () => {});
   readAnew.current = useReadAnew();
 
@@ -99,9 +105,9 @@ export function SendingProvider({ memberId, children }: { memberId: string; chil
   }, [state.unkept]);
 
   const ways = useMemo(
-    (): Omit<Sending, "state"> => ({
-      send: async ({ pause, ...thing }, pictures) =>
-        outbox?.put({ ...thing, id: newId(), due: Date.now() + (pause ? TYPING_PAUSE : 0) }, pictures),
+    (): Ways => ({
+      send: async ({ pause, typed, ...thing }, pictures) =>
+        outbox?.put({ ...thing, id: newId(), due: Date.now() + (pause ? TYPING_PAUSE : 0) }, pictures, typed),
       dropClash: (key) => outbox?.dropClash(key),
       sendAgain: (id) => outbox?.sendAgain(id, Date.now()),
       letGo: (id) => outbox?.letGo(id),
@@ -114,8 +120,11 @@ export function SendingProvider({ memberId, children }: { memberId: string; chil
     }),
     [outbox, memberId],
   );
-  const held = useMemo(() => ({ state, ...ways }), [state, ways]);
-  return <Context.Provider value={held}>{children}</Context.Provider>;
+  return (
+    <WaysContext value={ways}>
+      <StateContext value={shown}>{children}</StateContext>
+    </WaysContext>
+  );
 }
 
 /**
@@ -158,11 +167,17 @@ async function takeUp(outbox: Outbox, memberId: string): Promise<void> {
   await dropStrayPictures(memberId).catch(() => undefined);
 }
 
+function useWays(): Ways {
+  const ways = useContext(WaysContext);
+  if (!ways) throw new Error("nothing is sent from this place");
+  return ways;
+}
+
 /** Everything on its way, of every album and of the household. */
 export function useSending(): Sending {
-  const held = useContext(Context);
-  if (!held) throw new Error("nothing is sent from this place");
-  return held;
+  const ways = useWays();
+  const state = useContext(StateContext) ?? EMPTY;
+  return useMemo(() => ({ state, ...ways }), [state, ways]);
 }
 
 /** What is changed within it is changed in this album. */
@@ -176,11 +191,17 @@ export function useOutbox() {
   const { state: all, send, ...ways } = useSending();
   if (album === null) throw new Error("no album round this place");
   const state = useMemo(() => ofAlbum(all, album), [all, album]);
-  const put = useMemo(
-    () => (key: string, sent: Sent, pause?: boolean) => void send({ album, key, sent, ...(pause ? { pause } : {}) }),
+  return { albumId: album, state, put: usePut(), send, ...ways };
+}
+
+/** How to send the album a change, for what needs not know what else is on its way. */
+export function usePut(): (key: string, sent: Sent, pause?: boolean, typed?: boolean) => void {
+  const album = useContext(AlbumContext);
+  const { send } = useWays();
+  return useCallback(
+    (key, sent, pause = false, typed = false) => void send({ album, key, sent, pause, typed }),
     [send, album],
   );
-  return { albumId: album, state, put, ...ways };
 }
 
 /** What of it is an album's. */
@@ -196,12 +217,7 @@ export function ofAlbum(all: Outboxed, album: string): Outboxed {
 }
 
 /** Words that save themselves, in a day that is shown with its pending changes: how to change them. */
-export function useKeptWords(
-  key: string,
-  dayId: string,
-  base: number,
-  toEdit: (text: string) => DayEdit,
-): (text: string) => void {
-  const { put } = useOutbox();
-  return (next) => put(key, { what: "edit", dayId, base, edit: toEdit(next) }, true);
+export function useKeptWords(key: string, dayId: string, base: number, toEdit: (text: string) => DayEdit) {
+  const put = usePut();
+  return (next: string, typed = false) => put(key, { what: "edit", dayId, base, edit: toEdit(next) }, true, typed);
 }

@@ -50,13 +50,18 @@ const isIn = ({ cut, tooWide, noArea }: Omit<Laid, "words">): boolean =>
 const SLACK = 0.97;
 
 /**
- * Whether a text cannot go in, whatever its breaks: its words alone, without a space between them, are longer than the lines
- * there is height for. A hundredth of the time that laying it takes, and never true of what would go in.
+ * Tells at which sizes a text cannot go in, whatever its breaks: its words alone, without a space between them, are longer
+ * than the lines there is height for. A hundredth of the time that laying it takes, and never true of what would go in.
  */
-function isHopeless(text: string, { w, h }: Size, lettering: Extract<Lettering, { kind: "typed" }>): boolean {
-  const { unit, line, width } = measureOf(lettering);
-  const long = (text.match(/\S+/g) ?? []).reduce((sum, word) => sum + width(word), 0) * unit;
-  return long * SLACK > w * Math.max(1, h / line + 1);
+function hopeless(text: string, { w, h }: Size, lettering: Extract<Lettering, { kind: "typed" }>) {
+  const plain = { ...lettering, headings: undefined };
+  // In ems, which are the same at every size.
+  const { width } = measureOf(plain);
+  const long = (text.match(/\S+/g) ?? []).reduce((sum, word) => sum + width(word), 0);
+  return (size: number): boolean => {
+    const { unit, line } = measureOf({ ...plain, size });
+    return long * unit * SLACK > w * Math.max(1, h / line + 1);
+  };
 }
 
 /**
@@ -69,11 +74,10 @@ export function largestSize(text: string, card: Size, setting: CardSetting, face
   if (lettering.kind !== "typed" || text.trim() === "") return null;
   const area = areaOf(card, setting, face);
   if (!area) return null;
-  const fitsAt = (size: number) => {
-    const other = { ...lettering, size };
-    if (isHopeless(text, area, { ...other, headings: undefined })) return false;
-    return isIn(countLines(text, card, { ...setting, longWords: "tell", lettering: other }, face));
-  };
+  const isHopeless = hopeless(text, area, lettering);
+  const fitsAt = (size: number) =>
+    !isHopeless(size) &&
+    isIn(countLines(text, card, { ...setting, longWords: "tell", lettering: { ...lettering, size } }, face));
   return OFFERED_SIZES.findLast(fitsAt) ?? null;
 }
 

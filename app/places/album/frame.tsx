@@ -1,5 +1,5 @@
 import { Redo2, Search, Undo2 } from "lucide-react";
-import { Fragment, type ReactNode, useEffect, useState } from "react";
+import { Fragment, memo, type ReactNode, useCallback, useEffect, useState } from "react";
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
@@ -12,7 +12,7 @@ import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
-import { PLACES, placeAt } from "#app/places.ts";
+import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import { InAlbum, useOutbox } from "#app/sending/sending.tsx";
 import { addressOf } from "./address-of.ts";
@@ -48,9 +48,12 @@ function Frame({ view, look, phone, children }: Props) {
   const [open, setOpen] = useState<"keys" | "find" | "more" | null>(null);
   const close = () => setOpen(null);
   const { state, put } = useOutbox();
-  const bring = (row: PageRow, ids: readonly string[]) => {
-    if (ids.length > 0) put(`bring:${newId()}`, broughtTo(row.dayId, ids));
-  };
+  const bring = useCallback(
+    (row: PageRow, ids: readonly string[]) => {
+      if (ids.length > 0) put(`bring:${newId()}`, broughtTo(row.dayId, ids));
+    },
+    [put],
+  );
   const turning = useTurn(albumId, state.entries.length > 0);
   const navigate = useNavigate();
   const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
@@ -92,7 +95,8 @@ function Frame({ view, look, phone, children }: Props) {
       >
         To the page itself
       </a>
-      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh">
+      {/* Rows that ask nothing of what is in them: else a letter typed at one side lays the drawing at the other out anew. */}
+      <div className="grid min-h-dvh grid-rows-[auto_1fr] wide:h-dvh wide:grid-rows-[auto_minmax(0,1fr)]">
         <header className="grid grid-cols-[auto_1fr_auto] items-center gap-x-4 bg-soot px-4 text-on-soot wide:grid-cols-[124px_auto_minmax(0,1fr)_auto] wide:gap-x-6 wide:pr-6">
           <Brand to={to.shelf()} />
           <p className="truncate py-2.5 font-numeral text-lg font-semibold wide:max-w-72 wide:text-[22px]">
@@ -112,51 +116,9 @@ function Frame({ view, look, phone, children }: Props) {
             <SaveState />
           </div>
         </header>
-        <div className="grid min-h-0 wide:grid-cols-[148px_minmax(0,1fr)]">
+        <div className="grid min-h-0 wide:grid-cols-[148px_minmax(0,1fr)] wide:grid-rows-[minmax(0,1fr)]">
           <PhoneBar albumId={albumId} dayDate={dayDate} here={here} drawn={narrow} onMore={() => setOpen("more")} />
-          <nav
-            aria-label="Places"
-            className="not-printed hidden flex-col border-r border-line bg-ground pt-4 wide:flex"
-          >
-            {PLACES.map(({ id, group, name }, at) => (
-              <Fragment key={id}>
-                {PLACES[at - 1]?.group !== group && <p className="px-5 pt-4 pb-1 text-xs text-quiet">{group}</p>}
-                <Link
-                  to={addressOf(id, albumId, dayDate)}
-                  aria-current={id === here ? "page" : undefined}
-                  className="place"
-                >
-                  {name}
-                </Link>
-              </Fragment>
-            ))}
-            <div className="mt-auto px-5 pb-4">
-              <button type="button" onClick={() => setOpen("find")} className="rail-button">
-                <Search className="size-4" aria-hidden="true" /> Find
-              </button>
-              <div className="-mr-3 flex items-center justify-between">
-                <button type="button" onClick={() => turning.turn("back")} className="rail-button whitespace-nowrap">
-                  <Undo2 className="size-4" aria-hidden="true" /> Take back
-                </button>
-                <button
-                  type="button"
-                  onClick={() => turning.turn("again")}
-                  title="Do again what was taken back"
-                  aria-label="Do again"
-                  className="rail-button px-2"
-                >
-                  <Redo2 className="size-4" aria-hidden="true" />
-                </button>
-              </div>
-              <LookSwitch look={look} />
-              <button type="button" onClick={() => setOpen("keys")} className="rail-button">
-                Keys
-              </button>
-              <Link to={to.shelf()} className="place -ml-5">
-                Shelf
-              </Link>
-            </div>
-          </nav>
+          <Rail albumId={albumId} dayDate={dayDate} here={here} look={look} onTurn={turning.turn} onOpen={setOpen} />
           <main
             id="place"
             tabIndex={-1}
@@ -189,3 +151,52 @@ function Frame({ view, look, phone, children }: Props) {
     </>
   );
 }
+
+type RailProps = {
+  readonly albumId: string;
+  readonly dayDate: string;
+  readonly here: PlaceId | null;
+  readonly look: Look;
+  readonly onTurn: (way: "back" | "again") => void;
+  readonly onOpen: (dialog: "keys" | "find") => void;
+};
+
+/** The places at the side of a wide screen, and what can be done from every one of them. */
+const Rail = memo(({ albumId, dayDate, here, look, onTurn, onOpen }: RailProps) => (
+  <nav aria-label="Places" className="not-printed hidden flex-col border-r border-line bg-ground pt-4 wide:flex">
+    {PLACES.map(({ id, group, name }, at) => (
+      <Fragment key={id}>
+        {PLACES[at - 1]?.group !== group && <p className="px-5 pt-4 pb-1 text-xs text-quiet">{group}</p>}
+        <Link to={addressOf(id, albumId, dayDate)} aria-current={id === here ? "page" : undefined} className="place">
+          {name}
+        </Link>
+      </Fragment>
+    ))}
+    <div className="mt-auto px-5 pb-4">
+      <button type="button" onClick={() => onOpen("find")} className="rail-button">
+        <Search className="size-4" aria-hidden="true" /> Find
+      </button>
+      <div className="-mr-3 flex items-center justify-between">
+        <button type="button" onClick={() => onTurn("back")} className="rail-button whitespace-nowrap">
+          <Undo2 className="size-4" aria-hidden="true" /> Take back
+        </button>
+        <button
+          type="button"
+          onClick={() => onTurn("again")}
+          title="Do again what was taken back"
+          aria-label="Do again"
+          className="rail-button px-2"
+        >
+          <Redo2 className="size-4" aria-hidden="true" />
+        </button>
+      </div>
+      <LookSwitch look={look} />
+      <button type="button" onClick={() => onOpen("keys")} className="rail-button">
+        Keys
+      </button>
+      <Link to={to.shelf()} className="place -ml-5">
+        Shelf
+      </Link>
+    </div>
+  </nav>
+));

@@ -39,7 +39,8 @@ type Props = {
   readonly label: string;
   /** Tells two mats of one page apart. */
   readonly name: string;
-  readonly onArrange: (changes: readonly Arrangement[]) => void;
+  /** `isNudge`: one of several steps, perhaps; they are saved together when they are done. */
+  readonly onArrange: (changes: readonly Arrangement[], isNudge?: boolean) => void;
   /** Gives a print or card of the day another size: that of the room it goes into. */
   readonly onResize?: ((loose: Loose, size: Size) => void) | undefined;
   /** What stands under the mat, for what is selected. */
@@ -153,7 +154,7 @@ export function Arranger({
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const arrange = (next: readonly Piece[]) => onArrange([arrangement(board, next)]);
-    if (by) arrange(nudgePiece(pieces, id, by[0] ?? 0, by[1] ?? 0));
+    if (by) onArrange([arrangement(board, nudgePiece(pieces, id, by[0] ?? 0, by[1] ?? 0))], true);
     else if (event.key === "t" || event.key === "T") arrange(turnPiece(pieces, id, content));
     else if (event.key === "]") arrange(restack(pieces, id, 1));
     else if (event.key === "[") arrange(restack(pieces, id, -1));

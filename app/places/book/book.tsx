@@ -137,7 +137,7 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             unit={unit}
             name="book"
             label={spreadLabel(spread, unit)}
-            onArrange={(changes) => arrange(leaves, changes)}
+            onArrange={(changes, isNudge) => arrange(leaves, changes, isNudge)}
             bar={(selection, select) => (
               <SelectionBar
                 selection={selection ?? { kind: "board", board: boardKey(chosen.leaf.id, turned ? "back" : "front") }}

@@ -6,6 +6,7 @@ import type { MatBox } from "#app/drawing/mat-text.ts";
 import { MoveHandle, pointOn } from "#app/drawing/move-handle.tsx";
 import { buttonLook } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
+import { KeptField } from "#app/parts/kept-field.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
@@ -82,10 +83,11 @@ export function CardPlace({ view }: { view: CardView }) {
               Words of the {face}
               <span className="font-normal text-quiet">{countWords(words.text)} words</span>
             </span>
-            <textarea
+            <KeptField
               className="field max-h-72 min-h-32 text-base"
-              value={words.text}
-              onChange={(event) => words.change(event.target.value)}
+              key={face}
+              text={words.text}
+              onWords={words.change}
               placeholder="What happened, who said it, what it smelled of. A line that begins with a dash is a point of a list."
               maxLength={100_000}
               rows={6}

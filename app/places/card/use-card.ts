@@ -8,7 +8,7 @@ import type { CalendarDate } from "#core/month/dates.ts";
 import type { Preprint } from "#core/photo/preprint.ts";
 import { type CardSetting, settingOf } from "#core/words/lettering.ts";
 
-type Words = { readonly text: string; readonly change: (text: string) => void };
+type Words = { readonly text: string; readonly change: ReturnType<typeof useKeptWords> };
 export type CardDesk = {
   /** The card as it is with everything typed and chosen here, saved or not yet. */
   readonly card: Card;

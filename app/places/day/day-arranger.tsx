@@ -5,7 +5,7 @@ import { Arranger, type Selection } from "#app/places/arrange/arranger.tsx";
 import type { Board, Faces } from "#app/places/arrange/boards.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { poolContent } from "#core/album/steps.ts";
 import type { Loose } from "#core/book/read.ts";
 import type { Size } from "#core/measure/size.ts";
@@ -15,7 +15,7 @@ import { type DayView, entryName } from "./view.ts";
 
 /** The day's mat with everything that can be moved on it. */
 export function DayArranger({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const { arrange } = useBookEdits();
   const [faces, setFaces] = useState<Faces>({});
   const page = useMemo(() => {
@@ -90,7 +90,7 @@ export function DayArranger({ view }: { view: DayView }) {
         unit={view.unit}
         name="day"
         label={`The leaves of ${entryName(view)}, to scale. Tab goes from piece to piece, arrow keys move one.`}
-        onArrange={(changes) => arrange(leaves, changes)}
+        onArrange={(changes, isNudge) => arrange(leaves, changes, isNudge)}
         onResize={onResize}
         bar={(selection: Selection | null, select, putOn) => (
           <SelectionBar

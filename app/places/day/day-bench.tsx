@@ -1,3 +1,4 @@
+import { memo, useDeferredValue } from "react";
 import { Link, useNavigate } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
@@ -5,7 +6,7 @@ import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { useOutbox, usePut } from "#app/sending/sending.tsx";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishPanel } from "./finish-panel.tsx";
@@ -22,32 +23,33 @@ import { WordsPanel } from "./words-panel.tsx";
 /** One day's bench: its leaves to scale on the mat, its panels in working order beside them. */
 export function DayBench({ view: saved, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const view = useDayNow(saved);
+  const { moved } = useOutbox().state;
+  // Who moves pieces looks at the mat: the panels follow when there is time.
+  const late = useDeferredValue(view);
   return (
-    <Workplace
-      width="broad"
-      flush
-      panel={
-        <>
-          <Heading view={view} rows={rows} />
-          <MovedHere view={view} />
-          <Refusal />
-          <ClashPanel />
-          {!view.matter && <PromptPanel view={view} />}
-          <PhotosPanel view={view} />
-          <WordsPanel view={view} />
-          <PaperPanel view={view} />
-          <FinishPanel view={view} />
-          <NotePanel view={view} />
-          <Foot view={view} rows={rows} />
-        </>
-      }
-    >
+    <Workplace width="broad" flush panel={<Panels view={moved ? late : view} rows={rows} />}>
       <MatStage label="The mat">
         <DayMat view={view} />
       </MatStage>
     </Workplace>
   );
 }
+
+const Panels = memo(({ view, rows }: { view: DayView; rows: readonly PageRow[] }) => (
+  <>
+    <Heading view={view} rows={rows} />
+    <MovedHere view={view} />
+    <Refusal />
+    <ClashPanel />
+    {!view.matter && <PromptPanel view={view} />}
+    <PhotosPanel view={view} />
+    <WordsPanel view={view} />
+    <PaperPanel view={view} />
+    <FinishPanel view={view} />
+    <NotePanel view={view} />
+    <Foot view={view} rows={rows} />
+  </>
+));
 
 function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
   const [first, ...others] = view.parts;
@@ -106,7 +108,7 @@ const isEmpty = ({ parts, bench: { leaves } }: DayView): boolean =>
   );
 
 function TakeAway({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const navigate = useNavigate();
   const id = view.parts[0]?.id;
   return id ? (
@@ -124,7 +126,7 @@ function TakeAway({ view }: { view: DayView }) {
 
 /** What a page of the front or back matter is for, with a date where it tells of one. */
 function MatterLine({ view: { matter, parts } }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const id = parts[0]?.id;
   if (!matter || !id) return null;
   return (

@@ -3,7 +3,7 @@ import { type ReactNode, useState } from "react";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { useTurnFetcher } from "#app/places/album/use-turn.ts";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { shortDate } from "#app/wording/dates.ts";
 import type { Sent } from "#core/format/sent.ts";
 import type { DayView } from "./view.ts";
@@ -20,7 +20,7 @@ export function DayMenu({
   onMove: (story: string, to: string) => void;
   trigger: { face: ReactNode; look: string; name: string };
 }) {
-  const { put } = useOutbox();
+  const put = usePut();
   // It is first drawn because somebody asked for it.
   const [open, setOpen] = useState(true);
   const turn = useTurnFetcher(view.albumId);

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { DECKS } from "#core/words/decks.ts";
 import type { DayPart } from "./view.ts";
 
@@ -9,7 +9,7 @@ const PROMPTS = DECKS.filter(({ jar }) => jar === "prompt");
 
 /** The shipped decks, to take a slip from. Loaded when they are opened. */
 export function DeckList({ part, used, onTaken }: Props) {
-  const { put } = useOutbox();
+  const put = usePut();
   const [at, setAt] = useState(0);
   const deck = PROMPTS[at];
   if (!deck) return null;

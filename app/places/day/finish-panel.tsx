@@ -1,6 +1,6 @@
 import { Button } from "#app/parts/button.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
 import { Panel } from "./panel.tsx";
@@ -9,7 +9,7 @@ import type { DayView } from "./view.ts";
 
 /** The steps that follow from what the day has, ticked as they are done. */
 export function FinishPanel({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const { change } = useBookEdits();
   const { leaves, own } = useDayLeaves(view);
   const [first] = view.parts;

@@ -1,3 +1,4 @@
+import { KeptField } from "#app/parts/kept-field.tsx";
 import { useKeptWords } from "#app/sending/sending.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
 import type { DayPart } from "./view.ts";
@@ -19,11 +20,12 @@ type Props = {
 export function KeptLine({ part, name, label, text, toEdit, placeholder, className = "", maxLength = 500 }: Props) {
   const change = useKeptWords(`${part.id}:${name}`, part.id, part.version, toEdit);
   return (
-    <textarea
+    <KeptField
+      text={text}
+      onWords={change}
+      oneLine
       aria-label={label}
       rows={1}
-      value={text}
-      onChange={(event) => change(event.target.value.replaceAll("\n", " "))}
       onKeyDown={(event) => event.key === "Enter" && event.preventDefault()}
       placeholder={placeholder}
       maxLength={maxLength}
@@ -36,10 +38,10 @@ export function KeptLine({ part, name, label, text, toEdit, placeholder, classNa
 export function KeptText({ part, name, label, text, toEdit, placeholder, className = "", maxLength = 100_000 }: Props) {
   const change = useKeptWords(`${part.id}:${name}`, part.id, part.version, toEdit);
   return (
-    <textarea
+    <KeptField
+      text={text}
+      onWords={change}
       aria-label={label}
-      value={text}
-      onChange={(event) => change(event.target.value)}
       placeholder={placeholder}
       maxLength={maxLength}
       rows={2}

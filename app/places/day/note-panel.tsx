@@ -1,11 +1,11 @@
 import { PRIVATE_MEANS, PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { KeptText } from "./kept-fields.tsx";
 import type { DayView } from "./view.ts";
 
 /** Whatever does not belong on the page: a loose end, a name to ask for; and whether the day is private. */
 export function NotePanel({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   return (
     <section aria-labelledby="note-name" className="grid gap-2 border-b border-line py-3.5">
       <h2 id="note-name" className="text-lg">

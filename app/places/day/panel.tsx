@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { StateMark } from "#app/drawing/state-mark.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { RING_STATE, WITHOUT } from "#app/wording/day.ts";
 import type { Part } from "#core/album/model.ts";
 import type { Ring, RingState } from "#core/album/steps.ts";
@@ -34,7 +34,7 @@ export function Panel({ id, ring, state, name, aside, children }: Props) {
 
 /** Says that the day does without a part, so that its ring is a short line. */
 export function Without({ day, part }: { day: DayPart; part: Part }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const key = `${day.id}:waive:${part}`;
   return (
     <label className="flex min-h-8 items-center gap-2 text-sm text-quiet">

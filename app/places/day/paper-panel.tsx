@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { SelectField } from "#app/parts/field.tsx";
 import { Options } from "#app/parts/options.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { NUMERAL_NAME } from "#app/wording/day.ts";
 import { NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
 import { LeafFields } from "./leaf-fields.tsx";
@@ -35,7 +35,7 @@ export function PaperPanel({ view }: { view: DayView }) {
 }
 
 function NumeralFields({ view, part }: { view: DayView; part: DayPart }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const now = part.content.numeral;
   const save = (style: NumeralStyle, note: string, pause = false) =>
     put(

@@ -8,7 +8,7 @@ import { SizePicker } from "#app/parts/size-picker.tsx";
 import { Tools } from "#app/parts/tools.tsx";
 import type { Came } from "#app/sending/entry.ts";
 import { handIn, runOf } from "#app/sending/hand-in.ts";
-import { useOutbox, useSending } from "#app/sending/sending.tsx";
+import { usePut, useSending } from "#app/sending/sending.tsx";
 import { PHOTO_PROBLEM } from "#app/wording/photo.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { printShort } from "#core/month/dates.ts";
@@ -19,7 +19,7 @@ import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
 
 export function PhotosPanel({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const [insteadOf, setInsteadOf] = useState<string | null>(null);
   const [first] = view.parts;
   if (!first) return null;
@@ -188,7 +188,7 @@ function AddPhotos({ view, dayId }: { view: DayView; dayId: string }) {
 
 /** What is to be said of one picture that was handed in: why it was not taken, or that it is of another day. */
 function CameLine({ came: { picture, result }, view, dayId }: { came: Came; view: DayView; dayId: string }) {
-  const { put } = useOutbox();
+  const put = usePut();
   if (!result.ok)
     return (
       <p className="font-medium text-ember">

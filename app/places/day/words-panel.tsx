@@ -3,7 +3,7 @@ import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { SizePicker } from "#app/parts/size-picker.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import { newCard } from "#core/album/model.ts";
@@ -16,7 +16,7 @@ import { Panel, Without } from "./panel.tsx";
 import type { DayView } from "./view.ts";
 
 export function WordsPanel({ view }: { view: DayView }) {
-  const { put } = useOutbox();
+  const put = usePut();
   const [first] = view.parts;
   if (!first) return null;
   const cards = view.parts.flatMap((part) => part.content.cards.map((card) => ({ part, card })));

@@ -5,7 +5,7 @@ import { Button } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Tick } from "#app/parts/tick.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
-import { useOutbox } from "#app/sending/sending.tsx";
+import { usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { datedAs } from "#app/wording/dates.ts";
 import { dealable } from "#core/album/jar.ts";
@@ -39,7 +39,7 @@ const WISH_NAME: Record<Wish, string> = {
 /** A month of slips dealt from the decks: looked at, shuffled, held and swapped before any of it is put on a day. */
 export function Prompts({ view }: { view: PromptsView }) {
   const { jar, decks, days, albumId } = view;
-  const { put } = useOutbox();
+  const put = usePut();
   const fetcher = useFetcher<PromptsAnswer>();
   const action = to.prompts(albumId, { jar: jar });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(() => new Set(decks.slice(0, 1).map(({ id }) => id)));

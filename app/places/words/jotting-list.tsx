@@ -1,6 +1,7 @@
 import { Ellipsis } from "lucide-react";
 import { useState } from "react";
 import { Button } from "#app/parts/button.tsx";
+import { KeptField } from "#app/parts/kept-field.tsx";
 import { Options } from "#app/parts/options.tsx";
 import { PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
 import { withPendingPart } from "#app/sending/pending.ts";
@@ -141,12 +142,12 @@ function Correcting({
   }));
   return (
     <div className="grid gap-1.5">
-      <textarea
+      <KeptField
         aria-label={`Words of the jotting of ${at.slice(11)}`}
-        value={text}
+        text={text}
+        onWords={change}
         rows={3}
         maxLength={100_000}
-        onChange={(event) => change(event.target.value)}
         className="field text-base"
       />
       <div>
