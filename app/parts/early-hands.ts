@@ -16,9 +16,12 @@ type Early =
   | { readonly kind: "send"; readonly target: HTMLFormElement; readonly by: HTMLElement | null };
 type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
 
+/** Where a hand last was within a text. */
+type Caret = { readonly field: HTMLInputElement | HTMLTextAreaElement; readonly from: number; readonly to: number };
+
 declare global {
   interface Window {
-    earlyHands?: { readonly kept: Early[]; readonly stop: () => void };
+    earlyHands?: { readonly kept: Early[]; readonly caret: () => Caret | null; readonly stop: () => void };
   }
 }
 
@@ -48,6 +51,13 @@ export function keepEarlyHands(): void {
     if (last?.kind === "field" && last.target === target) last.value = value;
     else kept.push({ kind: "field", target, before: "defaultValue" in target ? target.defaultValue : "", value });
   };
+  // React, taking over a text that somebody stands in, puts them at its beginning: the next words would come before the rest.
+  let caret: Caret | null = null;
+  const onCaret = ({ target }: Event) => {
+    if (!(target instanceof HTMLTextAreaElement || target instanceof HTMLInputElement)) return;
+    const { selectionStart: from, selectionEnd: to } = target;
+    caret = from === null || to === null ? null : { field: target, from, to };
+  };
   // Forms without a method of their own do nothing but by script.
   const isPlain = (form: EventTarget | null) => form instanceof HTMLFormElement && form.method === "post";
   let lettingGo = false;
@@ -62,6 +72,7 @@ export function keepEarlyHands(): void {
     ["input", onField],
     ["change", onField],
     ["submit", onSubmit],
+    ...(["keyup", "pointerup", "focusin", "input"] as const).map((name) => [name, onCaret] as const),
   ] as const;
   for (const [name, listener] of all) window.addEventListener(name, listener as EventListener, true);
   const letGo = () => {
@@ -95,12 +106,13 @@ export function keepEarlyHands(): void {
     document.getElementById("did-not-load")?.remove();
     for (const [name, listener] of all) window.removeEventListener(name, listener as EventListener, true);
   };
-  window.earlyHands = { kept, stop };
+  window.earlyHands = { kept, caret: () => caret, stop };
 }
 
 /** Ends the keeping and does what was kept, each as if it were done now. No hand can come between two of them. */
 export async function doWhatWasKept(): Promise<void> {
   window.earlyHands?.stop();
+  const caret = window.earlyHands?.caret() ?? null;
   const kept = window.earlyHands?.kept.splice(0) ?? [];
   for (const early of kept) {
     if (early.target.isConnected) redo(early);
@@ -108,6 +120,7 @@ export async function doWhatWasKept(): Promise<void> {
     await Promise.resolve();
     await Promise.resolve();
   }
+  if (caret && document.activeElement === caret.field) caret.field.setSelectionRange(caret.from, caret.to);
 }
 
 function redo(early: Early): void {

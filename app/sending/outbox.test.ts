@@ -57,6 +57,26 @@ describe("the outbox", () => {
     expect(box.snapshot()).toMatchObject({ entries: [], unkept: false });
   });
 
+  it("tells what a hand did, to be seen at once, from letters typed and from what the server says", () => {
+    const box = new Outbox(memoryDevice(), "album");
+    const seen = () => {
+      const { turn, acted, moved } = box.snapshot();
+      return { atOnce: acted === turn, moved };
+    };
+    box.put(title("a", "L"), new Map(), true);
+    expect(seen()).toEqual({ atOnce: false, moved: false });
+    box.put({ ...title("b", "A note"), key: "day:note" });
+    expect(seen()).toEqual({ atOnce: true, moved: false });
+    const edit = { kind: "arrange", leaf: "leaf", face: "front", pieces: [] } as const;
+    box.put({ ...title("c", ""), key: "book:leaf:front", sent: { what: "book", seen: null, edit } });
+    expect(seen()).toEqual({ atOnce: true, moved: true });
+    box.put(title("d", "Li"), new Map(), true);
+    expect(seen()).toEqual({ atOnce: false, moved: false });
+    depart(box, "b");
+    answer(box, { ok: true, version: 4 });
+    expect(seen().atOnce).toBe(false);
+  });
+
   it("sends only the newest words of a field, from the version the typing began at", () => {
     const box = new Outbox(memoryDevice(), "album");
     box.put(title("a", "L", 3));

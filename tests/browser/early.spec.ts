@@ -140,3 +140,18 @@ test.describe("on a phone that has not kept the page", () => {
     await expect(field).toHaveValue("");
   });
 });
+
+test("who stands in a text when the page comes alive stands there still", async ({ page }) => {
+  await enterDemo(page);
+  const href = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
+  const prompt = page.getByRole("textbox", { name: "Prompt" }).first();
+  let before = "";
+  await beforeItRuns(page, `${base()}${href?.replace("/month", "")}/days/2026-12-14`, async () => {
+    before = await prompt.inputValue();
+    expect(before.length).toBeGreaterThan(5);
+    await prompt.press("ControlOrMeta+End");
+  });
+  await expect(page.locator("[data-piece]").first()).toBeVisible();
+  await page.keyboard.type(" and then");
+  await expect(prompt).toHaveValue(`${before} and then`);
+});

@@ -78,12 +78,13 @@ export function CardPlace({ view }: { view: CardView }) {
               onPick={desk.resize}
             />
           </div>
-          <label className="grid gap-1">
-            <span className="flex justify-between text-sm font-medium">
+          <div className="grid gap-1">
+            <label htmlFor="words-of-card" className="flex justify-between text-sm font-medium">
               Words of the {face}
               <span className="font-normal text-quiet">{countWords(words.text)} words</span>
-            </span>
+            </label>
             <KeptField
+              id="words-of-card"
               className="field max-h-72 min-h-32 text-base"
               key={face}
               text={words.text}
@@ -92,7 +93,7 @@ export function CardPlace({ view }: { view: CardView }) {
               maxLength={100_000}
               rows={6}
             />
-          </label>
+          </div>
           <Over fit={fit} text={words.text} face={face} />
           <Lacks fit={fit} />
           <section aria-label="Jottings of the day" className="grid gap-2 border-t border-line pt-3">
