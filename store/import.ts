@@ -5,6 +5,7 @@ import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Pattern } from "../core/book/pattern.ts";
 import type { Slot } from "../core/month/slots.ts";
+import { FIRST_STEPS } from "../core/pace/first-evening.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import { albumOfArchive, planColumns } from "./album.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
@@ -153,7 +154,11 @@ export async function importAlbum(
     if (present) return { ok: false, albumId: present };
     const [row] = await tx
       .insert(album)
-      .values({ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule, pattern: plan.pattern })
+      .values({
+        ...{ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule, pattern: plan.pattern },
+        // It was begun long ago.
+        firstSettled: [...FIRST_STEPS],
+      })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
     const known = await sameLayouts(tx, householdId, book.layouts);

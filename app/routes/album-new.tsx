@@ -6,6 +6,7 @@ import { sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireMember, writing } from "#app/http/page.ts";
 import { NewAlbum } from "#app/places/new-album/new-album.tsx";
 import { newAlbumView } from "#app/places/new-album/view.ts";
+import { presetById } from "#core/album/formats.ts";
 import { createAlbum } from "#store/album.ts";
 import { readFormats } from "#store/library/pages.ts";
 import type { Route } from "./+types/album-new";
@@ -24,7 +25,10 @@ export async function action({ request, context }: Route.ActionArgs) {
     const member = await requireMember(context);
     const parsed = parseNewAlbum(form, await readFormats(context.db, member.household.id));
     if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
-    throw redirect(to.month(await createAlbum(context.db, member.household.id, parsed.plan)));
+    // Measures of one's own were taken with a ruler.
+    const isMeasured = presetById(String(form.get("book"))) === undefined;
+    const album = await createAlbum(context.db, member.household.id, parsed.plan, isMeasured ? ["measure"] : []);
+    throw redirect(to.month(album));
   });
 }
 

@@ -7,7 +7,7 @@ import { Measure } from "#app/places/measure/measure.tsx";
 import { stopWords } from "#app/wording/fit.ts";
 import { stopsFitting } from "#core/book/stops-fitting.ts";
 import { clean } from "#core/words/clean.ts";
-import { updateAlbum } from "#store/album.ts";
+import { settleFirst, updateAlbum } from "#store/album.ts";
 import { journaled } from "#store/journal/line.ts";
 import { keepFormat, readFormats } from "#store/library/pages.ts";
 import type { Route } from "./+types/album.measure";
@@ -53,10 +53,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const pieces = stops.slice(0, MOST_SAID).map((stop) => stopWords(stop, album.unit));
       return { ok: false as const, reason: "stops-fitting" as const, pieces, more: stops.length - pieces.length };
     }
-    const { id, archiveId: _, version: __, ...plan } = album;
-    const saved = await journaled(context.db, author, { what: "measures" }, (tx) =>
-      updateAlbum(tx, householdId, id, Number(form.get("version")), { ...plan, format: read.format }),
-    );
+    const { id, archiveId: _, version: __, firstSettled: ___, ...plan } = album;
+    const saved = await journaled(context.db, author, { what: "measures" }, async (tx) => {
+      const updated = await updateAlbum(tx, householdId, id, Number(form.get("version")), {
+        ...plan,
+        format: read.format,
+      });
+      if (updated.ok) await settleFirst(tx, author, ["measure"]);
+      return updated;
+    });
     if (!saved.ok && saved.reason === "not-found") throw notFound();
     return saved.ok
       ? { ok: true as const, said: "Saved. Everything drawn follows these measures." }

@@ -128,6 +128,7 @@ const OF_ORDER = {
 const OF_ALBUM = {
   settings: "settings of the album changed",
   measures: "measures of the book changed",
+  "first-evening": "step of the first evening left",
   "photo-rule": "which pictures a day may have, changed",
   printer: "measures of the printer changed",
   "time-zone": "the clock the household goes by changed",
@@ -193,6 +194,7 @@ export function didWords(did: Did, names: Names): string {
       return `lab order ${did.number} ${OF_ORDER[did.how]}`;
     case "settings":
     case "measures":
+    case "first-evening":
     case "photo-rule":
     case "printer":
     case "people":

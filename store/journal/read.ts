@@ -64,3 +64,14 @@ export async function forgetBefore(tx: Transaction, householdId: string): Promis
   );
   await tx.update(journalLine).set({ open: false }).where(eq(journalLine.householdId, householdId));
 }
+
+/** When something was last done in an album, as far as the journal goes back; null where it has no line of it. */
+export async function lastTouched(db: Db, albumId: string): Promise<Date | null> {
+  const [row] = await db
+    .select({ at: journalLine.at })
+    .from(journalLine)
+    .where(eq(journalLine.albumId, albumId))
+    .orderBy(desc(journalLine.seq))
+    .limit(1);
+  return row?.at ?? null;
+}

@@ -28,6 +28,7 @@ import type { Pattern } from "../../core/book/pattern.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
+import type { FirstStep } from "../../core/pace/first-evening.ts";
 import type { Corners } from "../../core/photo/preprint.ts";
 import { type PhotoRule, USUAL_RULE } from "../../core/photo/propose.ts";
 import type { InPrint, Together } from "../../core/photo/together.ts";
@@ -80,6 +81,8 @@ export const album = pgTable(
     preparing: text("preparing").$type<Preparing>().notNull().default(USUAL_PREPARING),
     /** The pattern of foundation pages that was last set over the month. */
     pattern: jsonb("pattern").$type<Pattern>(),
+    /** Steps of the first evening that were done where it cannot be seen, or left (core/pace/first-evening.ts). */
+    firstSettled: text("first_settled").array().$type<FirstStep[]>().notNull().default([]),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
     revision: integer("revision").notNull().default(1),

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { hash } from "@node-rs/argon2";
 import { type BrowserContext, expect, type Page } from "@playwright/test";
+import { sql } from "drizzle-orm";
 import sharp from "sharp";
 import { presetById } from "../../core/album/formats.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
@@ -152,3 +153,12 @@ export const photo = (date: string, colour = "#b8451b") =>
     .withExif({ IFD2: { DateTimeOriginal: `${date.replaceAll("-", ":")} 17:48:00` } })
     .jpeg()
     .toBuffer();
+
+/** Makes everything that was done in an album so many days older. */
+export async function longLeft(album: string, days: number): Promise<void> {
+  const { db } = storeOf();
+  const id = album.split("/").at(-1);
+  await db.execute(sql`update day set updated_at = updated_at - ${days} * interval '1 day' where album_id = ${id}`);
+  await db.execute(sql`update journal_line set at = at - ${days} * interval '1 day' where album_id = ${id}`);
+  await db.execute(sql`update album set revision = revision where id = ${id}`);
+}

@@ -254,7 +254,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.latest-pictures.ts": { reads: (album) => [`${album}/latest-pictures`] },
   "routes/album.free-pictures.ts": { reads: (album) => [`${album}/free-pictures/2026-12-01`] },
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
-  "routes/album.month.tsx": page("month"),
+  "routes/album.month.tsx": {
+    ...page("month"),
+    writes: { leave: form("month", () => ({ intent: "leave", step: "prompts" })) },
+  },
   "routes/album.told.tsx": {
     ...page("told"),
     writes: { told: form("told", ({ day }) => ({ change: JSON.stringify({ tell: [], skip: [day] }) })) },

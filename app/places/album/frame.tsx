@@ -16,6 +16,7 @@ import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import { InAlbum, useOutbox } from "#app/sending/sending.tsx";
 import { addressOf } from "./address-of.ts";
+import { FirstBar } from "./first-bar.tsx";
 import { LateFind, LateMore } from "./late-dialogs.tsx";
 import { PhoneBar } from "./phone-bar.tsx";
 import { TurnBar } from "./turn-bar.tsx";
@@ -56,7 +57,8 @@ function Frame({ view, look, phone, children }: Props) {
   );
   const turning = useTurn(albumId, state.entries.length > 0);
   const navigate = useNavigate();
-  const here = placeAt(useLocation().pathname.slice(to.album(albumId).length + 1));
+  const { pathname } = useLocation();
+  const here = placeAt(pathname.slice(to.album(albumId).length + 1));
   const dayDate = chosen ?? view.dayDate;
 
   useEffect(() => {
@@ -127,6 +129,7 @@ function Frame({ view, look, phone, children }: Props) {
             <Unsaved at="top" />
             <TurnBar turn={turning} albumId={albumId} />
             <ReturnedWords returned={state.returned} />
+            {view.first && <FirstBar albumId={albumId} steps={view.first} path={pathname} />}
             <div className="relative min-h-0 min-w-0 flex-1 wide:overflow-y-auto">{children}</div>
           </main>
         </div>

@@ -6,6 +6,7 @@ import type { AlbumPlan } from "#core/album/model.ts";
 import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
+import type { FirstEvening } from "#core/pace/first-evening.ts";
 
 export type FrameView = {
   readonly albumId: string;
@@ -17,6 +18,8 @@ export type FrameView = {
   /** Where "Day" leads when no day is chosen. */
   readonly dayDate: CalendarDate;
   readonly clock: string;
+  /** The first evening as far as it got; null once it is over. */
+  readonly first: FirstEvening | null;
 };
 
 /** How a page is called in one line. */
@@ -59,6 +62,7 @@ export function frameView(
   { album, days, leaves, prints }: AlbumRead & { album: AlbumPlan & { id: string } },
   wall: { date: CalendarDate; time: string },
   memberId: string,
+  first: FirstEvening | null,
 ): FrameView {
   const pages = pagesOf({ album, days, leaves, prints });
   const todays = inSpan(album.span, wall.date) ? pageOf(pages, wall.date) : undefined;
@@ -69,6 +73,7 @@ export function frameView(
     rows: rowsOf(pages),
     today: todays ? leadDate(todays) : null,
     dayDate: todays ? leadDate(todays) : album.span.start,
+    first,
     clock: `${weekdayName(wall.date).slice(0, 3)} ${printShort(wall.date)}, ${wall.time}`,
   };
 }

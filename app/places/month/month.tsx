@@ -10,8 +10,12 @@ import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
 import { RING_NAME } from "#app/wording/day.ts";
+import type { FirstEvening as FirstSteps } from "#core/pace/first-evening.ts";
 import { ChosenDayPanel } from "./chosen-day.tsx";
+import { ComingBack } from "./coming-back.tsx";
 import { DayTable } from "./day-table.tsx";
+import { FirstEvening } from "./first-evening.tsx";
+import type { StandingView } from "./first-view.ts";
 import { Tonight } from "./tonight.tsx";
 import type { MonthView } from "./view.ts";
 
@@ -21,12 +25,14 @@ type Props = {
   readonly phone: boolean;
   readonly asked: string | null;
   readonly minuteChoices: readonly number[];
+  readonly first: FirstSteps | null;
+  readonly standing: StandingView | null;
 };
 
 /** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
 const SETTLE = 140;
 
-export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
+export function Month({ view, rows, phone, asked, minuteChoices, first, standing }: Props) {
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
@@ -55,10 +61,12 @@ export function Month({ view, rows, phone, asked, minuteChoices }: Props) {
 
   const beside = (
     <>
+      {first && <FirstEvening albumId={view.albumId} steps={first} />}
+      {!first && standing && <ComingBack albumId={view.albumId} standing={standing} />}
       <div className={table ? "max-wide:hidden" : ""}>
         {outlined && <ChosenDayPanel albumId={view.albumId} day={view.chosen} row={outlined} />}
       </div>
-      <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />
+      {!first && <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />}
     </>
   );
   return (
