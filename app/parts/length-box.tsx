@@ -35,7 +35,13 @@ export function LengthBox({
 }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const [left, setLeft] = useState(false);
+  // Another length, however it came about, is shown in place of what was being typed for the one before.
+  const [of, setOf] = useState(value);
   const now = typed === null ? null : parseLengthIn(typed, unit, range);
+  if (of !== value) {
+    setOf(value);
+    if (!whileTyping) setTyped(null);
+  }
   const problem = now && !now.ok && (left || whileTyping) ? LENGTH_PROBLEM[now.reason] : null;
   const leave = () => {
     setLeft(true);

@@ -1,14 +1,12 @@
 import { useOutbox } from "#app/sending/sending.tsx";
 
-/** In one word whether everything is safe on the server; said aloud when it is not. */
+/** In one word whether everything is safe on the server; the frame has it said aloud. */
 export function SaveState() {
   const { state, albumId } = useOutbox();
   const waits = state.entries.length > 0;
   if ((waits && state.trouble) || state.unkept) {
     return (
-      <span role="status" className="font-semibold text-flame">
-        {state.unkept ? "Not saved yet" : "Kept here, not yet saved"}
-      </span>
+      <span className="font-semibold text-flame">{state.unkept ? "Not saved yet" : "Kept here, not yet saved"}</span>
     );
   }
   if (state.clashes.length > 0) return <span className="font-semibold text-flame">Choose whose words</span>;

@@ -12,7 +12,10 @@ export type Standing = {
   readonly inBook: number;
   readonly begun: number;
   readonly untouched: number;
-  /** The one next thing: of the pages begun the one that wants the fewest minutes, else the oldest whose day has come. */
+  /**
+   * The one next thing: of the pages begun whose day has come the one that wants the fewest minutes; else the oldest day with
+   * nothing on it; else what is begun ahead.
+   */
   readonly next: { readonly page: Page; readonly step: PlannedStep; readonly minutes: number } | null;
 };
 
@@ -32,9 +35,10 @@ export function standing(pages: readonly Page[], today: CalendarDate, last: Cale
   const told = pages.filter(({ skipped }) => !skipped);
   const open = told.filter(({ states }) => states.book !== "done");
   const begun = open.filter(isBegun);
-  const untouched = open.filter((page) => !isBegun(page) && (page.days[0]?.date ?? "") <= today);
-  const [nearest] = begun.filter((page) => page.steps.some(isOpen)).sort((a, b) => minutesLeft(a) - minutesLeft(b));
-  const page = nearest ?? untouched[0];
+  const hasCome = ({ days: [first] }: Page) => first !== undefined && first.date <= today;
+  const untouched = open.filter((page) => !isBegun(page) && hasCome(page));
+  const byMinutes = begun.filter((page) => page.steps.some(isOpen)).sort((a, b) => minutesLeft(a) - minutesLeft(b));
+  const page = byMinutes.find(hasCome) ?? untouched[0] ?? byMinutes[0];
   const step = page?.steps.find(isOpen);
   if (open.length === 0 || (begun.length === 0 && told.length === open.length)) return null;
   return {

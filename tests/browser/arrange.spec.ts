@@ -29,7 +29,7 @@ test("made pieces are added, sized as people write lengths, laid over each other
   await sticker.focus();
   await page.getByLabel("Wide").fill("3/4");
   await page.getByLabel("Wide").press("Enter");
-  await expect(mat(page).getByRole("button", { name: /^Embellishment ¾ × 1/ })).toBeVisible();
+  await expect(mat(page).getByRole("button", { name: /^Embellishment 3 quarters × 1/ })).toBeVisible();
   await page.getByLabel("High").fill("-2");
   await page.getByLabel("High").press("Enter");
   await expect(mat(page).getByRole("alert")).toHaveText(/more than nothing/);
@@ -48,7 +48,7 @@ test("made pieces are added, sized as people write lengths, laid over each other
   await page.keyboard.press("Escape");
   await addPiece(page, "Tab");
   const tab = mat(page).getByRole("button", { name: /^Tab/ });
-  await expect(tab).toHaveAccessibleName(/Stands out ½″ on the right/);
+  await expect(tab).toHaveAccessibleName(/Stands out half an inch on the right/);
   await tab.focus();
   await page.getByLabel("From top").fill("-1");
   await page.getByLabel("From top").press("Enter");

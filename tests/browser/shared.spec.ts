@@ -30,7 +30,7 @@ test("two days on one side, each with its own number, card and steps: neither's 
   const number = mat(page).getByRole("button", { name: /^Number/ });
   await number.focus();
   await page.keyboard.press("Shift+ArrowDown");
-  await expect(number).toHaveAccessibleName(/½″ from the top/);
+  await expect(number).toHaveAccessibleName(/half an inch from the top/);
   await page.keyboard.press("Escape");
   await addCard(page);
   await putOn(page);
@@ -42,7 +42,7 @@ test("two days on one side, each with its own number, card and steps: neither's 
   await expect(page.getByText("Its front is shared with day 5.")).toBeVisible();
   await expect(assembled(page)).not.toBeChecked();
   // Day 4's number is where it was; day 5's number and card are seen and stay as they are.
-  await expect(mat(page).getByRole("button", { name: /^Number/ })).toHaveAccessibleName(/0″ from the top/);
+  await expect(mat(page).getByRole("button", { name: /^Number/ })).toHaveAccessibleName(/0 inches from the top/);
   await expect(mat(page).locator("[data-anothers]")).toHaveCount(2);
   await expect(mat(page).getByRole("button", { name: /^Card/ })).toHaveCount(0);
 

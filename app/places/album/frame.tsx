@@ -1,19 +1,22 @@
 import { Redo2, Search, Undo2 } from "lucide-react";
-import { Fragment, memo, type ReactNode, useCallback, useEffect, useState } from "react";
+import { Fragment, memo, type ReactNode, useCallback, useEffect, useRef, useState } from "react";
 import { Link, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/parts/brand.tsx";
+import { focusPlaceIfLost } from "#app/parts/focus.ts";
 import { Late } from "#app/parts/late.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
+import { Spoken, speak } from "#app/parts/spoken.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
+import type { Outboxed } from "#app/sending/outbox.ts";
 import { InAlbum, useOutbox } from "#app/sending/sending.tsx";
 import { addressOf } from "./address-of.ts";
 import { FirstBar } from "./first-bar.tsx";
@@ -56,6 +59,7 @@ function Frame({ view, look, phone, children }: Props) {
     [put],
   );
   const turning = useTurn(albumId, state.entries.length > 0);
+  useSpoken(state, view.title);
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const here = placeAt(pathname.slice(to.album(albumId).length + 1));
@@ -91,6 +95,7 @@ function Frame({ view, look, phone, children }: Props) {
 
   return (
     <>
+      <Spoken />
       <a
         href="#place"
         className="not-printed sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-panel focus:p-3"
@@ -153,6 +158,30 @@ function Frame({ view, look, phone, children }: Props) {
       )}
     </>
   );
+}
+
+/** Says what has happened to who does not see it: that it is another place, and whether everything is saved. */
+function useSpoken({ entries, trouble, unkept }: Outboxed, title: string): void {
+  const { pathname } = useLocation();
+  const came = useRef(pathname);
+  useEffect(() => {
+    if (came.current === pathname) return;
+    came.current = pathname;
+    speak(document.title.replace(/ · [^·]*$/, ` · ${title}`));
+    focusPlaceIfLost();
+  }, [pathname, title]);
+  const waits = entries.length > 0;
+  const stuck = unkept
+    ? "This is not saved yet."
+    : waits && trouble
+      ? "Kept on this device until it can be saved."
+      : null;
+  const waited = useRef(false);
+  useEffect(() => {
+    if (stuck) speak(stuck);
+    else if (waited.current && !waits) speak("Everything is saved.");
+    waited.current = waits;
+  }, [waits, stuck]);
 }
 
 type RailProps = {

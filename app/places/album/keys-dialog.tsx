@@ -1,4 +1,5 @@
 import { Dialog } from "radix-ui";
+import { useOpener } from "#app/parts/focus.ts";
 import { PLACES } from "#app/places.ts";
 
 const KEYS = [
@@ -26,12 +27,14 @@ const KEYS = [
 ] as const;
 
 export function KeysDialog({ onClose }: { onClose: () => void }) {
+  const { giveBack } = useOpener();
   return (
     <Dialog.Root open onOpenChange={(open) => open || onClose()} modal={false}>
       <Dialog.Portal>
         <Dialog.Content
           className="fixed top-1/2 left-1/2 z-30 w-[min(92vw,26rem)] -translate-1/2 rounded-md border border-edge bg-panel p-6"
           aria-describedby={undefined}
+          onCloseAutoFocus={giveBack}
         >
           <Dialog.Title className="mb-4 text-xl">Keys</Dialog.Title>
           <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">

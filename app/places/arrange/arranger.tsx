@@ -4,6 +4,7 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { HowNear } from "#app/drawing/how-near.ts";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
+import { speak } from "#app/parts/spoken.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
 import type { Piece } from "#core/album/leaf.ts";
@@ -15,10 +16,19 @@ import { type Loose, markedFor, movedTo, type PlacedPiece, pieceFrom } from "#co
 import { fillRoom } from "#core/book/rooms.ts";
 import { stepOf } from "#core/book/snap.ts";
 import { type DrawnFor, drawnFor, placedMarks } from "#core/draw/side.ts";
-import { ticks, type Unit } from "#core/measure/length.ts";
+import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
 import { type Size, sameSize } from "#core/measure/size.ts";
-import { type BesideItem, type Board, groundDrawing, isAnothers, looseDrawing, paperShadow } from "./boards.ts";
+import { spoken } from "#core/measure/spoken.ts";
+import {
+  type BesideItem,
+  type Board,
+  groundDrawing,
+  isAnothers,
+  leafName,
+  looseDrawing,
+  paperShadow,
+} from "./boards.ts";
 import { LiveMeasures } from "./live-measures.tsx";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
@@ -53,6 +63,8 @@ type Props = {
 };
 
 const FAR = 8;
+/** The focus goes to the drawing itself, where the last piece of it is gone. */
+const WHOLE = "";
 
 export const piecesOf = (board: Board): Piece[] => board.read[board.face].pieces.map(({ piece }) => piece);
 /** A side as it is to lie from now on. What a day that is set aside has on it is not seen, and stays. */
@@ -134,14 +146,16 @@ export function Arranger({
   /** Selects, and leads the focus to what is selected. */
   const pick = (next: Selection | null) => {
     select(next);
-    focusOn.current = next?.kind === "piece" ? `${name}-${next.id}` : null;
+    focusOn.current = next?.kind === "piece" ? `${name}-${next.id}` : next ? null : WHOLE;
   };
   const take = (board: string, id: string) => pick({ kind: "piece", board, id });
   // A piece that came onto a board is another element than it was beside it: the focus follows it.
   useEffect(() => {
     const id = focusOn.current;
-    const element = id ? svg.current?.querySelector<SVGElement>(`[data-piece="${CSS.escape(id)}"]`) : null;
-    if (!element) return;
+    const found =
+      id && id !== WHOLE ? svg.current?.querySelector<SVGElement>(`[data-piece="${CSS.escape(id)}"]`) : null;
+    const element = id === WHOLE ? svg.current : found;
+    if (!element || id === null) return;
     focusOn.current = null;
     element.focus();
   });
@@ -154,14 +168,18 @@ export function Arranger({
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const arrange = (next: readonly Piece[]) => onArrange([arrangement(board, next)]);
-    if (by) onArrange([arrangement(board, nudgePiece(pieces, id, by[0] ?? 0, by[1] ?? 0))], true);
-    else if (event.key === "t" || event.key === "T") arrange(turnPiece(pieces, id, content));
+    if (by) {
+      const moved = nudgePiece(pieces, id, by[0] ?? 0, by[1] ?? 0);
+      onArrange([arrangement(board, moved)], true);
+      const at = moved.find((piece) => piece.id === id)?.at;
+      if (at) speak(spoken(`From left ${sayLength(at.x, unit)}, from top ${sayLength(at.y, unit)}.`));
+    } else if (event.key === "t" || event.key === "T") arrange(turnPiece(pieces, id, content));
     else if (event.key === "]") arrange(restack(pieces, id, 1));
     else if (event.key === "[") arrange(restack(pieces, id, -1));
     else if (event.key === "p" || event.key === "P") arrange(putInto(pieces, id, nextPlace(board, placed), content));
     else if (event.key === "Delete" || event.key === "Backspace") {
       arrange(withoutPiece(pieces, id));
-      pick(besides(pieces, board.key, id));
+      pick(besides(boards, board, id));
     } else if (event.key === "Escape") select({ kind: "board", board: board.key });
     else return;
     event.preventDefault();
@@ -189,6 +207,7 @@ export function Arranger({
           className="block h-full w-full touch-pan-y overflow-visible select-none"
           role="group"
           aria-label={label}
+          tabIndex={-1}
         >
           <Still markup={ground} />
           {boards.map((board, at) => {
@@ -205,7 +224,10 @@ export function Arranger({
                   const away = held?.kind === "piece" && held.id === piece.id && held.board === board.key;
                   const drawn = drawnFor(side, piece);
                   const made = pieceSize(piece.what, drawn.content);
-                  const said = `${made ? pieceName(piece, made, unit) : ""}. ${fitWords(placed.fit, unit)}`;
+                  const on = leafName(board.read, unit, board.face).split(". ")[0];
+                  const said = spoken(
+                    `${made ? pieceName(piece, made, unit) : ""}. ${fitWords(placed.fit, unit)} ${on}.`,
+                  );
                   if (isAnothers(board, piece))
                     return (
                       <g
@@ -339,11 +361,15 @@ const LooseDrawing = ({ loose, drawn }: { loose: Loose; drawn: DrawnFor }) => (
   <Still markup={looseDrawing(loose, drawn, use(HowNear))} />
 );
 
-/** The piece that comes up when one is taken off a board: the next in the order of Tab, or the one before. */
-export function besides(pieces: readonly Piece[], board: string, id: string): Selection | null {
+/** The piece that comes up when one is taken off: the next on its board in the order of Tab, the one before, or one of another. */
+export function besides(boards: readonly Board[], { key, ...of }: Board, id: string): Selection | null {
+  const pieces = piecesOf({ key, ...of });
   const at = pieces.findIndex((piece) => piece.id === id);
   const next = pieces[at + 1] ?? pieces[at - 1];
-  return next ? { kind: "piece", board, id: next.id } : null;
+  if (next) return { kind: "piece", board: key, id: next.id };
+  const other = boards.find((board) => board.key !== key && board.whose.kind !== "other" && piecesOf(board).length > 0);
+  const [first] = other ? piecesOf(other) : [];
+  return other && first ? { kind: "piece", board: other.key, id: first.id } : null;
 }
 
 const ZERO = { x: ticks(0), y: ticks(0) };

@@ -61,8 +61,8 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
             </span>
           ))}
       </p>
-      <LengthBox key={`x${lies.x}`} label="From left" value={lies.x} unit={unit} onTake={(x) => to({ x })} />
-      <LengthBox key={`y${lies.y}`} label="From top" value={lies.y} unit={unit} onTake={(y) => to({ y })} />
+      <LengthBox key={`x${id}`} label="From left" value={lies.x} unit={unit} onTake={(x) => to({ x })} />
+      <LengthBox key={`y${id}`} label="From top" value={lies.y} unit={unit} onTake={(y) => to({ y })} />
       {("name" in what || what.kind === "room" || what.kind === "numeral") && (
         <MadeSize key={id} made={what.size} unit={unit} onTake={(size) => change({ what: { ...what, size } })} />
       )}
@@ -204,22 +204,8 @@ function SplitOffer({ board, placed, unit, onArrange }: Pick<Props, "board" | "p
 function MadeSize({ made, unit, onTake }: { made: Size; unit: Unit; onTake: (size: Size) => void }) {
   return (
     <>
-      <LengthBox
-        key={`w${made.w}`}
-        label="Wide"
-        value={made.w}
-        unit={unit}
-        range="positive"
-        onTake={(w) => onTake({ ...made, w })}
-      />
-      <LengthBox
-        key={`h${made.h}`}
-        label="High"
-        value={made.h}
-        unit={unit}
-        range="positive"
-        onTake={(h) => onTake({ ...made, h })}
-      />
+      <LengthBox label="Wide" value={made.w} unit={unit} range="positive" onTake={(w) => onTake({ ...made, w })} />
+      <LengthBox label="High" value={made.h} unit={unit} range="positive" onTake={(h) => onTake({ ...made, h })} />
     </>
   );
 }

@@ -82,7 +82,7 @@ export function SelectionBar({
         format={format}
         unit={unit}
         onArrange={(pieces) => onArrange([arrangement(board, pieces)])}
-        onDone={() => select(besides(piecesOf(board), board.key, placed.piece.id))}
+        onDone={() => select(besides(boards, board, placed.piece.id))}
         onPrint={onPrint}
         onOtherSide={
           mine

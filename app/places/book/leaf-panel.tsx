@@ -261,7 +261,6 @@ export function LeafPanel({ data, read, at, book, out, change, arrange, goTo, ad
         {build.page.h < data.format.nominal.h && (
           <div className="leaf-drop flex items-center gap-3 text-sm">
             <LengthBox
-              key={String(leaf.drop)}
               label="Begins below the page’s top by"
               value={leaf.drop ?? ticks(Math.round((data.format.nominal.h - build.page.h) / 2))}
               unit={unit}
@@ -331,7 +330,6 @@ function Make({
       {(["w", "h"] as const).map((side) => (
         <div key={side} className="leaf-drop">
           <LengthBox
-            key={`${side}${make.size?.[side]}`}
             label={side === "w" ? "Wide" : "High"}
             value={(make.size ?? data.format.nominal)[side]}
             unit={data.unit}

@@ -86,7 +86,7 @@ export function BoxesPanel({ desk, unit, chosen, onChoose }: Props) {
               <div className="grid grid-cols-4 gap-2">
                 {(["x", "y", "w", "h"] as const).map((side) => (
                   <LengthBox
-                    key={`${side}${box.at[side]}`}
+                    key={side}
                     label={{ x: "From left", y: "From top", w: "Wide", h: "High" }[side]}
                     value={box.at[side]}
                     unit={unit}

@@ -163,7 +163,6 @@ export function PrintedOnPanel(props: Props) {
             ).map(([label, side]) => (
               <span key={side}>
                 <LengthBox
-                  key={`${side}${item.at[side]}`}
                   label={label}
                   value={item.at[side]}
                   unit={unit}

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField } from "#app/parts/field.tsx";
+import { focusNextOf } from "#app/parts/focus.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { Options } from "#app/parts/options.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
@@ -123,6 +124,7 @@ export function LeafFields({ view }: { view: DayView }) {
         <Button
           small
           className="justify-self-start"
+          data-adds="insert"
           onClick={() => give({ ...PLAIN_PAPER, insert: "leaf", size: usual })}
         >
           Add an insert
@@ -252,7 +254,16 @@ function InsertFields({ leaf, view, at, save, takeOut }: LeafProps & { at: numbe
           unit={view.unit}
           onPick={(size) => save(leaf, { size })}
         />
-        <Button look="quiet" small aria-label={`Remove insert ${at}`} onClick={() => takeOut(leaf)}>
+        <Button
+          look="quiet"
+          small
+          aria-label={`Remove insert ${at}`}
+          data-one-of="insert"
+          onClick={(event) => {
+            focusNextOf("insert", event.currentTarget);
+            takeOut(leaf);
+          }}
+        >
           Remove
         </Button>
       </div>

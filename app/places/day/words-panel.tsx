@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
+import { focusNextOf } from "#app/parts/focus.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { SizePicker } from "#app/parts/size-picker.tsx";
 import { usePut } from "#app/sending/sending.tsx";
@@ -94,14 +95,16 @@ export function WordsPanel({ view }: { view: DayView }) {
               look="quiet"
               small
               aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`}
-              onClick={() =>
+              data-one-of="card"
+              onClick={(event) => {
+                focusNextOf("card", event.currentTarget);
                 put(`${part.id}:remove:${card.id}`, {
                   what: "edit",
                   dayId: part.id,
                   base: null,
                   edit: { kind: "remove-card", id: card.id },
-                })
-              }
+                });
+              }}
             >
               Remove
             </Button>
@@ -109,7 +112,7 @@ export function WordsPanel({ view }: { view: DayView }) {
         </div>
       ))}
       <div className="flex flex-wrap items-center gap-x-4">
-        <Button small onClick={() => addCard("", null)}>
+        <Button small data-adds="card" onClick={() => addCard("", null)}>
           {cards.length === 0 ? "Add a card" : "Another card"}
         </Button>
         {headings.length > 0 && (

@@ -157,7 +157,7 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
             {pocket && (
               <div className="leaf-drop flex flex-wrap gap-4 text-sm">
                 <LengthBox
-                  key={`w${pocket.w}${at}`}
+                  key={`w${at}`}
                   label="Wide"
                   value={pocket.w}
                   unit={unit}
@@ -165,7 +165,7 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
                   onTake={resize("w")}
                 />
                 <LengthBox
-                  key={`h${pocket.h}${at}`}
+                  key={`h${at}`}
                   label="High"
                   value={pocket.h}
                   unit={unit}
@@ -179,7 +179,6 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
             <p className="text-sm font-medium">Welds</p>
             <div className="leaf-drop flex flex-wrap gap-4 text-sm">
               <LengthBox
-                key={`m${draft.margin}`}
                 label="Margin all round"
                 value={draft.margin}
                 unit={unit}
@@ -187,7 +186,6 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
                 onTake={(margin) => take({ ...draft, margin }, path)}
               />
               <LengthBox
-                key={`s${seam}`}
                 label="Between pockets"
                 value={seam}
                 unit={unit}
@@ -206,7 +204,6 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
                 Drop the last row
               </Button>
               <LengthBox
-                key={`cw${opening.w}`}
                 label="To a width of"
                 value={opening.w}
                 unit={unit}
@@ -214,7 +211,6 @@ export function Pockets({ albumId, format, unit, own, answer }: Props) {
                 onTake={(w) => cutTo(size(w, opening.h))}
               />
               <LengthBox
-                key={`ch${opening.h}`}
                 label="To a height of"
                 value={opening.h}
                 unit={unit}
