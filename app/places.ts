@@ -153,6 +153,12 @@ export const PLACES = [
         tab: "Changes",
         holds: "take back, do again, who did what, undo",
       },
+      {
+        path: "craft",
+        file: "routes/album.craft.tsx",
+        tab: "The craft’s words",
+        holds: "what a leaf, a spread, an insert, a foundation page is; glossary, help",
+      },
     ],
   },
 ] as const satisfies readonly Place[];

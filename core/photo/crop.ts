@@ -101,14 +101,18 @@ export const lostOf = ({ x, y, w, h }: Frame): Lost => ({
   bottom: Math.max(0, 1 - y - h),
 });
 
-/** Pixels of the picture to each inch of paper, the lesser of both ways. */
-export function pixelsPerInch(picture: PictureFacts, print: Size, crop: PrintCrop): number {
+/** How many pixels of a picture its print shows, across and down. */
+export function pixelsShown(picture: PictureFacts, print: Size, crop: PrintCrop): { across: number; down: number } {
   const { width, height } = usablePixels(picture);
   const frame = frameFor(picture, print, crop);
+  return { across: frame.w * width, down: frame.h * height };
+}
+
+/** Pixels of the picture to each inch of paper, the lesser of both ways. */
+export function pixelsPerInch(picture: PictureFacts, print: Size, crop: PrintCrop): number {
+  const { across, down } = pixelsShown(picture, print, crop);
   const inner = insideBorder(print, crop);
-  const across = (frame.w * width) / (inner.w / TICKS_PER_INCH);
-  const down = (frame.h * height) / (inner.h / TICKS_PER_INCH);
-  return Math.min(across, down);
+  return Math.min(across / (inner.w / TICKS_PER_INCH), down / (inner.h / TICKS_PER_INCH));
 }
 
 /** 300 pixels per inch is the usual aim, 200 is acceptable, below 150 looks soft. Common practice. */

@@ -375,6 +375,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       settings: form("settings", () => ({ ...PLAN, version: "1" })),
     },
   },
+  "routes/album.craft.tsx": page("craft"),
   "routes/album.changes.tsx": {
     ...page("changes"),
     writes: {

@@ -1,4 +1,6 @@
 import { Dialog } from "radix-ui";
+import { Link, useParams } from "react-router";
+import { to } from "#app/addresses.ts";
 import { useOpener } from "#app/parts/focus.ts";
 import { PLACES } from "#app/places.ts";
 
@@ -28,6 +30,7 @@ const KEYS = [
 
 export function KeysDialog({ onClose }: { onClose: () => void }) {
   const { giveBack } = useOpener();
+  const { album } = useParams();
   return (
     <Dialog.Root open onOpenChange={(open) => open || onClose()} modal={false}>
       <Dialog.Portal>
@@ -45,6 +48,13 @@ export function KeysDialog({ onClose }: { onClose: () => void }) {
               </div>
             ))}
           </dl>
+          {album && (
+            <p className="pt-4 text-sm">
+              <Link to={to.part(album, "craft")} onClick={onClose} className="link">
+                The craft’s words
+              </Link>
+            </p>
+          )}
           <Dialog.Close className="mt-5 min-h-10 underline decoration-edge underline-offset-3 hover:text-ember">
             Close
           </Dialog.Close>

@@ -2,7 +2,9 @@ import { useState } from "react";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { Why } from "#app/parts/why.tsx";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
+import { whyFits } from "#app/wording/why.ts";
 import type { NumeralPiece, Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
@@ -11,7 +13,7 @@ import type { PlacedPiece } from "#core/book/read.ts";
 import { splitOver } from "#core/fit/fit.ts";
 import { TONE_OF } from "#core/fit/tone.ts";
 import { type Length, minus, sayLength, ticks, type Unit } from "#core/measure/length.ts";
-import { centredIn, rectOf } from "#core/measure/rect.ts";
+import { centredIn, rectOf, sizeOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
 import type { Board } from "./boards.ts";
@@ -52,6 +54,7 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       <p className="basis-full">
         <strong className="font-semibold">{pieceName(piece, made, unit)}.</strong>{" "}
         <span className={tone === "act" ? "font-semibold text-flame" : ""}>{fitWords(fit, unit)}</span>
+        <Why of="how it fits" reckoning={whyFits(fit, sizeOf(lies), sizeOf(area), pocket !== null, unit)} />
         {sideTroubles(board, format, unit)
           .filter(({ piece: of, about }) => of === id && about !== "fit")
           .map(({ about, words }) => (

@@ -10,15 +10,18 @@ import { KeptField } from "#app/parts/kept-field.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { Why } from "#app/parts/why.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import { JottingList } from "#app/places/words/jotting-list.tsx";
 import { doesNotFit, fitReason, fitSaid } from "#app/wording/card.ts";
+import { whyWords } from "#app/wording/why.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
 import type { Unit } from "#core/measure/length.ts";
+import type { Size } from "#core/measure/size.ts";
 import { countWords } from "#core/words/count.ts";
 import { type CardFit, fitCard } from "#core/words/fit.ts";
-import type { CardFace } from "#core/words/lettering.ts";
+import type { CardFace, CardSetting } from "#core/words/lettering.ts";
 import { settingOf } from "#core/words/lettering.ts";
 import { BoxesPanel } from "./boxes-panel.tsx";
 import { cardMat } from "./card-drawing.ts";
@@ -29,6 +32,16 @@ import { Secrecy } from "./secrecy.tsx";
 import { type CardDesk, useCard } from "./use-card.ts";
 import type { CardView } from "./view.ts";
 import { Wordings } from "./wordings.tsx";
+
+/** The reckoning behind a verdict that is one of lines and room. */
+function WhyWords({ fit, card, setting, unit }: { fit: CardFit; card: Size; setting: CardSetting; unit: Unit }) {
+  const { verdict, laid } = fit;
+  if (verdict.kind !== "fits" && verdict.kind !== "over" && verdict.kind !== "too-wide") return null;
+  const { lettering } = setting;
+  const size = lettering.kind === "typed" ? lettering.size : null;
+  const lines = { lines: laid.lines, room: laid.room, size, largest: verdict.largest };
+  return <Why of="whether the words fit" reckoning={whyWords(lines, card, unit)} />;
+}
 
 /** One card, front and back: its words laid to scale as they will be printed, and whether they fit. */
 export function CardPlace({ view }: { view: CardView }) {
@@ -128,7 +141,10 @@ export function CardPlace({ view }: { view: CardView }) {
               <p className={`font-numeral text-2xl font-semibold ${isOver ? "text-flame" : ""}`}>
                 {fitSaid(fit.verdict, unit)}
               </p>
-              <p className="text-on-soot-quiet">{fitReason(fit.verdict)}</p>
+              <p className="text-on-soot-quiet">
+                {fitReason(fit.verdict)}
+                <WhyWords fit={fit} card={card.size} setting={setting} unit={unit} />
+              </p>
             </div>
             <div className="ml-auto flex flex-wrap gap-2">
               <Remedies {...{ fit, desk, face, text: words.text }} onFace={setFace} />

@@ -1,7 +1,9 @@
 import { Button } from "#app/parts/button.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { Why } from "#app/parts/why.tsx";
 import { many } from "#app/wording/count.ts";
 import { SHARPNESS } from "#app/wording/photo.ts";
+import { whySharp } from "#app/wording/why.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import type { PhotoUse } from "#core/album/model.ts";
 import { inches, type Unit } from "#core/measure/length.ts";
@@ -13,6 +15,7 @@ import {
   type PictureFacts,
   type PrintCrop,
   pixelsPerInch,
+  pixelsShown,
   verdictOn,
 } from "#core/photo/crop.ts";
 import { repeatsOf } from "#core/photo/repeat.ts";
@@ -132,7 +135,8 @@ export function Pixels({
   const best = inside?.reduce<Size | null>((a, b) => (!a || b.w * b.h > a.w * a.h ? b : a), null);
   return (
     <p aria-live="polite">
-      <strong className="font-semibold tabular-nums">{Math.round(ppi)} pixels an inch.</strong> {SHARPNESS[verdict]}.{" "}
+      <strong className="font-semibold tabular-nums">{Math.round(ppi)} pixels an inch.</strong> {SHARPNESS[verdict]}.
+      <Why of="how sharp it prints" reckoning={whySharp(pixelsShown(facts, print, crop), print, ppi, verdict, unit)} />{" "}
       {best && onPrint && (
         <Button small look="quiet" onClick={() => onPrint(best)}>
           Print it at {printSize(best, unit)}

@@ -2,7 +2,9 @@ import { Button } from "#app/parts/button.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { Options } from "#app/parts/options.tsx";
+import { Why } from "#app/parts/why.tsx";
 import { TYPEFACE_NAME } from "#app/wording/card.ts";
+import { whyReads } from "#app/wording/why.ts";
 import { inches, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
@@ -223,6 +225,7 @@ function Verdict({
           : read.contrast < READABLE || read.reads === "busy"
             ? "The picture is busy here: a label, or another spot."
             : `It reads, ${read.contrast} to 1.`)}
+      {read && <Why of="whether it reads" reckoning={whyReads(read.contrast, read.lettering)} />}
     </p>
   );
 }

@@ -1,4 +1,6 @@
+import { Why } from "#app/parts/why.tsx";
 import { many } from "#app/wording/count.ts";
+import { whySheets } from "#app/wording/why.ts";
 import type { Gang } from "./use-gang.ts";
 
 /** How many sheets and cuts the plan has, whether fewer are possible, and how to stop looking. */
@@ -28,6 +30,9 @@ export function PlanSaid({ gang, wanted, what }: { gang: Gang; wanted: number; w
               That will do
             </button>
           </>
+        )}
+        {packing.plan && (
+          <Why of="how many sheets" reckoning={whySheets(sheets.length, packing.plan.atLeast, packing.plan.proven)} />
         )}
       </p>
     </div>
