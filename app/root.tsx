@@ -10,8 +10,9 @@ import { Trouble } from "./parts/trouble.tsx";
 import "./styles/app.css";
 
 export function loader({ request, context }: Route.LoaderArgs) {
-  // A first guess at a small screen, until the browser itself has measured.
-  const phone = request.headers.get("sec-ch-ua-mobile") === "?1";
+  // A first guess at a small screen, until the browser itself has measured: what some browsers say of themselves, else their name.
+  const said = request.headers.get("sec-ch-ua-mobile");
+  const phone = said === null ? /\bMobile\b|\biPhone\b/.test(request.headers.get("user-agent") ?? "") : said === "?1";
   return { look: lookOf(request), phone, nonce: context.nonce };
 }
 
@@ -39,6 +40,11 @@ export function Layout({ children }: { children: React.ReactNode }) {
         <Links />
       </head>
       <body>
+        <noscript>
+          <p className="border-b border-line bg-panel px-5 py-2 text-sm">
+            Scripts are switched off in this browser: what is kept here can be read and printed, not worked on.
+          </p>
+        </noscript>
         {children}
         <ScrollRestoration nonce={root?.nonce} />
         <Scripts nonce={root?.nonce} />

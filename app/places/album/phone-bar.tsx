@@ -27,7 +27,7 @@ export function PhoneBar({ albumId, dayDate, here, drawn, onMore }: Props) {
   return (
     <nav
       aria-label="Places"
-      className="not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:hidden"
+      className="phone-bar not-printed fixed inset-x-0 bottom-0 z-10 flex justify-around border-t border-line bg-ground wide:hidden"
     >
       <Link to={to.today()} aria-current={current("today")} className="place">
         {drawn && <Flame className="size-5" aria-hidden="true" />}
