@@ -50,7 +50,10 @@ export function Workplace({
       >
         <div className="min-w-0 max-wide:order-2 wide:min-h-0">{children}</div>
         {(lead || panel) && (
-          <div className="min-w-0 border-line max-wide:contents wide:relative wide:overflow-y-auto wide:border-l">
+          <div
+            data-scrolls="panel"
+            className="min-w-0 border-line max-wide:contents wide:relative wide:overflow-y-auto wide:border-l"
+          >
             {lead && <div className={`${look} max-wide:order-1 wide:pb-0`}>{lead}</div>}
             {panel && (
               <div
@@ -96,11 +99,17 @@ export function MatStage({
 /** A page that is read and worked on from top to bottom. */
 export const PageStage = ({ label, children }: { label?: string; children: ReactNode }) =>
   label ? (
-    <section aria-label={label} className="relative min-w-0 p-4 wide:h-full wide:overflow-y-auto wide:p-6">
+    <section
+      aria-label={label}
+      data-scrolls="page"
+      className="relative min-w-0 p-4 wide:h-full wide:overflow-y-auto wide:p-6"
+    >
       {children}
     </section>
   ) : (
-    <div className="relative min-w-0 p-4 wide:h-full wide:overflow-y-auto wide:p-6">{children}</div>
+    <div data-scrolls="page" className="relative min-w-0 p-4 wide:h-full wide:overflow-y-auto wide:p-6">
+      {children}
+    </div>
   );
 
 /** One of several things that lie on a mat. */

@@ -11,6 +11,7 @@ import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
+import { useScrolled } from "#app/parts/scrolled.ts";
 import { Spoken, speak } from "#app/parts/spoken.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
@@ -60,6 +61,7 @@ function Frame({ view, look, phone, children }: Props) {
   );
   const turning = useTurn(albumId, state.entries.length > 0);
   useSpoken(state, view.title);
+  useScrolled();
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const here = placeAt(pathname.slice(to.album(albumId).length + 1));
@@ -135,7 +137,9 @@ function Frame({ view, look, phone, children }: Props) {
             <TurnBar turn={turning} albumId={albumId} />
             <ReturnedWords returned={state.returned} />
             {view.first && <FirstBar albumId={albumId} steps={view.first} path={pathname} />}
-            <div className="relative min-h-0 min-w-0 flex-1 wide:overflow-y-auto">{children}</div>
+            <div data-scrolls="place" className="relative min-h-0 min-w-0 flex-1 wide:overflow-y-auto">
+              {children}
+            </div>
           </main>
         </div>
       </div>
