@@ -117,6 +117,19 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
           ) : (
             <ToCut {...{ wishes, left, view, gang, anyBack }} onTurn={turn} anyMade={sheets.length > 0} />
           )}
+          {carried.length === 0 && (
+            <section aria-label="Carrier sheet" className="grid gap-1 border-t border-line pt-3 text-sm">
+              <h2 className="text-lg">Carrier sheet</h2>
+              <p>
+                Words onto cards that have a print of their own: the cards are stuck to a sheet and go through the
+                printer on it. Say of a card, under “What the card is”, that it has its own print, and it is offered
+                here.{" "}
+                <Link className="link" to={`${to.part(albumId, "craft")}#carrier-sheet`}>
+                  How it goes
+                </Link>
+              </p>
+            </section>
+          )}
           <HadList
             title="Words printed on their cards"
             all={view.had}

@@ -85,7 +85,7 @@ export function NewAlbum({ months, usual, books, answer }: Props) {
               checked={!month}
               onChoose={() => setSpan({ start: span.start, end: "" })}
               label="Other days"
-              hint="1 to 62 of them"
+              hint="1 to 62 of them, past or to come"
             />
           </div>
         </fieldset>

@@ -2,7 +2,7 @@ import { FORMAT_PRESETS } from "#core/album/formats.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { toMillimetres, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
-import { addDays, type CalendarDate, dayOfMonth, lastOfMonth, monthName, parseDate } from "#core/month/dates.ts";
+import { addDays, type CalendarDate, dayOfMonth, lastOfMonth, monthName, monthOf } from "#core/month/dates.ts";
 
 export type MonthChoice = { readonly name: string; readonly start: string; readonly end: string };
 export type BookChoice = {
@@ -18,19 +18,37 @@ export type BookChoice = {
 
 const firstOf = (date: CalendarDate): CalendarDate => addDays(date, 1 - dayOfMonth(date));
 
-/** Books to choose from, the household's own measured ones last; the next seven months, and which of them to begin with: a December if one is among the next three, else this month. */
+/** Months before this one that an album may still be made of, and months to come. */
+const PAST = 2;
+const ALL = 8;
+
+/** The last December there was, where it is not among the months offered anyway: the album that many still mean to make. */
+function lastDecember(today: CalendarDate, first: CalendarDate): CalendarDate[] {
+  let start = firstOf(today);
+  while (monthOf(start) !== 12) start = firstOf(addDays(start, -1));
+  return start >= first ? [] : [start];
+}
+
+/**
+ * Books to choose from, the household's own measured ones last; the last months, this one and the next, and which of them to
+ * begin with: a December if it is this month or one of the next two, else this month.
+ */
 export function newAlbumView(
   today: CalendarDate,
   measured: readonly { id: string; unit: Unit; format: AlbumFormat }[],
 ): { months: MonthChoice[]; usual: number; books: BookChoice[] } {
-  const months: MonthChoice[] = [];
-  for (let start = firstOf(today); months.length < 7; start = addDays(lastOfMonth(start), 1)) {
-    months.push({ name: `${monthName(start)} ${start.slice(0, 4)}`, start, end: lastOfMonth(start) });
-  }
-  const december = months.slice(0, 3).findIndex(({ start }) => parseDate(start)?.slice(5, 7) === "12");
+  let first = firstOf(today);
+  for (let back = 0; back < PAST; back++) first = firstOf(addDays(first, -1));
+  const starts = lastDecember(today, first);
+  for (let start = first; starts.length < ALL; start = addDays(lastOfMonth(start), 1)) starts.push(start);
+  const months = starts.map((start) => ({
+    ...{ name: `${monthName(start)} ${start.slice(0, 4)}`, start, end: lastOfMonth(start) },
+  }));
+  const now = starts.indexOf(firstOf(today));
+  const december = starts.findIndex((start, at) => at >= now && at <= now + 2 && monthOf(start) === 12);
   return {
     months,
-    usual: Math.max(0, december),
+    usual: december === -1 ? now : december,
     books: [...FORMAT_PRESETS, ...measured.map(({ format, ...each }) => ({ ...format, ...each }))].map(
       ({ id, name, nominal, unit, outer, margin, binding }) => ({
         id,
