@@ -9,14 +9,13 @@ import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
 import type { FirstStep } from "../core/pace/first-evening.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
-import type { Author } from "./author.ts";
 import { countLeaves } from "./bound.ts";
 import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { type LeafRow, SIDES, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type OwnLayout, toLayout } from "./library/layout-row.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
-import { album, card, day, dayPhoto, jotting, leaf, photo, pocketLayout, print, tryOut } from "./schema/index.ts";
+import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
 
 type AlbumRow = typeof album.$inferSelect;
 
@@ -321,33 +320,6 @@ export async function updateAlbum(
     await countLeaves(tx, albumId, row.leafCount, plan.format.leaves);
     return { ok: true as const };
   });
-}
-
-/** Says of steps of an album's first evening that they need not be offered any more. */
-export async function settleFirst(
-  tx: Db | Transaction,
-  { householdId, albumId }: Pick<Author, "householdId" | "albumId">,
-  steps: readonly FirstStep[],
-): Promise<boolean> {
-  const rows = await tx
-    .update(album)
-    .set({
-      firstSettled: sql`array(select distinct unnest(${album.firstSettled} || ${`{${steps.join(",")}}`}::text[]) order by 1)`,
-    })
-    .where(ownAlbum(householdId, albumId))
-    .returning({ id: album.id });
-  return rows.length > 0;
-}
-
-/** How many pictures of the roll were taken on one of the days, by the day a keeper gave them or the camera's; a few are enough. */
-export async function picturesOfDays(db: Db, householdId: string, { start, end }: Span): Promise<number> {
-  const taken = sql`coalesce(${photo.givenDate}::text, left(${photo.capturedAt}, 10))`;
-  const rows = await db
-    .select({ id: photo.id })
-    .from(photo)
-    .where(and(eq(photo.householdId, householdId), isNull(photo.deletedAt), sql`${taken} between ${start} and ${end}`))
-    .limit(10);
-  return rows.length;
 }
 
 export async function setAlbumDeleted(db: Db, householdId: string, albumId: string, at: Date | null): Promise<boolean> {

@@ -9,7 +9,7 @@ import type { loader as rootLoader } from "#app/root.tsx";
 import { STEP_TO_DO } from "#app/wording/day.ts";
 import { parseDate, wallClock } from "#core/month/dates.ts";
 import { FIRST_STEPS, isFirstStep } from "#core/pace/first-evening.ts";
-import { settleFirst } from "#store/album.ts";
+import { settleFirst } from "#store/first-evening.ts";
 import { journaled } from "#store/journal/line.ts";
 import { lastTouched } from "#store/journal/read.ts";
 import type { Route } from "./+types/album.month";

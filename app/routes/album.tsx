@@ -5,7 +5,7 @@ import { AlbumFrame } from "#app/places/album/frame.tsx";
 import { frameView } from "#app/places/album/view.ts";
 import { firstEveningOf } from "#app/places/month/first-view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
-import { picturesOfDays } from "#store/album.ts";
+import { picturesOfDays } from "#store/first-evening.ts";
 import type { Route } from "./+types/album";
 
 export async function loader({ params, context }: Route.LoaderArgs) {

@@ -1,7 +1,5 @@
-import { memo, type ReactNode, use, useEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { captionFeet } from "#app/drawing/captions.ts";
-import { Drawn } from "#app/drawing/drawn.tsx";
-import { HowNear } from "#app/drawing/how-near.ts";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
 import { speak } from "#app/parts/spoken.tsx";
@@ -20,15 +18,8 @@ import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
 import { type Size, sameSize } from "#core/measure/size.ts";
 import { spoken } from "#core/measure/spoken.ts";
-import {
-  type BesideItem,
-  type Board,
-  groundDrawing,
-  isAnothers,
-  leafName,
-  looseDrawing,
-  paperShadow,
-} from "./boards.ts";
+import { type BesideItem, type Board, isAnothers, leafName, looseDrawing } from "./boards.ts";
+import { BoardGround, LooseDrawing, Outline, PieceDrawing, Still, ZERO } from "./drawn-parts.tsx";
 import { LiveMeasures } from "./live-measures.tsx";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
@@ -335,32 +326,6 @@ const besideCaption = ({ x, y, name, loose: { size } }: BesideItem) => ({
   caption: `${name}, beside`,
 });
 
-const Still = memo(Drawn);
-
-const BoardGround = memo(
-  ({ board, format }: { board: Board; format: AlbumFormat }) => (
-    <Still markup={paperShadow(board.whole) + groundDrawing(board, format, use(HowNear))} />
-  ),
-  (was, is) =>
-    // Another's side is drawn with its pieces.
-    is.board.whose.kind !== "other" &&
-    was.board.whose.kind === is.board.whose.kind &&
-    was.board.read.build === is.board.read.build &&
-    was.board.read.leaf === is.board.read.leaf &&
-    was.board.face === is.board.face,
-);
-
-const PieceDrawing = memo(
-  ({ piece, drawn }: { piece: Piece; drawn: ReturnType<typeof drawnFor> }) => (
-    <Still markup={drawingOf(placedMarks({ ...piece, at: ZERO }, drawn), use(HowNear))} />
-  ),
-  (was, is) => was.piece === is.piece && was.drawn.content === is.drawn.content && was.drawn.label === is.drawn.label,
-);
-
-const LooseDrawing = ({ loose, drawn }: { loose: Loose; drawn: DrawnFor }) => (
-  <Still markup={looseDrawing(loose, drawn, use(HowNear))} />
-);
-
 /** The piece that comes up when one is taken off: the next on its board in the order of Tab, the one before, or one of another. */
 export function besides(boards: readonly Board[], { key, ...of }: Board, id: string): Selection | null {
   const pieces = piecesOf({ key, ...of });
@@ -370,27 +335,6 @@ export function besides(boards: readonly Board[], { key, ...of }: Board, id: str
   const other = boards.find((board) => board.key !== key && board.whose.kind !== "other" && piecesOf(board).length > 0);
   const [first] = other ? piecesOf(other) : [];
   return other && first ? { kind: "piece", board: other.key, id: first.id } : null;
-}
-
-const ZERO = { x: ticks(0), y: ticks(0) };
-
-/**
- * The chosen piece's edge, drawn over whatever is next to it: as wide on the screen from far as from near, with a dark halo
- * so that it shows on any picture. A piece that wants cutting has a broken one.
- */
-function Outline({ of, tone }: { of: Rect; tone: string }) {
-  const edge = { width: mm(of.w), height: mm(of.h), fill: "none", vectorEffect: "non-scaling-stroke" } as const;
-  return (
-    <g pointerEvents="none" data-chosen="">
-      <rect {...edge} className="chosen-halo" strokeWidth={6} />
-      <rect
-        {...edge}
-        className="chosen-edge"
-        strokeWidth={3}
-        strokeDasharray={tone === "trim" || tone === "split" || tone === "turn" ? "10 5" : undefined}
-      />
-    </g>
-  );
 }
 
 const drawnForBeside = (boards: readonly Board[]): DrawnFor => {
