@@ -1,12 +1,14 @@
-import { pagesOf, progressOf } from "#core/album/page.ts";
+import type { AlbumPlan } from "#core/album/model.ts";
+import { type AlbumRead, pagesOf, progressOf } from "#core/album/page.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { standing } from "#core/pace/coming-back.ts";
 import { type FirstEvening, firstEvening } from "#core/pace/first-evening.ts";
-import type { AlbumAggregate } from "#store/album.ts";
 import { leadDate } from "../album/view.ts";
 
+type Source = AlbumRead & { readonly album: AlbumPlan & { readonly firstSettled: readonly string[] } };
+
 /** The album's first evening as far as it got; null once it is over. `onRoll`: pictures of its days that lie on the roll. */
-export function firstEveningOf({ album, days, leaves, prints }: AlbumAggregate, onRoll: number): FirstEvening | null {
+export function firstEveningOf({ album, days, leaves, prints }: Source, onRoll: number): FirstEvening | null {
   const pages = pagesOf({ album, days, leaves, prints });
   const has = {
     prompts: days.filter(({ content }) => content.prompt.text !== "").length,
@@ -32,7 +34,7 @@ export type StandingView = {
 
 /** Where the album stands for who comes back to it; `last` is the day it was last written in. */
 export function standingOf(
-  { album, days, leaves, prints }: AlbumAggregate,
+  { album, days, leaves, prints }: AlbumRead,
   today: CalendarDate,
   last: CalendarDate | null,
   toDo: (step: NonNullable<NonNullable<ReturnType<typeof standing>>["next"]>["step"]["step"]) => string,
