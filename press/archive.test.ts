@@ -14,6 +14,7 @@ import { ARCHIVE_VERSION } from "../core/format/archive.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { mergeWithNeighbour } from "../core/month/slots.ts";
+import { FIRST_STEPS } from "../core/pace/first-evening.ts";
 import { AS_IT_COMES, UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { ALL_OF_IT } from "../core/photo/preprint.ts";
 import { FOR_GOOD } from "../core/share/share.ts";
@@ -97,7 +98,7 @@ async function pack(householdId: string, albumId: string, forWhom: ForWhom = "se
 async function saidBy(householdId: string, albumId: string) {
   const aggregate = await readAlbum(store.db, householdId, albumId);
   if (!aggregate) throw new Error("the album is not there");
-  const { id: _, version: __, ...album } = aggregate.album;
+  const { id: _, version: __, firstSettled: ___, ...album } = aggregate.album;
   const days = aggregate.days.map(({ date, skipped, mergedInto, content }) => ({
     date,
     skipped,
@@ -138,6 +139,8 @@ describe("an archive", () => {
     const [photo] = there?.photos.values() ?? [];
     expect(photo).toMatchObject({ star: true, banked: true, setAside: false });
     expect(there?.album).toMatchObject({ photoRule: "any", preparing: "parts", pattern: PATTERN });
+    // Begun long ago: no first evening leads through it.
+    expect(there?.album.firstSettled).toEqual([...FIRST_STEPS]);
     expect(photo?.sha256).toBe(hashOf(original.bytes));
     expect(await readVersion(store.db, other.householdId, photo?.id ?? "", 480)).toBeTruthy();
     expect(await readVersion(store.db, keeper.householdId, photo?.id ?? "", 480)).toBeNull();

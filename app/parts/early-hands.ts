@@ -72,7 +72,7 @@ export function keepEarlyHands(): void {
     ["input", onField],
     ["change", onField],
     ["submit", onSubmit],
-    ...(["keyup", "pointerup", "focusin", "input"] as const).map((name) => [name, onCaret] as const),
+    ...(["keyup", "pointerup", "focusin", "input", "select"] as const).map((name) => [name, onCaret] as const),
   ] as const;
   for (const [name, listener] of all) window.addEventListener(name, listener as EventListener, true);
   const letGo = () => {

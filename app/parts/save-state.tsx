@@ -1,9 +1,9 @@
-import { useOutbox } from "#app/sending/sending.tsx";
+import { useIsWaiting, useOutbox } from "#app/sending/sending.tsx";
 
 /** In one word whether everything is safe on the server; the frame has it said aloud. */
 export function SaveState() {
   const { state, albumId } = useOutbox();
-  const waits = state.entries.length > 0;
+  const waits = useIsWaiting();
   if ((waits && state.trouble) || state.unkept) {
     return (
       <span className="font-semibold text-flame">{state.unkept ? "Not saved yet" : "Kept here, not yet saved"}</span>

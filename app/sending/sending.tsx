@@ -47,6 +47,8 @@ type Sending = {
 type Ways = Omit<Sending, "state">;
 const StateContext = createContext<Outboxed | null>(null);
 const WaysContext = createContext<Ways | null>(null);
+/** The albums that something is on its way to, known at once; the household is the empty one. */
+const WaitingContext = createContext("");
 const AlbumContext = createContext<string | null>(null);
 
 const nothing = () => () => {};
@@ -120,9 +122,12 @@ export function SendingProvider({ memberId, children }: { memberId: string; chil
     }),
     [outbox, memberId],
   );
+  const waiting = [...new Set(state.entries.map(({ album }) => album ?? ""))].join(" ");
   return (
     <WaysContext value={ways}>
-      <StateContext value={shown}>{children}</StateContext>
+      <WaitingContext value={waiting}>
+        <StateContext value={shown}>{children}</StateContext>
+      </WaitingContext>
     </WaysContext>
   );
 }
@@ -192,6 +197,14 @@ export function useOutbox() {
   if (album === null) throw new Error("no album round this place");
   const state = useMemo(() => ofAlbum(all, album), [all, album]);
   return { albumId: album, state, put: usePut(), send, ...ways };
+}
+
+/** Whether something is on its way to the album; true from the first letter typed, when the page may not show it yet. */
+export function useIsWaiting(): boolean {
+  const album = useContext(AlbumContext);
+  return useContext(WaitingContext)
+    .split(" ")
+    .includes(album ?? "-");
 }
 
 /** How to send the album a change, for what needs not know what else is on its way. */

@@ -22,6 +22,7 @@ test("back comes to the place on a list that one left, on a laptop too, and afte
     await expect.poll(far, { message: `${part} again` }).toBeGreaterThan(was - 5);
     // Come to anew, it begins at its beginning.
     await page.getByRole("navigation", { name: "Places" }).getByRole("link", { name: "Finish" }).click();
+    await expect(page).toHaveURL(/\/finish$/);
     await page.goto(`${album}/${part}`);
     await expect.poll(far).toBeLessThan(5);
   }

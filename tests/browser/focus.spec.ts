@@ -86,7 +86,7 @@ test("that everything is saved is heard, in a region that stood before", async (
   await page.goto(`${await newDecember(page)}/days/2026-12-05`);
   await expect(heard(page)).toHaveCount(1);
   await page.getByRole("textbox", { name: "Prompt" }).first().fill("What the window holds.");
-  await expect(heard(page)).toHaveText("Everything is saved.");
+  await expect(heard(page)).toHaveText("Everything is kept.");
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByRole("status").filter({ hasText: /^Taken back:/ })).toBeVisible();
 });

@@ -18,7 +18,7 @@ import { useMedia } from "#app/parts/use-media.ts";
 import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import type { Outboxed } from "#app/sending/outbox.ts";
-import { InAlbum, useOutbox } from "#app/sending/sending.tsx";
+import { InAlbum, useIsWaiting, useOutbox } from "#app/sending/sending.tsx";
 import { addressOf } from "./address-of.ts";
 import { FirstBar } from "./first-bar.tsx";
 import { LateFind, LateMore } from "./late-dialogs.tsx";
@@ -59,7 +59,7 @@ function Frame({ view, look, phone, children }: Props) {
     },
     [put],
   );
-  const turning = useTurn(albumId, state.entries.length > 0);
+  const turning = useTurn(albumId, useIsWaiting());
   useSpoken(state, view.title);
   useScrolled();
   const navigate = useNavigate();
@@ -175,15 +175,11 @@ function useSpoken({ entries, trouble, unkept }: Outboxed, title: string): void 
     focusPlaceIfLost();
   }, [pathname, title]);
   const waits = entries.length > 0;
-  const stuck = unkept
-    ? "This is not saved yet."
-    : waits && trouble
-      ? "Kept on this device until it can be saved."
-      : null;
+  const stuck = unkept ? "Not on the server yet." : waits && trouble ? "Kept on this device for now." : null;
   const waited = useRef(false);
   useEffect(() => {
     if (stuck) speak(stuck);
-    else if (waited.current && !waits) speak("Everything is saved.");
+    else if (waited.current && !waits) speak("Everything is kept.");
     waited.current = waits;
   }, [waits, stuck]);
 }
