@@ -39,6 +39,8 @@ export function useOpener(): { readonly giveBack: (event: Event) => void } {
   return {
     giveBack: (event) => {
       event.preventDefault();
+      // A quick hand may have gone on meanwhile: it is not called back.
+      if (document.activeElement !== null && document.activeElement !== document.body) return;
       if (opener instanceof HTMLElement && opener.isConnected && opener !== document.body) opener.focus();
       else give(headingOfPlace());
     },
