@@ -11,6 +11,37 @@ const LAPTOP: BrowserContextOptions = {
 const LEFT =
   "cookies,local_storage,indexeddb,service_workers,cache_storage,file_systems,shared_storage,storage_buckets";
 
+/** A page that will not run, as where a test holds its scripts back, is not waited for longer. */
+const WILL_NOT_RUN = 2500;
+
+/** Waits until React has taken over a page of the program: it is seen before, and what is pressed then has tests of its own. */
+const alive = (page: Page) =>
+  page
+    .waitForFunction(
+      () =>
+        Object.keys(document.body).some((key) => key.startsWith("__reactProps")) ||
+        document.querySelector('link[rel="put-off"], link[rel="modulepreload"]') === null,
+      null,
+      { timeout: WILL_NOT_RUN },
+    )
+    .catch(() => undefined);
+
+/** Its ways to a page, where nothing else is asked, come back when the page runs. */
+function waiting(page: Page): Page {
+  const [goto, reload] = [page.goto.bind(page), page.reload.bind(page)];
+  page.goto = async (address, options) => {
+    const answer = await goto(address, options);
+    if (!options?.waitUntil) await alive(page);
+    return answer;
+  };
+  page.reload = async (options) => {
+    const answer = await reload(options);
+    if (!options?.waitUntil) await alive(page);
+    return answer;
+  };
+  return page;
+}
+
 /** As if nobody had been here: nothing is left of the test before but the program's own files, which never change. */
 async function empty(page: Page): Promise<void> {
   const base = process.env.BROWSER_BASE ?? "";
@@ -19,7 +50,7 @@ async function empty(page: Page): Promise<void> {
   await Promise.all([page.unrouteAll({ behavior: "ignoreErrors" }), context.setOffline(false)]);
   page.removeAllListeners("console").removeAllListeners("pageerror");
   // A picture of the same site, so that the browser goes on in the process that has the files compiled.
-  await page.goto(`${base}/flame.svg`);
+  await page.goto(`${base}/flame.svg`, { waitUntil: "load" });
   await page.evaluate(() => sessionStorage.clear());
   await context.clearCookies();
   const session = await context.newCDPSession(page);
@@ -39,7 +70,8 @@ class Windows {
     const at = this.#lent.get(key) ?? 0;
     this.#open.set(key, open);
     this.#lent.set(key, at + 1);
-    if (!open[at] || open[at].isClosed()) open[at] = await (await browser.newContext({ ...LAPTOP, ...like })).newPage();
+    if (!open[at] || open[at].isClosed())
+      open[at] = waiting(await (await browser.newContext({ ...LAPTOP, ...like })).newPage());
     await empty(open[at]);
     return open[at];
   }
