@@ -29,8 +29,8 @@ export function runWhenSeen(putOff: string): void {
     for (const link of links) link.rel = "modulepreload";
     for (const script of document.querySelectorAll<HTMLScriptElement>(`script[type="${putOff}"]`)) {
       // What a page needs is named after it; the first two are the table of pages and what begins all.
-      for (const { href } of links.slice(2).reverse()) await run(script.nonce, { src: href });
-      await run(script.nonce, { textContent: script.textContent });
+      for (const { href } of links.slice(2).reverse()) await run(script.nonce ?? "", { src: href });
+      await run(script.nonce ?? "", { textContent: script.textContent });
     }
   };
   document.addEventListener("DOMContentLoaded", () => {
