@@ -52,7 +52,6 @@ export default defineConfig(({ isSsrBuild }) => ({
     ? { rollupOptions: { input: "./server/host.ts" } }
     : {
         assetsInlineLimit: 0,
-        minify: false,
         rolldownOptions: { output: { codeSplitting: { groups: scriptFiles(import.meta.dirname) } } },
       },
   ...(isSsrBuild ? { ssr: { noExternal: MANY_FILES } } : {}),

@@ -22,7 +22,7 @@ export const to = {
   readArchive: () => href("/albums/read"),
   tray: () => href("/tray"),
   /** `album`: another than the one under way. */
-  today: (query: { album?: string | null } = {}) => asked(href("/today"), query),
+  today: (query: { album?: string | null; day?: string | null } = {}) => asked(href("/today"), query),
   /** The door of the roll. */
   photos: () => href("/photos"),
   signIn: (query: { to?: string | null; ended?: string | null } = {}) => asked(href("/sign-in"), query),

@@ -42,7 +42,8 @@ export function Layout({ children }: { children: React.ReactNode }) {
       <body>
         <noscript>
           <p className="border-b border-line bg-panel px-5 py-2 text-sm">
-            Scripts are switched off in this browser: what is kept here can be read and printed, not worked on.
+            Scripts are switched off in this browser: what is kept here can be read and printed, and jotted on Today;
+            all other work needs them.
           </p>
         </noscript>
         {children}

@@ -1,5 +1,8 @@
+import { randomUUID } from "node:crypto";
 import { useEffect } from "react";
-import { data, useRouteLoaderData } from "react-router";
+import { data, redirect, useRouteLoaderData } from "react-router";
+import { to } from "#app/addresses.ts";
+import { jotByForm } from "#app/http/jotted-form.ts";
 import { reading, requireMember } from "#app/http/page.ts";
 import { rowsOf } from "#app/places/album/view.ts";
 import { useKeptToday } from "#app/places/today/keep-today.ts";
@@ -7,6 +10,7 @@ import { Today } from "#app/places/today/today.tsx";
 import { type TodayView, todayDays, waitingBefore } from "#app/places/today/view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
 import { pagesOf } from "#core/album/page.ts";
+import { parseDate } from "#core/month/dates.ts";
 import { albumsByDate } from "#store/album.ts";
 import type { Route } from "./+types/today";
 
@@ -25,8 +29,8 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const now = context.wall(member);
   const view = await reading(async (): Promise<TodayView> => {
     const all = await albumsByDate(context.db, household.id, now.date);
-    const asked = new URL(request.url).searchParams.get("album");
-    const here = all.find(({ id }) => id === asked) ?? all[0];
+    const asked = new URL(request.url).searchParams;
+    const here = all.find(({ id }) => id === asked.get("album")) ?? all[0];
     const aggregate = here ? await context.album(household.id, here.id) : null;
     return {
       memberId: member.id,
@@ -40,10 +44,20 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       },
       others: all.filter((each) => each !== here).slice(0, MOST_OTHERS),
       days: aggregate ? todayDays(aggregate) : [],
+      asked: parseDate(asked.get("day") ?? ""),
+      page: randomUUID(),
       before: aggregate ? waitingBefore(aggregate, now.date) : { pages: 0, minutes: 0 },
     };
   });
   return data(view, { headers: { "Cache-Control": "private, no-cache" } });
+}
+
+/** Where the page runs, its words go through the outbox; this is for a browser that sends the field by itself. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const jotted = await jotByForm(context, request);
+  return jotted.ok
+    ? redirect(to.today({ album: jotted.album, day: jotted.date }))
+    : data({ text: jotted.text, reason: jotted.reason }, { status: 409 });
 }
 
 /** What is shown now: where there is no answer to a page read anew, it stays. */
@@ -59,11 +73,13 @@ export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs): Pr
   }
 }
 
-export default function TodayRoute({ loaderData }: Route.ComponentProps) {
+export default function TodayRoute({ loaderData, actionData }: Route.ComponentProps) {
   const root = useRouteLoaderData<typeof rootLoader>("root");
   useKeptToday(loaderData);
   useEffect(() => {
     shown = loaderData;
   }, [loaderData]);
-  return <Today view={loaderData} look={root?.look ?? "system"} phone={root?.phone ?? false} />;
+  return (
+    <Today view={loaderData} look={root?.look ?? "system"} phone={root?.phone ?? false} notKept={actionData ?? null} />
+  );
 }

@@ -25,6 +25,28 @@ test("no place needs more than fifteen script files, and each begins them once i
   }
 });
 
+test("the month's scripts, packed as they are sent, are no more than 190 kB, and no place's more than 450", async ({
+  page,
+}) => {
+  const album = await demoAlbum(page);
+  const packed = new Map<string, number>();
+  const sizeOf = async (file: string) => {
+    const known = packed.get(file);
+    if (known !== undefined) return known;
+    const { headers } = await fetch(base() + file, { method: "HEAD", headers: { "accept-encoding": "gzip" } });
+    const size = Number(headers.get("content-length"));
+    packed.set(file, size);
+    return size;
+  };
+  for (const part of PARTS) {
+    const html = await (await page.request.get(album + part)).text();
+    let all = 0;
+    for (const file of new Set(html.match(/\/assets\/[\w.-]+\.js/g))) all += await sizeOf(file);
+    expect(all / 1000, part).toBeGreaterThan(100);
+    expect(all / 1000, part).toBeLessThanOrEqual(part === "/month" ? 190 : 450);
+  }
+});
+
 test("the pictures of a place are asked for before its scripts", async ({ page }) => {
   const album = await demoAlbum(page);
   for (const part of ["/days/2026-12-09", "/book"]) {

@@ -266,3 +266,46 @@ test("what an earlier program kept of jottings is sent, with its pictures, and i
   await expect(jotted(page).filter({ hasText: "Of an earlier program." })).toHaveCount(1);
   await expect(jotted(page)).toHaveCount(2);
 });
+
+test("where scripts do not run, Today's field is a form that keeps what is jotted, once, on the day that was chosen", async ({
+  page,
+  openWindow,
+}) => {
+  await newKeeper(page);
+  const album = (await newDecember(page)).split("/").pop() ?? "";
+  const plain = await openWindow({ ...PHONE, javaScriptEnabled: false });
+  await plain.context().addCookies(await page.context().cookies());
+  await plain.goto(`${base()}/today?album=${album}`, { waitUntil: "load" });
+  await field(plain).fill("  The fog came in at four.\nNobody minded. ");
+  await plain.getByRole("button", { name: "Keep" }).click();
+  await expect(jotted(plain)).toHaveCount(1);
+  await expect(jotted(plain)).toContainText("The fog came in at four.");
+  await expect(field(plain)).toHaveValue("");
+  // Another day, and the same page sent once more: it is there once.
+  const send = async () => {
+    await plain.getByLabel("For another day").selectOption("2026-12-05");
+    await field(plain).fill("Saffron loaves.");
+    await plain.getByRole("button", { name: "Keep" }).click();
+    await plain.waitForURL(/day=2026-12-05/);
+  };
+  const sent = plain.waitForRequest((request) => request.method() === "POST");
+  await send();
+  const body = (await sent).postData() ?? "";
+  const again = await plain.request.post(`${base()}/today?album=${album}`, {
+    headers: { "content-type": "application/x-www-form-urlencoded", origin: base() },
+    data: body,
+  });
+  expect(again.ok()).toBe(true);
+  await plain.reload({ waitUntil: "load" });
+  await expect(plain.getByRole("heading", { level: 1 })).toContainText("5 December");
+  await expect(jotted(plain)).toHaveCount(1);
+  // A day that is not in the album: nothing is exchanged for another, and the words stand in the field.
+  const refused = await plain.request.post(`${base()}/today?album=${album}`, {
+    headers: { "content-type": "application/x-www-form-urlencoded", origin: base() },
+    data: "jotting=Lost%20words&day=2027-05-05&page=x",
+  });
+  expect(refused.status()).toBe(409);
+  expect(await refused.text()).toMatch(
+    /was not kept[\s\S]*Lost words<\/textarea>|Lost words<\/textarea>[\s\S]*was not kept/,
+  );
+});

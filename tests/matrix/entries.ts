@@ -449,7 +449,15 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/work.part.ts": {
     writes: { part: { path: (_, { work }) => `/work/${work}/parts/0`, send: { part: true }, ofHousehold: true } },
   },
-  "routes/today.tsx": { reads: () => ["/today"] },
+  "routes/today.tsx": {
+    reads: () => ["/today"],
+    writes: {
+      jot: {
+        path: (album) => `/today.data?album=${album.split("/").pop()}`,
+        send: { form: () => ({ jotting: "Seen from the slip", day: "2026-12-01", page: randomUUID() }) },
+      },
+    },
+  },
   "routes/photos.ts": {
     writes: {
       picture: { path: () => "/photos", send: { file: true }, ofHousehold: true },

@@ -10,11 +10,18 @@ import { Unsaved } from "#app/parts/unsaved.tsx";
 import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useSending } from "#app/sending/sending.tsx";
-import { type CalendarDate, parseDate, wallClock } from "#core/month/dates.ts";
+import { parseDate, wallClock } from "#core/month/dates.ts";
 import { Jotted, Others, TakePicture, ToDo } from "./today-parts.tsx";
 import { dayShort, openDay, type TodayView } from "./view.ts";
 import { Ways } from "./ways.tsx";
 
+/** The form that the field, the day and the button belong to. */
+const JOT = "jot";
+const NOT_KEPT: Record<string, string> = {
+  "no-such-day": "The album has no such day any more: choose another.",
+  "too-long": "They are more than one jotting holds: keep them in two.",
+  "store-gone": "What is kept cannot be reached just now: press Keep again in a moment.",
+};
 const UNREAD = "A picture could not be read from this phone. Take it or choose it once more.";
 
 /** A picture taken with what is being jotted, and where it is seen. */
@@ -27,17 +34,28 @@ const taken = (id: string, name: string, file: Blob): TakenPicture => ({
 const pictureOf = async (file: File): Promise<TakenPicture> =>
   taken(newId(), file.name, new Blob([await file.arrayBuffer()], { type: file.type }));
 
-/** Today, for a phone in one hand: the cue, a big field, the camera. What is kept on the device is sent when there is a connection. */
-export function Today({ view, look, phone }: { view: TodayView; look: Look; phone: boolean }) {
+type Props = {
+  readonly view: TodayView;
+  readonly look: Look;
+  readonly phone: boolean;
+  /** Words that a browser sent by itself and that were not taken. */
+  readonly notKept: { readonly text: string; readonly reason: string } | null;
+};
+
+/**
+ * Today, for a phone in one hand: the cue, a big field, the camera. What is kept on the device is sent when there is a
+ * connection; where our scripts do not run, the browser sends the field as it sends any form.
+ */
+export function Today({ view, look, phone, notKept }: Props) {
   const { album, days, memberId } = view;
   const now = useNow(view);
   const { state, send, sendAgain, letGo, pictureOf: waitingPicture } = useSending();
-  const [chosen, setChosen] = useState<CalendarDate | null>(null);
+  const [chosen, setChosen] = useState(view.asked);
   const [pictures, setPictures] = useState<readonly TakenPicture[]>([]);
   const [unread, setUnread] = useState(false);
   const [kept, setKept] = useState(0);
   const field = useRef<HTMLTextAreaElement>(null);
-  const [draft, setDraft] = useDraft(memberId, field);
+  const [draft, setDraft] = useDraft(memberId, field, notKept?.text ?? "");
   const [cameraFirst, setCameraFirst] = useCameraFirst();
   const day = openDay(days, now.date, chosen);
   if (!album || !day)
@@ -109,8 +127,21 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
       )}
       <ToDo albumId={album.id} day={day} before={isToday ? view.before : null} />
       {cameraFirst && <TakePicture isLarge onTake={take} />}
+      <form
+        id={JOT}
+        method="post"
+        action={to.today({ album: album.id })}
+        onSubmit={(event) => {
+          event.preventDefault();
+          keep();
+        }}
+      >
+        <input type="hidden" name="page" value={view.page} />
+      </form>
       <textarea
         ref={field}
+        form={JOT}
+        name="jotting"
         aria-label="Jot it down"
         value={draft}
         onChange={(event) => setDraft(event.target.value)}
@@ -139,13 +170,19 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
         className={`sticky bottom-14 grid gap-3 bg-ground py-2 wide:bottom-0 ${cameraFirst ? "" : "grid-cols-[auto_minmax(0,1fr)]"}`}
       >
         {!cameraFirst && <TakePicture isLarge={false} onTake={take} />}
-        <Button look="main" className="min-h-14 text-lg" onClick={keep}>
+        <Button look="main" className="min-h-14 text-lg" type="submit" form={JOT}>
           Keep
         </Button>
       </div>
       {unread && (
         <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
           {UNREAD}
+        </p>
+      )}
+      {notKept && (
+        <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
+          What you jotted was not kept, and stands in the field again.{" "}
+          {NOT_KEPT[notKept.reason] ?? whyReturned(notKept.reason)}
         </p>
       )}
       <Unsaved at="here" />
@@ -165,7 +202,13 @@ export function Today({ view, look, phone }: { view: TodayView; look: Look; phon
         />
         <label className="grid gap-1 text-sm">
           <span className="text-quiet">For another day</span>
-          <select className="field" value={chosen ?? ""} onChange={(event) => setChosen(parseDate(event.target.value))}>
+          <select
+            form={JOT}
+            name="day"
+            className="field"
+            value={chosen ?? ""}
+            onChange={(event) => setChosen(parseDate(event.target.value))}
+          >
             <option value="">Today, whichever it is</option>
             {days.map((each) => (
               <option key={each.dayId} value={each.date}>
@@ -278,9 +321,13 @@ function store(slot: string, text: string): void {
 }
 
 /** Words that are being typed lie on the device too: a closed page has them when it is opened again. */
-function useDraft(memberId: string, field: RefObject<HTMLTextAreaElement | null>): [string, (text: string) => void] {
+function useDraft(
+  memberId: string,
+  field: RefObject<HTMLTextAreaElement | null>,
+  first: string,
+): [string, (text: string) => void] {
   const slot = `hearth:draft:${memberId}`;
-  const [text, setText] = useState("");
+  const [text, setText] = useState(first);
   useEffect(() => {
     const kept = stored(slot);
     // What was typed before the page ran comes after what was kept; in the field at once, where early hands look for it.

@@ -40,6 +40,10 @@ export type TodayView = {
     readonly endsOn: CalendarDate;
   }[];
   readonly days: readonly TodayDay[];
+  /** The day that was asked for; null for today, whichever it is. */
+  readonly asked: CalendarDate | null;
+  /** Names this page as it was sent: words sent twice from it by a browser without our scripts are kept once. */
+  readonly page: string;
   /** How many pages of days before today are not done, and about how long they take. */
   readonly before: { readonly pages: number; readonly minutes: number };
 };
