@@ -135,7 +135,7 @@ export function compareLetterings<T>(
 ): Other<T>[] {
   const area = areaOf(card, setting, face);
   return others.map(({ other, lettering }) => {
-    const laid = countLines(text, card, { ...setting, lettering, longWords: "tell" }, face);
+    const laid = countLines(text, card, { ...setting, lettering }, face);
     const measure = measureOf(lettering);
     const widest = text.split(/\s+/).reduce((most, word) => Math.max(most, measure.width(word) * measure.unit), 0);
     const over = ticks(Math.max(0, Math.ceil(widest - (area?.w ?? 0))));

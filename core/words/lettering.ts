@@ -86,7 +86,7 @@ export type CardSetting = {
   readonly cutOff: Edges;
   /** A printed border, a hole, a numeral: from the card's own left upper corner. */
   readonly keepOut: Readonly<Record<CardFace, readonly Rect[]>>;
-  /** A word wider than the card is broken anywhere, or left whole and told. */
+  /** A word wider than the card is left whole and told, unless breaking it anywhere was chosen. */
   readonly longWords: "break" | "tell";
   readonly stock: Stock;
   /** Words with a place of their own on the front, where a card has a line or a box for them. */
@@ -149,7 +149,7 @@ export function usualSetting({ w, h }: Size): CardSetting {
     margins: evenEdges(free),
     cutOff: NO_EDGES,
     keepOut: { front: [], back: [] },
-    longWords: "break",
+    longWords: "tell",
     stock: "plain",
   };
 }

@@ -148,7 +148,7 @@ test("a word wider than its card does not count as fitting: it is told, made sma
   await page.getByRole("link", { name: "Write it to its card" }).click();
   const verdict = page.getByRole("region", { name: "The card, to scale" }).getByRole("status");
   await expect(verdict).toContainText("Fits");
-  await page.getByLabel("Break a word that is wider than the card").uncheck();
+  await expect(page.getByLabel("Break a word that is wider than the card")).not.toBeChecked();
   await page.getByLabel("Words of the front").fill("lanterns".repeat(8));
   await expect(verdict).toContainText("“lanternslanternslant…” is wider than the card");
   await page.getByRole("button", { name: "Shrink to fit" }).click();

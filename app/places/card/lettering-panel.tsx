@@ -223,7 +223,7 @@ function Typewriter({
           ({ other, fits, words }) =>
             [
               String(other),
-              `${other} to the inch${text.trim() === "" ? "" : fits ? ", fits" : `, ${words} words too many`}`,
+              `${other} to the inch${text.trim() === "" ? "" : fits ? ", fits" : words > 0 ? `, ${many(words, "word")} too many` : ", a word too wide"}`,
             ] as const,
         )}
         onPick={(pitch) => onPut({ ...lettering, pitch: Number(pitch) as Of<"typewriter">["pitch"] })}
