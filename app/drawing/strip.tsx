@@ -2,6 +2,7 @@ import { memo, useEffect, useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { dropHere } from "#app/parts/carried.ts";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { briefly, datesOn, fullnessOf, isInBook, type PageRow } from "./page-row.ts";
 
 type Props = {
@@ -47,6 +48,7 @@ const LOOK = {
 /** The strip of days on the mantel: a notch a day, as tall as the day is full, and the way from day to day. */
 export const DayStrip = memo(({ rows, albumId, chosen, today, onBring }: Props) => {
   const nav = useRef<HTMLElement>(null);
+  const stops = useOneStop({ own: nav });
   const { paths, x } = useMemo(() => barsOf(rows, chosen, today), [rows, chosen, today]);
   const middle = chosen ?? today;
   // On a phone the strip is longer than the screen is wide: the day in hand is brought to its middle.
@@ -56,7 +58,7 @@ export const DayStrip = memo(({ rows, albumId, chosen, today, onBring }: Props) 
   }, [middle]);
   return (
     <nav
-      ref={nav}
+      {...stops}
       aria-label="Days"
       className="h-11 min-w-0 flex-1 overflow-x-auto overflow-y-hidden [scrollbar-width:none]"
     >

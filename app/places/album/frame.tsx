@@ -9,6 +9,7 @@ import { focusPlaceIfLost } from "#app/parts/focus.ts";
 import { Late } from "#app/parts/late.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { useScrolled } from "#app/parts/scrolled.ts";
@@ -118,7 +119,7 @@ function Frame({ view, look, phone, children }: Props) {
             <Link
               to={to.today()}
               title="Jot something down for today"
-              className="text-on-soot-quiet hover:text-on-soot"
+              className="grid min-h-6 content-center text-on-soot-quiet hover:text-on-soot"
             >
               {view.clock}
             </Link>
@@ -196,14 +197,16 @@ type RailProps = {
 /** The places at the side of a wide screen, and what can be done from every one of them. */
 const Rail = memo(({ albumId, dayDate, here, look, onTurn, onOpen }: RailProps) => (
   <nav aria-label="Places" className="not-printed hidden flex-col border-r border-line bg-ground pt-4 wide:flex">
-    {PLACES.map(({ id, group, name }, at) => (
-      <Fragment key={id}>
-        {PLACES[at - 1]?.group !== group && <p className="px-5 pt-4 pb-1 text-xs text-quiet">{group}</p>}
-        <Link to={addressOf(id, albumId, dayDate)} aria-current={id === here ? "page" : undefined} className="place">
-          {name}
-        </Link>
-      </Fragment>
-    ))}
+    <div {...useOneStop<HTMLDivElement>()}>
+      {PLACES.map(({ id, group, name }, at) => (
+        <Fragment key={id}>
+          {PLACES[at - 1]?.group !== group && <p className="px-5 pt-4 pb-1 text-xs text-quiet">{group}</p>}
+          <Link to={addressOf(id, albumId, dayDate)} aria-current={id === here ? "page" : undefined} className="place">
+            {name}
+          </Link>
+        </Fragment>
+      ))}
+    </div>
     <div className="mt-auto px-5 pb-4">
       <button type="button" onClick={() => onOpen("find")} className="rail-button">
         <Search className="size-4" aria-hidden="true" /> Find

@@ -2,6 +2,7 @@ import { DropdownMenu } from "radix-ui";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { MatButton } from "#app/parts/mat-button.tsx";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { many } from "#app/wording/count.ts";
 import { roomsLeft } from "#app/wording/fit.ts";
 import type { Piece } from "#core/album/leaf.ts";
@@ -35,7 +36,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
   const real = id !== "ghost";
   const file = (ending: string) => to.document(albumId, "leaf", `${id}.${face}.${ending}`);
   return (
-    <div className="mat-bar">
+    <div className="mat-bar" {...useOneStop<HTMLDivElement>()}>
       <SideNotes board={board} format={format} unit={unit} />
       {real && onFlip && !read[otherFace(face)].gluedOver && (
         <MatButton onClick={onFlip}>{face === "front" ? "See the back" : "See the front"}</MatButton>

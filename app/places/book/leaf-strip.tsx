@@ -14,7 +14,8 @@ import {
   sortableKeyboardCoordinates,
   useSortable,
 } from "@dnd-kit/sortable";
-import { useDeferredValue, useEffect, useRef } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
@@ -37,6 +38,9 @@ export function LeafStrip({ data, leaves, chosen, onChoose, onMove }: Props) {
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
+  // While a leaf is carried, the arrows carry it.
+  const [carrying, setCarrying] = useState(false);
+  const stops = useOneStop<HTMLOListElement>({ isOff: carrying });
   const ids = leaves.map(({ leaf }) => leaf.id);
   // The spread is looked at first: its leaves' small drawings come after it.
   const isDrawn = useDeferredValue(useRunning());
@@ -45,6 +49,7 @@ export function LeafStrip({ data, leaves, chosen, onChoose, onMove }: Props) {
     return read ? leafName(read, data.unit) : "The leaf";
   };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
+    setCarrying(false);
     if (!over || active.id === over.id) return;
     const [from, to] = [ids.indexOf(String(active.id)), ids.indexOf(String(over.id))];
     // Carried forward it comes to lie behind the one it is put on, carried back before it.
@@ -63,11 +68,14 @@ export function LeafStrip({ data, leaves, chosen, onChoose, onMove }: Props) {
     <DndContext
       sensors={sensors}
       collisionDetection={closestCenter}
+      onDragStart={() => setCarrying(true)}
+      onDragCancel={() => setCarrying(false)}
       onDragEnd={onDragEnd}
       accessibility={{ announcements }}
     >
       <SortableContext items={ids} strategy={horizontalListSortingStrategy}>
         <ol
+          {...stops}
           aria-label="Leaves in order"
           className="relative flex gap-2 overflow-x-auto border-y border-line bg-ground px-4 py-2 max-wide:order-2 wide:border-b-0"
         >

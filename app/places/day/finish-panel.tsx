@@ -1,4 +1,5 @@
 import { Button } from "#app/parts/button.tsx";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { usePut } from "#app/sending/sending.tsx";
 import { placeName } from "#app/wording/book.ts";
@@ -10,6 +11,7 @@ import type { DayView } from "./view.ts";
 /** The steps that follow from what the day has, ticked as they are done. */
 export function FinishPanel({ view }: { view: DayView }) {
   const put = usePut();
+  const stops = useOneStop<HTMLUListElement>();
   const { change } = useBookEdits();
   const { leaves, own } = useDayLeaves(view);
   const [first] = view.parts;
@@ -35,7 +37,7 @@ export function FinishPanel({ view }: { view: DayView }) {
             : "Steps appear as the day gets a page, photos or words."}
         </p>
       )}
-      <ul className="not-printed flex flex-wrap gap-2">
+      <ul {...stops} className="not-printed flex flex-wrap gap-2">
         {steps.map(({ step, done, on }) => (
           <li key={step} className="flex flex-wrap items-center gap-x-3">
             <label

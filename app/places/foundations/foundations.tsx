@@ -228,7 +228,7 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
     <input
       type="checkbox"
       aria-label={`Day ${label}`}
-      className="size-5 accent-ember"
+      className="size-6 accent-ember"
       checked={pick.on}
       onChange={pick.toggle}
       disabled={outcome.kind === "kept" || outcome.kind === "skipped"}
@@ -238,7 +238,7 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
   const date = page.days[0]?.date;
   return (
     <li
-      className={`pattern-row grid grid-cols-[1.4rem_3.2rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${sets ? "min-h-14 py-1" : "min-h-8 text-quiet"}`}
+      className={`pattern-row grid grid-cols-[1.6rem_3.2rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b border-line ${sets ? "min-h-14 py-1" : "min-h-8 text-quiet"}`}
     >
       {tick || <span />}
       <span className={`font-numeral font-semibold ${sets ? "text-lg" : ""}`}>{label}</span>

@@ -1,6 +1,7 @@
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
@@ -22,6 +23,7 @@ const dayName = (page: InBook) =>
 export function Rhythm({ data }: { data: BookData }) {
   const { albumId, format, unit } = data;
   const { book } = useBook(data);
+  const stops = useOneStop<HTMLOListElement>();
   const rhythm = useMemo(() => readRhythm(book, data.pages), [book, data.pages]);
   const inRun = new Set(rhythm.runs.flatMap(({ leaves }) => leaves));
   const spreads = useMemo(
@@ -100,7 +102,7 @@ export function Rhythm({ data }: { data: BookData }) {
     >
       <PageStage label="All spreads">
         <h1 className="mb-3 text-2xl">Rhythm</h1>
-        <ol className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
+        <ol {...stops} className="grid grid-cols-[repeat(auto-fill,minmax(126px,1fr))] gap-x-3 gap-y-4">
           {spreads.map((spread) => {
             const [left, right] = [spread.left[0]?.read, spread.right[0]?.read];
             return (

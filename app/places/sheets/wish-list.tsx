@@ -63,7 +63,7 @@ export function WishList({
         {SCOPES.map((each) => (
           <label
             key={each}
-            className={`flex min-h-9 items-center border-b-2 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${each === scope ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
+            className={`flex min-h-9 min-w-6 items-center border-b-2 text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember ${each === scope ? "border-ember font-semibold" : "border-transparent text-quiet hover:text-ember"}`}
           >
             <input
               type="radio"
