@@ -6,7 +6,7 @@ import type { Reckoning } from "#app/wording/why.ts";
 /** A quiet question beside a verdict: what was reckoned, by which rule, and where that is from. `of` says which verdict. */
 export function Why({ of, reckoning }: { of: string; reckoning: Reckoning }) {
   const { album } = useParams();
-  const { numbers, rule, source, word } = reckoning;
+  const { numbers, rule, source, word, ofMeasures } = reckoning;
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -34,10 +34,19 @@ export function Why({ of, reckoning }: { of: string; reckoning: Reckoning }) {
           )}
           <p>{rule}</p>
           <p className="text-quiet">{source}</p>
-          {album && word && (
-            <Link to={`${to.part(album, "craft")}#${word}`} className="link justify-self-start">
-              The craft’s words
-            </Link>
+          {album && (
+            <p className="flex flex-wrap gap-x-4 gap-y-1">
+              {ofMeasures && (
+                <Link to={to.part(album, "measure")} className="link">
+                  Does the ruler say otherwise? Measure the book
+                </Link>
+              )}
+              {word && (
+                <Link to={`${to.part(album, "craft")}#${word}`} className="link">
+                  The craft’s words
+                </Link>
+              )}
+            </p>
           )}
         </Popover.Content>
       </Popover.Portal>

@@ -11,13 +11,20 @@ export type Reckoning = {
   readonly source: string;
   /** The word of the craft that it turns on, by its id in `CRAFT`. */
   readonly word?: string;
+  /** It stands or falls with what was measured of the book: the way to its measures is beside it. */
+  readonly ofMeasures?: true;
 };
 
 const PRACTICE = "Common practice.";
 const MEMORY = "Common practice; how much is too much is from memory.";
 
 /** Why a piece is said to fit as it does: `made` as it lies, `room` what it lies in. */
-export function whyFits(fit: Fit, made: Size, room: Size, inPocket: boolean, unit: Unit): Reckoning {
+export const whyFits = (fit: Fit, made: Size, room: Size, inPocket: boolean, unit: Unit): Reckoning => ({
+  ...reckonFit(fit, made, room, inPocket, unit),
+  ofMeasures: true,
+});
+
+function reckonFit(fit: Fit, made: Size, room: Size, inPocket: boolean, unit: Unit): Reckoning {
   const say = (length: number) => sayLength(ticks(length), unit);
   const both = ({ w, h }: { w: Length; h: Length }) => `${say(w)} by ${say(h)}`;
   const where = inPocket ? "The pocket" : "The page";

@@ -43,7 +43,9 @@ async function firstVisit(browser: Browser, visit: Visit, path: string): Promise
       }).observe({ type: "longtask", buffered: true });
     });
     await tab.goto(visit.base + path, { waitUntil: "networkidle", timeout: 60_000 });
-    await tab.waitForTimeout(500);
+    // A line that is still for half a second is no sign that the page runs.
+    await tab.waitForFunction(() => Object.keys(document.body).some((key) => key.startsWith("__reactProps")));
+    await tab.waitForTimeout(1000);
     return await tab.evaluate(() => {
       type Seen = { largest: number; tasks: { began: number; took: number }[] };
       const { largest, tasks } = (window as unknown as { felt: Seen }).felt;

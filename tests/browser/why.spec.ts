@@ -26,6 +26,7 @@ test("at each verdict: why, with the numbers, the rule and its source, and the w
   await page.keyboard.press("Escape");
   await expect(piece.why).toBeFocused();
   await piece.why.click();
+  await expect(piece.answer.getByRole("link", { name: /Measure the book/ })).toHaveAttribute("href", /\/measure$/);
   await piece.answer.getByRole("link", { name: "The craft’s words" }).click();
   await expect(page.getByRole("heading", { name: "The craft’s words", level: 1 })).toBeVisible();
   await expect(page.locator("[data-asked]")).toBeVisible();

@@ -205,7 +205,10 @@ function StillEmpty({ view: { albumId, rows, unit } }: { view: ProposalView }) {
       <ul className="grid gap-x-6 wide:grid-cols-2">
         {[...days].map(([date, waiting]) => (
           <li key={date} className="flex items-baseline gap-2 border-b border-line py-1.5">
-            <Link className="block min-h-6 min-w-6 truncate leading-6 font-numeral font-semibold hover:text-ember" to={to.day(albumId, date)}>
+            <Link
+              className="block min-h-6 min-w-6 truncate leading-6 font-numeral font-semibold hover:text-ember"
+              to={to.day(albumId, date)}
+            >
               {waiting[0]?.day}
             </Link>
             <span className="ml-auto text-sm whitespace-nowrap text-quiet">{countSizes(waiting, unit)}</span>
