@@ -48,6 +48,33 @@ export const PLACES = [
     ],
   },
   {
+    id: "pace",
+    group: "Plan",
+    name: "Pace",
+    key: "8",
+    onPhoneBar: false,
+    parts: [
+      {
+        path: "pace",
+        file: "routes/album.pace.tsx",
+        tab: "When it is done",
+        holds: "finish, forecast, before day 1, tonight, timer",
+      },
+      {
+        path: "hours",
+        file: "routes/album.hours.tsx",
+        tab: "Hours",
+        holds: "minutes for each weekday, full evenings, journeys, away from home, minutes of your own",
+      },
+      {
+        path: "daylight",
+        file: "routes/album.daylight.tsx",
+        tab: "Daylight",
+        holds: "sunrise, sunset, twilight, dark days, place on the globe",
+      },
+    ],
+  },
+  {
     id: "day",
     group: "Make",
     name: "Day",

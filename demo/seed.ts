@@ -17,6 +17,7 @@ import { layOutLantern } from "./lantern-book.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
 import { fillLanternRoll } from "./lantern-roll.ts";
 import { writeLantern } from "./lantern-words.ts";
+import { keepLanternHours } from "./pace.ts";
 import { paintAhead } from "./pictures/paint.ts";
 
 /** The evening the demo stands still at. */
@@ -133,6 +134,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await layOutLantern(db, author);
   await writeLantern(db, author);
   await fillLanternRoll(db, author);
+  await keepLanternHours(db, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.

@@ -7,3 +7,9 @@ declare module "munkres-js" {
   // biome-ignore lint/style/noDefaultExport: it is how the library is made
   export default function munkres(cost: readonly (readonly number[])[]): [row: number, column: number][];
 }
+
+declare module "jstat" {
+  const jStat: { readonly gamma: { readonly inv: (share: number, shape: number, scale: number) => number } };
+  // biome-ignore lint/style/noDefaultExport: it is how the library is made
+  export default jStat;
+}

@@ -5,6 +5,7 @@ import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { standingOf } from "#app/places/month/first-view.ts";
 import { Month } from "#app/places/month/month.tsx";
 import { monthView } from "#app/places/month/view.ts";
+import { tonightOf } from "#app/places/pace/evening-view.ts";
 import type { loader as rootLoader } from "#app/root.tsx";
 import { STEP_TO_DO } from "#app/wording/day.ts";
 import { parseDate, wallClock } from "#core/month/dates.ts";
@@ -12,19 +13,19 @@ import { FIRST_STEPS, isFirstStep } from "#core/pace/first-evening.ts";
 import { settleFirst } from "#store/first-evening.ts";
 import { journaled } from "#store/journal/line.ts";
 import { lastTouched } from "#store/journal/read.ts";
+import { readPace } from "#store/pace.ts";
 import type { Route } from "./+types/album.month";
 import type { loader as albumLoader } from "./album.tsx";
-
-const MINUTES = [20, 45, 90] as const;
 
 export const meta: Route.MetaFunction = () => [{ title: "Month · Hearth Clock" }];
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const { member, aggregate } = await requireAlbum(context, params.album);
+  const { member, aggregate, author } = await requireAlbum(context, params.album);
   const query = new URL(request.url).searchParams;
-  const minutes = MINUTES.find((each) => String(each) === query.get("minutes")) ?? 45;
-  const view = monthView(aggregate, context.wall(member).date, { date: parseDate(query.get("day") ?? ""), minutes });
   const today = context.wall(member).date;
+  const pace = await reading(() => readPace(context.db, author));
+  const tonight = tonightOf(aggregate, pace, today, query.get("minutes"));
+  const view = monthView(aggregate, today, parseDate(query.get("day") ?? ""), tonight);
   const dayOf = (iso: string) => wallClock(Date.parse(iso), member.household.timeZone).date;
   const written = [...aggregate.lastWrites.values()].map(({ at }) => at).sort();
   const last = written.at(-1);
@@ -55,7 +56,5 @@ export const shouldRevalidate = revalidateWhenReached;
 export default function MonthRoute({ loaderData }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
   const root = useRouteLoaderData<typeof rootLoader>("root");
-  return album ? (
-    <Month {...loaderData} rows={album.rows} first={album.first} phone={root?.phone ?? false} minuteChoices={MINUTES} />
-  ) : null;
+  return album ? <Month {...loaderData} rows={album.rows} first={album.first} phone={root?.phone ?? false} /> : null;
 }

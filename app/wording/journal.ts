@@ -132,6 +132,8 @@ const OF_ALBUM = {
   "photo-rule": "which pictures a day may have, changed",
   printer: "measures of the printer changed",
   "time-zone": "the clock the household goes by changed",
+  hours: "hours and minutes of one’s own changed",
+  sky: "where the household lives on the globe changed",
   people: "names of people changed",
 } as const;
 
@@ -199,6 +201,8 @@ export function didWords(did: Did, names: Names): string {
     case "printer":
     case "people":
     case "time-zone":
+    case "hours":
+    case "sky":
       return OF_ALBUM[did.what];
     case "from-tray":
       return `${FROM_TRAY[did.thing]} put back from the tray`;

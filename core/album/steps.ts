@@ -8,8 +8,8 @@ import { firstFitSide, firstPage, type PageLeaf, type PageSide } from "./page-le
 export const RINGS = ["prompt", "photos", "words", "paper", "book"] as const;
 export type Ring = (typeof RINGS)[number];
 
-/** Typical minutes a step takes, from memory; a household's own pace replaces them when it has one. */
-const MINUTES: Record<Step, number> = {
+/** Typical minutes a step takes, done by itself, from memory; what somebody really takes is learned (`core/pace/minutes.ts`). */
+export const TYPICAL_MINUTES: Readonly<Record<Step, number>> = {
   choose: 5,
   print: 6,
   trim: 4,
@@ -186,7 +186,7 @@ export function stepsFor(
   };
   const add = (ring: PlannedStep["ring"], step: Step, on: TickedOn[] = []) => {
     const done = on.length > 0 ? on.every((each) => each.done) : isDone(step);
-    steps.push({ step, ring, minutes: MINUTES[step], done, on });
+    steps.push({ step, ring, minutes: TYPICAL_MINUTES[step], done, on });
   };
   const pages = leaves.filter(({ make }) => make.insert === null);
   const inserts = leaves.filter(({ make }) => make.insert !== null);

@@ -54,6 +54,17 @@ export type Did =
       readonly how: "made" | "arrived" | "not-arrived" | "cut-out" | "not-cut-out" | "dropped";
       readonly number: number;
     }
-  | { readonly what: "settings" | "measures" | "first-evening" | "photo-rule" | "printer" | "people" | "time-zone" }
+  | {
+      readonly what:
+        | "settings"
+        | "measures"
+        | "first-evening"
+        | "photo-rule"
+        | "printer"
+        | "people"
+        | "time-zone"
+        | "hours"
+        | "sky";
+    }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | { readonly what: "stash"; readonly how: "kept" | "renamed" | "put-away" | "put-back"; readonly thing: Stashed };

@@ -1,61 +1,211 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum } from "../../tests/samples.ts";
-import { PREPARING, type Step } from "../album/model.ts";
-import { pagesOf } from "../album/page.ts";
-import { tonight, withoutPage } from "./tonight.ts";
+import { PREPARING, STEPS, type Step } from "../album/model.ts";
+import { type Page, pagesOf } from "../album/page.ts";
+import type { PlannedStep } from "../album/steps.ts";
+import { addDays, type CalendarDate } from "../month/dates.ts";
+import { costOf, ownMinutes, TYPICAL } from "./minutes.ts";
+import { NEEDS, openSteps } from "./needs.ts";
+import { AHEAD, type Evening, isMoved, planEvening, withoutPage } from "./tonight.ts";
 
-const anyEvening = [anyAlbum, fc.nat(120), fc.nat(61), fc.constantFrom(...PREPARING)] as const;
+const RING: Record<Step, PlannedStep["ring"]> = {
+  ...{ choose: "photos", print: "photos", trim: "photos", write: "words", letter: "words" },
+  ...{ base: "paper", number: "paper", insert: "paper", assemble: "book", punch: "book", file: "book" },
+};
+const FIRST = "2026-12-01" as CalendarDate;
+const TODAY = "2026-12-04" as CalendarDate;
 
-describe("tonight", () => {
-  it("offers only open steps of days that have come, in working order, within the minutes", () => {
+/** A page of one day with these steps; nothing else of it is looked at. */
+const pageOn = (at: number, steps: readonly (readonly [Step, boolean])[]): Page =>
+  ({
+    days: [{ date: addDays(FIRST, at) }],
+    steps: steps.map(([step, done]) => ({ step, done, ring: RING[step], minutes: 0, on: [] })),
+  }) as unknown as Page;
+
+const anySteps = fc.tuple(fc.subarray([...STEPS]), fc.subarray([...STEPS])).map(([there, done]) => {
+  // What is done has what it needs done before it.
+  const isDone = (step: Step): boolean =>
+    done.includes(step) && NEEDS[step].every((need) => !there.includes(need) || isDone(need));
+  return there.map((step) => [step, isDone(step)] as const);
+});
+const MOST_OPEN = 14;
+const fewOpen = fc
+  .array(anySteps, { minLength: 1, maxLength: 5 })
+  .map((all) => all.map((steps, at) => pageOn(at, steps)))
+  .filter((pages) => pages.reduce((sum, page) => sum + openSteps(page).length, 0) <= MOST_OPEN);
+
+type Worth = { finished: number; moved: number; oldest: string };
+const worthOf = (pages: readonly Page[], taken: (page: Page, step: Step) => boolean): Worth => {
+  const open = pages.filter((page) => (page.days[0]?.date ?? "") <= TODAY && openSteps(page).length > 0);
+  const own = (page: Page) => new Set(openSteps(page).flatMap(({ step }) => (taken(page, step) ? [step] : [])));
+  const isOn = open.map((page) => isMoved(openSteps(page), own(page)));
+  return {
+    finished: open.filter((page) => openSteps(page).every(({ step }) => own(page).has(step))).length,
+    moved: isOn.filter(Boolean).length,
+    oldest: isOn.map((on) => (on ? "1" : "0")).join(""),
+  };
+};
+const isMore = (a: Worth, b: Worth): boolean =>
+  a.finished !== b.finished ? a.finished > b.finished : a.moved !== b.moved ? a.moved > b.moved : a.oldest > b.oldest;
+
+const worthOfEvening = (pages: readonly Page[], { items }: Evening) =>
+  worthOf(pages, (page, step) => items.some((item) => item.page === page && item.step.step === step));
+
+/** Every set of steps that may be done in the minutes, tried. */
+function byTryingAll(pages: readonly Page[], minutes: number): Worth {
+  const all = pages.flatMap((page) => openSteps(page).map(({ step }) => ({ page, step })));
+  let top: Worth = { finished: 0, moved: 0, oldest: "" };
+  for (let mask = 0; mask < 1 << all.length; mask++) {
+    const isIn = (page: Page, step: Step) =>
+      all.some((each, at) => each.page === page && each.step === step && (mask & (1 << at)) !== 0);
+    const some = all.filter((_, at) => mask & (1 << at));
+    const kinds = new Set(some.map(({ step }) => step));
+    const cost =
+      some.reduce((sum, { step }) => sum + costOf(TYPICAL, step).each, 0) +
+      [...kinds].reduce((sum, step) => sum + costOf(TYPICAL, step).setUp, 0);
+    if (cost > minutes) continue;
+    const isFine = some.every(
+      ({ page, step }) =>
+        (page.days[0]?.date ?? "") <= TODAY &&
+        NEEDS[step].every((need) => openSteps(page).every((each) => each.step !== need) || isIn(page, need)),
+    );
+    if (!isFine) continue;
+    const worth = worthOf(pages, isIn);
+    if (isMore(worth, top)) top = worth;
+  }
+  return top;
+}
+
+/** The oldest page's steps in their order, then the next one's, as long as they fit. */
+function oldestFirst(pages: readonly Page[], minutes: number): Worth {
+  const kinds = new Set<Step>();
+  const taken = new Map<Page, Set<Step>>();
+  let left = minutes;
+  for (const page of pages.filter(({ days: [first] }) => (first?.date ?? "") <= TODAY)) {
+    const own = new Set<Step>();
+    taken.set(page, own);
+    for (const { step } of openSteps(page)) {
+      const takes = costOf(TYPICAL, step).each + (kinds.has(step) ? 0 : costOf(TYPICAL, step).setUp);
+      if (takes > left) break;
+      left -= takes;
+      own.add(step);
+      kinds.add(step);
+    }
+  }
+  return worthOf(pages, (page, step) => taken.get(page)?.has(step) ?? false);
+}
+
+const evening = (pages: readonly Page[], minutes: number) => planEvening(pages, TODAY, minutes, "nothing", TYPICAL);
+
+describe("the evening that is worth most", () => {
+  it("is worth what trying every set of steps finds", () => {
     fc.assert(
-      fc.property(...anyEvening, ({ plan, days, leaves }, minutes, at, preparing) => {
-        const today = days[at % days.length]?.date ?? plan.span.start;
-        const items = tonight(pagesOf({ album: plan, days, leaves, prints: [] }), today, minutes, preparing);
-        expect(items.reduce((sum, { step }) => sum + step.minutes, 0)).toBeLessThanOrEqual(minutes);
-        for (const { page, step, ahead } of items) {
-          expect(step.done).toBe(false);
-          expect((page.days[0]?.date ?? "") > today).toBe(ahead);
-          if (ahead) continue;
-          const before = page.steps.slice(0, page.steps.indexOf(step)).filter(({ done }) => !done);
-          for (const earlier of before)
-            expect(items.some((item) => item.page === page && item.step === earlier)).toBe(true);
-        }
+      fc.property(fewOpen, fc.nat(100), (pages, minutes) => {
+        const found = worthOfEvening(pages, evening(pages, minutes));
+        const best = byTryingAll(pages, minutes);
+        expect([found.finished, found.moved]).toEqual([best.finished, best.moved]);
+        if (best.moved > 0) expect(found.oldest).toBe(best.oldest);
       }),
-      { numRuns: 30 },
+      { numRuns: 25 },
+    );
+  }, 60_000);
+
+  it("is within its minutes, with nothing before what it needs, and says itself what it is worth", () => {
+    fc.assert(
+      fc.property(fc.array(anySteps, { maxLength: 31 }), fc.nat(300), (all, minutes) => {
+        const pages = all.map((steps, at) => pageOn(at % 6, steps));
+        const plan = evening(pages, minutes);
+        const cost =
+          plan.items.reduce((sum, item) => sum + item.minutes, 0) +
+          plan.setUp.reduce((sum, each) => sum + each.minutes, 0);
+        expect(cost).toBe(plan.minutes);
+        expect(cost).toBeLessThanOrEqual(minutes);
+        const kinds = new Set(plan.items.map(({ step }) => step.step));
+        expect(plan.setUp.every(({ step }) => kinds.has(step))).toBe(true);
+        expect(worthOfEvening(pages, plan)).toMatchObject({ finished: plan.finished, moved: plan.moved });
+        plan.items.forEach(({ page, step: { step } }, at) => {
+          for (const need of NEEDS[step]) {
+            const isOpen = openSteps(page).some((each) => each.step === need);
+            const before = plan.items.findIndex((item) => item.page === page && item.step.step === need);
+            expect(!isOpen || (before >= 0 && before < at)).toBe(true);
+          }
+        });
+      }),
+      { numRuns: 60 },
     );
   });
 
-  it("offers of days to come only what the way of preparing makes ahead, after everything of the days that have come", () => {
+  it("is never worse than the oldest first, and more minutes never finish fewer pages", () => {
+    fc.assert(
+      fc.property(fc.array(anySteps, { maxLength: 31 }), fc.nat(300), fc.nat(60), (all, minutes, more) => {
+        const pages = all.map((steps, at) => pageOn(at % 4, steps));
+        const plan = evening(pages, minutes);
+        expect(isMore(oldestFirst(pages, minutes), worthOfEvening(pages, plan))).toBe(false);
+        const longer = evening(pages, minutes + more);
+        expect(longer.finished).toBeGreaterThanOrEqual(plan.finished);
+        if (longer.finished === plan.finished) expect(longer.moved).toBeGreaterThanOrEqual(plan.moved);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it("trims a week in one sitting: the trimmer is put out once", () => {
+    const pages = [0, 1, 2, 3].map((at) =>
+      pageOn(at, [
+        ["print", true],
+        ["trim", false],
+      ]),
+    );
+    const { setUp, each } = costOf(TYPICAL, "trim");
+    const plan = evening(pages, setUp + 4 * each);
+    expect(plan).toMatchObject({ finished: 4, minutes: setUp + 4 * each, setUp: [{ step: "trim", minutes: setUp }] });
+    // One by one there would be time for fewer.
+    expect(4 * (setUp + each)).toBeGreaterThan(setUp + 4 * each);
+  });
+
+  it("leaves what waits for a lab, and all that needs it", () => {
+    const page = pageOn(
+      0,
+      STEPS.map((step) => [step, step === "choose" || step === "print"] as const),
+    );
+    const plan = planEvening([page], TODAY, 500, "nothing", TYPICAL, () => ["trim"]);
+    const steps = plan.items.map(({ step }) => step.step);
+    expect(steps).toEqual(["write", "letter", "base", "number", "insert"]);
+  });
+
+  it("reckons with one's own minutes", () => {
+    const page = pageOn(0, [["write", false]]);
+    const slow = ownMinutes([], { write: 40 });
+    expect(planEvening([page], TODAY, 30, "nothing", TYPICAL).finished).toBe(1);
+    expect(planEvening([page], TODAY, 30, "nothing", slow).items).toEqual([]);
+  });
+});
+
+describe("days to come", () => {
+  const anyEvening = [anyAlbum, fc.nat(120), fc.nat(61), fc.constantFrom(...PREPARING)] as const;
+  it("are offered only what the way of preparing makes ahead, after everything of the days that have come", () => {
     fc.assert(
       fc.property(...anyEvening, ({ plan, days, leaves }, minutes, at, preparing) => {
         const today = days[at % days.length]?.date ?? plan.span.start;
         const pages = pagesOf({ album: plan, days, leaves, prints: [] });
-        const items = tonight(pages, today, minutes, preparing);
+        const { items } = planEvening(pages, today, minutes, preparing, TYPICAL);
         const ahead = items.filter((item) => item.ahead);
-        const may: readonly Step[] = {
-          all: ["base", "number", "insert"] as const,
-          parts: ["insert"] as const,
-          nothing: [],
-        }[preparing];
-        expect(ahead.every(({ step: { step } }) => may.includes(step))).toBe(true);
+        expect(ahead.every(({ step: { step } }) => AHEAD[preparing].includes(step))).toBe(true);
         expect(items.slice(0, items.length - ahead.length).every((item) => !item.ahead)).toBe(true);
+        expect(items.every(({ step }) => !step.done)).toBe(true);
+        // A page that not all days of have come for is not finished before they have.
+        for (const { page, step } of items)
+          if (page.days.some(({ date }) => date > today)) expect(AHEAD[preparing]).toContain(step.step);
         // With time enough nothing of it is passed over.
-        const all = tonight(pages, today, 100_000, preparing).filter((item) => item.ahead);
+        const all = planEvening(pages, today, 100_000, preparing, TYPICAL).items.filter((item) => item.ahead);
         const open = pages
           .filter(({ days: [first] }) => (first?.date ?? "") > today)
-          .flatMap(({ steps }) => steps.filter(({ done, step }) => !done && may.includes(step)));
-        expect(all.map(({ step }) => step)).toEqual(open);
-        // A number goes on a base that is made, or made the same evening.
-        for (const { page, step } of ahead.filter(({ step: { step } }) => step === "number")) {
-          const base = page.steps.find((each) => each.step === "base");
-          expect(!base || base.done || ahead.some((item) => item.page === page && item.step === base)).toBe(true);
-          expect(step.done).toBe(false);
-        }
+          .flatMap(({ steps }) => steps.filter(({ done, step }) => !done && AHEAD[preparing].includes(step)));
+        expect(new Set(all.map(({ step }) => step))).toEqual(new Set(open));
         for (const page of withoutPage(pages, today)) expect([page.skipped, page.leaves.length]).toEqual([false, 0]);
       }),
-      { numRuns: 60 },
+      { numRuns: 40 },
     );
   });
 });

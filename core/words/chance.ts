@@ -9,10 +9,11 @@ const LARGEST = 2 ** 32;
 
 /** A chance from a seed: a 32-bit counter, stirred (the finishing steps of MurmurHash3, from memory). */
 export function chanceFrom(seed: number): Chance {
-  let count = seed >>> 0;
+  // In an array of its own it is counted without making a number anew each time.
+  const count = Int32Array.of(seed);
   const next = () => {
-    count = (count + 0x9e3779b9) >>> 0;
-    let stirred = count;
+    let stirred = ((count[0] as number) + 0x9e3779b9) | 0;
+    count[0] = stirred;
     stirred = Math.imul(stirred ^ (stirred >>> 16), 0x85ebca6b);
     stirred = Math.imul(stirred ^ (stirred >>> 13), 0xc2b2ae35);
     return ((stirred ^ (stirred >>> 16)) >>> 0) / LARGEST;

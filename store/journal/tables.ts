@@ -24,6 +24,7 @@ const ofDay: Journaled = { ...inTray, follows: ["position"] };
  */
 export const JOURNALED = {
   household: { ...plain, leaves: "stays" },
+  hours: { ...plain, key: ["member_id"], counts: ["version"] },
   album: { ...plain, counts: ["version", "revision"], leaves: "stays" },
   photo: inTray,
   deck: inTray,

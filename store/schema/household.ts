@@ -1,19 +1,41 @@
 import { sql } from "drizzle-orm";
-import { boolean, check, index, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import {
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  pgTable,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
 
-export const household = pgTable("household", {
-  id: uuid("id").primaryKey().defaultRandom(),
-  name: text("name").notNull(),
-  timeZone: text("time_zone").notNull(),
-  /** Those who are written about, by the names they are called: for words in which a name is missing. */
-  people: text("people").array().notNull().default([]),
-  /** A wall clock that stands still, `YYYY-MM-DDTHH:MM`: the demo's. Null for everyone else. */
-  fixedNow: text("fixed_now"),
-  isDemo: boolean("is_demo").notNull().default(false),
-  createdAt: instant("created_at").notNull().defaultNow(),
-});
+export const household = pgTable(
+  "household",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    name: text("name").notNull(),
+    timeZone: text("time_zone").notNull(),
+    /** Those who are written about, by the names they are called: for words in which a name is missing. */
+    people: text("people").array().notNull().default([]),
+    /** A wall clock that stands still, `YYYY-MM-DDTHH:MM`: the demo's. Null for everyone else. */
+    fixedNow: text("fixed_now"),
+    isDemo: boolean("is_demo").notNull().default(false),
+    createdAt: instant("created_at").notNull().defaultNow(),
+    /** Where it lives, in degrees north and east, for the sun alone; both or neither is known. */
+    latitude: doublePrecision("latitude"),
+    longitude: doublePrecision("longitude"),
+  },
+  (table) => [
+    check(
+      "household_on_globe",
+      sql`(${table.latitude} is null) = (${table.longitude} is null) and ${table.latitude} between -90 and 90 and ${table.longitude} between -180 and 180`,
+    ),
+  ],
+);
 
 export const member = pgTable(
   "member",

@@ -9,6 +9,7 @@ export * from "./album.ts";
 export * from "./book.ts";
 export * from "./household.ts";
 export * from "./journal.ts";
+export * from "./pace.ts";
 export * from "./photo.ts";
 export * from "./print.ts";
 export * from "./words.ts";

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { USUAL_HOURS } from "../../core/pace/capacity.ts";
 import { ALL_OF_IT } from "../../core/photo/preprint.ts";
 import { firstChoices } from "../../core/sheet/printer.ts";
 import type { World } from "./world.ts";
@@ -261,6 +262,29 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.told.tsx": {
     ...page("told"),
     writes: { told: form("told", ({ day }) => ({ change: JSON.stringify({ tell: [], skip: [day] }) })) },
+  },
+  "routes/album.pace.tsx": {
+    ...page("pace"),
+    writes: {
+      begin: form("pace", () => ({ intent: "begin" })),
+      end: form("pace", () => ({ intent: "end" }), true),
+      drop: form("pace", () => ({ intent: "drop" }), true),
+    },
+  },
+  "routes/album.hours.tsx": {
+    ...page("hours"),
+    writes: {
+      hours: form("hours", () => ({ intent: "hours", version: "0", hours: JSON.stringify(USUAL_HOURS) }), true),
+      minutes: form("hours", () => ({ intent: "minutes", version: "1", minutes: JSON.stringify({ write: 9 }) }), true),
+      forget: form("hours", () => ({ intent: "forget" }), true),
+    },
+  },
+  "routes/album.daylight.tsx": {
+    ...page("daylight"),
+    writes: {
+      place: form("daylight", () => ({ intent: "place", latitude: "54.6", longitude: "-1.2" }), true),
+      nowhere: form("daylight", () => ({ intent: "nowhere" }), true),
+    },
   },
   "routes/album.day.tsx": page("days/2026-12-01"),
   "routes/album.page.tsx": {

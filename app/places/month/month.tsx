@@ -8,6 +8,7 @@ import { useMedia } from "#app/parts/use-media.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
+import { Tonight } from "#app/places/pace/tonight.tsx";
 import { many } from "#app/wording/count.ts";
 import { RING_NAME } from "#app/wording/day.ts";
 import type { FirstEvening as FirstSteps } from "#core/pace/first-evening.ts";
@@ -16,7 +17,6 @@ import { ComingBack } from "./coming-back.tsx";
 import { DayTable } from "./day-table.tsx";
 import { FirstEvening } from "./first-evening.tsx";
 import type { StandingView } from "./first-view.ts";
-import { Tonight } from "./tonight.tsx";
 import type { MonthView } from "./view.ts";
 
 type Props = {
@@ -24,7 +24,6 @@ type Props = {
   readonly rows: readonly PageRow[] /** The server's guess at a small screen, which gets the list. */;
   readonly phone: boolean;
   readonly asked: string | null;
-  readonly minuteChoices: readonly number[];
   readonly first: FirstSteps | null;
   readonly standing: StandingView | null;
 };
@@ -32,7 +31,7 @@ type Props = {
 /** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
 const SETTLE = 140;
 
-export function Month({ view, rows, phone, asked, minuteChoices, first, standing }: Props) {
+export function Month({ view, rows, phone, asked, first, standing }: Props) {
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);
@@ -66,7 +65,7 @@ export function Month({ view, rows, phone, asked, minuteChoices, first, standing
       <div className={table ? "max-wide:hidden" : ""}>
         {outlined && <ChosenDayPanel albumId={view.albumId} day={view.chosen} row={outlined} />}
       </div>
-      {!first && <Tonight albumId={view.albumId} tonight={view.tonight} choices={minuteChoices} />}
+      {!first && <Tonight albumId={view.albumId} evening={view.tonight} />}
     </>
   );
   return (

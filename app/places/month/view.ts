@@ -1,6 +1,7 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
 import { leadDate, pageOf } from "#app/places/album/view.ts";
 import { benchOf, dayMat } from "#app/places/day/day-book.ts";
+import type { EveningView } from "#app/places/pace/evening-view.ts";
 import { many } from "#app/wording/count.ts";
 import { FOUNDATION_NAME, STEP_TO_DO } from "#app/wording/day.ts";
 import type { Leaf } from "#core/album/leaf.ts";
@@ -14,7 +15,6 @@ import { printSize } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, weekdayName } from "#core/month/dates.ts";
 import { slotsSetAside } from "#core/month/slots.ts";
 import { inSpan } from "#core/month/span.ts";
-import { tonight, withoutPage } from "#core/pace/tonight.ts";
 import { countWords } from "#core/words/count.ts";
 
 export type RingLine = { readonly ring: Ring; readonly state: RingState; readonly said: string };
@@ -37,12 +37,7 @@ export type MonthView = {
   readonly today: number | null;
   readonly inBook: number;
   readonly wanted: number;
-  readonly tonight: {
-    readonly minutes: number;
-    readonly items: readonly { date: CalendarDate; label: string; minutes: number; said: string; ahead: boolean }[];
-    /** How many days to come have no page yet, where whole pages are made ahead. */
-    readonly noPage: number;
-  };
+  readonly tonight: EveningView;
   readonly setAside: number;
 };
 
@@ -109,9 +104,12 @@ function turnOf(pages: readonly Page[], date: CalendarDate): number | null {
   return at < 0 ? null : (at + 0.5) / dates.length;
 }
 
-export type MonthQuery = { readonly date: CalendarDate | null; readonly minutes: number };
-
-export function monthView(source: Source, today: CalendarDate, { date, minutes }: MonthQuery): MonthView {
+export function monthView(
+  source: Source,
+  today: CalendarDate,
+  date: CalendarDate | null,
+  tonight: EveningView,
+): MonthView {
   const { album, days, leaves, prints } = source;
   const pages = pagesOf({ album, days, leaves, prints });
   const page = pageOf(pages, date) ?? (inSpan(album.span, today) ? pageOf(pages, today) : undefined) ?? pages[0];
@@ -122,17 +120,7 @@ export function monthView(source: Source, today: CalendarDate, { date, minutes }
     dated: album.numbering !== "date",
     today: turnOf(pages, today),
     ...progressOf(pages),
-    tonight: {
-      minutes,
-      noPage: album.preparing === "all" ? withoutPage(pages, today).length : 0,
-      items: tonight(pages, today, minutes, album.preparing).map((item) => ({
-        date: leadDate(item.page),
-        label: item.page.label ?? "",
-        minutes: item.step.minutes,
-        said: STEP_TO_DO[item.step.step],
-        ahead: item.ahead,
-      })),
-    },
+    tonight,
     setAside: slotsSetAside(days, album.span).length,
   };
 }

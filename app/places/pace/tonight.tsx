@@ -1,0 +1,186 @@
+import { type FormEvent, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { to } from "#app/addresses.ts";
+import { usePut } from "#app/sending/sending.tsx";
+import { many } from "#app/wording/count.ts";
+import { HELP_SAID, type Help, minutesLong, whySaid } from "#app/wording/pace.ts";
+import type { EveningLine, EveningView } from "./evening-view.ts";
+
+const HELP_AT: Readonly<Record<Help, (album: string) => string>> = {
+  measure: (album) => to.part(album, "measure"),
+  prompts: (album) => to.prompts(album),
+  pages: (album) => to.foundations(album),
+  pictures: (album) => to.part(album, "photos"),
+};
+const USUAL = [20, 45, 90];
+const keyOf = ({ dayId, step }: EveningLine) => `${dayId}:step:${step}`;
+
+type Props = { readonly albumId: string; readonly evening: EveningView };
+
+/** What is worth doing in the minutes there are, each line to be ticked where it stands. */
+export function Tonight({ albumId, evening }: Props) {
+  // What is ticked stays where it is, so that nothing moves under the hand; the plan is made anew when it is asked for.
+  const [plan, setPlan] = useState(evening);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const isOther = plan.minutes !== evening.minutes;
+  if (isOther || (ticked.size === 0 && plan !== evening)) {
+    setPlan(evening);
+    if (isOther) setTicked(new Set());
+  }
+  const put = usePut();
+  const tick = (line: EveningLine, done: boolean) => {
+    const next = new Set(ticked);
+    if (done) next.add(keyOf(line));
+    else next.delete(keyOf(line));
+    setTicked(next);
+    put(keyOf(line), {
+      what: "edit",
+      dayId: line.dayId,
+      base: null,
+      edit: { kind: "step", step: line.step, done },
+    });
+  };
+  const anew = () => {
+    setPlan(evening);
+    setTicked(new Set());
+  };
+  const { lines } = plan;
+  return (
+    <section aria-labelledby="tonight" className="rounded-md border border-line bg-panel p-4">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="tonight" className="text-xl">
+          Tonight
+        </h2>
+        <MinutesThere evening={evening} />
+      </div>
+      <p className="pt-1 text-sm text-quiet">{comesOfIt(plan)}</p>
+      {lines.length > 0 && (
+        <ul className="grid pt-2" aria-label="What to do tonight">
+          {lines.map((line) => (
+            <Line key={keyOf(line)} {...{ line, albumId }} done={ticked.has(keyOf(line))} onTick={tick} />
+          ))}
+        </ul>
+      )}
+      {plan.setUp.length > 0 && (
+        <p className="pt-2 text-sm text-quiet">
+          With setting up, once for each kind of work: about {minutesLong(plan.takes)} of {minutesLong(plan.minutes)}.
+        </p>
+      )}
+      {plan.helps.length > 0 && (
+        <p className="flex flex-wrap gap-x-4 gap-y-1 pt-2 text-sm">
+          <span>{lines.length === 0 ? "What helps later:" : "There is time left. What helps later:"}</span>
+          {plan.helps.map((help) => (
+            <Link key={help} to={HELP_AT[help](albumId)} className="link">
+              {HELP_SAID[help]}
+            </Link>
+          ))}
+        </p>
+      )}
+      <p className="flex flex-wrap items-center gap-x-4 gap-y-1 pt-2 text-sm text-quiet">
+        {ticked.size > 0 && (
+          <button type="button" className="link min-h-6" onClick={anew}>
+            Plan the rest anew
+          </button>
+        )}
+        <Link to={to.part(albumId, "hours")} className="link">
+          {plan.there === null ? "Say when you have time" : "Your hours"}
+        </Link>
+        <span>{plan.isOwn ? "Minutes as you were timed, or said." : "Minutes are typical, not yours yet."}</span>
+      </p>
+    </section>
+  );
+}
+
+function comesOfIt({ finished, moved, lines }: EveningView): string {
+  if (lines.length === 0) return "Nothing that fits is waiting.";
+  const begun = moved - finished;
+  if (finished > 0)
+    return `${many(finished, "page")} done and in the book${begun > 0 ? `, ${begun} more a stage on` : ""}.`;
+  if (moved > 0) return `${many(moved, "page")} a stage on.`;
+  return lines.every(({ why }) => why.kind === "ahead")
+    ? "Nothing waits; this is ahead of its days."
+    : "A step or two on.";
+}
+
+function Line({
+  line,
+  albumId,
+  done,
+  onTick,
+}: {
+  line: EveningLine;
+  albumId: string;
+  done: boolean;
+  onTick: (line: EveningLine, done: boolean) => void;
+}) {
+  const { label, said, minutes, why, date } = line;
+  return (
+    <li className="grid grid-cols-[auto_3.4rem_minmax(0,1fr)] items-center gap-x-2 border-b border-line last:border-b-0">
+      <input
+        type="checkbox"
+        checked={done}
+        onChange={(event) => onTick(line, event.target.checked)}
+        aria-label={`${said}, ${label}: done`}
+        className="size-6 accent-ember"
+      />
+      <span className="text-sm text-quiet">{minutes} min</span>
+      <Link
+        to={`${to.day(albumId, date)}#finish`}
+        className="min-h-9 content-center py-1 leading-snug hover:text-ember"
+      >
+        <span className={done ? "line-through" : ""}>
+          <strong className="font-numeral font-semibold">{label}</strong> {said}
+        </span>
+        <span className="text-sm text-quiet">, {whySaid(why)}</span>
+      </Link>
+    </li>
+  );
+}
+
+/** How many minutes there are: those of tonight's hours, some that are usual, or any other. */
+function MinutesThere({ evening: { minutes, there } }: { evening: EveningView }) {
+  const [query, setQuery] = useSearchParams();
+  const withMinutes = (wanted: number) => {
+    const next = new URLSearchParams(query);
+    next.set("minutes", String(wanted));
+    return next;
+  };
+  const choices = [...new Set([...(there ? [there] : []), ...USUAL])].sort((a, b) => a - b);
+  const onSubmit = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const wanted = Number(new FormData(event.currentTarget).get("minutes"));
+    if (Number.isInteger(wanted) && wanted > 0)
+      setQuery(withMinutes(wanted), { replace: true, preventScrollReset: true });
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 text-sm">
+      <nav aria-label="Minutes there are" className="flex gap-4">
+        {choices.map((each) => (
+          <Link
+            key={each}
+            to={`?${withMinutes(each)}`}
+            replace
+            preventScrollReset
+            aria-current={minutes === each ? "true" : undefined}
+            className={`py-1 ${minutes === each ? "border-b-2 border-ember font-semibold" : "text-quiet hover:text-ember"}`}
+          >
+            {minutesLong(each)}
+          </Link>
+        ))}
+      </nav>
+      <form method="get" onSubmit={onSubmit} className="flex items-center gap-1.5">
+        <input
+          key={minutes}
+          name="minutes"
+          type="number"
+          min={1}
+          max={960}
+          aria-label="Other minutes"
+          defaultValue={choices.includes(minutes) ? "" : minutes}
+          placeholder="other"
+          className="field w-20 px-2 py-1 text-sm"
+        />
+      </form>
+    </div>
+  );
+}

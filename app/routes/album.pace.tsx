@@ -1,0 +1,43 @@
+import { randomUUID } from "node:crypto";
+import { data } from "react-router";
+import { readForm } from "#app/http/body.ts";
+import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
+import { reading, requireAlbum, writing } from "#app/http/page.ts";
+import { tonightOf } from "#app/places/pace/evening-view.ts";
+import { Pace } from "#app/places/pace/pace.tsx";
+import { paceView } from "#app/places/pace/view.ts";
+import { beginSitting, dropSitting, endSitting, readPace } from "#store/pace.ts";
+import type { Route } from "./+types/album.pace";
+
+export const meta: Route.MetaFunction = () => [{ title: "Pace · Hearth Clock" }];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { member, aggregate, author } = await requireAlbum(context, params.album);
+  const today = context.wall(member).date;
+  const known = await reading(() => readPace(context.db, author));
+  const { under } = known;
+  return {
+    view: paceView(aggregate, known, today),
+    evening: tonightOf(aggregate, known, today, new URL(request.url).searchParams.get("minutes")),
+    under: under && { began: under.began, here: under.albumId === author.albumId },
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const intent = (await readForm(request, ["intent"])).get("intent");
+  return writing(async () => {
+    const { member, author } = await requireAlbum(context, params.album);
+    if (intent === "begin") await beginSitting(context.db, author, randomUUID(), context.wall(member).date);
+    else if (intent === "end") await endSitting(context.db, author);
+    else if (intent === "drop") await dropSitting(context.db, author.memberId);
+    else throw data(null, { status: 400 });
+    return { ok: true as const };
+  });
+}
+
+export const clientAction = (args: Route.ClientActionArgs) => sendOrKeep(args);
+export const shouldRevalidate = revalidateWhenReached;
+
+export default function PaceRoute({ loaderData }: Route.ComponentProps) {
+  return <Pace {...loaderData} />;
+}
