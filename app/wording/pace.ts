@@ -4,10 +4,10 @@ import type { Why } from "#core/pace/tonight.ts";
 import { many } from "./count.ts";
 import { RING_NAME } from "./day.ts";
 
-/** `45 min`, `1 h 30 min`: minutes as they are said. */
+/** `45 min`, `90 min`, `2 h 10 min`: minutes as they are said. */
 export function minutesLong(minutes: number): string {
+  if (minutes < 100 && minutes !== 60) return `${Math.round(minutes)} min`;
   const [hours, rest] = [Math.floor(minutes / 60), Math.round(minutes % 60)];
-  if (hours === 0) return `${rest} min`;
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
 

@@ -79,8 +79,9 @@ export function ahead({ pages, matters, today, preparing, hours, own, share }: A
     if (missing(jobs.filter((job) => !drop.includes(job.kind))) === 0) break;
     if (jobs.some((job) => job.kind === kind)) drop.push(kind);
   }
-  const starts = deadlines(jobs).map(({ date, minutes }) => lastStart(date, minutes));
-  const beginBy = starts.reduce((first, each) => (each < first ? each : first), addDays(by, -1));
+  const [beginBy = addDays(by, -1)] = deadlines(jobs)
+    .map(({ date, minutes }) => lastStart(date, minutes))
+    .sort();
   return { by, hasBegun, groups, minutes: sumOf(jobs), beginBy: short > 0 ? null : beginBy, short, drop };
 
   /** The last day from which there are so many minutes until the day before a date; today where there are not. */

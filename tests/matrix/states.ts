@@ -13,6 +13,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
     return `${table} ${rows[0]?.word}`;
   };
   const ofHousehold = sql`household_id = ${householdId}`;
+  const ofMembers = sql`member_id in (select id from member where ${ofHousehold})`;
   const words = await Promise.all([
     ...[
       "album",
@@ -30,6 +31,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
     ...["card", "jotting", "day_photo", "day_save"].map((table) => word(table, sql`day_id in ${days}`)),
     ...["side", "side_guest", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
     word("household", sql`id = ${householdId}`),
+    ...["hours", "sitting"].map((table) => word(table, ofMembers)),
     word("journal_line", ofHousehold),
     word("journal_row", sql`line_id in (select id from journal_line where ${ofHousehold})`),
     word("card_wording", sql`card_id in (select id from card where day_id in ${days})`),
@@ -68,6 +70,7 @@ export async function inUse(db: Db, householdId: string): Promise<Readonly<Recor
   const ofHousehold = sql`household_id = ${householdId}`;
   const tables = await Promise.all([
     rowsOf("household", sql`id = ${householdId}`),
+    rowsOf("hours", sql`member_id in (select id from member where ${ofHousehold})`),
     ...["album", "photo", "deck", "hand", "stamp_set", "pocket_layout", "template", "measured_format", "printer"].map(
       (table) => rowsOf(table, ofHousehold),
     ),

@@ -53,15 +53,12 @@ export function Band({ rows, first, last, today, evenings }: Props) {
               <Cell key={name} />
             ))}
           </Bar>
-          <Bar
-            dataKey="later"
-            barSize={16}
-            isAnimationActive={false}
-            fill="var(--color-ring-prompt)"
-            fillOpacity={0.45}
-          />
+          <Bar dataKey="later" barSize={16} isAnimationActive={false} fill="var(--color-flame)" fillOpacity={0.45} />
         </BarChart>
       </ResponsiveContainer>
+      <p className="text-sm text-quiet">
+        From one chance in ten, through even odds where the colour changes, to nine in ten.
+      </p>
       <Evenings evenings={evenings} />
     </div>
   );

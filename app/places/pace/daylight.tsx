@@ -103,16 +103,21 @@ function Row({ row, albumId, isPast }: { row: LightRow; albumId: string; isPast:
   const bar = (part: readonly [number, number] | null, look: string) =>
     part && <rect x={part[0] * 240} y="0" width={Math.max(0, part[1] - part[0]) * 240} height="16" className={look} />;
   return (
-    <li className={`border-b border-line ${isPast ? "opacity-60" : ""}`}>
+    <li className="border-b border-line">
       <Link
         to={to.day(albumId, date)}
-        className="grid grid-cols-[2.6rem_5.5rem_minmax(5rem,15rem)_auto] items-center gap-x-3 py-1 hover:text-ember max-wide:grid-cols-[2.2rem_4.8rem_minmax(0,1fr)]"
+        className="grid grid-cols-[2.6rem_5.5rem_minmax(5rem,10rem)_auto] items-center gap-x-3 py-1 hover:text-ember max-wide:grid-cols-[2.2rem_4.8rem_minmax(0,1fr)]"
       >
         <span className="font-numeral text-lg font-semibold">{label}</span>
         <span className="text-sm">
           {shortWeekday(date)} {shortDate(date)}
         </span>
-        <svg viewBox="0 0 240 16" preserveAspectRatio="none" className="h-4 w-full bg-soot" aria-hidden="true">
+        <svg
+          viewBox="0 0 240 16"
+          preserveAspectRatio="none"
+          className={`h-4 w-full bg-soot ${isPast ? "opacity-50" : ""}`}
+          aria-hidden="true"
+        >
           <defs>
             <pattern
               id={`away-${date}`}
@@ -137,7 +142,7 @@ function Row({ row, albumId, isPast }: { row: LightRow; albumId: string; isPast:
           ) : (
             <span>{minutesLong(free)} at home</span>
           )}
-          {pictures > 0 && <span className="text-quiet">; {many(pictures, "picture")} on it</span>}
+          {pictures > 0 && <span className="text-quiet">; {many(pictures, "picture")}</span>}
         </span>
       </Link>
     </li>
@@ -162,7 +167,7 @@ function Where({ place, timeZone, answer }: { place: Place | null; timeZone: str
     <Form method="post" className="grid content-start gap-3">
       <h2 className="border-b border-line pb-1 text-xl">Where you live</h2>
       <p className="text-sm text-quiet">
-        For the sun alone, a tenth of a degree is plenty. It leaves this household in nothing. Clock: {timeZone}.
+        For the sun alone, a tenth of a degree is plenty. It is in nothing that leaves the household. Clock: {timeZone}.
       </p>
       <div className="flex flex-wrap gap-3">
         <label className="grid gap-1 text-sm">

@@ -120,7 +120,7 @@ function Weekday({
   const time = (end: "from" | "to", value: string) =>
     value !== "" && onAway({ from: "08:00", to: "17:00", ...away, [end]: value });
   return (
-    <li className="grid grid-cols-[6.5rem_auto_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-line py-1.5">
+    <li className="grid grid-cols-[5.4rem_auto_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-line py-1.5">
       <span>{name}</span>
       <MinutesBox label={`Minutes on ${name}s`} minutes={minutes} onMinutes={onMinutes} />
       <span className="flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
@@ -140,7 +140,7 @@ function Weekday({
               aria-label={`Away on ${name}s from`}
               value={away.from}
               onChange={(event) => time("from", event.target.value)}
-              className="field w-28 py-1"
+              className="field w-[8.4rem] px-2 py-1"
             />
             to
             <input
@@ -148,7 +148,7 @@ function Weekday({
               aria-label={`Away on ${name}s to`}
               value={away.to}
               onChange={(event) => time("to", event.target.value)}
-              className="field w-28 py-1"
+              className="field w-[8.4rem] px-2 py-1"
             />
           </>
         )}
@@ -183,7 +183,7 @@ function MinutesBox({
           if (Number.isInteger(next) && next >= 0 && next <= MOST_MINUTES) onMinutes(next);
         }}
         onBlur={() => setText(String(minutes))}
-        className="field w-20 py-1"
+        className="field w-17 px-2 py-1"
       />
       min
     </span>

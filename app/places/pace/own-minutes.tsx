@@ -63,7 +63,7 @@ export function OwnMinutesForm({ own, version }: { own: OwnView; version: number
                   aria-label={`${STEP_TO_DO[step]}, minutes by hand`}
                   value={typed[step] ?? ""}
                   onChange={(event) => setTyped({ ...typed, [step]: event.target.value })}
-                  className="field w-18 px-2 py-1"
+                  className="field w-16 px-2 py-0.5"
                 />
               </td>
             </tr>
