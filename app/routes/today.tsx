@@ -5,6 +5,7 @@ import { to } from "#app/addresses.ts";
 import { jotByForm } from "#app/http/jotted-form.ts";
 import { reading, requireMember } from "#app/http/page.ts";
 import { rowsOf } from "#app/places/album/view.ts";
+import { tonightOf } from "#app/places/pace/evening-view.ts";
 import { useKeptToday } from "#app/places/today/keep-today.ts";
 import { Today } from "#app/places/today/today.tsx";
 import { type TodayView, todayDays, waitingBefore } from "#app/places/today/view.ts";
@@ -12,6 +13,7 @@ import type { loader as rootLoader } from "#app/root.tsx";
 import { pagesOf } from "#core/album/page.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { albumsByDate } from "#store/album.ts";
+import { readPace } from "#store/pace.ts";
 import type { Route } from "./+types/today";
 
 export const meta: Route.MetaFunction = () => [{ title: "Today · Hearth Clock" }];
@@ -32,6 +34,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     const asked = new URL(request.url).searchParams;
     const here = all.find(({ id }) => id === asked.get("album")) ?? all[0];
     const aggregate = here ? await context.album(household.id, here.id) : null;
+    const pace = here && (await readPace(context.db, { memberId: member.id, albumId: here.id }));
     return {
       memberId: member.id,
       timeZone: household.timeZone,
@@ -45,6 +48,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       others: all.filter((each) => each !== here).slice(0, MOST_OTHERS),
       days: aggregate ? todayDays(aggregate) : [],
       asked: parseDate(asked.get("day") ?? ""),
+      evening: aggregate && pace ? tonightOf(aggregate, pace, now.date, asked.get("minutes")) : null,
       page: randomUUID(),
       before: aggregate ? waitingBefore(aggregate, now.date) : { pages: 0, minutes: 0 },
     };

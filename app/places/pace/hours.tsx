@@ -86,7 +86,7 @@ function HoursForm({ view, answer }: { view: HoursView; answer: HoursAnswer | nu
           ))}
         </ul>
         <p className="pt-2 text-sm text-quiet">
-          {minutesLong(week)} a week. Nobody keeps every evening: how many are kept is learned, and reckoned with.
+          {minutesLong(week)} a week. Nobody uses every evening: how many are used is learned, and reckoned with.
         </p>
       </section>
       <Exceptions
@@ -120,10 +120,10 @@ function Weekday({
   const time = (end: "from" | "to", value: string) =>
     value !== "" && onAway({ from: "08:00", to: "17:00", ...away, [end]: value });
   return (
-    <li className="grid grid-cols-[5.4rem_auto_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-line py-1.5">
+    <li className="grid grid-cols-[5.4rem_auto_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-line py-1.5 max-wide:grid-cols-[minmax(0,1fr)_auto]">
       <span>{name}</span>
       <MinutesBox label={`Minutes on ${name}s`} minutes={minutes} onMinutes={onMinutes} />
-      <span className="flex flex-wrap items-center gap-x-2 gap-y-1 text-sm">
+      <span className="flex flex-wrap items-center gap-x-2 gap-y-1 text-sm max-wide:col-span-2">
         <label className="flex min-h-8 items-center gap-2">
           <input
             type="checkbox"
@@ -140,7 +140,7 @@ function Weekday({
               aria-label={`Away on ${name}s from`}
               value={away.from}
               onChange={(event) => time("from", event.target.value)}
-              className="field w-[8.4rem] px-2 py-1"
+              className="field w-[8.2rem] px-1.5 py-1"
             />
             to
             <input
@@ -148,7 +148,7 @@ function Weekday({
               aria-label={`Away on ${name}s to`}
               value={away.to}
               onChange={(event) => time("to", event.target.value)}
-              className="field w-[8.4rem] px-2 py-1"
+              className="field w-[8.2rem] px-1.5 py-1"
             />
           </>
         )}

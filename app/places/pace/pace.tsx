@@ -178,12 +178,12 @@ function Known({ view: { kept, week, hasSaid, timed, albumId, inBook, wanted } }
         {inBook} of {many(wanted, "page")} in the book.{" "}
         {week.meant === 0
           ? "No time is said for the week to come."
-          : `${minutesLong(week.meant)} in the week to come, of which about ${minutesLong(week.kept)} will be kept.`}
+          : `${minutesLong(week.meant)} in the week to come, of which about ${minutesLong(week.kept)} are likely to be used.`}
       </p>
       <p>
         {kept.meant === 0
-          ? "No evening of this album has been yet: three of five kept is what is usual."
-          : `${kept.kept} of ${many(kept.meant, "evening")} with time so far were kept.`}{" "}
+          ? "No evening of this album has been yet: three of five is what is usual."
+          : `Something was done on ${kept.kept} of ${many(kept.meant, "evening")} with time so far.`}{" "}
         {timed === 0
           ? "No step was timed yet: minutes are typical ones."
           : `${many(timed, "step was", "steps were")} timed.`}

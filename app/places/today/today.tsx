@@ -7,9 +7,10 @@ import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { whyReturned } from "#app/parts/returned.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
+import { Tonight } from "#app/places/pace/tonight.tsx";
 import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
 import { pendingSent } from "#app/sending/pending.ts";
-import { useSending } from "#app/sending/sending.tsx";
+import { InAlbum, useSending } from "#app/sending/sending.tsx";
 import { parseDate, wallClock } from "#core/month/dates.ts";
 import { Jotted, Others, TakePicture, ToDo } from "./today-parts.tsx";
 import { dayShort, openDay, type TodayView } from "./view.ts";
@@ -226,6 +227,11 @@ export function Today({ view, look, phone, notKept }: Props) {
           />
           The camera first, on this device
         </label>
+        {view.evening && (
+          <InAlbum albumId={album.id}>
+            <Tonight albumId={album.id} evening={view.evening} />
+          </InAlbum>
+        )}
         <Others others={view.others} today={now.date} />
         <p className="flex gap-4 text-sm max-wide:hidden">
           <Link className="link" to={to.day(album.id, day.date)}>

@@ -1,5 +1,6 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { pageName } from "#app/places/album/view.ts";
+import type { EveningView } from "#app/places/pace/evening-view.ts";
 import type { Jotting, Step } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, monthName, printShort, weekdayName } from "#core/month/dates.ts";
@@ -42,6 +43,8 @@ export type TodayView = {
   readonly days: readonly TodayDay[];
   /** The day that was asked for; null for today, whichever it is. */
   readonly asked: CalendarDate | null;
+  /** What is worth doing tonight; null without an album. */
+  readonly evening: EveningView | null;
   /** Names this page as it was sent: words sent twice from it by a browser without our scripts are kept once. */
   readonly page: string;
   /** How many pages of days before today are not done, and about how long they take. */
