@@ -41,7 +41,7 @@ module.exports = {
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
       to: {
         dependencyTypes: ["npm", "core"],
-        pathNot: "node_modules/(temporal-polyfill|zod|culori|fast-deep-equal|linebreak|hyphen|lru-cache)/",
+        pathNot: "node_modules/(temporal-polyfill|suncalc|zod|culori|fast-deep-equal|linebreak|hyphen|lru-cache)/",
       },
     },
     ...upwards,

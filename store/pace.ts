@@ -5,7 +5,7 @@ import type { Hours } from "../core/pace/capacity.ts";
 import type { Place } from "../core/pace/daylight.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
-import { hours, household, journalLine, member, photo, sitting } from "./schema/index.ts";
+import { declinedOffer, hours, household, journalLine, member, photo, sitting } from "./schema/index.ts";
 
 /** A sitting that was ended: its date, its minutes, and what was ticked in it. */
 export type Sat = { readonly date: CalendarDate; readonly minutes: number; readonly steps: readonly Step[] };
@@ -174,4 +174,18 @@ export async function dropSitting(db: Db, memberId: string): Promise<void> {
 /** How many pictures of the household are banked: kept for a day that has no light. */
 export async function bankedPictures(db: Db, householdId: string): Promise<number> {
   return db.$count(photo, and(eq(photo.householdId, householdId), eq(photo.banked, true), isNull(photo.deletedAt)));
+}
+
+/** The ways to catch up that were answered with "no" in an album, by their names. */
+export async function declinedOffers(db: Db, albumId: string): Promise<string[]> {
+  const rows = await db
+    .select({ offer: declinedOffer.offer })
+    .from(declinedOffer)
+    .where(eq(declinedOffer.albumId, albumId));
+  return rows.map(({ offer }) => offer);
+}
+
+/** Says "no" to a way to catch up: it is not offered in this album again. */
+export async function declineOffer(tx: Transaction, albumId: string, offer: string): Promise<void> {
+  await tx.insert(declinedOffer).values({ albumId, offer }).onConflictDoNothing();
 }

@@ -133,6 +133,7 @@ const OF_ALBUM = {
   printer: "measures of the printer changed",
   "time-zone": "the clock the household goes by changed",
   hours: "hours and minutes of one’s own changed",
+  offer: "way to catch up answered with “No”",
   sky: "where the household lives on the globe changed",
   people: "names of people changed",
 } as const;
@@ -203,6 +204,7 @@ export function didWords(did: Did, names: Names): string {
     case "time-zone":
     case "hours":
     case "sky":
+    case "offer":
       return OF_ALBUM[did.what];
     case "from-tray":
       return `${FROM_TRAY[did.thing]} put back from the tray`;

@@ -64,7 +64,8 @@ export type Did =
         | "people"
         | "time-zone"
         | "hours"
-        | "sky";
+        | "sky"
+        | "offer";
     }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | { readonly what: "stash"; readonly how: "kept" | "renamed" | "put-away" | "put-back"; readonly thing: Stashed };

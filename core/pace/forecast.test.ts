@@ -10,7 +10,7 @@ import { ownMinutes, TYPICAL } from "./minutes.ts";
 
 const FIRST = "2026-12-01" as CalendarDate;
 const MONTH: Work[] = Array.from({ length: 31 }, (_, at) => ({
-  from: addDays(FIRST, at),
+  ...{ page: `${at}`, from: addDays(FIRST, at) },
   steps: ["choose", "print", "trim", "write", "letter", "base", "assemble", "file"],
 }));
 const every = (minutes: number): Hours => ({ ...USUAL_HOURS, weekly: Array.from({ length: 7 }, () => minutes) });
@@ -60,7 +60,7 @@ describe("the finish", () => {
   });
 
   it("is plain arithmetic where nothing is left to chance", () => {
-    const work = [{ from: FIRST, steps: ["write", "letter", "file"] as Step[] }];
+    const work = [{ page: "1", from: FIRST, steps: ["write", "letter", "file"] as Step[] }];
     // 30 minutes of work at 10 an evening: the third evening, counted from none.
     const sure = forecast(ask({ work, hours: every(10), own: SURE, kept: null, varies: 0 }));
     expect([doneBy(sure.ends.words, 0.5), doneBy(sure.ends.book, 0.9)]).toEqual([1, 2]);

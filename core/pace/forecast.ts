@@ -19,8 +19,16 @@ const STAGE_OF: Readonly<Record<Exclude<Ring, "prompt">, Stage>> = {
   book: "book",
 };
 
-/** What is still to be done for a page, and from when on it can be. */
-export type Work = { readonly from: CalendarDate; readonly steps: readonly Step[] };
+/**
+ * What is still to be done for a page, and from when on it can be. `page` names it: the same page is as much work in one
+ * plan as in another. `spared`: minutes of it that fall away, because its setting up is done with another's.
+ */
+export type Work = {
+  readonly page: string;
+  readonly from: CalendarDate;
+  readonly steps: readonly Step[];
+  readonly spared?: number;
+};
 
 /** Evenings that were meant and those of them that were kept, so far. */
 export type Kept = { readonly meant: number; readonly kept: number };
@@ -47,14 +55,15 @@ export function workLeft(
 ): Work[] {
   return pages.flatMap((page) => {
     const last = page.days.at(-1)?.date;
+    const name = page.days[0]?.id ?? "";
     if (page.skipped || last === undefined) return [];
     const open = openSteps(page).map(({ step }) => step);
     const left = page.steps.length === 0 || !isBegun(page) ? [...new Set([...open, ...missing(page)])] : open;
     const ahead = last > today ? left.filter((step) => AHEAD[preparing].includes(step)) : [];
     const rest = left.filter((step) => !ahead.includes(step));
     return [
-      ...(ahead.length > 0 ? [{ from: today, steps: ahead }] : []),
-      ...(rest.length > 0 ? [{ from: last > today ? last : today, steps: rest }] : []),
+      ...(ahead.length > 0 ? [{ page: name, from: today, steps: ahead }] : []),
+      ...(rest.length > 0 ? [{ page: name, from: last > today ? last : today, steps: rest }] : []),
     ];
   });
 }
@@ -85,17 +94,21 @@ export type Ask = {
 /** Whatever is not done in so many days is said to take more than any year. */
 export const LONGEST_DAYS = 730;
 
-/** Days from today on which each of the runs ends a stage, in ascending order; `LONGEST_DAYS` where it does not. */
-export type Forecast = { readonly ends: Readonly<Record<Stage, Int16Array>> };
+/**
+ * Days from today on which each of the runs ends a stage, in ascending order; `LONGEST_DAYS` where it does not. `runs`: on
+ * which each ends all of it, in the order of the runs; the same run of another plan has the same evenings and pages.
+ */
+export type Forecast = { readonly ends: Readonly<Record<Stage, Int16Array>>; readonly runs: Int16Array };
 
 /**
  * When it will be done, as many times over as `runs`, each with minutes, kept evenings and pages drawn anew: how long this
  * person takes from what is known of it (lognormal, see minutes.ts), which share of the evenings they keep from those kept
  * so far (beta, the conjugate of a coin), each page's work about its own (gamma). Evening by evening the work that there is
- * is done in its order, whatever is left of an evening going to the next page. Today counts.
+ * is done in its order, whatever is left of an evening going to the next page. Today counts. Evenings, the person and each
+ * page draw from chances of their own, so that two plans can be compared run by run.
  */
 export function forecast({ today, work, hours, own, kept, seed, runs, varies = PAGE_VARIES }: Ask): Forecast {
-  const chance = chanceFrom(seed);
+  const [person, evenings, pages] = [chanceFrom(0), chanceFrom(0), chanceFrom(0)];
   const given = Int16Array.from(datesFrom(today, LONGEST_DAYS), (date) => minutesOn(hours, date));
   const jobs = jobsOf(work, today);
   const parts = jobs.flatMap((job) => job.parts);
@@ -108,24 +121,32 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
   const shape = varies > 0 ? 1 / varies ** 2 : 0;
   const minutes = new Float64Array(STEPS.length);
   for (let run = 0; run < runs; run++) {
+    const ofRun = stirred(seed, run);
+    person.from(stirred(ofRun, 1));
+    evenings.from(stirred(ofRun, 2));
     STEPS.forEach((step, at) => {
       const { factor, doubt } = own[step];
-      minutes[at] = TYPICAL_MINUTES[step] * factor * (doubt > 0 ? Math.exp(doubt * normal(chance)) : 1);
+      minutes[at] = TYPICAL_MINUTES[step] * factor * (doubt > 0 ? Math.exp(doubt * normal(person)) : 1);
     });
-    const share = kept ? beta(chance, TYPICAL_KEPT.kept + kept.kept, TYPICAL_KEPT.missed + kept.meant - kept.kept) : 1;
+    const share = kept ? beta(person, TYPICAL_KEPT.kept + kept.kept, TYPICAL_KEPT.missed + kept.meant - kept.kept) : 1;
     let day = -1;
     let left = 0;
-    for (const { from, parts: own } of jobs) {
-      const times = shape > 0 ? gamma(chance, shape) / shape : 1;
+    for (const { from, name, spared, parts: own } of jobs) {
+      if (shape > 0) pages.from(stirred(ofRun, name));
+      const times = shape > 0 ? gamma(pages, shape) / shape : 1;
+      let spare = spared;
       for (const part of own) {
         let need = 0;
         for (const step of part.steps) need += minutes[step] as number;
         need *= times;
+        const less = Math.min(need, spare);
+        need -= less;
+        spare -= less;
         while (day < LONGEST_DAYS && (day < from || left < need)) {
           if (day >= from) need -= left;
           day += 1;
           const there = given[day] ?? 0;
-          left = there > 0 && (share >= 1 || chance.next() < share) ? there : 0;
+          left = there > 0 && (share >= 1 || evenings.next() < share) ? there : 0;
         }
         left -= need;
         part.end = day;
@@ -133,20 +154,32 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
     }
     for (const { stage, part } of lasts) ends[stage][run] = part ? Math.min(part.end, LONGEST_DAYS) : 0;
   }
+  const inOrder = Int16Array.from(ends.book);
   for (const stage of STAGES) ends[stage].sort();
-  return { ends };
+  return { ends, runs: inOrder };
+}
+
+/** Another seed from a seed and a number: the two are multiplied apart and stirred (as in chance.ts). */
+function stirred(seed: number, by: number): number {
+  const mixed = Math.imul(seed ^ Math.imul(by + 1, 0x9e3779b1), 0x85ebca6b);
+  return Math.imul(mixed ^ (mixed >>> 15), 0xc2b2ae35) | 0;
 }
 
 type Part = { readonly stage: Stage; readonly steps: readonly number[]; end: number };
 
 /** The work in the order in which it can be done, a page's pictures first, then its words, then the rest. */
-function jobsOf(work: readonly Work[], today: CalendarDate): { from: number; parts: Part[] }[] {
+function jobsOf(work: readonly Work[], today: CalendarDate) {
   return work
-    .map(({ from, steps }) => ({
+    .map(({ page, from, steps, spared = 0 }) => ({
       from: Math.max(0, daysBetween(today, from)),
-      parts: STAGES.flatMap((stage) => {
+      name: [...page].reduce((hash, sign) => (Math.imul(hash, 31) + sign.charCodeAt(0)) | 0, 17),
+      spared,
+      // Where nothing is left to do but to wait, as for a lab, it ends on the day that is waited for.
+      parts: (steps.length === 0 ? (["photos"] as const) : STAGES).flatMap((stage): Part[] => {
         const of = steps.filter((step) => STAGE_OF[ringOf(step)] === stage);
-        return of.length > 0 ? [{ stage, steps: of.map((step) => STEPS.indexOf(step)), end: 0 }] : [];
+        return of.length > 0 || steps.length === 0
+          ? [{ stage, steps: of.map((step) => STEPS.indexOf(step)), end: 0 }]
+          : [];
       }),
     }))
     .sort((a, b) => a.from - b.from);

@@ -29,3 +29,6 @@ export const HOURS: z.ZodType<Hours, unknown> = z.object({
 
 /** Minutes said by hand, by step; a step that is not among them is learned. */
 export const OWN_MINUTES = z.partialRecord(z.enum(STEPS), z.int().min(1).max(MOST_MINUTES));
+
+/** The name of a way to catch up, as `offerKey` gives it. */
+export const OFFER_NAME = z.string().regex(/^(one-printing|lab|(merge|skip|words-only|photo-only) [0-9a-f-]{36})$/);

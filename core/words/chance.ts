@@ -7,8 +7,11 @@ export type Chance = {
 
 const LARGEST = 2 ** 32;
 
+/** A chance that can be begun anew from another seed, without being made anew. */
+export type Reseeded = Chance & { readonly from: (seed: number) => void };
+
 /** A chance from a seed: a 32-bit counter, stirred (the finishing steps of MurmurHash3, from memory). */
-export function chanceFrom(seed: number): Chance {
+export function chanceFrom(seed: number): Reseeded {
   // In an array of its own it is counted without making a number anew each time.
   const count = Int32Array.of(seed);
   const next = () => {
@@ -20,6 +23,9 @@ export function chanceFrom(seed: number): Chance {
   };
   return {
     next,
+    from: (other) => {
+      count[0] = other;
+    },
     shuffled: <T>(items: readonly T[]) => {
       const all = [...items];
       for (let last = all.length - 1; last > 0; last--) {

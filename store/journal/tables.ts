@@ -50,6 +50,7 @@ export const JOURNALED = {
   print_sheet: { ...plain, counts: ["version"], sets: ["cuts_done"] },
   lab_order: plain,
   print: plain,
+  declined_offer: { ...plain, key: ["album_id", "offer"] },
 } as const satisfies Record<string, Journaled>;
 
 export type JournaledTable = keyof typeof JOURNALED;

@@ -30,5 +30,16 @@ ALTER TABLE "sitting" ADD CONSTRAINT "sitting_album_id_album_id_fk" FOREIGN KEY 
 CREATE INDEX "sitting_of_member" ON "sitting" USING btree ("member_id","date");--> statement-breakpoint
 CREATE INDEX "sitting_album" ON "sitting" USING btree ("album_id");--> statement-breakpoint
 CREATE UNIQUE INDEX "sitting_under_way" ON "sitting" USING btree ("member_id") WHERE "sitting"."ended_at" is null;--> statement-breakpoint
+-- Ways to catch up that were answered with "no".
+CREATE TABLE "declined_offer" (
+	"album_id" uuid NOT NULL,
+	"offer" text NOT NULL,
+	CONSTRAINT "declined_offer_album_id_offer_pk" PRIMARY KEY("album_id","offer")
+);
+--> statement-breakpoint
+ALTER TABLE "declined_offer" ADD CONSTRAINT "declined_offer_album_id_album_id_fk" FOREIGN KEY ("album_id") REFERENCES "public"."album"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+CREATE TRIGGER declined_offer_journal AFTER INSERT OR UPDATE OR DELETE ON declined_offer FOR EACH ROW
+  WHEN (coalesce(current_setting('hearth.line', true), '') <> '') EXECUTE FUNCTION keep_journal_row('album_id,offer', '');
+--> statement-breakpoint
 CREATE TRIGGER hours_journal AFTER INSERT OR UPDATE OR DELETE ON hours FOR EACH ROW
   WHEN (coalesce(current_setting('hearth.line', true), '') <> '') EXECUTE FUNCTION keep_journal_row('member_id', 'version');

@@ -1,5 +1,17 @@
 import { sql } from "drizzle-orm";
-import { check, date, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid } from "drizzle-orm/pg-core";
+import {
+  check,
+  date,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uniqueIndex,
+  uuid,
+} from "drizzle-orm/pg-core";
 import type { Step } from "../../core/album/model.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Hours } from "../../core/pace/capacity.ts";
@@ -23,6 +35,18 @@ export const hours = pgTable(
     version: integer("version").notNull().default(1),
   },
   (table) => [check("hours_version", sql`${table.version} > 0`)],
+);
+
+/** A way to catch up that was answered with "no" in an album: it is not offered again. */
+export const declinedOffer = pgTable(
+  "declined_offer",
+  {
+    albumId: uuid("album_id")
+      .notNull()
+      .references(() => album.id, { onDelete: "cascade" }),
+    offer: text("offer").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.albumId, table.offer] })],
 );
 
 /** A sitting: from when to when somebody worked, and what was ticked in it. Without an end it is still under way. */

@@ -134,3 +134,33 @@ test("the demo's finish stands on evenings really kept, and its tonight names a 
   await expect(page.getByText(/in the book/).first()).toBeVisible();
   await expect(page.locator(".recharts-surface")).toBeVisible();
 });
+
+test("a way to make it less is taken and taken back, and what is answered with “No” is not asked again", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/pace`);
+  const ways = page.getByRole("list", { name: "Ways to make it less" }).getByRole("listitem");
+  const share = ways.filter({ hasText: "share a page" });
+  await expect(share.first()).toContainText(/\d+ min less, (done|nine in ten) \d+ days? sooner/);
+  const first = (await share.first().textContent()) ?? "";
+  const dates = /(\d+) Dec and (\d+) Dec/.exec(first);
+  await share
+    .first()
+    .getByRole("button", { name: /^Do it/ })
+    .click();
+  await expect(page.getByText("of 30 pages in the book")).toBeVisible();
+  await expect(page.getByRole("navigation", { name: "Days" }).getByRole("link")).toHaveCount(30);
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText(/^Taken back: /)).toBeVisible();
+  await expect(page.getByText("of 31 pages in the book")).toBeVisible();
+  await page.reload();
+  const again = ways.filter({ hasText: `${dates?.[1]} Dec and ${dates?.[2]} Dec share a page` });
+  await again.getByRole("button", { name: /^No/ }).click();
+  await expect(again).toHaveCount(0);
+  await expect(share.first()).toBeVisible();
+  await page.reload();
+  await expect(share.first()).toBeVisible();
+  await expect(again).toHaveCount(0);
+});

@@ -269,6 +269,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       begin: form("pace", () => ({ intent: "begin" })),
       end: form("pace", () => ({ intent: "end" }), true),
       drop: form("pace", () => ({ intent: "drop" }), true),
+      no: form("pace", () => ({ intent: "no", offer: "one-printing" })),
     },
   },
   "routes/album.hours.tsx": {

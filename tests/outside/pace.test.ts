@@ -20,7 +20,11 @@ describe("the finish of a steady random pace", () => {
     const own = ownMinutes([], { write: mean });
     const hours = { ...USUAL_HOURS, weekly: Array.from({ length: 7 }, () => 1) };
     for (const pages of [6, 12, 20]) {
-      const work: Work[] = Array.from({ length: pages }, () => ({ from: FIRST, steps: ["write"] as Step[] }));
+      const work: Work[] = Array.from({ length: pages }, (_, at) => ({
+        page: `${at}`,
+        from: FIRST,
+        steps: ["write"] as Step[],
+      }));
       const { ends } = forecast({
         ...{ today: FIRST, work, hours, own, kept: null, seed: pages, runs: 20_000, varies: 1 },
       });
@@ -97,7 +101,7 @@ describe("a thousand keepers", () => {
         const { ends, evenings, timed } = live(seed * 7919 + seen);
         const past = evenings.slice(0, seen).filter(({ meant }) => meant);
         const work: Work[] = ends.flatMap((end, page) =>
-          end < seen ? [] : [{ from: addDays(FIRST, Math.max(page, seen)), steps: pageSteps }],
+          end < seen ? [] : [{ page: `${page}`, from: addDays(FIRST, Math.max(page, seen)), steps: pageSteps }],
         );
         const said = forecast({
           ...{ today: addDays(FIRST, seen), work, hours, own: ownMinutes(timed(seen), {}), varies },

@@ -9,7 +9,8 @@ import { shortDate } from "#app/wording/dates.ts";
 import { AHEAD_COUNT, AHEAD_NAME, minutesLong, STAGE_NAME } from "#app/wording/pace.ts";
 import { addDays, type CalendarDate, daysBetween, parseDate, printDate } from "#core/month/dates.ts";
 import type { Ahead } from "#core/pace/ahead.ts";
-import { type Ask, chanceBy, doneBy, type Forecast, STAGES } from "#core/pace/forecast.ts";
+import { chanceBy, doneBy, type Forecast, STAGES } from "#core/pace/forecast.ts";
+import { CatchUp } from "./catch-up.tsx";
 import type { EveningView } from "./evening-view.ts";
 import { Sitting } from "./sitting.tsx";
 import { Tonight } from "./tonight.tsx";
@@ -27,6 +28,7 @@ type Props = {
 
 /** When it will be done, what can be ready before, and tonight. */
 export function Pace({ view, evening, under }: Props) {
+  const reckoned = useForecast(view.ask, view.offers);
   return (
     <Workplace
       width="half"
@@ -35,6 +37,7 @@ export function Pace({ view, evening, under }: Props) {
         <>
           <Tonight albumId={view.albumId} evening={evening} />
           <Sitting under={under} />
+          <CatchUp albumId={view.albumId} offers={reckoned?.offers ?? null} />
           {view.ahead && <BeforeDay1 ahead={view.ahead} albumId={view.albumId} today={view.today} />}
         </>
       }
@@ -43,7 +46,7 @@ export function Pace({ view, evening, under }: Props) {
         <div className="grid content-start gap-5">
           <h1 className="text-2xl">When it is done</h1>
           {view.ask ? (
-            <Finish view={view} ask={view.ask} />
+            <Finish view={view} found={reckoned?.forecast ?? null} />
           ) : (
             <p>All of it is in the book. There is nothing left to do.</p>
           )}
@@ -54,8 +57,7 @@ export function Pace({ view, evening, under }: Props) {
   );
 }
 
-function Finish({ view, ask }: { view: PaceView; ask: Ask }) {
-  const found = useForecast(ask);
+function Finish({ view, found }: { view: PaceView; found: Forecast | null }) {
   const isRunning = useRunning();
   if (!found) return <p role="status">Reckoning when it will be done…</p>;
   return (

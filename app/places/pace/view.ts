@@ -4,6 +4,7 @@ import { isBegun, type Page, pagesOf, progressOf } from "#core/album/page.ts";
 import { addDays, type CalendarDate, datesFrom, daysBetween } from "#core/month/dates.ts";
 import { type Ahead, ahead } from "#core/pace/ahead.ts";
 import { minutesBetween, minutesOn } from "#core/pace/capacity.ts";
+import { catchUpOffers, type Priced } from "#core/pace/catch-up.ts";
 import { type Ask, workLeft } from "#core/pace/forecast.ts";
 import { type Known, ofPerson } from "#core/pace/of-person.ts";
 
@@ -14,6 +15,7 @@ export type PaceView = {
   readonly last: CalendarDate;
   /** Null where everything is done. */
   readonly ask: Ask | null;
+  readonly offers: readonly Priced[];
   readonly inBook: number;
   readonly wanted: number;
   readonly hasSaid: boolean;
@@ -37,6 +39,7 @@ export function paceView(
   source: WholeRead & { readonly album: AlbumPlan & { readonly id: string } },
   known: Known,
   today: CalendarDate,
+  declined: readonly string[],
 ): PaceView {
   const { album, matters, leaves, prints } = source;
   const pages = pagesOf(source);
@@ -48,6 +51,7 @@ export function paceView(
   return {
     ...{ albumId: album.id, today, first: album.span.start, last: album.span.end, ...progressOf(pages) },
     ask: work.length > 0 ? { today, work, hours, own, kept, seed: seedOf(album.id + today), runs: RUNS } : null,
+    offers: catchUpOffers(pages, work, today, own, new Set(declined)),
     hasSaid: known.hours !== null,
     week: { meant: week, kept: Math.round(week * share) },
     kept,
