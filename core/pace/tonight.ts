@@ -184,15 +184,17 @@ function knapsack(candidates: readonly Candidate[], mask: number, room: number, 
   const scores = new Float64Array(room + 1);
   const taken: Uint8Array[] = [];
   candidates.forEach((candidate, rank) => {
-    const ways = waysOf(candidate, mask);
+    const age = ageWorth(rank);
+    const ways = waysOf(candidate, mask).map(({ option, worth }) => ({ minutes: option.minutes, worth: worth + age }));
     const trace = tracing ? new Uint8Array(room + 1) : null;
-    for (let at = room; at >= 0; at--) {
-      const before = scores[at] as number;
-      let most = before;
+    // With fewer minutes than its quickest way takes, nothing changes.
+    const least = Math.min(...ways.map(({ minutes }) => minutes), room + 1);
+    for (let at = room; at >= least; at--) {
+      let most = scores[at] as number;
       for (let way = 0; way < ways.length; way++) {
-        const { option, worth } = ways[way] as (typeof ways)[number];
-        if (option.minutes > at) continue;
-        const score = (scores[at - option.minutes] as number) + worth + ageWorth(rank);
+        const { minutes, worth } = ways[way] as (typeof ways)[number];
+        if (minutes > at) continue;
+        const score = (scores[at - minutes] as number) + worth;
         if (score > most) {
           most = score;
           if (trace) trace[at] = way + 1;

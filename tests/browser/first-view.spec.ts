@@ -3,7 +3,21 @@ import { expect, type Page, test } from "./browser-test.ts";
 import { base, enterDemo } from "./keeper.ts";
 
 const PARTS = ["month", "days/2026-12-09", "photos", "who-goes-where", "sheets", "words", "prompts", "card-sheets"]
-  .concat(["hands", "book", "rhythm", "foundations", "pockets", "measure", "finish", "settings", "changes", "told"])
+  .concat([
+    "hands",
+    "book",
+    "rhythm",
+    "foundations",
+    "pockets",
+    "measure",
+    "finish",
+    "settings",
+    "changes",
+    "told",
+    "pace",
+    "hours",
+    "daylight",
+  ])
   .map((part) => `/${part}`);
 
 async function demoAlbum(page: Page): Promise<string> {

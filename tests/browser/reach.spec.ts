@@ -2,7 +2,19 @@ import { expect, type Page, test } from "./browser-test.ts";
 import { base, enterDemo, PHONE } from "./keeper.ts";
 
 const PLACES = ["month", "days/2026-12-09", "book", "photos", "who-goes-where", "sheets", "words", "prompts"].concat([
-  ...["card-sheets", "rhythm", "foundations", "pockets", "measure", "hands", "finish", "settings"],
+  ...[
+    "card-sheets",
+    "rhythm",
+    "foundations",
+    "pockets",
+    "measure",
+    "hands",
+    "finish",
+    "settings",
+    "pace",
+    "hours",
+    "daylight",
+  ],
 ]);
 
 async function demoAlbum(page: Page): Promise<string> {
