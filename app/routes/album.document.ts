@@ -3,15 +3,19 @@ import { answerFile } from "#app/http/answer-file.ts";
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
+import { eveningSaid } from "#app/wording/pace.ts";
 import { allPagesOf } from "#core/album/matter.ts";
 import { asMade } from "#core/album/print.ts";
 import { readAsked } from "#core/document/asked.ts";
 import { documentOf } from "#core/document/document.ts";
+import { calendarDays, calendarEvenings } from "#core/format/calendar.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
 import { writeLibraryFile } from "#core/format/library-file.ts";
+import { ofPerson } from "#core/pace/of-person.ts";
 import { onLabPaper, onPaperOf } from "#core/sheet/lab.ts";
 import { anyLab, LAB_PAPERS } from "#core/sheet/printer.ts";
 import { DECKS } from "#core/words/decks.ts";
+import { writeCalendar } from "#press/calendar.ts";
 import { writeCsv } from "#press/csv.ts";
 import { writeDeckFile } from "#press/deck-file.ts";
 import { pageSvg, pdfPieces } from "#press/document.ts";
@@ -23,6 +27,7 @@ import { readDocumentSource } from "#store/document-source.ts";
 import { readOrders } from "#store/lab-orders.ts";
 import { readDecks } from "#store/library/decks.ts";
 import { FILE_KINDS, readThing } from "#store/library/file.ts";
+import { readPace } from "#store/pace.ts";
 import { readOriginal } from "#store/photo.ts";
 import { readLabs } from "#store/printers.ts";
 import type { Route } from "./+types/album.document";
@@ -30,6 +35,7 @@ import type { Route } from "./+types/album.document";
 type Asking = {
   readonly context: HearthContext;
   readonly householdId: string;
+  readonly memberId: string;
   readonly aggregate: AlbumAggregate;
   readonly today: ReturnType<HearthContext["wall"]>["date"];
   readonly file: string;
@@ -40,6 +46,19 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
   "day-plan": async ({ aggregate, today, file }) => {
     if (file !== "plan.csv") throw notFound();
     return answerFile(aggregate.album.title, "csv", writeCsv(dayPlanRows(aggregate, today)));
+  },
+  calendar: async ({ context, memberId, aggregate, today, file }) => {
+    const { album } = aggregate;
+    if (file === "days.ics")
+      return answerFile(album.title, "ics", writeCalendar(album.title, calendarDays(aggregate, today), context.now));
+    if (file !== "evenings.ics") throw notFound();
+    const person = ofPerson(await readPace(context.db, { memberId, albumId: album.id }), album.span, today);
+    const evenings = calendarEvenings(aggregate, today, person, eveningSaid);
+    return answerFile(
+      `${album.title} evenings`,
+      "ics",
+      writeCalendar(`${album.title} evenings`, evenings, context.now),
+    );
   },
   deck: async ({ context, householdId, file }) => {
     const ending = file.endsWith(".csv") ? "csv" : file.endsWith(".txt") ? "txt" : null;
@@ -96,7 +115,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { kind, file } = params;
   return reading(async () => {
     const other = Object.hasOwn(OTHERS, kind) ? OTHERS[kind] : undefined;
-    if (other) return other({ context, householdId, aggregate, today, file });
+    if (other) return other({ context, householdId, memberId: member.id, aggregate, today, file });
     const read = readAsked(kind, file, new URL(request.url).searchParams);
     const source = read && (await readDocumentSource(context.db, householdId, aggregate, today, leafName));
     const document = source && documentOf(read.asked, source);

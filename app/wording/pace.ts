@@ -1,8 +1,8 @@
 import type { AheadKind } from "#core/pace/ahead.ts";
 import type { Stage } from "#core/pace/forecast.ts";
-import type { Why } from "#core/pace/tonight.ts";
+import type { Evening, Why } from "#core/pace/tonight.ts";
 import { many } from "./count.ts";
-import { RING_NAME } from "./day.ts";
+import { RING_NAME, STEP_TO_DO } from "./day.ts";
 
 /** `45 min`, `90 min`, `2 h 10 min`: minutes as they are said. */
 export function minutesLong(minutes: number): string {
@@ -55,3 +55,13 @@ export const HELP_SAID: Readonly<Record<Help, string>> = {
   pages: "Lay foundation pages for the days to come",
   pictures: "Fill the roll, and look which pictures go where",
 };
+
+/** What an evening is for, a line a page, as a calendar says it. */
+export function eveningSaid({ items }: Evening): string {
+  const byPage = new Map<string, string[]>();
+  for (const { page, step } of items) {
+    const name = page.label ?? "";
+    byPage.set(name, [...(byPage.get(name) ?? []), STEP_TO_DO[step.step].toLowerCase()]);
+  }
+  return [...byPage].map(([page, steps]) => `${page}: ${steps.join(", ")}`).join("\n");
+}

@@ -2,6 +2,7 @@ const TYPES = {
   pdf: "application/pdf",
   svg: "image/svg+xml",
   zip: "application/zip",
+  ics: "text/calendar; charset=utf-8",
   csv: "text/csv; charset=utf-8; header=present",
   txt: "text/plain; charset=utf-8",
   jpg: "image/jpeg",

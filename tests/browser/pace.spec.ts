@@ -164,3 +164,22 @@ test("a way to make it less is taken and taken back, and what is answered with â
   await expect(share.first()).toBeVisible();
   await expect(again).toHaveCount(0);
 });
+
+test("the album's days leave as a calendar file, the evenings with what to do, and nothing of a private day", async ({
+  page,
+}) => {
+  const album = await demoAlbum(page);
+  await page.goto(`${album}/finish`);
+  const saved = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Save the calendar" }).click();
+  expect((await saved).suggestedFilename()).toBe("Lantern-Month.ics");
+  const days = await (await page.request.get(`${album}/documents/calendar/days.ics`)).text();
+  // 31 days, of which one is skipped and two share a page.
+  expect(days.match(/BEGIN:VEVENT/g)).toHaveLength(29);
+  expect(days).toContain("SUMMARY:Lantern Month 9: Counting lit windows");
+  const evenings = await (await page.request.get(`${album}/documents/calendar/evenings.ics`)).text();
+  expect(evenings.match(/BEGIN:VEVENT/g)).toHaveLength(7);
+  // The parade on the twelfth takes its evening.
+  expect(evenings).not.toContain("DTSTART;VALUE=DATE:20261212");
+  expect(evenings.replaceAll("\r\n ", "")).toMatch(/DESCRIPTION:8: print, trim the prints/);
+});

@@ -428,6 +428,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/print-sheets/1.pdf`,
       `${album}/documents/carriers/carrier.pdf?paper=letter&cards=${card}`,
       `${album}/documents/day-plan/plan.csv`,
+      `${album}/documents/calendar/days.ics`,
+      `${album}/documents/calendar/evenings.ics`,
       `${album}/documents/lab-order/${order}.zip`,
       `${album}/documents/deck/${deck}.csv`,
       `${album}/documents/library/hand.${hand}.json`,

@@ -60,6 +60,18 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
           >
             One row a day, as CSV for any spreadsheet.
           </Way>
+          <hr className="border-line" />
+          <Way
+            title="The days in a calendar"
+            way={
+              <a href={to.document(albumId, "calendar", "days.ics")} download className={buttonLook("plain", true)}>
+                <Download className="size-4" aria-hidden="true" /> Save the calendar
+              </a>
+            }
+          >
+            An .ics file that calendars read: a whole-day entry for each page, with its title and prompt. Read twice, it
+            doubles nothing.
+          </Way>
         </section>
       }
     >

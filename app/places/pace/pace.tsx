@@ -38,6 +38,7 @@ export function Pace({ view, evening, under }: Props) {
           <Tonight albumId={view.albumId} evening={evening} />
           <Sitting under={under} />
           <CatchUp albumId={view.albumId} offers={reckoned?.offers ?? null} />
+          <InCalendar albumId={view.albumId} />
           {view.ahead && <BeforeDay1 ahead={view.ahead} albumId={view.albumId} today={view.today} />}
         </>
       }
@@ -199,6 +200,24 @@ function Known({ view: { kept, week, hasSaid, timed, albumId, inBook, wanted } }
         </p>
       )}
     </section>
+  );
+}
+
+/** The album's days and the evenings to come, for whatever calendar somebody keeps. */
+function InCalendar({ albumId }: { albumId: string }) {
+  const file = (name: string) => to.document(albumId, "calendar", name);
+  return (
+    <p className="text-sm">
+      For a calendar (.ics), without what is private:{" "}
+      <a href={file("days.ics")} download className="link">
+        the album’s days
+      </a>{" "}
+      or{" "}
+      <a href={file("evenings.ics")} download className="link">
+        the next seven evenings, with what to do
+      </a>
+      .
+    </p>
   );
 }
 

@@ -1,7 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
-import { usePut } from "#app/sending/sending.tsx";
+import { useIsWaiting, usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { HELP_SAID, type Help, minutesLong, whySaid } from "#app/wording/pace.ts";
 import type { EveningLine, EveningView } from "./evening-view.ts";
@@ -26,6 +26,15 @@ export function Tonight({ albumId, evening }: Props) {
   if (isOther || (ticked.size === 0 && plan !== evening)) {
     setPlan(evening);
     if (isOther) setTicked(new Set());
+  }
+  const waiting = useIsWaiting();
+  const [seen, setSeen] = useState(evening);
+  if (seen !== evening) {
+    setSeen(evening);
+    // What was ticked and is open again was taken back meanwhile.
+    const open = new Set(evening.lines.map(keyOf));
+    if (!waiting && [...ticked].some((key) => open.has(key)))
+      setTicked(new Set([...ticked].filter((key) => !open.has(key))));
   }
   const put = usePut();
   const tick = (line: EveningLine, done: boolean) => {
