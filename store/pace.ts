@@ -5,7 +5,7 @@ import type { Hours } from "../core/pace/capacity.ts";
 import type { Place } from "../core/pace/daylight.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
-import { declinedOffer, hours, household, journalLine, member, photo, sitting } from "./schema/index.ts";
+import { album, declinedOffer, hours, household, journalLine, member, photo, sitting } from "./schema/index.ts";
 
 /** A sitting that was ended: its date, its minutes, and what was ticked in it. */
 export type Sat = { readonly date: CalendarDate; readonly minutes: number; readonly steps: readonly Step[] };
@@ -185,7 +185,15 @@ export async function declinedOffers(db: Db, albumId: string): Promise<string[]>
   return rows.map(({ offer }) => offer);
 }
 
-/** Says "no" to a way to catch up: it is not offered in this album again. */
-export async function declineOffer(tx: Transaction, albumId: string, offer: string): Promise<void> {
+/** Says "no" to a way to catch up: it is not offered in this album again, however often that is said. */
+export async function declineOffer(
+  tx: Transaction,
+  { householdId, albumId }: Author,
+  offer: string,
+): Promise<{ readonly ok: true } | { readonly ok: false; readonly reason: "not-found" }> {
+  const mine = and(eq(album.id, albumId), eq(album.householdId, householdId), isNull(album.deletedAt));
+  const rows = await tx.select({ id: album.id }).from(album).where(mine);
+  if (rows.length === 0) return { ok: false, reason: "not-found" };
   await tx.insert(declinedOffer).values({ albumId, offer }).onConflictDoNothing();
+  return { ok: true };
 }

@@ -10,8 +10,10 @@ import { bringToDay, putInstead } from "#store/bring.ts";
 import { moveJotting, movePhoto } from "#store/carry-over.ts";
 import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
+import { journaled } from "#store/journal/line.ts";
 import { markArrived, markCutOut } from "#store/lab-orders.ts";
 import { changeMatter } from "#store/matter.ts";
+import { declineOffer } from "#store/pace.ts";
 import { rememberChoices } from "#store/printers.ts";
 import { markByHand, markSheetsPrinted, markSpoiled, tickAllCuts, tickCut } from "#store/printing.ts";
 import { markInAlbum } from "#store/roll.ts";
@@ -49,6 +51,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return (await markInAlbum(db, author, sent.ids, sent.mark)) > 0
         ? { ok: true as const }
         : { ok: false as const, reason: "not-marked" as const };
+    case "decline":
+      return journaled(db, author, { what: "offer" }, (tx) => declineOffer(tx, author, sent.offer));
     case "choices":
       return (await rememberChoices(db, author.householdId, sent.printer, sent.choices, sent.unit))
         ? { ok: true as const }

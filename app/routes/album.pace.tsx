@@ -6,9 +6,7 @@ import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { tonightOf } from "#app/places/pace/evening-view.ts";
 import { Pace } from "#app/places/pace/pace.tsx";
 import { paceView } from "#app/places/pace/view.ts";
-import { OFFER_NAME } from "#core/pace/hours-schema.ts";
-import { journaled } from "#store/journal/line.ts";
-import { beginSitting, declinedOffers, declineOffer, dropSitting, endSitting, readPace } from "#store/pace.ts";
+import { beginSitting, declinedOffers, dropSitting, endSitting, readPace } from "#store/pace.ts";
 import type { Route } from "./+types/album.pace";
 
 export const meta: Route.MetaFunction = () => [{ title: "Pace · Hearth Clock" }];
@@ -28,18 +26,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const form = await readForm(request, ["intent", "offer"]);
-  const intent = form.get("intent");
+  const intent = (await readForm(request, ["intent"])).get("intent");
   return writing(async () => {
     const { member, author } = await requireAlbum(context, params.album);
     if (intent === "begin") await beginSitting(context.db, author, randomUUID(), context.wall(member).date);
     else if (intent === "end") await endSitting(context.db, author);
     else if (intent === "drop") await dropSitting(context.db, author.memberId);
-    else if (intent === "no") {
-      const offer = OFFER_NAME.safeParse(form.get("offer"));
-      if (!offer.success) throw data(null, { status: 400 });
-      await journaled(context.db, author, { what: "offer" }, (tx) => declineOffer(tx, author.albumId, offer.data));
-    } else throw data(null, { status: 400 });
+    else throw data(null, { status: 400 });
     return { ok: true as const };
   });
 }

@@ -60,6 +60,12 @@ test("saved in a second window over what the first read, hours are refused and n
   await page.getByRole("button", { name: "Save these hours" }).click();
   await expect(page.getByText(/changed in another window/)).toBeVisible();
   await expect(page.getByLabel("Minutes on Mondays")).toHaveValue("22");
+  await page.getByRole("button", { name: "Save these hours" }).click();
+  await expect(page.getByRole("status").filter({ hasText: "Saved." })).toBeVisible();
+  await expect(page.getByLabel("Minutes on Mondays")).toHaveValue("22");
+  // Taken back, the others stand in the form again.
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByLabel("Minutes on Mondays")).toHaveValue("11");
 });
 
 test("tonight is done from a phone: ticked where it stands, with a timer beside it", async ({ openWindow }) => {
@@ -160,6 +166,7 @@ test("a way to make it less is taken and taken back, and what is answered with â
   await again.getByRole("button", { name: /^No/ }).click();
   await expect(again).toHaveCount(0);
   await expect(share.first()).toBeVisible();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.reload();
   await expect(share.first()).toBeVisible();
   await expect(again).toHaveCount(0);
@@ -181,5 +188,5 @@ test("the album's days leave as a calendar file, the evenings with what to do, a
   expect(evenings.match(/BEGIN:VEVENT/g)).toHaveLength(7);
   // The parade on the twelfth takes its evening.
   expect(evenings).not.toContain("DTSTART;VALUE=DATE:20261212");
-  expect(evenings.replaceAll("\r\n ", "")).toMatch(/DESCRIPTION:8: print, trim the prints/);
+  expect(evenings.replaceAll("\r\n ", "")).toMatch(/DESCRIPTION:8: print\\, trim the prints/);
 });

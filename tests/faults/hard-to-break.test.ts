@@ -266,7 +266,7 @@ describe("an archive", () => {
     expect(Object.keys(again).sort()).toEqual(Object.keys(unzipSync(zip)).sort());
     // Reading pictures may hold six hundred; all of the archive at once, twice over, would be far more.
     expect(memory() - before).toBeLessThan(600);
-  });
+  }, 120_000);
 
   it("breaks off visibly where it does, and is gone on with by a range", async () => {
     const who = await keeper();

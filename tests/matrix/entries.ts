@@ -221,6 +221,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         ...{ what: "bring", dayId: day, jotting: { id: randomUUID(), text: "J", at: "2026-12-01T19:00" } },
         pictures: [{ useId: randomUUID(), photoId: loose }],
       })),
+      decline: ofAlbum(() => ({ what: "decline", offer: "one-printing" })),
       choices: {
         ...ofAlbum(({ printer }) => ({ what: "choices", printer, choices: firstChoices("inch"), unit: "inch" })),
         ofHousehold: true,
@@ -269,7 +270,6 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       begin: form("pace", () => ({ intent: "begin" })),
       end: form("pace", () => ({ intent: "end" }), true),
       drop: form("pace", () => ({ intent: "drop" }), true),
-      no: form("pace", () => ({ intent: "no", offer: "one-printing" })),
     },
   },
   "routes/album.hours.tsx": {

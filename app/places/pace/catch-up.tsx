@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { usePut } from "#app/sending/sending.tsx";
@@ -40,7 +40,6 @@ export function CatchUp({ albumId, offers }: { albumId: string; offers: readonly
 
 function Way({ albumId, valued, onAnswer }: { albumId: string; valued: Valued; onAnswer: () => void }) {
   const put = usePut();
-  const no = useFetcher();
   const { offer, minutes, even, sure } = valued;
   const take = () => {
     if (!("day" in offer)) return;
@@ -78,7 +77,7 @@ function Way({ albumId, valued, onAnswer }: { albumId: string; valued: Valued; o
           small
           look="quiet"
           onClick={() => {
-            void no.submit({ intent: "no", offer: offerKey(offer) }, { method: "post" });
+            put(`decline:${offerKey(offer)}`, { what: "decline", offer: offerKey(offer) });
             onAnswer();
           }}
         >

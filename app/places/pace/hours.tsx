@@ -30,7 +30,7 @@ export type HoursAnswer =
 
 const WHY = {
   "changed-elsewhere":
-    "These hours were changed in another window meanwhile, so nothing was saved. What you wrote is still here; load the page again to see the others.",
+    "These hours were changed in another window meanwhile, so nothing was saved. What you wrote is still here: save once more to put it in their place, or load the page again to see them.",
   "not-hours":
     "Something here is no time: minutes are whole numbers up to 960, and each end comes after its beginning.",
 } as const;
@@ -44,7 +44,7 @@ export function HoursPlace({ view, answer }: { view: HoursView; answer: HoursAns
       panel={<OwnMinutesForm own={view.own} version={view.version} />}
     >
       <PageStage>
-        <HoursForm key={view.version} view={view} answer={answer} />
+        <HoursForm view={view} answer={answer} />
       </PageStage>
     </Workplace>
   );
@@ -52,6 +52,17 @@ export function HoursPlace({ view, answer }: { view: HoursView; answer: HoursAns
 
 function HoursForm({ view, answer }: { view: HoursView; answer: HoursAnswer | null }) {
   const [hours, setHours] = useState(view.said ?? USUAL_HOURS);
+  // What is saved elsewhere, or taken back, is shown; where this window's was refused, it stays to be saved once more.
+  const now = `${view.version} ${JSON.stringify(view.said)}`;
+  const [shown, setShown] = useState(now);
+  const [followed, setFollowed] = useState(0);
+  if (shown !== now) {
+    setShown(now);
+    if (answer?.ok !== false) {
+      setHours(view.said ?? USUAL_HOURS);
+      setFollowed(followed + 1);
+    }
+  }
   const busy = useNavigation().state !== "idle";
   const week = hours.weekly.reduce((sum, each) => sum + each, 0);
   const weekly = (at: number, minutes: number) =>
@@ -73,7 +84,7 @@ function HoursForm({ view, answer }: { view: HoursView; answer: HoursAnswer | nu
         <h2 id="weekly" className="border-b border-line pb-1 text-lg">
           Minutes for the album, and when you are away from home
         </h2>
-        <ul className="grid">
+        <ul key={followed} className="grid">
           {WEEKDAYS.map((name, at) => (
             <Weekday
               key={name}
