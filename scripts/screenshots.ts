@@ -141,6 +141,14 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "month-phone": { as: PHONE, to: lantern },
   "shelf-phone": { as: PHONE, to: async () => {} },
   finish: { as: DESK, to: place("finish") },
+  pace: {
+    as: DESK,
+    to: async (page) => {
+      await place("pace")(page);
+      await page.locator(".recharts-surface").waitFor();
+      await page.waitForTimeout(1500);
+    },
+  },
   settings: { as: DESK, to: place("settings") },
   "day-cider": {
     as: DESK,
