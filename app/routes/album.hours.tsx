@@ -4,7 +4,6 @@ import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { HoursPlace } from "#app/places/pace/hours.tsx";
 import { STEPS } from "#core/album/model.ts";
-import { TYPICAL_MINUTES } from "#core/album/steps.ts";
 import { USUAL_HOURS } from "#core/pace/capacity.ts";
 import { HOURS, OWN_MINUTES } from "#core/pace/hours-schema.ts";
 import { minutesSaid } from "#core/pace/minutes.ts";
@@ -22,9 +21,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const known = await reading(() => readPace(context.db, author));
   const { own } = ofPerson(known, span, today);
   return {
-    ...{ albumId: author.albumId, said: known.hours, version: known.version, today, last: span.end },
+    ...{ albumId: author.albumId, said: known.hours, version: known.version, today },
     own: STEPS.map((step) => ({
-      ...{ step, typical: TYPICAL_MINUTES[step], seen: own[step].seen, isSet: own[step].isSet },
+      ...{ step, seen: own[step].seen, isSet: own[step].isSet },
       ...minutesSaid(own, step),
     })),
   };

@@ -190,3 +190,21 @@ test("the album's days leave as a calendar file, the evenings with what to do, a
   expect(evenings).not.toContain("DTSTART;VALUE=DATE:20261212");
   expect(evenings.replaceAll("\r\n ", "")).toMatch(/DESCRIPTION:8: print\\, trim the prints/);
 });
+
+test("minutes said by hand are saved, forgotten, and take no hours with them that are being typed", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  await page.goto(`${await newDecember(page)}/hours`);
+  await page.getByLabel("Minutes on Mondays").fill("33");
+  const byHand = page.getByLabel("Write the words, minutes by hand");
+  await byHand.fill("7");
+  await page.getByRole("button", { name: "Save these minutes" }).click();
+  const row = page.getByRole("row", { name: /^Write the words/ });
+  await expect(row).toContainText("said by hand");
+  await expect(page.getByLabel("Minutes on Mondays")).toHaveValue("33");
+  await page.getByRole("button", { name: "Forget what was learned" }).click();
+  await expect(row).toContainText("typical");
+  await expect(byHand).toHaveValue("");
+  await expect(page.getByLabel("Minutes on Mondays")).toHaveValue("33");
+});

@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal";
 import { useId, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
@@ -21,8 +22,6 @@ export type HoursView = {
   readonly version: number;
   readonly own: OwnView;
   readonly today: CalendarDate;
-  /** The album's last day, to which a journey is likely to run. */
-  readonly last: CalendarDate;
 };
 export type HoursAnswer =
   | { readonly ok: true; readonly said: string }
@@ -41,7 +40,14 @@ export function HoursPlace({ view, answer }: { view: HoursView; answer: HoursAns
     <Workplace
       width="half"
       tabs={<PlaceTabs place="pace" albumId={view.albumId} here="hours" />}
-      panel={<OwnMinutesForm own={view.own} version={view.version} />}
+      panel={
+        // Minutes that were saved or forgotten stand in their boxes as they are now.
+        <OwnMinutesForm
+          key={JSON.stringify(view.own.filter(({ isSet }) => isSet))}
+          own={view.own}
+          version={view.version}
+        />
+      }
     >
       <PageStage>
         <HoursForm view={view} answer={answer} />
@@ -53,13 +59,13 @@ export function HoursPlace({ view, answer }: { view: HoursView; answer: HoursAns
 function HoursForm({ view, answer }: { view: HoursView; answer: HoursAnswer | null }) {
   const [hours, setHours] = useState(view.said ?? USUAL_HOURS);
   // What is saved elsewhere, or taken back, is shown; where this window's was refused, it stays to be saved once more.
-  const now = `${view.version} ${JSON.stringify(view.said)}`;
+  const now = view.said ?? USUAL_HOURS;
   const [shown, setShown] = useState(now);
   const [followed, setFollowed] = useState(0);
-  if (shown !== now) {
+  if (!isEqual(shown, now)) {
     setShown(now);
     if (answer?.ok !== false) {
-      setHours(view.said ?? USUAL_HOURS);
+      setHours(now);
       setFollowed(followed + 1);
     }
   }
@@ -134,7 +140,7 @@ function Weekday({
     <li className="grid grid-cols-[5.4rem_auto_minmax(0,1fr)] items-center gap-x-3 gap-y-1 border-b border-line py-1.5 max-wide:grid-cols-[minmax(0,1fr)_auto]">
       <span>{name}</span>
       <MinutesBox label={`Minutes on ${name}s`} minutes={minutes} onMinutes={onMinutes} />
-      <span className="flex flex-wrap items-center gap-x-2 gap-y-1 text-sm max-wide:col-span-2">
+      <span className="flex flex-wrap items-center gap-x-1.5 gap-y-1 text-sm max-wide:col-span-2">
         <label className="flex min-h-8 items-center gap-2">
           <input
             type="checkbox"
@@ -151,7 +157,7 @@ function Weekday({
               aria-label={`Away on ${name}s from`}
               value={away.from}
               onChange={(event) => time("from", event.target.value)}
-              className="field w-[8.2rem] px-1.5 py-1"
+              className="field w-[7.2rem] px-1.5 py-1"
             />
             to
             <input
@@ -159,7 +165,7 @@ function Weekday({
               aria-label={`Away on ${name}s to`}
               value={away.to}
               onChange={(event) => time("to", event.target.value)}
-              className="field w-[8.2rem] px-1.5 py-1"
+              className="field w-[7.2rem] px-1.5 py-1"
             />
           </>
         )}

@@ -7,7 +7,6 @@ import type { Step } from "#core/album/model.ts";
 
 export type OwnView = readonly {
   readonly step: Step;
-  readonly typical: number;
   readonly minutes: number;
   readonly low: number;
   readonly high: number;
