@@ -2,6 +2,7 @@ import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig, type Plugin } from "vite";
 import { compression } from "vite-plugin-compression2";
+import { leanTables } from "./lean-tables.ts";
 import { scriptFiles } from "./script-files.ts";
 
 /**
@@ -57,7 +58,7 @@ export default defineConfig(({ isSsrBuild }) => ({
   ...(isSsrBuild ? { ssr: { noExternal: MANY_FILES } } : {}),
   // What a browser loads is packed once, here, and lies packed beside the file: see server/files.ts.
   plugins: [
-    ...[missingFilesAreErrors(), threads(), tailwindcss(), reactRouter()],
+    ...[missingFilesAreErrors(), ...leanTables(), threads(), tailwindcss(), reactRouter()],
     ...(isSsrBuild ? [] : [compression({ algorithms: ["gzip"], include: /\.(js|css|svg)$/, threshold: 1000 })]),
   ],
 }));

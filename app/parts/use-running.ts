@@ -1,11 +1,11 @@
-import { useSyncExternalStore } from "react";
+import { startTransition, useEffect, useState } from "react";
 
-const nothing = () => () => {};
-
-/** Whether the page's script is running: false in what the server sends, true as soon as the page has come alive. */
-export const useRunning = (): boolean =>
-  useSyncExternalStore(
-    nothing,
-    () => true,
-    () => false,
-  );
+/**
+ * Whether the page's script is running: false in what the server sends, true once the page has come alive. What then comes
+ * beside gives way to hands: it is drawn in pieces of time.
+ */
+export function useRunning(): boolean {
+  const [isRunning, setRunning] = useState(false);
+  useEffect(() => startTransition(() => setRunning(true)), []);
+  return isRunning;
+}

@@ -11,7 +11,8 @@ import { PLAIN_BOLD } from "./typefaces/plain-bold.gen.ts";
 import { TYPED } from "./typefaces/typed.gen.ts";
 import { TYPED_BOLD } from "./typefaces/typed-bold.gen.ts";
 
-const DATA: Record<Typeface, TypefaceData> = {
+/** What is known of each, as text: see scripts/read-typefaces.ts. */
+const DATA: Record<Typeface, string> = {
   ...{ book: BOOK, numeral: NUMERAL, plain: PLAIN, typed: TYPED, hand: HAND },
   ...{ "book-bold": BOOK_BOLD, "numeral-bold": NUMERAL_BOLD, "plain-bold": PLAIN_BOLD, "typed-bold": TYPED_BOLD },
 };
@@ -49,13 +50,13 @@ function read(data: TypefaceData): Ready {
 }
 
 function typefaceOf(typeface: Typeface): Ready {
-  const known = ready.get(typeface) ?? read(DATA[typeface]);
+  const known = ready.get(typeface) ?? read(JSON.parse(DATA[typeface]));
   ready.set(typeface, known);
   return known;
 }
 
 /** How far a typeface's letters reach above the base line and below it, in ems. */
-export const reachOf = (typeface: Typeface): { readonly tall: number; readonly deep: number } => DATA[typeface];
+export const reachOf = (typeface: Typeface): { readonly tall: number; readonly deep: number } => typefaceOf(typeface);
 
 const people = new Intl.Segmenter("en", { granularity: "grapheme" });
 const PLAIN_LETTERS = /^[ -~\u00a0-\u024f\u2010-\u2026\u2032\u2033]*$/;
