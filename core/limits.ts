@@ -14,6 +14,7 @@ export const LIMITS = {
   unaskedBytes: { most: 64 * KB, why: "more than this is read only once the sender's session is known" },
   pictureBytes: { most: 40 * MB, why: "a camera's largest JPEG is some 30 MB" },
   deckBytes: { most: MB, why: "two thousand slips of five hundred letters" },
+  calendarBytes: { most: 20 * MB, why: "thirty thousand events with their descriptions" },
   libraryBytes: { most: MB, why: "a template of four hundred pieces is a tenth of it" },
   partBytes: {
     most: 4 * MB,
@@ -44,6 +45,7 @@ export const LIMITS = {
     why: "of one kind on one day; no page shows so many, and each costs every reading of the album",
   },
   leaves: { most: 400, why: "a month of 62 days at six leaves a day; no ring takes more" },
+  known: { most: 2000, why: "sixty events on every day of a month: more than that is not known of anybody" },
   matters: { most: 40, why: "a title, a note, calendars, a page a week before, a section a week, a closing page" },
   guests: { most: 62, why: "of one side: every day of the longest album on one page" },
   tryOuts: { most: 1600, why: "two for each side of the thickest book" },
