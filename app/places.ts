@@ -72,6 +72,12 @@ export const PLACES = [
         tab: "Daylight",
         holds: "sunrise, sunset, twilight, dark days, place on the globe",
       },
+      {
+        path: "known",
+        file: "routes/album.known.tsx",
+        tab: "Known ahead",
+        holds: "read a calendar file, events, feasts, visits, the month calendar page",
+      },
     ],
   },
   {

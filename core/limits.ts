@@ -14,7 +14,7 @@ export const LIMITS = {
   unaskedBytes: { most: 64 * KB, why: "more than this is read only once the sender's session is known" },
   pictureBytes: { most: 40 * MB, why: "a camera's largest JPEG is some 30 MB" },
   deckBytes: { most: MB, why: "two thousand slips of five hundred letters" },
-  calendarBytes: { most: 20 * MB, why: "thirty thousand events with their descriptions" },
+  calendarBytes: { most: 10 * MB, why: "fifteen thousand events with their descriptions" },
   libraryBytes: { most: MB, why: "a template of four hundred pieces is a tenth of it" },
   partBytes: {
     most: 4 * MB,

@@ -114,7 +114,6 @@ async function frontMatter(db: Db, author: Author, change: (edit: BookEdit) => P
         ],
       },
       { leaf: title, face: "back", pieces: words },
-      { leaf: calendar, face: "front", pieces: [made("photo-mat", "December, thirty-one squares", 0.5, 1, 5, 5.5)] },
     ],
   });
 }

@@ -13,6 +13,7 @@ import { keepPhoto } from "../store/photo.ts";
 import { household, journalLine, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
 import { dayOf, type Story } from "./day-maker.ts";
+import { knowLanternMonth } from "./known.ts";
 import { layOutLantern } from "./lantern-book.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
 import { fillLanternRoll } from "./lantern-roll.ts";
@@ -86,7 +87,7 @@ async function seedAlbum(
     leaves.push(...own);
   }
   const counted = countedAnew(leaves, null, plan.format.leaves, () => crypto.randomUUID());
-  const book = { matters: [], leaves: counted, tryOuts: [], layouts: [] };
+  const book = { matters: [], known: [], leaves: counted, tryOuts: [], layouts: [] };
   return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days, book)).albumId;
 }
 
@@ -135,6 +136,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await writeLantern(db, author);
   await fillLanternRoll(db, author);
   await keepLanternHours(db, author);
+  await knowLanternMonth(db, author, "Europe/London");
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.

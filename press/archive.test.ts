@@ -21,6 +21,7 @@ import { FOR_GOOD } from "../core/share/share.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
+import { putOnPage, saveCalendar } from "../store/known.ts";
 import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
 import { keepPhoto, readVersion } from "../store/photo.ts";
@@ -81,6 +82,8 @@ async function albumWithPhoto() {
 }
 
 const TODAY = "2026-12-09" as CalendarDate;
+const ON_A_DAY = { from: "2026-12-12" as CalendarDate, to: "2026-12-12" as CalendarDate };
+
 async function pack(householdId: string, albumId: string, forWhom: ForWhom = "self"): Promise<string> {
   const aggregate = await readAlbum(store.db, householdId, albumId);
   if (!aggregate) throw new Error("the album is not there");
@@ -311,6 +314,34 @@ describe("an archive", () => {
     const again = await readPicture(bytes, "a.jpg");
     expect(again.ok && again.photo.hasPlace).toBe(false);
     expect(again.ok && again.photo.capturedAt).toBe("2026-12-09T17:48:00");
+  });
+
+  it("has what is known ahead; to hand on only what stands on the month's page, and not where it was read", async () => {
+    const { keeper, albumId, author } = await newAlbum(store);
+    const event = (key: string, title: string) => ({
+      key: `${key}@home`,
+      title,
+      ...ON_A_DAY,
+      starts: "18:00",
+      ends: null,
+    });
+    await saveCalendar(store.db, author(), "Family", [event("a", "Lamp parade"), event("b", "Wicks for Gran")]);
+    await putOnPage(store.db, author(), "a@home", true);
+    const inFile = (file: string) =>
+      JSON.parse(Buffer.from(unzipSync(readFileSync(file))["album.json"] ?? []).toString("utf8")).known;
+    expect(inFile(await pack(keeper.householdId, albumId, "others"))).toEqual([
+      { ...event("a", "Lamp parade"), key: "known-0", source: "", onPage: true },
+    ]);
+    const own = await pack(keeper.householdId, albumId);
+    const other = await newKeeper(store);
+    const read = await unpackAlbum(store.db, other.householdId, own, { asCopy: false, readPicture });
+    if (!read.ok) throw new Error(read.reason);
+    const [mine, theirs] = await Promise.all([
+      readAlbum(store.db, keeper.householdId, albumId),
+      readAlbum(store.db, other.householdId, read.albumId),
+    ]);
+    expect(theirs?.known).toEqual(mine?.known);
+    expect(theirs?.known).toHaveLength(2);
   });
 
   it("to hand on never holds what is private as of its day, and says how much it left out; one for oneself holds all", async () => {

@@ -15,6 +15,7 @@ import {
 } from "../core/format/archive.ts";
 import { JsonGauge } from "../core/format/json-gauge.ts";
 import { missingDays } from "../core/format/missing-days.ts";
+import type { Known } from "../core/known/known.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
@@ -82,6 +83,10 @@ const isByPrints = (step: Step): boolean => (STEP_RULES[step].tickedBy ?? "") in
 
 /** For whom an archive is: for oneself it has everything; for others no place of a photo, and nothing that is private. */
 export type ForWhom = "self" | "others";
+
+/** What stands on the month calendar pages, without where it was read. */
+const onPages = (known: readonly Known[]): Known[] =>
+  known.filter(({ onPage }) => onPage).map((each, at) => ({ ...each, key: `known-${at}`, source: "" }));
 
 /** The album as `album.json` says it. */
 function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: CalendarDate): Archive {
@@ -159,7 +164,11 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
       ...{ id, date, skipped, mergedInto },
       ...contentAsSaid(id, content),
     })),
-    matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...contentAsSaid(id, content) })),
+    matters: matters.map(({ id, matter, date, month, content }) => ({
+      ...{ id, matter, date, month },
+      ...contentAsSaid(id, content),
+    })),
+    known: forWhom === "self" ? [...whole.known] : onPages(whole.known),
     photos: [...photos.values()]
       .filter(({ id }) => used.has(id))
       .map(({ sha256, name, capturedAt, offset, givenDate, look, star, banked, setAside }) => ({
@@ -313,8 +322,9 @@ export async function unpackAlbum(
     const archiveId = present ? crypto.randomUUID() : album.id;
     const book = {
       ...read.archive.book,
-      matters: read.archive.matters.map(({ id, matter, date, ...content }) => ({
-        ...{ id, matter, date },
+      known: read.archive.known,
+      matters: read.archive.matters.map(({ id, matter, date, month, ...content }) => ({
+        ...{ id, matter, date, month },
         content: withPictures(content),
       })),
       leaves: read.archive.book.leaves.map((leaf) => ({ ...leaf, version: 0 })),

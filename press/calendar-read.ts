@@ -200,7 +200,7 @@ class Reader {
       key: key.slice(0, 500),
       title,
       from: from.date,
-      to: last < from.date ? from.date : last,
+      to: last > from.date ? last : from.date,
       ...times,
     });
   }

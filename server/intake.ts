@@ -15,6 +15,7 @@ const UPLOADS: readonly { readonly path: RegExp; readonly type: string; readonly
     most: LIMITS.pictureBytes.most + FORM_ROUND_FILE,
   },
   { path: /^\/albums\/[^/]+\/prompts$/, type: "multipart/form-data", most: LIMITS.deckBytes.most + FORM_ROUND_FILE },
+  { path: /^\/albums\/[^/]+\/known$/, type: "multipart/form-data", most: LIMITS.calendarBytes.most + FORM_ROUND_FILE },
   { path: /^\/albums\/[^/]+\/library$/, type: "multipart/form-data", most: LIMITS.libraryBytes.most + FORM_ROUND_FILE },
   { path: /^\/work\/[^/]+\/parts\/\d+$/, type: "application/octet-stream", most: LIMITS.partBytes.most },
 ];

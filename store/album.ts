@@ -4,6 +4,7 @@ import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
 import type { Print } from "../core/album/print.ts";
 import type { Pattern } from "../core/book/pattern.ts";
+import type { Known } from "../core/known/known.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
@@ -12,10 +13,22 @@ import type { PhotoRule } from "../core/photo/propose.ts";
 import { countLeaves } from "./bound.ts";
 import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
+import { toKnown } from "./known.ts";
 import { type LeafRow, SIDES, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type OwnLayout, toLayout } from "./library/layout-row.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
-import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, print, tryOut } from "./schema/index.ts";
+import {
+  album,
+  card,
+  day,
+  dayPhoto,
+  jotting,
+  type knownEvent,
+  leaf,
+  pocketLayout,
+  print,
+  tryOut,
+} from "./schema/index.ts";
 
 type AlbumRow = typeof album.$inferSelect;
 
@@ -48,6 +61,8 @@ export type AlbumAggregate = {
   readonly tryOuts: readonly TryOut[];
   /** The household's own pocket layouts. */
   readonly layouts: readonly OwnLayout[];
+  /** What is known ahead of its days, in order. */
+  readonly known: readonly Known[];
   /** Every print made for the album, on sheets, at the lab or elsewhere. */
   readonly prints: readonly Print[];
 };
@@ -174,6 +189,7 @@ const BOOK = {
       sides: { with: { ...SIDES.with, tryOuts: { where: isNull(tryOut.deletedAt), orderBy: asc(tryOut.name) } } },
     },
   },
+  known: true,
   prints: {
     orderBy: asc(print.place),
     with: { sheet: { columns: { number: true } }, order: { columns: { number: true, dueOn: true } } },
@@ -188,6 +204,7 @@ type WholeRow = AlbumRow & {
   days: DayRow[];
   leaves: LeafRow[];
   prints: PrintRow[];
+  known: (typeof knownEvent.$inferSelect)[];
   household: { layouts: (typeof pocketLayout.$inferSelect)[] };
 };
 
@@ -213,6 +230,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
     tryOuts: row.leaves.flatMap(toTryOuts),
     layouts: row.household.layouts.map(toLayout),
     prints: row.prints.map(toPrint),
+    known: toKnown(row.known),
   };
 }
 

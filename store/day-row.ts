@@ -55,7 +55,7 @@ export type DayRow = typeof day.$inferSelect & {
 /** A day, or an entry of the front or back matter: whichever the row is. */
 export function toEntry(row: DayRow): Day | MatterEntry {
   const common = { id: row.id, version: row.version, content: contentOf(row) };
-  if (row.matter) return { ...common, matter: row.matter, date: row.ownDate };
+  if (row.matter) return { ...common, matter: row.matter, date: row.ownDate, month: row.monthPage };
   if (row.date === null) throw new Error("a day without a date");
   return { ...common, date: row.date, skipped: row.skipped, mergedInto: row.mergedInto };
 }

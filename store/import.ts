@@ -4,6 +4,7 @@ import { and, eq, isNull } from "drizzle-orm";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Pattern } from "../core/book/pattern.ts";
+import type { Known } from "../core/known/known.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { FIRST_STEPS } from "../core/pace/first-evening.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
@@ -14,18 +15,31 @@ import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
 import { guestRows, leafColumns, sideRows } from "./leaf-row.ts";
 import { type OwnLayout, toLayout } from "./library/layout-row.ts";
-import { album, card, day, dayPhoto, jotting, leaf, pocketLayout, side, sideGuest, tryOut } from "./schema/index.ts";
+import {
+  album,
+  card,
+  day,
+  dayPhoto,
+  jotting,
+  knownEvent,
+  leaf,
+  pocketLayout,
+  side,
+  sideGuest,
+  tryOut,
+} from "./schema/index.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };
 /** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
 export type ImportedBook = {
   readonly matters: readonly Omit<MatterEntry, "version">[];
+  readonly known: readonly Known[];
   readonly leaves: readonly Leaf[];
   readonly tryOuts: readonly Omit<TryOut, "version">[];
   readonly layouts: readonly OwnLayout[];
 };
 
-const NO_BOOK: ImportedBook = { matters: [], leaves: [], tryOuts: [], layouts: [] };
+const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [] };
 
 /** New ids for old ones; an id met for the first time gets one. */
 function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {
@@ -174,13 +188,13 @@ export async function importAlbum(
     const under = [
       ...days.map(({ content, id, mergedInto, ...slot }) => ({
         ...slot,
-        ...{ matter: null, ownDate: null },
+        ...{ matter: null, ownDate: null, monthPage: null },
         id: rename(id),
         mergedInto: mergedInto === null ? null : rename(mergedInto),
         content: underNames(content),
       })),
-      ...book.matters.map(({ content, id, matter, date }) => ({
-        ...{ matter, date: null, ownDate: date, skipped: false, mergedInto: null },
+      ...book.matters.map(({ content, id, matter, date, month }) => ({
+        ...{ matter, date: null, ownDate: date, monthPage: month, skipped: false, mergedInto: null },
         id: rename(id),
         content: underNames(content),
       })),
@@ -195,6 +209,11 @@ export async function importAlbum(
     await insertAll(tx, card, all("cards"));
     await insertAll(tx, jotting, all("jottings"));
     await insertAll(tx, dayPhoto, all("photos"));
+    await insertAll(
+      tx,
+      knownEvent,
+      book.known.map((known) => ({ ...known, albumId: row.id })),
+    );
     const layouts = book.layouts.filter(({ id }) => !known.has(id));
     await importBook(tx, householdId, row.id, { ...book, layouts }, rename);
     return { ok: true, albumId: row.id };

@@ -46,6 +46,14 @@ export async function changeMatter(db: Db, author: Author, sent: SentMatter): Pr
           .where(eq(day.id, sent.id));
         return { ok: true };
       }
+      case "month": {
+        if (found?.matter !== "month-calendar") return { ok: false, reason: "not-found" };
+        await tx
+          .update(day)
+          .set({ monthPage: sent.month, ...by })
+          .where(eq(day.id, sent.id));
+        return { ok: true };
+      }
       case "remove": {
         if (!known) return { ok: false, reason: "not-found" };
         if (!(await isBare(tx, sent.id))) return { ok: false, reason: "matter-not-empty" };

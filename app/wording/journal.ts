@@ -134,6 +134,7 @@ const OF_ALBUM = {
   "time-zone": "the clock the household goes by changed",
   hours: "hours and minutes of one’s own changed",
   offer: "way to catch up answered with “No”",
+  known: "what is known ahead changed",
   sky: "where the household lives on the globe changed",
   people: "names of people changed",
 } as const;
@@ -171,7 +172,9 @@ export function didWords(did: Did, names: Names): string {
       const name = MATTER_NAME[did.matter].toLowerCase();
       return did.how === "date"
         ? `date of the ${name} changed`
-        : `${name} ${did.how === "add" ? "added" : "taken out"}`;
+        : did.how === "month"
+          ? `squares of the ${name} changed`
+          : `${name} ${did.how === "add" ? "added" : "taken out"}`;
     }
     case "mark": {
       const one = did.date === null ? "undated picture" : `picture of ${shortDate(did.date)}`;
@@ -205,6 +208,7 @@ export function didWords(did: Did, names: Names): string {
     case "hours":
     case "sky":
     case "offer":
+    case "known":
       return OF_ALBUM[did.what];
     case "from-tray":
       return `${FROM_TRAY[did.thing]} put back from the tray`;

@@ -1,16 +1,27 @@
+import type { Known } from "../known/known.ts";
+import { USUAL_MONTH } from "../known/month-kind.ts";
+import { type MonthGrid, monthGrids } from "../known/month-page.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
 import { madeOf } from "./made.ts";
-import type { Binding, Matter, MatterEntry } from "./model.ts";
+import type { Matter, MatterEntry } from "./model.ts";
 import { type AlbumRead, type Page, pagesOf } from "./page.ts";
-import { type LeafOutline, leavesByGroup, type PageLeaf } from "./page-leaves.ts";
-import { type Print, printsByThing } from "./print.ts";
+import { leavesByGroup, type PageLeaf } from "./page-leaves.ts";
+import { printsByThing } from "./print.ts";
 import { type PageContent, type PlannedStep, poolContent, type RingStates, ringStates, stepsFor } from "./steps.ts";
+
+/** What a page of the front or back matter is for. */
+export type MatterKind = {
+  readonly kind: Matter;
+  readonly title: string;
+  /** The squares of a month calendar; `isUsual` where nobody chose what stands in them. */
+  readonly month?: { readonly isUsual: boolean; readonly grids: readonly MonthGrid[] } | undefined;
+};
 
 /** An entry of the front or back matter, read as a page's worth of days is. */
 export type MatterPage = {
   readonly label: null;
   readonly skipped: false;
-  readonly matter: { readonly kind: Matter; readonly title: string };
+  readonly matter: MatterKind;
   readonly entry: MatterEntry;
   readonly days: readonly [MatterEntry];
   readonly content: PageContent;
@@ -20,12 +31,11 @@ export type MatterPage = {
 };
 
 /** Reads the entries of the front and back matter in order. None of them has a number or asks for a prompt. */
-export function matterPages(
-  matters: readonly MatterEntry[],
-  leaves: readonly LeafOutline[],
-  binding: Binding,
-  prints: readonly Print[],
-): MatterPage[] {
+export function matterPages(album: WholeRead): MatterPage[] {
+  const { matters, leaves, prints, days, known = [] } = album;
+  const { span, format } = album.album;
+  const { binding } = format;
+  const titles = days.filter(({ skipped }) => !skipped).map(({ date, content }) => ({ date, title: content.title }));
   const printsOf = printsByThing(prints);
   const byId = new Map(matters.map((entry) => [entry.id, entry]));
   const leavesOf = leavesByGroup(leaves, (id) => byId.get(id));
@@ -41,7 +51,12 @@ export function matterPages(
     return {
       label: null,
       skipped: false,
-      matter: { kind: entry.matter, title: entry.content.title },
+      matter: {
+        ...{ kind: entry.matter, title: entry.content.title },
+        ...(entry.matter === "month-calendar" && {
+          month: { isUsual: entry.month === null, grids: monthGrids(entry.month ?? USUAL_MONTH, span, titles, known) },
+        }),
+      },
       entry,
       days: [entry],
       content,
@@ -77,12 +92,16 @@ export function standsAt({ matter, date }: Pick<MatterEntry, "matter" | "date">)
 }
 
 /** What of an album all its pages are read from, those that are no day's among them. */
-export type WholeRead = AlbumRead & { readonly matters: readonly MatterEntry[] };
+export type WholeRead = AlbumRead & {
+  readonly matters: readonly MatterEntry[];
+  /** What is known ahead of the days; where it is left out, no month calendar shows any of it. */
+  readonly known?: readonly Known[];
+};
 export type AnyPage = Page | MatterPage;
 
 /** Every page's worth of days, and before and after them the front and back matter. */
 export function allPagesOf(album: WholeRead): readonly AnyPage[] {
-  const matters = matterPages(album.matters, album.leaves, album.album.format.binding, album.prints);
+  const matters = matterPages(album);
   const isBack = ({ matter }: MatterPage) => matter.kind === "closing";
   return [...matters.filter((page) => !isBack(page)), ...pagesOf(album), ...matters.filter(isBack)];
 }

@@ -1,3 +1,4 @@
+import type { MonthPage } from "../known/month-kind.ts";
 import type { Length, Unit } from "../measure/length.ts";
 import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -147,6 +148,8 @@ export type MatterEntry = {
   readonly id: string;
   readonly matter: Matter;
   readonly date: CalendarDate | null;
+  /** What a month calendar page has in its squares; null: as usual where nothing lies on it. Other pages have none. */
+  readonly month: MonthPage | null;
   readonly version: number;
   readonly content: DayContent;
 };

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { FACES, LEAF_STEPS, SIDE_STEPS } from "../album/leaf.ts";
 import { MATTERS } from "../album/model.ts";
+import { MONTH_PAGE } from "../known/known-schema.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { BookEdit } from "./edit.ts";
@@ -68,6 +69,7 @@ export type SentTryOut = z.output<typeof SENT_TRY_OUT>;
 export const SENT_MATTER = z.discriminatedUnion("how", [
   z.object({ what: z.literal("matter"), how: z.literal("add"), id: ID, matter: z.enum(MATTERS) }),
   z.object({ what: z.literal("matter"), how: z.literal("date"), id: ID, date: z.iso.date().nullable() }),
+  z.object({ what: z.literal("matter"), how: z.literal("month"), id: ID, month: MONTH_PAGE }),
   z.object({ what: z.literal("matter"), how: z.literal("remove"), id: ID }),
 ]);
 export type SentMatter = z.output<typeof SENT_MATTER>;

@@ -10,7 +10,8 @@ import {
   PLAIN_PAPER,
   type Side,
 } from "../album/leaf.ts";
-import type { AlbumFormat, AlbumPlan, Matter } from "../album/model.ts";
+import type { MatterKind } from "../album/matter.ts";
+import type { AlbumFormat, AlbumPlan } from "../album/model.ts";
 import { isSetAside } from "../album/page.ts";
 import { firstFitSide, firstPage, leafSize, leavesByGroup } from "../album/page-leaves.ts";
 import type { PageContent } from "../album/steps.ts";
@@ -45,7 +46,7 @@ export type BookPage = {
   readonly content: PageContent;
   readonly days: readonly { readonly id: string }[];
   /** What it is where it is no day's. */
-  readonly matter?: { readonly kind: Matter; readonly title: string };
+  readonly matter?: MatterKind;
 };
 
 export type PlacedPiece = {

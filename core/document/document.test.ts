@@ -29,6 +29,7 @@ const title: MatterEntry = {
   version: 0,
   matter: "title",
   date: null,
+  month: null,
   content: { ...EMPTY_DAY, photos: [{ ...use, id: "on the title page" }] },
 };
 const paper = size(inches(8.5), inches(11));

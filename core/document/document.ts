@@ -76,7 +76,7 @@ function leafDocument(
   const title = `${album.title}, ${nameOf(read, album.unit)}, ${face}`;
   if (kind === "page") {
     const printer = source.printers[0] ?? anyPrinter(album.unit);
-    return { title, pages: [pageSheet(read, face, album.unit, title, stretchOf(printer, printer.bar))] };
+    return { title, pages: [pageSheet(read, face, album, title, stretchOf(printer, printer.bar))] };
   }
   return { title, pages: [leafSheet(read, face, album.format, album.unit, title)] };
 }

@@ -8,10 +8,11 @@ import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type LeafBuild, type LeafRead, pageOfPiece, type SideRead, wholeLeaf } from "../book/read.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
-import { rect, rectOf } from "../measure/rect.ts";
+import { type Rect, rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { cardMarks, preprintMarks } from "./card.ts";
 import type { Ink, Mark } from "./marks.ts";
+import { monthMarks } from "./month.ts";
 import { printMarks } from "./print.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
@@ -286,7 +287,12 @@ function printedOf({ what, dayId }: Piece, made: Size, { content, ...numbered }:
 }
 
 /** What is printed of a whole side as one sheet, in the page's own ticks. */
-export const pagePrintMarks = (side: SideRead): Mark[] =>
+export const pagePrintMarks = (read: LeafRead, face: Face, format: AlbumFormat): Mark[] => [
+  ...monthOn(read, face, format),
+  ...printedPieces(read[face]),
+];
+
+const printedPieces = (side: SideRead): Mark[] =>
   side.pieces.flatMap(({ piece }): Mark[] => {
     const drawn = drawnFor(side, piece);
     const made = pieceSize(piece.what, drawn.content);
@@ -309,14 +315,45 @@ const MATTER_WORDS = {
   closing: "Closing page",
 } as const;
 
+/**
+ * The squares of a month calendar: on the first side of its leaf, clear of the holes. Where nobody chose what stands in
+ * them they make way for what is laid there; a page of pockets has no room for them.
+ */
+export function monthOn(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
+  const side = read[face];
+  const month = side.page?.matter?.month;
+  const isSecond = face === "back" && read.front.page === side.page;
+  if (!month || month.grids.length === 0 || isSecond || side.pockets.length > 0) return [];
+  if (month.isUsual && side.pieces.length > 0) return [];
+  return monthMarks(month.grids, clearOfHoles(read, face, format));
+}
+
+/** What of a page is free to draw on: a margin all round, and past the holes where it has any. */
+function clearOfHoles({ build, leaf }: LeafRead, face: Face, format: AlbumFormat): Rect {
+  const { w, h } = build.page;
+  const margin = Math.min(w, h) * 0.05;
+  const isPunched = !build.inProtector && format.binding !== "sewn";
+  const holes = isPunched ? holesOf(build, leaf.drop, format, face) : [];
+  const past = (edges: readonly number[]) => Math.max(margin, ...edges.map((edge) => edge + margin / 2));
+  const isTop = format.bindingEdge === "top";
+  const left = past(isTop ? [] : holes.filter(({ x }) => x < w / 2).map(({ x, diameter }) => x + diameter / 2));
+  const right = past(isTop ? [] : holes.filter(({ x }) => x > w / 2).map(({ x, diameter }) => w - x + diameter / 2));
+  const top = past(isTop ? holes.map(({ y, diameter }) => y + diameter / 2) : []);
+  return rect(t(left), t(top), t(w - left - right), t(h - top - margin));
+}
+
 /** A whole side: the leaf and everything on it, in the page's own ticks. */
 export function sideMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
   const side = read[face];
   const { matter } = side.page ?? {};
+  const month = monthOn(read, face, format);
   const named: Mark[] =
-    matter && side.pieces.length === 0 ? [caption(matter.title || MATTER_WORDS[matter.kind], read.build.page)] : [];
+    month.length === 0 && matter && side.pieces.length === 0
+      ? [caption(matter.title || MATTER_WORDS[matter.kind], read.build.page)]
+      : [];
   return [
     ...leafMarks(read, face, format),
+    ...month,
     ...named,
     ...side.pieces.flatMap(({ piece }) => placedMarks(piece, drawnFor(side, piece))),
   ];

@@ -82,6 +82,22 @@ type Fifth = {
   book: { leaves: Record<"front" | "back", { pieces: FifthPiece[] | null; owner: object; done: string[] }>[] };
 };
 
+/** Pages of the front and back matter, of which none had squares. */
+const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
+
+describe("an archive of the eighth format, from before anything was known ahead", () => {
+  it("is read with everything as it was", () => {
+    const eighth: Fifth[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-8.json", import.meta.url), "utf8"),
+    );
+    for (const old of eighth)
+      expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
+        ...{ ...old, formatVersion: ARCHIVE_VERSION, known: [] },
+        matters: withMonths(old.matters),
+      });
+  });
+});
+
 describe("an archive of the seventh format, from before it could be said that something is not done", () => {
   it("is read with everything as it was", () => {
     const seventh: Fifth[] = JSON.parse(
@@ -92,7 +108,7 @@ describe("an archive of the seventh format, from before it could be said that so
       const now = JSON.parse(writeArchive(asRead(old)));
       expect(now).toEqual({
         ...{ ...rest, formatVersion: ARCHIVE_VERSION, privateLeftOut: privateTextsLeftOut },
-        ...{ days: withTypefaces(old.days), matters: withTypefaces(old.matters) },
+        ...{ days: withTypefaces(old.days), matters: withMonths(withTypefaces(old.matters)), known: [] },
       });
     }
   });
@@ -107,9 +123,9 @@ describe("an archive of the sixth format, from before a typeface was called so",
     for (const old of sixth) {
       const { days, matters, privateLeftOut, ...rest } = JSON.parse(writeArchive(asRead(old)));
       const { privateTextsLeftOut, ...was } = old as Fifth & { privateTextsLeftOut: number };
-      expect({ ...was, ...rest }).toEqual({ ...was, formatVersion: ARCHIVE_VERSION });
+      expect({ ...was, ...rest }).toEqual({ ...was, known: [], formatVersion: ARCHIVE_VERSION });
       expect(privateLeftOut).toBe(privateTextsLeftOut);
-      expect([days, matters]).toEqual([withTypefaces(old.days), withTypefaces(old.matters)]);
+      expect([days, matters]).toEqual([withTypefaces(old.days), withMonths(withTypefaces(old.matters))]);
       set += JSON.stringify(old.days).split('"kind":"typed"').length - 1;
     }
     expect(set).toBe(3);
@@ -125,7 +141,7 @@ describe("an archive of the fifth format, from before sides were shared", () => 
     let [numbered, aside, mats] = [0, 0, 0];
     for (const old of fifth) {
       const now = JSON.parse(writeArchive(asRead(old)));
-      expect([now.days, now.matters]).toEqual([withTypefaces(old.days), withTypefaces(old.matters)]);
+      expect([now.days, now.matters]).toEqual([withTypefaces(old.days), withMonths(withTypefaces(old.matters))]);
       expect(now.photos).toEqual(old.photos.map(({ rejected, ...photo }) => ({ ...photo, setAside: rejected })));
       aside += old.photos.filter(({ rejected }) => rejected).length;
       expect(now.book.leaves).toHaveLength(old.book.leaves.length);

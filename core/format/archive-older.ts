@@ -5,6 +5,7 @@ import { millimetres, toMillimetres } from "../measure/length.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
 import { USUAL_RULE } from "../photo/propose.ts";
+import { fromEighth } from "./archive-eighth.ts";
 import { fromFifth } from "./archive-fifth.ts";
 import { fromFourth } from "./archive-fourth.ts";
 import { fromSeventh } from "./archive-seventh.ts";
@@ -82,7 +83,16 @@ const fromThird = step(3, THIRD_FORMAT, ({ album, days, photos }, raw) => {
   });
 });
 
-const STEPS: readonly Step[] = [fromFirst, fromSecond, fromThird, fromFourth, fromFifth, fromSixth, fromSeventh];
+const STEPS: readonly Step[] = [
+  fromFirst,
+  fromSecond,
+  fromThird,
+  fromFourth,
+  fromFifth,
+  fromSixth,
+  fromSeventh,
+  fromEighth,
+];
 
 /** An archive of any earlier format as one of today; one of today as it is. */
 export function asOfToday(raw: unknown): Brought {

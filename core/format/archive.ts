@@ -2,6 +2,7 @@ import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
 import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STEPS } from "../album/model.ts";
 import { patternSchema } from "../book/edit-schema.ts";
+import { KNOWN, MONTH_PAGE } from "../known/known-schema.ts";
 import { LIMITS } from "../limits.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
@@ -25,7 +26,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 8;
+export const ARCHIVE_VERSION = 9;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -117,7 +118,12 @@ const CONTENT = z.object({
 
 const DAY = CONTENT.extend({ date: DATE, skipped: z.boolean(), mergedInto: ID.nullable() });
 /** A page of the front or back matter; a date only where one is given. */
-const MATTER = CONTENT.extend({ matter: z.enum(MATTERS), date: DATE.nullable() });
+const MATTER = CONTENT.extend({
+  matter: z.enum(MATTERS),
+  date: DATE.nullable(),
+  /** What a month calendar page has in its squares; null: as usual, or it is another page. */
+  month: MONTH_PAGE.nullable(),
+});
 
 const PHOTO = z.object({
   /** Of the picture as it was added; says whether two are the same. */
@@ -180,6 +186,8 @@ const ALBUM_FILE = z.object({
   }),
   days: z.array(DAY),
   matters: z.array(MATTER),
+  /** What is known ahead of the days. One that is handed on has only what stands on the month calendar pages. */
+  known: z.array(KNOWN).max(LIMITS.known.most),
   photos: z.array(PHOTO),
   book: ARCHIVE_BOOK,
 });
@@ -201,7 +209,13 @@ export type ReadArchive =
 type Contradiction = { readonly path: (string | number)[]; readonly message: string };
 
 /** What no single value of an archive shows: things twice, references that lead nowhere, measures that cannot all be true. */
-function* contradictions({ album, days, matters, photos, book }: Archive): Generator<Contradiction> {
+function* contradictions({ album, days, matters, known, photos, book }: Archive): Generator<Contradiction> {
+  for (const [nth, { matter, month }] of matters.entries())
+    if (month && matter !== "month-calendar")
+      yield { path: ["matters", nth, "month"], message: "squares on a page that is no month calendar" };
+  const names = known.map(({ key }) => key);
+  for (const [nth, name] of names.entries())
+    if (names.indexOf(name) < nth) yield { path: ["known", nth, "key"], message: "known twice" };
   const { start, end } = album;
   if (end < start || spanLength({ start, end }) > LONGEST_SPAN)
     yield { path: ["album", "end"], message: "the span is not 1 to 62 days" };

@@ -6,6 +6,7 @@ import { type Day, MATTERS, type MatterEntry } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
 import { grid } from "../book/layout.ts";
 import type { Pattern } from "../book/pattern.ts";
+import type { Known } from "../known/known.ts";
 import { inches } from "../measure/length.ts";
 import { type CalendarDate, datesFrom } from "../month/dates.ts";
 import { spanLength } from "../month/span.ts";
@@ -95,17 +96,36 @@ const said = ({ photos, ...content }: Day["content"]) => ({
     sha256: hashOf(photoId),
   })),
 });
-const anyMatter: fc.Arbitrary<MatterEntry> = fc.record({
-  id: fc.uuid(),
-  matter: fc.constantFrom(...MATTERS),
-  date: fc.option(fc.constant("2026-11-29" as CalendarDate)),
-  version: fc.constant(0),
-  content: anyContent,
-});
+const anyMatter: fc.Arbitrary<MatterEntry> = fc
+  .record({
+    id: fc.uuid(),
+    matter: fc.constantFrom(...MATTERS),
+    date: fc.option(fc.constant("2026-11-29" as CalendarDate)),
+    month: fc.constantFrom(null, { kind: "titles", weekStart: 7 } as const),
+    version: fc.constant(0),
+    content: anyContent,
+  })
+  .map((entry) => ({ ...entry, month: entry.matter === "month-calendar" ? entry.month : null }));
+
+/** Things known ahead, each under a name of its own. */
+const anyKnown: fc.Arbitrary<Known[]> = fc
+  .array(
+    fc.record({
+      source: fc.constantFrom("", "Family"),
+      title: fc.constantFrom("Lamp fair", "The boat comes"),
+      from: fc.constant("2026-12-05" as CalendarDate),
+      to: fc.constantFrom("2026-12-05", "2026-12-07") as fc.Arbitrary<CalendarDate>,
+      starts: fc.option(fc.constant("18:00")),
+      ends: fc.option(fc.constant("19:30")),
+      onPage: fc.boolean(),
+    }),
+    { maxLength: 3 },
+  )
+  .map((all) => all.map((each, at) => ({ key: `k${at}`, ...each })));
 
 const anyArchive: fc.Arbitrary<Archive> = fc
-  .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }))
-  .map(([{ plan, days, leaves }, others, matters]) => {
+  .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }), anyKnown)
+  .map(([{ plan, days, leaves }, others, matters, known]) => {
     const used = [...days, ...matters].flatMap(({ content }) => [
       ...content.photos.flatMap(photoIdsOf),
       ...content.cards.flatMap(({ preprint }) => preprint?.photoId ?? []),
@@ -133,7 +153,8 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         ...{ id, date, skipped, mergedInto },
         ...said(content),
       })),
-      matters: matters.map(({ id, matter, date, content }) => ({ id, matter, date, ...said(content) })),
+      matters: matters.map(({ id, matter, date, month, content }) => ({ id, matter, date, month, ...said(content) })),
+      known,
       photos: used.map((photoId) => ({
         sha256: hashOf(photoId),
         file: `photos/${hashOf(photoId)}.jpg`,

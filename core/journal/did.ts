@@ -27,7 +27,7 @@ export type Did =
   | { readonly what: "book"; readonly how: Exclude<BookEdit["kind"], "tick">; readonly leaf: string }
   | { readonly what: "leaf-step"; readonly leaf: string; readonly step: LeafStep | SideStep; readonly done: boolean }
   | { readonly what: "try-out"; readonly how: "add" | "arrange" | "drop" | "keep"; readonly leaf: string }
-  | { readonly what: "matter"; readonly how: "add" | "date" | "remove"; readonly matter: Matter }
+  | { readonly what: "matter"; readonly how: "add" | "date" | "month" | "remove"; readonly matter: Matter }
   /** Said of pictures of the roll; `date` is the day of a single one, if it has one. */
   | {
       readonly what: "mark";
@@ -65,7 +65,8 @@ export type Did =
         | "time-zone"
         | "hours"
         | "sky"
-        | "offer";
+        | "offer"
+        | "known";
     }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | { readonly what: "stash"; readonly how: "kept" | "renamed" | "put-away" | "put-back"; readonly thing: Stashed };

@@ -51,6 +51,7 @@ export const JOURNALED = {
   lab_order: plain,
   print: plain,
   declined_offer: { ...plain, key: ["album_id", "offer"] },
+  known_event: { ...plain, key: ["album_id", "key"] },
 } as const satisfies Record<string, Journaled>;
 
 export type JournaledTable = keyof typeof JOURNALED;

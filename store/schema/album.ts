@@ -25,6 +25,7 @@ import {
   USUAL_PREPARING,
 } from "../../core/album/model.ts";
 import type { Pattern } from "../../core/book/pattern.ts";
+import type { MonthPage } from "../../core/known/month-kind.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
@@ -130,6 +131,8 @@ export const day = pgTable(
     leftAlone: text("left_alone").array().notNull().default([]),
     /** All of it stays in the household until this day. */
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
+    /** What a month calendar page has in its squares; null: as usual, where nothing lies on it. */
+    monthPage: jsonb("month_page").$type<MonthPage>(),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),
     updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),
@@ -141,6 +144,7 @@ export const day = pgTable(
     unique("day_of_album").on(table.id, table.albumId),
     check("day_dated", sql`(${table.date} is null) = (${table.matter} is not null)`),
     check("day_own_date", sql`${table.ownDate} is null or ${table.matter} is not null`),
+    check("day_month_page", sql`${table.monthPage} is null or ${table.matter} is not distinct from 'month-calendar'`),
     check("day_not_into_itself", sql`${table.mergedInto} <> ${table.id}`),
   ],
 );

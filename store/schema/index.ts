@@ -2,6 +2,7 @@ import { relations } from "drizzle-orm";
 import { album, card, day, dayPhoto, jotting } from "./album.ts";
 import { leaf, pocketLayout, side, sideGuest, tryOut } from "./book.ts";
 import { household, member } from "./household.ts";
+import { knownEvent } from "./known.ts";
 import { photo, pictureTrait } from "./photo.ts";
 import { labOrder, print, printSheet } from "./print.ts";
 
@@ -9,6 +10,7 @@ export * from "./album.ts";
 export * from "./book.ts";
 export * from "./household.ts";
 export * from "./journal.ts";
+export * from "./known.ts";
 export * from "./pace.ts";
 export * from "./photo.ts";
 export * from "./print.ts";
@@ -20,6 +22,10 @@ export const albumRelations = relations(album, ({ one, many }) => ({
   days: many(day),
   leaves: many(leaf),
   prints: many(print),
+  known: many(knownEvent),
+}));
+export const knownEventRelations = relations(knownEvent, ({ one }) => ({
+  album: one(album, { fields: [knownEvent.albumId], references: [album.id] }),
 }));
 export const printRelations = relations(print, ({ one }) => ({
   album: one(album, { fields: [print.albumId], references: [album.id] }),

@@ -280,6 +280,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       forget: form("hours", () => ({ intent: "forget" }), true),
     },
   },
+  "routes/album.known.tsx": {
+    ...page("known"),
+    writes: {
+      own: form("known", () => ({ intent: "own", id: randomUUID(), title: "A visit", date: "2026-12-02" })),
+      onPage: form("known", () => ({ intent: "on-page", key: "nothing" })),
+      drop: form("known", () => ({ intent: "drop", key: "nothing" })),
+    },
+  },
   "routes/album.daylight.tsx": {
     ...page("daylight"),
     writes: {

@@ -27,7 +27,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
       "printer",
       "work",
     ].map((table) => word(table, ofHousehold)),
-    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer"].map((table) =>
+    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event"].map((table) =>
       word(table, sql`album_id in ${albums}`),
     ),
     ...["card", "jotting", "day_photo", "day_save"].map((table) => word(table, sql`day_id in ${days}`)),
@@ -76,7 +76,7 @@ export async function inUse(db: Db, householdId: string): Promise<Readonly<Recor
     ...["album", "photo", "deck", "hand", "stamp_set", "pocket_layout", "template", "measured_format", "printer"].map(
       (table) => rowsOf(table, ofHousehold),
     ),
-    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer"].map((table) =>
+    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event"].map((table) =>
       rowsOf(table, sql`album_id in ${albums}`),
     ),
     ...["card", "jotting", "day_photo"].map((table) => rowsOf(table, sql`day_id in ${days}`)),

@@ -13,7 +13,7 @@ import {
   type SideRead,
   wholeLeaf,
 } from "#core/book/read.ts";
-import { type DrawnFor, leafMarks, placedMarks, sideMarks } from "#core/draw/side.ts";
+import { type DrawnFor, leafMarks, monthOn, placedMarks, sideMarks } from "#core/draw/side.ts";
 import type { PictureHref } from "#core/draw/svg.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";
@@ -174,7 +174,13 @@ export const groundDrawing = (
   { read, face, whose }: Pick<Board, "read" | "face" | "whose">,
   format: AlbumFormat,
   href?: PictureHref,
-): string => drawingOf(whose.kind === "other" ? sideMarks(read, face, format) : leafMarks(read, face, format), href);
+): string =>
+  drawingOf(
+    whose.kind === "other"
+      ? sideMarks(read, face, format)
+      : [...leafMarks(read, face, format), ...monthOn(read, face, format)],
+    href,
+  );
 
 /** Boards and what lies beside them, holding still. */
 export function stillThings(

@@ -5,6 +5,7 @@ import { pagesOf } from "#core/album/page.ts";
 import type { Print } from "#core/album/print.ts";
 import { type DatedPage, type MatterInBook, toDatedPage, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
+import type { Known } from "#core/known/known.ts";
 import type { Size } from "#core/measure/size.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
@@ -23,17 +24,18 @@ type Source = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
   readonly matters: readonly MatterEntry[];
+  readonly known: readonly Known[];
   readonly leaves: readonly Leaf[];
   readonly layouts: readonly (PocketLayout & { readonly page: Size })[];
   readonly tryOuts: readonly TryOut[];
 };
 
-export const bookData = ({ album, days, matters, leaves, prints, layouts, tryOuts }: Source): BookData => ({
+export const bookData = ({ album, days, matters, known, leaves, prints, layouts, tryOuts }: Source): BookData => ({
   albumId: album.id,
   format: album.format,
   unit: album.unit,
   pages: pagesOf({ album, days, leaves, prints }).map(toDatedPage),
-  matters: matterPages(matters, leaves, album.format.binding, prints).map(toMatterInBook),
+  matters: matterPages({ album, days, matters, known, leaves, prints }).map(toMatterInBook),
   leaves,
   layouts,
   tryOuts,

@@ -27,7 +27,7 @@ export function DayArranger({ view }: { view: DayView }) {
     );
     return {
       ...{ label: view.label || null, skipped: view.skipped, content, days: view.parts },
-      ...(view.matter && { matter: { kind: view.matter.kind, title: first.content.title } }),
+      ...(view.matter && { matter: { kind: view.matter.kind, title: first.content.title, month: view.matter.month } }),
     };
   }, [view]);
   const { leaves, own } = useDayLeaves(view);

@@ -11,6 +11,7 @@ import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishPanel } from "./finish-panel.tsx";
 import { KeptLine } from "./kept-fields.tsx";
+import { MonthChoice } from "./month-choice.tsx";
 import { NotePanel } from "./note-panel.tsx";
 import { PaperPanel } from "./paper-panel.tsx";
 import { PhotosPanel } from "./photos-panel.tsx";
@@ -125,7 +126,8 @@ function TakeAway({ view }: { view: DayView }) {
 }
 
 /** What a page of the front or back matter is for, with a date where it tells of one. */
-function MatterLine({ view: { matter, parts } }: { view: DayView }) {
+function MatterLine({ view }: { view: DayView }) {
+  const { matter, parts } = view;
   const put = usePut();
   const id = parts[0]?.id;
   if (!matter || !id) return null;
@@ -145,6 +147,7 @@ function MatterLine({ view: { matter, parts } }: { view: DayView }) {
           />
         </label>
       )}
+      {matter.kind === "month-calendar" && <MonthChoice id={id} albumId={view.albumId} month={matter.chosen} />}
     </span>
   );
 }

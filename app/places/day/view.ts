@@ -7,8 +7,9 @@ import { type Glance, glanceAt } from "#app/wording/card.ts";
 import { heldSaid } from "#app/wording/day.ts";
 import { printSaid, SHARPNESS_BRIEFLY } from "#app/wording/photo.ts";
 import { FACES, type Face, type Leaf } from "#core/album/leaf.ts";
+import type { MatterKind } from "#core/album/matter.ts";
 import { type MatterPage, matterPages, standsAt } from "#core/album/matter.ts";
-import type { AlbumPlan, Day, DayContent, Matter, MatterEntry } from "#core/album/model.ts";
+import type { AlbumPlan, Day, DayContent, MatterEntry } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import { pageSizeOf } from "#core/album/page-leaves.ts";
 import { type Print, standingOf } from "#core/album/print.ts";
@@ -16,6 +17,8 @@ import type { PlannedStep, RingStates } from "#core/album/steps.ts";
 import { sewnCount } from "#core/book/bound.ts";
 import { toInBook, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
+import type { Known } from "#core/known/known.ts";
+import type { MonthPage } from "#core/known/month-kind.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
@@ -52,7 +55,14 @@ export type DayView = {
   readonly dates: readonly CalendarDate[];
   readonly span: Span;
   /** What a page that is no day's is for; null on a day. */
-  readonly matter: { readonly kind: Matter; readonly name: string; readonly date: CalendarDate | null } | null;
+  readonly matter:
+    | (Pick<MatterKind, "kind" | "month"> & {
+        readonly name: string;
+        readonly date: CalendarDate | null;
+        /** What was chosen to stand in the squares of a month calendar; null: nobody chose. */
+        readonly chosen: MonthPage | null;
+      })
+    | null;
   readonly label: string;
   readonly when: string;
   readonly skipped: boolean;
@@ -98,6 +108,7 @@ type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string };
   readonly days: readonly Day[];
   readonly matters: readonly MatterEntry[];
+  readonly known: readonly Known[];
   readonly photos: ReadonlyMap<string, { name: string; capturedAt: string | null; givenDate: CalendarDate | null }>;
   readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
@@ -197,7 +208,8 @@ export function matterView(aggregate: Aggregate, id: string, saidAt: SaidAt): Da
     const { date } = page.entry;
     return {
       ...entryView(aggregate, page, saidAt),
-      ...{ key: id, date: null, dates: [], matter: { kind: page.matter.kind, name, date }, label: "" },
+      ...{ key: id, date: null, dates: [], label: "" },
+      matter: { kind: page.matter.kind, month: page.matter.month, name, date, chosen: page.entry.month },
       when: date ? `${weekdayName(date)}, ${printDate(date)}` : "",
       parts: [partOf(page.entry, name)],
     };
@@ -210,8 +222,7 @@ const partOf = ({ id, version, content }: Pick<Day, "id" | "version" | "content"
   version,
   content,
 });
-const mattersOf = ({ matters, leaves, album, prints }: Aggregate): MatterPage[] =>
-  matterPages(matters, leaves, album.format.binding, prints);
+const mattersOf = (aggregate: Aggregate): MatterPage[] => matterPages(aggregate);
 
 /** How many pages to either side of a day are offered for a place on them. */
 const NEAR = 3;

@@ -41,7 +41,7 @@ export function paceView(
   today: CalendarDate,
   declined: readonly string[],
 ): PaceView {
-  const { album, matters, leaves, prints } = source;
+  const { album } = source;
   const pages = pagesOf(source);
   const person = ofPerson(known, album.span, today);
   const { hours, own, kept, share } = person;
@@ -59,7 +59,7 @@ export function paceView(
     timed: Object.values(own).reduce((sum, { seen }) => sum + seen, 0),
     ahead: ahead({
       ...{ pages, today, preparing: album.preparing, hours, own, share },
-      matters: matterPages(matters, leaves, album.format.binding, prints),
+      matters: matterPages(source),
     }),
   };
 }

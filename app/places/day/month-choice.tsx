@@ -1,0 +1,61 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
+import { usePut } from "#app/sending/sending.tsx";
+import { MONTH_KINDS, type MonthKind, type MonthPage, USUAL_MONTH, WEEK_STARTS } from "#core/known/month-kind.ts";
+
+const KIND_NAME: Readonly<Record<MonthKind, string>> = {
+  both: "titles and what is known",
+  titles: "titles of days",
+  known: "what is known ahead",
+  room: "numbers and room to write",
+  "by-hand": "nothing: it is made by hand, or bought",
+};
+const WEEKDAY = { 1: "Monday", 6: "Saturday", 7: "Sunday" } as const;
+
+/** What the squares of a month calendar page have in them, and the day that its weeks begin with. */
+export function MonthChoice({ id, albumId, month }: { id: string; albumId: string; month: MonthPage | null }) {
+  const put = usePut();
+  // Chosen here first, so that a second choice does not go by what the first one has not reached yet.
+  const [chosen, setChosen] = useState(month ?? USUAL_MONTH);
+  const choose = (change: Partial<MonthPage>) => {
+    const next = { ...chosen, ...change };
+    setChosen(next);
+    put(`matter:month:${id}`, { what: "matter", how: "month", id, month: next });
+  };
+  return (
+    <span className="not-printed grid w-full justify-items-start gap-1.5 text-sm">
+      <label className="flex flex-wrap items-center gap-x-2">
+        In its squares
+        <select
+          className="field w-auto max-w-full py-0.5"
+          value={chosen.kind}
+          onChange={(event) => choose({ kind: event.target.value as MonthKind })}
+        >
+          {MONTH_KINDS.map((kind) => (
+            <option key={kind} value={kind}>
+              {KIND_NAME[kind]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex flex-wrap items-center gap-x-2">
+        Weeks begin on
+        <select
+          className="field w-auto max-w-full py-0.5"
+          value={chosen.weekStart}
+          onChange={(event) => choose({ weekStart: Number(event.target.value) as MonthPage["weekStart"] })}
+        >
+          {WEEK_STARTS.map((day) => (
+            <option key={day} value={day}>
+              {WEEKDAY[day]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <Link to={to.part(albumId, "known")} className="link">
+        Choose what stands in them
+      </Link>
+    </span>
+  );
+}

@@ -1,0 +1,74 @@
+import { expect, type Page, test } from "./browser-test.ts";
+import { newDecember, newKeeper, PHONE } from "./keeper.ts";
+
+const event = (uid: string, title: string, ...lines: string[]) => [
+  ...["BEGIN:VEVENT", `UID:${uid}`, `SUMMARY:${title}`],
+  ...lines,
+  "END:VEVENT",
+];
+const calendar = (...lines: string[]) => ({
+  name: "family.ics",
+  mimeType: "text/calendar",
+  buffer: Buffer.from(
+    ["BEGIN:VCALENDAR", "VERSION:2.0", "X-WR-CALNAME:Family", ...lines, "END:VCALENDAR", ""].join("\r\n"),
+  ),
+});
+const PARADE = event("parade", "Lamp parade", "DTSTART:20261212T170000", "DURATION:PT2H");
+const CHOIR = event("choir", "Choir", "DTSTART;VALUE=DATE:20261203", "RRULE:FREQ=WEEKLY;COUNT=2");
+
+async function read(page: Page, file: ReturnType<typeof calendar>): Promise<void> {
+  await page.getByLabel("An .ics file, as calendars save them").setInputFiles(file);
+  await page.getByRole("button", { name: "Read it" }).click();
+}
+const of = (page: Page, what: string, title: string) =>
+  page.getByRole("button", { name: new RegExp(`^${what} ?: ${title}$`) });
+const days = (page: Page) => page.getByRole("list", { name: "What is known, day by day" });
+
+test("a calendar read twice doubles nothing and tells what moved; what is known becomes note, prompt and full evening", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/known`);
+  await expect(page.getByText("Nothing yet.")).toBeVisible();
+  // What is no calendar is told so, and nothing is lost by it.
+  await read(page, { ...calendar(), buffer: Buffer.from("Dear all, the parade is on Saturday") });
+  await expect(page.getByRole("alert")).toContainText("That file is no calendar");
+  await read(page, calendar(...PARADE, ...CHOIR));
+  await expect(page.getByRole("status").filter({ hasText: "Family: 3 new" })).toBeVisible();
+  await expect(days(page).getByText("Choir", { exact: true })).toHaveCount(2);
+  await read(page, calendar(...PARADE, ...CHOIR));
+  await expect(page.getByText("Nothing has changed in Family: 3 events as before.")).toBeVisible();
+  await expect(days(page).getByText("Lamp parade", { exact: true })).toHaveCount(1);
+
+  for (const name of ["Note", "Prompt", "Evening full"]) {
+    await of(page, name, "Lamp parade").click();
+    await expect(of(page, name, "Lamp parade")).toHaveAttribute("aria-pressed", "true");
+  }
+  const moved = event("parade", "Lamp parade", "DTSTART:20261213T180000", "DURATION:PT2H");
+  await read(page, calendar(...moved));
+  await expect(page.getByText("Lamp parade: 12 Dec 17:00 became 13 Dec 18:00")).toBeVisible();
+  await expect(page.getByText("2 no longer in it")).toBeVisible();
+  // What was taken over stays where it is.
+  await page.goto(`${album}/days/2026-12-12`);
+  await expect(page.getByRole("textbox", { name: "Prompt" }).first()).toHaveValue("Lamp parade, 17:00");
+  await page.goto(`${album}/hours`);
+  await expect(page.getByText("12 Dec: no time, Lamp parade")).toBeVisible();
+});
+
+test("on a phone, what no calendar has is added, and an evening is full and free again", async ({ page }) => {
+  await page.setViewportSize(PHONE.viewport);
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/known`);
+  await page.getByLabel("What it is").fill("Gran comes");
+  await page.getByLabel("Its day").fill("2026-12-20");
+  await page.getByRole("button", { name: "Add it" }).click();
+  const full = of(page, "Evening full", "Gran comes");
+  await full.click();
+  await expect(full).toHaveAttribute("aria-pressed", "true");
+  await full.click();
+  await expect(full).toHaveAttribute("aria-pressed", "false");
+  await of(page, "Take out", "Gran comes").click();
+  await expect(page.getByText("Nothing yet.")).toBeVisible();
+});
