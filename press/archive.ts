@@ -15,9 +15,9 @@ import {
 } from "../core/format/archive.ts";
 import { JsonGauge } from "../core/format/json-gauge.ts";
 import { missingDays } from "../core/format/missing-days.ts";
-import type { Known } from "../core/known/known.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
+import type { Known } from "../core/month/known.ts";
 import { UNKNOWN_PICTURE } from "../core/photo/crop.ts";
 import { photoIdsOf } from "../core/photo/together.ts";
 import { countPrivate, shareable } from "../core/share/share.ts";

@@ -1,8 +1,8 @@
 import ical from "ical.js";
 import { Temporal } from "temporal-polyfill";
-import type { KnownRead } from "../core/known/known.ts";
 import { LIMITS } from "../core/limits.ts";
 import { addDays, type CalendarDate, daysBetween, isTimeZone, wallClock } from "../core/month/dates.ts";
+import type { KnownRead } from "../core/month/known.ts";
 import type { Span } from "../core/month/span.ts";
 import { clean } from "../core/words/clean.ts";
 import { decode } from "./decode-text.ts";
@@ -81,10 +81,15 @@ class Reader {
   /** Zones as the file itself tells them. */
   private readonly ofFile = new Map<string, ical.Timezone>();
 
+  /** Zones move a time by less than a day and a half: what is further away than this needs no reckoning. */
+  private readonly near: Span;
+
   constructor(
     private readonly span: Span,
     private readonly timeZone: string,
-  ) {}
+  ) {
+    this.near = { start: addDays(span.start, -2), end: addDays(span.end, 2) };
+  }
 
   /** Every event of a calendar, those that are one series together. */
   readAll(parts: readonly unknown[][]): void {
@@ -115,7 +120,7 @@ class Reader {
     if (["rrule", "rdate", "recurrence-id"].some((name) => component.hasProperty(name))) return false;
     const said = (name: "dtstart" | "dtend") => String(component.getFirstProperty(name)?.jCal[3] ?? "").slice(0, 10);
     const [start, end] = [said("dtstart"), said("dtend")];
-    return start > addDays(this.span.end, 2) || (end !== "" && end < addDays(this.span.start, -2));
+    return start > this.near.end || (end !== "" && end < this.near.start);
   }
 
   private readSeries(uid: string, all: readonly ical.Component[]): void {
@@ -138,14 +143,12 @@ class Reader {
       return;
     }
     const isElsewhere = new Set(changed.filter((each) => !future.includes(each)).map((each) => this.momentOf(each)));
-    const last = addDays(this.span.end, 1);
     // What lasts from before the span into it begins no earlier than this.
     const far = addDays(this.span.start, -daysOf(event) - 2);
     const repeats = event.iterator(this.begun(event, component));
     for (let of = 0; of < MOST_REPEATS_OF_ONE && this.repeats < MOST_REPEATS; of++) {
       const next = repeats.next();
-      // A day later than the last, because a zone may bring it back into the span.
-      if (!next || dateOf(next) > last) return;
+      if (!next || dateOf(next) > this.near.end) return;
       this.repeats += 1;
       if (dateOf(next) < far) continue;
       const moment = this.moment(next, zoneSaid(component, "dtstart"));
@@ -181,8 +184,7 @@ class Reader {
   private take(key: string, event: ical.Event, start: ical.Time, end: ical.Time): void {
     const { component } = event;
     if (String(component.getFirstPropertyValue("status") ?? "").toUpperCase() === "CANCELLED") return;
-    // Zones move a time by less than a day and a half: what is further away needs no reckoning.
-    if (dateOf(start) > addDays(this.span.end, 2) || dateOf(end) < addDays(this.span.start, -2)) return;
+    if (dateOf(start) > this.near.end || dateOf(end) < this.near.start) return;
     const said = zoneSaid(component, "dtstart");
     const from = this.wall(start, said);
     const to = this.wall(end, event.isRecurring() ? said : (zoneSaid(component, "dtend") ?? said));
@@ -194,13 +196,15 @@ class Reader {
       this.leftOut += 1;
       return;
     }
+    const endsBefore = last < from.date;
     const title = cut(event.summary) || "An event without a name";
     const times = { starts: from.time, ends: from.time === to.time && from.date === to.date ? null : to.time };
     this.events.push({
       key: key.slice(0, 500),
       title,
       from: from.date,
-      to: last > from.date ? last : from.date,
+      // One that ends before it begins is taken for its first day.
+      to: endsBefore ? from.date : last,
       ...times,
     });
   }

@@ -8,7 +8,7 @@ import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
 import { measureLoad } from "../tests/bench/load.ts";
-import { measureForecast, measureTonight } from "../tests/bench/pace.ts";
+import { measureCalendar, measureForecast, measureTonight } from "../tests/bench/pace.ts";
 import { mostQueries, pageRatios, type Visit } from "../tests/bench/pages.ts";
 import { measureAlike, measurePropose } from "../tests/bench/proposal.ts";
 import { measureReading } from "../tests/bench/reading.ts";
@@ -67,6 +67,7 @@ const BOUNDS: Record<string, Bound> = {
   "photos.alike_ms": { at: "most", value: 200, judged: false, what: "near-doubles among 2,000 undated pictures" },
   "photos.propose_ms": { at: "most", value: 300, judged: false, what: "100 prints given of 2,000 pictures" },
   "pace.tonight_ms": { at: "most", value: 30, judged: false, what: "90 minutes planned over 31 pages" },
+  "pace.ics_ms": { at: "most", value: 300, judged: false, what: "a calendar of 5,000 events read onto a month" },
   "pace.forecast_ms": { at: "most", value: 150, judged: false, what: "the finish of a whole album, 10,000 runs" },
   "words.fit300_ms": {
     at: "most",
@@ -122,6 +123,7 @@ if (wants("photos.alike_ms")) figures["photos.alike_ms"] = measureAlike();
 if (wants("photos.propose_ms")) figures["photos.propose_ms"] = measurePropose();
 if (wants("book.fit_ms")) figures["book.fit_ms"] = measureFit();
 if (wants("pace.tonight_ms")) figures["pace.tonight_ms"] = measureTonight();
+if (wants("pace.ics_ms")) figures["pace.ics_ms"] = measureCalendar();
 if (wants("pace.forecast_ms")) figures["pace.forecast_ms"] = measureForecast();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();

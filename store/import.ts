@@ -4,7 +4,7 @@ import { and, eq, isNull } from "drizzle-orm";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Pattern } from "../core/book/pattern.ts";
-import type { Known } from "../core/known/known.ts";
+import type { Known } from "../core/month/known.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { FIRST_STEPS } from "../core/pace/first-evening.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";

@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, describe, expect, it } from "vitest";
 import { allPagesOf } from "../core/album/matter.ts";
-import type { Known, KnownRead } from "../core/known/known.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
+import type { Known, KnownRead } from "../core/month/known.ts";
 import { newBook } from "../tests/book.ts";
 import { openTestStore } from "../tests/household.ts";
 import { takeBack } from "./journal/take-back.ts";

@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull } from "drizzle-orm";
-import { inOrder, type Known, type KnownRead, readAgain, type Told } from "../core/known/known.ts";
 import { LIMITS } from "../core/limits.ts";
+import { inOrder, type Known, type KnownRead, readAgain, type Told } from "../core/month/known.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
 import { insertAll } from "./insert-all.ts";

@@ -1,7 +1,7 @@
-import type { Known } from "../known/known.ts";
-import { USUAL_MONTH } from "../known/month-kind.ts";
-import { type MonthGrid, monthGrids } from "../known/month-page.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
+import type { Known } from "../month/known.ts";
+import { USUAL_MONTH } from "../month/month-kind.ts";
+import { type MonthGrid, monthGrids } from "../month/month-page.ts";
 import { madeOf } from "./made.ts";
 import type { Matter, MatterEntry } from "./model.ts";
 import { type AlbumRead, type Page, pagesOf } from "./page.ts";

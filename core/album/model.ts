@@ -1,7 +1,7 @@
-import type { MonthPage } from "../known/month-kind.ts";
 import type { Length, Unit } from "../measure/length.ts";
 import type { Size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import type { MonthPage } from "../month/month-kind.ts";
 import type { Numbering } from "../month/numbering.ts";
 import type { Slot } from "../month/slots.ts";
 import type { Span } from "../month/span.ts";

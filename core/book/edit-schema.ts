@@ -1,9 +1,9 @@
 import { z } from "zod";
 import { FACES, LEAF_STEPS, SIDE_STEPS } from "../album/leaf.ts";
 import { MATTERS } from "../album/model.ts";
-import { MONTH_PAGE } from "../known/known-schema.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import { MONTH_PAGE } from "../month/known-schema.ts";
 import type { BookEdit } from "./edit.ts";
 import { isSmallTree } from "./layout.ts";
 import type { Pattern } from "./pattern.ts";

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { monthGrids } from "../known/month-page.ts";
 import { inches, millimetres } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import { monthGrids } from "../month/month-page.ts";
 import { widthOf } from "../words/typefaces.ts";
 import { monthMarks } from "./month.ts";
 

@@ -1,7 +1,7 @@
-import type { MonthGrid, MonthSquare } from "../known/month-page.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { type Rect, rect } from "../measure/rect.ts";
 import { monthName } from "../month/dates.ts";
+import type { MonthGrid, MonthSquare } from "../month/month-page.ts";
 import type { Typeface } from "../words/typeface.ts";
 import { widthOf } from "../words/typefaces.ts";
 import type { Mark } from "./marks.ts";

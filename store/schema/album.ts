@@ -25,9 +25,9 @@ import {
   USUAL_PREPARING,
 } from "../../core/album/model.ts";
 import type { Pattern } from "../../core/book/pattern.ts";
-import type { MonthPage } from "../../core/known/month-kind.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
+import type { MonthPage } from "../../core/month/month-kind.ts";
 import type { Numbering } from "../../core/month/numbering.ts";
 import type { FirstStep } from "../../core/pace/first-evening.ts";
 import type { Corners } from "../../core/photo/preprint.ts";

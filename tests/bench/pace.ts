@@ -5,6 +5,7 @@ import { USUAL_HOURS } from "../../core/pace/capacity.ts";
 import { forecast, USUAL_PAGE, type Work } from "../../core/pace/forecast.ts";
 import { TYPICAL } from "../../core/pace/minutes.ts";
 import { planEvening } from "../../core/pace/tonight.ts";
+import { readCalendar } from "../../press/calendar-read.ts";
 import { median } from "./recompute.ts";
 
 const FIRST = "2026-12-01" as CalendarDate;
@@ -34,6 +35,23 @@ export function measureTonight(): number {
     steps: STEPS.map((step, rank) => ({ step, ring: ring(step), done: (at + rank) % 3 === 0, minutes: 0, on: [] })),
   })) as unknown as Page[];
   return timed(() => planEvening(pages, addDays(FIRST, 30), 90, "all", TYPICAL), 15);
+}
+
+const two = (n: number) => String(n).padStart(2, "0");
+
+/** A calendar of five thousand events over some years, of which a month is wanted; a tenth of them repeat. */
+export function measureCalendar(): number {
+  const events = Array.from({ length: 5000 }, (_, at) => {
+    const day = `${2022 + (at % 5)}${two((at % 12) + 1)}${two((at % 28) + 1)}`;
+    const repeats = at % 10 === 0 ? ["RRULE:FREQ=YEARLY"] : [];
+    return [
+      ...["BEGIN:VEVENT", `UID:${at}`, `SUMMARY:Event ${at}`, "DESCRIPTION:What is said of it\\, and more of that"],
+      ...[`DTSTART;TZID=Europe/Oslo:${day}T180000`, `DTEND;TZID=Europe/Oslo:${day}T190000`, ...repeats, "END:VEVENT"],
+    ].join("\r\n");
+  });
+  const file = new TextEncoder().encode(["BEGIN:VCALENDAR", ...events, "END:VCALENDAR", ""].join("\r\n"));
+  const span = { start: FIRST, end: addDays(FIRST, 30) };
+  return timed(() => void readCalendar(file, span, "Europe/Oslo"), 5);
 }
 
 /** Ten thousand runs of a whole album of which nothing is done. */

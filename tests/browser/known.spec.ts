@@ -1,5 +1,7 @@
+import { writeFileSync } from "node:fs";
+import { pdfWords } from "../pdf-words.ts";
 import { expect, type Page, test } from "./browser-test.ts";
-import { newDecember, newKeeper, PHONE } from "./keeper.ts";
+import { base, enterDemo, newDecember, newKeeper, PHONE } from "./keeper.ts";
 
 const event = (uid: string, title: string, ...lines: string[]) => [
   ...["BEGIN:VEVENT", `UID:${uid}`, `SUMMARY:${title}`],
@@ -54,6 +56,30 @@ test("a calendar read twice doubles nothing and tells what moved; what is known 
   await expect(page.getByRole("textbox", { name: "Prompt" }).first()).toHaveValue("Lamp parade, 17:00");
   await page.goto(`${album}/hours`);
   await expect(page.getByText("12 Dec: no time, Lamp parade")).toBeVisible();
+});
+
+test("the month calendar page is printed at its true size with what was put onto it", async ({ page }, info) => {
+  await enterDemo(page);
+  const month = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
+  await page.goto(`${base()}${month?.replace("/month", "/known")}`);
+  await page.getByRole("link", { name: "Look at it" }).click();
+  await page.getByRole("button", { name: "Print", exact: true }).click();
+  const [href] = await page
+    .locator('a[href*="/documents/page/"]')
+    .evaluateAll((links) => links.map((link) => link.getAttribute("href") ?? ""));
+  const file = info.outputPath("month.pdf");
+  writeFileSync(file, await (await page.request.get(`${base()}${href}`)).body());
+  // Another program reads it (Poppler): each date once, what is known on its day, and seven columns of the same width.
+  const words = pdfWords(file);
+  const said = words.map(({ text }) => text);
+  const dates = said.slice(0, said.indexOf("31") + 1);
+  for (let date = 1; date <= 31; date++) expect(dates.filter((text) => text === String(date))).toHaveLength(1);
+  expect(said.join(" ")).toContain("The lantern parade");
+  const at = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"].map(
+    (day) => words.find(({ text }) => text === day)?.x ?? 0,
+  );
+  // A page of 6 inches with a twentieth of it free on either side: 137.16 mm for seven days.
+  for (const [day, x] of at.slice(1).entries()) expect(x - (at[day] ?? 0)).toBeCloseTo(137.16 / 7, 1);
 });
 
 test("on a phone, what no calendar has is added, and an evening is full and free again", async ({ page }) => {

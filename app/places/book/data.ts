@@ -5,8 +5,8 @@ import { pagesOf } from "#core/album/page.ts";
 import type { Print } from "#core/album/print.ts";
 import { type DatedPage, type MatterInBook, toDatedPage, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
-import type { Known } from "#core/known/known.ts";
 import type { Size } from "#core/measure/size.ts";
+import type { Known } from "#core/month/known.ts";
 
 /** The whole book as its places get it: they read, fit and measure it themselves, so that a change shows at once. */
 export type BookData = Pick<AlbumPlan, "format" | "unit"> & {

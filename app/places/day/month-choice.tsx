@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { usePut } from "#app/sending/sending.tsx";
-import { MONTH_KINDS, type MonthKind, type MonthPage, USUAL_MONTH, WEEK_STARTS } from "#core/known/month-kind.ts";
+import { MONTH_KINDS, type MonthKind, type MonthPage, USUAL_MONTH, WEEK_STARTS } from "#core/month/month-kind.ts";
 
 const KIND_NAME: Readonly<Record<MonthKind, string>> = {
   both: "titles and what is known",

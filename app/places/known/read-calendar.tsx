@@ -7,8 +7,8 @@ import { Outcome } from "#app/parts/outcome.tsx";
 import { Said } from "#app/parts/said.tsx";
 import { many } from "#app/wording/count.ts";
 import { shortDate } from "#app/wording/dates.ts";
-import type { KnownRead } from "#core/known/known.ts";
-import { type KnownAnswer, type ReadTold, WHY } from "./known.tsx";
+import type { KnownRead } from "#core/month/known.ts";
+import { type KnownAnswer, type ReadTold, WHY } from "./answer.ts";
 import type { KnownView } from "./view.ts";
 
 /** Reads a calendar file, and tells what came of it; beside it what stands in no calendar, and the page it may stand on. */

@@ -1,10 +1,11 @@
 import { pageOf } from "#app/places/album/view.ts";
 import type { AlbumPlan, MatterEntry } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
-import { datesOf as datesKnown, type Known, type Taken, takenAs } from "#core/known/known.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
+import { datesOf as datesKnown, type Known } from "#core/month/known.ts";
 import { datesOf } from "#core/month/span.ts";
 import type { Hours } from "#core/pace/capacity.ts";
+import { type Taken, takenAs } from "#core/pace/taken-over.ts";
 
 /** Something known on one of its days, and what became of it there. */
 export type KnownRow = Pick<Known, "key" | "title" | "starts" | "ends" | "source" | "onPage"> & {

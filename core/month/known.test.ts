@@ -1,8 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { EMPTY_DAY } from "../album/model.ts";
-import type { CalendarDate } from "../month/dates.ts";
-import { minutesOn, USUAL_HOURS } from "../pace/capacity.ts";
-import { datesOf, type Known, type KnownRead, noteWith, readAgain, takenAs, withFull, withoutFull } from "./known.ts";
+import type { CalendarDate } from "./dates.ts";
+import { datesOf, type Known, type KnownRead, readAgain } from "./known.ts";
 
 const on = (date: string) => date as CalendarDate;
 const event = (key: string, more: Partial<KnownRead> = {}): KnownRead => ({
@@ -53,33 +51,5 @@ describe("something known on a day", () => {
   it("falls on those of its dates that the span has", () => {
     expect(datesOf(visit, december)).toEqual(["2026-12-01", "2026-12-02"]);
     expect(datesOf({ from: on("2026-11-01"), to: on("2026-11-30") }, december)).toEqual([]);
-  });
-
-  it("goes into the note once, after what is there", () => {
-    const note = noteWith("Bring the lamp", known(event("a", { title: "Choir concert" })));
-    expect(note).toBe("Bring the lamp\nChoir concert, 18:00");
-    expect(noteWith(note, known(event("a", { title: "Choir concert" })))).toBe(note);
-    expect(noteWith("", visit)).toBe("Aunt Perpetua");
-  });
-
-  it("makes an evening full, once, and free again without the other dates of a journey", () => {
-    const full = withFull(USUAL_HOURS, visit, on("2026-12-02"));
-    expect(full && minutesOn(full, on("2026-12-02"))).toBe(0);
-    expect(full && withFull(full, visit, on("2026-12-02"))).toBe(full);
-    const journey = { from: on("2026-12-01"), to: on("2026-12-03"), minutes: 0, why: visit.title };
-    const freed = withoutFull({ ...USUAL_HOURS, exceptions: [journey] }, visit, on("2026-12-02"));
-    expect(["2026-12-01", "2026-12-02", "2026-12-03"].map((date) => minutesOn(freed, on(date)))).toEqual([0, 30, 0]);
-    const many = Array.from({ length: 100 }, () => journey);
-    expect(withFull({ ...USUAL_HOURS, exceptions: many }, visit, on("2026-12-20"))).toBeNull();
-  });
-
-  it("is known to have been taken by its name", () => {
-    const full = {
-      ...USUAL_HOURS,
-      exceptions: [{ ...{ from: on("2026-12-01"), to: on("2026-12-01") }, minutes: 0, why: visit.title }],
-    };
-    const content = { ...EMPTY_DAY, note: "Aunt Perpetua and the boat", prompt: { text: "A visit", slip: null } };
-    expect(takenAs(visit, on("2026-12-01"), content, full)).toEqual({ note: true, prompt: false, evening: true });
-    expect(takenAs(visit, on("2026-12-02"), EMPTY_DAY, full)).toEqual({ note: false, prompt: false, evening: false });
   });
 });

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addDays, type CalendarDate, weekdayNumber } from "../month/dates.ts";
+import { addDays, type CalendarDate, weekdayNumber } from "./dates.ts";
 import type { Known } from "./known.ts";
 import { type MonthPage, WEEK_STARTS } from "./month-kind.ts";
 import { monthGrids } from "./month-page.ts";

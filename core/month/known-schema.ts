@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type CalendarDate, parseDate } from "../month/dates.ts";
+import { type CalendarDate, parseDate } from "./dates.ts";
 import type { Known } from "./known.ts";
 import { MONTH_KINDS, type MonthPage, WEEK_STARTS } from "./month-kind.ts";
 

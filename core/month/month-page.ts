@@ -1,7 +1,7 @@
-import { addDays, type CalendarDate, datesFrom, daysBetween, monthOf, weekdayNumber } from "../month/dates.ts";
-import type { Span } from "../month/span.ts";
+import { addDays, type CalendarDate, datesFrom, daysBetween, monthOf, weekdayNumber } from "./dates.ts";
 import { datesOf, type Known } from "./known.ts";
 import type { MonthPage, WeekStart } from "./month-kind.ts";
+import type { Span } from "./span.ts";
 
 /** One square. Null where another month's day would stand, which is left blank. */
 export type MonthSquare = {

@@ -1,7 +1,5 @@
-import type { DayContent } from "../album/model.ts";
-import { addDays, type CalendarDate, datesFrom, daysBetween } from "../month/dates.ts";
-import type { Span } from "../month/span.ts";
-import { type Exception, type Hours, MOST_EXCEPTIONS } from "../pace/capacity.ts";
+import { type CalendarDate, datesFrom, daysBetween } from "./dates.ts";
+import type { Span } from "./span.ts";
 
 /** What is known ahead of a day: a feast, a journey, a visit, a performance. Read from a calendar, or said here. */
 export type Known = {
@@ -39,10 +37,6 @@ const isSame = (one: KnownRead, other: KnownRead): boolean =>
   one.starts === other.starts &&
   one.ends === other.ends;
 
-/** Whether something falls into a span. */
-export const fallsInto = ({ from, to }: Pick<Known, "from" | "to">, { start, end }: Span): boolean =>
-  from <= end && to >= start;
-
 /**
  * What is known once a calendar was read, again or for the first time: nothing stands twice, whatever the file was called;
  * what the same calendar no longer has goes, and what was chosen for the calendar pages stays chosen.
@@ -78,10 +72,6 @@ export const inOrder = (one: KnownRead, other: KnownRead): number => {
 };
 const sortKey = ({ from, starts, title, key }: KnownRead) => `${from} ${starts ?? ""} ${title} ${key}`;
 
-/** What is known of one date. */
-export const knownOn = (all: readonly Known[], date: CalendarDate): Known[] =>
-  all.filter(({ from, to }) => from <= date && date <= to);
-
 /** The dates of a span that something falls on. */
 export function datesOf({ from, to }: Pick<Known, "from" | "to">, { start, end }: Span): CalendarDate[] {
   const [first, last] = [from > start ? from : start, to < end ? to : end];
@@ -91,39 +81,3 @@ export function datesOf({ from, to }: Pick<Known, "from" | "to">, { start, end }
 /** As it stands in a note or a prompt: `Choir concert, 18:00`. */
 export const knownSaid = ({ title, starts }: Pick<Known, "title" | "starts">): string =>
   starts === null ? title : `${title}, ${starts}`;
-
-/** What became of something known on a day. A note or a prompt that has its name has it. */
-export type Taken = { readonly note: boolean; readonly prompt: boolean; readonly evening: boolean };
-
-export function takenAs(known: Known, date: CalendarDate, content: DayContent, hours: Hours): Taken {
-  return {
-    note: content.note.includes(known.title),
-    prompt: content.prompt.text.includes(known.title),
-    evening: fullOn(known, date, hours) !== undefined,
-  };
-}
-
-const fullOn = (known: Known, date: CalendarDate, { exceptions }: Hours): Exception | undefined =>
-  exceptions.find(({ from, to, minutes, why }) => minutes === 0 && why === known.title && from <= date && date <= to);
-
-/** A day's note with something known in it, on a line of its own; as it is where it has it already. */
-export const noteWith = (note: string, known: Known): string =>
-  note.includes(known.title) ? note : [note, knownSaid(known)].filter(Boolean).join("\n");
-
-/** Hours in which a date is full, with why; null where no more dates can be said to be otherwise. */
-export function withFull(hours: Hours, known: Known, date: CalendarDate): Hours | null {
-  if (fullOn(known, date, hours)) return hours;
-  if (hours.exceptions.length >= MOST_EXCEPTIONS) return null;
-  const full = { from: date, to: date, minutes: 0, why: known.title };
-  return { ...hours, exceptions: [...hours.exceptions, full] };
-}
-
-/** Hours in which a date is no longer full for something; the other dates of the same entry stay full. */
-export function withoutFull(hours: Hours, known: Known, date: CalendarDate): Hours {
-  const entry = fullOn(known, date, hours);
-  if (!entry) return hours;
-  const rest: Exception[] = [];
-  if (entry.from < date) rest.push({ ...entry, to: addDays(date, -1) });
-  if (entry.to > date) rest.push({ ...entry, from: addDays(date, 1) });
-  return { ...hours, exceptions: hours.exceptions.flatMap((each) => (each === entry ? rest : [each])) };
-}
