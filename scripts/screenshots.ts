@@ -101,6 +101,12 @@ const titlePage = async (page: Page) => {
   await page.waitForURL(/pages\//);
 };
 
+const monthCalendar = async (page: Page) => {
+  await place("known")(page);
+  await page.getByRole("link", { name: "Look at it" }).click();
+  await page.waitForURL(/pages\//);
+};
+
 const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Promise<void>; full?: boolean }> = {
   shelf: { as: DESK, to: async () => {} },
   "new-album": { as: DESK, to: go("/albums/new") },
@@ -132,6 +138,8 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   hands: { as: DESK, to: place("hands") },
   "card-sheets": { as: DESK, to: place("card-sheets") },
   title: { as: DESK, to: titlePage },
+  calendar: { as: DESK, to: monthCalendar },
+  known: { as: DESK, to: place("known") },
   today: { as: PHONE, to: go("/today") },
   "today-night": { as: { ...PHONE, colorScheme: "dark" }, to: go("/today") },
   "words-phone": { as: PHONE, to: place("words") },
