@@ -41,6 +41,8 @@ export const to = {
   month: (album: string, query: { day?: string | null } = {}) => asked(href("/albums/:album/month", { album }), query),
   told: (album: string) => href("/albums/:album/told", { album }),
   day: (album: string, date: string) => href("/albums/:album/days/:date", { album, date }),
+  /** What a calendar fetches by a private address. */
+  feed: (secret: string) => href("/feeds/:file", { file: `${secret}.ics` }),
   /** A page of the front or back matter. */
   page: (album: string, entry: string) => href("/albums/:album/pages/:entry", { album, entry }),
   entry: (album: string, at: { readonly date: string } | { readonly entry: string }): string =>

@@ -34,6 +34,7 @@ export default [
   route("albums/:album/sent", "routes/album.sent.ts"),
   route("albums/:album/library", "routes/album.library.ts"),
   route("albums/:album/documents/:kind/:file", "routes/album.document.ts"),
+  route("feeds/:file", "routes/feed.ts"),
   route("work", "routes/work.ts"),
   route("work/:work", "routes/work.one.ts"),
   route("work/:work/parts/:part", "routes/work.part.ts"),

@@ -31,7 +31,8 @@ function requestLog(request: express.Request, response: express.Response, next: 
     // The path alone: a query may hold what somebody searched for.
     log.info({
       method: request.method,
-      path: request.path,
+      // A feed's address is its secret.
+      path: request.path.replace(/^\/feeds\/.*/, "/feeds/…"),
       status: response.statusCode,
       ms: Math.round(performance.now() - began),
     });

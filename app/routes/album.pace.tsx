@@ -1,11 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { data } from "react-router";
+import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { tonightOf } from "#app/places/pace/evening-view.ts";
 import { Pace } from "#app/places/pace/pace.tsx";
 import { paceView } from "#app/places/pace/view.ts";
+import { wallClock } from "#core/month/dates.ts";
+import { closeFeed, feedSince, openFeed } from "#store/feed.ts";
 import { beginSitting, declinedOffers, dropSitting, endSitting, readPace } from "#store/pace.ts";
 import type { Route } from "./+types/album.pace";
 
@@ -14,13 +17,18 @@ export const meta: Route.MetaFunction = () => [{ title: "Pace · Hearth Clock" }
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { member, aggregate, author } = await requireAlbum(context, params.album);
   const today = context.wall(member).date;
-  const [known, declined] = await reading(() =>
-    Promise.all([readPace(context.db, author), declinedOffers(context.db, author.albumId)]),
+  const [known, declined, since] = await reading(() =>
+    Promise.all([
+      readPace(context.db, author),
+      declinedOffers(context.db, author.albumId),
+      feedSince(context.db, author),
+    ]),
   );
   const { under } = known;
   return {
     view: paceView(aggregate, known, today, declined),
     evening: tonightOf(aggregate, known, today, new URL(request.url).searchParams.get("minutes")),
+    feedSince: since && wallClock(since.getTime(), member.household.timeZone).date,
     under: under && { began: under.began, here: under.albumId === author.albumId },
   };
 }
@@ -29,7 +37,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const intent = (await readForm(request, ["intent"])).get("intent");
   return writing(async () => {
     const { member, author } = await requireAlbum(context, params.album);
-    if (intent === "begin") await beginSitting(context.db, author, randomUUID(), context.wall(member).date);
+    if (intent === "feed-open") {
+      const secret = await openFeed(context.db, author);
+      if (!secret) return { ok: false as const, reason: "not-found" as const };
+      return { ok: true as const, address: new URL(to.feed(secret), request.url).href };
+    }
+    if (intent === "feed-close") await closeFeed(context.db, author);
+    else if (intent === "begin") await beginSitting(context.db, author, randomUUID(), context.wall(member).date);
     else if (intent === "end") await endSitting(context.db, author);
     else if (intent === "drop") await dropSitting(context.db, author.memberId);
     else throw data(null, { status: 400 });

@@ -26,3 +26,16 @@ CREATE TRIGGER known_event_journal AFTER INSERT OR UPDATE OR DELETE ON known_eve
 -- What a month calendar page has in its squares; null: as usual, where nothing lies on it.
 ALTER TABLE "day" ADD COLUMN "month_page" jsonb;--> statement-breakpoint
 ALTER TABLE "day" ADD CONSTRAINT "day_month_page" CHECK ("day"."month_page" is null or "day"."matter" is not distinct from 'month-calendar');
+--> statement-breakpoint
+-- A private address that a calendar fetches an album's days and a person's evenings from.
+CREATE TABLE "feed" (
+	"album_id" uuid NOT NULL,
+	"member_id" uuid NOT NULL,
+	"secret_hash" text NOT NULL,
+	"since" timestamp with time zone NOT NULL,
+	CONSTRAINT "feed_album_id_member_id_pk" PRIMARY KEY("album_id","member_id"),
+	CONSTRAINT "feed_secret_hash_unique" UNIQUE("secret_hash")
+);
+--> statement-breakpoint
+ALTER TABLE "feed" ADD CONSTRAINT "feed_album_id_album_id_fk" FOREIGN KEY ("album_id") REFERENCES "public"."album"("id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "feed" ADD CONSTRAINT "feed_member_id_member_id_fk" FOREIGN KEY ("member_id") REFERENCES "public"."member"("id") ON DELETE cascade ON UPDATE no action;

@@ -98,3 +98,37 @@ test("on a phone, what no calendar has is added, and an evening is full and free
   await of(page, "Take out", "Gran comes").click();
   await expect(page.getByText("Nothing yet.")).toBeVisible();
 });
+
+test("a calendar fetches the days by a private address, until it is closed; nothing private is in it", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-05`);
+  await page.getByRole("textbox", { name: /title/i }).first().fill("First frost");
+  await page.getByRole("textbox", { name: "Prompt" }).first().fill("What the nets looked like");
+  await expect(page.getByText("Not saved yet")).toHaveCount(0);
+  await page.goto(`${album}/pace`);
+  await page.getByRole("button", { name: "Make an address" }).click();
+  const shown = page.getByLabel("Copy this address into your calendar now: it is shown once.");
+  const address = await shown.inputValue();
+  // A calendar has no session.
+  const fetched = async (at: string) => fetch(at, { redirect: "manual" });
+  const answer = await fetched(address);
+  expect([answer.status, answer.headers.get("content-type"), answer.headers.get("x-robots-tag")]).toEqual([
+    ...[200, "text/calendar; charset=utf-8", "noindex, nofollow"],
+  ]);
+  const text = (await answer.text()).replace(/\r\n /g, "");
+  expect(text).toContain("First frost");
+  expect(text.split("BEGIN:VEVENT").length - 1).toBeGreaterThan(31);
+  // It is shown once, and a new one ends it.
+  await page.reload();
+  await expect(shown).toHaveCount(0);
+  await page.getByRole("button", { name: "Give it a new address" }).click();
+  const second = await shown.inputValue();
+  expect((await fetched(address)).status).toBe(404);
+  expect((await fetched(second)).status).toBe(200);
+  await page.getByRole("button", { name: "Close it" }).click();
+  await expect(page.getByRole("button", { name: "Make an address" })).toBeVisible();
+  expect((await fetched(second)).status).toBe(404);
+});

@@ -172,6 +172,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/sign-up.tsx": { anybody: "the door" },
   "routes/sign-out.ts": { anybody: "ends the sender's own session" },
   "routes/look.ts": { anybody: "a cookie of the device" },
+  "routes/feed.ts": { anybody: "whoever has the secret of its address; nobody else finds anything there" },
   "routes/not-found.tsx": { anybody: "nothing is there" },
   "routes/empty.tsx": { reads: () => ["/empty"] },
   "routes/household.tsx": {},
@@ -212,6 +213,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "month:move": month("move", { to: "2026-12-03" }),
       "matter:add": matter("add", () => ({ id: randomUUID(), matter: "closing" })),
       "matter:date": matter("date", (ids) => ({ id: ids.matter, date: "2026-11-29" })),
+      "matter:month": matter("month", (ids) => ({ id: ids.matter, month: { kind: "titles", weekStart: 7 } })),
       "matter:remove": matter("remove", (ids) => ({ id: ids.matter })),
       "try-out:add": tryOut("add", ({ leaf }) => ({ id: randomUUID(), leafId: leaf, face: "back", pieces: [] })),
       "try-out:arrange": tryOut("arrange", (ids) => ({ id: ids.tryOut, base: null, pieces: [] })),
@@ -270,6 +272,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       begin: form("pace", () => ({ intent: "begin" })),
       end: form("pace", () => ({ intent: "end" }), true),
       drop: form("pace", () => ({ intent: "drop" }), true),
+      "feed-open": form("pace", () => ({ intent: "feed-open" })),
+      "feed-close": form("pace", () => ({ intent: "feed-close" }), true),
     },
   },
   "routes/album.hours.tsx": {
@@ -284,8 +288,12 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("known"),
     writes: {
       own: form("known", () => ({ intent: "own", id: randomUUID(), title: "A visit", date: "2026-12-02" })),
-      onPage: form("known", () => ({ intent: "on-page", key: "nothing" })),
-      drop: form("known", () => ({ intent: "drop", key: "nothing" })),
+      ...Object.fromEntries(
+        ["on-page", "off-page", "note", "prompt", "full", "free", "drop"].map((intent) => [
+          intent,
+          form("known", () => ({ intent, key: "visit", date: "2026-12-02" })),
+        ]),
+      ),
     },
   },
   "routes/album.daylight.tsx": {

@@ -14,6 +14,7 @@ import { saveBookEdit } from "../../store/book.ts";
 import { saveDayEdit } from "../../store/day.ts";
 import type { Db } from "../../store/db.ts";
 import { createHousehold, startSession } from "../../store/household.ts";
+import { keepKnown } from "../../store/known.ts";
 import { keepFormat, saveLayout, saveTemplate } from "../../store/library/pages.ts";
 import { changeMatter } from "../../store/matter.ts";
 import { keepPhoto, newUse } from "../../store/photo.ts";
@@ -225,7 +226,11 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .set({ sewn: true })
     .where(inArray(leaf.id, [leaves.sewn, leaves.nextSewn]));
   const matter = randomUUID();
-  await changeMatter(db, author(), { what: "matter", how: "add", id: matter, matter: "title" });
+  await changeMatter(db, author(), { what: "matter", how: "add", id: matter, matter: "month-calendar" });
+  const on = "2026-12-02" as CalendarDate;
+  await keepKnown(db, author(), {
+    ...{ key: "visit", source: "", title: "A visit", from: on, to: on, starts: "18:00", ends: null, onPage: false },
+  });
   const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
   for (const each of Object.values(tries))
     await addTryOut(db, author(), { id: each, leafId: leaves.leaf, face: "front", pieces: [] });

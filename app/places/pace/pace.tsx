@@ -12,6 +12,7 @@ import type { Ahead } from "#core/pace/ahead.ts";
 import { chanceBy, doneBy, type Forecast, STAGES } from "#core/pace/forecast.ts";
 import { CatchUp } from "./catch-up.tsx";
 import type { EveningView } from "./evening-view.ts";
+import { Feed } from "./feed.tsx";
 import { Sitting } from "./sitting.tsx";
 import { Tonight } from "./tonight.tsx";
 import { useForecast } from "./use-forecast.ts";
@@ -24,10 +25,12 @@ type Props = {
   readonly evening: EveningView;
   /** When the sitting under way began, and whether in this album; null where none is. */
   readonly under: { readonly began: string; readonly here: boolean } | null;
+  /** Since when a calendar can fetch days and evenings by a private address; null: it cannot. */
+  readonly feedSince: CalendarDate | null;
 };
 
 /** When it will be done, what can be ready before, and tonight. */
-export function Pace({ view, evening, under }: Props) {
+export function Pace({ view, evening, under, feedSince }: Props) {
   const reckoned = useForecast(view.ask, view.offers);
   return (
     <Workplace
@@ -39,6 +42,7 @@ export function Pace({ view, evening, under }: Props) {
           <Sitting under={under} />
           <CatchUp albumId={view.albumId} offers={reckoned?.offers ?? null} />
           <InCalendar albumId={view.albumId} />
+          <Feed albumId={view.albumId} since={feedSince} />
           {view.ahead && <BeforeDay1 ahead={view.ahead} albumId={view.albumId} today={view.today} />}
         </>
       }
