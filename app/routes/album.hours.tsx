@@ -39,21 +39,25 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     switch (form.get("intent")) {
       case "hours": {
         const said = HOURS.safeParse(jsonIn(form.get("hours")));
-        if (!said.success) return { ok: false as const, reason: "not-hours" as const };
+        if (!said.success) return { ok: false as const, reason: "not-hours" as const, of: "hours" as const };
         const saved = await journaled(context.db, author, did, (tx) => saveHours(tx, memberId, version, said.data));
-        return saved.ok ? { ok: true as const, said: "Saved." } : saved;
+        return saved.ok
+          ? { ok: true as const, said: "Saved.", of: "hours" as const }
+          : { ...saved, of: "hours" as const };
       }
       case "minutes": {
         const minutes = OWN_MINUTES.safeParse(jsonIn(form.get("minutes")));
-        if (!minutes.success) return { ok: false as const, reason: "not-hours" as const };
+        if (!minutes.success) return { ok: false as const, reason: "not-hours" as const, of: "minutes" as const };
         const saved = await journaled(context.db, author, did, (tx) =>
           saveMinutes(tx, memberId, version, minutes.data, USUAL_HOURS),
         );
-        return saved.ok ? { ok: true as const, said: "Minutes saved." } : saved;
+        return saved.ok
+          ? { ok: true as const, said: "Minutes saved.", of: "minutes" as const }
+          : { ...saved, of: "minutes" as const };
       }
       case "forget":
         await journaled(context.db, author, did, (tx) => forgetMinutes(tx, memberId, context.now, USUAL_HOURS));
-        return { ok: true as const, said: "Forgotten: minutes are the typical ones again." };
+        return { ok: true as const, said: "Forgotten: minutes are the typical ones again.", of: "minutes" as const };
       default:
         throw data(null, { status: 400 });
     }

@@ -72,6 +72,10 @@ export const inOrder = (one: KnownRead, other: KnownRead): number => {
 };
 const sortKey = ({ from, starts, title, key }: KnownRead) => `${from} ${starts ?? ""} ${title} ${key}`;
 
+/** What is known of one date. */
+export const knownOn = (all: readonly Known[], date: CalendarDate): Known[] =>
+  all.filter(({ from, to }) => from <= date && date <= to);
+
 /** The dates of a span that something falls on. */
 export function datesOf({ from, to }: Pick<Known, "from" | "to">, { start, end }: Span): CalendarDate[] {
   const [first, last] = [from > start ? from : start, to < end ? to : end];

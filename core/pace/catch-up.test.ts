@@ -47,6 +47,34 @@ describe("ways to catch up", () => {
     expect(later.filter((key) => /^(merge|skip)/.test(key))).toEqual(["merge day-10"]);
   });
 
+  it("leave out an insert on which nothing lies, and spread two stories onto a quiet neighbour", () => {
+    const withInsert = (filled: boolean | null): Page =>
+      ({
+        ...pageOn(0, "both"),
+        leaves: [{ id: "slip", make: { insert: "slip" }, done: [], sides: [{ filled }, { filled: null }] }],
+      }) as unknown as Page;
+    const insertOf = (page: Page) => {
+      const work: Work[] = [{ page: "day-0", from: TODAY, steps: ["insert", "assemble"] }];
+      return catchUpOffers([page], work, TODAY, TYPICAL, new Set());
+    };
+    expect(insertOf(withInsert(null))).toMatchObject([
+      { offer: { kind: "no-insert", leaf: "slip" }, work: [{ steps: ["assemble"] }] },
+    ]);
+    expect(keys(insertOf(withInsert(true)))).toEqual([]);
+
+    const content = { ...EMPTY_DAY, photos: Array(4).fill(photo), cards: [card, { ...card, id: "second" }] };
+    const full = { ...pageOn(2, "both"), content } as Page;
+    const spreadOf = (pages: Page[]) =>
+      catchUpOffers(pages, workOf(pages), TODAY, TYPICAL, new Set()).filter(({ offer }) => offer.kind === "spread");
+    const [found] = spreadOf([pageOn(1, "words"), full, pageOn(3, "nothing")]);
+    expect(found?.offer).toMatchObject({ date: "2026-12-03", to: "2026-12-04" });
+    expect(found?.work.find(({ page }) => page === "day-3")?.steps).not.toContain("write");
+    // A neighbour that has something of its own stays as it is, and a gap is no neighbour.
+    expect(spreadOf([full, pageOn(3, "words")])).toEqual([]);
+    expect(spreadOf([full, pageOn(5, "nothing")])).toEqual([]);
+    expect(spreadOf([pageOn(2, "both"), pageOn(3, "nothing")])).toEqual([]);
+  });
+
   it("are never offered twice after “no”", () => {
     const all: Has[] = ["nothing", "nothing", "nothing", "words"];
     const first = keys(offersOf(all));

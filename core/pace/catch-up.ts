@@ -14,6 +14,10 @@ export type Offer =
   | { readonly kind: "words-only"; readonly day: string; readonly date: CalendarDate }
   /** A day with a picture and no words does with the picture, as large as the page, and a number. */
   | { readonly kind: "photo-only"; readonly day: string; readonly date: CalendarDate }
+  /** An insert on which nothing lies yet is left out. */
+  | { readonly kind: "no-insert"; readonly day: string; readonly date: CalendarDate; readonly leaf: string }
+  /** Two stories stand on one date: one of them is told on a quiet neighbour. */
+  | { readonly kind: "spread"; readonly day: string; readonly date: CalendarDate; readonly to: CalendarDate }
   /** All prints that wait are printed and trimmed in one sitting. */
   | { readonly kind: "one-printing"; readonly pages: number }
   /** All prints that wait are sent to a lab, which prints and trims them, and takes its time. */
@@ -29,6 +33,8 @@ export type Priced = { readonly offer: Offer; readonly work: readonly Work[] };
 const LAB_DAYS = 7;
 /** Fewer prints than these are no batch. */
 const A_BATCH = 3;
+/** A date with so many pictures and cards with words has more than one story on it. From memory. */
+const TWO_STORIES = { photos: 4, cards: 2 };
 /** Of a kind no more are offered at a time: the oldest. */
 const MOST_OF_A_KIND = 2;
 
@@ -69,6 +75,25 @@ export function catchUpOffers(
     const offer: Offer = { kind: "merge", day: idOf(page), date: dateOf(page), with: dateOf(next) };
     return [{ offer, work: without(work, idOf(next), "all") }];
   });
+  const inserts = behind.flatMap((page): Priced[] => {
+    const [only, other] = page.leaves.filter(({ make }) => make.insert !== null);
+    const isBare = only?.sides.every(({ filled }) => filled !== true);
+    if (!only || other || !isBare || !hasSteps(page, ["insert"])) return [];
+    const offer: Offer = { kind: "no-insert", day: idOf(page), date: dateOf(page), leaf: only.id };
+    return [{ offer, work: without(work, idOf(page), ["insert"]) }];
+  });
+  const spreads = open.flatMap((page, at): Priced[] => {
+    const { photos, cards } = page.content;
+    const written = cards.filter(({ text }) => text.trim() !== "");
+    if (page.days.length > 1 || photos.length < TWO_STORIES.photos || written.length < TWO_STORIES.cards) return [];
+    const quiet = [open[at + 1], open[at - 1]].find(
+      (next) => next && isQuiet(next) && Math.abs(daysBetween(dateOf(page), dateOf(next))) === 1,
+    );
+    if (!quiet) return [];
+    const offer: Offer = { kind: "spread", day: idOf(page), date: dateOf(page), to: dateOf(quiet) };
+    // What is told there is chosen and written already.
+    return [{ offer, work: without(work, idOf(quiet), ["choose", "write"]) }];
+  });
   const ofPages = (
     kind: "skip" | "words-only" | "photo-only",
     some: readonly Page[],
@@ -98,6 +123,8 @@ export function catchUpOffers(
       noWords.filter((page) => hasSteps(page, WORDS)),
       WORDS,
     ),
+    ...inserts,
+    ...spreads,
     ...(toPrint.length >= A_BATCH
       ? [
           {

@@ -62,3 +62,12 @@ export function freeDaylight(date: CalendarDate, light: Daylight, hours: Hours, 
 
 /** With less than this a picture by daylight wants luck, and one that was taken before is better. From memory. */
 export const DARK_UNDER = 20;
+
+/**
+ * Whether a day asks for a picture by day and one by night of the same view: its words say both, in English, with nothing
+ * but little words between.
+ */
+export const wantsDayAndNight = (words: readonly string[]): boolean =>
+  words.some((text) =>
+    /\b(day(light|time)?|light)\b[^.!?\n]{0,18}\b(night|dark)\b|\bnight\b[^.!?\n]{0,18}\bday\b/i.test(text),
+  );

@@ -31,7 +31,9 @@ export const HOURS: z.ZodType<Hours, unknown> = z.object({
 export const OWN_MINUTES = z.partialRecord(z.enum(STEPS), z.int().min(1).max(MOST_MINUTES));
 
 /** The name of a way to catch up, as `offerKey` gives it. */
-const OFFER_NAME = z.string().regex(/^(one-printing|lab|(merge|skip|words-only|photo-only) [0-9a-f-]{36})$/);
+const OFFER_NAME = z
+  .string()
+  .regex(/^(one-printing|lab|(merge|skip|words-only|photo-only|no-insert|spread) [0-9a-f-]{36})$/);
 
 /** "No" to a way to catch up, on its way. */
 export const SENT_DECLINE = z.object({ what: z.literal("decline"), offer: OFFER_NAME });

@@ -161,49 +161,59 @@ function best(candidates: readonly Candidate[], setUps: readonly number[], minut
   for (let at = candidates.length - 1; at >= 0; at--) {
     const { page } = candidates[at] as Candidate;
     const way = taken[at]?.[left];
-    const did = way === undefined || way === 0 ? null : waysOf(candidates[at] as Candidate, top.mask)[way - 1];
+    const did = wayOf(candidates[at] as Candidate, top.mask, way ?? LEFT);
     if (!did) continue;
-    chosen.set(page, did.option.steps);
-    left -= did.option.minutes;
+    chosen.set(page, did.steps);
+    left -= did.minutes;
   }
   return chosen;
 }
 
-/** What is worth doing with a page when these kinds are set up: ending it, or the cheapest of its stages. */
-function waysOf({ finish, stages }: Candidate, mask: number): { option: Option; worth: number }[] {
-  const isSetUp = ({ kinds }: Option) => (kinds & ~mask) === 0;
-  const stage = stages.find(isSetUp);
-  return [
-    ...(finish && isSetUp(finish) ? [{ option: finish, worth: FINISHED + MOVED }] : []),
-    ...(stage ? [{ option: stage, worth: MOVED }] : []),
-  ];
+/** What is done with a page: it is left, ended, or moved on by the cheapest stage that can be. */
+const [LEFT, ENDED, ON] = [0, 1, 2];
+
+/** What that takes, when these kinds are set up. */
+function wayOf({ finish, stages }: Candidate, mask: number, way: number): Option | null {
+  const isSetUp = (option: Option) => (option.kinds & ~mask) === 0;
+  if (way === ENDED) return finish && isSetUp(finish) ? finish : null;
+  return way === ON ? (stages.find(isSetUp) ?? null) : null;
 }
 
-/** The most worth by minutes; with `tracing` also which way each page goes at each number of minutes, from 1; 0 is left out. */
+/** The most worth by minutes; with `tracing` also which way each page goes at each number of minutes. */
 function knapsack(candidates: readonly Candidate[], mask: number, room: number, tracing: boolean) {
   const scores = new Float64Array(room + 1);
   const taken: Uint8Array[] = [];
-  candidates.forEach((candidate, rank) => {
+  for (let rank = 0; rank < candidates.length; rank++) {
+    const candidate = candidates[rank] as Candidate;
     const age = ageWorth(rank);
-    const ways = waysOf(candidate, mask).map(({ option, worth }) => ({ minutes: option.minutes, worth: worth + age }));
+    const never = room + 1;
+    const ended = wayOf(candidate, mask, ENDED)?.minutes ?? never;
+    const on = wayOf(candidate, mask, ON)?.minutes ?? never;
     const trace = tracing ? new Uint8Array(room + 1) : null;
     // With fewer minutes than its quickest way takes, nothing changes.
-    const least = Math.min(...ways.map(({ minutes }) => minutes), room + 1);
+    const least = Math.min(ended, on);
     for (let at = room; at >= least; at--) {
       let most = scores[at] as number;
-      for (let way = 0; way < ways.length; way++) {
-        const { minutes, worth } = ways[way] as (typeof ways)[number];
-        if (minutes > at) continue;
-        const score = (scores[at - minutes] as number) + worth;
+      let way = LEFT as number;
+      if (ended <= at) {
+        const score = (scores[at - ended] as number) + FINISHED + MOVED + age;
         if (score > most) {
           most = score;
-          if (trace) trace[at] = way + 1;
+          way = ENDED;
+        }
+      }
+      if (on <= at) {
+        const score = (scores[at - on] as number) + MOVED + age;
+        if (score > most) {
+          most = score;
+          way = ON;
         }
       }
       scores[at] = most;
+      if (trace) trace[at] = way;
     }
     if (trace) taken.push(trace);
-  });
+  }
   return { scores, taken };
 }
 

@@ -47,6 +47,10 @@ test("a calendar read twice doubles nothing and tells what moved; what is known 
     await of(page, name, "Lamp parade").click();
     await expect(of(page, name, "Lamp parade")).toHaveAttribute("aria-pressed", "true");
   }
+  // The day itself says what is known of it, and leads here.
+  await page.goto(`${album}/days/2026-12-12`);
+  await expect(page.getByText("Known ahead: Lamp parade, 17:00.")).toBeVisible();
+  await page.getByRole("link", { name: "Make something of it" }).click();
   const moved = event("parade", "Lamp parade", "DTSTART:20261213T180000", "DURATION:PT2H");
   await read(page, calendar(...moved));
   await expect(page.getByText("Lamp parade: 12 Dec 17:00 became 13 Dec 18:00")).toBeVisible();
@@ -82,8 +86,8 @@ test("the month calendar page is printed at its true size with what was put onto
   for (const [day, x] of at.slice(1).entries()) expect(x - (at[day] ?? 0)).toBeCloseTo(137.16 / 7, 1);
 });
 
-test("on a phone, what no calendar has is added, and an evening is full and free again", async ({ page }) => {
-  await page.setViewportSize(PHONE.viewport);
+test("on a phone, what no calendar has is added, and an evening is full and free again", async ({ openWindow }) => {
+  const page = await openWindow(PHONE);
   await newKeeper(page);
   const album = await newDecember(page);
   await page.goto(`${album}/known`);

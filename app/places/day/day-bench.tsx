@@ -95,6 +95,14 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
           {view.matter ? <MatterLine view={view} /> : view.when}
           {view.skipped && <strong className="font-semibold text-text">, skipped</strong>}
         </p>
+        {view.knownAhead.length > 0 && (
+          <p className="px-1 text-sm text-quiet">
+            Known ahead: {view.knownAhead.join("; ")}.{" "}
+            <Link to={to.part(view.albumId, "known")} className="link not-printed">
+              Make something of it
+            </Link>
+          </p>
+        )}
       </div>
       {view.date && <DayMenuButton view={view} rows={rows} onMove={move} />}
     </header>

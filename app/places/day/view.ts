@@ -20,7 +20,7 @@ import type { PocketLayout } from "#core/book/layout.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { type CalendarDate, printDate, printShort, weekdayName } from "#core/month/dates.ts";
-import type { Known } from "#core/month/known.ts";
+import { type Known, knownOn, knownSaid } from "#core/month/known.ts";
 import type { MonthPage } from "#core/month/month-kind.ts";
 import type { Span } from "#core/month/span.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
@@ -65,6 +65,8 @@ export type DayView = {
     | null;
   readonly label: string;
   readonly when: string;
+  /** What is known of its days beforehand, as it would stand in a note. */
+  readonly knownAhead: readonly string[];
   readonly skipped: boolean;
   readonly parts: readonly DayPart[];
   readonly states: RingStates;
@@ -169,6 +171,7 @@ export function dayView(aggregate: Aggregate, date: CalendarDate, saidAt: SaidAt
       ...entryView(aggregate, page, saidAt),
       ...{ key: lead, date: lead, dates: page.days.map(({ date: each }) => each), matter: null },
       label: page.label ?? "",
+      knownAhead: [...new Set(page.days.flatMap((day) => knownOn(aggregate.known, day.date).map(knownSaid)))],
       when: page.days.map((day) => `${weekdayName(day.date)}, ${printDate(day.date)}`).join(" and "),
       parts: page.days.map((day) => partOf(day, printShort(day.date))),
     };
@@ -211,6 +214,7 @@ export function matterView(aggregate: Aggregate, id: string, saidAt: SaidAt): Da
       ...{ key: id, date: null, dates: [], label: "" },
       matter: { kind: page.matter.kind, month: page.matter.month, name, date, chosen: page.entry.month },
       when: date ? `${weekdayName(date)}, ${printDate(date)}` : "",
+      knownAhead: [],
       parts: [partOf(page.entry, name)],
     };
   });
@@ -257,7 +261,7 @@ function entryView(
   aggregate: Aggregate,
   page: Page | MatterPage,
   saidAt: SaidAt,
-): Omit<DayView, "key" | "date" | "dates" | "matter" | "label" | "when" | "parts"> {
+): Omit<DayView, "key" | "date" | "dates" | "matter" | "label" | "when" | "knownAhead" | "parts"> {
   const { album, lastWrites } = aggregate;
   const { unit } = album;
   const pages = pagesOf(aggregate);

@@ -47,6 +47,8 @@ function Way({ albumId, valued, onAnswer }: { albumId: string; valued: Valued; o
     const { day: dayId } = offer;
     if (offer.kind === "merge") put(key, { what: "month", how: "merge", dayId, side: "after" });
     else if (offer.kind === "skip") put(key, { what: "month", how: "skip", dayId, on: true });
+    else if (offer.kind === "no-insert")
+      put(`book:${key}`, { what: "book", seen: null, edit: { kind: "remove-leaf", leaf: offer.leaf } });
     else {
       const part = offer.kind === "words-only" ? "photos" : "words";
       put(key, { what: "edit", dayId, base: null, edit: { kind: "waive", part, on: true } });
@@ -64,7 +66,11 @@ function Way({ albumId, valued, onAnswer }: { albumId: string; valued: Valued; o
         </span>
       </span>
       <span className="flex gap-2">
-        {"day" in offer ? (
+        {offer.kind === "spread" ? (
+          <Link to={to.day(albumId, offer.date)} className="link content-center text-sm">
+            To the day
+          </Link>
+        ) : "day" in offer ? (
           <Button small onClick={take}>
             Do it<span className="sr-only">: {offerSaid(offer)}</span>
           </Button>
@@ -98,6 +104,10 @@ function offerSaid(offer: Offer): string {
       return `${shortDate(offer.date)} with words alone`;
     case "photo-only":
       return `${shortDate(offer.date)} with its picture, page-wide, and a number`;
+    case "no-insert":
+      return `${shortDate(offer.date)} without its insert, on which nothing lies yet`;
+    case "spread":
+      return `Two stories stand on ${shortDate(offer.date)}: one of them told on ${shortDate(offer.to)}, which has none`;
     case "one-printing":
       return `One printing for all ${offer.pages} pages that wait for prints`;
     case "lab":

@@ -1,15 +1,28 @@
 import { pageOf } from "#app/places/album/view.ts";
 import type { AlbumPlan } from "#core/album/model.ts";
-import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, datesFrom, daysBetween, weekdayNumber } from "#core/month/dates.ts";
 import type { Hours } from "#core/pace/capacity.ts";
-import { DARK_UNDER, type Daylight, daylight, freeDaylight, type Place, wallTime } from "#core/pace/daylight.ts";
+import {
+  DARK_UNDER,
+  type Daylight,
+  daylight,
+  freeDaylight,
+  type Place,
+  wallTime,
+  wantsDayAndNight,
+} from "#core/pace/daylight.ts";
 import type { DaylightView, LightRow } from "./daylight.tsx";
 
 type Source = AlbumRead & { readonly album: AlbumPlan & { readonly id: string } };
 
 /** How far into its day a time on the wall is, as a share. */
 const share = (time: string): number => (Number(time.slice(0, 2)) * 60 + Number(time.slice(3))) / 1440;
+
+const asksForBoth = ({ days }: Page): boolean =>
+  wantsDayAndNight(
+    days.flatMap(({ content: { title, note, prompt, technique } }) => [title, note, prompt.text, technique.text]),
+  );
 
 /** Days enough are named on which pictures may be taken for the dark ones. */
 const MOST_BANK = 3;
@@ -39,6 +52,8 @@ export function daylightView(
             twilight: twilightOf(light, timeZone),
             away: away && ([share(away.from), share(away.to)] as const),
             pictures: page.content.photos.length,
+            both:
+              light.kind === "day" && light.dusk !== null && asksForBoth(page) ? wallTime(light.dusk, timeZone) : null,
           },
         ];
       })

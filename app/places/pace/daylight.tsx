@@ -25,6 +25,8 @@ export type LightRow = {
   readonly dark: boolean;
   /** Pictures that are on the day by now. */
   readonly pictures: number;
+  /** Where its words ask for one view by day and by night: from when on it is dark. */
+  readonly both: string | null;
 };
 export type DaylightView = {
   readonly albumId: string;
@@ -99,7 +101,7 @@ export function Daylight({ view, answer }: { view: DaylightView; answer: Dayligh
 }
 
 function Row({ row, albumId, isPast }: { row: LightRow; albumId: string; isPast: boolean }) {
-  const { date, label, sun, twilight, away, said, free, dark, pictures } = row;
+  const { date, label, sun, twilight, away, said, free, dark, pictures, both } = row;
   const bar = (part: readonly [number, number] | null, look: string) =>
     part && <rect x={part[0] * 240} y="0" width={Math.max(0, part[1] - part[0]) * 240} height="16" className={look} />;
   return (
@@ -142,6 +144,7 @@ function Row({ row, albumId, isPast }: { row: LightRow; albumId: string; isPast:
           ) : (
             <span>{minutesLong(free)} at home</span>
           )}
+          {both && <strong className="font-semibold">; one view by day, and again after {both}</strong>}
           {pictures > 0 && <span className="text-quiet">; {many(pictures, "picture")}</span>}
         </span>
       </Link>

@@ -23,9 +23,11 @@ export type HoursView = {
   readonly own: OwnView;
   readonly today: CalendarDate;
 };
-export type HoursAnswer =
+/** `of`: which of the two forms it answers; left out where nothing arrived. */
+export type HoursAnswer = { readonly of?: "hours" | "minutes" } & (
   | { readonly ok: true; readonly said: string }
-  | { readonly ok: false; readonly reason: "changed-elsewhere" | "not-hours" | NotSent };
+  | { readonly ok: false; readonly reason: "changed-elsewhere" | "not-hours" | NotSent }
+);
 
 const WHY = {
   "changed-elsewhere":
@@ -46,6 +48,9 @@ export function HoursPlace({ view, answer }: { view: HoursView; answer: HoursAns
           key={JSON.stringify(view.own.filter(({ isSet }) => isSet))}
           own={view.own}
           version={view.version}
+          outcome={
+            answer?.of === "minutes" && <Outcome answer={answer} why={WHY} kept="What you wrote is still here." />
+          }
         />
       }
     >
@@ -115,7 +120,7 @@ function HoursForm({ view, answer }: { view: HoursView; answer: HoursAnswer | nu
         <Button type="submit" look="main" name="intent" value="hours" disabled={busy}>
           {busy ? "Saving" : "Save these hours"}
         </Button>
-        <Outcome answer={answer} why={WHY} kept="What you wrote is still here." />
+        <Outcome answer={answer?.of === "minutes" ? null : answer} why={WHY} kept="What you wrote is still here." />
       </div>
     </Form>
   );

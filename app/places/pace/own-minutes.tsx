@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { many } from "#app/wording/count.ts";
@@ -15,7 +15,16 @@ export type OwnView = readonly {
 }[];
 
 /** What steps really take somebody: learned from sittings, or said by hand, or forgotten. */
-export function OwnMinutesForm({ own, version }: { own: OwnView; version: number }) {
+export function OwnMinutesForm({
+  own,
+  version,
+  outcome,
+}: {
+  own: OwnView;
+  version: number;
+  /** What came of saving or forgetting them. */
+  outcome: ReactNode;
+}) {
   const busy = useNavigation().state !== "idle";
   const said = Object.fromEntries(own.flatMap(({ step, minutes, isSet }) => (isSet ? [[step, String(minutes)]] : [])));
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>(said);
@@ -77,6 +86,7 @@ export function OwnMinutesForm({ own, version }: { own: OwnView; version: number
           Forget what was learned
         </Button>
       </div>
+      {outcome}
     </Form>
   );
 }
