@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal";
 import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
@@ -17,7 +18,14 @@ const WEEKDAY = { 1: "Monday", 6: "Saturday", 7: "Sunday" } as const;
 export function MonthChoice({ id, albumId, month }: { id: string; albumId: string; month: MonthPage | null }) {
   const put = usePut();
   // Chosen here first, so that a second choice does not go by what the first one has not reached yet.
-  const [chosen, setChosen] = useState(month ?? USUAL_MONTH);
+  const now = month ?? USUAL_MONTH;
+  const [chosen, setChosen] = useState(now);
+  // What was taken back, or chosen elsewhere, is shown, or the next choice would bring back the one before.
+  const [shown, setShown] = useState(now);
+  if (!isEqual(shown, now)) {
+    setShown(now);
+    setChosen(now);
+  }
   const choose = (change: Partial<MonthPage>) => {
     const next = { ...chosen, ...change };
     setChosen(next);
