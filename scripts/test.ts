@@ -35,7 +35,12 @@ const run = async (what: string, minutes: number, ...command: string[]): Promise
 type Vitest = {
   numPassedTests: number;
   numFailedTests: number;
-  testResults: { status: string; assertionResults: unknown[] }[];
+  testResults: {
+    name: string;
+    status: string;
+    message: string;
+    assertionResults: { status: string; fullName: string; failureMessages: string[] }[];
+  }[];
 };
 type Playwright = { stats: { expected: number; unexpected: number; flaky: number }; errors: unknown[] };
 const read = <T>(name: string): T | null => {
@@ -74,6 +79,14 @@ const failed = (unit?.numFailedTests ?? 0) + unread + (browser ? browser.stats.u
 const again = browser?.stats.flaky ?? 0;
 if (again > 0)
   process.stdout.write(`\n${again} of the browser tests passed at their second try only, named above as flaky\n`);
+// Once more what failed, with how: of a long run often only the end is kept.
+for (const file of unit?.testResults ?? []) {
+  const from = path.relative(root, file.name);
+  for (const test of file.assertionResults.filter(({ status }) => status === "failed"))
+    process.stdout.write(`\nfailed: ${from} > ${test.fullName}\n${test.failureMessages.join("\n").slice(0, 3000)}\n`);
+  if (file.status === "failed" && file.assertionResults.length === 0)
+    process.stdout.write(`\nfailed: ${from}\n${file.message.slice(0, 3000)}\n`);
+}
 const inMinutes = (seconds: number) => `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 process.stdout.write(
   `\nThe whole run took ${inMinutes(clock() - begun.run)}: ${took.map(([what, seconds]) => `${what} ${seconds} s`).join(", ")}\n`,
