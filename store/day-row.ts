@@ -113,6 +113,7 @@ function contentOf(row: DayRow): DayContent {
     undone: row.undone,
     leftAlone: row.leftAlone,
     privateUntil: row.privateUntil,
+    driesUntil: row.driesUntil,
   };
 }
 
@@ -131,6 +132,7 @@ export const dayColumns = (content: DayContent) => ({
   undone: [...content.undone],
   leftAlone: [...content.leftAlone],
   privateUntil: content.privateUntil,
+  driesUntil: content.driesUntil,
 });
 
 /** Rows of a day's pieces, in order. */

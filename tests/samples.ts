@@ -258,6 +258,7 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
     undone: fc.uniqueArray(fc.constantFrom(...STEPS)),
     leftAlone: fc.uniqueArray(fc.string({ minLength: 1, maxLength: 20 }), { maxLength: 3 }),
     privateUntil: fc.option(anyDate),
+    driesUntil: fc.option(anyDate),
   })
   .map((content) => ({ ...content, undone: content.undone.filter((step) => !content.done.includes(step)) }));
 

@@ -17,6 +17,7 @@ const NAMED: Record<string, string> = {
   "card-preprint": "the picture under a card",
   "card-secrecy": "what is said of a card’s privacy",
   "day-private": "whether the day is private",
+  dries: "until when the page dries",
   "photo-repeat": "how a pattern is repeated",
   "photo-together": "which pictures share a print",
   "photo-on-it": "what is printed on a photo",

@@ -32,5 +32,5 @@ export const shouldRevalidate = revalidateWhenReached;
 export default function DayRoute({ loaderData: { view, aside } }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
   if (aside) return <SetAsideDay aside={aside} />;
-  return album ? <DayBench key={view.date} view={view} rows={album.rows} /> : null;
+  return album ? <DayBench key={view.date} view={view} rows={album.rows} today={album.wallDate} /> : null;
 }

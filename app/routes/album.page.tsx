@@ -27,5 +27,5 @@ export const shouldRevalidate = revalidateWhenReached;
 
 export default function PageRoute({ loaderData }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
-  return album ? <DayBench key={loaderData.key} view={loaderData} rows={album.rows} /> : null;
+  return album ? <DayBench key={loaderData.key} view={loaderData} rows={album.rows} today={album.wallDate} /> : null;
 }

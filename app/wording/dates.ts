@@ -1,8 +1,14 @@
+import type { CalendarDate } from "#core/month/dates.ts";
+
 const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"] as const;
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"] as const;
 
 /** `Wed`, of an ISO date; for lists drawn in the browser, without a calendar library there. */
 export const shortWeekday = (date: string): string => WEEKDAYS[new Date(`${date}T00:00:00Z`).getUTCDay()] ?? "";
+
+/** The date after an ISO date; without a calendar library too. */
+export const dayAfter = (date: CalendarDate): CalendarDate =>
+  new Date(Date.parse(`${date}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10) as CalendarDate;
 
 /** 1 Monday to 7 Sunday, of an ISO date. */
 export const weekdayOf = (date: string): number => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;

@@ -43,6 +43,7 @@ const OF_DAY: Record<Exclude<DayEdit["kind"], "step" | "waive">, (day: string) =
   "photo-private": (day) => `until when a picture of ${day} is private changed`,
   "leave-alone": (day) => `slip in the words of ${day} left alone, or told again`,
   "day-private": (day) => `until when ${day} is private changed`,
+  dries: (day) => `until when ${day} dries changed`,
   "remove-photo": (day) => `picture of ${day} taken off`,
   finish: (day) => `all steps of ${day} ticked`,
 };

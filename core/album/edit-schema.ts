@@ -98,6 +98,7 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("remove-photo"), id: ID }),
   z.object({ kind: z.literal("leave-alone"), slip: textOf(LIMITS.slipKey.most, 1), on: z.boolean() }),
   z.object({ kind: z.literal("day-private"), privateUntil: DATE.nullable() }),
+  z.object({ kind: z.literal("dries"), until: DATE.nullable() }),
   z.object({ kind: z.literal("step"), step: z.enum(STEPS), done: z.boolean() }),
   z.object({ kind: z.literal("finish") }),
 ]);

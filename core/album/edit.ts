@@ -52,6 +52,8 @@ export type DayEdit =
   /** A slip in the words is well as it is, or is to be told again. */
   | { kind: "leave-alone"; slip: string; on: boolean }
   | { kind: "day-private"; privateUntil: CalendarDate | null }
+  /** Its page was made wet, and nothing goes on it before a day; null: it is dry. */
+  | { kind: "dries"; until: CalendarDate | null }
   | { kind: "step"; step: Step; done: boolean }
   | { kind: "finish" };
 
@@ -297,6 +299,8 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
     }
     case "day-private":
       return wrote(["private"], { privateUntil: edit.privateUntil });
+    case "dries":
+      return wrote(["dries"], { driesUntil: edit.until });
     case "remove-photo":
       if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });

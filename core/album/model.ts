@@ -132,6 +132,8 @@ export type DayContent = {
   readonly leftAlone: readonly string[];
   /** All of it is left out of everything that leaves the household until this day; null: it never is. */
   readonly privateUntil: CalendarDate | null;
+  /** Its page was made wet: nothing goes on it before this day; null: nothing dries. */
+  readonly driesUntil: CalendarDate | null;
 };
 
 export type Day = Slot & { readonly version: number; readonly content: DayContent };
@@ -182,6 +184,7 @@ export const EMPTY_DAY: DayContent = {
   undone: [],
   leftAlone: [],
   privateUntil: null,
+  driesUntil: null,
 };
 
 /** A card with words and nothing else said about it. */

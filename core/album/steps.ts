@@ -1,3 +1,4 @@
+import type { CalendarDate } from "../month/dates.ts";
 import { headingsIn, isWritten } from "../words/headings.ts";
 import { frontWords } from "./card-words.ts";
 import type { Face, LeafStep, SideStep } from "./leaf.ts";
@@ -115,6 +116,11 @@ export function poolContent(first: DayContent, others: readonly DayContent[]): P
     jottings: all.flatMap(({ jottings }) => jottings),
     done: first.done,
     undone: first.undone,
+    // The page of several days is dry when the last of what was made wet is.
+    driesUntil: all.reduce<CalendarDate | null>(
+      (last, { driesUntil }) => (driesUntil !== null && (last === null || driesUntil > last) ? driesUntil : last),
+      null,
+    ),
   };
 }
 

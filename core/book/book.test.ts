@@ -166,6 +166,7 @@ const emptyContent = {
   jottings: [],
   done: [],
   undone: [],
+  driesUntil: null,
 };
 
 const dayPage = (id: string) => ({ label: id, skipped: false, content: emptyContent, days: [{ id }] });

@@ -36,6 +36,7 @@ const contentOf = (loose: readonly Loose[]): PageContent => ({
   jottings: [],
   done: [],
   undone: [],
+  driesUntil: null,
 });
 
 describe("a day dressed from a template", () => {

@@ -28,6 +28,7 @@ const content = (change: Partial<PageContent>): PageContent => ({
   jottings: [],
   done: [],
   undone: [],
+  driesUntil: null,
   ...change,
 });
 const nobody = { content: null, label: "" };

@@ -55,7 +55,7 @@ const withTypefaces = <T extends object>(entries: readonly T[]): T[] =>
   entries.map((entry) => ({
     ...entry,
     // Nothing was said not to be done, and only words could be private.
-    ...{ undone: [], leftAlone: [], privateUntil: null },
+    ...{ undone: [], leftAlone: [], privateUntil: null, driesUntil: null },
     photos: (entry as { photos?: object[] }).photos?.map((use) => ({
       ...use,
       onIt: [],
@@ -82,6 +82,9 @@ type Fifth = {
   book: { leaves: Record<"front" | "back", { pieces: FifthPiece[] | null; owner: object; done: string[] }>[] };
 };
 
+/** Days and pages of which none was said to be wet. */
+const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) => ({ ...entry, driesUntil: null }));
+
 /** Pages of the front and back matter, of which none had squares. */
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
 
@@ -93,7 +96,7 @@ describe("an archive of the eighth format, from before anything was known ahead"
     for (const old of eighth)
       expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
         ...{ ...old, formatVersion: ARCHIVE_VERSION, known: [] },
-        matters: withMonths(old.matters),
+        ...{ days: allDry(old.days), matters: withMonths(allDry(old.matters)) },
       });
   });
 });

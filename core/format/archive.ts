@@ -114,6 +114,8 @@ const CONTENT = z.object({
   /** Slips in the words that were left as they are. */
   leftAlone: z.array(textOf(LIMITS.slipKey.most, 1)).max(LIMITS.leftAlone.most),
   privateUntil: DATE.nullable(),
+  /** The day before which nothing goes on its page, which was made wet. */
+  driesUntil: DATE.nullable(),
 });
 
 const DAY = CONTENT.extend({ date: DATE, skipped: z.boolean(), mergedInto: ID.nullable() });

@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { STEPS, type Step } from "../album/model.ts";
+import type { Page } from "../album/page.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
 import { chanceFrom } from "../words/chance.ts";
 import { type Hours, USUAL_HOURS } from "./capacity.ts";
 import { beta, gamma, normal } from "./draws.ts";
-import { type Ask, chanceBy, doneBy, forecast, LONGEST_DAYS, type Work } from "./forecast.ts";
+import { type Ask, chanceBy, doneBy, forecast, LONGEST_DAYS, type Work, workLeft } from "./forecast.ts";
 import { ownMinutes, TYPICAL } from "./minutes.ts";
 
 const FIRST = "2026-12-01" as CalendarDate;
@@ -49,6 +50,30 @@ describe("draws", () => {
       3 / 5,
       6 / (25 * 6),
     );
+  });
+});
+
+describe("what is left to do", () => {
+  const wet = (driesUntil: CalendarDate | null) =>
+    ({
+      ...{ days: [{ id: "a", date: FIRST }], content: { waived: [], driesUntil }, skipped: false, leaves: [] },
+      steps: STEPS.map((step) => ({ step, done: step === "base" })),
+    }) as unknown as Page;
+  const left = (driesUntil: CalendarDate | null, today = FIRST) =>
+    workLeft([wet(driesUntil)], today, "nothing", () => true).map(({ from, steps }) => [from, steps]);
+
+  it("of a page that dries is done when it is dry, as far as it goes on it", () => {
+    const dry = addDays(FIRST, 2);
+    const onIt = ["number", "assemble", "punch", "file"];
+    const now = ["choose", "print", "trim", "write", "letter", "insert"];
+    expect(left(dry)).toEqual([
+      [FIRST, now],
+      [dry, onIt],
+    ]);
+    expect(left(dry, dry)).toEqual([[dry, STEPS.filter((step) => step !== "base")]]);
+    expect(left(null)).toEqual([[FIRST, STEPS.filter((step) => step !== "base")]]);
+    const seen = forecast(ask({ work: workLeft([wet(addDays(FIRST, 40))], FIRST, "nothing", () => true) }));
+    expect(Math.min(...seen.ends.book)).toBeGreaterThanOrEqual(40);
   });
 });
 

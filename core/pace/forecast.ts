@@ -6,7 +6,7 @@ import { chanceFrom } from "../words/chance.ts";
 import { type Hours, minutesOn } from "./capacity.ts";
 import { beta, gamma, normal } from "./draws.ts";
 import type { OwnMinutes } from "./minutes.ts";
-import { openSteps } from "./needs.ts";
+import { isAfter, openSteps, stillDrying } from "./needs.ts";
 import { AHEAD } from "./tonight.ts";
 
 /** The stages that an album is finished by, the last of them being all of it. */
@@ -45,7 +45,8 @@ export const USUAL_PAGE: readonly Step[] = [
 
 /**
  * What is left to do of an album: of every page that is told its open steps, made ahead where the album makes them ahead,
- * the others from the day on which the last of its days was lived; of a page with nothing planned yet what is usual.
+ * the others from the day on which the last of its days was lived, and what goes on a page that dries from when it is dry;
+ * of a page with nothing planned yet what is usual.
  */
 export function workLeft(
   pages: readonly Page[],
@@ -60,11 +61,18 @@ export function workLeft(
     const open = openSteps(page).map(({ step }) => step);
     const left = page.steps.length === 0 || !isBegun(page) ? [...new Set([...open, ...missing(page)])] : open;
     const ahead = last > today ? left.filter((step) => AHEAD[preparing].includes(step)) : [];
-    const rest = left.filter((step) => !ahead.includes(step));
-    return [
-      ...(ahead.length > 0 ? [{ page: name, from: today, steps: ahead }] : []),
-      ...(rest.length > 0 ? [{ page: name, from: last > today ? last : today, steps: rest }] : []),
+    const dry = page.content.driesUntil ?? today;
+    const waits = stillDrying(page, today);
+    const lived = last > today ? last : today;
+    const onDry = (from: CalendarDate) => (dry > from ? dry : from);
+    const isWet = (step: Step) => isAfter(step, waits);
+    const parts: [CalendarDate, Step[]][] = [
+      [today, ahead.filter((step) => !isWet(step))],
+      [onDry(today), ahead.filter(isWet)],
+      [lived, left.filter((step) => !ahead.includes(step) && !isWet(step))],
+      [onDry(lived), left.filter((step) => !ahead.includes(step) && isWet(step))],
     ];
+    return parts.flatMap(([from, steps]) => (steps.length > 0 ? [{ page: name, from, steps }] : []));
   });
 }
 
@@ -112,11 +120,16 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
   const given = Int16Array.from(datesFrom(today, LONGEST_DAYS), (date) => minutesOn(hours, date));
   const jobs = jobsOf(work, today);
   const parts = jobs.flatMap((job) => job.parts);
+  // Many pages have the same to do: what it takes is summed up once a run for each different list of steps.
+  const lists = [...new Map(parts.map(({ steps }) => [steps.join(), steps])).values()];
+  const listOf = parts.map(({ steps }) => lists.findIndex((list) => list.join() === steps.join()));
+  const takes = new Float64Array(lists.length);
+  const endOf = new Int16Array(parts.length);
   const ends = { photos: new Int16Array(runs), words: new Int16Array(runs), book: new Int16Array(runs) };
   const lasts = STAGES.map((stage) => ({
     stage,
     // A stage is over with the last that has some of it, the book with everything.
-    part: stage === "book" ? parts.at(-1) : parts.findLast((part) => part.stage === stage),
+    part: stage === "book" ? parts.length - 1 : parts.findLastIndex((part) => part.stage === stage),
   }));
   const shape = varies > 0 ? 1 / varies ** 2 : 0;
   const minutes = new Float64Array(STEPS.length);
@@ -128,17 +141,19 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
       const { factor, doubt } = own[step];
       minutes[at] = TYPICAL_MINUTES[step] * factor * (doubt > 0 ? Math.exp(doubt * normal(person)) : 1);
     });
+    lists.forEach((list, at) => {
+      takes[at] = list.reduce((sum, step) => sum + (minutes[step] as number), 0);
+    });
     const share = kept ? beta(person, TYPICAL_KEPT.kept + kept.kept, TYPICAL_KEPT.missed + kept.meant - kept.kept) : 1;
     let day = -1;
     let left = 0;
+    let at = 0;
     for (const { from, name, spared, parts: own } of jobs) {
       if (shape > 0) pages.from(stirred(ofRun, name));
       const times = shape > 0 ? gamma(pages, shape) / shape : 1;
       let spare = spared;
-      for (const part of own) {
-        let need = 0;
-        for (const step of part.steps) need += minutes[step] as number;
-        need *= times;
+      for (const last = at + own.length; at < last; at++) {
+        let need = (takes[listOf[at] as number] as number) * times;
         const less = Math.min(need, spare);
         need -= less;
         spare -= less;
@@ -149,10 +164,10 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
           left = there > 0 && (share >= 1 || evenings.next() < share) ? there : 0;
         }
         left -= need;
-        part.end = day;
+        endOf[at] = day;
       }
     }
-    for (const { stage, part } of lasts) ends[stage][run] = part ? Math.min(part.end, LONGEST_DAYS) : 0;
+    for (const { stage, part } of lasts) ends[stage][run] = Math.min(endOf[part] ?? 0, LONGEST_DAYS);
   }
   const inOrder = Int16Array.from(ends.book);
   for (const stage of STAGES) ends[stage].sort();
@@ -165,7 +180,7 @@ function stirred(seed: number, by: number): number {
   return Math.imul(mixed ^ (mixed >>> 15), 0xc2b2ae35) | 0;
 }
 
-type Part = { readonly stage: Stage; readonly steps: readonly number[]; end: number };
+type Part = { readonly stage: Stage; readonly steps: readonly number[] };
 
 /** The work in the order in which it can be done, a page's pictures first, then its words, then the rest. */
 function jobsOf(work: readonly Work[], today: CalendarDate) {
@@ -177,9 +192,7 @@ function jobsOf(work: readonly Work[], today: CalendarDate) {
       // Where nothing is left to do but to wait, as for a lab, it ends on the day that is waited for.
       parts: (steps.length === 0 ? (["photos"] as const) : STAGES).flatMap((stage): Part[] => {
         const of = steps.filter((step) => STAGE_OF[ringOf(step)] === stage);
-        return of.length > 0 || steps.length === 0
-          ? [{ stage, steps: of.map((step) => STEPS.indexOf(step)), end: 0 }]
-          : [];
+        return of.length > 0 || steps.length === 0 ? [{ stage, steps: of.map((step) => STEPS.indexOf(step)) }] : [];
       }),
     }))
     .sort((a, b) => a.from - b.from);

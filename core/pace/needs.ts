@@ -1,6 +1,7 @@
-import type { Step } from "../album/model.ts";
+import { STEPS, type Step } from "../album/model.ts";
 import type { Page } from "../album/page.ts";
 import type { PlannedStep } from "../album/steps.ts";
+import type { CalendarDate } from "../month/dates.ts";
 
 /** What has to be done before a step can be; what a page does not have is not waited for. Common practice. */
 export const NEEDS: Readonly<Record<Step, readonly Step[]>> = {
@@ -16,6 +17,19 @@ export const NEEDS: Readonly<Record<Step, readonly Step[]>> = {
   punch: ["assemble"],
   file: ["assemble", "number", "insert", "punch"],
 };
+
+/** What goes on a page, and so waits for it to be dry. */
+const ON_IT: readonly Step[] = STEPS.filter((step) => NEEDS[step].includes("base"));
+
+/** What waits because the page was made wet and dries for longer than today. */
+export const stillDrying = (
+  { content: { driesUntil } }: Pick<Page, "content">,
+  today: CalendarDate,
+): readonly Step[] => (driesUntil !== null && today < driesUntil ? ON_IT : []);
+
+/** Whether a step is one of these, or needs one of them done before it. */
+export const isAfter = (step: Step, some: readonly Step[]): boolean =>
+  some.includes(step) || NEEDS[step].some((need) => isAfter(need, some));
 
 const isOpen = ({ done }: PlannedStep) => !done;
 export const openSteps = ({ steps }: Pick<Page, "steps">): PlannedStep[] => steps.filter(isOpen);

@@ -6,7 +6,7 @@ import { type Page, pagesOf } from "../album/page.ts";
 import type { PlannedStep } from "../album/steps.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
 import { costOf, ownMinutes, TYPICAL } from "./minutes.ts";
-import { NEEDS, openSteps } from "./needs.ts";
+import { isAfter, NEEDS, openSteps, stillDrying } from "./needs.ts";
 import { AHEAD, type Evening, isMoved, planEvening, withoutPage } from "./tonight.ts";
 
 const RING: Record<Step, PlannedStep["ring"]> = {
@@ -17,8 +17,13 @@ const FIRST = "2026-12-01" as CalendarDate;
 const TODAY = "2026-12-04" as CalendarDate;
 
 /** A page of one day with these steps; nothing else of it is looked at. */
-const pageOn = (at: number, steps: readonly (readonly [Step, boolean])[]): Page =>
+const pageOn = (
+  at: number,
+  steps: readonly (readonly [Step, boolean])[],
+  driesUntil: CalendarDate | null = null,
+): Page =>
   ({
+    content: { driesUntil },
     days: [{ date: addDays(FIRST, at) }],
     steps: steps.map(([step, done]) => ({ step, done, ring: RING[step], minutes: 0, on: [] })),
   }) as unknown as Page;
@@ -174,6 +179,15 @@ describe("the evening that is worth most", () => {
     expect(steps).toEqual(["write", "letter", "base", "number", "insert"]);
   });
 
+  it("puts nothing on a page that is wet, nor what comes after that, until the day on which it is dry", () => {
+    const steps = STEPS.map((step) => [step, step === "base"] as const);
+    const stepsOn = (driesUntil: CalendarDate | null) =>
+      evening([pageOn(0, steps, driesUntil)], 500).items.map(({ step: { step } }) => step);
+    const all = STEPS.filter((step) => step !== "base");
+    expect(stepsOn(addDays(TODAY, 1))).toEqual(["choose", "print", "trim", "write", "letter", "insert"]);
+    for (const dry of [null, TODAY, addDays(TODAY, -3)]) expect(stepsOn(dry)).toEqual(all);
+  });
+
   it("reckons with one's own minutes", () => {
     const page = pageOn(0, [["write", false]]);
     const slow = ownMinutes([], { write: 40 });
@@ -201,7 +215,10 @@ describe("days to come", () => {
         const all = planEvening(pages, today, 100_000, preparing, TYPICAL).items.filter((item) => item.ahead);
         const open = pages
           .filter(({ days: [first] }) => (first?.date ?? "") > today)
-          .flatMap(({ steps }) => steps.filter(({ done, step }) => !done && AHEAD[preparing].includes(step)));
+          .flatMap((page) => {
+            const isWet = (step: Step) => isAfter(step, stillDrying(page, today));
+            return page.steps.filter(({ done, step }) => !done && AHEAD[preparing].includes(step) && !isWet(step));
+          });
         expect(new Set(all.map(({ step }) => step))).toEqual(new Set(open));
         for (const page of withoutPage(pages, today)) expect([page.skipped, page.leaves.length]).toEqual([false, 0]);
       }),

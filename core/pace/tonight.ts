@@ -3,7 +3,7 @@ import type { Page } from "../album/page.ts";
 import { type PlannedStep, RINGS, type Ring } from "../album/steps.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type Cost, costOf, type OwnMinutes } from "./minutes.ts";
-import { isReady, openSteps, withNeeds } from "./needs.ts";
+import { isReady, openSteps, stillDrying, withNeeds } from "./needs.ts";
 
 /** Why a line stands in an evening: what comes of it with the others, or what it begins. */
 export type Why =
@@ -93,7 +93,7 @@ export function planEvening(
   };
   const open = pages.filter((page) => hasCome(page, today) && openSteps(page).length > 0).slice(0, MOST_PAGES);
   const may = (page: Page): ReadonlySet<Step> => {
-    const late = new Set(waits(page));
+    const late = new Set([...waits(page), ...stillDrying(page, today)]);
     const allowed = isLived(page, today) ? null : AHEAD[preparing];
     const steps = openSteps(page);
     // What waits takes with it all that needs it.

@@ -328,6 +328,11 @@ async function countVersions(
   const tryOuts = changes.filter(({ of }) => of === "try_out").map(({ key }) => String(key.id));
   if (tryOuts.length > 0)
     await tx.execute(sql`update try_out set version = version + 1 where id = any(${`{${tryOuts.join(",")}}`}::uuid[])`);
+  const people = changes.filter(({ of }) => of === "hours").map(({ key }) => String(key.member_id));
+  if (people.length > 0)
+    await tx.execute(
+      sql`update hours set version = version + 1 where member_id = any(${`{${people.join(",")}}`}::uuid[])`,
+    );
   // A form of settings that is open answers for these and no others.
   const ofSettings = changes.some(
     ({ of, after }) => of === "album" && Object.keys(after ?? {}).some((name) => !BESIDE_SETTINGS.includes(name)),

@@ -131,6 +131,8 @@ export const day = pgTable(
     leftAlone: text("left_alone").array().notNull().default([]),
     /** All of it stays in the household until this day. */
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
+    /** Its page was made wet: nothing goes on it before this day. */
+    driesUntil: calendarDate("dries_until"),
     /** What a month calendar page has in its squares; null: as usual, where nothing lies on it. */
     monthPage: jsonb("month_page").$type<MonthPage>(),
     version: integer("version").notNull().default(0),

@@ -1,6 +1,8 @@
 import { sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
+import { startServer } from "../../scripts/running-server.ts";
 import { describeError } from "../../server/log.ts";
+import { freshDatabase } from "../fresh-database.ts";
 import { openTestStore } from "../household.ts";
 
 const store = openTestStore();
@@ -15,6 +17,25 @@ describe("the log", () => {
     expect(written).not.toContain("twins");
     expect(written).toContain("22P02");
     expect(written).toMatch(/at .*log\.test/);
+  });
+
+  it("has a line for each request, without what was asked for in it, nor a feed's secret address", async () => {
+    const database = await freshDatabase();
+    const server = await startServer(database.url, 0, "info");
+    let written = "";
+    server.process.stdout?.on("data", (text: Buffer) => {
+      written += text.toString();
+    });
+    const ask = (path: string) => fetch(server.base + path, { redirect: "manual" });
+    expect((await ask("/feeds/s3cretAndLong.ics")).status).toBe(404);
+    await ask("/feeds/s3cretAndLong/more.ics");
+    await ask("/sign-in?next=%2Fwhat-the-twins-want");
+    await server.stop();
+    await database.drop();
+    expect(written.split("\n").filter((line) => line.includes('"status"'))).toHaveLength(3);
+    expect(written).toContain('"/feeds/…"');
+    expect(written).toContain('"/sign-in"');
+    expect(written).not.toMatch(/s3cret|twins/);
   });
 
   it("says only the type of something thrown that is no error", () => {

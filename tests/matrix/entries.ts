@@ -98,6 +98,7 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "leave-alone": () => ({ slip: "twice: be merry", on: true }),
   "day-private": () => ({ privateUntil: "2030-01-01" }),
   "remove-photo": ({ use }) => ({ id: use }),
+  dries: () => ({ until: "2030-01-01" }),
   step: () => ({ step: "write", done: true }),
   finish: () => ({}),
 };

@@ -17,6 +17,8 @@ export type FrameView = {
   readonly today: CalendarDate | null;
   /** Where "Day" leads when no day is chosen. */
   readonly dayDate: CalendarDate;
+  /** The household's date. */
+  readonly wallDate: CalendarDate;
   readonly clock: string;
   /** The first evening as far as it got; null once it is over. */
   readonly first: FirstEvening | null;
@@ -74,6 +76,7 @@ export function frameView(
     today: todays ? leadDate(todays) : null,
     dayDate: todays ? leadDate(todays) : album.span.start,
     first,
+    wallDate: wall.date,
     clock: `${weekdayName(wall.date).slice(0, 3)} ${printShort(wall.date)}, ${wall.time}`,
   };
 }

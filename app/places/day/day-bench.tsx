@@ -7,6 +7,7 @@ import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { useOutbox, usePut } from "#app/sending/sending.tsx";
+import type { CalendarDate } from "#core/month/dates.ts";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
 import { FinishPanel } from "./finish-panel.tsx";
@@ -22,13 +23,20 @@ import type { DayView } from "./view.ts";
 import { WordsPanel } from "./words-panel.tsx";
 
 /** One day's bench: its leaves to scale on the mat, its panels in working order beside them. */
-export function DayBench({ view: saved, rows }: { view: DayView; rows: readonly PageRow[] }) {
+type Props = {
+  readonly view: DayView;
+  readonly rows: readonly PageRow[];
+  /** The household's date. */
+  readonly today: CalendarDate;
+};
+
+export function DayBench({ view: saved, rows, today }: Props) {
   const view = useDayNow(saved);
   const { moved } = useOutbox().state;
   // Who moves pieces looks at the mat: the panels follow when there is time.
   const late = useDeferredValue(view);
   return (
-    <Workplace width="broad" flush panel={<Panels view={moved ? late : view} rows={rows} />}>
+    <Workplace width="broad" flush panel={<Panels view={moved ? late : view} {...{ rows, today }} />}>
       <MatStage label="The mat">
         <DayMat view={view} />
       </MatStage>
@@ -36,7 +44,7 @@ export function DayBench({ view: saved, rows }: { view: DayView; rows: readonly 
   );
 }
 
-const Panels = memo(({ view, rows }: { view: DayView; rows: readonly PageRow[] }) => (
+const Panels = memo(({ view, rows, today }: Props) => (
   <>
     <Heading view={view} rows={rows} />
     <MovedHere view={view} />
@@ -46,7 +54,7 @@ const Panels = memo(({ view, rows }: { view: DayView; rows: readonly PageRow[] }
     <PhotosPanel view={view} />
     <WordsPanel view={view} />
     <PaperPanel view={view} />
-    <FinishPanel view={view} />
+    <FinishPanel view={view} today={today} />
     <NotePanel view={view} />
     <Foot view={view} rows={rows} />
   </>

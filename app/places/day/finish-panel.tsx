@@ -4,12 +4,14 @@ import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { usePut } from "#app/sending/sending.tsx";
 import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import { Drying } from "./drying.tsx";
 import { Panel } from "./panel.tsx";
 import { useDayLeaves } from "./use-day-now.ts";
 import type { DayView } from "./view.ts";
 
 /** The steps that follow from what the day has, ticked as they are done. */
-export function FinishPanel({ view }: { view: DayView }) {
+export function FinishPanel({ view, today }: { view: DayView; today: CalendarDate }) {
   const put = usePut();
   const stops = useOneStop<HTMLUListElement>();
   const { change } = useBookEdits();
@@ -85,6 +87,7 @@ export function FinishPanel({ view }: { view: DayView }) {
       </ul>
       <StepsOnPaper heading="Done" said={steps.flatMap(({ step, done }) => (done ? [STEP_NAME[step]] : []))} />
       <StepsOnPaper heading="To do" said={steps.flatMap(({ step, done }) => (done ? [] : [STEP_TO_DO[step]]))} />
+      <Drying view={view} today={today} />
       {next && STEP_CAUTION[next.step] && (
         <p className="border-l-2 border-edge pl-3 text-sm text-quiet">{STEP_CAUTION[next.step]}</p>
       )}

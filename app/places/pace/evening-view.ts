@@ -21,6 +21,7 @@ export type EveningLine = {
   readonly why: Why;
 };
 export type EveningView = {
+  readonly today: CalendarDate;
   readonly minutes: number;
   /** The minutes there are tonight by the hours somebody gave; null where they gave none. */
   readonly there: number | null;
@@ -73,7 +74,7 @@ function eveningView(
   const { preparing } = source.album;
   const evening = planEvening(pages, today, minutes, preparing, person.own, atLab(source.prints));
   return {
-    minutes,
+    ...{ today, minutes },
     there: hasSaid ? minutesOn(person.hours, today) : null,
     lines: evening.items.map(({ page, step: { step }, minutes: takes, why }) => ({
       ...{ date: leadDate(page), dayId: page.days[0]?.id ?? "", step, label: page.label ?? "", said: STEP_TO_DO[step] },

@@ -3,7 +3,9 @@ import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import { useIsWaiting, usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
+import { datedAs, dayAfter } from "#app/wording/dates.ts";
 import { HELP_SAID, type Help, minutesLong, whySaid } from "#app/wording/pace.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
 import type { EveningLine, EveningView } from "./evening-view.ts";
 
 const HELP_AT: Readonly<Record<Help, (album: string) => string>> = {
@@ -70,6 +72,11 @@ export function Tonight({ albumId, evening }: Props) {
           ))}
         </ul>
       )}
+      {lines
+        .filter((line) => line.step === "base" && ticked.has(keyOf(line)))
+        .map(({ dayId, label }) => (
+          <DriesOvernight key={dayId} {...{ dayId, label }} today={plan.today} />
+        ))}
       {plan.setUp.length > 0 && (
         <p className="pt-2 text-sm text-quiet">
           With setting up, once for each kind of work: about {minutesLong(plan.takes)} of {minutesLong(plan.minutes)}.
@@ -97,6 +104,26 @@ export function Tonight({ albumId, evening }: Props) {
         <span>{plan.isOwn ? "Minutes as you were timed, or said." : "Minutes are typical, not yours yet."}</span>
       </p>
     </section>
+  );
+}
+
+/** A base that was just made may be wet: nothing goes on it before tomorrow. */
+function DriesOvernight({ dayId, label, today }: { dayId: string; label: string; today: CalendarDate }) {
+  const put = usePut();
+  const [until, setUntil] = useState<CalendarDate | null>(null);
+  const dry = (day: CalendarDate | null) => {
+    setUntil(day);
+    put(`${dayId}:dries`, { what: "edit", dayId, base: null, edit: { kind: "dries", until: day } });
+  };
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 pt-2 text-sm">
+      <span>
+        {until ? `${label} dries: nothing goes on it before ${datedAs([until])}.` : `Is the base of ${label} wet?`}
+      </span>
+      <button type="button" className="link min-h-6" onClick={() => dry(until ? null : dayAfter(today))}>
+        {until ? "It is dry" : "Let it dry overnight"}
+      </button>
+    </p>
   );
 }
 
