@@ -60,7 +60,11 @@ export async function newKeeper(page: Page, name = "Maren"): Promise<string> {
 }
 
 /** The album that is offered first, a December, or one in another book, made in the database. Returns its address. */
-export async function newDecember(page: Page, at = base(), book = "ring-6x8"): Promise<string> {
+export const newDecember = (page: Page, at = base(), book = "ring-6x8"): Promise<string> =>
+  newMonth(page, "2026-12", at, book);
+
+/** The same of another month of 31 days. */
+export async function newMonth(page: Page, month: string, at = base(), book = "ring-6x8"): Promise<string> {
   const householdId = households.get(page.context());
   if (!householdId) throw new Error("no keeper is signed in here: call newKeeper first");
   const preset = presetById(book);
@@ -72,7 +76,7 @@ export async function newDecember(page: Page, at = base(), book = "ring-6x8"): P
     numbering: "date",
     preparing: "parts",
     format,
-    span: { start: "2026-12-01" as CalendarDate, end: "2026-12-31" as CalendarDate },
+    span: { start: `${month}-01` as CalendarDate, end: `${month}-31` as CalendarDate },
   });
   return `${at}/albums/${albumId}`;
 }

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from "./browser-test.ts";
-import { base, enterDemo, newDecember, newKeeper, PHONE } from "./keeper.ts";
+import { base, enterDemo, newDecember, newKeeper, newMonth, PHONE } from "./keeper.ts";
 
 async function demoAlbum(page: Page): Promise<string> {
   await enterDemo(page);
@@ -101,6 +101,30 @@ test("tonight is done from a phone: ticked where it stands, with a timer beside 
   await page.getByRole("spinbutton", { name: "Other minutes" }).press("Enter");
   await expect(page.getByText("Nothing that fits is waiting.")).toBeVisible();
   await expect(page.getByText("What helps later:")).toBeVisible();
+});
+
+test("a page made wet is left alone until it is dry, tonight and on its day", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newMonth(page, "2026-10");
+  await page.goto(`${album}/days/2026-10-05`);
+  await page.getByLabel("Foundation page").selectOption({ label: "Paper" });
+  await expect(page.getByRole("checkbox", { name: "Base made" })).toBeVisible();
+  await page.goto(`${album}/pace?minutes=200`);
+  const tonight = page.getByRole("list", { name: "What to do tonight" });
+  await expect(tonight.getByText("Put the number on")).toBeVisible();
+  await tonight.getByRole("checkbox", { name: /^Make the base/ }).check();
+  await page.getByRole("button", { name: "Let it dry overnight" }).click();
+  await expect(page.getByText(/^5 dries: nothing goes on it before /)).toBeVisible();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Plan the rest anew" }).click();
+  await expect(page.getByText("Nothing that fits is waiting.")).toBeVisible();
+  await page.goto(`${album}/days/2026-10-05`);
+  await expect(page.getByText(/^Dries: nothing goes on it before /)).toBeVisible();
+  await page.getByRole("button", { name: "It is dry" }).click();
+  await expect(page.getByRole("button", { name: "Let it dry overnight" })).toBeVisible();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
+  await page.goto(`${album}/pace?minutes=200`);
+  await expect(tonight.getByText("Put the number on")).toBeVisible();
 });
 
 test("daylight is told for each day, of a place typed or pressed on the grid, and of the far north as such", async ({
