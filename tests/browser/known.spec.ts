@@ -1,7 +1,7 @@
 import { writeFileSync } from "node:fs";
 import { pdfWords } from "../pdf-words.ts";
 import { expect, type Page, test } from "./browser-test.ts";
-import { base, enterDemo, newDecember, newKeeper, PHONE } from "./keeper.ts";
+import { base, enterDemo, newDecember, newKeeper, PHONE, saved } from "./keeper.ts";
 
 const event = (uid: string, title: string, ...lines: string[]) => [
   ...["BEGIN:VEVENT", `UID:${uid}`, `SUMMARY:${title}`],
@@ -84,6 +84,36 @@ test("the month calendar page is printed at its true size with what was put onto
   );
   // A page of 6 inches with a twentieth of it free on either side: 137.16 mm for seven days.
   for (const [day, x] of at.slice(1).entries()) expect(x - (at[day] ?? 0)).toBeCloseTo(137.16 / 7, 1);
+});
+
+test("what stands in a month calendar's squares is chosen, taken back, and read to whoever does not see them", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-05`);
+  await page.getByRole("textbox", { name: /title/i }).first().fill("First frost");
+  await saved(page);
+  await page.goto(`${album}/book`);
+  await page.getByRole("button", { name: "Add a title page" }).click();
+  await page.getByLabel("Front belongs to").selectOption({ label: "Month calendar" });
+  await saved(page);
+  await page.getByRole("link", { name: /^Work on the month calendar/ }).click();
+  const squares = page.getByRole("list", { name: "In the squares" }).getByRole("listitem");
+  await expect(squares).toHaveText(["Sat 5 Dec: First frost"]);
+  const kind = page.getByLabel("In its squares");
+  await kind.selectOption({ label: "numbers and room to write" });
+  await saved(page);
+  await expect(squares).toHaveCount(0);
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(kind.locator("option:checked")).toHaveText("titles and what is known");
+  await expect(squares).toHaveCount(1);
+  // What is chosen next goes by what is there now.
+  await page.getByLabel("Weeks begin on").selectOption({ label: "Sunday" });
+  await saved(page);
+  await page.reload();
+  await expect(kind.locator("option:checked")).toHaveText("titles and what is known");
+  await expect(page.getByLabel("Weeks begin on").locator("option:checked")).toHaveText("Sunday");
 });
 
 test("on a phone, what no calendar has is added, and an evening is full and free again", async ({ openWindow }) => {

@@ -163,7 +163,9 @@ function MatterLine({ view }: { view: DayView }) {
           />
         </label>
       )}
-      {matter.kind === "month-calendar" && <MonthChoice id={id} albumId={view.albumId} month={matter.chosen} />}
+      {matter.kind === "month-calendar" && (
+        <MonthChoice id={id} albumId={view.albumId} month={matter.chosen} grids={matter.month?.grids ?? []} />
+      )}
     </span>
   );
 }

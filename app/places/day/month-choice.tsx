@@ -3,7 +3,9 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { usePut } from "#app/sending/sending.tsx";
+import { datedAs } from "#app/wording/dates.ts";
 import { MONTH_KINDS, type MonthKind, type MonthPage, USUAL_MONTH, WEEK_STARTS } from "#core/month/month-kind.ts";
+import type { MonthGrid } from "#core/month/month-page.ts";
 
 const KIND_NAME: Readonly<Record<MonthKind, string>> = {
   both: "titles and what is known",
@@ -14,8 +16,16 @@ const KIND_NAME: Readonly<Record<MonthKind, string>> = {
 };
 const WEEKDAY = { 1: "Monday", 6: "Saturday", 7: "Sunday" } as const;
 
+type Props = {
+  readonly id: string;
+  readonly albumId: string;
+  /** What was chosen; null: nothing yet. */
+  readonly month: MonthPage | null;
+  readonly grids: readonly MonthGrid[];
+};
+
 /** What the squares of a month calendar page have in them, and the day that its weeks begin with. */
-export function MonthChoice({ id, albumId, month }: { id: string; albumId: string; month: MonthPage | null }) {
+export function MonthChoice({ id, albumId, month, grids }: Props) {
   const put = usePut();
   // Chosen here first, so that a second choice does not go by what the first one has not reached yet.
   const now = month ?? USUAL_MONTH;
@@ -61,9 +71,27 @@ export function MonthChoice({ id, albumId, month }: { id: string; albumId: strin
           ))}
         </select>
       </label>
+      <InSquares grids={grids} />
       <Link to={to.part(albumId, "known")} className="link">
         Choose what stands in them
       </Link>
     </span>
+  );
+}
+
+/** What stands in the squares, for whoever does not see the drawing. */
+function InSquares({ grids }: Pick<Props, "grids">) {
+  const squares = grids.flatMap(({ weeks }) => weeks.flat()).filter((square) => square && square.lines.length > 0);
+  return (
+    <ul className="sr-only" aria-label="In the squares">
+      {squares.map(
+        (square) =>
+          square && (
+            <li key={square.date}>
+              {datedAs([square.date])}: {square.lines.map(({ text }) => text).join(", ")}
+            </li>
+          ),
+      )}
+    </ul>
   );
 }
