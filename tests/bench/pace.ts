@@ -1,4 +1,4 @@
-import { STEPS, type Step } from "../../core/album/model.ts";
+import { EMPTY_DAY, STEPS, type Step } from "../../core/album/model.ts";
 import type { Page } from "../../core/album/page.ts";
 import { addDays, type CalendarDate } from "../../core/month/dates.ts";
 import { USUAL_HOURS } from "../../core/pace/capacity.ts";
@@ -31,7 +31,7 @@ export function measureTonight(): number {
           ? "paper"
           : "book") as Page["steps"][number]["ring"];
   const pages = Array.from({ length: 31 }, (_, at) => ({
-    days: [{ date: addDays(FIRST, at) }],
+    ...{ content: EMPTY_DAY, days: [{ date: addDays(FIRST, at) }] },
     steps: STEPS.map((step, rank) => ({ step, ring: ring(step), done: (at + rank) % 3 === 0, minutes: 0, on: [] })),
   })) as unknown as Page[];
   return timed(() => planEvening(pages, addDays(FIRST, 30), 90, "all", TYPICAL), 15);
