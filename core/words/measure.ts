@@ -24,9 +24,6 @@ export type Measure = {
   readonly key: string;
 };
 
-/** A character of the typewriter typeface is this wide, in ems. */
-const TYPED_ADVANCE = widthOf("typed", "n");
-
 const NARROW = /^[IJ1!.,:;'’|-]$/;
 const BROAD = /^[MW&@%—]$/;
 /** The letters a stamp set has: capitals, figures and the usual signs. */
@@ -59,8 +56,9 @@ export function measureOf(lettering: Lettering): Measure {
       return inTypeface(lettering.typeface, em, (em * lettering.leading) / 100);
     }
     case "typewriter": {
+      // A character of the typewriter typeface is so wide, in ems, as any other of its letters.
       const pitch = inches(1) / lettering.pitch;
-      return inTypeface("typed", pitch / TYPED_ADVANCE, (inches(1) / 6) * lettering.spacing);
+      return inTypeface("typed", pitch / widthOf("typed", "n"), (inches(1) / 6) * lettering.spacing);
     }
     case "handwriting":
       return inTypeface("hand", lettering.hand.em, lettering.hand.line);

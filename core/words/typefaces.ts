@@ -58,12 +58,14 @@ function typefaceOf(typeface: Typeface): Ready {
 /** How far a typeface's letters reach above the base line and below it, in ems. */
 export const reachOf = (typeface: Typeface): { readonly tall: number; readonly deep: number } => typefaceOf(typeface);
 
-const people = new Intl.Segmenter("en", { granularity: "grapheme" });
+/** Made at first need: it takes a slow machine longer than a page's own work, and plain letters never need it. */
+let people: Intl.Segmenter | null = null;
 const PLAIN_LETTERS = /^[ -~\u00a0-\u024f\u2010-\u2026\u2032\u2033]*$/;
 
 /** The letters of a text as a person counts them, each as it was typed: a letter with its marks is one, and so is a joined emoji. */
 export function lettersIn(text: string): string[] {
   if (PLAIN_LETTERS.test(text)) return [...text];
+  people ??= new Intl.Segmenter("en", { granularity: "grapheme" });
   const letters: string[] = [];
   for (const { segment } of people.segment(text)) letters.push(segment);
   return letters;
