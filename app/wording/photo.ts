@@ -88,3 +88,6 @@ export function partName({ across, down, column, row }: Tile): string {
   const side = across === 2 ? (column === 0 ? "left" : "right") : "";
   return [high, side].filter(Boolean).join(" ") + (high && side ? "" : " half");
 }
+
+/** A print as it is called on its sheet and at the trimmer: its day's number, and which part it is. */
+export const labelOf = (label: string, tile: Tile | null): string => (tile ? `${label} ${partName(tile)}` : label);

@@ -10,7 +10,7 @@ import {
 import { SENT_BOOK, SENT_MATTER, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { SENT_DECLINE } from "../pace/hours-schema.ts";
 import { SENT_MARK } from "../photo/roll-schema.ts";
-import { SENT_CHOICES } from "../sheet/printer.ts";
+import { SENT_CHOICES } from "../sheet/choices-schema.ts";
 import { SENT_PRINT } from "../sheet/sheet-schema.ts";
 
 /** Everything that a page sends to an album, one thing at a time. */

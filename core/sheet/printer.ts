@@ -1,6 +1,4 @@
-import { z } from "zod";
 import { inches, type Length, millimetres, ticks, type Unit } from "../measure/length.ts";
-import { IN_TICKS } from "../measure/length-schema.ts";
 import { type Size, size } from "../measure/size.ts";
 import { CUT_STEPS, type CutStepName } from "./gang.ts";
 import { barOf, PRINT_PAPERS, type Printer, type PrintPaperId, usualMargin } from "./paper.ts";
@@ -16,27 +14,6 @@ export type Choices = {
   readonly spares: boolean;
   readonly step: CutStepName;
 };
-
-const TYPED = z.string().max(40);
-const PAPER_IDS: readonly PrintPaperId[] = [...PRINT_PAPERS.map(({ id }) => id), "own"];
-const STEP_NAMES = Object.keys(CUT_STEPS) as [CutStepName, ...CutStepName[]];
-export const CHOICES: z.ZodType<Choices, unknown> = z.object({
-  papers: z.array(z.enum(PAPER_IDS)).max(PAPER_IDS.length),
-  own: z.object({ w: TYPED, h: TYPED }),
-  borderless: z.boolean(),
-  gap: IN_TICKS.length,
-  canTurn: z.boolean(),
-  spares: z.boolean(),
-  step: z.enum(STEP_NAMES),
-});
-
-/** What was chosen on a printer, on its way: it is found so the next time. A null id says that no printer is kept yet. */
-export const SENT_CHOICES = z.object({
-  what: z.literal("choices"),
-  printer: z.uuid().nullable(),
-  choices: CHOICES,
-  unit: z.enum(["inch", "cm"]),
-});
 
 export const firstChoices = (unit: Unit): Choices => ({
   papers: [unit === "inch" ? "letter" : "a4"],

@@ -20,6 +20,8 @@ import { useAct } from "#app/places/sheets/use-act.ts";
 import { type Gang, madeOn, useGang } from "#app/places/sheets/use-gang.ts";
 import { sheetNow, usePrints, wishesNow } from "#app/places/sheets/use-prints.ts";
 import { isAway, nothingDone } from "#app/wording/sending.ts";
+import type { Card } from "#core/album/model.ts";
+import { cardMarks } from "#core/draw/card.ts";
 import { printSize } from "#core/measure/size.ts";
 import { type LyingCard, layOnCarriers } from "#core/sheet/card-sheet.ts";
 import { PRINT_PAPERS, paperName, printableOf } from "#core/sheet/paper.ts";
@@ -39,6 +41,15 @@ function cardSheetsNow(view: CardSheetsView, pending: ReturnType<typeof usePrint
     ...{ wishes, carried: carried.wishes, had: carried.had },
     sheets: view.sheets.map((sheet) => sheetNow(sheet, pending)),
   };
+}
+
+/**
+ * Lays a card out and draws nothing. Each is a step of its own of the page's coming alive, with room between for a hand; the
+ * sheet then finds them laid.
+ */
+function LaidAhead({ card }: { card: Card }) {
+  useMemo(() => cardMarks(card, "front"), [card]);
+  return null;
 }
 
 /** From written cards to sheets that are cut, or to words printed onto cards that have a print of their own. */
@@ -83,6 +94,9 @@ export function CardSheets({ view: saved }: { view: CardSheetsView }) {
       panel={
         <>
           <h1 className="text-2xl">Print cards</h1>
+          {wishes.map(({ card }) => (
+            <LaidAhead key={card.id} card={card} />
+          ))}
           <Refusal />
           {answer &&
             (answer.ok ? (

@@ -35,6 +35,7 @@ export function Band({ rows, first, last, today, evenings }: Props) {
             type="number"
             domain={[0, longest]}
             ticks={ticks}
+            interval={0}
             tickFormatter={(day: number) => shortDate(addDays(from, day))}
             tick={{ fill: "var(--color-quiet)", fontSize: 12 }}
             stroke="var(--color-line)"
@@ -43,6 +44,7 @@ export function Band({ rows, first, last, today, evenings }: Props) {
             type="category"
             dataKey="name"
             width={92}
+            interval={0}
             tick={{ fill: "var(--color-text)", fontSize: 13 }}
             stroke="none"
           />

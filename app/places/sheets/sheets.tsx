@@ -9,7 +9,7 @@ import { Refusal } from "#app/parts/refusal.tsx";
 import { useFocus } from "#app/parts/use-focus.ts";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
-import { partName } from "#app/wording/photo.ts";
+import { labelOf, partName } from "#app/wording/photo.ts";
 import type { Away } from "#app/wording/sending.ts";
 import { readPrintOf, tileAt } from "#core/album/tiles.ts";
 import { sizeOf } from "#core/measure/rect.ts";
@@ -27,7 +27,7 @@ import { SheetChoices } from "./sheet-choices.tsx";
 import { useAct } from "./use-act.ts";
 import { type Gang, madeOn, useGang } from "./use-gang.ts";
 import { sheetsNow, usePrints } from "./use-prints.ts";
-import { labelOf, type SheetsView, type Wish } from "./view.ts";
+import type { SheetsView, Wish } from "./view.ts";
 import { type Scope, WishList } from "./wish-list.tsx";
 
 /** From prints that are wanted to whole sheets that are printed and cut; or to an order at the lab. */

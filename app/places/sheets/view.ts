@@ -1,5 +1,5 @@
 import { pageName } from "#app/places/album/view.ts";
-import { partName } from "#app/wording/photo.ts";
+import { labelOf } from "#app/wording/photo.ts";
 import { allPagesOf, dayOfPage, type WholeRead } from "#core/album/matter.ts";
 import type { AlbumPlan, Day, MatterEntry, PhotoUse } from "#core/album/model.ts";
 import type { LeafOutline } from "#core/album/page-leaves.ts";
@@ -93,9 +93,6 @@ const shownBy = (aggregate: WholeRead): Map<string, Shown> =>
       { of, day: pageName(page), label: page.label ?? "" },
     ]),
   );
-
-/** A print as it is called on its sheet and at the trimmer: its day's number, and which part it is. */
-export const labelOf = (label: string, tile: Tile | null): string => (tile ? `${label} ${partName(tile)}` : label);
 
 /** A sheet with what is on it. */
 export function madeSheet(
