@@ -7,7 +7,7 @@ const shelf = await (await fetch(`${base}/shelf`, { headers: { cookie } })).text
 const lantern = /\/albums\/([0-9a-f-]{36})\/month(?:(?!\/albums\/)[\s\S])*?Lantern Month/.exec(shelf)?.[1];
 const browser = await chromium.launch(CHROMIUM);
 for (const p of process.argv.slice(3)) {
-for (let i=0;i<1;i++){
+for (let i=0;i<3;i++){
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
 const [name = "", value = ""] = cookie.split("=");
 await context.addCookies([{ name, value, url: base }]);
@@ -23,13 +23,9 @@ await tab.addInitScript(() => {
   new PerformanceObserver((l) => { for (const e of l.getEntries()) felt.tasks.push([Math.round(e.startTime), Math.round(e.duration)]); }).observe({ type: "longtask", buffered: true });
 });
 if (process.env.EXTRA) await tab.route(/\.css/, async (r) => { const a = await r.fetch(); await r.fulfill({ response: a, body: (await a.text()) + process.env.EXTRA }); });
-await browser.startTracing(tab, { categories: ["devtools.timeline", "disabled-by-default-devtools.timeline"] });
 await tab.goto(p === "/empty" ? base + p : `${base}/albums/${lantern}/${p}`, { waitUntil: "networkidle" });
 await tab.waitForTimeout(1500);
 console.log(p, JSON.stringify(await tab.evaluate(() => ({ bytes: Math.round(performance.getEntriesByType("resource").filter((e: any) => /\.js$/.test(e.name)).reduce((s, e: any) => s + e.transferSize, 0)/1000), blocked: (window as any).felt.tasks.filter((t: any) => t[0] >= performance.getEntriesByName("first-contentful-paint")[0]!.startTime).reduce((s: number, t: any) => s + t[1] - 50, 0), fonts: performance.getEntriesByType("resource").filter((e: any) => /woff/.test(e.name)).map((e: any) => e.name.split("/").pop().slice(0,14)+"@"+Math.round(e.startTime)+"-"+Math.round(e.responseEnd)), imgs: performance.getEntriesByType("resource").filter((e: any) => /photos/.test(e.name)).length, html: (performance.getEntriesByType("navigation")[0] as any).transferSize, fcp: Math.round(performance.getEntriesByName("first-contentful-paint")[0]!.startTime), ...(window as any).felt }))));
-{ const ev = JSON.parse((await browser.stopTracing()).toString()).traceEvents as any[];
-const nav = Math.max(...ev.filter((e) => e.name === "ResourceSendRequest" && /albums\//.test(e.args?.data?.url ?? "") && e.args.data.resourceType === "Document").map((e) => e.ts));
-console.log(ev.filter((e) => e.ph === "X" && e.dur > 15000 && !/v8.parse|ScriptStream|ThreadController/.test(e.name)).map((e) => [Math.round((e.ts - nav) / 1000), e.name, Math.round(e.dur / 1000), e.args?.beginData?.dirtyObjects ?? e.args?.elementCount ?? e.args?.data?.functionName ?? "", (e.args?.data?.url ?? "").split("/").pop()]).sort((a, b) => (a[0] as number) - (b[0] as number)).map((x) => x.join(" ")).join("\n")); }
 await context.close();
 }}
 await browser.close();

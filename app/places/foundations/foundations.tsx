@@ -98,21 +98,17 @@ export function Foundations({ data, templates, own, taken, last, keeping, dates,
             </Button>
           </Form>
           <ol className="grid">
-            {lines.map((line) => (
-              <Line
-                key={line.page.days[0]?.id}
-                line={line}
-                data={data}
-                book={book}
-                pick={
-                  onDates
-                    ? { on: line.page.days.some(({ date }) => chosenDates.has(date)), toggle: () => toggle(line.page) }
-                    : line.outcome.kind === "sets" || line.outcome.kind === "left-out"
-                      ? { on: line.outcome.kind === "sets", toggle: () => leaveOut(line.page) }
-                      : null
-                }
-              />
-            ))}
+            {inRuns(lines, onDates).map((run) => {
+              const [line, ...more] = run;
+              const key = line.page.days[0]?.id;
+              if (more.length > 0) return <Stays key={key} run={run} />;
+              const pick = onDates
+                ? { on: line.page.days.some(({ date }) => chosenDates.has(date)), toggle: () => toggle(line.page) }
+                : line.outcome.kind === "sets" || line.outcome.kind === "left-out"
+                  ? { on: line.outcome.kind === "sets", toggle: () => leaveOut(line.page) }
+                  : null;
+              return <Line key={key} {...{ line, data, book, pick }} />;
+            })}
           </ol>
         </section>
       }
@@ -199,10 +195,11 @@ function KeepForm({ template, data, busy }: { template: Template; data: BookData
   );
 }
 
+/** Of one page, and of several. */
 const KEPT = {
-  "base-made": "stays: its base is made",
-  arranged: "stays: laid out by hand",
-  shared: "stays: the leaf is another day’s too",
+  "base-made": ["stays: its base is made", "stay: their bases are made"],
+  arranged: ["stays: laid out by hand", "stay: laid out by hand"],
+  shared: ["stays: the leaf is another day’s too", "stay: their leaves are other days’ too"],
 } as const;
 
 type LineProps = {
@@ -212,18 +209,50 @@ type LineProps = {
   pick: { on: boolean; toggle: () => void } | null;
 };
 
-function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
-  const label = page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "");
+const labelOf = ({ page }: PatternLine): string => page.label ?? (page.days[0] ? shortDate(page.days[0].date) : "");
+
+/** What comes of a page that cannot be chosen here. */
+function stayingSaid({ outcome }: PatternLine, several = false): string {
+  if (outcome.kind === "kept") return KEPT[outcome.why][several ? 1 : 0];
+  return outcome.kind === "skipped" ? "skipped" : several ? "no template for them" : "no template for it";
+}
+
+type Run = readonly [PatternLine, ...PatternLine[]];
+
+/** Pages in a row of which the same is said, and nothing can be chosen, are one line: what changes is not lost among them. */
+function inRuns(lines: readonly PatternLine[], anyMayBeChosen: boolean): Run[] {
+  const isStill = ({ outcome }: PatternLine) =>
+    !anyMayBeChosen && outcome.kind !== "sets" && outcome.kind !== "left-out";
+  return lines.reduce<[PatternLine, ...PatternLine[]][]>((runs, line) => {
+    const run = runs.at(-1);
+    const before = run?.at(-1);
+    if (run && before && isStill(before) && isStill(line) && stayingSaid(before) === stayingSaid(line)) run.push(line);
+    else runs.push([line]);
+    return runs;
+  }, []);
+}
+
+function Stays({ run }: { run: Run }) {
+  const [first] = run;
+  return (
+    <li className="flex min-h-8 flex-wrap items-center gap-x-2 border-b border-line pl-[2.1rem] text-quiet">
+      <span className="font-numeral font-semibold">
+        {labelOf(first)} to {labelOf(run.at(-1) ?? first)}
+      </span>
+      <span className="ml-auto text-sm">{stayingSaid(first, true)}</span>
+    </li>
+  );
+}
+
+function Line({ line, data, book, pick }: LineProps) {
+  const { page, outcome } = line;
+  const label = labelOf(line);
   const said =
     outcome.kind === "sets"
       ? outcome.template.name
-      : outcome.kind === "kept"
-        ? KEPT[outcome.why]
-        : outcome.kind === "skipped"
-          ? "skipped"
-          : outcome.kind === "left-out" || (pick && !pick.on)
-            ? "left as it is"
-            : "no template for it";
+      : outcome.kind === "left-out" || (pick && !pick.on && outcome.kind !== "kept" && outcome.kind !== "skipped")
+        ? "left as it is"
+        : stayingSaid(line);
   const tick = pick && (
     <input
       type="checkbox"
@@ -256,6 +285,7 @@ function Line({ line: { page, outcome }, data, book, pick }: LineProps) {
             template={outcome.template}
             pieces={dressPage(page, outcome.template, book, nextId())}
             data={data}
+            far
           />
         </span>
       ) : (
