@@ -153,6 +153,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
     as: DESK,
     to: async (page) => {
       await place("pace")(page);
+      await page.getByText("Over the calendar", { exact: true }).click();
       await page.locator(".recharts-surface").waitFor();
       await page.waitForTimeout(1500);
     },

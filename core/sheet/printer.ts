@@ -1,7 +1,7 @@
 import { inches, type Length, millimetres, ticks, type Unit } from "../measure/length.ts";
 import { type Size, size } from "../measure/size.ts";
-import { CUT_STEPS, type CutStepName } from "./gang.ts";
-import { barOf, PRINT_PAPERS, type Printer, type PrintPaperId, usualMargin } from "./paper.ts";
+import type { CutStepName } from "./gang.ts";
+import { barOf, type Printer, type PrintPaperId, usualMargin } from "./paper.ts";
 
 /** How sheets are made on a printer: its papers that are in the house, and what was chosen when it was last used. */
 export type Choices = {

@@ -159,9 +159,16 @@ test("daylight is told for each day, of a place typed or pressed on the grid, an
 test("the demo's finish stands on evenings really kept, and its tonight names a page that is done with it", async ({
   page,
 }) => {
-  await page.goto(`${await demoAlbum(page)}/pace`);
+  const album = await demoAlbum(page);
+  await page.evaluate(() => localStorage.removeItem("hearth-opened:over-the-calendar"));
+  await page.goto(`${album}/pace`);
   await expect(page.getByText(/Something was done on 2 of 8 evenings with time so far/)).toBeVisible();
   await expect(page.getByText(/in the book/).first()).toBeVisible();
+  // The chart comes when it is opened, and stays open on this device.
+  await expect(page.locator(".recharts-surface")).toHaveCount(0);
+  await page.getByText("Over the calendar", { exact: true }).click();
+  await expect(page.locator(".recharts-surface")).toBeVisible();
+  await page.reload();
   await expect(page.locator(".recharts-surface")).toBeVisible();
 });
 

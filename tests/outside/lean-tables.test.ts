@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { runInNewContext } from "node:vm";
 import { expect, it } from "vitest";
@@ -32,4 +32,12 @@ it("keeps the table of hyphens as text, whole", () => {
     built(file).replace("export default", "globalThis.made =").concat("; [...Object.values(made)]"),
   );
   expect(JSON.stringify(made)).toBe(JSON.stringify(require(file)));
+});
+
+it("sends browsers nothing of the library that reads what comes from outside", () => {
+  const assets = new URL("../../build/client/assets/", import.meta.url);
+  const scripts = readdirSync(assets).filter((name) => name.endsWith(".js"));
+  expect(scripts.length).toBeGreaterThan(20);
+  // Its own name for what it refuses, which is in every build of it.
+  expect(scripts.filter((name) => readFileSync(new URL(name, assets), "utf8").includes("ZodError"))).toEqual([]);
 });

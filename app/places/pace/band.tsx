@@ -1,4 +1,4 @@
-import { Bar, BarChart, Cell, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
+import { Bar, BarChart, ReferenceLine, XAxis, YAxis } from "recharts";
 import { shortDate } from "#app/wording/dates.ts";
 import { addDays, type CalendarDate, daysBetween } from "#core/month/dates.ts";
 
@@ -10,11 +10,10 @@ type Props = {
   readonly first: CalendarDate;
   readonly last: CalendarDate;
   readonly today: CalendarDate;
-  readonly evenings: readonly { readonly date: CalendarDate; readonly minutes: number; readonly kept: boolean }[];
 };
 
-/** When each stage will be done, over the calendar, and under it the evenings there were. Its figures are said beside it. */
-export function Band({ rows, first, last, today, evenings }: Props) {
+/** When each stage will be done, over the calendar. Its figures are said beside it. */
+export function Band({ rows, first, last, today }: Props) {
   const from = daysBetween(today, first) < 0 ? first : today;
   const at = (date: CalendarDate) => daysBetween(from, date);
   const now = at(today);
@@ -29,59 +28,42 @@ export function Band({ rows, first, last, today, evenings }: Props) {
   const ticks = Array.from({ length: Math.floor(longest / step) + 1 }, (_, each) => each * step);
   return (
     <div>
-      <ResponsiveContainer width="100%" height={46 * rows.length + 34}>
-        <BarChart data={data} layout="vertical" margin={{ top: 14, right: 12, bottom: 0, left: 0 }} barGap={-16}>
-          <XAxis
-            type="number"
-            domain={[0, longest]}
-            ticks={ticks}
-            interval={0}
-            tickFormatter={(day: number) => shortDate(addDays(from, day))}
-            tick={{ fill: "var(--color-quiet)", fontSize: 12 }}
-            stroke="var(--color-line)"
-          />
-          <YAxis
-            type="category"
-            dataKey="name"
-            width={92}
-            interval={0}
-            tick={{ fill: "var(--color-text)", fontSize: 13 }}
-            stroke="none"
-          />
-          <ReferenceLine x={now} stroke="var(--color-ember)" strokeWidth={2} label={label("today")} />
-          <ReferenceLine x={at(last) + 1} stroke="var(--color-edge)" strokeDasharray="4 3" label={label("last day")} />
-          <Bar dataKey="likely" barSize={16} isAnimationActive={false} fill="var(--color-ember)">
-            {data.map(({ name }) => (
-              <Cell key={name} />
-            ))}
-          </Bar>
-          <Bar dataKey="later" barSize={16} isAnimationActive={false} fill="var(--color-flame)" fillOpacity={0.45} />
-        </BarChart>
-      </ResponsiveContainer>
+      <BarChart
+        responsive
+        accessibilityLayer={false}
+        style={{ width: "100%", height: 46 * rows.length + 34 }}
+        data={data}
+        layout="vertical"
+        margin={{ top: 14, right: 12, bottom: 0, left: 0 }}
+        barGap={-16}
+      >
+        <XAxis
+          type="number"
+          domain={[0, longest]}
+          ticks={ticks}
+          interval={0}
+          tickFormatter={(day: number) => shortDate(addDays(from, day))}
+          tick={{ fill: "var(--color-quiet)", fontSize: 12 }}
+          stroke="var(--color-line)"
+        />
+        <YAxis
+          type="category"
+          dataKey="name"
+          width={92}
+          interval={0}
+          tick={{ fill: "var(--color-text)", fontSize: 13 }}
+          stroke="none"
+        />
+        <ReferenceLine x={now} stroke="var(--color-ember)" strokeWidth={2} label={label("today")} />
+        <ReferenceLine x={at(last) + 1} stroke="var(--color-edge)" strokeDasharray="4 3" label={label("last day")} />
+        <Bar dataKey="likely" barSize={16} isAnimationActive={false} fill="var(--color-ember)" />
+        <Bar dataKey="later" barSize={16} isAnimationActive={false} fill="var(--color-flame)" fillOpacity={0.45} />
+      </BarChart>
       <p className="text-sm text-quiet">
         From one chance in ten, through even odds where the colour changes, to nine in ten.
       </p>
-      <Evenings evenings={evenings} />
     </div>
   );
 }
 
 const label = (value: string) => ({ value, position: "top" as const, fill: "var(--color-quiet)", fontSize: 12 });
-
-/** The evenings there were time on: a full mark where something was done, an empty one where not. */
-function Evenings({ evenings }: Pick<Props, "evenings">) {
-  const there = evenings.filter(({ minutes }) => minutes > 0);
-  if (there.length === 0) return null;
-  return (
-    <p className="flex flex-wrap items-center gap-x-1.5 gap-y-1 pt-2 text-sm text-quiet" aria-hidden="true">
-      <span className="pr-2">Evenings so far</span>
-      {there.map(({ date, kept }) => (
-        <span
-          key={date}
-          title={`${shortDate(date)}: ${kept ? "something was done" : "nothing was done"}`}
-          className={`size-3 rounded-full border border-ember ${kept ? "bg-ember" : ""}`}
-        />
-      ))}
-    </p>
-  );
-}

@@ -1,8 +1,8 @@
 import { lazy, type ReactNode, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { Opened } from "#app/parts/opened.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { useRunning } from "#app/parts/use-running.ts";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
 import { shortDate } from "#app/wording/dates.ts";
@@ -63,22 +63,22 @@ export function Pace({ view, evening, under, feedSince }: Props) {
 }
 
 function Finish({ view, found }: { view: PaceView; found: Forecast | null }) {
-  const isRunning = useRunning();
   if (!found) return <p role="status">Reckoning when it will be done…</p>;
   return (
     <>
       <Said view={view} found={found} />
-      {isRunning && (
+      <Opened name="over-the-calendar" summary="Over the calendar">
         <Suspense fallback={<div className="h-44" />}>
           <Band
-            {...{ first: view.first, last: view.last, today: view.today, evenings: view.evenings }}
+            {...{ first: view.first, last: view.last, today: view.today }}
             rows={STAGES.map((stage) => ({
               name: stage === "book" ? "In the book" : STAGE_NAME[stage],
               days: [doneBy(found.ends[stage], 0.1), doneBy(found.ends[stage], 0.5), doneBy(found.ends[stage], 0.9)],
             }))}
           />
         </Suspense>
-      )}
+      </Opened>
+      <Evenings evenings={view.evenings} />
       <Wished view={view} found={found} />
     </>
   );
@@ -279,4 +279,22 @@ function BeforeDay1({ ahead, albumId, today }: { ahead: Ahead; albumId: string; 
       </>
     );
   }
+}
+
+/** The evenings there were time on: a full mark where something was done, an empty one where not. */
+function Evenings({ evenings }: Pick<PaceView, "evenings">) {
+  const there = evenings.filter(({ minutes }) => minutes > 0);
+  if (there.length === 0) return null;
+  return (
+    <p className="flex flex-wrap items-center gap-x-1.5 gap-y-1 text-sm text-quiet" aria-hidden="true">
+      <span className="pr-2">Evenings so far</span>
+      {there.map(({ date, kept }) => (
+        <span
+          key={date}
+          title={`${shortDate(date)}: ${kept ? "something was done" : "nothing was done"}`}
+          className={`size-3 rounded-full border border-ember ${kept ? "bg-ember" : ""}`}
+        />
+      ))}
+    </p>
+  );
 }

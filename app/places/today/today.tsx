@@ -6,6 +6,7 @@ import { Button } from "#app/parts/button.tsx";
 import type { Look } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { whyReturned } from "#app/parts/returned.tsx";
+import { store, stored } from "#app/parts/stored.ts";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { Tonight } from "#app/places/pace/tonight.tsx";
 import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
@@ -310,20 +311,6 @@ function useCameraFirst(): [boolean, (on: boolean) => void] {
       store(CAMERA_FIRST, on ? "yes" : "");
     },
   ];
-}
-
-// A device that keeps nothing for pages says so by throwing; the words are in the field all the same.
-function stored(slot: string): string {
-  try {
-    return window.localStorage.getItem(slot) ?? "";
-  } catch {
-    return "";
-  }
-}
-function store(slot: string, text: string): void {
-  try {
-    window.localStorage.setItem(slot, text);
-  } catch {}
 }
 
 /** Words that are being typed lie on the device too: a closed page has them when it is opened again. */
