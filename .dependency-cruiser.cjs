@@ -12,6 +12,7 @@ const storey = (name, from, to) => ({
 const CORE = [
   "measure",
   "month",
+  "material",
   "photo",
   "words",
   "album",
@@ -21,6 +22,7 @@ const CORE = [
   "draw",
   "sheet",
   "pace",
+  "drawer",
   "document",
   "format",
   "journal",

@@ -8,7 +8,15 @@ import type { PartPath } from "./places.ts";
  */
 type Query = Readonly<Record<string, string | null | undefined>>;
 
-type DocumentKind = DocumentAsked["kind"] | "calendar" | "day-plan" | "deck" | "lab-order" | "lab-test" | "library";
+type DocumentKind =
+  | DocumentAsked["kind"]
+  | "calendar"
+  | "day-plan"
+  | "deck"
+  | "drawer"
+  | "lab-order"
+  | "lab-test"
+  | "library";
 
 const asked = (path: string, query: Query): string => {
   const said = Object.entries(query).flatMap(([name, value]) => (value ? [[name, value] as const] : []));

@@ -130,6 +130,28 @@ export const PLACES = [
     ],
   },
   {
+    id: "drawer",
+    group: "Make",
+    name: "Drawer",
+    key: "9",
+    onPhoneBar: false,
+    parts: [
+      {
+        path: "drawer",
+        file: "routes/album.drawer.tsx",
+        tab: "What there is",
+        holds:
+          "paper, stickers, film, tape, protectors, stash, how many are left, materials, thickness, adhesive, glue",
+      },
+      {
+        path: "numbers",
+        file: "routes/album.numbers.tsx",
+        tab: "Numbers and letters",
+        holds: "which days a set of numbers covers, missing digits, alphabets, does a title go",
+      },
+    ],
+  },
+  {
     id: "book",
     group: "Keep",
     name: "Book",

@@ -15,6 +15,7 @@ export const LIMITS = {
   pictureBytes: { most: 40 * MB, why: "a camera's largest JPEG is some 30 MB" },
   deckBytes: { most: MB, why: "two thousand slips of five hundred letters" },
   calendarBytes: { most: 10 * MB, why: "fifteen thousand events with their descriptions" },
+  drawerListBytes: { most: 4 * MB, why: "ten thousand lines with a note on each" },
   libraryBytes: { most: MB, why: "a template of four hundred pieces is a tenth of it" },
   partBytes: {
     most: 4 * MB,
@@ -45,6 +46,7 @@ export const LIMITS = {
     why: "of one kind on one day; no page shows so many, and each costs every reading of the album",
   },
   leaves: { most: 400, why: "a month of 62 days at six leaves a day; no ring takes more" },
+  things: { most: 5000, why: "a craft room counted to the last sticker sheet; a list longer is a shop's" },
   known: { most: 2000, why: "sixty events on every day of a month: more than that is not known of anybody" },
   matters: { most: 40, why: "a title, a note, calendars, a page a week before, a section a week, a closing page" },
   guests: { most: 62, why: "of one side: every day of the longest album on one page" },

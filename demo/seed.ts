@@ -13,6 +13,7 @@ import { keepPhoto } from "../store/photo.ts";
 import { household, journalLine, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
 import { dayOf, type Story } from "./day-maker.ts";
+import { fillDrawer } from "./drawer.ts";
 import { knowLanternMonth } from "./known.ts";
 import { layOutLantern } from "./lantern-book.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
@@ -137,6 +138,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await fillLanternRoll(db, author);
   await keepLanternHours(db, author);
   await knowLanternMonth(db, author, "Europe/London");
+  await fillDrawer(db, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.

@@ -6,6 +6,7 @@ import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
+import { measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
 import { measureLoad } from "../tests/bench/load.ts";
 import { measureCalendar, measureForecast, measureTonight } from "../tests/bench/pace.ts";
@@ -69,6 +70,7 @@ const BOUNDS: Record<string, Bound> = {
   "pace.tonight_ms": { at: "most", value: 30, judged: false, what: "90 minutes planned over 31 pages" },
   "pace.ics_ms": { at: "most", value: 300, judged: false, what: "a calendar of 5,000 events read onto a month" },
   "pace.forecast_ms": { at: "most", value: 150, judged: false, what: "the finish of a whole album, 10,000 runs" },
+  "drawer.numerals_ms": { at: "most", value: 20, judged: false, what: "the most days that short digits cover" },
   "words.fit300_ms": {
     at: "most",
     value: 10,
@@ -125,6 +127,7 @@ if (wants("book.fit_ms")) figures["book.fit_ms"] = measureFit();
 if (wants("pace.tonight_ms")) figures["pace.tonight_ms"] = measureTonight();
 if (wants("pace.ics_ms")) figures["pace.ics_ms"] = measureCalendar();
 if (wants("pace.forecast_ms")) figures["pace.forecast_ms"] = measureForecast();
+if (wants("drawer.numerals_ms")) figures["drawer.numerals_ms"] = measureNumerals();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();
 if (wants("words.deal365_ms")) figures["words.deal365_ms"] = measureDeal365();
@@ -167,7 +170,7 @@ if (
     const { visit, lantern } = await signIn(server.base);
     const [month, day] = [`${lantern}/month`, `${lantern}/days/2026-12-09`];
     const inAlbum = ["finish", "settings", "book", "rhythm", "foundations", "pockets", "measure", "photos"]
-      .concat(["who-goes-where", "sheets", "words", "prompts", "card-sheets", "hands", "told", "changes"])
+      .concat(["who-goes-where", "sheets", "words", "prompts", "card-sheets", "hands", "told", "changes", "drawer"])
       .concat(["pace", "hours", "daylight"])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];

@@ -140,6 +140,8 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   title: { as: DESK, to: titlePage },
   calendar: { as: DESK, to: monthCalendar },
   known: { as: DESK, to: place("known") },
+  drawer: { as: DESK, to: place("drawer") },
+  numbers: { as: DESK, to: place("numbers") },
   today: { as: PHONE, to: go("/today") },
   "today-night": { as: { ...PHONE, colorScheme: "dark" }, to: go("/today") },
   "words-phone": { as: PHONE, to: place("words") },

@@ -16,6 +16,11 @@ const UPLOADS: readonly { readonly path: RegExp; readonly type: string; readonly
   },
   { path: /^\/albums\/[^/]+\/prompts$/, type: "multipart/form-data", most: LIMITS.deckBytes.most + FORM_ROUND_FILE },
   { path: /^\/albums\/[^/]+\/known$/, type: "multipart/form-data", most: LIMITS.calendarBytes.most + FORM_ROUND_FILE },
+  {
+    path: /^\/albums\/[^/]+\/drawer$/,
+    type: "multipart/form-data",
+    most: LIMITS.drawerListBytes.most + FORM_ROUND_FILE,
+  },
   { path: /^\/albums\/[^/]+\/library$/, type: "multipart/form-data", most: LIMITS.libraryBytes.most + FORM_ROUND_FILE },
   { path: /^\/work\/[^/]+\/parts\/\d+$/, type: "application/octet-stream", most: LIMITS.partBytes.most },
 ];

@@ -6,7 +6,7 @@ import type { Stashed } from "#core/journal/did.ts";
 import { Button } from "./button.tsx";
 import { Said } from "./said.tsx";
 
-type Kind = Exclude<Stashed, "picture">;
+type Kind = Exclude<Stashed, "picture" | "thing">;
 type Answer =
   | { ok: true; id: string; said: string }
   | { ok: false; reason: keyof typeof WHY | Away }

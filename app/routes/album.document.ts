@@ -8,6 +8,7 @@ import { allPagesOf } from "#core/album/matter.ts";
 import { asMade } from "#core/album/print.ts";
 import { readAsked } from "#core/document/asked.ts";
 import { documentOf } from "#core/document/document.ts";
+import { listRows } from "#core/drawer/list.ts";
 import { calendarDays, calendarEvenings } from "#core/format/calendar.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
 import { writeLibraryFile } from "#core/format/library-file.ts";
@@ -24,6 +25,7 @@ import { labTest } from "#press/lab-print.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { readDocumentSource } from "#store/document-source.ts";
+import { readDrawer } from "#store/drawer.ts";
 import { readOrders } from "#store/lab-orders.ts";
 import { readDecks } from "#store/library/decks.ts";
 import { FILE_KINDS, readThing } from "#store/library/file.ts";
@@ -46,6 +48,10 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
   "day-plan": async ({ aggregate, today, file }) => {
     if (file !== "plan.csv") throw notFound();
     return answerFile(aggregate.album.title, "csv", writeCsv(dayPlanRows(aggregate, today)));
+  },
+  drawer: async ({ context, householdId, file }) => {
+    if (file !== "drawer.csv") throw notFound();
+    return answerFile("Drawer", "csv", writeCsv(listRows(await readDrawer(context.db, householdId))));
   },
   calendar: async ({ context, memberId, aggregate, today, file }) => {
     const { album } = aggregate;

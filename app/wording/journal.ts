@@ -89,10 +89,12 @@ const STASHED: Record<Stashed, string> = {
   layout: "pocket layout",
   template: "template",
   format: "measured book",
+  thing: "thing of the drawer",
 };
 const STASH_HOW = {
   kept: "kept",
   renamed: "given another name",
+  counted: "counted anew",
   "put-away": "put in the tray",
   "put-back": "put back from the tray",
 } as const;

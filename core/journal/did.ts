@@ -8,7 +8,7 @@ import type { SheetOf } from "../sheet/record.ts";
 import type { Jar } from "../words/slip.ts";
 
 /** What belongs to the household and lies ready for all its albums. */
-export type Stashed = "picture" | "deck" | "hand" | "stamp-set" | "layout" | "template" | "format";
+export type Stashed = "picture" | "deck" | "hand" | "stamp-set" | "layout" | "template" | "format" | "thing";
 
 /**
  * What somebody did, as a line of the journal: enough to name it, and nothing that anybody wrote. Days and leaves are
@@ -69,4 +69,8 @@ export type Did =
         | "known";
     }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
-  | { readonly what: "stash"; readonly how: "kept" | "renamed" | "put-away" | "put-back"; readonly thing: Stashed };
+  | {
+      readonly what: "stash";
+      readonly how: "kept" | "renamed" | "counted" | "put-away" | "put-back";
+      readonly thing: Stashed;
+    };

@@ -3,7 +3,7 @@ import type { Stashed } from "../../core/journal/did.ts";
 import { deck, hand, measuredFormat, pocketLayout, stampSet, template } from "../schema/index.ts";
 
 /** What the household keeps under a name to use again, beside what is shipped. */
-export type OwnKind = Exclude<Stashed, "picture">;
+export type OwnKind = Exclude<Stashed, "picture" | "thing">;
 
 /** Of each kind its table, its name, and what is written to give it another. */
 export const OWN = {

@@ -3,11 +3,15 @@ import { unionAll } from "drizzle-orm/pg-core";
 import { lockAlbums } from "../album.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
-import { deck, hand, photo, picture, pictureOnDay } from "../schema/index.ts";
+import { deck, hand, photo, picture, pictureOnDay, thing } from "../schema/index.ts";
 import { OWN } from "./kinds.ts";
 
 /** What a household has for all its albums, each under a name; put away, it lies in the tray as a piece of a day does. */
-const STASH = { picture: { table: photo, name: sql<string>`${photo.name}` }, ...OWN } as const;
+const STASH = {
+  picture: { table: photo, name: sql<string>`${photo.name}` },
+  thing: { table: thing, name: sql<string>`${thing.name}` },
+  ...OWN,
+} as const;
 export type StashKind = keyof typeof STASH;
 export const KEPT_KINDS = Object.keys(STASH) as readonly StashKind[];
 
@@ -49,6 +53,7 @@ export async function readKeptTray(db: Db, householdId: string): Promise<StashPi
   };
   const rows = await unionAll(
     away("picture"),
+    away("thing"),
     away("deck"),
     away("hand"),
     away("stamp-set"),

@@ -8,6 +8,7 @@ import { labOrder, print, printSheet } from "./print.ts";
 
 export * from "./album.ts";
 export * from "./book.ts";
+export * from "./drawer.ts";
 export * from "./feed.ts";
 export * from "./household.ts";
 export * from "./journal.ts";

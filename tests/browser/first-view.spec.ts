@@ -17,6 +17,8 @@ const PARTS = ["month", "days/2026-12-09", "photos", "who-goes-where", "sheets",
     "pace",
     "hours",
     "daylight",
+    "drawer",
+    "numbers",
   ])
   .map((part) => `/${part}`);
 

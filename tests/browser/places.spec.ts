@@ -21,6 +21,8 @@ async function places(page: Page): Promise<string[]> {
     "/prompts",
     "/card-sheets",
     "/hands",
+    "/drawer",
+    "/numbers",
     "/book",
     "/rhythm",
     "/foundations",

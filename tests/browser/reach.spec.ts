@@ -14,6 +14,8 @@ const PLACES = ["month", "days/2026-12-09", "book", "photos", "who-goes-where", 
     "pace",
     "hours",
     "daylight",
+    "drawer",
+    "numbers",
   ],
 ]);
 

@@ -236,7 +236,16 @@ test("on a phone the bar has five, and More has the rest, the tray and Take back
   await saved(page);
   await bar.getByRole("button", { name: "More" }).tap();
   const more = page.getByRole("dialog", { name: "More" });
-  await expect(more.getByRole("link")).toHaveText(["Pace", "Words", "Book", "Finish", "Settings", "Shelf", "Tray"]);
+  await expect(more.getByRole("link")).toHaveText([
+    "Pace",
+    "Words",
+    "Drawer",
+    "Book",
+    "Finish",
+    "Settings",
+    "Shelf",
+    "Tray",
+  ]);
   await more.getByRole("button", { name: "Take back the last change" }).tap();
   await expect(page.getByLabel("Title", { exact: true })).toHaveValue("");
   await bar.getByRole("button", { name: "More" }).tap();

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { newThing } from "../../core/drawer/thing.ts";
 import { USUAL_HOURS } from "../../core/pace/capacity.ts";
 import { ALL_OF_IT } from "../../core/photo/preprint.ts";
 import { firstChoices } from "../../core/sheet/printer.ts";
@@ -363,6 +364,20 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "keep-set": json("hands", () => ({ act: "keep-set", set: SET }), true),
     },
   },
+  "routes/album.drawer.tsx": {
+    ...page("drawer"),
+    writes: {
+      keep: json(
+        "drawer",
+        ({ thing }) => ({ act: "keep", id: thing, thing: newThing("Another name", "numbers") }),
+        true,
+      ),
+      count: json("drawer", ({ thing }) => ({ act: "count", id: thing, by: 1 }), true),
+      drop: json("drawer", ({ thing }) => ({ act: "drop", id: thing }), true),
+      list: json("drawer", () => ({ act: "list", text: "Linen Stars 12 x 12, 6" }), true),
+    },
+  },
+  "routes/album.numbers.tsx": page("numbers"),
   "routes/album.book.tsx": page("book"),
   "routes/album.rhythm.tsx": page("rhythm"),
   "routes/album.foundations.tsx": {
@@ -449,6 +464,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/calendar/evenings.ics`,
       `${album}/documents/lab-order/${order}.zip`,
       `${album}/documents/deck/${deck}.csv`,
+      `${album}/documents/drawer/drawer.csv`,
       `${album}/documents/library/hand.${hand}.json`,
     ],
   },

@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import path from "node:path";
 import type { z } from "zod";
 import { CARD_SHEETS_ACT } from "../../app/places/card-sheets/acts.ts";
+import { DRAWER_ACT } from "../../app/places/drawer/acts.ts";
 import { HANDS_ACT } from "../../app/places/hands/acts.ts";
 import { PROMPTS_ACT } from "../../app/places/prompts/acts.ts";
 import { SHEET_ACT } from "../../app/places/sheets/acts.ts";
@@ -45,6 +46,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),
   "routes/album.prompts.tsx": kindsOf(PROMPTS_ACT, "act"),
   "routes/album.hands.tsx": kindsOf(HANDS_ACT, "act"),
+  "routes/album.drawer.tsx": kindsOf(DRAWER_ACT, "act"),
   "routes/album.card-sheets.tsx": CARD_SHEETS_ACT ? ["make"] : [],
 };
 

@@ -20,6 +20,7 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
       "photo",
       "deck",
       "hand",
+      "thing",
       "stamp_set",
       "pocket_layout",
       "template",
@@ -73,9 +74,18 @@ export async function inUse(db: Db, householdId: string): Promise<Readonly<Recor
   const tables = await Promise.all([
     rowsOf("household", sql`id = ${householdId}`),
     rowsOf("hours", sql`member_id in (select id from member where ${ofHousehold})`),
-    ...["album", "photo", "deck", "hand", "stamp_set", "pocket_layout", "template", "measured_format", "printer"].map(
-      (table) => rowsOf(table, ofHousehold),
-    ),
+    ...[
+      "album",
+      "photo",
+      "deck",
+      "hand",
+      "thing",
+      "stamp_set",
+      "pocket_layout",
+      "template",
+      "measured_format",
+      "printer",
+    ].map((table) => rowsOf(table, ofHousehold)),
     ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event"].map((table) =>
       rowsOf(table, sql`album_id in ${albums}`),
     ),

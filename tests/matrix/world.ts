@@ -31,6 +31,7 @@ import {
   printer,
   printSheet,
   stampSet,
+  thing,
   tryOut,
   work,
 } from "../../store/schema/index.ts";
@@ -64,6 +65,7 @@ export type World = Readonly<
     | "printer"
     | "deck"
     | "hand"
+    | "thing"
     | "set"
     | "layout"
     | "template"
@@ -289,6 +291,10 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .insert(hand)
     .values({ householdId, name: "Petra", em: inches(0.2), line: inches(0.3) })
     .returning();
+  const [ownThing] = await db
+    .insert(thing)
+    .values({ id: randomUUID(), householdId, name: "Brass numerals", kind: "numbers" as const, count: 2 })
+    .returning();
   const [ownSet] = await db
     .insert(stampSet)
     .values({ householdId, measures: STAMP_SETS[0] as never })
@@ -371,6 +377,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     deck: decks[0]?.id ?? "",
     trayDeck: decks[1]?.id ?? "",
     hand: ownHand?.id ?? "",
+    thing: ownThing?.id ?? "",
     set: ownSet?.id ?? "",
     layout: layout ?? "",
     template,

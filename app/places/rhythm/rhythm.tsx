@@ -51,7 +51,7 @@ export function Rhythm({ data }: { data: BookData }) {
               <li key={page.days[0]?.id}>{dayName(page)}: another day’s side lies between</li>
             ))}
           </Findings>
-          <section aria-labelledby="bare">
+          <section aria-labelledby="bare" className="rhythm-finding">
             <h2 id="bare" className="border-b border-line pb-1 text-lg">
               Bare sides
             </h2>
@@ -67,7 +67,7 @@ export function Rhythm({ data }: { data: BookData }) {
                     .join(", ")}${rhythm.emptySides.length > 8 ? " and more" : ""}.`}
             </p>
           </section>
-          <section aria-labelledby="measure-of-days">
+          <section aria-labelledby="measure-of-days" className="rhythm-finding">
             <h2 id="measure-of-days" className="border-b border-line pb-1 text-lg">
               Photos and words, day by day
             </h2>
@@ -157,7 +157,7 @@ function NoPlace({ albumId, pages }: { albumId: string; pages: readonly DatedPag
 
 function Findings({ name, children }: { name: string; children: React.ReactNode[] }) {
   return (
-    <section>
+    <section className="rhythm-finding">
       <h2 className="border-b border-line pb-1 text-lg">{name}</h2>
       {children.length === 0 ? (
         <p className="pt-1 text-sm text-quiet">None.</p>

@@ -49,6 +49,7 @@ const STASH_NAME = {
   layout: "The pocket layout",
   template: "The template",
   format: "The measured book",
+  thing: "From the drawer:",
 } as const;
 const left = (days: number) => many(days, "day left", "days left");
 

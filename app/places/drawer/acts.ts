@@ -1,0 +1,27 @@
+import { z } from "zod";
+import type { Away } from "#app/wording/sending.ts";
+import type { ListTrouble } from "#core/drawer/list.ts";
+import { MOST_OF_A_THING } from "#core/drawer/thing.ts";
+import { THING } from "#core/drawer/thing-schema.ts";
+import { LIMITS } from "#core/limits.ts";
+
+export const DRAWER_ACT = z.discriminatedUnion("act", [
+  z.object({ act: z.literal("keep"), id: z.uuid(), thing: THING }),
+  z.object({ act: z.literal("count"), id: z.uuid(), by: z.int().min(-MOST_OF_A_THING).max(MOST_OF_A_THING) }),
+  z.object({ act: z.literal("drop"), id: z.uuid() }),
+  /** Lines as somebody typed or pasted them, or a table with its head. */
+  z.object({ act: z.literal("list"), text: z.string().max(LIMITS.drawerListBytes.most) }),
+]);
+export type DrawerAct = z.input<typeof DRAWER_ACT>;
+
+export type DrawerAnswer =
+  | { readonly ok: true; readonly list?: undefined }
+  /** What came of a list. */
+  | {
+      readonly ok: true;
+      readonly list: { readonly fresh: number; readonly changed: number; readonly same: number };
+      readonly troubles: readonly ListTrouble[];
+    }
+  | { readonly ok: false; readonly reason: "not-found" | "too-many" | "none-left" | NoList | Away };
+/** Why a list could not be read. */
+export type NoList = "no-file" | "too-large" | "no-list";

@@ -1,0 +1,169 @@
+import { useEffect, useRef, useState } from "react";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField, TextField } from "#app/parts/field.tsx";
+import { Options } from "#app/parts/options.tsx";
+import { KIND_NAME, LOT_NAME } from "#app/wording/drawer.ts";
+import { LENGTH_PROBLEM } from "#app/wording/format.ts";
+import { readLetters, writeLetters } from "#core/drawer/letters.ts";
+import { readNumbers, writeNumbers } from "#core/drawer/list.ts";
+import { type KeptThing, LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
+import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
+import { MadeOf } from "./made-of.tsx";
+import { useDrawer } from "./use-drawer.ts";
+
+type Props = { thing: KeptThing; unit: Unit; albumId: string; onDone: () => void };
+
+/** One thing of the drawer: what it is, where it lies, and what of it was measured. */
+export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
+  const { send, busy } = useDrawer(albumId);
+  // On a phone it stands below the list: whoever opened it is led to it.
+  const heading = useRef<HTMLHeadingElement>(null);
+  useEffect(() => heading.current?.focus(), []);
+  const { id: _, ...saved } = thing;
+  const [draft, setDraft] = useState<Thing>(saved);
+  const [sides, setSides] = useState(() =>
+    saved.size ? [printNumber(saved.size.w, unit), printNumber(saved.size.h, unit)] : ["", ""],
+  );
+  const [numbers, setNumbers] = useState(() => writeNumbers(saved.numbers));
+  const [letters, setLetters] = useState(() => (saved.letters ? writeLetters(saved.letters) : ""));
+  const [onlyCapitals, setOnlyCapitals] = useState(saved.letters?.onlyCapitals ?? true);
+  const change = (some: Partial<Thing>) => setDraft({ ...draft, ...some });
+  const lengths = sides.map((side) => (side.trim() === "" ? null : parseLength(side, unit)));
+  const sideTrouble = lengths.map((length) => (length && !length.ok ? LENGTH_PROBLEM[length.reason] : undefined));
+  const isHalf = (lengths[0] === null) !== (lengths[1] === null);
+  const [w, h] = lengths.map((length) => (length?.ok ? length.length : null)) as [Length | null, Length | null];
+  const set = readNumbers(numbers);
+  const isSound = draft.name.trim() !== "" && !sideTrouble.some(Boolean) && !isHalf && set !== undefined;
+  const keep = () => {
+    const said: Thing = {
+      ...draft,
+      size: w !== null && h !== null ? { w, h } : null,
+      numbers: draft.kind === "numbers" ? (set ?? null) : null,
+      letters: draft.kind === "letters" && letters.trim() !== "" ? readLetters(letters, onlyCapitals) : null,
+    };
+    send({ act: "keep", id: thing.id, thing: said as never });
+    onDone();
+  };
+  return (
+    <section aria-labelledby="thing" className="grid content-start gap-3">
+      <div className="flex items-baseline justify-between gap-3 border-b border-line pb-1">
+        <h2 id="thing" ref={heading} tabIndex={-1} className="text-xl outline-none">
+          {thing.name}
+        </h2>
+        <Button look="quiet" small onClick={onDone}>
+          Close
+        </Button>
+      </div>
+      <TextField
+        label="Name"
+        value={draft.name}
+        maxLength={200}
+        onChange={(event) => change({ name: event.target.value })}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <SelectField
+          label="Kind"
+          value={draft.kind}
+          onChange={(event) => change({ kind: event.target.value as Thing["kind"] })}
+        >
+          <Options all={THING_KINDS.map((kind) => [kind, KIND_NAME[kind]] as const)} />
+        </SelectField>
+        <TextField
+          label="How many"
+          type="number"
+          min={0}
+          max={MOST_OF_A_THING}
+          value={draft.count}
+          onChange={(event) =>
+            change({ count: Math.max(0, Math.min(MOST_OF_A_THING, Math.trunc(Number(event.target.value)))) })
+          }
+        />
+        {["Wide", "High"].map((label, at) => (
+          <TextField
+            key={label}
+            label={label}
+            value={sides[at] ?? ""}
+            placeholder={unit === "inch" ? "inches" : "cm"}
+            error={sideTrouble[at] ?? (isHalf && lengths[at] === null ? "Give both sides, or neither." : undefined)}
+            onChange={(event) => setSides(sides.map((side, nth) => (nth === at ? event.target.value : side)))}
+          />
+        ))}
+      </div>
+      {draft.kind === "numbers" && (
+        <TextField
+          label="Numbers in one set"
+          value={numbers}
+          placeholder="1-25"
+          error={set === undefined ? "Write 1-25, or any, or digits with how many there are of 0 to 9." : undefined}
+          hint="1-25 · any · digits 5 14 13 5 3 3 3 3 3 3 (how many of 0 to 9), with 6=9 after it where they are one piece"
+          onChange={(event) => setNumbers(event.target.value)}
+        />
+      )}
+      {draft.kind === "letters" && (
+        <>
+          <TextField
+            label="Letters in one set"
+            value={letters}
+            placeholder="A5 B2 E6"
+            hint="Each letter with how many there are, or simply all of them in a row."
+            onChange={(event) => setLetters(event.target.value)}
+          />
+          <Tick label="Capitals only" on={onlyCapitals} onTurn={setOnlyCapitals} />
+        </>
+      )}
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label="Where it lies"
+          value={draft.lies}
+          maxLength={200}
+          onChange={(event) => change({ lies: event.target.value })}
+        />
+        <SelectField
+          label="It is"
+          value={draft.lot}
+          onChange={(event) => change({ lot: event.target.value as Thing["lot"] })}
+        >
+          <Options all={LOTS.map((lot) => [lot, LOT_NAME[lot]] as const)} />
+        </SelectField>
+      </div>
+      <div className="flex flex-wrap gap-x-5 gap-y-1">
+        <Tick label="To be used up" on={draft.useUp} onTurn={(useUp) => change({ useUp })} />
+        <Tick label="Its pattern has a top" on={draft.hasTop} onTurn={(hasTop) => change({ hasTop })} />
+        <Tick label="Printed on one side" on={draft.oneSided} onTurn={(oneSided) => change({ oneSided })} />
+      </div>
+      <MadeOf draft={draft} unit={unit} onChange={change} />
+      <TextField
+        label="Note"
+        value={draft.note}
+        maxLength={2000}
+        onChange={(event) => change({ note: event.target.value })}
+      />
+      <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
+        <Button look="main" disabled={busy || !isSound} onClick={keep}>
+          Keep
+        </Button>
+        <Button
+          look="quiet"
+          onClick={() => {
+            send({ act: "drop", id: thing.id });
+            onDone();
+          }}
+        >
+          Put it in the tray
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+const Tick = ({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on: boolean) => void }) => (
+  <label className="flex min-h-8 items-center gap-2 text-sm">
+    <input
+      type="checkbox"
+      className="size-5 accent-ember"
+      checked={on}
+      onChange={(event) => onTurn(event.target.checked)}
+    />
+    {label}
+  </label>
+);

@@ -1,0 +1,82 @@
+import type { Lot, Thing, ThingKind } from "#core/drawer/thing.ts";
+import type { Advice, Purpose } from "#core/material/adhesive.ts";
+import type { Unit } from "#core/measure/length.ts";
+import { printSize } from "#core/measure/size.ts";
+import { many } from "./count.ts";
+
+/** The words for what is in the drawer. */
+
+export const KIND_NAME: Readonly<Record<ThingKind, string>> = {
+  paper: "Paper",
+  card: "Cards and tags",
+  protector: "Protectors",
+  numbers: "Numbers",
+  letters: "Letters",
+  sticker: "Stickers",
+  film: "Film and vellum",
+  tape: "Tape and twine",
+  other: "Other things",
+};
+export const ONE_OF: Readonly<Record<ThingKind, readonly [one: string, several: string]>> = {
+  paper: ["sheet", "sheets"],
+  card: ["card", "cards"],
+  protector: ["protector", "protectors"],
+  numbers: ["set", "sets"],
+  letters: ["set", "sets"],
+  sticker: ["sticker", "stickers"],
+  film: ["sheet", "sheets"],
+  tape: ["roll", "rolls"],
+  other: ["piece", "pieces"],
+};
+export const LOT_NAME: Readonly<Record<Lot, string>> = { stash: "from the stash", kit: "bought for an album" };
+
+/** `6 sheets`, `one left`, `none left`: how many there are, in words that are noticed. */
+export const countSaid = ({ kind, count }: Pick<Thing, "kind" | "count">): string =>
+  count === 0 ? "none left" : count === 1 ? "one left" : many(count, ...ONE_OF[kind]);
+
+/** `12 × 12, top drawer, to be used up`: what else is said of it. */
+export const besideSaid = (thing: Thing, unit: Unit): string =>
+  [
+    thing.size && printSize(thing.size, unit),
+    thing.lies,
+    thing.useUp && "to be used up",
+    thing.hasTop && "its pattern has a top",
+    thing.oneSided && "printed on one side",
+  ]
+    .filter(Boolean)
+    .join(", ");
+
+export const PURPOSE_NAME: Readonly<Record<Purpose, string>> = {
+  flat: "lies flat",
+  lifts: "lifts, or is heavy",
+  slides: "something slides behind it",
+  "seen-through": "the glue would be seen",
+  exact: "must lie exactly there",
+};
+
+/** Advice as it is followed at the table; labels go before it. */
+export const ADVICE: Readonly<Record<Advice, string>> = {
+  "strong-tape": "Strong double-sided tape, over the whole of its edge: a thin line of glue lets go.",
+  "little-wet-glue": "Wet glue, little of it: it can still be moved for a moment.",
+  "tape-runner": "A tape runner, close to the edges.",
+  "under-what-hides-it": "Only where a strip, a label or a picture hides it: glue is seen through film.",
+  "whole-sheet-or-hidden":
+    "An adhesive sheet over all of it, or only under what covers it: glue is seen through vellum.",
+  "edges-only": "Narrow tape at the outer edges, and none across the way of what slides.",
+  "no-wet-medium": "Nothing wet on it: it warps or its print runs.",
+  "no-heat": "No hot glue and no heat tool: it warps and gives off fumes.",
+  "something-under-washi": "It loses its tack in time: stick something under it.",
+  "repositionable-first": "Place it with a repositionable one first.",
+};
+/** Stands under every advice. */
+export const LABEL_FIRST = "What the label of your adhesive says goes before this.";
+
+/** Why nothing was done to the drawer. */
+export const WHY = {
+  "not-found": "That is not in the drawer any more.",
+  "too-many": "The drawer is full: it takes five thousand things, and a hundred thousand of one.",
+  "none-left": "Somebody took the last one meanwhile: there is none left.",
+  "no-file": "Choose a list first: a file whose name ends in .csv.",
+  "too-large": "That file is over 4 MB, more than a list of ten thousand things can be. Nothing was read.",
+  "no-list": "That is no list of things: a table needs a head with the columns name and kind. Nothing was changed.",
+} as const;

@@ -1,0 +1,107 @@
+import { and, asc, eq, isNull, sql } from "drizzle-orm";
+import { mergeList } from "../core/drawer/list.ts";
+import { type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
+import { LIMITS } from "../core/limits.ts";
+import type { Author } from "./author.ts";
+import type { Db, Reader, Transaction } from "./db.ts";
+import { lockHousehold } from "./household.ts";
+import { insertAll } from "./insert-all.ts";
+import { journaled } from "./journal/line.ts";
+import { putAway } from "./library/tray.ts";
+import { thing } from "./schema/index.ts";
+
+const inUse = (householdId: string) => and(eq(thing.householdId, householdId), isNull(thing.deletedAt));
+
+/** Everything in a household's drawer, by name; one statement. */
+export async function readDrawer(db: Reader, householdId: string): Promise<KeptThing[]> {
+  const rows = await db.select().from(thing).where(inUse(householdId)).orderBy(asc(thing.name), asc(thing.id));
+  return rows.map(({ householdId: _, deletedAt: __, w, h, ...rest }) => ({
+    ...rest,
+    size: w === null || h === null ? null : { w, h },
+  }));
+}
+
+const columns = ({ size, ...rest }: Thing) => ({ ...rest, w: size?.w ?? null, h: size?.h ?? null });
+
+export type DrawerSaved =
+  | { readonly ok: true }
+  | { readonly ok: false; readonly reason: "not-found" | "too-many" | "none-left" };
+
+const kept = (db: Db, author: Author, work: (tx: Transaction) => Promise<DrawerSaved>) =>
+  journaled<DrawerSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
+    // Two windows that fill the drawer fill it one after the other, so that it never holds more than it may.
+    await lockHousehold(tx, author.householdId);
+    return work(tx);
+  });
+
+const isFull = async (tx: Transaction, { householdId }: Author, more: number): Promise<boolean> =>
+  (await tx.$count(thing, inUse(householdId))) + more > LIMITS.things.most;
+
+/** Puts something into the drawer, or says anew what it is; sent twice under one id it is there once. */
+export const keepThing = (db: Db, author: Author, id: string, said: Thing): Promise<DrawerSaved> =>
+  kept(db, author, async (tx) => {
+    const changed = await tx
+      .update(thing)
+      .set(columns(said))
+      .where(and(inUse(author.householdId), eq(thing.id, id)))
+      .returning({ id: thing.id });
+    if (changed.length > 0) return { ok: true };
+    if (await isFull(tx, author, 1)) return { ok: false, reason: "too-many" };
+    const made = await tx
+      .insert(thing)
+      .values({ ...columns(said), id, householdId: author.householdId })
+      .onConflictDoNothing()
+      .returning({ id: thing.id });
+    // Under that id there is another household's, or one in the tray.
+    return made.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+  });
+
+/** So many more of something, or fewer; refused where there are not so many any more. */
+export const countThing = (db: Db, author: Author, id: string, by: number): Promise<DrawerSaved> =>
+  journaled<DrawerSaved>(db, author, { what: "stash", how: "counted", thing: "thing" }, async (tx) => {
+    const mine = and(inUse(author.householdId), eq(thing.id, id));
+    const [now] = await tx.select({ count: thing.count }).from(thing).where(mine).for("no key update");
+    if (!now) return { ok: false, reason: "not-found" };
+    if (now.count + by < 0) return { ok: false, reason: "none-left" };
+    if (now.count + by > MOST_OF_A_THING) return { ok: false, reason: "too-many" };
+    await tx
+      .update(thing)
+      .set({ count: sql`${thing.count} + ${by}` })
+      .where(mine);
+    return { ok: true };
+  });
+
+/** Puts something into the tray. */
+export const dropThing = (db: Db, author: Author, id: string): Promise<DrawerSaved> =>
+  journaled<DrawerSaved>(db, author, { what: "stash", how: "put-away", thing: "thing" }, async (tx) =>
+    (await putAway(tx, author.householdId, "thing", id, author.at)) ? { ok: true } : { ok: false, reason: "not-found" },
+  );
+
+export type ListSaved =
+  | { readonly ok: true; readonly fresh: number; readonly changed: number; readonly same: number }
+  | { readonly ok: false; readonly reason: "too-many" };
+
+/** Takes a list in: what is new comes into the drawer, what is there already is as the list says. `ids` are for what is new. */
+export async function keepList(
+  db: Db,
+  author: Author,
+  read: readonly Thing[],
+  newId: () => string,
+): Promise<ListSaved> {
+  return journaled<ListSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
+    await lockHousehold(tx, author.householdId);
+    const { fresh, changed, same } = mergeList(await readDrawer(tx, author.householdId), read);
+    if (await isFull(tx, author, fresh.length)) return { ok: false, reason: "too-many" };
+    for (const { was, thing: now } of changed)
+      await tx
+        .update(thing)
+        .set({ ...columns(now), name: was.name })
+        .where(and(inUse(author.householdId), eq(thing.id, was.id)));
+    await insertAll(
+      tx,
+      thing,
+      fresh.map((each) => ({ ...columns(each), id: newId(), householdId: author.householdId })),
+    );
+    return { ok: true, fresh: fresh.length, changed: changed.length, same };
+  });
+}

@@ -1,0 +1,141 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { expect, type Page, test } from "./browser-test.ts";
+import { enterDemo, newDecember, newKeeper, PHONE, signIn } from "./keeper.ts";
+
+const row = (page: Page, name: string) =>
+  page.getByRole("listitem").filter({ has: page.getByText(name, { exact: true }) });
+
+test("a drawer is filled by typing and pasting, counted to its last, and comes back as the list it was saved as", async ({
+  page,
+}, info) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/drawer`);
+  const line = page.getByLabel("Put something in");
+  await line.fill("Linen Stars 12 × 12, 2");
+  await expect(page.getByText("Paper · Linen Stars · 12 × 12 · 2 pieces")).toBeVisible();
+  await line.press("Enter");
+  await expect(row(page, "Linen Stars")).toContainText("2 sheets");
+  await expect(line).toHaveValue("");
+  // The last but one is used: that it is the last is said before it is.
+  await page.getByRole("button", { name: "One Linen Stars fewer" }).click();
+  await expect(row(page, "Linen Stars")).toContainText("one left");
+  await page.getByRole("button", { name: "One Linen Stars fewer" }).click();
+  await expect(row(page, "Linen Stars")).toContainText("none left");
+  await expect(page.getByRole("button", { name: "One Linen Stars fewer" })).toBeDisabled();
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(row(page, "Linen Stars")).toContainText("one left");
+
+  await page.getByLabel(/One thing on each line/).fill("6 parcel tags 2 x 4\nBrass numerals\n\n40 enamel dots");
+  await page.getByRole("button", { name: "Put them in" }).click();
+  await expect(page.getByText("3 new things.")).toBeVisible();
+  await expect(row(page, "parcel tags")).toContainText("6 cards");
+
+  // What it is, where it lies, and how thick one is by a stack of ten.
+  await page.getByRole("button", { name: /^parcel tags/ }).click();
+  await page.getByLabel("Where it lies").fill("tin");
+  await expect(page.getByText(/One is 0.29 mm thick, typically; not measured/)).toBeVisible();
+  await page.getByLabel("is high").fill("3.4 mm");
+  await page.getByRole("button", { name: "One is 0.34 mm" }).click();
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await expect(row(page, "parcel tags")).toContainText("2 × 4, tin");
+
+  const [saved] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Save the drawer as a list" }).click(),
+  ]);
+  const text = readFileSync(await saved.path(), "utf8");
+  expect(text).toContain("parcel tags,card,,50.8,101.6,6,tin,stash,,,,0.34");
+  const file = info.outputPath("drawer.csv");
+  // From another program: its own encoding, one more of something, and a line that makes no sense.
+  writeFileSync(
+    file,
+    Buffer.from(
+      text.replace("\uFEFF", "").replace("50.8,101.6,6", "50.8,101.6,16").concat("Café paper,parrot\r\n"),
+      "latin1",
+    ),
+  );
+  await page.getByLabel("Read a list").setInputFiles(file);
+  await expect(page.getByText("1 new thing, 1 changed, 3 as before.")).toBeVisible();
+  await expect(page.getByText("Line 6: “kind” could not be read, and was left out.")).toBeVisible();
+  await expect(row(page, "parcel tags")).toContainText("16 cards");
+  await expect(row(page, "Café paper")).toBeVisible();
+  await page.getByLabel("Read a list").setInputFiles({ name: "a.csv", mimeType: "text/csv", buffer: Buffer.from("") });
+  await expect(page.getByText("Choose a list first")).toBeVisible();
+
+  await page.getByRole("button", { name: /^Brass numerals/ }).click();
+  await page.getByRole("button", { name: "Put it in the tray" }).click();
+  await expect(row(page, "Brass numerals")).toHaveCount(0);
+  await page.goto(`${new URL(album).origin}/tray`);
+  await expect(page.getByText("From the drawer: “Brass numerals”")).toBeVisible();
+});
+
+test("the last one is taken by two windows: the second is told that there is none left", async ({
+  page,
+  openWindow,
+}) => {
+  const mail = await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/drawer`);
+  await page.getByLabel("Put something in").fill("Lighthouse sticker");
+  await page.getByLabel("Put something in").press("Enter");
+  await expect(row(page, "Lighthouse sticker")).toContainText("one left");
+  const other = await openWindow();
+  await signIn(other, mail);
+  await other.goto(`${album}/drawer`);
+  await page.getByRole("button", { name: "One Lighthouse sticker fewer" }).click();
+  await expect(row(page, "Lighthouse sticker")).toContainText("none left");
+  await other.getByRole("button", { name: "One Lighthouse sticker fewer" }).click();
+  await expect(other.getByText("Somebody took the last one meanwhile: there is none left.")).toBeVisible();
+  await expect(row(other, "Lighthouse sticker")).toContainText("none left");
+});
+
+test("a set of numbers says which days it covers and what is to be made instead; a title says whether it goes", async ({
+  openWindow,
+}) => {
+  const page = await openWindow(PHONE);
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/drawer`);
+  for (const name of ["Brass numerals", "Cork letters"]) {
+    await page.getByLabel("Put something in").fill(name);
+    await page.getByLabel("Put something in").press("Enter");
+    await expect(row(page, name)).toBeVisible();
+  }
+  await page.getByRole("button", { name: /^Brass numerals/ }).click();
+  const numbers = page.getByLabel("Numbers in one set");
+  await numbers.fill("one to twenty");
+  await expect(page.getByRole("button", { name: "Keep", exact: true })).toBeDisabled();
+  await numbers.fill("1-25");
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await page.getByRole("button", { name: /^Cork letters/ }).click();
+  await page.getByLabel("Letters in one set").fill("O U R D E C M B E R");
+  await page.getByRole("button", { name: "Keep", exact: true }).click();
+  await page.goto(`${album}/numbers`);
+  await expect(page.getByText("Our December has 31 numbers, 53 digits.")).toBeVisible();
+  await expect(row(page, "Brass numerals")).toContainText("covers 25 of 31");
+  await expect(row(page, "Brass numerals")).toContainText("To be made instead: 26 to 31.");
+  await expect(page.getByText("missing E", { exact: true })).toBeVisible();
+  await page.getByLabel("Words").fill("Our code");
+  await expect(page.getByText("missing O")).toBeVisible();
+  await page.getByLabel("Words").fill("Our deed");
+  await expect(page.getByText("missing D")).toBeVisible();
+  await page.getByLabel("Words").fill("cd rum");
+  await expect(page.getByText("it goes")).toBeVisible();
+  await page.getByRole("link", { name: "With a nought: 07" }).click();
+  await expect(page.getByText(/31 numbers, 62 digits, with a nought before the small ones/)).toBeVisible();
+});
+
+test("the demo's drawer says what is down to its last, and which adhesive keeps film clear", async ({ page }) => {
+  await enterDemo(page);
+  const month = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
+  await page.goto(new URL(month?.replace("/month", "/drawer") ?? "", page.url()).href);
+  await expect(row(page, "Lighthouse")).toContainText("one left");
+  await page.getByLabel("This", { exact: true }).selectOption({ label: "film" });
+  await expect(page.getByText("Only where a strip, a label or a picture hides it")).toBeVisible();
+  await page.getByLabel("This", { exact: true }).selectOption({ label: "felt" });
+  await expect(page.getByText("Strong double-sided tape")).toBeVisible();
+  await page.getByRole("link", { name: "Numbers and letters" }).click();
+  await expect(row(page, "Brass Numerals 1–25")).toContainText("To be made instead: 26 to 31.");
+  await expect(row(page, "Number stamps")).toContainText("covers all");
+});
