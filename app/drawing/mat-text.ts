@@ -1,5 +1,6 @@
+import { fromFar } from "#core/draw/from-far.ts";
 import type { Mark } from "#core/draw/marks.ts";
-import { escaped, type PictureHref, svgMarks } from "#core/draw/svg.ts";
+import { escaped, type PictureHref, svgFewer, svgMarks } from "#core/draw/svg.ts";
 import { type Length, toMillimetres, type Unit } from "#core/measure/length.ts";
 import { captionFeet } from "./captions.ts";
 import { pictureAddress, straightAddress } from "./picture-address.ts";
@@ -29,8 +30,11 @@ export const farPicture: PictureHref = (mark) =>
   mark.kind === "preprint" ? nearPicture(mark) : pictureAddress(mark.photoId, 480, mark.picture.look);
 
 /** Of a picture in a leaf that is no larger than a thumb. */
-export const tinyPicture: PictureHref = (mark) =>
+const tinyPicture: PictureHref = (mark) =>
   mark.kind === "preprint" ? nearPicture(mark) : pictureAddress(mark.photoId, 96, mark.picture.look);
+
+/** A drawing the size of a thumb: as from far, in few elements. */
+export const thumbOf = (marks: readonly Mark[]): string => svgFewer(fromFar(marks), tinyPicture);
 
 export const drawingOf = (marks: readonly Mark[], href: PictureHref = farPicture): string => svgMarks(marks, href);
 

@@ -31,8 +31,12 @@ export const ONE_OF: Readonly<Record<ThingKind, readonly [one: string, several: 
 export const LOT_NAME: Readonly<Record<Lot, string>> = { stash: "from the stash", kit: "bought for an album" };
 
 /** `6 sheets`, `one left`, `none left`: how many there are, in words that are noticed. */
-export const countSaid = ({ kind, count }: Pick<Thing, "kind" | "count">): string =>
-  count === 0 ? "none left" : count === 1 ? "one left" : many(count, ...ONE_OF[kind]);
+export const countSaid = (thing: Pick<Thing, "kind" | "count">): string =>
+  thing.count === 0 ? "none left" : isLow(thing) ? "one left" : many(thing.count, ...ONE_OF[thing.kind]);
+
+/** Whether the last of it is all there is. Of a set of numbers or letters nobody has more than one. */
+export const isLow = ({ kind, count }: Pick<Thing, "kind" | "count">): boolean =>
+  count === 0 || (count === 1 && kind !== "numbers" && kind !== "letters");
 
 /** `12 × 12, top drawer, to be used up`: what else is said of it. */
 export const besideSaid = (thing: Thing, unit: Unit): string =>

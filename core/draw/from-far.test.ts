@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { inches, ticks } from "../measure/length.ts";
+import { inches, millimetres, ticks } from "../measure/length.ts";
 import { fromFar } from "./from-far.ts";
 import type { Mark } from "./marks.ts";
+import { svgFewer } from "./svg.ts";
 
 const word = (text: string, size: number, anchor?: "start" | "middle" | "end"): Mark => ({
   ...{ kind: "text", text, typeface: "book", size: inches(size), x: inches(2), y: inches(1), fill: "pencil" },
@@ -44,6 +45,42 @@ describe("a drawing seen from far", () => {
         const was = kinds(nested([word("snow", size), box], deep));
         const is = kinds(fromFar(nested([word("snow", size), box], deep)));
         expect(is).toEqual(was.map((kind) => (kind === "text" && size < 0.5 ? "line" : kind)));
+      }),
+    );
+  });
+});
+
+describe("a drawing in fewer elements", () => {
+  const line = (at: number, stroke: "pencil" | "ink" = "ink"): Mark => ({
+    ...{ kind: "line", x1: inches(at), y1: ticks(0), x2: inches(at + 1), y2: ticks(0), stroke },
+  });
+  const hole = (at: number): Mark => ({ kind: "circle", x: inches(at), y: inches(1), r: millimetres(3), fill: "ink" });
+  const fewer = (marks: readonly Mark[]) => svgFewer(marks, () => "");
+
+  it("has one path of what follows each other and is drawn alike, and no more", () => {
+    expect(fewer([line(0), line(1), line(2)]).match(/<path/g)).toHaveLength(1);
+    expect(fewer([line(0), line(1, "pencil"), line(2)]).match(/<path/g)).toHaveLength(3);
+    expect(fewer([hole(0), hole(1), line(0), line(1)]).match(/<path/g)).toHaveLength(2);
+    // What lies between stays between.
+    expect(fewer([line(0), box, line(1)]).replace(/ [^>]*/g, "")).toBe("<path><rect><path>");
+    expect(fewer([])).toBe("");
+  });
+
+  it("draws each line and each circle where it was, in groups too, and all else as ever", () => {
+    const any = fc.constantFrom<Mark>(line(0), line(1, "pencil"), hole(2), hole(3), box);
+    const group = (marks: Mark[]): Mark => ({
+      ...{ kind: "group", x: ticks(0), y: ticks(0), turn: 1, w: inches(3), h: inches(2), marks },
+    });
+    fc.assert(
+      fc.property(fc.array(any, { maxLength: 12 }), fc.array(any, { maxLength: 6 }), (outside, inside) => {
+        const marks = [...outside, group(inside)];
+        const drawn = fewer(marks);
+        const count = (kind: string) => [...outside, ...inside].filter((mark) => mark.kind === kind).length;
+        expect(drawn.match(/M/g)?.length ?? 0).toBe(count("line") + count("circle"));
+        expect(drawn.match(/a3 3 0 1 0 6 0a3 3 0 1 0 -6 0/g)?.length ?? 0).toBe(count("circle"));
+        expect(drawn.match(/<rect/g)?.length ?? 0).toBe(count("rect"));
+        const alone = [...outside, ...inside].filter(({ kind }) => kind === "line");
+        for (const mark of alone) expect(drawn).toContain(/d="([^"]*)"/.exec(fewer([mark]))?.[1]);
       }),
     );
   });

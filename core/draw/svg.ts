@@ -65,7 +65,7 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
     case "circle":
       return `<circle cx="${mm(mark.x)}" cy="${mm(mark.y)}" r="${mm(mark.r)}"${style(mark)}/>`;
     case "line":
-      return `<path d="M${mm(mark.x1)} ${mm(mark.y1)}L${mm(mark.x2)} ${mm(mark.y2)}"${style(mark)}/>`;
+      return `<path d="${linePath(mark)}"${style(mark)}/>`;
     case "polygon":
       return `<path d="M${mark.points.map(([x, y]) => `${mm(x)} ${mm(y)}`).join("L")}Z"${style(mark)}/>`;
     case "text": {
@@ -93,6 +93,41 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
 /** What of it lies in a rectangle: an inner svg shows nothing beyond its edges. */
 const clipped = ({ x, y, w, h }: Rect, inside: string): string =>
   `<svg x="${mm(x)}" y="${mm(y)}" width="${mm(w)}" height="${mm(h)}" viewBox="${mm(x)} ${mm(y)} ${mm(w)} ${mm(h)}">${inside}</svg>`;
+
+/**
+ * The same in as few elements as may be, for a drawing that is only seen: lines, or circles, that follow each other and are
+ * drawn alike are one path. A browser takes as long for an element of a thumb as for one of a whole page.
+ */
+export function svgFewer(marks: readonly Mark[], href: PictureHref): string {
+  let drawn = "";
+  let [path, styled] = ["", ""];
+  const end = () => {
+    if (path !== "") drawn += `<path d="${path}"${styled}/>`;
+    path = "";
+  };
+  for (const mark of marks) {
+    if (mark.kind === "line" || mark.kind === "circle") {
+      const now = style(mark);
+      // A line is never filled, so that none joins a circle.
+      if (now !== styled) end();
+      path += mark.kind === "line" ? linePath(mark) : circlePath(mark);
+      styled = now;
+      continue;
+    }
+    end();
+    if (mark.kind === "group") {
+      const inside = svgFewer(mark.marks, href);
+      drawn += `<g transform="${turned(mark)}">${mark.clip ? clipped(mark.clip, inside) : inside}</g>`;
+    } else drawn += svgMark(mark, href, "whole");
+  }
+  end();
+  return drawn;
+}
+
+const linePath = ({ x1, y1, x2, y2 }: Extract<Mark, { kind: "line" }>): string =>
+  `M${mm(x1)} ${mm(y1)}L${mm(x2)} ${mm(y2)}`;
+const circlePath = ({ x, y, r }: Extract<Mark, { kind: "circle" }>): string =>
+  `M${mm(x - r)} ${mm(y)}a${mm(r)} ${mm(r)} 0 1 0 ${mm(2 * r)} 0a${mm(r)} ${mm(r)} 0 1 0 ${mm(-2 * r)} 0`;
 
 /** Marks as SVG elements, one unit a millimetre. Attributes only, so that a strict content policy lets it be shown. */
 export function svgMarks(marks: readonly Mark[], href: PictureHref, given: Given = "whole"): string {

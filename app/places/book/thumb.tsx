@@ -1,11 +1,10 @@
 import { memo } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, tinyPicture } from "#app/drawing/mat-text.ts";
+import { mm, thumbOf } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
-import { fromFar } from "#core/draw/from-far.ts";
 import { sideMarks } from "#core/draw/side.ts";
 
 type Props = {
@@ -29,7 +28,7 @@ export const Thumb = memo(
         viewBox={`${x} ${mm(whole.y) - (full.h - h) / 2} ${full.w} ${full.h}`}
         className={className}
         aria-hidden="true"
-        markup={drawingOf(fromFar(sideMarks(read, face, format)), tinyPicture)}
+        markup={thumbOf(sideMarks(read, face, format))}
       />
     );
   },
@@ -49,7 +48,7 @@ export const SpreadThumb = memo(({ spread, format }: { spread: Spread; format: A
       .reverse()
       .map(
         ({ read, face, page }) =>
-          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${drawingOf(fromFar(sideMarks(read, face, format)))}</g>`,
+          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${thumbOf(sideMarks(read, face, format))}</g>`,
       ),
   );
   return (

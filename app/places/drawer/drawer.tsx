@@ -6,7 +6,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Said } from "#app/parts/said.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
-import { besideSaid, countSaid, KIND_NAME, WHY } from "#app/wording/drawer.ts";
+import { besideSaid, countSaid, isLow, KIND_NAME, WHY } from "#app/wording/drawer.ts";
 import { isAway, nothingDone } from "#app/wording/sending.ts";
 import type { KeptThing } from "#core/drawer/thing.ts";
 import { readTyped } from "#core/drawer/typed.ts";
@@ -94,7 +94,6 @@ type RowProps = {
 
 function Row({ thing, unit, isChosen, onChoose, onCount }: RowProps) {
   const beside = besideSaid(thing, unit);
-  const isLow = thing.count <= 1;
   return (
     <li
       className={`grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 border-b border-line ${isChosen ? "border-l-4 border-l-ember pl-3" : ""}`}
@@ -113,7 +112,7 @@ function Row({ thing, unit, isChosen, onChoose, onCount }: RowProps) {
         <Step name={`One ${thing.name} fewer`} off={thing.count === 0} onPress={() => onCount(-1)}>
           <Minus size={16} aria-hidden />
         </Step>
-        <span className={`min-w-20 text-center text-sm ${isLow ? "font-semibold text-ember" : ""}`}>
+        <span className={`min-w-20 text-center text-sm ${isLow(thing) ? "font-semibold text-ember" : ""}`}>
           {countSaid(thing)}
         </span>
         <Step name={`One ${thing.name} more`} off={false} onPress={() => onCount(1)}>

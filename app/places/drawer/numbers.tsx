@@ -108,7 +108,7 @@ function SetOf({ set, total }: { set: NumberRow; total: number }) {
       {without.length > 0 && (
         <p className="text-sm">
           To be made instead: <span className="font-numeral">{runsOf(without)}</span>.
-          {missing.length > 0 && ` Missing for them: ${missing.join(", ")}.`}
+          {missing.length > 0 && ` Missing for them: ${timesOf(missing)}.`}
         </p>
       )}
       {cut.length > 0 && (
@@ -119,6 +119,13 @@ function SetOf({ set, total }: { set: NumberRow; total: number }) {
       {!isProven && <p className="text-sm text-quiet">A good choice; there may be one that covers more.</p>}
     </li>
   );
+}
+
+/** `4 of 1, 3 of 2, one 9`: digits that are missing, with how many of each. */
+function timesOf(digits: readonly number[]): string {
+  const counts = new Map<number, number>();
+  for (const digit of digits) counts.set(digit, (counts.get(digit) ?? 0) + 1);
+  return [...counts].map(([digit, count]) => (count === 1 ? `one ${digit}` : `${count} of ${digit}`)).join(", ");
 }
 
 /** `1 to 9, 12, 14 to 20`, of numbers in the album's order. */

@@ -1,5 +1,5 @@
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, tinyPicture } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm, thumbOf } from "#app/drawing/mat-text.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { type Leaf, newLeaf, PLAIN_PAPER } from "#core/album/leaf.ts";
 import { type AlbumFormat, EMPTY_DAY } from "#core/album/model.ts";
@@ -7,7 +7,6 @@ import type { DatedPage } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
 import type { Template } from "#core/book/template.ts";
-import { fromFar } from "#core/draw/from-far.ts";
 import { sideMarks } from "#core/draw/side.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
@@ -54,7 +53,7 @@ export function PageDrawing({
       viewBox={`-1 -1 ${mm(template.page.w) + 2} ${mm(template.page.h) + 2}`}
       className="h-full max-h-full w-full"
       aria-hidden="true"
-      markup={far ? drawingOf(fromFar(marks), tinyPicture) : drawingOf(marks)}
+      markup={far ? thumbOf(marks) : drawingOf(marks)}
     />
   );
 }
