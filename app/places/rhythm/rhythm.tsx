@@ -127,7 +127,7 @@ export function Rhythm({ data }: { data: BookData }) {
           })}
         </ol>
         <p className="mt-3 text-sm text-quiet">
-          An ember line under a spread: the same kind of page, three or more in a row.
+          A coloured line under a spread: the same kind of page, three or more in a row.
         </p>
       </PageStage>
     </Workplace>
