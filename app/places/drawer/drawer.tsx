@@ -3,24 +3,24 @@ import { type FormEvent, useState } from "react";
 import { Button } from "#app/parts/button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
-import { Said } from "#app/parts/said.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
-import { besideSaid, countSaid, isLow, KIND_NAME, WHY } from "#app/wording/drawer.ts";
-import { isAway, nothingDone } from "#app/wording/sending.ts";
+import { besideSaid, countSaid, isLow, KIND_NAME } from "#app/wording/drawer.ts";
 import type { KeptThing } from "#core/drawer/thing.ts";
 import { readTyped } from "#core/drawer/typed.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { Adhesive } from "./adhesive.tsx";
 import { ListPanel } from "./list-panel.tsx";
+import { NotDone } from "./not-done.tsx";
 import { ThingPanel } from "./thing-panel.tsx";
-import { useDrawer } from "./use-drawer.ts";
+import { useAnswered, useDrawer } from "./use-drawer.ts";
 import type { DrawerView } from "./view.ts";
 
 /** What there is to make pages of, and how many of it. Nothing of it has to be filled in. */
 export function Drawer({ view }: { view: DrawerView }) {
   const { albumId, unit, kinds, count } = view;
-  const { send, answer } = useDrawer(albumId);
+  const drawer = useDrawer(albumId);
+  const { send, answer } = drawer;
   const [chosen, setChosen] = useState<string | null>(null);
   const things = kinds.flatMap((each) => each.things);
   const close = (id: string) => {
@@ -52,10 +52,12 @@ export function Drawer({ view }: { view: DrawerView }) {
               stops nothing.
             </p>
           </div>
-          <QuickAdd unit={unit} onAdd={(made) => send({ act: "keep", id: newId(), thing: made as never })} />
-          {answer && !answer.ok && (
-            <Said good={false}>{isAway(answer.reason) ? nothingDone(answer.reason) : WHY[answer.reason]}</Said>
-          )}
+          <QuickAdd
+            unit={unit}
+            drawer={drawer}
+            onAdd={(made) => send({ act: "keep", id: newId(), thing: made as never })}
+          />
+          {!thing && <NotDone answer={answer} />}
           {kinds.map(({ kind, things: some }) => (
             <section key={kind} aria-labelledby={`kind-${kind}`}>
               <h2 id={`kind-${kind}`} className="flex items-baseline gap-3 border-b border-line pb-1 text-lg">
@@ -136,13 +138,24 @@ const Step = ({ name, off, onPress, children }: StepProps) => (
   </button>
 );
 
+type QuickProps = {
+  unit: Unit;
+  drawer: ReturnType<typeof useDrawer>;
+  onAdd: (thing: NonNullable<ReturnType<typeof readTyped>>) => void;
+};
+
 /** One line is one thing: how many, its size and its kind are read off it. */
-function QuickAdd({ unit, onAdd }: { unit: Unit; onAdd: (thing: NonNullable<ReturnType<typeof readTyped>>) => void }) {
+function QuickAdd({ unit, drawer, onAdd }: QuickProps) {
   const [line, setLine] = useState("");
+  const [last, setLast] = useState("");
+  // The field is free for the next one at once; a line that was not taken comes back into it.
+  const sent = useAnswered(drawer, ({ ok }) => ok || setLine((now) => now || last));
   const made = readTyped(line, unit);
   const add = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     if (!made) return;
+    sent();
+    setLast(line);
     onAdd(made);
     setLine("");
   };

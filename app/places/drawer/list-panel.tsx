@@ -5,11 +5,13 @@ import { Said } from "#app/parts/said.tsx";
 import { many } from "#app/wording/count.ts";
 import type { Unit } from "#core/measure/length.ts";
 import type { DrawerAnswer } from "./acts.ts";
-import { useDrawer } from "./use-drawer.ts";
+import { useAnswered, useDrawer } from "./use-drawer.ts";
 
 /** Many things at once: pasted, or read from a list, and the whole drawer as one. */
 export function ListPanel({ albumId, unit, count }: { albumId: string; unit: Unit; count: number }) {
-  const { send, fetcher, busy, answer } = useDrawer(albumId);
+  const drawer = useDrawer(albumId);
+  const { send, fetcher, busy, answer } = drawer;
+  const sent = useAnswered(drawer, ({ ok }) => ok && setText(""));
   const [text, setText] = useState("");
   return (
     <section aria-labelledby="list" className="grid gap-3">
@@ -31,8 +33,8 @@ export function ListPanel({ albumId, unit, count }: { albumId: string; unit: Uni
         <Button
           disabled={busy || text.trim() === ""}
           onClick={() => {
+            sent();
             send({ act: "list", text });
-            setText("");
           }}
         >
           Put them in

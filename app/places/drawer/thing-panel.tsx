@@ -9,13 +9,17 @@ import { readNumbers, writeNumbers } from "#core/drawer/list.ts";
 import { type KeptThing, LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
 import { MadeOf } from "./made-of.tsx";
-import { useDrawer } from "./use-drawer.ts";
+import { NotDone } from "./not-done.tsx";
+import { useAnswered, useDrawer } from "./use-drawer.ts";
 
 type Props = { thing: KeptThing; unit: Unit; albumId: string; onDone: () => void };
 
 /** One thing of the drawer: what it is, where it lies, and what of it was measured. */
 export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
-  const { send, busy } = useDrawer(albumId);
+  const drawer = useDrawer(albumId);
+  const { send, busy, answer } = drawer;
+  // What was said here stays until it is kept.
+  const sent = useAnswered(drawer, ({ ok }) => ok && onDone());
   // On a phone it stands below the list: whoever opened it is led to it.
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
@@ -41,8 +45,8 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
       numbers: draft.kind === "numbers" ? (set ?? null) : null,
       letters: draft.kind === "letters" && letters.trim() !== "" ? readLetters(letters, onlyCapitals) : null,
     };
+    sent();
     send({ act: "keep", id: thing.id, thing: said as never });
-    onDone();
   };
   return (
     <section aria-labelledby="thing" className="grid content-start gap-3">
@@ -138,15 +142,17 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
         maxLength={2000}
         onChange={(event) => change({ note: event.target.value })}
       />
+      <NotDone answer={answer} />
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
         <Button look="main" disabled={busy || !isSound} onClick={keep}>
           Keep
         </Button>
         <Button
           look="quiet"
+          disabled={busy}
           onClick={() => {
+            sent();
             send({ act: "drop", id: thing.id });
-            onDone();
           }}
         >
           Put it in the tray
