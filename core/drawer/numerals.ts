@@ -41,7 +41,7 @@ const MOST_STEPS = 100_000;
 /**
  * Which of these numbers a set covers: as many as its digits allow, and of choices of as many those that cover the earlier
  * ones. A whole number stands for itself; those left over are cut into their digits. Exact: each number is taken or left in
- * turn, and a branch is given up that could not cover more than the best so far even if every digit left suited.
+ * turn, and a branch is given up that by what its digits are worth could not cover more than the best so far.
  */
 export function cover(set: NumberSet, numbers: readonly number[], zero: boolean): Coverage {
   if (set.kind === "unlimited") {
@@ -115,24 +115,14 @@ function mostOf(
   const now = numbers.map(() => false);
   let best: { chosen: boolean[]; count: number } = { chosen: [...now], count: 0 };
   let steps = 0;
-  // From each number on: how many there are of each length, so that the cheapest are counted first.
-  const lengths = Math.max(1, ...numbers.map((digits) => digits.length));
-  const after = Array.from({ length: numbers.length + 1 }, () => new Int32Array(lengths + 1));
-  for (let at = numbers.length - 1; at >= 0; at--) {
-    (after[at] as Int32Array).set(after[at + 1] as Int32Array);
-    const long = numbers[at]?.length ?? 0;
-    (after[at] as Int32Array)[long] = ((after[at] as Int32Array)[long] ?? 0) + 1;
-  }
-  const atMost = (from: number): number => {
-    let digits = left.reduce((sum, each) => sum + each, 0);
-    let count = 0;
-    for (let long = 1; long <= lengths; long++) {
-      const some = Math.min((after[from] as Int32Array)[long] ?? 0, Math.floor(digits / long));
-      count += some;
-      digits -= some * long;
-    }
-    return count;
-  };
+  const worth = worthOfDigits(numbers, there);
+  const priced = (digits: readonly number[]) =>
+    Math.max(0, 1 - digits.reduce((sum, digit) => sum + (worth[digit] ?? 0), 0));
+  // From each number on: what there is to be had beyond what its digits are worth.
+  const after = new Float64Array(numbers.length + 1);
+  for (let at = numbers.length - 1; at >= 0; at--) after[at] = (after[at + 1] ?? 0) + priced(numbers[at] ?? []);
+  const atMost = (from: number): number =>
+    Math.floor(left.reduce((sum, each, digit) => sum + each * (worth[digit] ?? 0), 0) + (after[from] ?? 0) + 1e-9);
   const fits = (digits: readonly number[]): boolean =>
     digits.every((digit, at) => (left[digit] ?? 0) > digits.slice(0, at).filter((each) => each === digit).length);
   const go = (at: number, count: number): void => {
@@ -151,4 +141,44 @@ function mostOf(
   };
   go(0, 0);
   return { chosen: best.chosen, isProven: steps <= MOST_STEPS };
+}
+
+/**
+ * What each digit is worth, nought, a half or one number, so that no choice is more than all digits there are at their worth
+ * and, of each number, what its digits' worth falls short of one (the dual of the choice as a linear programme; where numbers
+ * have two digits, halves are enough for it: half-integrality of matchings, Balinski 1965). Changed digit by digit as long
+ * as that bound falls; any worth gives a true bound.
+ */
+function worthOfDigits(numbers: readonly (readonly number[])[], there: readonly number[]): readonly number[] {
+  const bound = (worth: readonly number[]): number =>
+    there.reduce((sum, each, digit) => sum + each * (worth[digit] ?? 0), 0) +
+    numbers.reduce(
+      (sum, digits) => sum + Math.max(0, 1 - digits.reduce((all, digit) => all + (worth[digit] ?? 0), 0)),
+      0,
+    );
+  let best: number[] = [];
+  let least = Number.POSITIVE_INFINITY;
+  for (const first of [0.5, 1, 0]) {
+    const worth = there.map(() => first);
+    for (let changed = true; changed; ) {
+      changed = false;
+      for (let digit = 0; digit < worth.length; digit++) {
+        const was = bound(worth);
+        const before = worth[digit] ?? 0;
+        for (const other of [0, 0.5, 1]) {
+          const now = worth[digit] ?? 0;
+          const old = bound(worth);
+          worth[digit] = other;
+          if (bound(worth) >= old) worth[digit] = now;
+        }
+        changed ||= bound(worth) < was && worth[digit] !== before;
+      }
+    }
+    const now = bound(worth);
+    if (now < least) {
+      least = now;
+      best = worth;
+    }
+  }
+  return best;
 }
