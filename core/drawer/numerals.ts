@@ -146,7 +146,7 @@ function mostOf(
 /**
  * What each digit is worth, nought, a half or one number, so that no choice is more than all digits there are at their worth
  * and, of each number, what its digits' worth falls short of one (the dual of the choice as a linear programme; where numbers
- * have two digits, halves are enough for it: half-integrality of matchings, Balinski 1965). Changed digit by digit as long
+ * have two digits, halves are enough for it: half-integrality of matchings, Balinski 1965, from memory). Changed digit by digit as long
  * as that bound falls; any worth gives a true bound.
  */
 function worthOfDigits(numbers: readonly (readonly number[])[], there: readonly number[]): readonly number[] {
@@ -163,15 +163,16 @@ function worthOfDigits(numbers: readonly (readonly number[])[], there: readonly 
     for (let changed = true; changed; ) {
       changed = false;
       for (let digit = 0; digit < worth.length; digit++) {
-        const was = bound(worth);
-        const before = worth[digit] ?? 0;
+        let low = bound(worth);
         for (const other of [0, 0.5, 1]) {
-          const now = worth[digit] ?? 0;
-          const old = bound(worth);
+          const kept = worth[digit] ?? 0;
           worth[digit] = other;
-          if (bound(worth) >= old) worth[digit] = now;
+          const now = bound(worth);
+          if (now < low) {
+            low = now;
+            changed = true;
+          } else worth[digit] = kept;
         }
-        changed ||= bound(worth) < was && worth[digit] !== before;
       }
     }
     const now = bound(worth);
