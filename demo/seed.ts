@@ -88,7 +88,7 @@ async function seedAlbum(
     leaves.push(...own);
   }
   const counted = countedAnew(leaves, null, plan.format.leaves, () => crypto.randomUUID());
-  const book = { matters: [], known: [], leaves: counted, tryOuts: [], layouts: [] };
+  const book = { matters: [], known: [], leaves: counted, tryOuts: [], layouts: [], things: [] };
   return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days, book)).albumId;
 }
 

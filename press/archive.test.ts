@@ -8,8 +8,10 @@ import { strToU8, unzipSync, zipSync } from "fflate";
 import sharp from "sharp";
 import { afterAll, describe, expect, it } from "vitest";
 import type { Owner, Piece } from "../core/album/leaf.ts";
+import { AS_USUAL } from "../core/album/made-of.ts";
 import { newCard } from "../core/album/model.ts";
 import { grid } from "../core/book/layout.ts";
+import { newThing } from "../core/drawer/thing.ts";
 import { ARCHIVE_VERSION } from "../core/format/archive.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
@@ -21,6 +23,7 @@ import { FOR_GOOD } from "../core/share/share.ts";
 import { readAlbum } from "../store/album.ts";
 import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
+import { keepThing, readDrawer } from "../store/drawer.ts";
 import { putOnPage, saveCalendar } from "../store/known.ts";
 import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
@@ -226,8 +229,11 @@ describe("an archive", () => {
       front: { kind: "day", dayId: titlePage },
       back: nobody,
     });
+    const stars = randomUUID();
+    await keepThing(store.db, author(), stars, { ...newThing("Stars", "paper", 3), lies: "tin", note: "the last" });
     const filler: Piece = {
       id: "a-filler",
+      of: { ...AS_USUAL, thing: stars, layers: 2, sits: "foam-dot" },
       what: { kind: "filler", size: { w: inches(3), h: inches(4) }, name: "Stars" },
       at: { x: inches(1), y: inches(-0.5) },
       turn: 3,
@@ -257,6 +263,7 @@ describe("an archive", () => {
         ...there.days.map((day) => [day.id, day.date] as const),
         ...there.matters.map(({ id: _, version: __, ...entry }, at) => [there.matters[at]?.id ?? "", entry] as const),
       ]);
+      const things = new Map((await readDrawer(store.db, household)).map(({ id: own, ...thing }) => [own, thing]));
       const layoutName = new Map(there.layouts.map((each) => [each.id, each.name]));
       const owner = (of: Owner) => (of.kind === "day" ? dayAt.get(of.dayId) : of);
       return {
@@ -269,7 +276,12 @@ describe("an archive", () => {
             ...side,
             owner: owner(side.owner),
             guests: side.guests.map((guest) => [dayAt.get(guest.dayId), guest.done]),
-            pieces: side.pieces?.map((piece) => ({ ...piece, dayId: piece.dayId && dayAt.get(piece.dayId) })),
+            pieces: side.pieces?.map((piece) => ({
+              ...piece,
+              dayId: piece.dayId && dayAt.get(piece.dayId),
+              thing: things.get(piece.of?.thing ?? ""),
+              of: piece.of && { ...piece.of, thing: null },
+            })),
           })),
         ]),
       };
@@ -278,6 +290,15 @@ describe("an archive", () => {
     if (!read.ok) throw new Error(read.reason);
     const carried = await bookOf(other.householdId, read.albumId);
     expect(carried).toEqual(await bookOf(householdId, albumId));
+    expect((await readDrawer(store.db, other.householdId)).map(({ name, count, lies }) => [name, count, lies])).toEqual(
+      [["Stars", 3, "tin"]],
+    );
+    const handedOn = await newKeeper(store);
+    await unpackAlbum(store.db, handedOn.householdId, await pack(householdId, albumId, "others"), {
+      asCopy: false,
+      readPicture,
+    });
+    expect(await readDrawer(store.db, handedOn.householdId)).toMatchObject([{ name: "Stars", lies: "", note: "" }]);
     expect(carried.leaves.flat()).toContainEqual(
       expect.objectContaining({
         guests: [["2026-12-01", ["assemble"]]],
@@ -289,6 +310,7 @@ describe("an archive", () => {
     // The household has that layout already: the copy uses it.
     expect((await bookOf(householdId, copy.albumId)).layouts.length).toBe(1);
     expect(await bookOf(householdId, copy.albumId)).toEqual(await bookOf(householdId, albumId));
+    expect(await readDrawer(store.db, householdId)).toHaveLength(1);
   });
 
   it("is not read a second time unless asked for a copy", async () => {

@@ -3,6 +3,7 @@ import type { Leaf } from "../core/album/leaf.ts";
 import { allPagesOf } from "../core/album/matter.ts";
 import type { DayContent, Step } from "../core/album/model.ts";
 import { NOTHING_MADE, STEP_RULES } from "../core/album/steps.ts";
+import type { KeptThing } from "../core/drawer/thing.ts";
 import {
   ARCHIVE_ENTRY,
   ARCHIVE_FORMAT,
@@ -24,7 +25,9 @@ import { countPrivate, shareable } from "../core/share/share.ts";
 import { onceOnly } from "../store/act.ts";
 import { type AlbumAggregate, albumOfArchive } from "../store/album.ts";
 import { breaksRule, type Db, isBadValue } from "../store/db.ts";
+import { readThings } from "../store/drawer.ts";
 import { importAlbum } from "../store/import.ts";
+import { thingsOf, thingsOn } from "../store/leaf-row.ts";
 import { wantPictures } from "../store/library/tray.ts";
 import {
   filesOfPhotos,
@@ -88,10 +91,18 @@ export type ForWhom = "self" | "others";
 const onPages = (known: readonly Known[]): Known[] =>
   known.filter(({ onPage }) => onPage).map((each, at) => ({ ...each, key: `known-${at}`, source: "" }));
 
-/** The album as `album.json` says it. */
-function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: CalendarDate): Archive {
+/** The album as `album.json` says it; `drawer` is what its pages may be made of. */
+function wordsOf(
+  whole: AlbumAggregate,
+  files: Files,
+  drawer: readonly KeptThing[],
+  forWhom: ForWhom,
+  today: CalendarDate,
+): Archive {
   const { album, days, matters, photos, leaves, tryOuts, layouts, prints } =
     forWhom === "self" ? whole : shareable(whole, today);
+  const taken = new Set([...thingsOn(leaves), ...tryOuts.flatMap(({ pieces }) => thingsOf(pieces))]);
+  const things = drawer.filter(({ id }) => taken.has(id));
   const entries = [...whole.days, ...whole.matters];
   const leftOut = entries.reduce((sum, { content }) => sum + countPrivate(content, today), 0);
   const used = new Set(
@@ -183,6 +194,9 @@ function wordsOf(whole: AlbumAggregate, files: Files, forWhom: ForWhom, today: C
         setAside,
         file: `photos/${sha256}.${ENDING[files.get(sha256)?.mime ?? "image/jpeg"]}`,
       })),
+    things: things.map(
+      (thing) => structuredClone(forWhom === "self" ? thing : { ...thing, lies: "", note: "" }) as never,
+    ),
     book: bookOf({ leaves, tryOuts, layouts }),
   };
 }
@@ -197,7 +211,10 @@ export async function packAlbum(
   writtenAt: Date,
 ): Promise<{ readonly zip: Readable; readonly bytes: number }> {
   const files = await filesOfPhotos(db, householdId);
-  const archive = wordsOf(aggregate, files, forWhom, today);
+  const { leaves, tryOuts } = aggregate;
+  const taken = [...thingsOn(leaves), ...tryOuts.flatMap(({ pieces }) => thingsOf(pieces))];
+  const drawer = await readThings(db, householdId, taken);
+  const archive = wordsOf(aggregate, files, drawer, forWhom, today);
   const idOf = new Map([...aggregate.photos.values()].map(({ id, sha256 }) => [sha256, id]));
   const unplaced = async (id: string) => {
     const original = await readOriginal(db, householdId, id);
@@ -323,6 +340,7 @@ export async function unpackAlbum(
     const book = {
       ...read.archive.book,
       known: read.archive.known,
+      things: read.archive.things,
       matters: read.archive.matters.map(({ id, matter, date, month, ...content }) => ({
         ...{ id, matter, date, month },
         content: withPictures(content),

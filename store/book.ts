@@ -14,8 +14,8 @@ import type { Author } from "./author.ts";
 import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";
 import { LEAF_ORDER } from "./journal/tables.ts";
-import { guestRows, leafColumns, SIDES, sideRows, toLeaf } from "./leaf-row.ts";
-import { leaf, member, side, sideGuest } from "./schema/index.ts";
+import { guestRows, leafColumns, SIDES, sideRows, thingsOn, toLeaf } from "./leaf-row.ts";
+import { leaf, member, side, sideGuest, thing } from "./schema/index.ts";
 
 /** What stands in the way of a change to a leaf: who wrote on it since, and when. */
 export type BookClash = { readonly leaf: string; readonly by: string; readonly at: string; readonly version: number };
@@ -65,8 +65,8 @@ export const lockLeaves = async (tx: Transaction, author: Author): Promise<Leaf[
 export const same = isDeepStrictEqual;
 const orderOf = (leaves: readonly Leaf[]) => leaves.map(({ id }) => id);
 
-/** A leaf's name that belongs to another album's leaf already. */
-class LeafElsewhere extends Error {}
+/** A leaf's name that belongs to another album's leaf already, or a thing out of another household's drawer. */
+class Elsewhere extends Error {}
 
 /** Notes for the line that is being written in which order the leaves stood before and after it; for nobody where there is none. */
 export const keepOrder = (tx: Transaction, albumId: string, before: readonly string[], after: readonly string[]) =>
@@ -76,10 +76,17 @@ export const keepOrder = (tx: Transaction, albumId: string, before: readonly str
       jsonb_build_object('ids', ${JSON.stringify(before)}::jsonb), jsonb_build_object('ids', ${JSON.stringify(after)}::jsonb)
     from nullif(current_setting('hearth.line', true), '') as line where line is not null`);
 
+/** Whether things are of a household's drawer, or in its tray: another's are as if they were not there. */
+export async function hasThings(tx: Transaction, householdId: string, ids: readonly string[]): Promise<boolean> {
+  const asked = [...new Set(ids)];
+  if (asked.length === 0) return true;
+  return (await tx.$count(thing, and(eq(thing.householdId, householdId), inArray(thing.id, asked)))) === asked.length;
+}
+
 /** Writes what differs between two readings of the book: new and changed leaves, those that left, the order. */
 export async function writeBook(
   tx: Transaction,
-  { albumId, at, memberId }: Author,
+  { householdId, albumId, at, memberId }: Author,
   before: readonly Leaf[],
   after: readonly Leaf[],
 ): Promise<Record<string, number>> {
@@ -119,7 +126,10 @@ export async function writeBook(
     .values(rows)
     .onConflictDoUpdate({ target: leaf.id, set: excluded(leaf, columns), setWhere: eq(leaf.albumId, albumId) })
     .returning({ id: leaf.id });
-  if (written.length < rows.length) throw new LeafElsewhere();
+  if (written.length < rows.length) throw new Elsewhere();
+  const taken = new Set(thingsOn(before));
+  const newlyTaken = thingsOn(changed.map(({ each }) => each)).filter((id) => !taken.has(id));
+  if (!(await hasThings(tx, householdId, newlyTaken))) throw new Elsewhere();
   const sides = changed.flatMap(({ each }) => sideRows(albumId, each));
   const { leafId: ___, face: ____, ...ofSide } = sides[0] as (typeof sides)[number];
   await tx
@@ -194,7 +204,7 @@ export async function saveBookEdit(db: Db, author: Author, seen: Seen | null, ed
     return await journaled(db, author, didOf(edit), (tx) => saveBookEditIn(tx, author, seen, edit));
   } catch (error) {
     // A side given to a day of another album, or a leaf id that is somebody else's: as if it were not there.
-    if (isForeign(error) || error instanceof LeafElsewhere) return { ok: false, reason: "not-found" };
+    if (isForeign(error) || error instanceof Elsewhere) return { ok: false, reason: "not-found" };
     throw error;
   }
 }

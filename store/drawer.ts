@@ -1,6 +1,7 @@
-import { and, asc, eq, isNull, sql } from "drizzle-orm";
+import { randomUUID } from "node:crypto";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import { mergeList } from "../core/drawer/list.ts";
-import { type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
+import { isSameThing, type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
 import { LIMITS } from "../core/limits.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
@@ -15,10 +16,58 @@ const inUse = (householdId: string) => and(eq(thing.householdId, householdId), i
 /** Everything in a household's drawer, by name; one statement. */
 export async function readDrawer(db: Reader, householdId: string): Promise<KeptThing[]> {
   const rows = await db.select().from(thing).where(inUse(householdId)).orderBy(asc(thing.name), asc(thing.id));
-  return rows.map(({ householdId: _, deletedAt: __, w, h, ...rest }) => ({
-    ...rest,
-    size: w === null || h === null ? null : { w, h },
-  }));
+  return rows.map(toThing);
+}
+
+const toThing = ({
+  householdId: _,
+  deletedAt: __,
+  addedAt: ___,
+  w,
+  h,
+  ...rest
+}: typeof thing.$inferSelect): KeptThing => ({ ...rest, size: w === null || h === null ? null : { w, h } });
+
+/** Things of a household by their ids, those in the tray too; one statement, or none where none is asked for. */
+export async function readThings(db: Reader, householdId: string, ids: readonly string[]): Promise<KeptThing[]> {
+  if (ids.length === 0) return [];
+  const mine = and(eq(thing.householdId, householdId), inArray(thing.id, [...ids]));
+  return (await db.select().from(thing).where(mine).orderBy(asc(thing.name), asc(thing.id))).map(toThing);
+}
+
+/**
+ * Finds what the pages of an album that was read from elsewhere are made of in the household's drawer, or puts it there
+ * as long as there is room. Answers under which id each is there now.
+ */
+export async function keepThingsOf(
+  tx: Transaction,
+  householdId: string,
+  things: readonly KeptThing[],
+): Promise<(id: string) => string | null> {
+  const own = await readThings(
+    tx,
+    householdId,
+    things.map(({ id }) => id),
+  );
+  const names = new Map(own.map(({ id }) => [id, id]));
+  const strange = things.filter(({ id }) => !names.has(id));
+  if (strange.length > 0) {
+    const drawer = await readDrawer(tx, householdId);
+    const fresh: KeptThing[] = [];
+    for (const each of strange) {
+      const twin = [...drawer, ...fresh].find((there) => isSameThing(there, each));
+      const isRoom = drawer.length + fresh.length < LIMITS.things.most;
+      if (!twin && isRoom) fresh.push({ ...each, id: randomUUID() });
+      const here = twin ?? (isRoom ? fresh.at(-1) : undefined);
+      if (here) names.set(each.id, here.id);
+    }
+    await insertAll(
+      tx,
+      thing,
+      fresh.map((each) => ({ ...columns(each), householdId, id: each.id })),
+    );
+  }
+  return (id) => names.get(id) ?? null;
 }
 
 const columns = ({ size, ...rest }: Thing) => ({ ...rest, w: size?.w ?? null, h: size?.h ?? null });

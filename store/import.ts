@@ -2,8 +2,10 @@ import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import { and, eq, isNull } from "drizzle-orm";
 import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
+import type { MadeOf } from "../core/album/made-of.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Pattern } from "../core/book/pattern.ts";
+import type { KeptThing } from "../core/drawer/thing.ts";
 import type { Known } from "../core/month/known.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { FIRST_STEPS } from "../core/pace/first-evening.ts";
@@ -11,6 +13,7 @@ import type { PhotoRule } from "../core/photo/propose.ts";
 import { albumOfArchive, planColumns } from "./album.ts";
 import { dayColumns, pieceRows } from "./day-row.ts";
 import type { Db, Transaction } from "./db.ts";
+import { keepThingsOf } from "./drawer.ts";
 import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
 import { guestRows, leafColumns, sideRows } from "./leaf-row.ts";
@@ -37,9 +40,11 @@ export type ImportedBook = {
   readonly leaves: readonly Leaf[];
   readonly tryOuts: readonly Omit<TryOut, "version">[];
   readonly layouts: readonly OwnLayout[];
+  /** What of a drawer its pages are made of. */
+  readonly things: readonly KeptThing[];
 };
 
-const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [] };
+const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [], things: [] };
 
 /** New ids for old ones; an id met for the first time gets one. */
 function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {
@@ -52,8 +57,13 @@ function renamer(known: Iterable<readonly [string, string]> = []): (old: string)
 }
 type Rename = ReturnType<typeof renamer>;
 
+type ThingOf = (id: string) => string | null;
+const madeOfHere = <O extends MadeOf | null | undefined>(of: O, thingOf: ThingOf): O =>
+  of?.thing ? { ...of, thing: thingOf(of.thing) } : of;
+
 /** A piece under the new names of what it stands for. Its own name is kept where it is no such thing's. */
-function renamePiece(piece: Piece, rename: Rename): Piece {
+function renamePiece(was: Piece, rename: Rename, thingOf: ThingOf): Piece {
+  const piece = was.of ? { ...was, of: madeOfHere(was.of, thingOf) } : was;
   const { what } = piece;
   if (what.kind === "photo")
     return { ...piece, id: what.cut ? piece.id : rename(what.use), what: { ...what, use: rename(what.use) } };
@@ -61,16 +71,17 @@ function renamePiece(piece: Piece, rename: Rename): Piece {
   return piece.dayId === null ? piece : { ...piece, dayId: rename(piece.dayId) };
 }
 
-function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename): Leaf {
+function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename, thingOf: ThingOf): Leaf {
   const owner = (was: Owner): Owner => (was.kind === "day" ? { kind: "day", dayId: rename(was.dayId) } : was);
   const face = (was: Side): Side => ({
     ...was,
     owner: owner(was.owner),
     guests: was.guests.map(({ dayId, done }) => ({ dayId: rename(dayId), done })),
-    pieces: was.pieces?.map((piece) => renamePiece(piece, rename)) ?? null,
+    pieces: was.pieces?.map((piece) => renamePiece(piece, rename, thingOf)) ?? null,
   });
   const layout = make.layout && UUID.test(make.layout) ? rename(make.layout) : make.layout;
-  return { ...rest, id: rename(id), make: { ...make, layout }, front: face(front), back: face(back) };
+  const made = { ...make, layout, of: madeOfHere(make.of, thingOf) };
+  return { ...rest, id: rename(id), make: made, front: face(front), back: face(back) };
 }
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
@@ -102,7 +113,8 @@ async function importBook(
   book: ImportedBook,
   rename: Rename,
 ): Promise<void> {
-  const leaves = book.leaves.map((each) => renameLeaf(each, rename));
+  const thingOf = await keepThingsOf(tx, householdId, book.things);
+  const leaves = book.leaves.map((each) => renameLeaf(each, rename, thingOf));
   // All in one statement where they are few: that the leaves leave no gap is looked at when the album is whole.
   await insertAll(
     tx,
@@ -128,7 +140,7 @@ async function importBook(
       face,
       name,
       madeAt: new Date(),
-      pieces: pieces.map((piece) => renamePiece(piece, rename)),
+      pieces: pieces.map((piece) => renamePiece(piece, rename, thingOf)),
     })),
   );
   await insertAll(

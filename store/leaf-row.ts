@@ -6,6 +6,7 @@ import {
   type LeafMake,
   NOBODY,
   type Owner,
+  type Piece,
   type Side,
   type TryOut,
 } from "../core/album/leaf.ts";
@@ -29,9 +30,10 @@ export const makeOf = ({
   insert,
   note,
   oldHoles,
+  of,
 }: Pick<
   typeof leaf.$inferSelect,
-  "kind" | "layout" | "w" | "h" | "basePaper" | "insert" | "note" | "oldHoles"
+  "kind" | "layout" | "w" | "h" | "basePaper" | "insert" | "note" | "oldHoles" | "of"
 >): LeafMake => ({
   kind,
   layout,
@@ -40,6 +42,7 @@ export const makeOf = ({
   insert,
   note,
   oldHoles,
+  of,
 });
 
 /** How a leaf's sides come out of the database, those that share them in the order they came. */
@@ -70,6 +73,17 @@ export const toTryOuts = (row: LeafRow): TryOut[] =>
   row.sides.flatMap(({ tryOuts }) =>
     tryOuts.map(({ id, leafId, face, name, version, pieces }) => ({ id, leafId, face, name, version, pieces })),
   );
+
+/** What of the drawer leaves are made of, and what lies on them. */
+export const thingsOn = (leaves: readonly Leaf[]): string[] => [
+  ...new Set(
+    leaves.flatMap(({ make, front, back }) => [
+      ...(make.of?.thing ? [make.of.thing] : []),
+      ...[front, back].flatMap(({ pieces }) => thingsOf(pieces ?? [])),
+    ]),
+  ),
+];
+export const thingsOf = (pieces: readonly Piece[]): string[] => pieces.flatMap(({ of }) => of?.thing ?? []);
 
 /** The leaf's own columns, without its place. */
 export const leafColumns = ({ make: { size, ...make }, done, drop, sewn, glued, liftsOff }: Leaf) => ({

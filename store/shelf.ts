@@ -90,7 +90,7 @@ export async function readShelf(db: Reader, householdId: string): Promise<Shelve
           done: found?.done ?? [],
         };
       };
-      const make = makeOf({ ...columns, basePaper: "", note: "", oldHoles: null });
+      const make = makeOf({ ...columns, basePaper: "", note: "", oldHoles: null, of: null });
       return { id, make, done, sewn, front: side("front"), back: side("back") };
     }),
     days: row.days.flatMap(({ id, date, skipped, mergedInto, version, ...rest }): Day[] =>

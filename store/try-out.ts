@@ -4,9 +4,10 @@ import type { Face, Piece } from "../core/album/leaf.ts";
 import type { Did } from "../core/journal/did.ts";
 import { lockSlots } from "./album.ts";
 import type { Author } from "./author.ts";
-import { type BookSaved, saveBookEditIn } from "./book.ts";
+import { type BookSaved, hasThings, saveBookEditIn } from "./book.ts";
 import type { Db, Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";
+import { thingsOf } from "./leaf-row.ts";
 import { leaf, tryOut } from "./schema/index.ts";
 
 /** The most candidates that wait beside the kept one: more cannot be told apart. */
@@ -42,6 +43,7 @@ export async function addTryOut(
   const did: Did = { what: "try-out", how: "add", leaf: given.leafId };
   return journaled<TryOutSaved>(db, author, did, async (tx) => {
     if (!(await touchLeaf(tx, author, given.leafId))) return { ok: false, reason: "not-found" };
+    if (!(await hasThings(tx, author.householdId, thingsOf(given.pieces)))) return { ok: false, reason: "not-found" };
     const present = await tx
       .select({ id: tryOut.id, name: tryOut.name })
       .from(tryOut)
@@ -84,6 +86,7 @@ export async function arrangeTryOut(
     const row = await findTryOut(tx, author, id);
     if (!row) return { ok: false, reason: "not-found" };
     say({ ...did, leaf: row.leafId });
+    if (!(await hasThings(tx, author.householdId, thingsOf(pieces)))) return { ok: false, reason: "not-found" };
     if (isDeepStrictEqual(row.pieces, pieces)) return { ok: true, version: row.version };
     if (base !== null && row.version > base) {
       const { leafId, face, name } = row;

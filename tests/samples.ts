@@ -17,6 +17,7 @@ import {
   SIDE_STEPS,
   type Turn,
 } from "../core/album/leaf.ts";
+import { type MadeOf, MOST_LAYERS, SITS } from "../core/album/made-of.ts";
 import {
   type AlbumPlan,
   type Day,
@@ -29,6 +30,8 @@ import {
   STEPS,
 } from "../core/album/model.ts";
 import { type LayoutNode, POCKET_LAYOUTS } from "../core/book/layout.ts";
+import { LOTS, THING_KINDS, type Thing } from "../core/drawer/thing.ts";
+import { MATERIAL_IDS, micrometres } from "../core/material/material.ts";
 import { inches, LONGEST, ticks } from "../core/measure/length.ts";
 import type { Size } from "../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
@@ -268,6 +271,15 @@ export const anyPageSize: fc.Arbitrary<Size> = fc.record({
   h: fc.integer({ min: 8_000, max: 120_000 }).map(ticks),
 });
 
+/** What something may be made of, taken from no drawer. */
+export const anyMadeOf: fc.Arbitrary<MadeOf> = fc.record({
+  thing: fc.constant(null),
+  material: fc.option(fc.constantFrom(...MATERIAL_IDS)),
+  layers: fc.integer({ min: 1, max: MOST_LAYERS }),
+  sits: fc.option(fc.constantFrom(...SITS)),
+  cut: fc.boolean(),
+});
+
 /** What a leaf may be: a page, or an insert of any material. */
 export const anyMake: fc.Arbitrary<LeafMake> = fc.record(
   {
@@ -278,6 +290,7 @@ export const anyMake: fc.Arbitrary<LeafMake> = fc.record(
     oldHoles: fc.constantFrom(null, null, ...HOLE_PRESETS),
     insert: fc.option(fc.constantFrom(...INSERT_KINDS)),
     note: anyText,
+    of: fc.option(anyMadeOf),
   },
   { noNullPrototype: true },
 );
@@ -391,7 +404,7 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
   }),
   fc.record({ kind: fc.constantFrom(...MADE_KINDS), size: anyPageSize, name: anyText }),
 );
-export const anyPiece: fc.Arbitrary<Piece> = fc.record({
+const anyBarePiece: fc.Arbitrary<Piece> = fc.record({
   id: anyId,
   what: anyWhat,
   at: fc.record({
@@ -402,6 +415,11 @@ export const anyPiece: fc.Arbitrary<Piece> = fc.record({
   outside: fc.boolean(),
   dayId: fc.option(anyId),
 });
+/** A piece as it lies; of some it was said what they are made of. */
+export const anyPiece: fc.Arbitrary<Piece> = fc.oneof(
+  anyBarePiece,
+  fc.tuple(anyBarePiece, anyMadeOf).map(([piece, of]) => ({ ...piece, of })),
+);
 
 const anySide = fc.record({
   owner: fc.oneof(
@@ -452,3 +470,43 @@ export function decemberDays(contents: Readonly<Record<string, DayContent>>): { 
     days,
   };
 }
+
+const anyThingName = fc.stringMatching(/^[A-Za-z][A-Za-z ]{0,20}[A-Za-z]$/);
+const anyThingSide = fc.integer({ min: 320, max: 320 * 600 }).map(ticks);
+/** Something of a drawer. */
+export const anyThing: fc.Arbitrary<Thing> = fc.record({
+  name: anyThingName,
+  kind: fc.constantFrom(...THING_KINDS),
+  material: fc.option(fc.constantFrom(...MATERIAL_IDS)),
+  size: fc.option(fc.record({ w: anyThingSide, h: anyThingSide })),
+  count: fc.nat(100_000),
+  lies: fc.constantFrom("", "top drawer", "tin, left"),
+  lot: fc.constantFrom(...LOTS),
+  useUp: fc.boolean(),
+  hasTop: fc.boolean(),
+  oneSided: fc.boolean(),
+  caliper: fc.option(fc.integer({ min: 1, max: 99_000 }).map(micrometres)),
+  numbers: fc.option(
+    fc.oneof(
+      fc.constant({ kind: "unlimited" as const }),
+      fc.record({
+        kind: fc.constant("whole" as const),
+        from: fc.nat(5),
+        to: fc.integer({ min: 5, max: 99 }),
+        each: fc.integer({ min: 1, max: 9 }),
+      }),
+      fc.record({
+        kind: fc.constant("digits" as const),
+        counts: fc.array(fc.nat(20), { minLength: 10, maxLength: 10 }),
+        turns: fc.boolean(),
+      }),
+    ),
+  ),
+  letters: fc.option(
+    fc.record({
+      counts: fc.dictionary(fc.constantFrom("A", "B", "Z", "&"), fc.integer({ min: 1, max: 30 }), { minKeys: 1 }),
+      onlyCapitals: fc.boolean(),
+    }),
+  ),
+  note: fc.constantFrom("", "bought in spring", "a, b; c"),
+});

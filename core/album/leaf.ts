@@ -2,6 +2,7 @@ import type { Length } from "../measure/length.ts";
 import type { Point, Rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import type { HolePresetId } from "./holes.ts";
+import type { MadeOf } from "./made-of.ts";
 import type { NumeralStyle, Step } from "./model.ts";
 
 export const FACES = ["front", "back"] as const;
@@ -67,6 +68,8 @@ export type Piece = {
    * or card it is always null, as the day that has it says whose it is.
    */
   readonly dayId: string | null;
+  /** What it is made of and lies on, where somebody said so. */
+  readonly of?: MadeOf | undefined;
 };
 
 /** How a page is held or what it is of. */
@@ -90,6 +93,8 @@ export type LeafMake = {
   readonly note: string;
   /** The holes it came with, as it was made for another book; null where it came with none. */
   readonly oldHoles: HolePresetId | null;
+  /** What its base is made of, where somebody said so. */
+  readonly of: MadeOf | null;
 };
 
 /** What is done once for a leaf, whoever its sides belong to: made ready, punched, put into the book. */
@@ -147,6 +152,7 @@ export const PLAIN_PAPER: LeafMake = {
   insert: null,
   note: "",
   oldHoles: null,
+  of: null,
 };
 
 export const sideOf = (owner: Owner): Side => ({ owner, guests: [], pieces: null, done: [] });

@@ -1,8 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { fullDay, leavesOn, makeOf } from "../../tests/samples.ts";
+import { micrometres } from "../material/material.ts";
 import { inches } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
 import { FORMAT_PRESETS } from "./formats.ts";
+import { LEAF_KINDS, MADE_KINDS, numeralOf } from "./leaf.ts";
+import { AS_USUAL, thicknessOf, usualOfLeaf, usualOfNumeral, usualOfPiece } from "./made-of.ts";
 import { EMPTY_DAY, NUMERAL_STYLES, newCard } from "./model.ts";
 import { closedThickness, pagesOf } from "./page.ts";
 import { poolContent } from "./steps.ts";
@@ -67,5 +70,28 @@ describe("a leaf's mean thickness", () => {
     const millimetres = closedThickness(pagesOf({ album: plan, days, leaves, prints: [] }), leaves, plan.format) / 1000;
     expect(millimetres).toBeGreaterThan(20);
     expect(millimetres).toBeLessThan(30);
+  });
+});
+
+describe("how thick something lies", () => {
+  it("is its layers and what it sits on, as it was said, as its thing was measured, or as is usual", () => {
+    const lies = (change: object, caliper: number | null = null) =>
+      thicknessOf("cardstock-80", { ...AS_USUAL, ...change }, caliper === null ? null : micrometres(caliper));
+    expect(thicknessOf("cardstock-80", undefined)).toBe(290);
+    expect(lies({ layers: 3 })).toBe(870);
+    expect(lies({ material: "vellum", sits: "foam-tape" })).toBe(1100);
+    expect(lies({ layers: 2, sits: "tape-runner" }, 200)).toBe(460);
+    expect(thicknessOf(null, { ...AS_USUAL, sits: "foam-dot" })).toBe(1500);
+  });
+
+  it("has something usual for every leaf, number and piece", () => {
+    for (const insert of [null, "tag"] as const)
+      for (const kind of LEAF_KINDS)
+        expect(usualOfLeaf({ kind, insert }) === null, kind).toBe(kind === "pocket" && insert === null);
+    for (const style of NUMERAL_STYLES)
+      expect(usualOfNumeral(style) === null, style).toBe(["stamped", "printed", "none"].includes(style));
+    for (const kind of MADE_KINDS)
+      expect(usualOfPiece({ kind, size: PAGE, name: "" }, "none"), kind).toMatch(/^[a-z0-9-]+$/);
+    expect(usualOfPiece({ ...numeralOf(PAGE), look: { style: "wood", colour: "red" } }, "none")).toBe("wood-veneer");
   });
 });

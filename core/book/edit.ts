@@ -13,6 +13,7 @@ import {
   type Side,
   type SideStep,
 } from "../album/leaf.ts";
+import { likeOf } from "../album/made-of.ts";
 import type { Step } from "../album/model.ts";
 import { reopenedBy } from "../album/steps.ts";
 import { tickLeaf } from "../album/ticks.ts";
@@ -191,6 +192,7 @@ export function applyBookEdit(
         ...from,
         id: edit.id,
         version: 0,
+        make: { ...from.make, of: from.make.of && likeOf(from.make.of) },
         done: [],
         sewn: false,
         glued: false,
@@ -273,8 +275,10 @@ export function asRooms(
   newId: () => string,
 ): Piece[] {
   return pieces.map(({ piece, size, dayId }) => {
-    const { what } = piece;
+    const { of, ...lies } = piece;
+    const { what } = lies;
     const keeps = what.kind === "photo" || what.kind === "card" ? what.kind : null;
-    return { ...piece, id: newId(), dayId, what: keeps ? { kind: "room", keeps, size } : what };
+    if (keeps) return { ...lies, id: newId(), dayId, what: { kind: "room", keeps, size } };
+    return { ...lies, id: newId(), dayId, ...(of ? { of: likeOf(of) } : {}) };
   });
 }

@@ -79,11 +79,11 @@ const sameArrangement = (one: readonly Piece[], other: readonly Piece[]): boolea
   one.length === other.length && one.every((piece, nth) => lyingOf(piece) === lyingOf(other[nth]));
 function lyingOf(piece: Piece | undefined): string {
   if (!piece) return "";
-  const { what, at, turn, outside } = piece;
+  const { what, at, turn, outside, of } = piece;
   const size = "size" in what ? [what.size.w, what.size.h] : [];
   const stands = standsFor(piece) ?? ("keeps" in what ? what.keeps : "name" in what ? what.name : "");
   const look = what.kind === "numeral" ? [what.look?.style, what.look?.colour, what.zero] : [];
-  return JSON.stringify([what.kind, stands, size, at.x, at.y, turn, outside, look]);
+  return JSON.stringify([what.kind, stands, size, at.x, at.y, turn, outside, look, of ?? null]);
 }
 
 /** Whether a template would make the leaf of a side that is another's into something else, or begins on its back. */

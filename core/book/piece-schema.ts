@@ -1,13 +1,24 @@
 import { z } from "zod";
 import { HOLE_PRESETS } from "../album/holes.ts";
 import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS, SIDE_STEPS } from "../album/leaf.ts";
+import { MOST_LAYERS, SITS } from "../album/made-of.ts";
 import { NUMERAL_STYLES } from "../album/model.ts";
 import { LIMITS } from "../limits.ts";
+import { MATERIAL_IDS } from "../material/material.ts";
 import { type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
 import { LINE, TEXT } from "../words/text-schema.ts";
 import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
 
 const ID = z.uuid();
+
+/** What something is made of, as it comes from outside. */
+const MADE_OF = z.object({
+  thing: ID.nullable(),
+  material: z.enum(MATERIAL_IDS).nullable(),
+  layers: z.int().min(1).max(MOST_LAYERS),
+  sits: z.enum(SITS).nullable(),
+  cut: z.boolean(),
+});
 
 /** What lies on a side, whose the side is, and what a leaf is made as, as they come from outside. */
 export function sideSchemas(kinds: LengthKinds) {
@@ -36,6 +47,7 @@ export function sideSchemas(kinds: LengthKinds) {
     at: z.object({ x: kinds.place, y: kinds.place }),
     turn: z.literal([0, 1, 2, 3]),
     outside: z.boolean(),
+    of: MADE_OF.optional(),
   };
   const piece = z.object({
     // A piece that stands for a print, a card or the number goes by that thing's own name until it is cut.
@@ -68,6 +80,8 @@ export function sideSchemas(kinds: LengthKinds) {
       insert: z.enum(INSERT_KINDS).nullable(),
       note: TEXT,
       oldHoles: z.enum(HOLE_PRESETS).nullable(),
+      // What was sent, or written to a file, before this was known leaves it out.
+      of: MADE_OF.nullable().default(null),
     }),
   };
 }

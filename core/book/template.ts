@@ -1,4 +1,5 @@
 import { type LeafKind, numeralOf, type Piece, type PieceWhat, type Turn } from "../album/leaf.ts";
+import { likeOf } from "../album/made-of.ts";
 import type { PageContent } from "../album/steps.ts";
 import { centredIn, at as place, type Rect } from "../measure/rect.ts";
 import { type Size, sameSize, size, turned } from "../measure/size.ts";
@@ -29,8 +30,8 @@ export function templateOf(
 ): Template {
   return {
     ...made,
-    pieces: pieces.flatMap(({ id: _, dayId: __, what, ...lies }): TemplatePiece[] => {
-      if (what.kind !== "photo" && what.kind !== "card") return [{ ...lies, what }];
+    pieces: pieces.flatMap(({ id: _, dayId: __, of, what, ...lies }): TemplatePiece[] => {
+      if (what.kind !== "photo" && what.kind !== "card") return [{ ...lies, what, ...(of ? { of: likeOf(of) } : {}) }];
       const known = pieceSize(what, content);
       return known ? [{ ...lies, what: { kind: "room", keeps: what.kind, size: known } }] : [];
     }),

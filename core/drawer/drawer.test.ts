@@ -1,51 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { MATERIAL_IDS, micrometres } from "../material/material.ts";
-import { inches, millimetres, ticks } from "../measure/length.ts";
+import { anyThing } from "../../tests/samples.ts";
+import { micrometres } from "../material/material.ts";
+import { inches, millimetres } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
 import { missingLetters, readLetters, writeLetters } from "./letters.ts";
 import { LIST_HEAD, listRows, mergeList, readList } from "./list.ts";
-import { caliperOf, LOTS, materialOf, newThing, THING_KINDS, type Thing } from "./thing.ts";
+import { caliperOf, materialOf, newThing } from "./thing.ts";
 import { readTyped } from "./typed.ts";
-
-const anyName = fc.stringMatching(/^[A-Za-z][A-Za-z ]{0,20}[A-Za-z]$/);
-const anySide = fc.integer({ min: 320, max: 320 * 600 }).map(ticks);
-const anyThing: fc.Arbitrary<Thing> = fc.record({
-  name: anyName,
-  kind: fc.constantFrom(...THING_KINDS),
-  material: fc.option(fc.constantFrom(...MATERIAL_IDS)),
-  size: fc.option(fc.record({ w: anySide, h: anySide })),
-  count: fc.nat(100_000),
-  lies: fc.constantFrom("", "top drawer", "tin, left"),
-  lot: fc.constantFrom(...LOTS),
-  useUp: fc.boolean(),
-  hasTop: fc.boolean(),
-  oneSided: fc.boolean(),
-  caliper: fc.option(fc.integer({ min: 1, max: 99_000 }).map(micrometres)),
-  numbers: fc.option(
-    fc.oneof(
-      fc.constant({ kind: "unlimited" as const }),
-      fc.record({
-        kind: fc.constant("whole" as const),
-        from: fc.nat(5),
-        to: fc.integer({ min: 5, max: 99 }),
-        each: fc.integer({ min: 1, max: 9 }),
-      }),
-      fc.record({
-        kind: fc.constant("digits" as const),
-        counts: fc.array(fc.nat(20), { minLength: 10, maxLength: 10 }),
-        turns: fc.boolean(),
-      }),
-    ),
-  ),
-  letters: fc.option(
-    fc.record({
-      counts: fc.dictionary(fc.constantFrom("A", "B", "Z", "&"), fc.integer({ min: 1, max: 30 }), { minKeys: 1 }),
-      onlyCapitals: fc.boolean(),
-    }),
-  ),
-  note: fc.constantFrom("", "bought in spring", "a, b; c"),
-});
 
 describe("a drawer's list", () => {
   it("reads back as what was written, whatever is in the drawer", () => {

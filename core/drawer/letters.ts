@@ -1,13 +1,14 @@
 /** How many of each letter a set has. `onlyCapitals`: small letters are set in capitals. */
 export type LetterSet = { readonly counts: Readonly<Record<string, number>>; readonly onlyCapitals: boolean };
 
-const asSet = (text: string, { onlyCapitals }: LetterSet) =>
+/** The letters that some words are set with, as a set names them. */
+export const asLetters = (text: string, { onlyCapitals }: LetterSet): string[] =>
   [...(onlyCapitals ? text.toLocaleUpperCase("en") : text).normalize("NFC")].filter((sign) => sign.trim() !== "");
 
 /** The letters that would be missing to set some words, each once for each time, in the order in which they run out. */
 export function missingLetters(set: LetterSet, words: string): string[] {
   const left = new Map(Object.entries(set.counts));
-  return asSet(words, set).filter((sign) => {
+  return asLetters(words, set).filter((sign) => {
     const there = left.get(sign) ?? 0;
     left.set(sign, there - 1);
     return there <= 0;

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { MATERIAL_IDS, micrometres } from "../material/material.ts";
-import { IN_TICKS, sizeSchema } from "../measure/length-schema.ts";
+import { MATERIAL_IDS, type Micrometres } from "../material/material.ts";
+import { IN_TICKS, type LengthKinds, sizeSchema } from "../measure/length-schema.ts";
 import { textOf } from "../words/text-schema.ts";
 import { LOTS, MOST_OF_A_THING, THING_KINDS } from "./thing.ts";
 
@@ -23,20 +23,25 @@ const LETTERS = z.object({
   onlyCapitals: z.boolean(),
 });
 
-/** Something of the drawer as it comes from outside, lengths in ticks. */
-export const THING = z.object({
-  name: textOf(200, 1),
-  kind: z.enum(THING_KINDS),
-  material: z.enum(MATERIAL_IDS).nullable(),
-  size: sizeSchema(IN_TICKS).nullable(),
-  count: z.int().min(0).max(MOST_OF_A_THING),
-  lies: textOf(200),
-  lot: z.enum(LOTS),
-  useUp: z.boolean(),
-  hasTop: z.boolean(),
-  oneSided: z.boolean(),
-  caliper: z.int().min(1).max(100_000).transform(micrometres).nullable(),
-  numbers: NUMBERS.nullable(),
-  letters: LETTERS.nullable(),
-  note: textOf(2000),
-});
+/** Up to 100 mm for one sheet or piece. */
+const CALIPER = z.custom<Micrometres>((v) => Number.isSafeInteger(v) && (v as number) >= 1 && (v as number) <= 100_000);
+
+/** Something of the drawer as it comes from outside. */
+export const thingSchema = (kinds: LengthKinds) =>
+  z.object({
+    name: textOf(200, 1),
+    kind: z.enum(THING_KINDS),
+    material: z.enum(MATERIAL_IDS).nullable(),
+    size: sizeSchema(kinds).nullable(),
+    count: z.int().min(0).max(MOST_OF_A_THING),
+    lies: textOf(200),
+    lot: z.enum(LOTS),
+    useUp: z.boolean(),
+    hasTop: z.boolean(),
+    oneSided: z.boolean(),
+    caliper: CALIPER.nullable(),
+    numbers: NUMBERS.nullable(),
+    letters: LETTERS.nullable(),
+    note: textOf(2000),
+  });
+export const THING = thingSchema(IN_TICKS);

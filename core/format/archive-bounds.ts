@@ -23,6 +23,7 @@ export function isWithinBounds(raw: unknown): boolean {
   if (days.length > LIMITS.archiveDays.most || leaves.length > LIMITS.leaves.most) return false;
   if (tryOuts.length > LIMITS.tryOuts.most || layouts.length > LIMITS.ownLayouts.most) return false;
   if (listOf(inside(raw, "photos")).length > LIMITS.archivePhotos.most) return false;
+  if (listOf(inside(raw, "things")).length > LIMITS.things.most) return false;
   if (!layouts.every((layout) => isSmallTree(inside(layout, "root")))) return false;
   let pieces = 0;
   for (const day of [...days, ...matters])

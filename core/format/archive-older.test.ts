@@ -39,6 +39,17 @@ const asRead = (raw: object): Archive => {
   return read.archive;
 };
 
+/** As it is written now, without what could not be said in any of these formats, which nothing was said of. */
+function written(old: object) {
+  const { things, book, ...archive } = JSON.parse(writeArchive(asRead(old)));
+  expect(things).toEqual([]);
+  const leaves = book.leaves.map(({ make: { of, ...make }, ...leaf }: { make: { of: unknown } }) => {
+    expect(of).toBeNull();
+    return { ...leaf, make };
+  });
+  return { ...archive, book: { ...book, leaves } };
+}
+
 /** Pieces as they are now: each says whose it is, a number has a look and a nought, and had none of them. */
 const asNow = (pieces: OldPiece[] | null) =>
   pieces?.map((piece) => ({
@@ -88,13 +99,23 @@ const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) 
 /** Pages of the front and back matter, of which none had squares. */
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
 
+describe("an archive of the ninth format, from before it was said what leaves and pieces are made of", () => {
+  it("is read with everything as it was", () => {
+    const ninth: object[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-9.json", import.meta.url), "utf8"),
+    );
+    expect(ninth.length).toBeGreaterThan(3);
+    for (const old of ninth) expect(written(old)).toEqual({ ...old, formatVersion: ARCHIVE_VERSION });
+  });
+});
+
 describe("an archive of the eighth format, from before anything was known ahead", () => {
   it("is read with everything as it was", () => {
     const eighth: Fifth[] = JSON.parse(
       readFileSync(new URL("../../tests/archives/version-8.json", import.meta.url), "utf8"),
     );
     for (const old of eighth)
-      expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
+      expect(written(old)).toEqual({
         ...{ ...old, formatVersion: ARCHIVE_VERSION, known: [] },
         ...{ days: allDry(old.days), matters: withMonths(allDry(old.matters)) },
       });
@@ -108,7 +129,7 @@ describe("an archive of the seventh format, from before it could be said that so
     );
     for (const old of seventh) {
       const { privateTextsLeftOut, ...rest } = old as Fifth & { privateTextsLeftOut: number };
-      const now = JSON.parse(writeArchive(asRead(old)));
+      const now = written(old);
       expect(now).toEqual({
         ...{ ...rest, formatVersion: ARCHIVE_VERSION, privateLeftOut: privateTextsLeftOut },
         ...{ days: withTypefaces(old.days), matters: withMonths(withTypefaces(old.matters)), known: [] },
@@ -124,7 +145,7 @@ describe("an archive of the sixth format, from before a typeface was called so",
     );
     let set = 0;
     for (const old of sixth) {
-      const { days, matters, privateLeftOut, ...rest } = JSON.parse(writeArchive(asRead(old)));
+      const { days, matters, privateLeftOut, ...rest } = written(old);
       const { privateTextsLeftOut, ...was } = old as Fifth & { privateTextsLeftOut: number };
       expect({ ...was, ...rest }).toEqual({ ...was, known: [], formatVersion: ARCHIVE_VERSION });
       expect(privateLeftOut).toBe(privateTextsLeftOut);
@@ -143,7 +164,7 @@ describe("an archive of the fifth format, from before sides were shared", () => 
   it("is read with everything where it was, each number saying which day it stands for, and nobody a guest", () => {
     let [numbered, aside, mats] = [0, 0, 0];
     for (const old of fifth) {
-      const now = JSON.parse(writeArchive(asRead(old)));
+      const now = written(old);
       expect([now.days, now.matters]).toEqual([withTypefaces(old.days), withMonths(withTypefaces(old.matters))]);
       expect(now.photos).toEqual(old.photos.map(({ rejected, ...photo }) => ({ ...photo, setAside: rejected })));
       aside += old.photos.filter(({ rejected }) => rejected).length;
@@ -184,7 +205,7 @@ describe("an archive of the fourth format, from before leaves said themselves wh
   it("is read with every leaf where it was, each as what its day, its insert or itself said", () => {
     let [pages, inserts, own] = [0, 0, 0];
     for (const old of fourth()) {
-      const { book, matters } = JSON.parse(writeArchive(asRead(old)));
+      const { book, matters } = written(old);
       const days = new Map(old.days.map((day) => [day.id, day]));
       // What was one kind of front or back matter is one entry of it now, with nothing on it but its sides.
       const kinds = new Map<string, string>(
@@ -225,7 +246,7 @@ describe("an archive of the fourth format, from before leaves said themselves wh
 
   it("has each tick on every leaf and side of its day it can mean, and no other", () => {
     for (const old of fourth()) {
-      const { days, book } = JSON.parse(writeArchive(asRead(old)));
+      const { days, book } = written(old);
       const ticked = (dayId: string | undefined): Set<string> => {
         const day = old.days.find(({ id }) => id === dayId);
         const lead = old.days.find(({ id }) => id === day?.mergedInto);

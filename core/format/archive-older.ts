@@ -8,6 +8,7 @@ import { USUAL_RULE } from "../photo/propose.ts";
 import { fromEighth } from "./archive-eighth.ts";
 import { fromFifth } from "./archive-fifth.ts";
 import { fromFourth } from "./archive-fourth.ts";
+import { fromNinth } from "./archive-ninth.ts";
 import { fromSeventh } from "./archive-seventh.ts";
 import { fromSixth } from "./archive-sixth.ts";
 import { type Brought, brought, type Step, step } from "./archive-step.ts";
@@ -92,6 +93,7 @@ const STEPS: readonly Step[] = [
   fromSixth,
   fromSeventh,
   fromEighth,
+  fromNinth,
 ];
 
 /** An archive of any earlier format as one of today; one of today as it is. */

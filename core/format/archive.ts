@@ -2,6 +2,7 @@ import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
 import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STEPS } from "../album/model.ts";
 import { patternSchema } from "../book/edit-schema.ts";
+import { thingSchema } from "../drawer/thing-schema.ts";
 import { LIMITS } from "../limits.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
@@ -26,7 +27,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 9;
+export const ARCHIVE_VERSION = 10;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -191,6 +192,8 @@ const ALBUM_FILE = z.object({
   /** What is known ahead of the days. One that is handed on has only what stands on the month calendar pages. */
   known: z.array(KNOWN).max(LIMITS.known.most),
   photos: z.array(PHOTO),
+  /** What of the drawer its pages are made of. */
+  things: z.array(thingSchema(IN_MILLIMETRES).extend({ id: ID })),
   book: ARCHIVE_BOOK,
 });
 
@@ -211,7 +214,7 @@ export type ReadArchive =
 type Contradiction = { readonly path: (string | number)[]; readonly message: string };
 
 /** What no single value of an archive shows: things twice, references that lead nowhere, measures that cannot all be true. */
-function* contradictions({ album, days, matters, known, photos, book }: Archive): Generator<Contradiction> {
+function* contradictions({ album, days, matters, known, photos, things, book }: Archive): Generator<Contradiction> {
   for (const [nth, { matter, month }] of matters.entries())
     if (month && matter !== "month-calendar")
       yield { path: ["matters", nth, "month"], message: "squares on a page that is no month calendar" };
@@ -257,6 +260,11 @@ function* contradictions({ album, days, matters, known, photos, book }: Archive)
     for (const [place, { preprint }] of day.cards.entries())
       if (preprint && !hashes.has(preprint.sha256))
         yield { path: path("cards", place, "preprint", "sha256"), message: "a day uses a photo that is not there" };
+  }
+  const thingIds = new Set<string>();
+  for (const [at, { id }] of things.entries()) {
+    if (thingIds.has(id)) yield { path: ["things", at, "id"], message: "a thing twice" };
+    thingIds.add(id);
   }
   for (const { path, message } of bookProblems(book, new Set([...ids, ...matters.map(({ id }) => id)])))
     yield { path: ["book", ...path], message };

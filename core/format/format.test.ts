@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyAlbum, anyContent, anyLeaves } from "../../tests/samples.ts";
+import { anyAlbum, anyContent, anyLeaves, anyThing } from "../../tests/samples.ts";
 import type { Leaf } from "../album/leaf.ts";
 import { type Day, MATTERS, type MatterEntry } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
@@ -124,8 +124,8 @@ const anyKnown: fc.Arbitrary<Known[]> = fc
   .map((all) => all.map((each, at) => ({ key: `k${at}`, ...each })));
 
 const anyArchive: fc.Arbitrary<Archive> = fc
-  .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }), anyKnown)
-  .map(([{ plan, days, leaves }, others, matters, known]) => {
+  .tuple(anyAlbum, anyLeaves, fc.array(anyMatter, { maxLength: 2 }), anyKnown, fc.array(anyThing, { maxLength: 2 }))
+  .map(([{ plan, days, leaves }, others, matters, known, things]) => {
     const used = [...days, ...matters].flatMap(({ content }) => [
       ...content.photos.flatMap(photoIdsOf),
       ...content.cards.flatMap(({ preprint }) => preprint?.photoId ?? []),
@@ -167,6 +167,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         banked: false,
         setAside: true,
       })),
+      things: things.map((thing) => ({ ...thing, id: crypto.randomUUID() })),
       book: bookOf(days, [
         ...leaves,
         ...others.map((leaf, nth) => ({ ...leaf, sewn: nth % 2 === 0, glued: nth % 3 === 0 })),

@@ -1,4 +1,5 @@
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
+import { likeOf } from "../../core/album/made-of.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { Template } from "../../core/book/template.ts";
 import { LIMITS } from "../../core/limits.ts";
@@ -56,7 +57,7 @@ export async function saveTemplate(db: Reader, householdId: string, made: Omit<T
       pageH: made.page.h,
       kind: made.kind,
       layout: made.layout,
-      pieces: [...made.pieces],
+      pieces: made.pieces.map((piece) => (piece.of ? { ...piece, of: likeOf(piece.of) } : piece)),
     })
     .returning({ id: template.id });
   if (!row) throw new Error("insert returned nothing");

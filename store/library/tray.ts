@@ -3,7 +3,7 @@ import { unionAll } from "drizzle-orm/pg-core";
 import { lockAlbums } from "../album.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
-import { deck, hand, photo, picture, pictureOnDay, thing } from "../schema/index.ts";
+import { deck, hand, leaf, photo, picture, pictureOnDay, side, thing, tryOut } from "../schema/index.ts";
 import { OWN } from "./kinds.ts";
 
 /** What a household has for all its albums, each under a name; put away, it lies in the tray as a piece of a day does. */
@@ -29,6 +29,14 @@ export const onADay = (db: Reader, among: SQL) =>
     .select({ one: sql`1` })
     .from(pictureOnDay)
     .where(and(eq(pictureOnDay.photoId, photo.id), among));
+
+/** Whether some leaf, piece or try-out, in the tray or not, is made of a thing of the statement round it. */
+const ON_A_PAGE = (() => {
+  const inPieces = sql`jsonb_build_array(jsonb_build_object('of', jsonb_build_object('thing', ${thing.id}::text)))`;
+  return sql`(exists (select from ${leaf} where ${leaf.of} ->> 'thing' = ${thing.id}::text)
+    or exists (select from ${side} where ${side.pieces} @> ${inPieces})
+    or exists (select from ${tryOut} where ${tryOut.pieces} @> ${inPieces}))`;
+})();
 
 /** Whether a picture of the roll is put away: one that a day uses is not, whatever was said of it before. */
 export const pictureAway = (db: Reader) =>
@@ -119,8 +127,10 @@ export async function dropKept(tx: Transaction, householdId: string, before: Dat
     const { table } = STASH[kind];
     const old = before ? lt(table.deletedAt, before) : isNotNull(table.deletedAt);
     const those = and(eq(table.householdId, householdId), old);
-    // A picture that a piece in the tray still shows stays until that piece goes.
-    await tx.delete(table).where(kind === "picture" ? and(those, notExists(onADay(tx, sql`true`))) : those);
+    // A picture that a piece in the tray still shows stays until that piece goes; what a page is made of stays with it.
+    const free =
+      kind === "picture" ? notExists(onADay(tx, sql`true`)) : kind === "thing" ? sql`not ${ON_A_PAGE}` : undefined;
+    await tx.delete(table).where(and(those, free));
   }
 }
 

@@ -15,6 +15,7 @@ import {
 } from "drizzle-orm/pg-core";
 import type { HolePresetId } from "../../core/album/holes.ts";
 import type { Face, InsertKind, LeafKind, LeafStep, Piece, SideStep } from "../../core/album/leaf.ts";
+import type { MadeOf } from "../../core/album/made-of.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { LayoutNode } from "../../core/book/layout.ts";
 import type { Template, TemplatePiece } from "../../core/book/template.ts";
@@ -46,6 +47,8 @@ export const leaf = pgTable(
     note: text("note").notNull().default(""),
     /** The holes it came with; null where it came with none. */
     oldHoles: text("old_holes").$type<HolePresetId>(),
+    /** What its base is made of; null: as usual. */
+    of: jsonb("made_of").$type<MadeOf>(),
     done: text("done").array().$type<LeafStep[]>().notNull().default([]),
     drop: length("drop"),
     /** One of those a bound book was sewn with. */

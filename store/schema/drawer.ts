@@ -32,6 +32,8 @@ export const thing = pgTable(
     numbers: jsonb("numbers").$type<NumberSet>(),
     letters: jsonb("letters").$type<LetterSet>(),
     note: text("note").notNull().default(""),
+    /** Since when it lies there. */
+    addedAt: timestamp("added_at", { withTimezone: true, mode: "date" }).notNull().defaultNow(),
     /** In the tray since; null while it is in use. */
     deletedAt: timestamp("deleted_at", { withTimezone: true, mode: "date" }),
   },

@@ -1,0 +1,114 @@
+import { randomUUID } from "node:crypto";
+import { and, eq, isNotNull } from "drizzle-orm";
+import { afterAll, describe, expect, it } from "vitest";
+import type { Piece } from "../core/album/leaf.ts";
+import { AS_USUAL } from "../core/album/made-of.ts";
+import { stockOf } from "../core/drawer/stock.ts";
+import { newThing } from "../core/drawer/thing.ts";
+import { FULL, newBook, piece } from "../tests/book.ts";
+import { decemberPlan, openTestStore } from "../tests/household.ts";
+import { createAlbum, readAlbum } from "./album.ts";
+import { saveBookEdit } from "./book.ts";
+import { dropThing, keepThing, readDrawer, readThings } from "./drawer.ts";
+import { takeBack } from "./journal/take-back.ts";
+import { readTemplates, saveTemplate } from "./library/pages.ts";
+import { thing as thingTable } from "./schema/index.ts";
+import { emptyTray } from "./tray.ts";
+import { addTryOut, arrangeTryOut } from "./try-out.ts";
+import { readUses } from "./uses.ts";
+
+const store = openTestStore();
+afterAll(() => store.close());
+const { db } = store;
+const of = (thing: string) => ({ ...AS_USUAL, thing });
+const star = (thing: string): Piece => ({ ...piece("star"), of: of(thing) });
+
+/** A book with a page on the fifth, a star and a paper in the drawer. */
+async function drawerAndBook() {
+  const made = await newBook(store);
+  const [paper, stars] = [randomUUID(), randomUUID()];
+  await keepThing(db, made.author(), paper, newThing("Oak", "paper", 2));
+  await keepThing(db, made.author(), stars, newThing("Gold star", "sticker", 1));
+  const leaf = await made.give("2026-12-05");
+  const { householdId } = made.author();
+  const uses = async () => (await readUses(db, householdId, await made.look())).flatMap((each) => each.uses);
+  const left = async (id: string) => {
+    const [thing] = await readThings(db, householdId, [id]);
+    const mine = (await uses()).filter((each) => each.thing === id);
+    return thing && stockOf(thing, mine);
+  };
+  return { ...made, paper, stars, leaf, uses, left, householdId };
+}
+
+describe("what a page is made of", () => {
+  it("is reserved when it is laid, used when its step is ticked, and free again when it is taken off or back", async () => {
+    const { save, leaf, stars, paper, left, author } = await drawerAndBook();
+    await save({ kind: "make", leaf, make: { ...FULL, of: of(paper) } });
+    await save({ kind: "arrange", leaf, face: "front", pieces: [star(stars)] });
+    expect([await left(paper), await left(stars)]).toMatchObject([
+      { reserved: 1, used: 0, left: 1 },
+      { reserved: 1, used: 0, left: 0 },
+    ]);
+    await save({ kind: "tick", leaf, face: "front", guest: null, step: "assemble", done: true });
+    expect(await left(stars)).toMatchObject({ reserved: 0, used: 1 });
+    await save({ kind: "arrange", leaf, face: "front", pieces: [] });
+    expect(await left(stars)).toMatchObject({ used: 0, left: 1 });
+    await takeBack(db, author());
+    expect(await left(stars)).toMatchObject({ used: 1, left: 0 });
+  });
+
+  it("is taken by every album of the household, those in the tray and leaves put away left out", async () => {
+    const { keeper, householdId, author, stars, save, leaf, look, left } = await drawerAndBook();
+    await save({ kind: "arrange", leaf, face: "front", pieces: [star(stars)] });
+    const beside = await createAlbum(db, keeper.householdId, decemberPlan());
+    const other = await readAlbum(db, householdId, beside);
+    const there = { ...author(), albumId: beside };
+    const id = randomUUID();
+    await saveBookEdit(db, there, null, { kind: "give-leaf", id, make: FULL, dayId: other?.days[0]?.id ?? "" });
+    await saveBookEdit(db, there, null, { kind: "arrange", leaf: id, face: "front", pieces: [star(stars)] });
+    expect(await left(stars)).toMatchObject({ reserved: 2, short: 1 });
+    expect((await readUses(db, householdId, await look())).map(({ title }) => title)).toHaveLength(2);
+    await saveBookEdit(db, there, null, { kind: "remove-leaf", leaf: id });
+    expect(await left(stars)).toMatchObject({ reserved: 1, short: 0 });
+  });
+
+  it("is of the household's own drawer: another's thing is as if it were not there, on a page as beside one", async () => {
+    const { save, leaf, look, author } = await drawerAndBook();
+    const { stars: foreign } = await drawerAndBook();
+    for (const thing of [foreign, randomUUID()]) {
+      const gone = { ok: false, reason: "not-found" };
+      expect(await save({ kind: "arrange", leaf, face: "front", pieces: [star(thing)] })).toEqual(gone);
+      expect(await save({ kind: "make", leaf, make: { ...FULL, of: of(thing) } })).toEqual(gone);
+      const given = { id: randomUUID(), leafId: leaf, face: "front" as const, pieces: [star(thing)] };
+      expect(await addTryOut(db, author(), given)).toEqual(gone);
+      await addTryOut(db, author(), { ...given, pieces: [] });
+      expect(await arrangeTryOut(db, author(), given.id, null, given.pieces)).toEqual(gone);
+    }
+    expect((await look()).leaves[0]).toMatchObject({ make: { of: null }, front: { pieces: null } });
+  });
+
+  it("is not kept in a template, which is for many pages", async () => {
+    const { stars, householdId } = await drawerAndBook();
+    const { dayId: _, id: __, ...lies } = star(stars);
+    const page = { w: lies.at.x, h: lies.at.y };
+    const id = await saveTemplate(db, householdId, {
+      ...{ name: "Stars", page, kind: "full", layout: null, pieces: [{ ...lies, what: lies.what as never }] },
+    });
+    const kept = (await readTemplates(db, householdId)).find((each) => each.id === id);
+    expect(kept?.pieces[0]?.of).toEqual(AS_USUAL);
+  });
+
+  it("stays while a page is made of it, put away and the tray emptied; and its page can be worked on", async () => {
+    const { save, leaf, stars, paper, householdId, author } = await drawerAndBook();
+    await save({ kind: "arrange", leaf, face: "front", pieces: [star(stars)] });
+    await dropThing(db, author(), stars);
+    await dropThing(db, author(), paper);
+    expect(await readDrawer(db, householdId)).toEqual([]);
+    await emptyTray(db, householdId);
+    const away = and(eq(thingTable.householdId, householdId), isNotNull(thingTable.deletedAt));
+    expect((await db.select({ id: thingTable.id }).from(thingTable).where(away)).map(({ id }) => id)).toEqual([stars]);
+    expect(await save({ kind: "arrange", leaf, face: "front", pieces: [{ ...star(stars), turn: 1 }] })).toMatchObject({
+      ok: true,
+    });
+  });
+});
