@@ -35,7 +35,7 @@ function doneFor<P extends BookPage>(side: Side, page: P | null, own: P | null):
   return side.guests.find(({ dayId }) => ids.has(dayId))?.done ?? side.done;
 }
 
-function useOf<P extends BookPage>(
+function ofPiece<P extends BookPage>(
   { leaf }: LeafRead<P>,
   side: SideRead<P>,
   piece: Piece & { readonly of: MadeOf & { readonly thing: string } },
@@ -78,7 +78,7 @@ export function usesIn<P extends BookPage>({ leaves }: Pick<BookRead<P>, "leaves
           ]
         : [];
     const laid = [front, back].flatMap((side) =>
-      side.pieces.flatMap(({ piece }) => (isTaken(piece) ? (useOf(read, side, piece) ?? []) : [])),
+      side.pieces.flatMap(({ piece }) => (isTaken(piece) ? (ofPiece(read, side, piece) ?? []) : [])),
     );
     return [...base, ...laid];
   });
