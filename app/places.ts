@@ -149,6 +149,12 @@ export const PLACES = [
         tab: "Numbers and letters",
         holds: "which days a set of numbers covers, missing digits, alphabets, does a title go",
       },
+      {
+        path: "paper-cutting",
+        file: "routes/album.paper-cutting.tsx",
+        tab: "Cut from paper",
+        holds: "cutting plan, scraps, remainders, which card from which sheet, bases, mats",
+      },
     ],
   },
   {

@@ -30,7 +30,7 @@ const THINGS: readonly Thing[] = [
   one("paper", "Chalk White", 14, { sized: [8.5, 11], lies: SHELF, material: "cardstock-110" }),
   one("paper", "Brown Kraft", 9, { sized: [12, 12], lies: SHELF, material: "cardstock-65" }),
   one("paper", "Lantern Pad", 22, { sized: [6, 8], lies: SHELF, lot: "kit", oneSided: true }),
-  one("paper", "Scrap of Tide Table", 1, { sized: [4.25, 12], lies: "scrap folder", useUp: true, hasTop: true }),
+  one("paper", "Tide Table", 1, { sized: [4.25, 12], lies: "scrap folder", useUp: true, hasTop: true }),
   one("paper", "Photo paper, matt", 11, { sized: [8.5, 11], lies: "printer", material: "photo-paper", oneSided: true }),
   one("card", "Journaling cards, lined", 18, { sized: [3, 4], lies: TOP, lot: "kit" }),
   one("card", "Journaling cards, plain", 7, { sized: [4, 6], lies: TOP }),

@@ -21,6 +21,7 @@ import { fillLanternRoll } from "./lantern-roll.ts";
 import { writeLantern } from "./lantern-words.ts";
 import { keepLanternHours } from "./pace.ts";
 import { paintAhead } from "./pictures/paint.ts";
+import { takeFromDrawer } from "./taken.ts";
 
 /** The evening the demo stands still at. */
 const DEMO_NOW = "2026-12-09T18:40";
@@ -139,6 +140,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await keepLanternHours(db, author);
   await knowLanternMonth(db, author, "Europe/London");
   await fillDrawer(db, author);
+  await takeFromDrawer(db, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.

@@ -6,7 +6,7 @@ import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
-import { measureNumerals } from "../tests/bench/drawer.ts";
+import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
 import { measureLoad } from "../tests/bench/load.ts";
 import { measureCalendar, measureForecast, measureTonight } from "../tests/bench/pace.ts";
@@ -70,6 +70,13 @@ const BOUNDS: Record<string, Bound> = {
   "pace.tonight_ms": { at: "most", value: 30, judged: false, what: "90 minutes planned over 31 pages" },
   "pace.ics_ms": { at: "most", value: 300, judged: false, what: "a calendar of 5,000 events read onto a month" },
   "pace.forecast_ms": { at: "most", value: 150, judged: false, what: "the finish of a whole album, 10,000 runs" },
+  "drawer.cutting_never_worse": {
+    at: "least",
+    value: 1,
+    judged: true,
+    what: "share of 100 orders that begin no more paper than the reference packer",
+  },
+  "drawer.cutting_ms": { at: "most", value: 300, judged: false, what: "a cutting plan of up to 20 pieces" },
   "drawer.numerals_ms": { at: "most", value: 20, judged: false, what: "the most days that short digits cover" },
   "words.fit300_ms": {
     at: "most",
@@ -127,6 +134,7 @@ if (wants("book.fit_ms")) figures["book.fit_ms"] = measureFit();
 if (wants("pace.tonight_ms")) figures["pace.tonight_ms"] = measureTonight();
 if (wants("pace.ics_ms")) figures["pace.ics_ms"] = measureCalendar();
 if (wants("pace.forecast_ms")) figures["pace.forecast_ms"] = measureForecast();
+if (wants("drawer.cutting_never_worse", "drawer.cutting_ms")) Object.assign(figures, measureCutting());
 if (wants("drawer.numerals_ms")) figures["drawer.numerals_ms"] = measureNumerals();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();

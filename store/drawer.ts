@@ -1,9 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import type { Face, Leaf } from "../core/album/leaf.ts";
 import { mergeList } from "../core/drawer/list.ts";
-import { isSameThing, type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
+import { type DrawerThing, isSameThing, type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
+import type { CutOut } from "../core/drawer/to-cut.ts";
 import { LIMITS } from "../core/limits.ts";
+import { areaOf } from "../core/measure/rect.ts";
+import type { Size } from "../core/measure/size.ts";
 import type { Author } from "./author.ts";
+import { lockLeaves, writeBook } from "./book.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
 import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
@@ -13,11 +18,16 @@ import { thing } from "./schema/index.ts";
 
 const inUse = (householdId: string) => and(eq(thing.householdId, householdId), isNull(thing.deletedAt));
 
+const drawerRows = (db: Reader, householdId: string) =>
+  db.select().from(thing).where(inUse(householdId)).orderBy(asc(thing.name), asc(thing.id));
+
 /** Everything in a household's drawer, by name; one statement. */
-export async function readDrawer(db: Reader, householdId: string): Promise<KeptThing[]> {
-  const rows = await db.select().from(thing).where(inUse(householdId)).orderBy(asc(thing.name), asc(thing.id));
-  return rows.map(toThing);
-}
+export const readDrawer = async (db: Reader, householdId: string): Promise<KeptThing[]> =>
+  (await drawerRows(db, householdId)).map(toThing);
+
+/** The same, with how long each lies there. */
+export const readDrawerWithAges = async (db: Reader, householdId: string): Promise<DrawerThing[]> =>
+  (await drawerRows(db, householdId)).map((row) => ({ ...toThing(row), addedAt: row.addedAt }));
 
 const toThing = ({
   householdId: _,
@@ -125,6 +135,82 @@ export const dropThing = (db: Db, author: Author, id: string): Promise<DrawerSav
   journaled<DrawerSaved>(db, author, { what: "stash", how: "put-away", thing: "thing" }, async (tx) =>
     (await putAway(tx, author.householdId, "thing", id, author.at)) ? { ok: true } : { ok: false, reason: "not-found" },
   );
+
+/** The leaves with these marked as cut out of a thing; what is no longer of it is passed over. */
+function withCut(leaves: readonly Leaf[], cut: readonly CutOut[]): Leaf[] {
+  return leaves.map((leaf) => {
+    const mine = cut.filter((each) => each.leaf === leaf.id);
+    if (mine.length === 0) return leaf;
+    const of = mine.some(({ face }) => face === null) && leaf.make.of ? { ...leaf.make.of, cut: true } : leaf.make.of;
+    const side = (face: Face) => ({
+      ...leaf[face],
+      pieces:
+        leaf[face].pieces?.map((piece) =>
+          piece.of && mine.some((each) => each.face === face && each.piece === piece.id)
+            ? { ...piece, of: { ...piece.of, cut: true } }
+            : piece,
+        ) ?? null,
+    });
+    return { ...leaf, make: { ...leaf.make, of }, front: side("front"), back: side("back") };
+  });
+}
+
+/** Remainders by what of them is in the drawer already, so many more of it, and what is new there. */
+function mergeRests(drawer: readonly KeptThing[], rests: readonly Thing[]) {
+  const more = new Map<string, number>();
+  const fresh: Thing[] = [];
+  for (const rest of rests) {
+    const same = drawer.find((each) => isSameThing(each, rest));
+    const twin = fresh.findIndex((each) => isSameThing(each, rest));
+    if (same) more.set(same.id, (more.get(same.id) ?? 0) + 1);
+    else if (twin >= 0) fresh[twin] = { ...rest, count: (fresh[twin]?.count ?? 0) + 1 };
+    else fresh.push(rest);
+  }
+  return { more, fresh };
+}
+
+/**
+ * A sheet was cut: there is one less of it, what was cut out of it is marked as that, and what was left of it lies in the
+ * drawer under the same name. One line of the journal, taken back in one.
+ */
+export const cutSheet = (
+  db: Db,
+  author: Author,
+  {
+    thing: id,
+    cut,
+    rests,
+  }: { readonly thing: string; readonly cut: readonly CutOut[]; readonly rests: readonly Size[] },
+): Promise<DrawerSaved> =>
+  journaled<DrawerSaved>(db, author, { what: "stash", how: "cut", thing: "thing" }, async (tx) => {
+    const before = await lockLeaves(tx, author);
+    if (!before) return { ok: false, reason: "not-found" };
+    await lockHousehold(tx, author.householdId);
+    const drawer = await readDrawer(tx, author.householdId);
+    const sheet = drawer.find((each) => each.id === id);
+    const whole = sheet?.size;
+    if (!sheet || !whole || rests.reduce((sum, rest) => sum + areaOf(rest), 0) >= areaOf(whole))
+      return { ok: false, reason: "not-found" };
+    if (sheet.count === 0) return { ok: false, reason: "none-left" };
+    const { id: _, ...whatItIs } = sheet;
+    const kept = mergeRests(
+      drawer,
+      rests.map((rest): Thing => ({ ...whatItIs, size: rest, count: 1 })),
+    );
+    if (await isFull(tx, author, kept.fresh.length)) return { ok: false, reason: "too-many" };
+    for (const [of, by] of [[id, -1] as const, ...kept.more])
+      await tx
+        .update(thing)
+        .set({ count: sql`least(${thing.count} + ${by}, ${MOST_OF_A_THING})` })
+        .where(and(inUse(author.householdId), eq(thing.id, of)));
+    await insertAll(
+      tx,
+      thing,
+      kept.fresh.map((each) => ({ ...columns(each), id: randomUUID(), householdId: author.householdId })),
+    );
+    await writeBook(tx, author, before, withCut(before, cut));
+    return { ok: true };
+  });
 
 export type ListSaved =
   | { readonly ok: true; readonly fresh: number; readonly changed: number; readonly same: number }

@@ -5,11 +5,13 @@ import type { Piece } from "../core/album/leaf.ts";
 import { AS_USUAL } from "../core/album/made-of.ts";
 import { stockOf } from "../core/drawer/stock.ts";
 import { newThing } from "../core/drawer/thing.ts";
+import { inches } from "../core/measure/length.ts";
+import { size } from "../core/measure/size.ts";
 import { FULL, newBook, piece } from "../tests/book.ts";
 import { decemberPlan, openTestStore } from "../tests/household.ts";
 import { createAlbum, readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
-import { dropThing, keepThing, readDrawer, readThings } from "./drawer.ts";
+import { cutSheet, dropThing, keepThing, readDrawer, readThings } from "./drawer.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readTemplates, saveTemplate } from "./library/pages.ts";
 import { thing as thingTable } from "./schema/index.ts";
@@ -70,6 +72,62 @@ describe("what a page is made of", () => {
     expect((await readUses(db, householdId, await look())).map(({ title }) => title)).toHaveLength(2);
     await saveBookEdit(db, there, null, { kind: "remove-leaf", leaf: id });
     expect(await left(stars)).toMatchObject({ reserved: 1, short: 0 });
+  });
+
+  it("is marked as cut with its sheet, whose remainders lie in the drawer then, and is taken back in one", async () => {
+    const { save, leaf, author, householdId, look, left } = await drawerAndBook();
+    const by = (w: number, h: number) => size(inches(w), inches(h));
+    const sheet = randomUUID();
+    await keepThing(db, author(), sheet, {
+      ...newThing("Tide", "paper", 2),
+      size: by(12, 12),
+      hasTop: true,
+      note: "n",
+    });
+    await keepThing(db, author(), randomUUID(), { ...newThing("tide", "paper", 1), size: by(6, 12) });
+    await save({ kind: "make", leaf, make: { ...FULL, of: of(sheet) } });
+    await save({ kind: "arrange", leaf, face: "front", pieces: [star(sheet), piece("plain")] });
+    const before = await readDrawer(db, householdId);
+    const cut = [
+      { leaf, face: null, piece: null },
+      { leaf, face: "front" as const, piece: "star" },
+      { leaf, face: "front" as const, piece: "plain" },
+      { leaf: randomUUID(), face: null, piece: null },
+    ];
+    const rests = [by(6, 12), by(3, 4), by(3, 4)];
+    expect(await cutSheet(db, author(), { thing: sheet, cut, rests })).toEqual({ ok: true });
+    const [now] = (await look()).leaves;
+    expect(now?.make.of).toEqual({ ...of(sheet), cut: true });
+    expect(now?.front.pieces?.map((each) => each.of?.cut)).toEqual([true, undefined]);
+    const sized = (await readDrawer(db, householdId)).filter((each) => each.name.toLowerCase() === "tide");
+    expect(sized.map((each) => [each.size?.w, each.count, each.hasTop]).sort()).toEqual(
+      [
+        [inches(12), 1, true],
+        [inches(3), 2, true],
+        [inches(6), 2, false],
+      ].sort(),
+    );
+    expect(await left(sheet)).toMatchObject({ used: 0, reserved: 0, left: 1 });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true, did: { what: "stash", how: "cut" } });
+    expect(await readDrawer(db, householdId)).toEqual(before);
+    expect((await look()).leaves[0]?.make.of).toEqual(of(sheet));
+  });
+
+  it("is cut of no sheet that is not there, not one's own, of no size, or smaller than its remainders", async () => {
+    const { author, paper, householdId } = await drawerAndBook();
+    const { stars: foreign } = await drawerAndBook();
+    const sheet = randomUUID();
+    const six = size(inches(6), inches(6));
+    await keepThing(db, author(), sheet, { ...newThing("Tide", "paper", 1), size: six });
+    const asked = (thing: string, rests = [size(inches(1), inches(1))]) =>
+      cutSheet(db, author(), { thing, cut: [], rests });
+    for (const thing of [foreign, randomUUID(), paper])
+      expect(await asked(thing)).toEqual({ ok: false, reason: "not-found" });
+    expect(await asked(sheet, [six])).toEqual({ ok: false, reason: "not-found" });
+    const twice = await Promise.all([asked(sheet), asked(sheet)]);
+    expect(twice.filter((each) => each.ok)).toHaveLength(1);
+    expect(twice.filter((each) => !each.ok)).toEqual([{ ok: false, reason: "none-left" }]);
+    expect((await readDrawer(db, householdId)).find(({ id }) => id === sheet)?.count).toBe(0);
   });
 
   it("is of the household's own drawer: another's thing is as if it were not there, on a page as beside one", async () => {

@@ -1,20 +1,10 @@
 import { and, eq, isNotNull, isNull, sql } from "drizzle-orm";
-import { allPagesOf, type MatterPage } from "../core/album/matter.ts";
-import type { Page } from "../core/album/page.ts";
+import { allPagesOf } from "../core/album/matter.ts";
 import { readBook } from "../core/book/read.ts";
-import { type Use, usesIn } from "../core/drawer/uses.ts";
-import type { CalendarDate } from "../core/month/dates.ts";
+import { type AlbumUses, usesIn } from "../core/drawer/uses.ts";
 import { type AlbumAggregate, readAlbum } from "./album.ts";
 import type { Db } from "./db.ts";
 import { album, leaf, side } from "./schema/index.ts";
-
-/** What of the drawer the pages of an album are made of. */
-export type AlbumUses = {
-  readonly albumId: string;
-  readonly title: string;
-  readonly endsOn: CalendarDate;
-  readonly uses: readonly Use<Page | MatterPage>[];
-};
 
 /** The albums of a household, those in the tray left out, with a page that is made of something in the drawer. */
 async function albumsWithUses(db: Db, householdId: string): Promise<string[]> {
@@ -33,7 +23,8 @@ async function albumsWithUses(db: Db, householdId: string): Promise<string[]> {
   return (await ofLeaf.union(onSide)).map(({ id }) => id);
 }
 
-const usesOf = ({ album: plan, days, matters, leaves, prints, layouts }: AlbumAggregate): AlbumUses => {
+/** What of the drawer the pages of one album are made of. */
+export const usesOf = ({ album: plan, days, matters, leaves, prints, layouts }: AlbumAggregate): AlbumUses => {
   const pages = allPagesOf({ album: plan, days, matters, leaves, prints });
   return {
     ...{ albumId: plan.id, title: plan.title, endsOn: plan.span.end },

@@ -16,15 +16,19 @@ import { readCsv } from "#press/csv.ts";
 import { decode } from "#press/decode-text.ts";
 import type { Author } from "#store/author.ts";
 import type { Db } from "#store/db.ts";
-import { countThing, dropThing, keepList, keepThing, readDrawer } from "#store/drawer.ts";
+import { countThing, dropThing, keepList, keepThing, readDrawerWithAges } from "#store/drawer.ts";
+import { readUses } from "#store/uses.ts";
 import type { Route } from "./+types/album.drawer";
 
 export const meta: Route.MetaFunction = () => [{ title: "Drawer · Hearth Clock" }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
-  const things = await reading(() => readDrawer(context.db, member.household.id));
-  return drawerView(aggregate.album, things);
+  const { id } = member.household;
+  const [things, uses] = await reading(() =>
+    Promise.all([readDrawerWithAges(context.db, id), readUses(context.db, id, aggregate)]),
+  );
+  return drawerView(aggregate.album, things, uses, context.now);
 }
 
 const FILE = { file: "file", most: LIMITS.drawerListBytes.most, fields: [] };

@@ -1,3 +1,5 @@
+import type { Sits } from "#core/album/made-of.ts";
+import type { Stock } from "#core/drawer/stock.ts";
 import type { Lot, Thing, ThingKind } from "#core/drawer/thing.ts";
 import type { Advice, Purpose } from "#core/material/adhesive.ts";
 import type { Unit } from "#core/measure/length.ts";
@@ -84,3 +86,51 @@ export const WHY = {
   "too-large": "That file is over 4 MB, more than a list of ten thousand things can be. Nothing was read.",
   "no-list": "That is no list of things: a table needs a head with the columns name and kind. Nothing was changed.",
 } as const;
+
+export const SITS_NAME: Readonly<Record<Sits, string>> = {
+  "tape-runner": "a tape runner",
+  "foam-tape": "foam tape",
+  "foam-dot": "foam dots",
+};
+
+/** `3 left`, `one left`, `lacks 7`: how much of a thing is free, and what of a set is short for what a piece says. */
+export const leftSaid = (left: number | null, lacks: readonly string[]): string =>
+  lacks.length > 0
+    ? `lacks ${lacks.join(" ")}`
+    : left === null
+      ? "as many as wanted"
+      : left === 0
+        ? "none left"
+        : left === 1
+          ? "one left"
+          : `${left} left`;
+
+/** What of a thing remains once this page has it. */
+export const takenSaid = ({ left, short, without }: Pick<Stock, "left" | "short" | "without">): string =>
+  short > 0
+    ? `${without.length > 0 ? without.join(" ") : short} short in the drawer`
+    : left === 0
+      ? "the last there is"
+      : left === 1
+        ? "one is left after it"
+        : left === null
+          ? "as many as wanted"
+          : `${left} left after it`;
+
+/** `1 used, 2 reserved, 3 left`: where a thing went. */
+export const stockSaid = ({ used, reserved, left, short, without }: Stock): string =>
+  [
+    used > 0 && `${used} used`,
+    reserved > 0 && `${reserved} reserved`,
+    short > 0
+      ? `${without.length > 0 ? without.join(" ") : short} short`
+      : left === null
+        ? "as many as wanted"
+        : left === 0
+          ? "none left then"
+          : left === 1
+            ? "one left"
+            : `${left} left`,
+  ]
+    .filter(Boolean)
+    .join(", ");

@@ -95,6 +95,7 @@ const STASH_HOW = {
   kept: "kept",
   renamed: "given another name",
   counted: "counted anew",
+  cut: "cut up",
   "put-away": "put in the tray",
   "put-back": "put back from the tray",
 } as const;

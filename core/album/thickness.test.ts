@@ -5,11 +5,12 @@ import { inches } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
 import { FORMAT_PRESETS } from "./formats.ts";
 import { LEAF_KINDS, MADE_KINDS, numeralOf } from "./leaf.ts";
-import { AS_USUAL, thicknessOf, usualOfLeaf, usualOfNumeral, usualOfPiece } from "./made-of.ts";
+import { AS_USUAL, thicknessOf } from "./made-of.ts";
 import { EMPTY_DAY, NUMERAL_STYLES, newCard } from "./model.ts";
 import { closedThickness, pagesOf } from "./page.ts";
 import { poolContent } from "./steps.ts";
 import { contentThickness, leafThickness } from "./thickness.ts";
+import { usualOfLeaf, usualOfNumeral, usualOfPiece } from "./usual-material.ts";
 
 const PAGE = size(inches(6), inches(8));
 const paged = { ...EMPTY_DAY, numeral: { style: "none" as const, note: "" } };

@@ -1,8 +1,9 @@
 import { MATERIALS } from "../material/material.ts";
 import type { Size } from "../measure/size.ts";
 import type { LeafMake } from "./leaf.ts";
-import { thicknessOf, usualOfLeaf, usualOfNumeral } from "./made-of.ts";
+import { thicknessOf } from "./made-of.ts";
 import type { PageContent } from "./steps.ts";
+import { usualOfLeaf, usualOfNumeral } from "./usual-material.ts";
 
 /** A protector is film on both sides of what is in it. */
 const PROTECTOR = 2 * MATERIALS["protector-film"].caliper;

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { anyThing } from "../../tests/samples.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
-import { isForgotten, leftOfSet, stockOf } from "./stock.ts";
+import { isForgotten, lacking, leftOfSet, stockOf } from "./stock.ts";
 import { newThing } from "./thing.ts";
 
 const anyUse = fc.record({
@@ -88,6 +88,12 @@ describe("what there is of a thing", () => {
     expect(leftOfSet(whole, [{ ...use, says: "7" }])?.get("7")).toBe(0);
     expect(leftOfSet(whole, [{ ...use, says: "7", cut: true }])?.get("7")).toBe(1);
     expect(leftOfSet(newThing("Star", "sticker"), [])).toBeNull();
+    const left = leftOfSet(whole, [{ ...use, says: "7" }]) ?? new Map();
+    expect([lacking(whole, left, "7"), lacking(whole, left, "8·8"), lacking(whole, left, "26")]).toEqual([
+      ["7"],
+      ["8"],
+      ["26"],
+    ]);
   });
 });
 

@@ -1,6 +1,5 @@
 import type { Size } from "../measure/size.ts";
 import { asLetters } from "./letters.ts";
-import { digitsOf } from "./numerals.ts";
 import type { KeptThing, Thing } from "./thing.ts";
 import type { Use } from "./uses.ts";
 
@@ -38,7 +37,7 @@ const HAIR = 1e-9;
 type Taking = Pick<Use, "size" | "layers" | "says" | "cut" | "used">;
 
 /** What a use takes of a thing that is no sheet: one entry for each piece, named as the thing names its pieces. */
-function taken(thing: Pick<Thing, "numbers" | "letters">, { says, layers }: Taking): string[] {
+function taken(thing: Pick<Thing, "numbers" | "letters">, { says, layers }: Pick<Taking, "says" | "layers">): string[] {
   const one = (): string[] => {
     if (thing.letters && says) return asLetters(says, thing.letters);
     if (thing.numbers?.kind === "digits" && says) {
@@ -78,7 +77,7 @@ export function stockOf(
   const { size } = thing;
   if (isSheet(thing) && size) {
     const sheets = (some: readonly Taking[]) =>
-      Math.ceil(some.reduce((sum, use) => sum + shareOf(use.size, size) * use.layers, 0) - HAIR);
+      Math.max(0, Math.ceil(some.reduce((sum, use) => sum + shareOf(use.size, size) * use.layers, 0) - HAIR));
     const [all, used] = [sheets(open), sheets(open.filter((use) => use.used))];
     return {
       ...{ had: thing.count, used, reserved: all - used, left: Math.max(0, thing.count - all) },
@@ -114,6 +113,20 @@ export function leftOfSet(
   const open = uses.filter(({ cut }) => !cut);
   for (const each of open.flatMap((use) => taken(thing, use))) left.set(each, (left.get(each) ?? 0) - 1);
   return left;
+}
+
+/** What of a set would be short for one page more that says this, each once for each time. */
+export function lacking(
+  thing: Pick<Thing, "numbers" | "letters">,
+  left: ReadonlyMap<string, number>,
+  says: string,
+): string[] {
+  const now = new Map(left);
+  return taken(thing, { says, layers: 1 }).filter((each) => {
+    const there = now.get(each) ?? 0;
+    now.set(each, there - 1);
+    return there <= 0;
+  });
 }
 
 /** Nobody has thought of it for longer than this: it comes up again. */

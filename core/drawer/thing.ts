@@ -40,6 +40,8 @@ export type Thing = {
 };
 
 export type KeptThing = Thing & { readonly id: string };
+/** A thing and since when it lies there. */
+export type DrawerThing = KeptThing & { readonly addedAt: Date };
 
 /** What things of a kind usually are of. Common practice. */
 const USUAL: Readonly<Record<ThingKind, MaterialId>> = {

@@ -1,9 +1,12 @@
-import type { Face, Piece, Side } from "../album/leaf.ts";
+import type { Face, Piece, PieceWhat, Side, Turn } from "../album/leaf.ts";
 import type { MadeOf } from "../album/made-of.ts";
+import type { MatterPage } from "../album/matter.ts";
+import type { Page } from "../album/page.ts";
 import { numeralText } from "../book/numeral.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type BookPage, type BookRead, type LeafRead, pageOfPiece, type SideRead } from "../book/read.ts";
 import type { Size } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
 
 /** Something of the drawer that a page is made of: planned for it, or on it already. */
 export type Use<P = unknown> = {
@@ -13,8 +16,12 @@ export type Use<P = unknown> = {
   readonly face: Face | null;
   /** Null: the leaf's base. */
   readonly piece: string | null;
+  /** What it is; null: a base. */
+  readonly kind: PieceWhat["kind"] | null;
   /** As it is made, before it is turned. */
   readonly size: Size;
+  /** It lies turned by a quarter. */
+  readonly across: boolean;
   readonly layers: number;
   /** The number it shows, or the words on it; null where it says nothing. */
   readonly says: string | null;
@@ -26,7 +33,15 @@ export type Use<P = unknown> = {
   readonly page: P | null;
 };
 
-const at = (of: MadeOf, size: Size) => ({ layers: of.layers, cut: of.cut, size });
+/** What of the drawer the pages of one album are made of. */
+export type AlbumUses = {
+  readonly albumId: string;
+  readonly title: string;
+  readonly endsOn: CalendarDate;
+  readonly uses: readonly Use<Page | MatterPage>[];
+};
+
+const at = (of: MadeOf, size: Size, turn: Turn) => ({ layers: of.layers, cut: of.cut, size, across: turn % 2 === 1 });
 
 /** What is done on a side for whose a piece is. */
 function doneFor<P extends BookPage>(side: Side, page: P | null, own: P | null): Side["done"] {
@@ -52,7 +67,17 @@ function ofPiece<P extends BookPage>(
         ? what.says
         : null;
   const used = doneFor(leaf[side.face], page, side.page).includes(step);
-  return { thing: of.thing, leaf: leaf.id, face: side.face, piece: id, ...at(of, size), says, used, page };
+  return {
+    thing: of.thing,
+    leaf: leaf.id,
+    face: side.face,
+    piece: id,
+    kind: what.kind,
+    ...at(of, size, piece.turn),
+    says,
+    used,
+    page,
+  };
 }
 
 const isTaken = (piece: Piece): piece is Piece & { readonly of: MadeOf & { readonly thing: string } } =>
@@ -72,7 +97,7 @@ export function usesIn<P extends BookPage>({ leaves }: Pick<BookRead<P>, "leaves
       typeof of?.thing === "string"
         ? [
             {
-              ...{ thing: of.thing, leaf: leaf.id, face: null, piece: null, ...at(of, build.page) },
+              ...{ thing: of.thing, leaf: leaf.id, face: null, piece: null, kind: null, ...at(of, build.page, 0) },
               ...{ says: null, used: leaf.done.includes("base"), page },
             },
           ]

@@ -70,7 +70,7 @@ test("a leaf made for another book says which of its holes serve, which are cove
   await page.goto(`${album}/book`);
   await page.getByRole("button", { name: "Add a title page" }).click();
   await expect(page.getByLabel("Holes it came with")).toHaveCount(0);
-  await page.getByLabel("Material").selectOption({ label: "Paper" });
+  await page.getByLabel("Kind of leaf").selectOption({ label: "Paper" });
   await page.getByLabel("Holes it came with").selectOption({ label: "Two rings" });
   await expect(page.getByText("Cover 2 old holes with washi, ½″ square each. Then punch 3 new ones.")).toBeVisible();
   await page.getByLabel("Holes it came with").selectOption({ label: "Three rings" });

@@ -158,3 +158,48 @@ test("the demo's drawer says what is down to its last, and which adhesive keeps 
   await expect(row(page, "Brass Numerals 1–25")).toContainText("To be made instead: 26 to 31.");
   await expect(row(page, "Number stamps")).toContainText("covers all");
 });
+
+test("a page is made of a paper of the drawer: reserved, cut from its sheet, the remainder kept; and a number of a set", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/drawer`);
+  await page.getByLabel(/One thing on each line/).fill("Linen Stars 12 × 12, 1\nBrass numerals\nGold star sticker, 1");
+  await page.getByRole("button", { name: "Put them in" }).click();
+  await expect(page.getByText("3 new things.")).toBeVisible();
+  await page.getByRole("button", { name: /^Brass numerals/ }).click();
+  await page.getByLabel("Numbers in one set").fill("1-25");
+  await kept(page);
+
+  await page.goto(`${album}/days/2026-12-05`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+  const base = page.getByText("Made of cardstock, 80 lb").last();
+  await base.click();
+  await page.getByLabel("Material of page").selectOption({ label: "Linen Stars · one left" });
+  await expect(page.getByText("Made of Linen Stars · the last there is")).toBeVisible();
+  await expect(page.getByLabel("Base paper", { exact: true })).toHaveValue("Linen Stars");
+
+  // Its number is taken from the set, which has it once.
+  await page.locator('[data-piece$="-numeral"]').first().click();
+  await page.locator(".mat-bar").getByText("Made of ink alone").click();
+  await page.getByLabel("Material of it").selectOption({ label: "Brass numerals · 25 left" });
+  await expect(page.getByText("Made of Brass numerals · 24 left after it")).toBeVisible();
+
+  await page.goto(`${album}/drawer`);
+  await expect(row(page, "Linen Stars")).toContainText("1 reserved, none left then");
+  await page.getByRole("button", { name: /^Linen Stars/ }).click();
+  await expect(page.getByRole("region", { name: "Where it goes" })).toContainText("day 5 reserved");
+
+  await page.getByRole("link", { name: "Cut from paper" }).click();
+  await expect(page.getByRole("heading", { name: "Linen Stars 12 × 12" })).toBeVisible();
+  await expect(page.getByText("day 5, base: 6 × 8")).toBeVisible();
+  await page.getByLabel("6 × 4, makes 2 of 3 × 4").uncheck();
+  await page.getByRole("button", { name: "All cut" }).click();
+  await expect(page.getByText("Nothing is to be cut of any paper of the drawer.")).toBeVisible();
+  await page.goto(`${album}/drawer`);
+  await expect(row(page, "Linen Stars").first()).toContainText(/none left|one left/);
+  await expect(page.getByText("6 × 12", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText("6 × 12", { exact: true })).toHaveCount(0);
+});

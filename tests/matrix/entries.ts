@@ -258,6 +258,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album-index.ts": {},
   "routes/place.tsx": {},
   "routes/album.latest-pictures.ts": { reads: (album) => [`${album}/latest-pictures`] },
+  "routes/album.stock.ts": { reads: (album) => [`${album}/stock`] },
   "routes/album.free-pictures.ts": { reads: (album) => [`${album}/free-pictures/2026-12-01`] },
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": {
@@ -378,6 +379,10 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     },
   },
   "routes/album.numbers.tsx": page("numbers"),
+  "routes/album.paper-cutting.tsx": {
+    ...page("paper-cutting"),
+    writes: { cut: json("paper-cutting", ({ paper }) => ({ thing: paper, cut: [], rests: [] }), true) },
+  },
   "routes/album.book.tsx": page("book"),
   "routes/album.rhythm.tsx": page("rhythm"),
   "routes/album.foundations.tsx": {

@@ -4,6 +4,7 @@ import type { z } from "zod";
 import { CARD_SHEETS_ACT } from "../../app/places/card-sheets/acts.ts";
 import { DRAWER_ACT } from "../../app/places/drawer/acts.ts";
 import { HANDS_ACT } from "../../app/places/hands/acts.ts";
+import { CUT_ACT } from "../../app/places/paper-cutting/acts.ts";
 import { PROMPTS_ACT } from "../../app/places/prompts/acts.ts";
 import { SHEET_ACT } from "../../app/places/sheets/acts.ts";
 import routes from "../../app/routes.ts";
@@ -48,6 +49,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
   "routes/album.hands.tsx": kindsOf(HANDS_ACT, "act"),
   "routes/album.drawer.tsx": kindsOf(DRAWER_ACT, "act"),
   "routes/album.card-sheets.tsx": CARD_SHEETS_ACT ? ["make"] : [],
+  "routes/album.paper-cutting.tsx": CUT_ACT ? ["cut"] : [],
 };
 
 /** The intents of a route's action: by its schema, or as its own lines tell them apart. */

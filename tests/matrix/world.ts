@@ -66,6 +66,7 @@ export type World = Readonly<
     | "deck"
     | "hand"
     | "thing"
+    | "paper"
     | "set"
     | "layout"
     | "template"
@@ -291,9 +292,12 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .insert(hand)
     .values({ householdId, name: "Petra", em: inches(0.2), line: inches(0.3) })
     .returning();
-  const [ownThing] = await db
+  const [ownThing, ownPaper] = await db
     .insert(thing)
-    .values({ id: randomUUID(), householdId, name: "Brass numerals", kind: "numbers" as const, count: 2 })
+    .values([
+      { id: randomUUID(), householdId, name: "Brass numerals", kind: "numbers", count: 2 },
+      { id: randomUUID(), householdId, name: "Oak", kind: "paper", count: 2, w: inches(12), h: inches(12) },
+    ])
     .returning();
   const [ownSet] = await db
     .insert(stampSet)
@@ -378,6 +382,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     trayDeck: decks[1]?.id ?? "",
     hand: ownHand?.id ?? "",
     thing: ownThing?.id ?? "",
+    paper: ownPaper?.id ?? "",
     set: ownSet?.id ?? "",
     layout: layout ?? "",
     template,

@@ -7,9 +7,11 @@ import { fitWords, pieceName } from "#app/wording/fit.ts";
 import { whyFits } from "#app/wording/why.ts";
 import type { NumeralPiece, Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
+import { usualOfPiece } from "#core/album/usual-material.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
+import { numeralText } from "#core/book/numeral.ts";
 import { pieceSize, turnedBy } from "#core/book/piece.ts";
-import type { PlacedPiece } from "#core/book/read.ts";
+import { type PlacedPiece, pageOfPiece, type SideRead } from "#core/book/read.ts";
 import { splitOver } from "#core/fit/fit.ts";
 import { TONE_OF } from "#core/fit/tone.ts";
 import { type Length, minus, sayLength, ticks, type Unit } from "#core/measure/length.ts";
@@ -17,11 +19,13 @@ import { centredIn, rectOf, sizeOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 import { piecesOf } from "./arranger.tsx";
 import type { Board } from "./boards.ts";
+import { MadeOfFields } from "./made-of-fields.tsx";
 import { NumeralFields } from "./numeral-fields.tsx";
 import { sideTroubles } from "./side-troubles.ts";
 import { WhoseField } from "./whose-field.tsx";
 
 type Props = {
+  readonly albumId: string;
   readonly board: Board;
   readonly placed: PlacedPiece;
   readonly format: AlbumFormat;
@@ -35,7 +39,7 @@ type Props = {
 };
 
 /** What can be done with the piece under the hand, its verdict first. */
-export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPrint, onOtherSide }: Props) {
+export function PieceBar({ albumId, board, placed, format, unit, onArrange, onDone, onPrint, onOtherSide }: Props) {
   const { piece, rect: lies, fit, pocket } = placed;
   const { id, what } = piece;
   const side = board.read[board.face];
@@ -82,6 +86,19 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
           what={what}
           onChange={(next) => change({ what: next })}
           onOtherSide={onOtherSide && (() => onOtherSide(piece, what))}
+        />
+      )}
+      {what.kind !== "room" && (
+        <MadeOfFields
+          key={`of ${id}`}
+          albumId={albumId}
+          name="it"
+          usual={usualOfPiece(what, content?.numeral.style ?? "none")}
+          of={piece.of}
+          takes={what.kind === "numeral" ? "number" : "piece"}
+          says={saysOf(piece, side)}
+          look="mat"
+          onTake={(of) => change({ of })}
         />
       )}
       {what.kind !== "photo" && what.kind !== "card" && (
@@ -133,6 +150,14 @@ export function PieceBar({ board, placed, format, unit, onArrange, onDone, onPri
       </MatButton>
     </div>
   );
+}
+
+/** The number or the words on a piece; null where there are none. */
+function saysOf(piece: Piece, side: SideRead): string | null {
+  const { what, dayId } = piece;
+  const page = pageOfPiece(side, piece);
+  if (what.kind === "numeral") return page ? numeralText(what, dayId, page) : null;
+  return "says" in what ? (what.says ?? null) : null;
 }
 
 /** The words that stand on a made piece: looked through for the same phrase twice, and drawn on it. */

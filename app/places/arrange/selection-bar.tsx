@@ -77,6 +77,7 @@ export function SelectionBar({
     return (
       <PieceBar
         key={placed.piece.id}
+        albumId={albumId}
         board={board}
         placed={placed}
         format={format}

@@ -4,6 +4,7 @@ import { Button } from "#app/parts/button.tsx";
 import { SelectField } from "#app/parts/field.tsx";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { newId } from "#app/parts/new-id.ts";
+import { BaseOf } from "#app/places/arrange/base-of.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { PocketsField } from "#app/places/arrange/pockets-field.tsx";
@@ -284,7 +285,7 @@ function WorkOn({ albumId, page }: { albumId: string; page: InBook | null }) {
   ) : null;
 }
 
-/** What a leaf is: its material, its pockets, its size. */
+/** What a leaf is: its kind, its pockets, its size, and what its base is made of. */
 function Make({
   data,
   make,
@@ -299,7 +300,7 @@ function Make({
   return (
     <div className="grid grid-cols-2 gap-3 border-t border-line pt-4">
       <SelectField
-        label="Material"
+        label="Kind of leaf"
         value={make.kind}
         disabled={sewn}
         onChange={(event) => {
@@ -338,6 +339,14 @@ function Make({
           />
         </div>
       ))}
+      <div className="col-span-2">
+        <BaseOf
+          make={make}
+          albumId={data.albumId}
+          name="this leaf"
+          onChange={(change) => onChange({ ...make, ...change })}
+        />
+      </div>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { focusNextOf } from "#app/parts/focus.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { Options } from "#app/parts/options.tsx";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { BaseOf } from "#app/places/arrange/base-of.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { PocketsField } from "#app/places/arrange/pockets-field.tsx";
@@ -229,6 +230,7 @@ function PageFields({
           onChange={(note) => save(leaf, { note }, true)}
         />
       </div>
+      <BaseOf make={make} albumId={view.albumId} name={`page${name}`} onChange={(change) => save(leaf, change)} />
       <Shared leaf={leaf} view={view} />
     </div>
   );
@@ -273,6 +275,7 @@ function InsertFields({ leaf, view, at, save, takeOut }: LeafProps & { at: numbe
         placeholder="What it is, what it holds"
         onChange={(note) => save(leaf, { note }, true)}
       />
+      <BaseOf make={make} albumId={view.albumId} name={`insert ${at}`} onChange={(change) => save(leaf, change)} />
       <Shared leaf={leaf} view={view} />
     </div>
   );

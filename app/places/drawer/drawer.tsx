@@ -5,8 +5,7 @@ import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
-import { besideSaid, countSaid, isLow, KIND_NAME } from "#app/wording/drawer.ts";
-import type { KeptThing } from "#core/drawer/thing.ts";
+import { besideSaid, countSaid, isLow, KIND_NAME, stockSaid } from "#app/wording/drawer.ts";
 import { readTyped } from "#core/drawer/typed.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { Adhesive } from "./adhesive.tsx";
@@ -14,7 +13,7 @@ import { ListPanel } from "./list-panel.tsx";
 import { NotDone } from "./not-done.tsx";
 import { ThingPanel } from "./thing-panel.tsx";
 import { useAnswered, useDrawer } from "./use-drawer.ts";
-import type { DrawerView } from "./view.ts";
+import type { DrawerRow, DrawerView } from "./view.ts";
 
 /** What there is to make pages of, and how many of it. Nothing of it has to be filled in. */
 export function Drawer({ view }: { view: DrawerView }) {
@@ -87,7 +86,7 @@ export function Drawer({ view }: { view: DrawerView }) {
 const nameOf = (id: string) => `thing-${id}`;
 
 type RowProps = {
-  thing: KeptThing;
+  thing: DrawerRow;
   unit: Unit;
   isChosen: boolean;
   onChoose: () => void;
@@ -109,6 +108,7 @@ function Row({ thing, unit, isChosen, onChoose, onCount }: RowProps) {
       >
         <span className="font-medium">{thing.name}</span>
         {beside && <span className="block text-sm text-quiet">{beside}</span>}
+        <Planned thing={thing} />
       </button>
       <span className="flex items-center gap-1">
         <Step name={`One ${thing.name} fewer`} off={thing.count === 0} onPress={() => onCount(-1)}>
@@ -122,6 +122,18 @@ function Row({ thing, unit, isChosen, onChoose, onCount }: RowProps) {
         </Step>
       </span>
     </li>
+  );
+}
+
+/** What pages of the albums take of it, and what is left then; nothing where none does. */
+function Planned({ thing: { stock, places, forgotten } }: { thing: DrawerRow }) {
+  if (places.length === 0)
+    return forgotten ? <span className="block text-sm text-quiet">nobody used it for a year</span> : null;
+  const isShort = stock.short > 0;
+  return (
+    <span className={`block text-sm ${isShort || stock.left === 0 ? "font-semibold text-ember" : "text-quiet"}`}>
+      {stockSaid(stock)}
+    </span>
   );
 }
 

@@ -1,4 +1,6 @@
 import { useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
 import { Options } from "#app/parts/options.tsx";
@@ -6,13 +8,14 @@ import { KIND_NAME, LOT_NAME } from "#app/wording/drawer.ts";
 import { LENGTH_PROBLEM } from "#app/wording/format.ts";
 import { readLetters, writeLetters } from "#core/drawer/letters.ts";
 import { readNumbers, writeNumbers } from "#core/drawer/list.ts";
-import { type KeptThing, LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
+import { LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
 import { MadeOf } from "./made-of.tsx";
 import { NotDone } from "./not-done.tsx";
 import { useAnswered, useDrawer } from "./use-drawer.ts";
+import type { DrawerRow, UsePlace } from "./view.ts";
 
-type Props = { thing: KeptThing; unit: Unit; albumId: string; onDone: () => void };
+type Props = { thing: DrawerRow; unit: Unit; albumId: string; onDone: () => void };
 
 /** One thing of the drawer: what it is, where it lies, and what of it was measured. */
 export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
@@ -23,7 +26,7 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
   // On a phone it stands below the list: whoever opened it is led to it.
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
-  const { id: _, ...saved } = thing;
+  const { id: _, stock: __, places, forgotten: ___, ...saved } = thing;
   const [draft, setDraft] = useState<Thing>(saved);
   const [sides, setSides] = useState(() =>
     saved.size ? [printNumber(saved.size.w, unit), printNumber(saved.size.h, unit)] : ["", ""],
@@ -142,6 +145,7 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
         maxLength={2000}
         onChange={(event) => change({ note: event.target.value })}
       />
+      <Places albumId={albumId} places={places} />
       <NotDone answer={answer} />
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
         <Button look="main" disabled={busy || !isSound} onClick={keep}>
@@ -158,6 +162,37 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
           Put it in the tray
         </Button>
       </div>
+    </section>
+  );
+}
+
+/** The pages that are made of it, and the way to each. */
+function Places({ albumId, places }: { albumId: string; places: readonly UsePlace[] }) {
+  if (places.length === 0) return null;
+  return (
+    <section aria-labelledby="goes-to" className="grid gap-1 border-t border-line pt-2">
+      <h3 id="goes-to" className="text-base">
+        Where it goes
+      </h3>
+      <ul className="grid gap-0.5 text-sm">
+        {places.map((place, at) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two pages may be called alike
+          <li key={at} className="flex flex-wrap gap-x-2">
+            {place.at ? (
+              <Link to={to.entry(albumId, place.at)} className="link">
+                {place.name}
+              </Link>
+            ) : (
+              <span>{place.name ?? "a page that is nobody’s yet"}</span>
+            )}{" "}
+            <span className="text-quiet">
+              {[place.album, place.times > 1 && `${place.times} times`, place.used ? "used" : "reserved"]
+                .filter(Boolean)
+                .join(", ")}
+            </span>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }

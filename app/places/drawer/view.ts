@@ -1,28 +1,90 @@
+import type { EntryAt } from "#app/places/arrange/boards.ts";
+import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import type { AlbumRead } from "#core/album/page.ts";
+import { toInBook } from "#core/book/dated-page.ts";
 import { type Coverage, cover, several } from "#core/drawer/numerals.ts";
-import { type KeptThing, THING_KINDS, type ThingKind } from "#core/drawer/thing.ts";
+import { isForgotten, type Stock, stockOf } from "#core/drawer/stock.ts";
+import { type DrawerThing, type KeptThing, THING_KINDS, type ThingKind } from "#core/drawer/thing.ts";
+import type { AlbumUses } from "#core/drawer/uses.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { numberDays } from "#core/month/numbering.ts";
+
+/** A page that is made of a thing, and how often it takes it. */
+export type UsePlace = {
+  /** `Day 5`, `the title page`; null: a leaf that is nobody's yet. */
+  readonly name: string | null;
+  /** Where it is in this album; null in another, or where nothing is to be found. */
+  readonly at: EntryAt | null;
+  /** The other album it is in; null: this one. */
+  readonly album: string | null;
+  readonly used: boolean;
+  readonly times: number;
+};
+
+export type DrawerRow = KeptThing & {
+  readonly stock: Stock;
+  readonly places: readonly UsePlace[];
+  /** Nobody has used it for a year. */
+  readonly forgotten: boolean;
+};
 
 export type DrawerView = {
   readonly albumId: string;
   readonly unit: Unit;
   /** Kind by kind in the order of the drawer, those of which there is something. */
-  readonly kinds: readonly { readonly kind: ThingKind; readonly things: readonly KeptThing[] }[];
+  readonly kinds: readonly { readonly kind: ThingKind; readonly things: readonly DrawerRow[] }[];
   readonly count: number;
 };
 
-export const drawerView = (
+/** The pages that are made of something, each once for what is planned and once for what is used. */
+function placesOf(thing: string, albums: readonly AlbumUses[], here: string): UsePlace[] {
+  const places = new Map<string, UsePlace>();
+  for (const { albumId, title, uses } of albums)
+    for (const { thing: of, page, used } of uses) {
+      if (of !== thing) continue;
+      const inBook = page && toInBook(page);
+      const name = inBook && inBookName(inBook);
+      const key = JSON.stringify([albumId, page?.days[0]?.id, used]);
+      const isHere = albumId === here;
+      places.set(key, {
+        ...{ name, used, album: isHere ? null : title },
+        at: isHere && inBook ? inBookAt(inBook) : null,
+        times: (places.get(key)?.times ?? 0) + 1,
+      });
+    }
+  return [...places.values()];
+}
+
+export function drawerView(
   album: { readonly id: string; readonly unit: Unit },
-  things: readonly KeptThing[],
-): DrawerView => ({
-  ...{ albumId: album.id, unit: album.unit, count: things.length },
-  kinds: THING_KINDS.flatMap((kind) => {
-    const some = things.filter((each) => each.kind === kind);
-    return some.length > 0 ? [{ kind, things: some }] : [];
-  }),
-});
+  things: readonly DrawerThing[],
+  albums: readonly AlbumUses[],
+  now: Date,
+): DrawerView {
+  const rows = things.map(({ addedAt, ...thing }): DrawerRow => {
+    const mine = albums.flatMap(({ uses, endsOn }) =>
+      uses.filter((each) => each.thing === thing.id).map((each) => ({ ...each, endsOn })),
+    );
+    const last = mine
+      .map(({ endsOn }) => endsOn)
+      .sort()
+      .at(-1);
+    return {
+      ...thing,
+      stock: stockOf(thing, mine),
+      places: placesOf(thing.id, albums, album.id),
+      forgotten: isForgotten(addedAt, last ? new Date(`${last}T00:00:00Z`) : null, now),
+    };
+  });
+  return {
+    ...{ albumId: album.id, unit: album.unit, count: things.length },
+    kinds: THING_KINDS.flatMap((kind) => {
+      const some = rows.filter((each) => each.kind === kind);
+      return some.length > 0 ? [{ kind, things: some }] : [];
+    }),
+  };
+}
 
 /** A set of numbers against an album's. */
 export type NumberRow = Coverage & { readonly id: string; readonly name: string; readonly count: number };

@@ -205,6 +205,7 @@ function OneTryOut({
         return chosen ? (
           <PieceBar
             key={chosen.piece.id}
+            albumId={data.albumId}
             board={board}
             placed={chosen}
             format={format}

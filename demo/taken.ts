@@ -1,0 +1,53 @@
+import type { Leaf, Piece } from "../core/album/leaf.ts";
+import { AS_USUAL, type MadeOf } from "../core/album/made-of.ts";
+import { readAlbum } from "../store/album.ts";
+import type { Author } from "../store/author.ts";
+import { saveBookEdit } from "../store/book.ts";
+import type { Db } from "../store/db.ts";
+import { readDrawer } from "../store/drawer.ts";
+
+/** Papers that bases are cut from, by turns. */
+const BASES = ["Storm Blue", "Linen Stars", "Brown Kraft", "Harbour Check"] as const;
+/** What pieces of a kind are of, by turns; what is short then is what the keeper is to find out. */
+const OF_KIND: Partial<Record<Piece["what"]["kind"], readonly string[]>> = {
+  numeral: ["Brass Numerals 1–25"],
+  filler: ["Tide Table", "Linen Stars", "Saffron Stripe", "Net Mesh"],
+  card: ["Tide Table", "Linen Stars"],
+  "photo-mat": ["Storm Blue", "Chalk White"],
+  tag: ["Parcel tags"],
+  embellishment: ["Gold stars", "Lighthouse"],
+  overlay: ["Printed branches"],
+};
+
+/** Says of Petra's pages what of the drawer they are made of. */
+export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
+  const album = await readAlbum(db, author.householdId, author.albumId);
+  if (!album) throw new Error("the demo's album is not there");
+  const ids = new Map((await readDrawer(db, author.householdId)).map(({ name, id }) => [name, id]));
+  const turns = new Map<string, number>();
+  const next = (kind: string, names: readonly string[]): MadeOf | null => {
+    const turn = turns.get(kind) ?? 0;
+    turns.set(kind, turn + 1);
+    const thing = ids.get(names[turn % names.length] ?? "");
+    return thing ? { ...AS_USUAL, thing } : null;
+  };
+  const change = async (edit: Parameters<typeof saveBookEdit>[3]) => {
+    const saved = await saveBookEdit(db, author, null, edit);
+    if (!saved.ok) throw new Error(`the demo's papers were refused: ${saved.reason}`);
+  };
+  const laid = (pieces: Leaf["front"]["pieces"]) =>
+    pieces?.map((piece) => {
+      const names = OF_KIND[piece.what.kind];
+      const of = names ? next(piece.what.kind, names) : null;
+      return of ? { ...piece, of } : piece;
+    });
+  for (const leaf of album.leaves) {
+    const { make, id } = leaf;
+    if (make.insert !== null || make.kind === "pocket") continue;
+    if (make.kind === "full" || make.kind === "paper")
+      await change({ kind: "make", leaf: id, make: { ...make, of: next("base", BASES) } });
+  }
+  for (const { id, front, back } of album.leaves)
+    for (const [face, { pieces }] of [["front", front] as const, ["back", back] as const])
+      if (pieces && pieces.length > 0) await change({ kind: "arrange", leaf: id, face, pieces: laid(pieces) ?? [] });
+}
