@@ -155,6 +155,18 @@ export const PLACES = [
         tab: "Cut from paper",
         holds: "cutting plan, scraps, remainders, which card from which sheet, bases, mats",
       },
+      {
+        path: "to-get",
+        file: "routes/album.to-get.tsx",
+        tab: "To get",
+        holds: "shopping list, what is short, what to use up, buy, stash first",
+      },
+      {
+        path: "used",
+        file: "routes/album.used.tsx",
+        tab: "What was used",
+        holds: "supplies of each page, list to copy",
+      },
     ],
   },
   {

@@ -1,5 +1,7 @@
+import { randomUUID } from "node:crypto";
 import type { Leaf, Piece } from "../core/album/leaf.ts";
 import { AS_USUAL, type MadeOf } from "../core/album/made-of.ts";
+import { inches } from "../core/measure/length.ts";
 import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
 import { saveBookEdit } from "../store/book.ts";
@@ -15,9 +17,16 @@ const OF_KIND: Partial<Record<Piece["what"]["kind"], readonly string[]>> = {
   card: ["Tide Table", "Linen Stars"],
   "photo-mat": ["Storm Blue", "Chalk White"],
   tag: ["Parcel tags"],
-  embellishment: ["Gold stars", "Lighthouse"],
+  embellishment: ["Gold stars"],
   overlay: ["Printed branches"],
 };
+
+/** The one lighthouse of the drawer is planned for every page with a mat: it is short, and she is to see it. */
+const lighthouse = (of: MadeOf): Piece => ({
+  ...{ id: randomUUID(), turn: 0, outside: false, dayId: null, of },
+  what: { kind: "embellishment", name: "Lighthouse", size: { w: inches(1.25), h: inches(2) } },
+  at: { x: inches(4.625), y: inches(1.25) },
+});
 
 /** Says of Petra's pages what of the drawer they are made of. */
 export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
@@ -41,6 +50,11 @@ export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
       const of = names ? next(piece.what.kind, names) : null;
       return of ? { ...piece, of } : piece;
     });
+  const sticker = ids.get("Lighthouse");
+  const lighthouseOn = (pieces: readonly Piece[]): Piece[] =>
+    sticker && pieces.some(({ what }) => what.kind === "photo-mat")
+      ? [lighthouse({ ...AS_USUAL, thing: sticker })]
+      : [];
   for (const leaf of album.leaves) {
     const { make, id } = leaf;
     if (make.insert !== null || make.kind === "pocket") continue;
@@ -49,5 +63,6 @@ export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
   }
   for (const { id, front, back } of album.leaves)
     for (const [face, { pieces }] of [["front", front] as const, ["back", back] as const])
-      if (pieces && pieces.length > 0) await change({ kind: "arrange", leaf: id, face, pieces: laid(pieces) ?? [] });
+      if (pieces && pieces.length > 0)
+        await change({ kind: "arrange", leaf: id, face, pieces: [...(laid(pieces) ?? []), ...lighthouseOn(pieces)] });
 }

@@ -142,6 +142,8 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   known: { as: DESK, to: place("known") },
   drawer: { as: DESK, to: place("drawer") },
   numbers: { as: DESK, to: place("numbers") },
+  "paper-cutting": { as: DESK, to: place("paper-cutting") },
+  "to-get": { as: DESK, to: place("to-get") },
   today: { as: PHONE, to: go("/today") },
   "today-night": { as: { ...PHONE, colorScheme: "dark" }, to: go("/today") },
   "words-phone": { as: PHONE, to: place("words") },

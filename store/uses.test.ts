@@ -14,10 +14,11 @@ import { saveBookEdit } from "./book.ts";
 import { cutSheet, dropThing, keepThing, readDrawer, readThings } from "./drawer.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readTemplates, saveTemplate } from "./library/pages.ts";
+import { putOnDay } from "./put-on-day.ts";
 import { thing as thingTable } from "./schema/index.ts";
 import { emptyTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut } from "./try-out.ts";
-import { readUses } from "./uses.ts";
+import { readUses, usesOf } from "./uses.ts";
 
 const store = openTestStore();
 afterAll(() => store.close());
@@ -33,7 +34,7 @@ async function drawerAndBook() {
   await keepThing(db, made.author(), stars, newThing("Gold star", "sticker", 1));
   const leaf = await made.give("2026-12-05");
   const { householdId } = made.author();
-  const uses = async () => (await readUses(db, householdId, await made.look())).flatMap((each) => each.uses);
+  const uses = async () => (await readUses(db, householdId, usesOf(await made.look()))).flatMap((each) => each.uses);
   const left = async (id: string) => {
     const [thing] = await readThings(db, householdId, [id]);
     const mine = (await uses()).filter((each) => each.thing === id);
@@ -69,7 +70,7 @@ describe("what a page is made of", () => {
     await saveBookEdit(db, there, null, { kind: "give-leaf", id, make: FULL, dayId: other?.days[0]?.id ?? "" });
     await saveBookEdit(db, there, null, { kind: "arrange", leaf: id, face: "front", pieces: [star(stars)] });
     expect(await left(stars)).toMatchObject({ reserved: 2, short: 1 });
-    expect((await readUses(db, householdId, await look())).map(({ title }) => title)).toHaveLength(2);
+    expect((await readUses(db, householdId, usesOf(await look()))).map(({ title }) => title)).toHaveLength(2);
     await saveBookEdit(db, there, null, { kind: "remove-leaf", leaf: id });
     expect(await left(stars)).toMatchObject({ reserved: 1, short: 0 });
   });
@@ -168,5 +169,43 @@ describe("what a page is made of", () => {
     expect(await save({ kind: "arrange", leaf, face: "front", pieces: [{ ...star(stars), turn: 1 }] })).toMatchObject({
       ok: true,
     });
+  });
+});
+
+describe("something made ahead", () => {
+  it("goes onto a day in one act, as a card of the day or as a piece, where there is room; and is taken back in one", async () => {
+    const { author, look, dayId, householdId, left } = await drawerAndBook();
+    const [day, bare] = [await dayId("2026-12-05"), await dayId("2026-12-06")];
+    const cards = randomUUID();
+    await keepThing(db, author(), cards, { ...newThing("Boat cards", "card", 2), size: size(inches(3), inches(4)) });
+    const put = (change: object) =>
+      putOnDay(db, author(), { thing: cards, day, as: "card", id: randomUUID(), ...change });
+    expect(await put({})).toEqual({ ok: true });
+    const content = async () => (await look()).days.find(({ id }) => id === day)?.content;
+    const pieces = async () => (await look()).leaves[0]?.front.pieces ?? [];
+    const [card] = (await content())?.cards ?? [];
+    expect(card).toMatchObject({ size: { w: inches(3), h: inches(4) }, text: "" });
+    expect((await pieces()).find(({ id }) => id === card?.id)).toMatchObject({
+      ...{ what: { kind: "card", card: card?.id }, of: { thing: cards } },
+    });
+    expect(await left(cards)).toMatchObject({ reserved: 1, left: 1 });
+    expect(await takeBack(db, author())).toMatchObject({ ok: true, did: { what: "stash", how: "put-on" } });
+    expect([(await content())?.cards, await pieces()]).toEqual([[], []]);
+
+    expect(await put({ as: "tag" })).toEqual({ ok: true });
+    expect((await pieces()).at(-1)?.what).toMatchObject({ kind: "tag", name: "Boat cards" });
+    expect(await put({ day: bare })).toEqual({ ok: false, reason: "no-room" });
+    const { stars: foreign, dayId: elsewhere } = await drawerAndBook();
+    for (const change of [{ thing: foreign }, { day: await elsewhere("2026-12-05") }, { thing: randomUUID() }])
+      expect(await put(change)).toEqual({ ok: false, reason: "not-found" });
+    const unsized = (await readDrawer(db, householdId)).find(({ size: is }) => is === null);
+    expect(await put({ thing: unsized?.id ?? "" })).toEqual({ ok: false, reason: "no-size" });
+    // A 6 × 8 page takes four of 3 × 4, and its back four more.
+    const all = [];
+    for (let nth = 0; nth < 9; nth++) all.push((await put({ as: "tag" })).ok);
+    expect(all.filter(Boolean).length).toBeLessThan(9);
+    const [leaf] = (await look()).leaves;
+    const lie = [...(leaf?.front.pieces ?? [])].map(({ at }) => `${at.x} ${at.y}`);
+    expect(new Set(lie).size).toBe(lie.length);
   });
 });

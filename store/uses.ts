@@ -1,6 +1,6 @@
 import { and, eq, isNotNull, isNull, sql } from "drizzle-orm";
-import { allPagesOf } from "../core/album/matter.ts";
-import { readBook } from "../core/book/read.ts";
+import { type AnyPage, allPagesOf } from "../core/album/matter.ts";
+import { type BookRead, readBook } from "../core/book/read.ts";
 import { type AlbumUses, usesIn } from "../core/drawer/uses.ts";
 import { type AlbumAggregate, readAlbum } from "./album.ts";
 import type { Db } from "./db.ts";
@@ -23,18 +23,25 @@ async function albumsWithUses(db: Db, householdId: string): Promise<string[]> {
   return (await ofLeaf.union(onSide)).map(({ id }) => id);
 }
 
+/** An album's book with its pages, and what of the drawer they are made of. */
+export type AlbumWithUses = AlbumUses & { readonly pages: readonly AnyPage[]; readonly book: BookRead<AnyPage> };
+
 /** What of the drawer the pages of one album are made of. */
-export const usesOf = ({ album: plan, days, matters, leaves, prints, layouts }: AlbumAggregate): AlbumUses => {
+export function usesOf({ album: plan, days, matters, leaves, prints, layouts }: AlbumAggregate): AlbumWithUses {
   const pages = allPagesOf({ album: plan, days, matters, leaves, prints });
-  return {
-    ...{ albumId: plan.id, title: plan.title, endsOn: plan.span.end },
-    uses: usesIn(readBook(plan, pages, leaves, layouts)),
-  };
-};
+  const book = readBook(plan, pages, leaves, layouts);
+  return { albumId: plan.id, title: plan.title, endsOn: plan.span.end, uses: usesIn(book), pages, book };
+}
 
 /** What of a household's drawer all its albums are made of. `here` is one of them that was read already. */
-export async function readUses(db: Db, householdId: string, here: AlbumAggregate): Promise<AlbumUses[]> {
+export async function readUses(db: Db, householdId: string, here: AlbumWithUses): Promise<AlbumUses[]> {
   const ids = await albumsWithUses(db, householdId);
-  const read = await Promise.all(ids.map((id) => (id === here.album.id ? here : readAlbum(db, householdId, id))));
-  return read.flatMap((each) => (each ? [usesOf(each)] : []));
+  const others = await Promise.all(
+    ids.map(async (id) => {
+      if (id === here.albumId) return here;
+      const read = await readAlbum(db, householdId, id);
+      return read ? usesOf(read) : null;
+    }),
+  );
+  return others.filter((each) => each !== null);
 }

@@ -3,6 +3,7 @@ import { answerFile } from "#app/http/answer-file.ts";
 import { isId, notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { pageName } from "#app/places/album/view.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
+import { toGetRows } from "#app/places/to-get/view.ts";
 import { eveningSaid } from "#app/wording/pace.ts";
 import { allPagesOf } from "#core/album/matter.ts";
 import { asMade } from "#core/album/print.ts";
@@ -25,13 +26,14 @@ import { labTest } from "#press/lab-print.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import { readDocumentSource } from "#store/document-source.ts";
-import { readDrawer } from "#store/drawer.ts";
+import { readDrawer, readDrawerWithAges } from "#store/drawer.ts";
 import { readOrders } from "#store/lab-orders.ts";
 import { readDecks } from "#store/library/decks.ts";
 import { FILE_KINDS, readThing } from "#store/library/file.ts";
 import { readPace } from "#store/pace.ts";
 import { readOriginal } from "#store/photo.ts";
 import { readLabs } from "#store/printers.ts";
+import { readUses, usesOf } from "#store/uses.ts";
 import type { Route } from "./+types/album.document";
 
 type Asking = {
@@ -49,7 +51,14 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
     if (file !== "plan.csv") throw notFound();
     return answerFile(aggregate.album.title, "csv", writeCsv(dayPlanRows(aggregate, today)));
   },
-  drawer: async ({ context, householdId, file }) => {
+  drawer: async ({ context, householdId, aggregate, file }) => {
+    if (file === "to-get.csv") {
+      const here = usesOf(aggregate);
+      const albums = await readUses(context.db, householdId, here);
+      const things = await readDrawerWithAges(context.db, householdId);
+      const rows = toGetRows(aggregate.album, { things, albums, pages: here.pages, book: here.book });
+      return answerFile(`${aggregate.album.title} to get`, "csv", writeCsv(rows));
+    }
     if (file !== "drawer.csv") throw notFound();
     return answerFile("Drawer", "csv", writeCsv(listRows(await readDrawer(context.db, householdId))));
   },

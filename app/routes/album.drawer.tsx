@@ -7,6 +7,7 @@ import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { DRAWER_ACT, type DrawerAnswer } from "#app/places/drawer/acts.ts";
 import { Drawer } from "#app/places/drawer/drawer.tsx";
 import { drawerView } from "#app/places/drawer/view.ts";
+import { pagesOf } from "#core/album/page.ts";
 import { isListHead, type ListRead, MOST_LINES, readList } from "#core/drawer/list.ts";
 import { readTyped } from "#core/drawer/typed.ts";
 import { LIMITS } from "#core/limits.ts";
@@ -17,7 +18,8 @@ import { decode } from "#press/decode-text.ts";
 import type { Author } from "#store/author.ts";
 import type { Db } from "#store/db.ts";
 import { countThing, dropThing, keepList, keepThing, readDrawerWithAges } from "#store/drawer.ts";
-import { readUses } from "#store/uses.ts";
+import { putOnDay } from "#store/put-on-day.ts";
+import { readUses, usesOf } from "#store/uses.ts";
 import type { Route } from "./+types/album.drawer";
 
 export const meta: Route.MetaFunction = () => [{ title: "Drawer · Hearth Clock" }];
@@ -26,9 +28,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
   const { id } = member.household;
   const [things, uses] = await reading(() =>
-    Promise.all([readDrawerWithAges(context.db, id), readUses(context.db, id, aggregate)]),
+    Promise.all([readDrawerWithAges(context.db, id), readUses(context.db, id, usesOf(aggregate))]),
   );
-  return drawerView(aggregate.album, things, uses, context.now);
+  const days = pagesOf(aggregate).filter(({ skipped }) => !skipped);
+  return drawerView(aggregate.album, things, uses, days, context.now);
 }
 
 const FILE = { file: "file", most: LIMITS.drawerListBytes.most, fields: [] };
@@ -55,6 +58,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         return countThing(context.db, author, act.id, act.by);
       case "drop":
         return dropThing(context.db, author, act.id);
+      case "put-on":
+        return putOnDay(context.db, author, { thing: act.id, day: act.day, as: act.as, id: act.piece });
       case "list":
         return takeList(context.db, author, act.text, aggregate.album.unit);
     }

@@ -1,4 +1,5 @@
 import type { Sits } from "#core/album/made-of.ts";
+import type { PutAs } from "#core/drawer/put-on.ts";
 import type { Stock } from "#core/drawer/stock.ts";
 import type { Lot, Thing, ThingKind } from "#core/drawer/thing.ts";
 import type { Advice, Purpose } from "#core/material/adhesive.ts";
@@ -52,6 +53,15 @@ export const besideSaid = (thing: Thing, unit: Unit): string =>
     .filter(Boolean)
     .join(", ");
 
+export const PUT_AS_NAME: Readonly<Record<PutAs, string>> = {
+  card: "a card to write on",
+  tag: "a tag",
+  embellishment: "an embellishment",
+  filler: "a filler card",
+  "photo-mat": "a photo mat",
+  overlay: "a clear overlay",
+};
+
 export const PURPOSE_NAME: Readonly<Record<Purpose, string>> = {
   flat: "lies flat",
   lifts: "lifts, or is heavy",
@@ -82,6 +92,9 @@ export const WHY = {
   "not-found": "That is not in the drawer any more.",
   "too-many": "The drawer is full: it takes five thousand things, and a hundred thousand of one.",
   "none-left": "Somebody took the last one meanwhile: there is none left.",
+  "no-size": "Say how large it is first: then it can be laid on a page.",
+  "no-room": "That day has no page with room for it. Take something off first, or give the day another page.",
+  "changed-since": "That page was changed in another window meanwhile. Nothing was put on it: try again.",
   "no-file": "Choose a list first: a file whose name ends in .csv.",
   "too-large": "That file is over 4 MB, more than a list of ten thousand things can be. Nothing was read.",
   "no-list": "That is no list of things: a table needs a head with the columns name and kind. Nothing was changed.",

@@ -96,6 +96,7 @@ const STASH_HOW = {
   renamed: "given another name",
   counted: "counted anew",
   cut: "cut up",
+  "put-on": "put on a page",
   "put-away": "put in the tray",
   "put-back": "put back from the tray",
 } as const;

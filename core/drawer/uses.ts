@@ -1,7 +1,6 @@
 import type { Face, Piece, PieceWhat, Side, Turn } from "../album/leaf.ts";
 import type { MadeOf } from "../album/made-of.ts";
-import type { MatterPage } from "../album/matter.ts";
-import type { Page } from "../album/page.ts";
+import type { AnyPage } from "../album/matter.ts";
 import { numeralText } from "../book/numeral.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type BookPage, type BookRead, type LeafRead, pageOfPiece, type SideRead } from "../book/read.ts";
@@ -38,7 +37,7 @@ export type AlbumUses = {
   readonly albumId: string;
   readonly title: string;
   readonly endsOn: CalendarDate;
-  readonly uses: readonly Use<Page | MatterPage>[];
+  readonly uses: readonly Use<AnyPage>[];
 };
 
 const at = (of: MadeOf, size: Size, turn: Turn) => ({ layers: of.layers, cut: of.cut, size, across: turn % 2 === 1 });

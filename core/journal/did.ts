@@ -71,6 +71,6 @@ export type Did =
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | {
       readonly what: "stash";
-      readonly how: "kept" | "renamed" | "counted" | "cut" | "put-away" | "put-back";
+      readonly how: "kept" | "renamed" | "counted" | "cut" | "put-on" | "put-away" | "put-back";
       readonly thing: Stashed;
     };

@@ -203,3 +203,47 @@ test("a page is made of a paper of the drawer: reserved, cut from its sheet, the
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByText("6 × 12", { exact: true })).toHaveCount(0);
 });
+
+test("a card made ahead goes onto a day in one act; what is short then is a list to take along, for its days", async ({
+  page,
+}, info) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/drawer`);
+  await page
+    .getByLabel(/One thing on each line/)
+    .fill("Boat cards 3 × 4, 1\nSpare cards 3 × 4, 5\nGold star sticker, 1");
+  await page.getByRole("button", { name: "Put them in" }).click();
+  await expect(page.getByText("3 new things.")).toBeVisible();
+  const put = async (day: string) => {
+    await page.getByRole("button", { name: /^Boat cards/ }).click();
+    await page.getByLabel("Of", { exact: true }).selectOption({ label: day });
+    await page.getByRole("button", { name: "Put it there" }).click();
+  };
+  await put("day 7");
+  await expect(page.getByText(/no page with room for it/)).toBeVisible();
+  await page.getByRole("button", { name: "Close" }).click();
+  for (const date of ["2026-12-07", "2026-12-08"]) {
+    await page.goto(`${album}/days/${date}`);
+    await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+    await expect(page.getByText("Page size", { exact: true })).toBeVisible();
+  }
+  await page.goto(`${album}/drawer`);
+  await put("day 7");
+  await expect(row(page, "Boat cards")).toContainText("1 reserved, none left then");
+  await put("day 8");
+  await expect(row(page, "Boat cards")).toContainText("2 reserved, 1 short");
+
+  await page.goto(`${album}/to-get`);
+  const line = page.getByRole("listitem").filter({ hasText: "Boat cards" });
+  await expect(line).toContainText("2 needed, 1 there · for day 7, day 8");
+  await expect(line).toContainText("In the drawer instead: Spare cards (5 left)");
+  const saving = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Save it as a table" }).click();
+  const file = info.outputPath("to-get.csv");
+  await (await saving).saveAs(file);
+  expect(readFileSync(file, "utf8")).toMatch(/Boat cards,1,2,1,"day 7, day 8",Spare cards/);
+
+  await page.getByRole("link", { name: "What was used" }).click();
+  await expect(page.getByRole("definition").first()).toContainText("Boat cards (planned)");
+});

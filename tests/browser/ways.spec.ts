@@ -261,10 +261,15 @@ test("on a phone the bar has five, and More has the rest, the tray and Take back
   await page.getByRole("alert").getByRole("button", { name: "Close" }).tap();
   await page.unrouteAll();
   await bar.getByRole("button", { name: "More" }).tap();
-  await page.getByRole("alert").getByRole("button", { name: "Load again" }).tap();
-  await expect(page.getByRole("alert")).toHaveCount(0);
+  // A browser that asks for what did not come only once needs the page anew; one that asks again has it now.
+  const again = page.getByRole("alert").getByRole("button", { name: "Load again" });
+  await expect(again.or(more)).toBeVisible();
+  if (await again.isVisible()) {
+    await again.tap();
+    await expect(page.getByRole("alert")).toHaveCount(0);
+    await bar.getByRole("button", { name: "More" }).tap();
+  }
   await expect(page.getByLabel("Jot it down")).toHaveValue("Half a sentence");
-  await bar.getByRole("button", { name: "More" }).tap();
   await more.getByRole("button", { name: "Find" }).tap();
   await page.getByRole("combobox", { name: "Find" }).fill("5");
   await page.getByRole("option", { name: "Day 5", exact: true }).tap();

@@ -296,7 +296,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .insert(thing)
     .values([
       { id: randomUUID(), householdId, name: "Brass numerals", kind: "numbers", count: 2 },
-      { id: randomUUID(), householdId, name: "Oak", kind: "paper", count: 2, w: inches(12), h: inches(12) },
+      { id: randomUUID(), householdId, name: "Oak", kind: "paper", count: 2, w: inches(2), h: inches(2) },
     ])
     .returning();
   const [ownSet] = await db

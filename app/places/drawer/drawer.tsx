@@ -33,7 +33,7 @@ export function Drawer({ view }: { view: DrawerView }) {
       tabs={<PlaceTabs place="drawer" albumId={albumId} here="drawer" />}
       panel={
         thing ? (
-          <ThingPanel key={thing.id} {...{ thing, unit, albumId }} onDone={() => close(thing.id)} />
+          <ThingPanel key={thing.id} {...{ thing, unit, albumId }} days={view.days} onDone={() => close(thing.id)} />
         ) : (
           <div className="grid content-start gap-6">
             <ListPanel albumId={albumId} unit={unit} count={count} />

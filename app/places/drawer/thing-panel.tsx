@@ -3,22 +3,24 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
+import { newId } from "#app/parts/new-id.ts";
 import { Options } from "#app/parts/options.tsx";
-import { KIND_NAME, LOT_NAME } from "#app/wording/drawer.ts";
+import { KIND_NAME, LOT_NAME, PUT_AS_NAME } from "#app/wording/drawer.ts";
 import { LENGTH_PROBLEM } from "#app/wording/format.ts";
 import { readLetters, writeLetters } from "#core/drawer/letters.ts";
 import { readNumbers, writeNumbers } from "#core/drawer/list.ts";
+import { PUT_AS, type PutAs, USUALLY } from "#core/drawer/put-on.ts";
 import { LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
 import { MadeOf } from "./made-of.tsx";
 import { NotDone } from "./not-done.tsx";
 import { useAnswered, useDrawer } from "./use-drawer.ts";
-import type { DrawerRow, UsePlace } from "./view.ts";
+import type { DrawerRow, DrawerView, UsePlace } from "./view.ts";
 
-type Props = { thing: DrawerRow; unit: Unit; albumId: string; onDone: () => void };
+type Props = { thing: DrawerRow; days: DrawerView["days"]; unit: Unit; albumId: string; onDone: () => void };
 
 /** One thing of the drawer: what it is, where it lies, and what of it was measured. */
-export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
+export function ThingPanel({ thing, days, unit, albumId, onDone }: Props) {
   const drawer = useDrawer(albumId);
   const { send, busy, answer } = drawer;
   // What was said here stays until it is kept.
@@ -34,6 +36,7 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
   const [numbers, setNumbers] = useState(() => writeNumbers(saved.numbers));
   const [letters, setLetters] = useState(() => (saved.letters ? writeLetters(saved.letters) : ""));
   const [onlyCapitals, setOnlyCapitals] = useState(saved.letters?.onlyCapitals ?? true);
+  const usual = USUALLY[saved.kind];
   const change = (some: Partial<Thing>) => setDraft({ ...draft, ...some });
   const lengths = sides.map((side) => (side.trim() === "" ? null : parseLength(side, unit)));
   const sideTrouble = lengths.map((length) => (length && !length.ok ? LENGTH_PROBLEM[length.reason] : undefined));
@@ -145,6 +148,7 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
         maxLength={2000}
         onChange={(event) => change({ note: event.target.value })}
       />
+      {saved.size && usual && <PutOn id={thing.id} usual={usual} days={days} drawer={drawer} onPut={sent} />}
       <Places albumId={albumId} places={places} />
       <NotDone answer={answer} />
       <div className="flex flex-wrap items-center justify-between gap-3 pt-1">
@@ -163,6 +167,41 @@ export function ThingPanel({ thing, unit, albumId, onDone }: Props) {
         </Button>
       </div>
     </section>
+  );
+}
+
+type PutProps = {
+  id: string;
+  usual: PutAs;
+  days: DrawerView["days"];
+  drawer: ReturnType<typeof useDrawer>;
+  onPut: () => void;
+};
+
+/** One of it goes onto a page of a day, where that has room. */
+function PutOn({ id, usual, days, drawer: { send, busy }, onPut }: PutProps) {
+  const [day, setDay] = useState("");
+  const [as, setAs] = useState<PutAs>(usual);
+  return (
+    <fieldset className="grid grid-cols-2 items-end gap-3 border-t border-line pt-2">
+      <legend className="float-left col-span-2 text-base font-medium">Put one on a page</legend>
+      <SelectField label="Of" value={day} onChange={(event) => setDay(event.target.value)}>
+        <Options all={[["", "which day?"], ...days.map((each) => [each.id, each.name] as const)]} />
+      </SelectField>
+      <SelectField label="As" value={as} onChange={(event) => setAs(event.target.value as PutAs)}>
+        <Options all={PUT_AS.map((each) => [each, PUT_AS_NAME[each]] as const)} />
+      </SelectField>
+      <Button
+        className="justify-self-start"
+        disabled={busy || day === ""}
+        onClick={() => {
+          onPut();
+          send({ act: "put-on", id, day, as, piece: newId() });
+        }}
+      >
+        Put it there
+      </Button>
+    </fieldset>
   );
 }
 

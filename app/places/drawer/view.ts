@@ -1,7 +1,7 @@
 import type { EntryAt } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
-import type { AlbumRead } from "#core/album/page.ts";
+import type { AlbumRead, Page } from "#core/album/page.ts";
 import { toInBook } from "#core/book/dated-page.ts";
 import { type Coverage, cover, several } from "#core/drawer/numerals.ts";
 import { isForgotten, type Stock, stockOf } from "#core/drawer/stock.ts";
@@ -35,6 +35,8 @@ export type DrawerView = {
   /** Kind by kind in the order of the drawer, those of which there is something. */
   readonly kinds: readonly { readonly kind: ThingKind; readonly things: readonly DrawerRow[] }[];
   readonly count: number;
+  /** The days that something may be put on. */
+  readonly days: readonly { readonly id: string; readonly name: string }[];
 };
 
 /** The pages that are made of something, each once for what is planned and once for what is used. */
@@ -60,6 +62,7 @@ export function drawerView(
   album: { readonly id: string; readonly unit: Unit },
   things: readonly DrawerThing[],
   albums: readonly AlbumUses[],
+  pages: readonly Page[],
   now: Date,
 ): DrawerView {
   const rows = things.map(({ addedAt, ...thing }): DrawerRow => {
@@ -79,6 +82,10 @@ export function drawerView(
   });
   return {
     ...{ albumId: album.id, unit: album.unit, count: things.length },
+    days: pages.flatMap((page) => {
+      const [first] = page.days;
+      return first ? [{ id: first.id, name: inBookName(toInBook(page)) }] : [];
+    }),
     kinds: THING_KINDS.flatMap((kind) => {
       const some = rows.filter((each) => each.kind === kind);
       return some.length > 0 ? [{ kind, things: some }] : [];
