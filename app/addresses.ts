@@ -57,6 +57,8 @@ export const to = {
     "date" in at ? to.day(album, at.date) : to.page(album, at.entry),
   /** The pictures a day may have, as data. */
   latestPictures: (album: string) => href("/albums/:album/latest-pictures", { album }),
+  goesWith: (album: string, query: { day?: string | null } = {}) =>
+    asked(href("/albums/:album/goes-with", { album }), query),
   stock: (album: string) => href("/albums/:album/stock", { album }),
   freePictures: (album: string, date: string) => href("/albums/:album/free-pictures/:date", { album, date }),
   /** `for`: the date of a day that a picture is looked for; `instead`: the use of one that another is looked for. */

@@ -156,6 +156,12 @@ export const PLACES = [
         holds: "cutting plan, scraps, remainders, which card from which sheet, bases, mats",
       },
       {
+        path: "goes-with",
+        file: "routes/album.goes-with.tsx",
+        tab: "Goes with",
+        holds: "colours of a photo, which paper goes with this photo, carry a colour across, lettering reads",
+      },
+      {
         path: "to-get",
         file: "routes/album.to-get.tsx",
         tab: "To get",

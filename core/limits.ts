@@ -16,6 +16,7 @@ export const LIMITS = {
   deckBytes: { most: MB, why: "two thousand slips of five hundred letters" },
   calendarBytes: { most: 10 * MB, why: "fifteen thousand events with their descriptions" },
   drawerListBytes: { most: 4 * MB, why: "ten thousand lines with a note on each" },
+  drawerFileBytes: { most: 256 * MB, why: "some sixty things with a picture of each as a phone takes it" },
   libraryBytes: { most: MB, why: "a template of four hundred pieces is a tenth of it" },
   partBytes: {
     most: 4 * MB,

@@ -49,7 +49,8 @@ import {
   type ZipSource,
 } from "./zip.ts";
 
-const ENDING: Record<PictureMime, string> = {
+/** How the file of a picture ends, by its kind. */
+export const ENDING: Record<PictureMime, string> = {
   "image/jpeg": "jpg",
   "image/png": "png",
   "image/webp": "webp",

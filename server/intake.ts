@@ -19,7 +19,7 @@ const UPLOADS: readonly { readonly path: RegExp; readonly type: string; readonly
   {
     path: /^\/albums\/[^/]+\/drawer$/,
     type: "multipart/form-data",
-    most: LIMITS.drawerListBytes.most + FORM_ROUND_FILE,
+    most: LIMITS.drawerFileBytes.most + FORM_ROUND_FILE,
   },
   { path: /^\/albums\/[^/]+\/library$/, type: "multipart/form-data", most: LIMITS.libraryBytes.most + FORM_ROUND_FILE },
   { path: /^\/work\/[^/]+\/parts\/\d+$/, type: "application/octet-stream", most: LIMITS.partBytes.most },

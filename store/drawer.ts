@@ -14,7 +14,8 @@ import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
 import { journaled } from "./journal/line.ts";
 import { putAway } from "./library/tray.ts";
-import { thing } from "./schema/index.ts";
+import { photoById } from "./photo.ts";
+import { photo, pictureTrait, thing } from "./schema/index.ts";
 
 const inUse = (householdId: string) => and(eq(thing.householdId, householdId), isNull(thing.deletedAt));
 
@@ -25,14 +26,15 @@ const drawerRows = (db: Reader, householdId: string) =>
 export const readDrawer = async (db: Reader, householdId: string): Promise<KeptThing[]> =>
   (await drawerRows(db, householdId)).map(toThing);
 
-/** The same, with how long each lies there. */
+/** The same, with how long each lies there and its picture. */
 export const readDrawerWithAges = async (db: Reader, householdId: string): Promise<DrawerThing[]> =>
-  (await drawerRows(db, householdId)).map((row) => ({ ...toThing(row), addedAt: row.addedAt }));
+  (await drawerRows(db, householdId)).map((row) => ({ ...toThing(row), addedAt: row.addedAt, photoId: row.photoId }));
 
 const toThing = ({
   householdId: _,
   deletedAt: __,
   addedAt: ___,
+  photoId: ____,
   w,
   h,
   ...rest
@@ -130,6 +132,37 @@ export const countThing = (db: Db, author: Author, id: string, by: number): Prom
     return { ok: true };
   });
 
+/** Says which picture of the roll shows something, or that none does. */
+export const pictureThing = (db: Db, author: Author, id: string, photoId: string | null): Promise<DrawerSaved> =>
+  journaled<DrawerSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
+    if (photoId !== null && !(await photoById(tx, author.householdId, photoId)))
+      return { ok: false, reason: "not-found" };
+    const rows = await tx
+      .update(thing)
+      .set({ photoId })
+      .where(and(inUse(author.householdId), eq(thing.id, id)))
+      .returning({ id: thing.id });
+    return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+  });
+
+/** Something of the drawer with the colours of its picture. */
+export type Coloured = Pick<KeptThing, "id" | "name" | "kind"> & {
+  readonly photoId: string;
+  readonly colours: readonly string[];
+};
+
+/** Everything in a household's drawer of which there is a picture whose colours are read; one statement. */
+export async function readColoured(db: Reader, householdId: string): Promise<Coloured[]> {
+  const rows = await db
+    .select({ id: thing.id, name: thing.name, kind: thing.kind, photoId: photo.id, detail: pictureTrait.detail })
+    .from(thing)
+    .innerJoin(photo, eq(photo.id, thing.photoId))
+    .innerJoin(pictureTrait, eq(pictureTrait.sha256, photo.sha256))
+    .where(inUse(householdId))
+    .orderBy(asc(thing.name), asc(thing.id));
+  return rows.map(({ detail, ...each }) => ({ ...each, colours: detail.colours }));
+}
+
 /** Puts something into the tray. */
 export const dropThing = (db: Db, author: Author, id: string): Promise<DrawerSaved> =>
   journaled<DrawerSaved>(db, author, { what: "stash", how: "put-away", thing: "thing" }, async (tx) =>
@@ -216,12 +249,16 @@ export type ListSaved =
   | { readonly ok: true; readonly fresh: number; readonly changed: number; readonly same: number }
   | { readonly ok: false; readonly reason: "too-many" };
 
-/** Takes a list in: what is new comes into the drawer, what is there already is as the list says. `ids` are for what is new. */
+/**
+ * Takes a list in: what is new comes into the drawer, what is there already is as the list says. `shown` are pictures of the
+ * household's roll that show some of the things; what it does not name keeps the picture it has.
+ */
 export async function keepList(
   db: Db,
   author: Author,
   read: readonly Thing[],
   newId: () => string,
+  shown: ReadonlyMap<Thing, string> = new Map(),
 ): Promise<ListSaved> {
   return journaled<ListSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
     await lockHousehold(tx, author.householdId);
@@ -237,6 +274,20 @@ export async function keepList(
       thing,
       fresh.map((each) => ({ ...columns(each), id: newId(), householdId: author.householdId })),
     );
+    await showThings(tx, author, shown);
     return { ok: true, fresh: fresh.length, changed: changed.length, same };
   });
+}
+
+async function showThings(tx: Transaction, { householdId }: Author, shown: ReadonlyMap<Thing, string>): Promise<void> {
+  if (shown.size === 0) return;
+  const drawer = await readDrawer(tx, householdId);
+  for (const [each, photoId] of shown) {
+    const there = drawer.find((one) => isSameThing(one, each));
+    if (there)
+      await tx
+        .update(thing)
+        .set({ photoId })
+        .where(and(inUse(householdId), eq(thing.id, there.id)));
+  }
 }

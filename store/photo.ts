@@ -1,6 +1,7 @@
 import { and, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
+import { coloursAsLooked } from "../core/photo/colours.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
 import { PLACES, type Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
@@ -193,6 +194,35 @@ export async function readTraits(db: Reader, householdId: string, photoId: strin
   const { fingerprint, sharpness, focusX, focusY, detail } = found.trait;
   // Of a picture that is still to be looked at anew, its light stands for its tone.
   return { fingerprint, sharpness, focus: { x: focusX, y: focusY }, ...detail, tone: detail.tone ?? detail.light };
+}
+
+/** Which picture each of several of the household's photos is, by id. */
+export async function hashesOfPhotos(
+  db: Reader,
+  householdId: string,
+  ids: readonly string[],
+): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: photo.id, sha256: photo.sha256 })
+    .from(photo)
+    .where(and(inArray(photo.id, [...ids]), eq(photo.householdId, householdId)));
+  return new Map(rows.map(({ id, sha256 }) => [id, sha256]));
+}
+
+/** The colours of several of the household's photos as they look, by id; those not looked at yet are left out. */
+export async function coloursOfPhotos(
+  db: Reader,
+  householdId: string,
+  ids: readonly string[],
+): Promise<Map<string, readonly string[]>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: photo.id, detail: pictureTrait.detail, look: photo.look })
+    .from(photo)
+    .innerJoin(pictureTrait, eq(pictureTrait.sha256, photo.sha256))
+    .where(and(inArray(photo.id, [...ids]), eq(photo.householdId, householdId)));
+  return new Map(rows.map(({ id, detail, look }) => [id, coloursAsLooked(detail.colours, look)]));
 }
 
 /** A fingerprint as it is computed now; those of before were shorter. */

@@ -9,11 +9,22 @@ import { inches } from "../core/measure/length.ts";
 import { size } from "../core/measure/size.ts";
 import { FULL, newBook, piece } from "../tests/book.ts";
 import { decemberPlan, openTestStore } from "../tests/household.ts";
+import { aPhoto } from "../tests/prints.ts";
 import { createAlbum, readAlbum } from "./album.ts";
 import { saveBookEdit } from "./book.ts";
-import { cutSheet, dropThing, keepThing, readDrawer, readThings } from "./drawer.ts";
+import {
+  cutSheet,
+  dropThing,
+  keepThing,
+  pictureThing,
+  readColoured,
+  readDrawer,
+  readDrawerWithAges,
+  readThings,
+} from "./drawer.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readTemplates, saveTemplate } from "./library/pages.ts";
+import { coloursOfPhotos } from "./photo.ts";
 import { putOnDay } from "./put-on-day.ts";
 import { thing as thingTable } from "./schema/index.ts";
 import { emptyTray } from "./tray.ts";
@@ -207,5 +218,30 @@ describe("something made ahead", () => {
     const [leaf] = (await look()).leaves;
     const lie = [...(leaf?.front.pieces ?? [])].map(({ at }) => `${at.x} ${at.y}`);
     expect(new Set(lie).size).toBe(lie.length);
+  });
+});
+
+describe("a picture of something in the drawer", () => {
+  it("is one of the household's roll, gives its colours, and is taken back", async () => {
+    const { author, stars, paper, householdId } = await drawerAndBook();
+    const { stars: foreign, householdId: elsewhere } = await drawerAndBook();
+    const { kept } = await aPhoto(store, householdId);
+    const { kept: strange } = await aPhoto(store, elsewhere);
+    expect(await pictureThing(db, author(), stars, kept.id)).toEqual({ ok: true });
+    const gone = { ok: false, reason: "not-found" };
+    expect(await pictureThing(db, author(), stars, strange.id)).toEqual(gone);
+    expect(await pictureThing(db, author(), foreign, kept.id)).toEqual(gone);
+    const [coloured, ...others] = await readColoured(db, householdId);
+    expect(others).toEqual([]);
+    expect(coloured).toMatchObject({ id: stars, name: "Gold star", photoId: kept.id });
+    expect(coloured?.colours.every((colour) => /^#[0-9a-f]{6}$/.test(colour))).toBe(true);
+    expect([...(await coloursOfPhotos(db, householdId, [kept.id, strange.id])).keys()]).toEqual([kept.id]);
+    // What is said of it anew leaves its picture where it is.
+    await keepThing(db, author(), stars, newThing("Gold stars", "sticker", 3));
+    expect((await readDrawerWithAges(db, householdId)).map(({ photoId }) => photoId)).toEqual([kept.id, null]);
+    await takeBack(db, author());
+    await takeBack(db, author());
+    expect(await readColoured(db, householdId)).toEqual([]);
+    expect(await pictureThing(db, author(), paper, null)).toEqual({ ok: true });
   });
 });

@@ -15,6 +15,8 @@ export type HandedFile = {
   readonly bytes: number;
   readonly tooLarge: boolean;
   readonly read: () => Promise<Buffer>;
+  /** Where it lies until the work is done. */
+  readonly place: string;
 };
 export type HandedForm = { readonly file: HandedFile | null; readonly fields: ReadonlyMap<string, string> };
 
@@ -70,5 +72,5 @@ async function take(
   }
   if (name === null) return { file: null, fields };
   const { size } = await stat(place);
-  return { file: { name, bytes: size, tooLarge: size > most, read: () => readFile(place) }, fields };
+  return { file: { name, bytes: size, tooLarge: size > most, read: () => readFile(place), place }, fields };
 }

@@ -21,6 +21,7 @@ import { writeCalendar } from "#press/calendar.ts";
 import { writeCsv } from "#press/csv.ts";
 import { writeDeckFile } from "#press/deck-file.ts";
 import { pageSvg, pdfPieces } from "#press/document.ts";
+import { packDrawer } from "#press/drawer-file.ts";
 import { orderedPrint, packOrder } from "#press/lab-order.ts";
 import { labTest } from "#press/lab-print.ts";
 import type { HearthContext } from "#server/context-type.ts";
@@ -59,6 +60,8 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
       const rows = toGetRows(aggregate.album, { things, albums, pages: here.pages, book: here.book });
       return answerFile(`${aggregate.album.title} to get`, "csv", writeCsv(rows));
     }
+    if (file === "drawer.zip")
+      return answerFile("Drawer", "zip", await packDrawer(context.db, householdId, context.now));
     if (file !== "drawer.csv") throw notFound();
     return answerFile("Drawer", "csv", writeCsv(listRows(await readDrawer(context.db, householdId))));
   },

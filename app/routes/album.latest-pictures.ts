@@ -1,5 +1,5 @@
 import { reading, requireAlbum } from "#app/http/page.ts";
-import type { LatestPictures } from "#app/places/card/preprint-panel.tsx";
+import type { LatestPictures } from "#app/parts/latest-pictures.tsx";
 import { latestPictures } from "#store/roll.ts";
 import type { Route } from "./+types/album.latest-pictures";
 

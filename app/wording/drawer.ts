@@ -97,6 +97,11 @@ export const WHY = {
   "changed-since": "That page was changed in another window meanwhile. Nothing was put on it: try again.",
   "no-file": "Choose a list first: a file whose name ends in .csv.",
   "too-large": "That file is over 4 MB, more than a list of ten thousand things can be. Nothing was read.",
+  "no-room-for-pictures": "Your household has no room left for its pictures. Nothing was read.",
+  "not-a-drawer":
+    "That ZIP is no drawer: it has no drawer.json in it. An album’s archive is read on the shelf. Nothing was changed.",
+  "newer-format": "That drawer was written by a newer version of Hearth Clock. Bring this one up to date first.",
+  damaged: "That file is broken: a part of it is missing or was changed. Nothing was changed here.",
   "no-list": "That is no list of things: a table needs a head with the columns name and kind. Nothing was changed.",
 } as const;
 

@@ -40,8 +40,8 @@ export type Thing = {
 };
 
 export type KeptThing = Thing & { readonly id: string };
-/** A thing and since when it lies there. */
-export type DrawerThing = KeptThing & { readonly addedAt: Date };
+/** A thing, since when it lies there, and the picture of the roll that shows it. */
+export type DrawerThing = KeptThing & { readonly addedAt: Date; readonly photoId: string | null };
 
 /** What things of a kind usually are of. Common practice. */
 const USUAL: Readonly<Record<ThingKind, MaterialId>> = {

@@ -26,7 +26,7 @@ const day = (id: string, at: number, content: Partial<Day["content"]> = {}): Day
 });
 const numeral = { style: "chipboard" as const, note: "" };
 const days = [day("one", 1, { numeral }), day("two", 2, { numeral }), day("three", 3)];
-const thing = (id: string, made: Thing): DrawerThing => ({ ...made, id, addedAt: new Date(0) });
+const thing = (id: string, made: Thing): DrawerThing => ({ ...made, id, addedAt: new Date(0), photoId: null });
 const laid = (id: string, of: string, kind: "filler" | "embellishment" = "embellishment"): Piece => ({
   ...{ id, what: { kind, size: by(3, 4), name: "" }, at: { x: inches(0), y: inches(0) }, turn: 0, outside: false },
   ...{ dayId: null, of: { ...AS_USUAL, thing: of } },

@@ -12,6 +12,13 @@ type Colour = { readonly l: number; readonly a: number; readonly b: number };
 export const colourDifference = (one: Colour, other: Colour): number =>
   difference({ mode: "lab65", ...one }, { mode: "lab65", ...other });
 
+/** The same of two colours as `#rrggbb`. */
+export function differenceOf(one: string, other: string): number {
+  const [a, b] = [toLab(one), toLab(other)];
+  if (!a || !b) throw new RangeError("no colour");
+  return difference(a, b);
+}
+
 /** Contrast of two colours by their relative luminance, 1 to 21 (WCAG 2.2). */
 export const contrastOf = (one: string, other: string): number => wcagContrast(one, other);
 

@@ -6,6 +6,7 @@ import type { Lot, ThingKind } from "../../core/drawer/thing.ts";
 import type { MaterialId, Micrometres } from "../../core/material/material.ts";
 import type { Length } from "../../core/measure/length.ts";
 import { household } from "./household.ts";
+import { photo } from "./photo.ts";
 
 /** Something in a household's drawer: paper, numbers, stickers, and how many of it there are. */
 export const thing = pgTable(
@@ -32,6 +33,8 @@ export const thing = pgTable(
     numbers: jsonb("numbers").$type<NumberSet>(),
     letters: jsonb("letters").$type<LetterSet>(),
     note: text("note").notNull().default(""),
+    /** A picture of it on the household's roll; its colours are read from that. */
+    photoId: uuid("photo_id").references(() => photo.id, { onDelete: "set null" }),
     /** Since when it lies there. */
     addedAt: timestamp("added_at", { withTimezone: true, mode: "date" }).notNull().defaultNow(),
     /** In the tray since; null while it is in use. */
@@ -39,6 +42,7 @@ export const thing = pgTable(
   },
   (table) => [
     index("thing_of_household").on(table.householdId),
+    index("thing_pictured").on(table.photoId),
     // Two hands that take the last one at once: the second finds none.
     check("thing_count", sql`${table.count} between 0 and 100000`),
     check("thing_caliper", sql`${table.caliper} > 0`),

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { expect, type Page, test } from "./browser-test.ts";
-import { enterDemo, newDecember, newKeeper, PHONE, signIn } from "./keeper.ts";
+import { enterDemo, newDecember, newKeeper, PHONE, photo, signIn } from "./keeper.ts";
 
 const row = (page: Page, name: string) =>
   page.getByRole("listitem").filter({ has: page.getByText(name, { exact: true }) });
@@ -246,4 +246,34 @@ test("a card made ahead goes onto a day in one act; what is short then is a list
 
   await page.getByRole("link", { name: "What was used" }).click();
   await expect(page.getByRole("definition").first()).toContainText("Boat cards (planned)");
+});
+
+test("a paper's picture says which page it goes with by colour, and how far apart the two are", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  const add = async (date: string, name: string, colour: string) => {
+    await page.goto(`${album}/days/${date}`);
+    const buffer = await photo(date, colour);
+    await page.getByLabel("Add photos").setInputFiles({ name, mimeType: "image/jpeg", buffer });
+    await expect(page.getByRole("link", { name: "Crop photo 1" })).toBeVisible();
+  };
+  await add("2026-12-05", "harbour.jpg", "#1f2f5b");
+  await add("2026-12-06", "paper.jpg", "#24345f");
+  await page.goto(`${album}/goes-with`);
+  await expect(page.getByText("Nothing in the drawer has a picture yet.", { exact: false })).toBeVisible();
+  await page.goto(`${album}/drawer`);
+  await page.getByLabel("Put something in").fill("Night paper 12 × 12, 2");
+  await page.getByLabel("Put something in").press("Enter");
+  await page.getByRole("button", { name: /^Night paper/ }).click();
+  await page.getByRole("button", { name: "Choose a picture" }).click();
+  await page.getByRole("button", { name: "paper.jpg shows it" }).click();
+  await expect(page.getByRole("img", { name: "Night paper" })).toBeVisible();
+
+  await page.getByRole("link", { name: "Goes with" }).click();
+  await expect(page.getByRole("heading", { name: "Goes with day 5" })).toBeVisible();
+  const line = page.getByRole("listitem").filter({ hasText: "Night paper" });
+  await expect(line).toContainText(/Repeats the dark blue, \d\.\d apart/);
+  await expect(line).toContainText(/Light lettering reads on most of it, \d+\.\d\s:\s1/);
+  await page.getByLabel("Which page").selectOption({ label: "day 6" });
+  await expect(line).toContainText("Repeats the dark blue, 0.0 apart");
 });

@@ -1,14 +1,12 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
-import { Link, useFetcher } from "react-router";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
+import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
-import { Tools } from "#app/parts/tools.tsx";
+import { LatestPicturesToTake } from "#app/parts/latest-pictures.tsx";
 import { type Spot, WHOLE } from "#core/photo/crop.ts";
 import { ALL_OF_IT, areCorners, type Corners, type Preprint } from "#core/photo/preprint.ts";
 import type { CardDesk } from "./use-card.ts";
-
-export type LatestPictures = { readonly pictures: readonly { readonly id: string; readonly name: string }[] };
 
 const CORNERS = ["Left upper", "Right upper", "Right lower", "Left lower"] as const;
 /** How far an arrow key moves a corner, in ten-thousandths of the picture. */
@@ -52,39 +50,16 @@ export function PreprintPanel({ desk, albumId }: { desk: CardDesk; albumId: stri
             , and choose it here: then you see the words where they will stand on it.
           </p>
         )}
-        {(preprint === null || isChoosing) && <Latest albumId={albumId} onTake={take} />}
+        {(preprint === null || isChoosing) && (
+          <LatestPicturesToTake
+            albumId={albumId}
+            said={(name) => `Lay ${name} under the words`}
+            title="Lay it under the words"
+            onTake={take}
+          />
+        )}
       </div>
     </details>
-  );
-}
-
-/** The pictures of the roll that came in last: one of the card is among them. */
-function Latest({ albumId, onTake }: { albumId: string; onTake: (photoId: string) => void }) {
-  const { data, load } = useFetcher<LatestPictures>();
-  useEffect(() => {
-    void load(to.latestPictures(albumId));
-  }, [load, albumId]);
-  if (!data) return null;
-  return (
-    <div className="grid gap-1">
-      <p className="text-sm text-quiet">
-        {data.pictures.length > 0 ? "Came in last" : "There is no picture on the roll yet."}
-      </p>
-      <Tools name="Pictures that came in last" className="flex flex-wrap gap-1.5">
-        {data.pictures.map(({ id, name }) => (
-          <button
-            key={id}
-            type="button"
-            aria-label={`Lay ${name} under the words`}
-            title="Lay it under the words"
-            onClick={() => onTake(id)}
-            className="block border-2 border-transparent hover:border-ember"
-          >
-            <img src={pictureAddress(id, 480)} alt="" className="h-14 w-auto" />
-          </button>
-        ))}
-      </Tools>
-    </div>
   );
 }
 

@@ -9,6 +9,8 @@ import { LIMITS } from "#core/limits.ts";
 export const DRAWER_ACT = z.discriminatedUnion("act", [
   z.object({ act: z.literal("keep"), id: z.uuid(), thing: THING }),
   z.object({ act: z.literal("count"), id: z.uuid(), by: z.int().min(-MOST_OF_A_THING).max(MOST_OF_A_THING) }),
+  /** The picture of the roll that shows it; null: none does. */
+  z.object({ act: z.literal("picture"), id: z.uuid(), photo: z.uuid().nullable() }),
   z.object({ act: z.literal("drop"), id: z.uuid() }),
   /** One of it goes onto a page of a day; `piece` is the new card's or piece's id. */
   z.object({ act: z.literal("put-on"), id: z.uuid(), day: z.uuid(), as: z.enum(PUT_AS), piece: z.uuid() }),
@@ -29,4 +31,11 @@ export type DrawerAnswer =
 /** Why something did not go onto a page. */
 export type NotPut = "no-size" | "no-room" | "changed-since";
 /** Why a list could not be read. */
-export type NoList = "no-file" | "too-large" | "no-list";
+export type NoList =
+  | "no-file"
+  | "too-large"
+  | "no-list"
+  | "no-room-for-pictures"
+  | "not-a-drawer"
+  | "newer-format"
+  | "damaged";

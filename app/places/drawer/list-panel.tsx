@@ -43,7 +43,7 @@ export function ListPanel({ albumId, unit, count }: { albumId: string; unit: Uni
           Read a list
           <input
             type="file"
-            accept=".csv,.txt,text/csv"
+            accept=".csv,.txt,text/csv,.zip,application/zip"
             className="sr-only"
             disabled={busy}
             onChange={(event) => {
@@ -61,9 +61,14 @@ export function ListPanel({ albumId, unit, count }: { albumId: string; unit: Uni
           />
         </label>
         {count > 0 && (
-          <a href={to.document(albumId, "drawer", "drawer.csv")} download className="link min-h-9 content-center">
-            Save the drawer as a list
-          </a>
+          <>
+            <a href={to.document(albumId, "drawer", "drawer.csv")} download className="link min-h-9 content-center">
+              Save the drawer as a list
+            </a>
+            <a href={to.document(albumId, "drawer", "drawer.zip")} download className="link min-h-9 content-center">
+              with its pictures
+            </a>
+          </>
         )}
       </div>
       {answer?.ok && answer.list && <WhatCame {...answer} />}

@@ -1,8 +1,10 @@
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { pictureAddress } from "#app/drawing/picture-address.ts";
 import { Button } from "#app/parts/button.tsx";
 import { SelectField, TextField } from "#app/parts/field.tsx";
+import { LatestPicturesToTake } from "#app/parts/latest-pictures.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { Options } from "#app/parts/options.tsx";
 import { KIND_NAME, LOT_NAME, PUT_AS_NAME } from "#app/wording/drawer.ts";
@@ -28,7 +30,7 @@ export function ThingPanel({ thing, days, unit, albumId, onDone }: Props) {
   // On a phone it stands below the list: whoever opened it is led to it.
   const heading = useRef<HTMLHeadingElement>(null);
   useEffect(() => heading.current?.focus(), []);
-  const { id: _, stock: __, places, forgotten: ___, ...saved } = thing;
+  const { id: _, stock: __, places, forgotten: ___, photoId, ...saved } = thing;
   const [draft, setDraft] = useState<Thing>(saved);
   const [sides, setSides] = useState(() =>
     saved.size ? [printNumber(saved.size.w, unit), printNumber(saved.size.h, unit)] : ["", ""],
@@ -148,6 +150,12 @@ export function ThingPanel({ thing, days, unit, albumId, onDone }: Props) {
         maxLength={2000}
         onChange={(event) => change({ note: event.target.value })}
       />
+      <Shown
+        photoId={photoId}
+        name={thing.name}
+        albumId={albumId}
+        onTake={(photo) => send({ act: "picture", id: thing.id, photo })}
+      />
       {saved.size && usual && <PutOn id={thing.id} usual={usual} days={days} drawer={drawer} onPut={sent} />}
       <Places albumId={albumId} places={places} />
       <NotDone answer={answer} />
@@ -166,6 +174,53 @@ export function ThingPanel({ thing, days, unit, albumId, onDone }: Props) {
           Put it in the tray
         </Button>
       </div>
+    </section>
+  );
+}
+
+type ShownProps = { photoId: string | null; name: string; albumId: string; onTake: (photo: string | null) => void };
+
+/** The picture of it: its colours are read from that. */
+function Shown({ photoId, name, albumId, onTake }: ShownProps) {
+  const [isChoosing, setChoosing] = useState(false);
+  const take = (photo: string | null) => {
+    setChoosing(false);
+    onTake(photo);
+  };
+  return (
+    <section aria-labelledby="picture-of-it" className="grid gap-2 border-t border-line pt-2">
+      <h3 id="picture-of-it" className="text-base">
+        A picture of it
+      </h3>
+      {photoId ? (
+        <img src={pictureAddress(photoId, 480)} alt={name} className="max-h-40 w-auto justify-self-start" />
+      ) : (
+        <p className="text-sm text-quiet">
+          Photograph it, add the picture to the{" "}
+          <Link to={to.roll(albumId)} className="link">
+            roll
+          </Link>
+          , and choose it here: “Goes with” reads its colours.
+        </p>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Button small onClick={() => setChoosing(!isChoosing)}>
+          {photoId ? "Another picture" : "Choose a picture"}
+        </Button>
+        {photoId && (
+          <Button small look="quiet" onClick={() => take(null)}>
+            Take the picture away
+          </Button>
+        )}
+      </div>
+      {isChoosing && (
+        <LatestPicturesToTake
+          albumId={albumId}
+          said={(picture) => `${picture} shows it`}
+          title="It is shown here"
+          onTake={take}
+        />
+      )}
     </section>
   );
 }

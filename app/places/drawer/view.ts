@@ -25,6 +25,8 @@ export type UsePlace = {
 export type DrawerRow = KeptThing & {
   readonly stock: Stock;
   readonly places: readonly UsePlace[];
+  /** The picture of the roll that shows it. */
+  readonly photoId: string | null;
   /** Nobody has used it for a year. */
   readonly forgotten: boolean;
 };
