@@ -76,7 +76,9 @@ export async function unpackDrawer(
       const kept = await findPhoto(db, author.householdId, sha256);
       const entry = kept ? undefined : zip.entries.get(name);
       const picture = entry && (await readPicture(await entry.read(LIMITS.pictureBytes.most), name));
-      const id = kept?.id ?? (picture?.ok ? (await keepPhoto(db, author.householdId, picture.photo)).id : undefined);
+      const id =
+        kept?.id ??
+        (picture?.ok ? (await keepPhoto(db, author.householdId, picture.photo, { setAside: true })).id : undefined);
       if (id) photos.set(name, id);
     }
     const things = read.things.map(({ picture: _, ...thing }) => thing);

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, notExists, sql } from "drizzle-orm";
 import type { Face, Leaf } from "../core/album/leaf.ts";
 import { mergeList } from "../core/drawer/list.ts";
 import { type DrawerThing, isSameThing, type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
@@ -13,9 +13,9 @@ import type { Db, Reader, Transaction } from "./db.ts";
 import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
 import { journaled } from "./journal/line.ts";
-import { putAway } from "./library/tray.ts";
+import { onADay, putAway } from "./library/tray.ts";
 import { photoById } from "./photo.ts";
-import { photo, pictureTrait, thing } from "./schema/index.ts";
+import { photo, pictureOnDay, pictureTrait, thing } from "./schema/index.ts";
 
 const inUse = (householdId: string) => and(eq(thing.householdId, householdId), isNull(thing.deletedAt));
 
@@ -132,7 +132,7 @@ export const countThing = (db: Db, author: Author, id: string, by: number): Prom
     return { ok: true };
   });
 
-/** Says which picture of the roll shows something, or that none does. */
+/** Says which picture of the roll shows something, or that none does. One that no day uses is set aside: it is offered to none. */
 export const pictureThing = (db: Db, author: Author, id: string, photoId: string | null): Promise<DrawerSaved> =>
   journaled<DrawerSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
     if (photoId !== null && !(await photoById(tx, author.householdId, photoId)))
@@ -142,7 +142,13 @@ export const pictureThing = (db: Db, author: Author, id: string, photoId: string
       .set({ photoId })
       .where(and(inUse(author.householdId), eq(thing.id, id)))
       .returning({ id: thing.id });
-    return rows.length > 0 ? { ok: true } : { ok: false, reason: "not-found" };
+    if (rows.length === 0) return { ok: false, reason: "not-found" };
+    if (photoId !== null)
+      await tx
+        .update(photo)
+        .set({ setAside: true })
+        .where(and(eq(photo.id, photoId), notExists(onADay(tx, isNull(pictureOnDay.deletedAt)))));
+    return { ok: true };
   });
 
 /** Something of the drawer with the colours of its picture. */

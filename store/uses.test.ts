@@ -26,6 +26,7 @@ import { takeBack } from "./journal/take-back.ts";
 import { readTemplates, saveTemplate } from "./library/pages.ts";
 import { coloursOfPhotos } from "./photo.ts";
 import { putOnDay } from "./put-on-day.ts";
+import { readRoll } from "./roll.ts";
 import { thing as thingTable } from "./schema/index.ts";
 import { emptyTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut } from "./try-out.ts";
@@ -228,6 +229,8 @@ describe("a picture of something in the drawer", () => {
     const { kept } = await aPhoto(store, householdId);
     const { kept: strange } = await aPhoto(store, elsewhere);
     expect(await pictureThing(db, author(), stars, kept.id)).toEqual({ ok: true });
+    // It is a picture of no day: none is offered it.
+    expect((await readRoll(db, householdId)).map(({ setAside }) => setAside)).toEqual([true]);
     const gone = { ok: false, reason: "not-found" };
     expect(await pictureThing(db, author(), stars, strange.id)).toEqual(gone);
     expect(await pictureThing(db, author(), foreign, kept.id)).toEqual(gone);

@@ -141,6 +141,13 @@ export function PhotosPanel({ view }: { view: DayView }) {
           wanted={{ kind: "more" }}
         />
       )}
+      {photos.length > 0 && (
+        <p className="text-sm">
+          <Link to={to.goesWith(view.albumId, { day: first.id })} className="link">
+            What of the drawer goes with {photos.length === 1 ? "it" : "them"}
+          </Link>
+        </p>
+      )}
       <AddPhotos view={view} dayId={first.id} />
       {photos.length === 0 && <Without day={first} part="photos" />}
     </Panel>

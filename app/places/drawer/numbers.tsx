@@ -5,6 +5,7 @@ import { TextField } from "#app/parts/field.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
+import { stockSaid } from "#app/wording/drawer.ts";
 import { missingLetters } from "#core/drawer/letters.ts";
 import { digitsNeeded } from "#core/drawer/numerals.ts";
 import type { KeptThing } from "#core/drawer/thing.ts";
@@ -80,7 +81,7 @@ export function Numbers({ view }: { view: NumbersView }) {
           ) : (
             <ul className="grid gap-4">
               {sets.map((set) => (
-                <SetOf key={set.id} set={set} total={numbers.length} />
+                <SetOf key={set.id} set={set} total={numbers.length} albumId={albumId} />
               ))}
             </ul>
           )}
@@ -91,8 +92,8 @@ export function Numbers({ view }: { view: NumbersView }) {
 }
 
 /** One set: how far it goes, and what is to be made instead. */
-function SetOf({ set, total }: { set: NumberRow; total: number }) {
-  const { name, count, covered, without, missing, isProven } = set;
+function SetOf({ set, total, albumId }: { set: NumberRow; total: number; albumId: string }) {
+  const { name, count, covered, without, missing, isProven, stock, places } = set;
   const cut = covered.filter(({ source }) => source === "cut").map(({ number }) => number);
   return (
     <li className="grid gap-1 border-b border-line pb-4">
@@ -114,6 +115,24 @@ function SetOf({ set, total }: { set: NumberRow; total: number }) {
       {cut.length > 0 && (
         <p className="text-sm text-quiet">
           Cut from numbers that are left over: <span className="font-numeral">{runsOf(cut)}</span>.
+        </p>
+      )}
+      {places.length > 0 && (
+        <p className="text-sm">
+          Taken from it so far: {stockSaid(stock)}.{" "}
+          {places.map((place, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: two pages may be called alike
+            <span key={at}>
+              {at > 0 && ", "}
+              {place.at ? (
+                <Link to={to.entry(albumId, place.at)} className="link">
+                  {place.name}
+                </Link>
+              ) : (
+                [place.name, place.album].filter(Boolean).join(" of ")
+              )}
+            </span>
+          ))}
         </p>
       )}
       {!isProven && <p className="text-sm text-quiet">A good choice; there may be one that covers more.</p>}

@@ -96,7 +96,14 @@ export function drawerView(
 }
 
 /** A set of numbers against an album's. */
-export type NumberRow = Coverage & { readonly id: string; readonly name: string; readonly count: number };
+export type NumberRow = Coverage & {
+  readonly id: string;
+  readonly name: string;
+  readonly count: number;
+  /** What of it pages took, of all albums. */
+  readonly stock: Stock;
+  readonly places: readonly UsePlace[];
+};
 export type NumbersView = {
   readonly albumId: string;
   readonly title: string;
@@ -112,16 +119,20 @@ export type NumbersView = {
 export function numbersView(
   { album, days }: AlbumRead & { readonly album: AlbumPlan & { readonly id: string }; readonly days: readonly Day[] },
   things: readonly KeptThing[],
+  albums: readonly AlbumUses[],
   zero: boolean,
 ): NumbersView {
   const told = numberDays(days, album.span, album.numbering).filter(({ group }) => !group.lead.skipped);
   const numbers = told.flatMap(({ numerals }) => numerals);
   return {
     ...{ albumId: album.id, title: album.title, numbers, zero },
-    sets: things.flatMap(({ id, name, count, numbers: set }) =>
+    sets: things.flatMap((thing) => {
+      const { id, name, count, numbers: set } = thing;
+      const uses = albums.flatMap((each) => each.uses.filter((use) => use.thing === id));
+      const taken = { stock: stockOf(thing, uses), places: placesOf(id, albums, album.id) };
       // Several of one set are laid together.
-      set ? [{ ...cover(several(set, count), numbers, zero), id, name, count }] : [],
-    ),
+      return set ? [{ ...cover(several(set, count), numbers, zero), ...taken, id, name, count }] : [];
+    }),
     alphabets: things.filter(({ letters }) => letters !== null),
     titles: [album.title, ...days.map(({ content }) => content.title)].filter((title) => title.trim() !== ""),
   };

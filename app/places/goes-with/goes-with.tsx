@@ -6,7 +6,7 @@ import { Options } from "#app/parts/options.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { KIND_NAME } from "#app/wording/drawer.ts";
-import { type Near, READS_FROM, REPEATS_BELOW, type GoesWith as Row, type Swatch } from "#core/drawer/goes-with.ts";
+import type { Near, GoesWith as Row, Swatch } from "#core/drawer/goes-with.ts";
 import type { ColouredThing, GoesWithView } from "./view.ts";
 
 /** Which things of the drawer go with a page's pictures by colour, each with what was measured. */
@@ -49,7 +49,7 @@ export function GoesWith({ view }: { view: GoesWithView }) {
           <div>
             <h1 className="text-2xl">Goes with{chosen ? ` ${chosen.name}` : ""}</h1>
             <p className="max-w-prose text-sm text-quiet">
-              What repeats a colour of its pictures, or carries one over from the facing page: less than {REPEATS_BELOW}{" "}
+              What repeats a colour of its pictures, or carries one over from the facing page: less than {repeatsBelow}{" "}
               apart (ΔE00; 2 is just seen). Whether they please is yours to say.
             </p>
           </div>
