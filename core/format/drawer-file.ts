@@ -36,7 +36,7 @@ export const writeDrawerFile = (things: readonly FiledThing[]): string =>
   JSON.stringify(
     z.encode(FILE, {
       ...({ format: DRAWER_FORMAT, formatVersion: DRAWER_VERSION, lengths: "mm" } as const),
-      things: structuredClone(things) as never,
+      things: [...things] as never,
     }),
     null,
     2,
