@@ -178,8 +178,19 @@ if (
     const { visit, lantern } = await signIn(server.base);
     const [month, day] = [`${lantern}/month`, `${lantern}/days/2026-12-09`];
     const inAlbum = ["finish", "settings", "book", "rhythm", "foundations", "pockets", "measure", "photos"]
-      .concat(["who-goes-where", "sheets", "words", "prompts", "card-sheets", "hands", "told", "changes", "drawer"])
-      .concat(["pace", "hours", "daylight"])
+      .concat([
+        "who-goes-where",
+        "sheets",
+        "words",
+        "prompts",
+        "card-sheets",
+        "hands",
+        "told",
+        "changes",
+        "drawer",
+        "numbers",
+      ])
+      .concat(["paper-cutting", "goes-with", "to-get", "used", "pace", "hours", "daylight"])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
     if (wants("page.queries.max"))
