@@ -6,7 +6,8 @@ import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
 import { saveBookEdit } from "../store/book.ts";
 import type { Db } from "../store/db.ts";
-import { pictureThing, readDrawer } from "../store/drawer.ts";
+import { readDrawer } from "../store/drawer.ts";
+import { showPapers } from "./papers.ts";
 
 /** Papers that bases are cut from, by turns. */
 const BASES = ["Storm Blue", "Linen Stars", "Brown Kraft", "Harbour Check"] as const;
@@ -15,7 +16,7 @@ const OF_KIND: Partial<Record<Piece["what"]["kind"], readonly string[]>> = {
   numeral: ["Brass Numerals 1–25"],
   filler: ["Tide Table", "Linen Stars", "Saffron Stripe", "Net Mesh"],
   card: ["Tide Table", "Linen Stars"],
-  "photo-mat": ["Storm Blue", "Chalk White"],
+  "photo-mat": ["Chalk White", "Linen Stars"],
   tag: ["Parcel tags"],
   embellishment: ["Gold stars"],
   overlay: ["Printed branches"],
@@ -27,15 +28,6 @@ const lighthouse = (of: MadeOf): Piece => ({
   what: { kind: "embellishment", name: "Lighthouse", size: { w: inches(1.25), h: inches(2) } },
   at: { x: inches(4.625), y: inches(1.25) },
 });
-
-/** Pictures of the roll that show what is in the drawer, by their names. */
-const SHOWN: Readonly<Record<string, string>> = {
-  "IMG_0820.JPG": "Net Mesh",
-  "IMG_0823.JPG": "Lighthouse",
-  "IMG_0827.JPG": "Brown Kraft",
-  "IMG_0828.JPG": "Saffron Stripe",
-  "IMG_0829.JPG": "Linen Stars",
-};
 
 /** Says of Petra's pages what of the drawer they are made of. */
 export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
@@ -64,13 +56,7 @@ export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
     sticker && pieces.some(({ what }) => what.kind === "photo-mat")
       ? [lighthouse({ ...AS_USUAL, thing: sticker })]
       : [];
-  for (const [picture, name] of Object.entries(SHOWN)) {
-    const shown = await db.query.photo.findFirst({
-      where: (table, { and: both, eq: is }) => both(is(table.householdId, author.householdId), is(table.name, picture)),
-    });
-    const kept = shown && (await pictureThing(db, author, ids.get(name) ?? "", shown.id));
-    if (!kept?.ok) throw new Error(`the demo's ${name} has no picture`);
-  }
+  await showPapers(db, author, ids);
   for (const leaf of album.leaves) {
     const { make, id } = leaf;
     if (make.insert !== null || make.kind === "pocket") continue;

@@ -7,8 +7,9 @@ import type { CutOut } from "../core/drawer/to-cut.ts";
 import { LIMITS } from "../core/limits.ts";
 import { areaOf } from "../core/measure/rect.ts";
 import type { Size } from "../core/measure/size.ts";
+import { lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
-import { lockLeaves, writeBook } from "./book.ts";
+import { lockLeaves, touchAlbums, writeBook } from "./book.ts";
 import type { Db, Reader, Transaction } from "./db.ts";
 import { lockHousehold } from "./household.ts";
 import { insertAll } from "./insert-all.ts";
@@ -90,7 +91,9 @@ export type DrawerSaved =
 
 const kept = (db: Db, author: Author, work: (tx: Transaction) => Promise<DrawerSaved>) =>
   journaled<DrawerSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
-    // Two windows that fill the drawer fill it one after the other, so that it never holds more than it may.
+    // Two windows that fill the drawer fill it one after the other, so that it never holds more than it may. Albums, whose
+    // pages may look different then, are locked before their household, as everywhere.
+    await lockAlbums(tx, author.householdId);
     await lockHousehold(tx, author.householdId);
     return work(tx);
   });
@@ -106,7 +109,11 @@ export const keepThing = (db: Db, author: Author, id: string, said: Thing): Prom
       .set(columns(said))
       .where(and(inUse(author.householdId), eq(thing.id, id)))
       .returning({ id: thing.id });
-    if (changed.length > 0) return { ok: true };
+    if (changed.length > 0) {
+      // What pages are made of may look different now: as large as its sheet is said to be.
+      await touchAlbums(tx, author.householdId);
+      return { ok: true };
+    }
     if (await isFull(tx, author, 1)) return { ok: false, reason: "too-many" };
     const made = await tx
       .insert(thing)
@@ -135,6 +142,7 @@ export const countThing = (db: Db, author: Author, id: string, by: number): Prom
 /** Says which picture of the roll shows something, or that none does. One that no day uses is set aside: it is offered to none. */
 export const pictureThing = (db: Db, author: Author, id: string, photoId: string | null): Promise<DrawerSaved> =>
   journaled<DrawerSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
+    await lockAlbums(tx, author.householdId);
     if (photoId !== null && !(await photoById(tx, author.householdId, photoId)))
       return { ok: false, reason: "not-found" };
     const rows = await tx
@@ -143,6 +151,7 @@ export const pictureThing = (db: Db, author: Author, id: string, photoId: string
       .where(and(inUse(author.householdId), eq(thing.id, id)))
       .returning({ id: thing.id });
     if (rows.length === 0) return { ok: false, reason: "not-found" };
+    await touchAlbums(tx, author.householdId);
     if (photoId !== null)
       await tx
         .update(photo)
@@ -242,10 +251,11 @@ export const cutSheet = (
         .update(thing)
         .set({ count: sql`least(${thing.count} + ${by}, ${MOST_OF_A_THING})` })
         .where(and(inUse(author.householdId), eq(thing.id, of)));
+    const [shown] = await tx.select({ photoId: thing.photoId }).from(thing).where(eq(thing.id, id));
     await insertAll(
       tx,
       thing,
-      kept.fresh.map((each) => ({ ...columns(each), id: randomUUID(), householdId: author.householdId })),
+      kept.fresh.map((each) => ({ ...columns(each), ...shown, id: randomUUID(), householdId: author.householdId })),
     );
     await writeBook(tx, author, before, withCut(before, cut));
     return { ok: true };
@@ -267,6 +277,7 @@ export async function keepList(
   shown: ReadonlyMap<Thing, string> = new Map(),
 ): Promise<ListSaved> {
   return journaled<ListSaved>(db, author, { what: "stash", how: "kept", thing: "thing" }, async (tx) => {
+    await lockAlbums(tx, author.householdId);
     await lockHousehold(tx, author.householdId);
     const { fresh, changed, same } = mergeList(await readDrawer(tx, author.householdId), read);
     if (await isFull(tx, author, fresh.length)) return { ok: false, reason: "too-many" };
@@ -281,6 +292,7 @@ export async function keepList(
       fresh.map((each) => ({ ...columns(each), id: newId(), householdId: author.householdId })),
     );
     await showThings(tx, author, shown);
+    await touchAlbums(tx, author.householdId);
     return { ok: true, fresh: fresh.length, changed: changed.length, same };
   });
 }

@@ -10,6 +10,7 @@ import {
   type Side,
   type TryOut,
 } from "../core/album/leaf.ts";
+import { withoutLook } from "../core/album/made-of.ts";
 import { type leaf, type side, sideGuest, type tryOut } from "./schema/index.ts";
 
 type SideRow = typeof side.$inferSelect & { guests: (typeof sideGuest.$inferSelect)[] };
@@ -86,8 +87,9 @@ export const thingsOn = (leaves: readonly Leaf[]): string[] => [
 export const thingsOf = (pieces: readonly Piece[]): string[] => pieces.flatMap(({ of }) => of?.thing ?? []);
 
 /** The leaf's own columns, without its place. */
-export const leafColumns = ({ make: { size, ...make }, done, drop, sewn, glued, liftsOff }: Leaf) => ({
+export const leafColumns = ({ make: { size, of, ...make }, done, drop, sewn, glued, liftsOff }: Leaf) => ({
   ...make,
+  of: of && withoutLook(of),
   w: size?.w ?? null,
   h: size?.h ?? null,
   done: [...done],
@@ -105,7 +107,7 @@ export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert
       albumId,
       face,
       dayId: owner.kind === "day" ? owner.dayId : null,
-      pieces: pieces ? [...pieces] : null,
+      pieces: pieces?.map((piece) => (piece.of ? { ...piece, of: withoutLook(piece.of) } : piece)) ?? null,
       done: [...done],
     };
   });

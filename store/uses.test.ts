@@ -27,7 +27,7 @@ import { readTemplates, saveTemplate } from "./library/pages.ts";
 import { coloursOfPhotos } from "./photo.ts";
 import { putOnDay } from "./put-on-day.ts";
 import { readRoll } from "./roll.ts";
-import { thing as thingTable } from "./schema/index.ts";
+import { side, thing as thingTable } from "./schema/index.ts";
 import { emptyTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut } from "./try-out.ts";
 import { readUses, usesOf } from "./uses.ts";
@@ -246,5 +246,34 @@ describe("a picture of something in the drawer", () => {
     await takeBack(db, author());
     expect(await readColoured(db, householdId)).toEqual([]);
     expect(await pictureThing(db, author(), paper, null)).toEqual({ ok: true });
+  });
+});
+
+describe("what a page is made of is seen on it", () => {
+  it("as its picture shows it, at the size of its sheet, until it is taken away; and nothing of that is written", async () => {
+    const { author, save, leaf, look, householdId } = await drawerAndBook();
+    const oak = randomUUID();
+    const sheet = size(inches(12), inches(12));
+    await keepThing(db, author(), oak, { ...newThing("Oak", "paper", 2), size: sheet });
+    await save({ kind: "make", leaf, make: { ...FULL, of: of(oak) } });
+    await save({ kind: "arrange", leaf, face: "front", pieces: [star(oak)] });
+    const shown = async () => {
+      const [there] = (await look()).leaves;
+      return [there?.make.of?.shows, there?.front.pieces?.[0]?.of?.shows];
+    };
+    expect(await shown()).toEqual([undefined, undefined]);
+    const { kept } = await aPhoto(store, householdId);
+    await pictureThing(db, author(), oak, kept.id);
+    const seen = { photoId: kept.id, picture: kept.facts, sheet, oneSided: false };
+    expect(await shown()).toEqual([seen, seen]);
+    // Sent back as it was read, it is as it was.
+    const [there] = (await look()).leaves;
+    await save({ kind: "arrange", leaf, face: "front", pieces: there?.front.pieces ?? [] });
+    const rows = await db.select({ pieces: side.pieces }).from(side).where(eq(side.leafId, leaf));
+    expect(JSON.stringify(rows)).not.toContain("shows");
+    await keepThing(db, author(), oak, newThing("Oak", "paper", 2));
+    expect(await shown()).toMatchObject([{ sheet: null }, { sheet: null }]);
+    await pictureThing(db, author(), oak, null);
+    expect(await shown()).toEqual([undefined, undefined]);
   });
 });

@@ -1,4 +1,6 @@
 import { MATERIALS, type MaterialId, type Micrometres, micrometres } from "../material/material.ts";
+import type { Size } from "../measure/size.ts";
+import type { PictureFacts } from "../photo/crop.ts";
 
 /** What something is held by where it lies; null: by glue, which has no height to speak of, or by its pocket. */
 export const SITS = ["tape-runner", "foam-tape", "foam-dot"] as const satisfies readonly MaterialId[];
@@ -6,6 +8,16 @@ export type Sits = (typeof SITS)[number];
 
 /** More layers of one thing than these nobody glues together. */
 export const MOST_LAYERS = 20;
+
+/** How a thing of the drawer looks. */
+export type Shows = {
+  readonly photoId: string;
+  readonly picture: PictureFacts;
+  /** How large the sheet is that the picture shows; null: as large as what is made of it. */
+  readonly sheet: Size | null;
+  /** Its other side is plain. */
+  readonly oneSided: boolean;
+};
 
 /** What a leaf or a piece is made of, where somebody said so. */
 export type MadeOf = {
@@ -17,11 +29,22 @@ export type MadeOf = {
   readonly sits: Sits | null;
   /** It lies there cut out: the sheet it came from is counted in the drawer no longer. */
   readonly cut: boolean;
+  /** Read beside it with the album, and never written: what its thing looks like. */
+  readonly shows?: Shows | undefined;
 };
 export const AS_USUAL: MadeOf = { thing: null, material: null, layers: 1, sits: null, cut: false };
 
 /** What is said of something's like: of the same material, and taken from nothing yet. */
-export const likeOf = (of: MadeOf): MadeOf => ({ ...of, thing: null, cut: false });
+export const likeOf = ({ shows: _, ...of }: MadeOf): MadeOf => ({ ...of, thing: null, cut: false });
+
+/** What of it is written. */
+export const withoutLook = ({ shows: _, ...of }: MadeOf): MadeOf => of;
+
+/** The same with what its thing looks like, where there is a picture of it. */
+export function withLook<O extends MadeOf | null | undefined>(of: O, looks: ReadonlyMap<string, Shows>): O {
+  const shows = of?.thing ? looks.get(of.thing) : undefined;
+  return of && shows ? { ...of, shows } : of;
+}
 
 /**
  * How thick something lies: its layers, and what it sits on. `caliper` is what one layer of its thing was measured as;

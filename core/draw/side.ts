@@ -1,5 +1,6 @@
 import { frontWords } from "../album/card-words.ts";
 import type { Face, NumeralColour, NumeralLook, NumeralPiece, Piece } from "../album/leaf.ts";
+import type { MadeOf } from "../album/made-of.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import type { PageContent } from "../album/steps.ts";
 import { holesOf, slitsOf } from "../book/holes.ts";
@@ -10,6 +11,8 @@ import { type LeafBuild, type LeafRead, pageOfPiece, type SideRead, wholeLeaf } 
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { type Rect, rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
+import { AS_IT_COMES } from "../photo/crop.ts";
+import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { cardMarks, preprintMarks } from "./card.ts";
 import type { Ink, Mark } from "./marks.ts";
 import { monthMarks } from "./month.ts";
@@ -35,6 +38,22 @@ function groundOf(build: LeafBuild): Mark {
   }
 }
 
+/** A paper as its picture shows it, at its true scale: repeated where the sheet is smaller. Nothing where there is no picture. */
+function paperMarks(of: MadeOf | null | undefined, at: Rect): Mark[] {
+  if (!of?.shows) return [];
+  const { photoId, picture, sheet } = of.shows;
+  const repeat = sheet && Math.min(sheet.w, sheet.h) >= LEAST_REPEAT ? sheet : null;
+  const print = { w: at.w, h: at.h };
+  return printMarks({ photoId, picture, print, repeat, alt: "", crop: AS_IT_COMES, onIt: [], together: null }, at, at);
+}
+
+/** The paper of a page's base; a sheet that is printed on one side is plain at the back. */
+function baseMarks({ build, leaf }: LeafRead, face: Face): Mark[] {
+  const { of } = leaf.make;
+  const isPaper = build.kind === "full" || build.kind === "paper";
+  return isPaper && (face === "front" || !of?.shows?.oneSided) ? paperMarks(of, rectOf(build.page)) : [];
+}
+
 /** The leaf itself without what lies on it: its protector, its paper, its pockets, its holes and slits. */
 export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark[] {
   const { build, leaf } = read;
@@ -46,6 +65,7 @@ export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
       ? [{ kind: "rect", at: whole, fill: "film", solid: 0.16, stroke: "film", round: millimetres(1) } as Mark]
       : []),
     groundOf(build),
+    ...baseMarks(read, face),
     ...insertShape(build, face),
     ...pockets.map((at): Mark => ({ kind: "rect", at, fill: "paper", solid: 0.35, stroke: "hair" })),
     ...slitsOf(read, face, format).map(
@@ -116,9 +136,18 @@ function photoMarks(
   return printMarks(use, print, at, use.alt || "A photo without a description yet");
 }
 
+/** Whether all that is seen of a piece is the thing it is made of, and the words on it. */
+const isCutFrom = ({ kind }: Piece["what"]): boolean =>
+  kind === "filler" || kind === "photo-mat" || kind === "tag" || kind === "embellishment" || kind === "overlay";
+
 /** What a piece looks like, its own left upper corner at zero, upright. */
-export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ...numbered }: DrawnFor): Mark[] {
+export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content, ...numbered }: DrawnFor): Mark[] {
   const at = rect(0, 0, w, h);
+  const paper = paperMarks(of, at);
+  if (paper.length > 0 && isCutFrom(what)) {
+    const words = "says" in what ? what.says : undefined;
+    return [...paper, ...(what.kind === "photo-mat" ? [caption(what.name, { w, h })] : said(words, { w, h }))];
+  }
   switch (what.kind) {
     case "photo": {
       const seen = photoMarks(what, { w, h }, content);
@@ -128,7 +157,12 @@ export function pieceMarks({ what, dayId }: Piece, { w, h }: Size, { content, ..
       const card = content?.cards.find(({ id }) => id === what.card);
       const isWritten = card && frontWords(card).trim() !== "";
       const words = isWritten ? cardMarks(card, "front") : card?.preprint ? [] : ruled({ w, h }, t(h * 0.08));
-      return [{ kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) }, ...preprintMarks(card, at), ...words];
+      return [
+        { kind: "rect", at, fill: "paper", stroke: "hair", line: t(50) },
+        ...paper,
+        ...preprintMarks(card, at),
+        ...words,
+      ];
     }
     case "numeral":
       return numeralMarks(what, { w, h }, numeralText(what, dayId, numbered));

@@ -1,6 +1,7 @@
 import { relations } from "drizzle-orm";
 import { album, card, day, dayPhoto, jotting } from "./album.ts";
 import { leaf, pocketLayout, side, sideGuest, tryOut } from "./book.ts";
+import { thing } from "./drawer.ts";
 import { household, member } from "./household.ts";
 import { knownEvent } from "./known.ts";
 import { photo, pictureTrait } from "./photo.ts";
@@ -37,7 +38,14 @@ export const printRelations = relations(print, ({ one }) => ({
 export const photoRelations = relations(photo, ({ one }) => ({
   trait: one(pictureTrait, { fields: [photo.sha256], references: [pictureTrait.sha256] }),
 }));
-export const householdRelations = relations(household, ({ many }) => ({ layouts: many(pocketLayout) }));
+export const householdRelations = relations(household, ({ many }) => ({
+  layouts: many(pocketLayout),
+  things: many(thing),
+}));
+export const thingRelations = relations(thing, ({ one }) => ({
+  household: one(household, { fields: [thing.householdId], references: [household.id] }),
+  photo: one(photo, { fields: [thing.photoId], references: [photo.id] }),
+}));
 export const pocketLayoutRelations = relations(pocketLayout, ({ one }) => ({
   household: one(household, { fields: [pocketLayout.householdId], references: [household.id] }),
 }));

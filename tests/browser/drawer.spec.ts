@@ -269,6 +269,18 @@ test("a paper's picture says which page it goes with by colour, and how far apar
   await page.getByRole("button", { name: "paper.jpg shows it" }).click();
   await expect(page.getByRole("img", { name: "Night paper" })).toBeVisible();
 
+  // A page that is made of it shows it.
+  await page.goto(`${album}/days/2026-12-09`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+  await page.getByText("Made of cardstock, 80 lb").last().click();
+  await page.getByLabel("Material of page").selectOption({ label: "Night paper · 2 left" });
+  const papers = page.locator("svg image");
+  await expect(papers.first()).toBeAttached();
+  await expect(page.getByText("Made of Night paper · one is left after it")).toBeVisible();
+  await page.goto(`${album}/book`);
+  await expect(page.locator("svg image").first()).toBeAttached();
+
+  await page.goto(`${album}/drawer`);
   await page.getByRole("link", { name: "Goes with" }).click();
   await expect(page.getByRole("heading", { name: "Goes with day 5" })).toBeVisible();
   const line = page.getByRole("listitem").filter({ hasText: "Night paper" });

@@ -44,7 +44,9 @@ export function MadeOfFields({ albumId, name, usual, of, takes, says, look, onTa
   const pick = (value: string) => {
     const id = value.startsWith(THING) ? value.slice(THING.length) : null;
     const material = isMaterial(value) ? value : null;
-    onTake({ ...now, thing: id, material, cut: false }, data?.find((each) => each.id === id)?.name ?? null);
+    // How it looks comes with the album, once it is kept.
+    const { shows: _, ...rest } = now;
+    onTake({ ...rest, thing: id, material, cut: false }, data?.find((each) => each.id === id)?.name ?? null);
   };
   return (
     <details
