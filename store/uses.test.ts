@@ -26,7 +26,7 @@ import { takeBack } from "./journal/take-back.ts";
 import { readTemplates, saveTemplate } from "./library/pages.ts";
 import { coloursOfPhotos } from "./photo.ts";
 import { putOnDay } from "./put-on-day.ts";
-import { readRoll } from "./roll.ts";
+import { markPhotos, readRoll } from "./roll.ts";
 import { side, thing as thingTable } from "./schema/index.ts";
 import { emptyTray } from "./tray.ts";
 import { addTryOut, arrangeTryOut } from "./try-out.ts";
@@ -239,6 +239,10 @@ describe("a picture of something in the drawer", () => {
     expect(coloured).toMatchObject({ id: stars, name: "Gold star", photoId: kept.id });
     expect(coloured?.colours.every((colour) => /^#[0-9a-f]{6}$/.test(colour))).toBe(true);
     expect([...(await coloursOfPhotos(db, householdId, [kept.id, strange.id])).keys()]).toEqual([kept.id]);
+    // Put away on the roll it shows the star all the same, and stays when the tray is emptied.
+    await markPhotos(db, householdId, [kept.id], { kind: "away" });
+    await emptyTray(db, householdId);
+    expect(await readColoured(db, householdId)).toHaveLength(1);
     // What is said of it anew leaves its picture where it is.
     await keepThing(db, author(), stars, newThing("Gold stars", "sticker", 3));
     expect((await readDrawerWithAges(db, householdId)).map(({ photoId }) => photoId)).toEqual([kept.id, null]);

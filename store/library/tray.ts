@@ -30,6 +30,9 @@ export const onADay = (db: Reader, among: SQL) =>
     .from(pictureOnDay)
     .where(and(eq(pictureOnDay.photoId, photo.id), among));
 
+/** Whether a picture of the statement round it shows something of the drawer. */
+const SHOWS_A_THING = sql`exists (select from ${thing} where ${thing.photoId} = ${photo.id})`;
+
 /** Whether some leaf, piece or try-out, in the tray or not, is made of a thing of the statement round it. */
 const ON_A_PAGE = (() => {
   const inPieces = sql`jsonb_build_array(jsonb_build_object('of', jsonb_build_object('thing', ${thing.id}::text)))`;
@@ -127,9 +130,14 @@ export async function dropKept(tx: Transaction, householdId: string, before: Dat
     const { table } = STASH[kind];
     const old = before ? lt(table.deletedAt, before) : isNotNull(table.deletedAt);
     const those = and(eq(table.householdId, householdId), old);
-    // A picture that a piece in the tray still shows stays until that piece goes; what a page is made of stays with it.
+    // A picture that a piece in the tray, or something of the drawer, still shows stays as long as that does; what a page is
+    // made of stays with it.
     const free =
-      kind === "picture" ? notExists(onADay(tx, sql`true`)) : kind === "thing" ? sql`not ${ON_A_PAGE}` : undefined;
+      kind === "picture"
+        ? and(notExists(onADay(tx, sql`true`)), sql`not ${SHOWS_A_THING}`)
+        : kind === "thing"
+          ? sql`not ${ON_A_PAGE}`
+          : undefined;
     await tx.delete(table).where(and(those, free));
   }
 }
