@@ -239,10 +239,6 @@ describe("a picture of something in the drawer", () => {
     expect(coloured).toMatchObject({ id: stars, name: "Gold star", photoId: kept.id });
     expect(coloured?.colours.every((colour) => /^#[0-9a-f]{6}$/.test(colour))).toBe(true);
     expect([...(await coloursOfPhotos(db, householdId, [kept.id, strange.id])).keys()]).toEqual([kept.id]);
-    // Put away on the roll it shows the star all the same, and stays when the tray is emptied.
-    await markPhotos(db, householdId, [kept.id], { kind: "away" });
-    await emptyTray(db, householdId);
-    expect(await readColoured(db, householdId)).toHaveLength(1);
     // What is said of it anew leaves its picture where it is.
     await keepThing(db, author(), stars, newThing("Gold stars", "sticker", 3));
     expect((await readDrawerWithAges(db, householdId)).map(({ photoId }) => photoId)).toEqual([kept.id, null]);
@@ -250,6 +246,11 @@ describe("a picture of something in the drawer", () => {
     await takeBack(db, author());
     expect(await readColoured(db, householdId)).toEqual([]);
     expect(await pictureThing(db, author(), paper, null)).toEqual({ ok: true });
+    // Put away on the roll it shows a thing all the same, and stays when the tray is emptied.
+    await pictureThing(db, author(), stars, kept.id);
+    await markPhotos(db, householdId, [kept.id], { kind: "away" });
+    await emptyTray(db, householdId);
+    expect(await readColoured(db, householdId)).toHaveLength(1);
   });
 });
 
