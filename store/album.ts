@@ -1,7 +1,6 @@
 import { type AnyColumn, and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
-import type { Face, Leaf, Piece, TryOut } from "../core/album/leaf.ts";
-import { type Shows, withLook } from "../core/album/made-of.ts";
+import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
 import type { Print } from "../core/album/print.ts";
 import type { Pattern } from "../core/book/pattern.ts";
@@ -12,11 +11,12 @@ import { datesOf, type Span } from "../core/month/span.ts";
 import type { FirstStep } from "../core/pace/first-evening.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
 import { countLeaves } from "./bound.ts";
-import { type AlbumPhoto, type DayRow, factsOf, toDays, toMatters } from "./day-row.ts";
+import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { toKnown } from "./known.ts";
 import { type LeafRow, SIDES, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type OwnLayout, toLayout } from "./library/layout-row.ts";
+import { LOOKS, type LookRow, looksOf, seenLeaf, withLooks } from "./looks.ts";
 import { type PrintRow, toPrint } from "./print-row.ts";
 import {
   album,
@@ -28,7 +28,6 @@ import {
   leaf,
   pocketLayout,
   print,
-  thing,
   tryOut,
 } from "./schema/index.ts";
 
@@ -200,17 +199,7 @@ const BOOK = {
     columns: {},
     with: {
       layouts: { where: isNull(pocketLayout.deletedAt), orderBy: asc(pocketLayout.name) },
-      // Put away or not: what a page is made of looks as it looks.
-      things: {
-        columns: { id: true, w: true, h: true, oneSided: true },
-        where: isNotNull(thing.photoId),
-        with: {
-          photo: {
-            columns: { id: true, width: true, height: true, look: true },
-            with: { trait: { columns: { focusX: true, focusY: true } } },
-          },
-        },
-      },
+      things: LOOKS,
     },
   },
 } as const;
@@ -222,42 +211,6 @@ type WholeRow = AlbumRow & {
   known: (typeof knownEvent.$inferSelect)[];
   household: { layouts: (typeof pocketLayout.$inferSelect)[]; things: LookRow[] };
 };
-
-/** Something of the drawer, and the picture that shows it. */
-type LookRow = Pick<typeof thing.$inferSelect, "id" | "w" | "h" | "oneSided"> & {
-  photo: (Pick<AlbumPhoto, "id" | "width" | "height" | "look"> & { trait: AlbumPhoto["trait"] }) | null;
-};
-
-/** How the things of the household look of which there is a picture. */
-const looksOf = (things: readonly LookRow[]): ReadonlyMap<string, Shows> =>
-  new Map(
-    things.flatMap(({ id, w, h, oneSided, photo }) =>
-      photo
-        ? [
-            [
-              id,
-              {
-                photoId: photo.id,
-                picture: factsOf(photo),
-                sheet: w !== null && h !== null ? { w, h } : null,
-                oneSided,
-              },
-            ],
-          ]
-        : [],
-    ),
-  );
-
-const withLooks = (pieces: readonly Piece[], looks: ReadonlyMap<string, Shows>): readonly Piece[] =>
-  pieces.map((piece) => (piece.of?.thing ? { ...piece, of: withLook(piece.of, looks) } : piece));
-
-/** A leaf with what it and its pieces are made of as that looks. */
-function seenLeaf(leaf: Leaf, looks: ReadonlyMap<string, Shows>): Leaf {
-  if (looks.size === 0) return leaf;
-  const side = (face: Face) => ({ ...leaf[face], pieces: leaf[face].pieces && withLooks(leaf[face].pieces, looks) });
-  const make = { ...leaf.make, of: withLook(leaf.make.of, looks) };
-  return { ...leaf, make, front: side("front"), back: side("back") };
-}
 
 function toAggregate(row: WholeRow): AlbumAggregate {
   const photos = new Map<string, AlbumPhoto>();

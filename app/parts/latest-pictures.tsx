@@ -36,7 +36,7 @@ export function LatestPicturesToTake({ albumId, said, title, onTake }: Props) {
             onClick={() => onTake(id)}
             className="block border-2 border-transparent hover:border-ember"
           >
-            <img src={pictureAddress(id, 480)} alt="" className="h-14 w-auto" />
+            <img src={pictureAddress(id, 480)} alt="" className="h-14 w-auto min-w-8" />
           </button>
         ))}
       </Tools>

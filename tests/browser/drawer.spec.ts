@@ -26,12 +26,12 @@ test("a drawer is filled by typing and pasting, counted to its last, and comes b
   await expect(line).toHaveValue("");
   // The last but one is used: that it is the last is said before it is.
   await page.getByRole("button", { name: "One Linen Stars fewer" }).click();
-  await expect(row(page, "Linen Stars")).toContainText("one left");
+  await expect(row(page, "Linen Stars")).toContainText(/(?<!n)one left/);
   await page.getByRole("button", { name: "One Linen Stars fewer" }).click();
   await expect(row(page, "Linen Stars")).toContainText("none left");
   await expect(page.getByRole("button", { name: "One Linen Stars fewer" })).toBeDisabled();
   await page.getByRole("button", { name: "Take back" }).click();
-  await expect(row(page, "Linen Stars")).toContainText("one left");
+  await expect(row(page, "Linen Stars")).toContainText(/(?<!n)one left/);
 
   await page.getByLabel(/One thing on each line/).fill("6 parcel tags 2 x 4\nBrass numerals\n\n40 enamel dots");
   await page.getByRole("button", { name: "Put them in" }).click();
@@ -98,7 +98,7 @@ test("the last one is taken by two windows: the second is told that there is non
   await page.goto(`${album}/drawer`);
   await page.getByLabel("Put something in").fill("Lighthouse sticker");
   await page.getByLabel("Put something in").press("Enter");
-  await expect(row(page, "Lighthouse sticker")).toContainText("one left");
+  await expect(row(page, "Lighthouse sticker")).toContainText(/(?<!n)one left/);
   const other = await openWindow();
   await signIn(other, mail);
   await other.goto(`${album}/drawer`);
@@ -149,7 +149,7 @@ test("the demo's drawer says what is down to its last, and which adhesive keeps 
   await enterDemo(page);
   const month = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
   await page.goto(new URL(month?.replace("/month", "/drawer") ?? "", page.url()).href);
-  await expect(row(page, "Lighthouse")).toContainText("one left");
+  await expect(row(page, "Lighthouse")).toContainText(/(?<!n)one left/);
   await page.getByLabel("This", { exact: true }).selectOption({ label: "film" });
   await expect(page.getByText("Only where a strip, a label or a picture hides it")).toBeVisible();
   await page.getByLabel("This", { exact: true }).selectOption({ label: "felt" });
@@ -198,7 +198,7 @@ test("a page is made of a paper of the drawer: reserved, cut from its sheet, the
   await page.getByRole("button", { name: "All cut" }).click();
   await expect(page.getByText("Nothing is to be cut of any paper of the drawer.")).toBeVisible();
   await page.goto(`${album}/drawer`);
-  await expect(row(page, "Linen Stars").first()).toContainText(/none left|one left/);
+  await expect(row(page, "Linen Stars").first()).toContainText(/none left|(?<!n)one left/);
   await expect(page.getByText("6 × 12", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByText("6 × 12", { exact: true })).toHaveCount(0);

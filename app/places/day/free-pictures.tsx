@@ -104,6 +104,9 @@ export function FreePictures({
               <img
                 src={pictureAddress(picture.id, 480, picture.facts.look)}
                 alt=""
+                // As wide as it will be, before it is there: what is pressed does not move under the hand.
+                width={picture.facts.width}
+                height={picture.facts.height}
                 draggable={false}
                 className="h-14 w-auto"
               />
