@@ -9,8 +9,14 @@ export function lineOf({ axis, line, piece }: CutStep, beyond = 0): string {
     : `M${mm(piece.x) - beyond} ${at}H${mm(piece.x) + mm(piece.w) + beyond}`;
 }
 
-/** A cut with its number on its middle, for a sheet of paper beside the trimmer. */
-export function CutNumber({ cut, letter, at }: { cut: CutStep; letter: number; at: number }) {
+/** Every cut of a sheet with its number, for a sheet of paper beside the trimmer. */
+export const CutNumbers = ({ cuts, letter }: { cuts: readonly CutStep[]; letter: number }) =>
+  cuts.map((each, at) => (
+    <CutNumber key={`${each.axis}${each.line} ${each.piece.x} ${each.piece.y}`} cut={each} letter={letter} at={at} />
+  ));
+
+/** A cut with its number on its middle. */
+function CutNumber({ cut, letter, at }: { cut: CutStep; letter: number; at: number }) {
   const { x: left, y: top, w, h } = cut.piece;
   const [x, y] = cut.axis === "x" ? [mm(cut.line), mm(top) + mm(h) / 2] : [mm(left) + mm(w) / 2, mm(cut.line)];
   return (

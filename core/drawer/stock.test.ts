@@ -79,6 +79,7 @@ describe("what there is of a thing", () => {
     expect(stockOf(four, [says("12"), says("9")])).toMatchObject({ had: 4, left: 1, short: 0 });
     expect(stockOf(four, [says("96"), says("6")])).toMatchObject({ short: 1, without: ["6"] });
     expect(stockOf(digits([0, 1, 1, 0, 0, 0, 1, 0, 0, 1], true), [says("66")])).toMatchObject({ short: 0 });
+    expect(stockOf(digits([0, 0, 0, 0, 0, 0, 2, 0, 0, 0], true), [says("99")])).toMatchObject({ left: 0, short: 0 });
     expect(stockOf({ ...whole, numbers: { kind: "unlimited" } }, [says("7")])).toMatchObject({ had: null, short: 0 });
     const alphabet = { ...newThing("Tall", "letters"), letters: { counts: { A: 1, B: 2 }, onlyCapitals: true } };
     expect(stockOf(alphabet, [says("bab a")])).toMatchObject({ had: 3, left: 0, short: 1, without: ["A"] });

@@ -81,7 +81,7 @@ function OneRow({ row, hasFacing, readsFrom }: RowProps) {
   const { thing, colours, repeats, carries, ink, contrast } = row;
   return (
     <li className="grid grid-cols-[5.5rem_minmax(0,1fr)] gap-x-4 border-b border-line py-3">
-      <img src={pictureAddress(thing.photoId, 480)} alt="" className="h-20 w-20 object-cover" />
+      <img src={pictureAddress(thing.photoId, 96)} alt="" className="h-20 w-20 object-cover" />
       <div className="grid content-start gap-1 text-sm">
         <p>
           <span className="text-base font-medium">{thing.name}</span>

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
-import { CutNumber } from "#app/drawing/cut-lines.tsx";
+import { CutNumbers } from "#app/drawing/cut-lines.tsx";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
@@ -296,14 +296,7 @@ function SheetDrawing({ sheet, unit, name, hasTop }: DrawingProps) {
           </g>
         );
       })}
-      {sheet.cuts.map((each, at) => (
-        <CutNumber
-          key={`${each.axis}${each.line} ${each.piece.x} ${each.piece.y}`}
-          cut={each}
-          letter={letter}
-          at={at}
-        />
-      ))}
+      <CutNumbers cuts={sheet.cuts} letter={letter} />
     </svg>
   );
 }

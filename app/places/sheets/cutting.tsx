@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { CutNumber, lineOf } from "#app/drawing/cut-lines.tsx";
+import { CutNumbers, lineOf } from "#app/drawing/cut-lines.tsx";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
@@ -278,14 +278,7 @@ function CutDrawing({
         ) : null,
       )}
       <g className="only-printed">
-        {sheet.cuts.map((each, at) => (
-          <CutNumber
-            key={`${each.axis}${each.line} ${each.piece.x} ${each.piece.y}`}
-            cut={each}
-            letter={letter}
-            at={at}
-          />
-        ))}
+        <CutNumbers cuts={sheet.cuts} letter={letter} />
       </g>
       {cut && (
         <g className="not-printed">
