@@ -3,6 +3,7 @@ import { readLetters } from "../core/drawer/letters.ts";
 import { newThing, type Thing, type ThingKind } from "../core/drawer/thing.ts";
 import { micrometres } from "../core/material/material.ts";
 import { inches } from "../core/measure/length.ts";
+import { rect } from "../core/measure/rect.ts";
 import { size } from "../core/measure/size.ts";
 import type { Author } from "../store/author.ts";
 import type { Db } from "../store/db.ts";
@@ -15,6 +16,9 @@ const one = (kind: ThingKind, name: string, count: number, { sized, ...said }: S
   size: sized ? size(inches(sized[0]), inches(sized[1])) : null,
 });
 
+/** The corner of a sheet of Tide Table with the moon on it. */
+const MOON = rect(inches(8.5), 0, inches(3.5), inches(3.5));
+
 const TOP = "top drawer";
 const TIN = "biscuit tin";
 const SHELF = "paper shelf";
@@ -23,7 +27,13 @@ const SHELF = "paper shelf";
 const THINGS: readonly Thing[] = [
   one("paper", "Linen Stars", 6, { sized: [12, 12], lies: SHELF, lot: "kit", hasTop: true }),
   one("paper", "Harbour Check", 4, { sized: [12, 12], lies: SHELF, lot: "kit" }),
-  one("paper", "Tide Table", 2, { sized: [12, 12], lies: SHELF, hasTop: true, note: "Keep the corner with the moon." }),
+  one("paper", "Tide Table", 2, {
+    sized: [12, 12],
+    lies: SHELF,
+    hasTop: true,
+    motif: MOON,
+    note: "Keep the corner with the moon.",
+  }),
   one("paper", "Saffron Stripe", 1, { sized: [12, 12], lies: SHELF, useUp: true }),
   one("paper", "Net Mesh", 3, { sized: [6, 12], lies: SHELF }),
   one("paper", "Storm Blue", 8, { sized: [12, 12], lies: SHELF, material: "cardstock-80", caliper: micrometres(285) }),

@@ -5,7 +5,7 @@ import { mergeList } from "../core/drawer/list.ts";
 import { type DrawerThing, isSameThing, type KeptThing, MOST_OF_A_THING, type Thing } from "../core/drawer/thing.ts";
 import type { CutOut } from "../core/drawer/to-cut.ts";
 import { LIMITS } from "../core/limits.ts";
-import { areaOf } from "../core/measure/rect.ts";
+import { areaOf, type Rect } from "../core/measure/rect.ts";
 import type { Size } from "../core/measure/size.ts";
 import { lockAlbums } from "./album.ts";
 import type { Author } from "./author.ts";
@@ -207,8 +207,9 @@ function withCut(leaves: readonly Leaf[], cut: readonly CutOut[]): Leaf[] {
 function mergeRests(drawer: readonly KeptThing[], rests: readonly Thing[]) {
   const more = new Map<string, number>();
   const fresh: Thing[] = [];
+  const plain = drawer.filter(({ motif }) => motif === null);
   for (const rest of rests) {
-    const same = drawer.find((each) => isSameThing(each, rest));
+    const same = plain.find((each) => isSameThing(each, rest));
     const twin = fresh.findIndex((each) => isSameThing(each, rest));
     if (same) more.set(same.id, (more.get(same.id) ?? 0) + 1);
     else if (twin >= 0) fresh[twin] = { ...rest, count: (fresh[twin]?.count ?? 0) + 1 };
@@ -228,7 +229,14 @@ export const cutSheet = (
     thing: id,
     cut,
     rests,
-  }: { readonly thing: string; readonly cut: readonly CutOut[]; readonly rests: readonly Size[] },
+    kept: keeper,
+  }: {
+    readonly thing: string;
+    readonly cut: readonly CutOut[];
+    readonly rests: readonly Size[];
+    /** What of it keeps the motif, with where the motif lies on that. */
+    readonly kept: { readonly size: Size; readonly motif: Rect } | null;
+  },
 ): Promise<DrawerSaved> =>
   journaled<DrawerSaved>(db, author, { what: "stash", how: "cut", thing: "thing" }, async (tx) => {
     const before = await lockLeaves(tx, author);
@@ -237,15 +245,17 @@ export const cutSheet = (
     const drawer = await readDrawer(tx, author.householdId);
     const sheet = drawer.find((each) => each.id === id);
     const whole = sheet?.size;
-    if (!sheet || !whole || rests.reduce((sum, rest) => sum + areaOf(rest), 0) >= areaOf(whole))
+    const all = keeper ? [...rests, keeper.size] : rests;
+    if (!sheet || !whole || all.reduce((sum, rest) => sum + areaOf(rest), 0) >= areaOf(whole))
       return { ok: false, reason: "not-found" };
     if (sheet.count === 0) return { ok: false, reason: "none-left" };
     const { id: _, ...whatItIs } = sheet;
     const kept = mergeRests(
       drawer,
-      rests.map((rest): Thing => ({ ...whatItIs, size: rest, count: 1 })),
+      rests.map((rest): Thing => ({ ...whatItIs, motif: null, size: rest, count: 1 })),
     );
-    if (await isFull(tx, author, kept.fresh.length)) return { ok: false, reason: "too-many" };
+    const fresh = keeper ? [...kept.fresh, { ...whatItIs, ...keeper, count: 1 }] : kept.fresh;
+    if (await isFull(tx, author, fresh.length)) return { ok: false, reason: "too-many" };
     for (const [of, by] of [[id, -1] as const, ...kept.more])
       await tx
         .update(thing)
@@ -255,7 +265,7 @@ export const cutSheet = (
     await insertAll(
       tx,
       thing,
-      kept.fresh.map((each) => ({ ...columns(each), ...shown, id: randomUUID(), householdId: author.householdId })),
+      fresh.map((each) => ({ ...columns(each), ...shown, id: randomUUID(), householdId: author.householdId })),
     );
     await writeBook(tx, author, before, withCut(before, cut));
     return { ok: true };

@@ -6,6 +6,7 @@ import { AS_USUAL } from "../core/album/made-of.ts";
 import { stockOf } from "../core/drawer/stock.ts";
 import { newThing } from "../core/drawer/thing.ts";
 import { inches } from "../core/measure/length.ts";
+import { rect } from "../core/measure/rect.ts";
 import { size } from "../core/measure/size.ts";
 import { FULL, newBook, piece } from "../tests/book.ts";
 import { decemberPlan, openTestStore } from "../tests/household.ts";
@@ -108,7 +109,7 @@ describe("what a page is made of", () => {
       { leaf: randomUUID(), face: null, piece: null },
     ];
     const rests = [by(6, 12), by(3, 4), by(3, 4)];
-    expect(await cutSheet(db, author(), { thing: sheet, cut, rests })).toEqual({ ok: true });
+    expect(await cutSheet(db, author(), { thing: sheet, cut, rests, kept: null })).toEqual({ ok: true });
     const [now] = (await look()).leaves;
     expect(now?.make.of).toEqual({ ...of(sheet), cut: true });
     expect(now?.front.pieces?.map((each) => each.of?.cut)).toEqual([true, undefined]);
@@ -126,6 +127,26 @@ describe("what a page is made of", () => {
     expect((await look()).leaves[0]?.make.of).toEqual(of(sheet));
   });
 
+  it("keeps its motif on what is left of it, which no plain remainder of that size becomes", async () => {
+    const { author, householdId } = await drawerAndBook();
+    const by = (w: number, h: number) => size(inches(w), inches(h));
+    const sheet = randomUUID();
+    const motif = rect(0, 0, inches(2), inches(2));
+    await keepThing(db, author(), sheet, { ...newThing("Tide", "paper", 2), size: by(12, 12), motif });
+    const asked = { thing: sheet, cut: [], rests: [by(3, 12)], kept: { size: by(3, 12), motif } };
+    for (const count of [1, 0]) {
+      expect(await cutSheet(db, author(), asked)).toEqual({ ok: true });
+      const tide = (await readDrawer(db, householdId)).filter(({ name }) => name === "Tide");
+      expect(tide.find(({ id }) => id === sheet)).toMatchObject({ count, motif });
+      const rests = tide.filter(({ id }) => id !== sheet).map((each) => [each.count, each.motif]);
+      expect(rests).toHaveLength(3 - count);
+      expect(rests).toContainEqual([2 - count, null]);
+      expect(rests).toContainEqual([1, motif]);
+    }
+    const large = { ...asked, kept: { size: by(9, 12), motif } };
+    expect(await cutSheet(db, author(), large)).toEqual({ ok: false, reason: "not-found" });
+  });
+
   it("is cut of no sheet that is not there, not one's own, of no size, or smaller than its remainders", async () => {
     const { author, paper, householdId } = await drawerAndBook();
     const { stars: foreign } = await drawerAndBook();
@@ -133,7 +154,7 @@ describe("what a page is made of", () => {
     const six = size(inches(6), inches(6));
     await keepThing(db, author(), sheet, { ...newThing("Tide", "paper", 1), size: six });
     const asked = (thing: string, rests = [size(inches(1), inches(1))]) =>
-      cutSheet(db, author(), { thing, cut: [], rests });
+      cutSheet(db, author(), { thing, cut: [], rests, kept: null });
     for (const thing of [foreign, randomUUID(), paper])
       expect(await asked(thing)).toEqual({ ok: false, reason: "not-found" });
     expect(await asked(sheet, [six])).toEqual({ ok: false, reason: "not-found" });

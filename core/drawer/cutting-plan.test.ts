@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { inches, ticks } from "../measure/length.ts";
-import { areaOf, contains, overlap, rect, rectOf } from "../measure/rect.ts";
+import { areaOf, contains, overlap, rect, rectOf, sizeOf } from "../measure/rect.ts";
 import { type Size, sameSize, size, turned } from "../measure/size.ts";
 import { type CutOrder, planCutting } from "./cutting-plan.ts";
 
@@ -10,12 +10,26 @@ const step = inches(1 / 16);
 const anyCutSize = fc
   .tuple(fc.integer({ min: 8, max: 220 }), fc.integer({ min: 8, max: 220 }), fc.nat(3))
   .map(([w, h, odd]) => size(ticks((w * step) / 1 + odd), ticks(h * step)));
+const anyMotifOf = (sheet: Size) =>
+  fc
+    .tuple(fc.nat(90), fc.nat(90), fc.integer({ min: 1, max: 90 }), fc.integer({ min: 1, max: 90 }))
+    .map(([x, y, w, h]) => {
+      const of = (length: number, share: number) => Math.floor((length * share) / 100);
+      const [left, top] = [of(sheet.w, x), of(sheet.h, y)];
+      return rect(left, top, Math.max(1, of(sheet.w - left, w)), Math.max(1, of(sheet.h - top, h)));
+    });
 const anyOrder: fc.Arbitrary<CutOrder> = fc.record({
   sheets: fc
     .array(fc.record({ size: fc.constantFrom(by(12, 12), by(6, 12), by(4.25, 9), by(8.5, 11)), count: fc.nat(3) }), {
       maxLength: 4,
     })
-    .map((all) => all.map((each, at) => ({ ...each, thing: `paper-${at}` }))),
+    .chain((all) =>
+      fc.tuple(
+        ...all.map((each, at) =>
+          fc.option(anyMotifOf(each.size)).map((motif) => ({ ...each, motif, thing: `paper-${at}` })),
+        ),
+      ),
+    ),
   cuts: fc
     .array(fc.oneof(fc.constantFrom(by(3, 4), by(4, 6), by(2.5, 2.5)), anyCutSize), { maxLength: 9 })
     .map((all) => all.map((each, at) => ({ id: `${at}`, size: each }))),
@@ -45,8 +59,15 @@ describe("a cutting plan", () => {
             expect(contains(rectOf(sheet.size), at)).toBe(true);
             for (const other of sheet.pieces) if (other.id !== id) expect(overlap(at, other.at)).toBeNull();
           }
-          const area = [...sheet.pieces.map(({ at }) => size(at.w, at.h)), ...sheet.rests].map(areaOf);
+          const kept = sheet.kept ? [sizeOf(sheet.kept.rest)] : [];
+          const area = [...sheet.pieces.map(({ at }) => size(at.w, at.h)), ...sheet.rests, ...kept].map(areaOf);
           expect(area.reduce((sum, each) => sum + each, 0)).toBe(areaOf(sheet.size));
+          const motif = order.sheets.find(({ thing }) => thing === sheet.thing)?.motif ?? null;
+          expect(sheet.kept?.motif ?? null).toEqual(motif);
+          if (motif) {
+            expect(contains(sheet.kept?.rest ?? rectOf(size(ticks(0), ticks(0))), motif)).toBe(true);
+            for (const { at } of sheet.pieces) expect(overlap(at, motif)).toBeNull();
+          }
         }
       }),
       { numRuns: 60 },
@@ -105,6 +126,33 @@ describe("a cutting plan", () => {
     const none = planCutting({ sheets: [], cuts: cards(1), canTurn: true, step });
     expect(none).toMatchObject({ sheets: [], short: [], joined: [{ cut: { id: "0" }, from: null }] });
     expect(planCutting({ sheets, cuts: [], canTurn: true, step })).toEqual({ sheets: [], short: [], joined: [] });
+  });
+
+  it("keeps a motif whole: cuts beside it whichever way gives more, and says what the rest that keeps it is", () => {
+    // A stamp in the lower left corner of a 12 × 12: three 4 × 6 above it, or beside it.
+    const motif = rect(0, inches(9), inches(3), inches(3));
+    const sheets = [{ thing: "a", size: by(12, 12), count: 1, motif }];
+    const cuts = Array.from({ length: 3 }, (_, at) => ({ id: `${at}`, size: by(4, 9) }));
+    const [sheet, ...more] = planCutting({ sheets, cuts, canTurn: false, step }).sheets;
+    expect([sheet?.pieces.length, more.length, sheet?.rests]).toEqual([3, 0, []]);
+    expect(sheet?.kept).toEqual({ rest: rect(0, inches(9), inches(12), inches(3)), motif });
+    expect(sheet?.cuts[0]).toMatchObject({ axis: "y", line: inches(9), from: "top" });
+    // What is wanted of both strips comes of one sheet; of three sheets only as many are begun as are needed.
+    const both = [...cuts, { id: "low", size: by(9, 3) }];
+    expect(planCutting({ sheets, cuts: both, canTurn: false, step }).sheets).toHaveLength(1);
+    const three = [{ thing: "a", size: by(12, 12), count: 3, motif }];
+    const twice = [...both, { id: "more", size: by(12, 9) }];
+    expect(planCutting({ sheets: three, cuts: twice, canTurn: false, step }).sheets).toHaveLength(2);
+    // Larger than what lies beside the motif is larger than any sheet there is.
+    const whole = planCutting({ sheets, cuts: [{ id: "w", size: by(12, 10) }], canTurn: false, step });
+    expect(whole).toMatchObject({ sheets: [], joined: [{ from: { parts: 2 } }] });
+    const all = planCutting({
+      sheets: [{ ...three[0], motif: rectOf(by(12, 12)) } as never],
+      cuts,
+      canTurn: true,
+      step,
+    });
+    expect(all.joined).toHaveLength(3);
   });
 });
 

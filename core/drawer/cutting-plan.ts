@@ -6,9 +6,16 @@ import { BoundedPatterns } from "../sheet/pack/pattern.ts";
 import { rasterOf } from "../sheet/pack/raster.ts";
 import { fits, type PackTask, printed, type Region, WASTE, type Wanted, waysOf } from "../sheet/pack/task.ts";
 import { halves, layOut, tidied } from "../sheet/pack/tidy.ts";
+import { aroundMotif, keeperOf, stripsBeside, WAYS_ROUND, type WayRound } from "./motif.ts";
 
 /** Sheets of one paper that are there, whole ones and what was left of some: so many of each size. */
-export type StockSheet = { readonly thing: string; readonly size: Size; readonly count: number };
+export type StockSheet = {
+  readonly thing: string;
+  readonly size: Size;
+  readonly count: number;
+  /** A part of each of them that stays whole; nothing is cut out of it. */
+  readonly motif?: Rect | null;
+};
 /** Something that is to be cut of it. */
 export type ToCut = { readonly id: string; readonly size: Size };
 export type CutOrder = {
@@ -29,6 +36,8 @@ export type CutSheet = {
   readonly cuts: readonly CutStep[];
   /** What is left of it, the largest first. */
   readonly rests: readonly Size[];
+  /** The motif that stays whole, and the rest that keeps it; both where they lie on the sheet. */
+  readonly kept: { readonly rest: Rect; readonly motif: Rect } | null;
 };
 export type CuttingPlan = {
   readonly sheets: readonly CutSheet[];
@@ -47,7 +56,14 @@ const BEAM = 12;
 /** So many places along an edge are looked at in one filling. */
 const MOST_STEPS = 300;
 
-type Kind = { readonly size: Size; readonly things: readonly StockSheet[] };
+/** Paper that may be cut up: a whole sheet, or a strip of one beside its motif. */
+type Cuttable = {
+  readonly of: StockSheet;
+  readonly strip: number | null;
+  readonly size: Size;
+  readonly count: number;
+};
+type Kind = { readonly size: Size; readonly things: readonly Cuttable[] };
 type State = {
   readonly left: readonly number[];
   readonly free: readonly number[];
@@ -55,10 +71,15 @@ type State = {
   readonly sheets: readonly { readonly kind: number; readonly counts: readonly number[]; readonly root: Region }[];
 };
 
-/** Sheets by their sizes, smaller ones first. */
-function kindsOf(sheets: readonly StockSheet[]): Kind[] {
-  const kinds: { size: Size; things: StockSheet[] }[] = [];
-  for (const each of sheets) {
+const cuttable = (of: StockSheet, way: WayRound): Cuttable[] =>
+  of.motif
+    ? stripsBeside(of.size, of.motif, way).map(({ at }, strip) => ({ of, strip, size: sizeOf(at), count: of.count }))
+    : [{ of, strip: null, size: of.size, count: of.count }];
+
+/** What may be cut up by its sizes, smaller ones first. */
+function kindsOf(sheets: readonly StockSheet[], way: WayRound): Kind[] {
+  const kinds: { size: Size; things: Cuttable[] }[] = [];
+  for (const each of sheets.flatMap((sheet) => cuttable(sheet, way))) {
     if (each.count <= 0) continue;
     const same = kinds.find((kind) => sameSize(kind.size, each.size));
     if (same) same.things.push(each);
@@ -159,8 +180,23 @@ function joinedFrom(made: Size, sheets: readonly Size[], canTurn: boolean): Join
  * is a remainder already, and of each sheet the largest rest stays whole. A beam search over which sheet is begun next;
  * each is filled by the bounded dynamic program of the print sheets (after Gilmore and Gomory 1966).
  */
-export function planCutting({ sheets, cuts, canTurn, step }: CutOrder): CuttingPlan {
-  const kinds = kindsOf(sheets);
+export function planCutting(order: CutOrder): CuttingPlan {
+  const [first, ...others] = order.sheets.some(({ motif }) => motif) ? WAYS_ROUND : [WAYS_ROUND[0]];
+  return others.reduce((best, way) => better(best, planned(order, way)), planned(order, first));
+}
+
+/** Of two plans the one that leaves less without paper, and of such the one that begins less of it. */
+function better(one: CuttingPlan, other: CuttingPlan): CuttingPlan {
+  const sum = (sizes: readonly { readonly size: Size }[]) => sizes.reduce((area, { size: of }) => area + areaOf(of), 0);
+  const without = ({ short, joined }: CuttingPlan) => sum([...short, ...joined.map(({ cut }) => cut)]);
+  const [mine, its] = [without(one), without(other)];
+  if (mine !== its) return mine < its ? one : other;
+  return sum(other.sheets) < sum(one.sheets) ? other : one;
+}
+
+/** The plan with the paper beside motifs taken off in one way. */
+function planned({ sheets, cuts, canTurn, step }: CutOrder, way: WayRound): CuttingPlan {
+  const kinds = kindsOf(sheets, way);
   const fitting = (cut: ToCut) =>
     kinds.some((kind) =>
       waysOf({ ...cut, count: 1, canTurn }).some((way) => fits(printed({ ...cut, count: 1, canTurn }, way), kind.size)),
@@ -243,7 +279,7 @@ export function planCutting({ sheets, cuts, canTurn, step }: CutOrder): CuttingP
       .sort((a, b) => wasted(a) - wasted(b) || areaLeft(a.left) - areaLeft(b.left))
       .slice(0, width);
   }
-  return laidOut(best ?? begun, { kinds, fillers, wanted, some, areas, step, joined });
+  return laidOut(best ?? begun, { kinds, fillers, wanted, some, areas, step, joined, way });
 }
 
 /** What is to be cut by its sizes, so many of each. */
@@ -265,18 +301,17 @@ type Found = {
   readonly areas: readonly number[];
   readonly step: Length;
   readonly joined: CuttingPlan["joined"];
+  readonly way: WayRound;
 };
 
-/** The sheets as they are cut: each of the smallest size that takes what is on it, its rest in one, its pieces by their names. */
-function laidOut(state: State, { kinds, fillers, wanted, some, areas, step, joined }: Found): CuttingPlan {
+/** One that is cut up, and how. */
+type CutUp = { readonly cuttable: Cuttable; readonly region: Region };
+
+/** Each of the smallest size that takes what is on it, its rest in one. */
+function cutUp(state: State, { kinds, fillers, wanted, areas }: Found): CutUp[] {
   const free = [...state.free];
-  const queues = wanted.map((each) =>
-    some.filter(({ size: made }) => sameSize(made, each.size) || (each.canTurn && sameSize(made, turned(each.size)))),
-  );
-  const things = kinds.map((kind) =>
-    kind.things.flatMap(({ thing, count }) => Array.from({ length: count }, () => thing)),
-  );
-  const sheets = state.sheets.map(({ kind, counts, root }): CutSheet => {
+  const things = kinds.map((kind) => kind.things.flatMap((each) => Array.from({ length: each.count }, () => each)));
+  return state.sheets.flatMap(({ kind, counts, root }): CutUp[] => {
     const used = counts.reduce((sum, many, type) => sum + many * (areas[type] ?? 0), 0);
     let [chosen, region] = [kind, root];
     for (let at = 0; at <= kind; at++) {
@@ -291,15 +326,55 @@ function laidOut(state: State, { kinds, fillers, wanted, some, areas, step, join
       free[chosen] = (free[chosen] ?? 0) - 1;
       free[kind] = (free[kind] ?? 0) + 1;
     }
-    const sheet = kinds[chosen]?.size ?? size(ticks(0), ticks(0));
-    const tidy = tidied(region, sheet, wanted);
-    const { prints, waste } = layOut(tidy, rectOf(sheet), wanted);
-    const rests = waste.map(({ w, h }) => size(w, h)).sort((a, b) => areaOf(b) - areaOf(a));
-    const pieces = prints.flatMap(({ type, at, turned: isTurned }): CutPiece[] => {
-      const cut = queues[type]?.shift();
-      return cut ? [{ id: cut.id, at, turned: isTurned !== !sameSize(cut.size, wanted[type]?.size ?? cut.size) }] : [];
-    });
-    return { thing: things[chosen]?.shift() ?? "", size: sheet, pieces, cuts: cutList(tidy, sheet, step), rests };
+    const cuttable = things[chosen]?.shift();
+    return cuttable ? [{ cuttable, region: tidied(region, cuttable.size, wanted) }] : [];
   });
+}
+
+/** The strips of one sheet on that sheet again, which keeps its motif. */
+function wholeSheets(all: readonly CutUp[], way: WayRound): { readonly sheet: StockSheet; readonly region: Region }[] {
+  const met = new Set<StockSheet>();
+  return all.flatMap(({ cuttable: { of: sheet, strip }, region }) => {
+    const { motif } = sheet;
+    if (strip === null || !motif) return [{ sheet, region }];
+    if (met.has(sheet)) return [];
+    met.add(sheet);
+    const strips = stripsBeside(sheet.size, motif, way);
+    const of = strips.map((_, nth) => all.filter(({ cuttable: each }) => each.of === sheet && each.strip === nth));
+    const begun = Math.max(...of.map(({ length }) => length));
+    return Array.from({ length: begun }, (_, nth) => ({
+      sheet,
+      region: aroundMotif(
+        strips,
+        of.map((regions) => regions[nth]?.region),
+      ),
+    }));
+  });
+}
+
+/** The sheets as they are cut, their pieces by their names. */
+function laidOut(state: State, found: Found): CuttingPlan {
+  const { wanted, some, step, joined, way } = found;
+  const queues = wanted.map((each) =>
+    some.filter(({ size: made }) => sameSize(made, each.size) || (each.canTurn && sameSize(made, turned(each.size)))),
+  );
+  const sheets = wholeSheets(cutUp(state, found), way).map(
+    ({ sheet: { thing, size: sheet, motif }, region }): CutSheet => {
+      const { prints, waste } = layOut(region, rectOf(sheet), wanted);
+      const keeper = motif ? keeperOf(waste, motif) : null;
+      const rests = waste
+        .filter((rest) => rest !== keeper)
+        .map(sizeOf)
+        .sort((a, b) => areaOf(b) - areaOf(a));
+      const pieces = prints.flatMap(({ type, at, turned: isTurned }): CutPiece[] => {
+        const cut = queues[type]?.shift();
+        return cut
+          ? [{ id: cut.id, at, turned: isTurned !== !sameSize(cut.size, wanted[type]?.size ?? cut.size) }]
+          : [];
+      });
+      const kept = motif && keeper ? { rest: keeper, motif } : null;
+      return { thing, size: sheet, pieces, cuts: cutList(region, sheet, step), rests, kept };
+    },
+  );
   return { sheets, short: queues.flat(), joined };
 }

@@ -1,15 +1,16 @@
 import isEqual from "fast-deep-equal";
 import { isMaterial, MATERIALS, micrometres } from "../material/material.ts";
-import { type Length, parseLength, toMillimetres } from "../measure/length.ts";
+import { type Length, millimetres, parseLength, toMillimetres } from "../measure/length.ts";
+import { type Rect, rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import { readLetters, writeLetters } from "./letters.ts";
 import type { NumberSet } from "./numerals.ts";
-import { isSameThing, LOTS, MOST_OF_A_THING, newThing, THING_KINDS, type Thing } from "./thing.ts";
+import { isMotifOn, isSameThing, LOTS, MOST_OF_A_THING, newThing, THING_KINDS, type Thing } from "./thing.ts";
 
 /** Column heads of a drawer's list, in order. Sizes are in millimetres, thickness is of one sheet or piece. */
 export const LIST_HEAD = [
   ...(["name", "kind", "material", "width mm", "height mm", "how many", "lies", "lot", "use up"] as const),
-  ...(["upright", "one side", "thickness mm", "numbers", "letters", "note"] as const),
+  ...(["upright", "one side", "motif mm", "thickness mm", "numbers", "letters", "note"] as const),
 ];
 type Column = (typeof LIST_HEAD)[number];
 
@@ -44,6 +45,7 @@ export const listRows = (things: readonly Thing[]): string[][] => [
     ...[thing.name, thing.kind, thing.material ? MATERIALS[thing.material].name : ""],
     ...(thing.size ? [mm(thing.size.w), mm(thing.size.h)] : ["", ""]),
     ...[String(thing.count), thing.lies, thing.lot, yes(thing.useUp), yes(thing.hasTop), yes(thing.oneSided)],
+    thing.motif ? [thing.motif.x, thing.motif.y, thing.motif.w, thing.motif.h].map(mm).join(" ") : "",
     ...[thing.caliper === null ? "" : String(thing.caliper / 1000), writeNumbers(thing.numbers)],
     ...[
       thing.letters ? `${writeLetters(thing.letters)}${thing.letters.onlyCapitals ? " capitals" : ""}` : "",
@@ -105,6 +107,10 @@ function thingOf(cell: (column: Column) => string, trouble: (column: Column) => 
   const thick = Number(cell("thickness mm").replace(",", "."));
   const isThick = Number.isFinite(thick) && thick > 0 && thick < 100;
   if (cell("thickness mm") !== "" && !isThick) trouble("thickness mm");
+  const sized = w?.ok && h?.ok && hasSize ? size(w.length, h.length) : null;
+  const motif = readMotif(cell("motif mm"));
+  const isMotif = motif !== null && isMotifOn(sized, motif);
+  if (cell("motif mm") !== "" && !isMotif) trouble("motif mm");
   const numbers = readNumbers(cell("numbers"));
   if (numbers === undefined) trouble("numbers");
   const isYes = (column: Column) => /^(yes|y|1|x|true)$/i.test(cell(column));
@@ -113,22 +119,35 @@ function thingOf(cell: (column: Column) => string, trouble: (column: Column) => 
   return {
     ...newThing(name, kind ?? "other", isCount ? count : 1),
     material: material && isMaterial(material) ? material : null,
-    size: w?.ok && h?.ok && hasSize ? size(w.length, h.length) : null,
+    size: sized,
     ...{ lies: cell("lies").slice(0, 200), lot: lot ?? "stash", useUp: isYes("use up"), hasTop: isYes("upright") },
-    ...{ oneSided: isYes("one side"), caliper: isThick ? micrometres(thick * 1000) : null },
+    ...{ oneSided: isYes("one side"), motif: isMotif ? motif : null },
+    ...{ caliper: isThick ? micrometres(thick * 1000) : null },
     numbers: numbers ?? null,
     letters: letters === "" ? null : readLetters(letters.replace(/\s*capitals$/i, ""), onlyCapitals),
     note: cell("note").slice(0, 2000),
   };
 }
 
-/** What a list that was read does to a drawer: what is new, what there is another number of, and what stays as it is. */
+/** `20 20 50 60`: from the left, from the top, wide, high, in millimetres; null where it says something else. */
+function readMotif(text: string): Rect | null {
+  const sides = text.split(/\s+/).map((side) => Number(side.replace(",", ".")));
+  const isSound = sides.length === 4 && sides.every((side) => Number.isFinite(side) && side >= 0 && side <= 2000);
+  const [x = 0, y = 0, w = 0, h = 0] = isSound ? sides.map(millimetres) : [];
+  return isSound && w > 0 && h > 0 ? rect(x, y, w, h) : null;
+}
+
+/**
+ * What a list that was read does to a drawer: what is new, what there is another number of, and what stays as it is. A
+ * motif that is kept is let go by no list that does not speak of it.
+ */
 export function mergeList<T extends Thing>(drawer: readonly T[], read: readonly Thing[]) {
   const fresh: Thing[] = [];
   const changed: { readonly was: T; readonly thing: Thing }[] = [];
   let same = 0;
-  for (const thing of read) {
-    const was = drawer.find((each) => isSameThing(each, thing));
+  for (const said of read) {
+    const was = drawer.find((each) => isSameThing(each, said));
+    const thing = was ? { ...said, motif: said.motif ?? was.motif } : said;
     if (!was) fresh.push(thing);
     else if (isEqual({ ...thing, name: was.name }, asThing(was))) same += 1;
     else changed.push({ was, thing });

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { MATERIAL_IDS, type Micrometres } from "../material/material.ts";
-import { IN_TICKS, type LengthKinds, sizeSchema } from "../measure/length-schema.ts";
+import { IN_TICKS, type LengthKinds, rectSchema, sizeSchema } from "../measure/length-schema.ts";
 import { textOf } from "../words/text-schema.ts";
-import { LOTS, MOST_OF_A_THING, THING_KINDS } from "./thing.ts";
+import { isMotifOn, LOTS, MOST_OF_A_THING, THING_KINDS } from "./thing.ts";
 
 /** A number that a page may have: story numbers of a year go to three digits. */
 const NUMBER = z.int().min(0).max(999);
@@ -28,20 +28,23 @@ const CALIPER = z.custom<Micrometres>((v) => Number.isSafeInteger(v) && (v as nu
 
 /** Something of the drawer as it comes from outside. */
 export const thingSchema = (kinds: LengthKinds) =>
-  z.object({
-    name: textOf(200, 1),
-    kind: z.enum(THING_KINDS),
-    material: z.enum(MATERIAL_IDS).nullable(),
-    size: sizeSchema(kinds).nullable(),
-    count: z.int().min(0).max(MOST_OF_A_THING),
-    lies: textOf(200),
-    lot: z.enum(LOTS),
-    useUp: z.boolean(),
-    hasTop: z.boolean(),
-    oneSided: z.boolean(),
-    caliper: CALIPER.nullable(),
-    numbers: NUMBERS.nullable(),
-    letters: LETTERS.nullable(),
-    note: textOf(2000),
-  });
+  z
+    .object({
+      name: textOf(200, 1),
+      kind: z.enum(THING_KINDS),
+      material: z.enum(MATERIAL_IDS).nullable(),
+      size: sizeSchema(kinds).nullable(),
+      count: z.int().min(0).max(MOST_OF_A_THING),
+      lies: textOf(200),
+      lot: z.enum(LOTS),
+      useUp: z.boolean(),
+      hasTop: z.boolean(),
+      oneSided: z.boolean(),
+      motif: rectSchema(kinds).nullable().default(null),
+      caliper: CALIPER.nullable(),
+      numbers: NUMBERS.nullable(),
+      letters: LETTERS.nullable(),
+      note: textOf(2000),
+    })
+    .refine(({ size, motif }) => motif === null || isMotifOn(size, motif), "a motif beyond its sheet");
 export const THING = thingSchema(IN_TICKS);

@@ -1,4 +1,5 @@
 import { MATERIALS, type MaterialId, type Micrometres } from "../material/material.ts";
+import { contains, type Rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import type { LetterSet } from "./letters.ts";
 import type { NumberSet } from "./numerals.ts";
@@ -30,6 +31,8 @@ export type Thing = {
   readonly hasTop: boolean;
   /** Printed on one side only. */
   readonly oneSided: boolean;
+  /** A part of each sheet that stays whole when it is cut, from its left upper corner; null: all of it may be cut up. */
+  readonly motif: Rect | null;
   /** Of one sheet or piece, as it was measured; null: as is typical of its material. */
   readonly caliper: Micrometres | null;
   /** What numbers there are in one set of them; null for anything else. */
@@ -64,8 +67,11 @@ export const caliperOf = (thing: Pick<Thing, "material" | "kind" | "caliper">): 
 
 export const newThing = (name: string, kind: ThingKind, count = 1): Thing => ({
   ...{ name, kind, count, material: null, size: null, lies: "", lot: "stash", useUp: false, hasTop: false },
-  ...{ oneSided: false, caliper: null, numbers: null, letters: null, note: "" },
+  ...{ oneSided: false, motif: null, caliper: null, numbers: null, letters: null, note: "" },
 });
+
+/** Whether a motif is a part of the sheet that it is said to be on. */
+export const isMotifOn = (size: Size | null, motif: Rect): boolean => size !== null && contains(rectOf(size), motif);
 
 /** More of one thing than these nobody counts. */
 export const MOST_OF_A_THING = 100_000;

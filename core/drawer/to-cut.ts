@@ -15,6 +15,8 @@ export type PaperPlan<P> = CuttingPlan & {
   /** Its pattern has a top, so nothing is turned. */
   readonly hasTop: boolean;
   readonly oneSided: boolean;
+  /** Some of its sheets keep a motif: what is too large beside that might go with it. */
+  readonly keepsMotif: boolean;
   /** What each piece of the plan is, by its id. */
   readonly uses: ReadonlyMap<string, Use<P>>;
 };
@@ -42,14 +44,20 @@ export function papersToCut<P>(things: readonly KeptThing[], uses: readonly Use<
     if (open.length === 0 || !first) return [];
     const hasTop = family.some((each) => each.hasTop);
     const plan = planCutting({
-      sheets: family.flatMap(({ id, size: made, count }) => (made ? [{ thing: id, size: made, count }] : [])),
+      sheets: family.flatMap(({ id, size: made, count, motif }) =>
+        made ? [{ thing: id, size: made, count, motif }] : [],
+      ),
       cuts: open.flatMap((use, at) => cutsOf(use, at, hasTop)),
       canTurn: !hasTop,
       step,
     });
     const named = open.flatMap((use, at) => cutsOf(use, at, hasTop).map(({ id }) => [id, use] as const));
     return [
-      { ...plan, name: first.name, hasTop, oneSided: family.some((each) => each.oneSided), uses: new Map(named) },
+      {
+        ...{ ...plan, name: first.name, hasTop, oneSided: family.some((each) => each.oneSided) },
+        keepsMotif: family.some(({ motif, count }) => motif !== null && count > 0),
+        uses: new Map(named),
+      },
     ];
   });
 }

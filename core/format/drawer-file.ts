@@ -21,7 +21,7 @@ const FILE = z.object({
   lengths: z.literal("mm"),
   things: z
     .array(
-      thingSchema(IN_MILLIMETRES).extend({
+      thingSchema(IN_MILLIMETRES).safeExtend({
         picture: z
           .string()
           .regex(/^pictures\/[0-9a-f]{64}\.(jpg|png|webp|avif|tif|heic)$/)

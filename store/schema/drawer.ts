@@ -5,6 +5,7 @@ import type { NumberSet } from "../../core/drawer/numerals.ts";
 import type { Lot, ThingKind } from "../../core/drawer/thing.ts";
 import type { MaterialId, Micrometres } from "../../core/material/material.ts";
 import type { Length } from "../../core/measure/length.ts";
+import type { Rect } from "../../core/measure/rect.ts";
 import { household } from "./household.ts";
 import { photo } from "./photo.ts";
 
@@ -28,6 +29,8 @@ export const thing = pgTable(
     useUp: boolean("use_up").notNull().default(false),
     hasTop: boolean("has_top").notNull().default(false),
     oneSided: boolean("one_sided").notNull().default(false),
+    /** A part of each sheet that stays whole, in ticks from its left upper corner. */
+    motif: jsonb("motif").$type<Rect>(),
     /** Micrometres, as it was measured; null: as is typical of its material. */
     caliper: integer("caliper").$type<Micrometres>(),
     numbers: jsonb("numbers").$type<NumberSet>(),
@@ -46,6 +49,7 @@ export const thing = pgTable(
     // Two hands that take the last one at once: the second finds none.
     check("thing_count", sql`${table.count} between 0 and 100000`),
     check("thing_caliper", sql`${table.caliper} > 0`),
+    check("thing_motif", sql`${table.motif} is null or ${table.w} is not null`),
     check("thing_size", sql`(${table.w} is null) = (${table.h} is null)`),
   ],
 );

@@ -204,6 +204,58 @@ test("a page is made of a paper of the drawer: reserved, cut from its sheet, the
   await expect(page.getByText("6 × 12", { exact: true })).toHaveCount(0);
 });
 
+test("a motif stays whole when its sheet is cut: the base comes from beside it, and what keeps it lies in the drawer", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/drawer`);
+  await page.getByLabel("Put something in").fill("Tide paper 12 × 12, 1");
+  await page.getByLabel("Put something in").press("Enter");
+  await page.getByRole("button", { name: /^Tide paper/ }).click();
+  await page.getByRole("button", { name: "Keep a motif" }).click();
+  const motif = page.getByRole("region", { name: "A motif to keep" });
+  await motif.getByLabel("From left").fill("9");
+  await expect(motif.getByRole("alert")).toContainText("It reaches beyond the sheet, which is 12 × 12.");
+  await expect(page.getByRole("button", { name: "Keep", exact: true })).toBeDisabled();
+  for (const [side, length] of [
+    ["Wide", "3"],
+    ["From top", "9"],
+    ["High", "3"],
+  ] as const)
+    await motif.getByLabel(side).fill(length);
+  await expect(motif.getByRole("alert")).toHaveCount(0);
+  await kept(page);
+  // Drawn anew over its picture, it is what was drawn.
+  await page.getByRole("button", { name: /^Tide paper/ }).click();
+  const sheet = motif.getByRole("img");
+  await sheet.scrollIntoViewIfNeeded();
+  const box = await sheet.boundingBox();
+  if (!box) throw new Error("the sheet is not to be seen");
+  const side = Math.min(box.width, box.height);
+  const [left, top] = [box.x + (box.width - side) / 2, box.y + (box.height - side) / 2];
+  await page.mouse.move(left + side * 0.5, top + side * 0.5);
+  await page.mouse.down();
+  await page.mouse.move(left + side - 1, top + side - 1, { steps: 4 });
+  await page.mouse.up();
+  await expect(motif.getByLabel("Wide")).toHaveValue("6");
+  await kept(page);
+
+  await page.goto(`${album}/days/2026-12-05`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+  await page.getByText("Made of cardstock, 80 lb").last().click();
+  await page.getByLabel("Material of page").selectOption({ label: "Tide paper · one left" });
+  await expect(page.getByText("Made of Tide paper · the last there is")).toBeVisible();
+  await page.goto(`${album}/paper-cutting`);
+  await expect(page.getByText("6 × 12 keeps the motif whole and goes back into the drawer.")).toBeVisible();
+  await page.getByRole("button", { name: "All cut" }).click();
+  await expect(page.getByText("Nothing is to be cut of any paper of the drawer.")).toBeVisible();
+  await page.goto(`${album}/drawer`);
+  await page.getByText("6 × 12", { exact: true }).click();
+  await expect(motif.getByLabel("From left")).toHaveValue("0");
+  await expect(motif.getByLabel("High")).toHaveValue("6");
+});
+
 test("a card made ahead goes onto a day in one act; what is short then is a list to take along, for its days", async ({
   page,
 }, info) => {

@@ -12,9 +12,12 @@ import { LENGTH_PROBLEM } from "#app/wording/format.ts";
 import { readLetters, writeLetters } from "#core/drawer/letters.ts";
 import { readNumbers, writeNumbers } from "#core/drawer/list.ts";
 import { PUT_AS, type PutAs, USUALLY } from "#core/drawer/put-on.ts";
-import { LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
+import { isSheet } from "#core/drawer/stock.ts";
+import { isMotifOn, LOTS, MOST_OF_A_THING, THING_KINDS, type Thing } from "#core/drawer/thing.ts";
 import { type Length, parseLength, printNumber, type Unit } from "#core/measure/length.ts";
+import type { Size } from "#core/measure/size.ts";
 import { MadeOf } from "./made-of.tsx";
+import { MotifFields } from "./motif-fields.tsx";
 import { NotDone } from "./not-done.tsx";
 import { useAnswered, useDrawer } from "./use-drawer.ts";
 import type { DrawerRow, DrawerView, UsePlace } from "./view.ts";
@@ -44,12 +47,21 @@ export function ThingPanel({ thing, days, unit, albumId, onDone }: Props) {
   const sideTrouble = lengths.map((length) => (length && !length.ok ? LENGTH_PROBLEM[length.reason] : undefined));
   const isHalf = (lengths[0] === null) !== (lengths[1] === null);
   const [w, h] = lengths.map((length) => (length?.ok ? length.length : null)) as [Length | null, Length | null];
+  const sheet: Size | null = w !== null && h !== null ? { w, h } : null;
+  const canKeepMotif = sheet !== null && isSheet({ kind: draft.kind, size: sheet });
+  const motif = canKeepMotif ? draft.motif : null;
   const set = readNumbers(numbers);
-  const isSound = draft.name.trim() !== "" && !sideTrouble.some(Boolean) && !isHalf && set !== undefined;
+  const isSound =
+    draft.name.trim() !== "" &&
+    !sideTrouble.some(Boolean) &&
+    !isHalf &&
+    set !== undefined &&
+    (motif === null || isMotifOn(sheet, motif));
   const keep = () => {
     const said: Thing = {
       ...draft,
-      size: w !== null && h !== null ? { w, h } : null,
+      size: sheet,
+      motif,
       numbers: draft.kind === "numbers" ? (set ?? null) : null,
       letters: draft.kind === "letters" && letters.trim() !== "" ? readLetters(letters, onlyCapitals) : null,
     };
@@ -156,6 +168,13 @@ export function ThingPanel({ thing, days, unit, albumId, onDone }: Props) {
         albumId={albumId}
         onTake={(photo) => send({ act: "picture", id: thing.id, photo })}
       />
+      {canKeepMotif && (
+        <MotifFields
+          {...{ size: sheet, motif, photoId, unit }}
+          name={thing.name}
+          onPut={(next) => change({ motif: next })}
+        />
+      )}
       {saved.size && usual && <PutOn id={thing.id} usual={usual} days={days} drawer={drawer} onPut={sent} />}
       <Places albumId={albumId} places={places} />
       <NotDone answer={answer} />

@@ -12,7 +12,9 @@ import { Zoomed } from "#app/parts/zoomed.tsx";
 import { NotDone } from "#app/places/drawer/not-done.tsx";
 import { many } from "#app/wording/count.ts";
 import { STEP_CAUTION } from "#app/wording/day.ts";
+import { motifOn } from "#core/drawer/motif.ts";
 import { sayLength, type Unit } from "#core/measure/length.ts";
+import { sizeOf } from "#core/measure/rect.ts";
 import { printSize, saySize } from "#core/measure/size.ts";
 import type { CutAct, CutAnswer } from "./acts.ts";
 import type { PaperCuttingView, PaperView, RestView, SheetView } from "./view.ts";
@@ -135,6 +137,7 @@ function OneSheet({ albumId, unit, paper, sheet, onCut }: SheetProps) {
       thing: sheet.thing,
       cut: sheet.finishes.map((each) => ({ ...each })),
       rests: sheet.rests.filter((_, at) => kept[at]).map(({ size }) => size),
+      kept: sheet.kept && motifOn(sheet.kept.rest, sheet.kept.motif),
     };
     onCut();
     void fetcher.submit(act as never, {
@@ -177,6 +180,11 @@ function OneSheet({ albumId, unit, paper, sheet, onCut }: SheetProps) {
           </li>
         ))}
       </ul>
+      {sheet.kept && (
+        <p className="border-t border-line pt-2 text-sm">
+          {printSize(sizeOf(sheet.kept.rest), unit)} keeps the motif whole and goes back into the drawer.
+        </p>
+      )}
       {sheet.rests.length > 0 && (
         <fieldset className="grid gap-1 border-t border-line pt-2">
           <legend className="float-left mb-1 text-base font-medium">What is left goes back into the drawer</legend>
@@ -218,7 +226,9 @@ const restSaid = ({ size, makes }: RestView, unit: Unit): string =>
 /** What no sheet takes: short of paper, larger than any, or of a paper whose size nobody said. */
 function Rest({ view: { albumId, unit, papers, unsized } }: { view: PaperCuttingView }) {
   const short = papers.flatMap((paper) => paper.short.map((each) => ({ ...each, paper: paper.name })));
-  const joined = papers.flatMap((paper) => paper.joined.map((each) => ({ ...each, paper: paper.name })));
+  const joined = papers.flatMap(({ joined, name, keepsMotif }) =>
+    joined.map((each) => ({ ...each, paper: name, keepsMotif })),
+  );
   if (short.length + joined.length + unsized.length === 0) return null;
   return (
     <section aria-labelledby="no-sheet" className="grid gap-1 border-t border-line pt-4 text-sm">
@@ -231,9 +241,10 @@ function Rest({ view: { albumId, unit, papers, unsized } }: { view: PaperCutting
             {name}, {printSize(size, unit)}: <strong className="font-semibold">{paper} is used up</strong>.
           </li>
         ))}
-        {joined.map(({ name, paper, size, from }) => (
+        {joined.map(({ name, paper, size, from, keepsMotif }) => (
           <li key={`${name} ${paper}`}>
             {name}, {printSize(size, unit)}, is larger than any {paper} there is
+            {keepsMotif ? " beside the motif that is kept" : ""}
             {from
               ? `: join ${from.parts} of ${printSize(from.size, unit)}; the ${from.parts === 2 ? "seam runs" : "seams run"} ${from.along === "w" ? "from top to foot" : "from side to side"}.`
               : "."}
@@ -296,6 +307,30 @@ function SheetDrawing({ sheet, unit, name, hasTop }: DrawingProps) {
           </g>
         );
       })}
+      {sheet.kept && (
+        <g>
+          <rect
+            x={mm(sheet.kept.motif.x)}
+            y={mm(sheet.kept.motif.y)}
+            width={mm(sheet.kept.motif.w)}
+            height={mm(sheet.kept.motif.h)}
+            fill="none"
+            stroke="#14181a"
+            strokeWidth={0.5}
+            strokeDasharray="2 1.4"
+          />
+          <text
+            x={mm(sheet.kept.motif.x) + mm(sheet.kept.motif.w) / 2}
+            y={mm(sheet.kept.motif.y) + mm(sheet.kept.motif.h) / 2}
+            textAnchor="middle"
+            dominantBaseline="central"
+            fontSize={Math.min(letter, mm(sheet.kept.motif.w) / 6, mm(sheet.kept.motif.h) / 1.6)}
+            fill="#14181a"
+          >
+            motif, kept
+          </text>
+        </g>
+      )}
       <CutNumbers cuts={sheet.cuts} letter={letter} />
     </svg>
   );

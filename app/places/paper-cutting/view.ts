@@ -1,7 +1,7 @@
 import { inBookName } from "#app/places/arrange/in-book.ts";
 import { KIND_NAME } from "#app/wording/fit.ts";
 import { toInBook } from "#core/book/dated-page.ts";
-import type { CutPiece, Joined } from "#core/drawer/cutting-plan.ts";
+import type { CutPiece, CutSheet, Joined } from "#core/drawer/cutting-plan.ts";
 import type { KeptThing } from "#core/drawer/thing.ts";
 import { type CutOut, finishedBy, isWorthKeeping, makes, papersToCut } from "#core/drawer/to-cut.ts";
 import type { AlbumUses, Use } from "#core/drawer/uses.ts";
@@ -22,6 +22,8 @@ export type SheetView = {
   readonly pieces: readonly (CutPiece & Named)[];
   readonly cuts: readonly CutStep[];
   readonly rests: readonly RestView[];
+  /** The motif where it lies on the sheet, and what of the sheet keeps it. */
+  readonly kept: CutSheet["kept"];
   /** What is cut out for good once this sheet is. */
   readonly finishes: readonly CutOut[];
 };
@@ -29,6 +31,7 @@ export type PaperView = {
   readonly name: string;
   readonly hasTop: boolean;
   readonly oneSided: boolean;
+  readonly keepsMotif: boolean;
   readonly sheets: readonly SheetView[];
   readonly short: readonly (Named & { readonly size: Size })[];
   readonly joined: readonly (Named & { readonly size: Size; readonly from: Joined | null })[];
@@ -66,12 +69,13 @@ export function paperCuttingView(
       return use ? named(use) : { name: "a piece", short: "" };
     };
     return {
-      ...{ name: plan.name, hasTop: plan.hasTop, oneSided: plan.oneSided },
+      ...{ name: plan.name, hasTop: plan.hasTop, oneSided: plan.oneSided, keepsMotif: plan.keepsMotif },
       sheets: plan.sheets.map((sheet) => ({
         ...{
           thing: sheet.thing,
           size: sheet.size,
           cuts: sheet.cuts,
+          kept: sheet.kept,
           isRemainder: sheet.size.w * sheet.size.h < largest,
         },
         pieces: sheet.pieces.map((piece) => ({ ...piece, ...nameOf(piece.id) })),
