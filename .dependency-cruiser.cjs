@@ -19,6 +19,7 @@ const CORE = [
   "share",
   "fit",
   "book",
+  "bulk",
   "draw",
   "sheet",
   "pace",

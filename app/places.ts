@@ -185,6 +185,12 @@ export const PLACES = [
       { path: "book", file: "routes/album.book.tsx", tab: "Spreads", holds: "leaves in order, title page" },
       { path: "rhythm", file: "routes/album.rhythm.tsx", tab: "Rhythm" },
       {
+        path: "bulk",
+        file: "routes/album.bulk.tsx",
+        tab: "Bulk",
+        holds: "will it close, how thick, rings, volumes, closed book, ruler, pockets that jam",
+      },
+      {
         path: "foundations",
         file: "routes/album.foundations.tsx",
         tab: "Foundation pages",

@@ -33,11 +33,12 @@ const slipText = (id: string) => {
 
 function planOf(
   presetId: string,
-  given: Pick<AlbumPlan, "title" | "numbering"> & { start: string; end: string },
+  given: Pick<AlbumPlan, "title" | "numbering"> & { start: string; end: string; capacity?: number },
 ): AlbumPlan {
   const preset = presetById(presetId);
   if (!preset) throw new Error(`no such preset: ${presetId}`);
-  const { id: _, unit, ...format } = preset;
+  const { id: _, unit, ...measured } = preset;
+  const format = { ...measured, capacity: given.capacity ?? measured.capacity };
   const span = { start: given.start as CalendarDate, end: given.end as CalendarDate };
   return { title: given.title, numbering: given.numbering, preparing: "parts", unit, span, format };
 }
@@ -121,7 +122,11 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   const lantern = await seedAlbum(
     db,
     home.id,
-    planOf("ring-6x8", { title: "Lantern Month", numbering: "date", start: "2026-12-01", end: "2026-12-31" }),
+    // Petra's rings are half an inch: her month will be too much for them.
+    planOf("ring-6x8", {
+      ...{ title: "Lantern Month", numbering: "date", start: "2026-12-01", end: "2026-12-31" },
+      capacity: 12_700,
+    }),
     LANTERN_MONTH,
     { skipped: ["20"], merged: ["13", "14"] },
   );

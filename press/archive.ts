@@ -165,6 +165,7 @@ function wordsOf(
       photoRule: album.photoRule,
       preparing: album.preparing,
       pattern: album.pattern,
+      ruler: album.ruler.map((mark) => ({ ...mark })),
       ...album.span,
       format: {
         ...format,
@@ -313,6 +314,7 @@ export async function unpackAlbum(
       photoRule: album.photoRule,
       preparing: album.preparing,
       pattern: album.pattern,
+      ruler: album.ruler,
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };

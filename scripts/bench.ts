@@ -5,6 +5,7 @@ import { seedDemo } from "../demo/seed.ts";
 import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
+import { measureBulk } from "../tests/bench/bulk.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
@@ -104,6 +105,13 @@ const BOUNDS: Record<string, Bound> = {
   "load.p95_ms": { at: "most", value: 300, judged: false, what: "95 of 100 answers, 100 keepers at two processes" },
   "load.errors": { at: "most", value: 0, judged: true, what: "refused, broken or stale answers among them" },
   "load.rss_growth_mb": { at: "most", value: 100, judged: false, what: "more memory held after five minutes of it" },
+  "bulk.recompute_ms": {
+    at: "most",
+    value: 16,
+    judged: false,
+    what: "closed book of 62 leaves, 800 pieces, reckoned anew",
+  },
+  "bulk.split_ms": { at: "most", value: 200, judged: false, what: "where to part that book into two volumes" },
   "album.recompute_ms": { at: "most", value: 16, judged: false, what: "31 days, 800 pieces, read anew" },
   "album.recompute_growth": { at: "most", value: 11, judged: true, what: "ten times the album over the album" },
 };
@@ -136,6 +144,7 @@ if (wants("pace.ics_ms")) figures["pace.ics_ms"] = measureCalendar();
 if (wants("pace.forecast_ms")) figures["pace.forecast_ms"] = measureForecast();
 if (wants("drawer.cutting_never_worse", "drawer.cutting_ms")) Object.assign(figures, measureCutting());
 if (wants("drawer.numerals_ms")) figures["drawer.numerals_ms"] = measureNumerals();
+if (wants("bulk.recompute_ms", "bulk.split_ms")) Object.assign(figures, measureBulk());
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();
 if (wants("words.deal365_ms")) figures["words.deal365_ms"] = measureDeal365();
@@ -190,7 +199,7 @@ if (
         "drawer",
         "numbers",
       ])
-      .concat(["paper-cutting", "goes-with", "to-get", "used", "pace", "hours", "daylight"])
+      .concat(["paper-cutting", "goes-with", "to-get", "used", "pace", "hours", "daylight", "bulk"])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
     if (wants("page.queries.max"))

@@ -4,6 +4,7 @@ import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
 import type { Print } from "../core/album/print.ts";
 import type { Pattern } from "../core/book/pattern.ts";
+import type { RulerMark } from "../core/bulk/ruler.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Known } from "../core/month/known.ts";
 import type { Slot } from "../core/month/slots.ts";
@@ -40,6 +41,8 @@ export type AlbumRecord = AlbumPlan & {
   readonly photoRule: PhotoRule;
   /** The pattern of foundation pages that was last set; null before the first. */
   readonly pattern: Pattern | null;
+  /** The closed book measured with a ruler. */
+  readonly ruler: readonly RulerMark[];
   /** Steps of the first evening that are settled. */
   readonly firstSettled: readonly FirstStep[];
 };
@@ -99,6 +102,7 @@ export const toRecord = (row: AlbumRow): AlbumRecord => ({
   version: row.version,
   photoRule: row.photoRule,
   pattern: row.pattern,
+  ruler: row.ruler,
   firstSettled: row.firstSettled,
   ...planOf(row),
 });

@@ -5,6 +5,7 @@ import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { MadeOf } from "../core/album/made-of.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Pattern } from "../core/book/pattern.ts";
+import type { RulerMark } from "../core/bulk/ruler.ts";
 import type { KeptThing } from "../core/drawer/thing.ts";
 import type { Known } from "../core/month/known.ts";
 import type { Slot } from "../core/month/slots.ts";
@@ -169,7 +170,11 @@ export async function importAlbum(
   db: Db,
   householdId: string,
   archiveId: string,
-  plan: AlbumPlan & { readonly photoRule?: PhotoRule; readonly pattern?: Pattern | null },
+  plan: AlbumPlan & {
+    readonly photoRule?: PhotoRule;
+    readonly pattern?: Pattern | null;
+    readonly ruler?: readonly RulerMark[];
+  },
   days: readonly ImportedDay[],
   book: ImportedBook = NO_BOOK,
   asCopy = false,
@@ -182,6 +187,7 @@ export async function importAlbum(
       .insert(album)
       .values({
         ...{ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule, pattern: plan.pattern },
+        ruler: [...(plan.ruler ?? [])],
         // It was begun long ago.
         firstSettled: [...FIRST_STEPS],
       })

@@ -65,6 +65,7 @@ export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Le
     sewn: row.sewn,
     glued: row.glued,
     liftsOff: row.liftsOff,
+    opensVolume: row.opensVolume,
     front: side("front"),
     back: side("back"),
   };
@@ -87,7 +88,7 @@ export const thingsOn = (leaves: readonly Leaf[]): string[] => [
 export const thingsOf = (pieces: readonly Piece[]): string[] => pieces.flatMap(({ of }) => of?.thing ?? []);
 
 /** The leaf's own columns, without its place. */
-export const leafColumns = ({ make: { size, of, ...make }, done, drop, sewn, glued, liftsOff }: Leaf) => ({
+export const leafColumns = ({ make: { size, of, ...make }, done, drop, sewn, glued, liftsOff, opensVolume }: Leaf) => ({
   ...make,
   of: of && withoutLook(of),
   w: size?.w ?? null,
@@ -97,6 +98,7 @@ export const leafColumns = ({ make: { size, of, ...make }, done, drop, sewn, glu
   sewn,
   glued,
   liftsOff,
+  opensVolume,
 });
 
 export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert)[] =>

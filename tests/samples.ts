@@ -33,6 +33,7 @@ import { type LayoutNode, POCKET_LAYOUTS } from "../core/book/layout.ts";
 import { LOTS, THING_KINDS, type Thing } from "../core/drawer/thing.ts";
 import { MATERIAL_IDS, micrometres } from "../core/material/material.ts";
 import { inches, LONGEST, ticks } from "../core/measure/length.ts";
+import { rect } from "../core/measure/rect.ts";
 import type { Size } from "../core/measure/size.ts";
 import { addDays, type CalendarDate } from "../core/month/dates.ts";
 import { NUMBERINGS } from "../core/month/numbering.ts";
@@ -442,6 +443,7 @@ const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
   sewn: fc.constant(false),
   glued: fc.constant(false),
   liftsOff: fc.boolean(),
+  opensVolume: fc.boolean(),
   front: anySide,
   back: anySide,
 });
@@ -474,7 +476,7 @@ export function decemberDays(contents: Readonly<Record<string, DayContent>>): { 
 const anyThingName = fc.stringMatching(/^[A-Za-z][A-Za-z ]{0,20}[A-Za-z]$/);
 const anyThingSide = fc.integer({ min: 320, max: 320 * 600 }).map(ticks);
 /** Something of a drawer. */
-export const anyThing: fc.Arbitrary<Thing> = fc.record({
+const anyPlainThing: fc.Arbitrary<Thing> = fc.record({
   name: anyThingName,
   kind: fc.constantFrom(...THING_KINDS),
   material: fc.option(fc.constantFrom(...MATERIAL_IDS)),
@@ -485,6 +487,7 @@ export const anyThing: fc.Arbitrary<Thing> = fc.record({
   useUp: fc.boolean(),
   hasTop: fc.boolean(),
   oneSided: fc.boolean(),
+  motif: fc.constant(null),
   caliper: fc.option(fc.integer({ min: 1, max: 99_000 }).map(micrometres)),
   numbers: fc.option(
     fc.oneof(
@@ -509,4 +512,10 @@ export const anyThing: fc.Arbitrary<Thing> = fc.record({
     }),
   ),
   note: fc.constantFrom("", "bought in spring", "a, b; c"),
+});
+/** Something of a drawer, some of it with a motif that is kept. */
+export const anyThing: fc.Arbitrary<Thing> = fc.tuple(anyPlainThing, fc.nat(3), fc.nat(3)).map(([thing, x, y]) => {
+  const { size } = thing;
+  if (!size || x + y === 0) return thing;
+  return { ...thing, motif: rect(x, y, Math.ceil((size.w - x) / 2), Math.ceil((size.h - y) / 2)) };
 });

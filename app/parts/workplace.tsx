@@ -75,9 +75,12 @@ export function MatStage({
   label,
   focus,
   bar,
+  isTall = false,
   children,
 }: {
   label: string;
+  /** On a phone it takes nearly the whole window. */
+  isTall?: boolean;
   /** Which of several things lies there (`FocusRow`). */
   focus?: ReactNode;
   bar?: ReactNode;
@@ -86,7 +89,7 @@ export function MatStage({
   return (
     <section
       aria-label={label}
-      className="mat-stage relative flex h-[52vh] min-h-0 flex-col overflow-hidden bg-mat wide:h-full"
+      className={`mat-stage relative flex ${isTall ? "h-[86vh]" : "h-[52vh]"} min-h-0 flex-col overflow-hidden bg-mat wide:h-full`}
     >
       {focus}
       {children}

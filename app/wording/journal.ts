@@ -70,6 +70,7 @@ const OF_BOOK: Record<Exclude<BookEdit["kind"], "tick">, (leaf: string) => strin
   "share-side": (leaf) => `who shares a side of ${leaf}, changed`,
   make: (leaf) => `paper of ${leaf} changed`,
   lie: (leaf) => `how ${leaf} lies, changed`,
+  part: () => "book parted into volumes, or joined again",
 };
 
 const MARKED: Record<RollMark["kind"], readonly [on: string, off: string]> = {
@@ -133,6 +134,7 @@ const OF_ORDER = {
 const OF_ALBUM = {
   settings: "settings of the album changed",
   measures: "measures of the book changed",
+  ruler: "thickness of the closed book measured",
   "first-evening": "step of the first evening left",
   "photo-rule": "which pictures a day may have, changed",
   printer: "measures of the printer changed",
@@ -205,6 +207,7 @@ export function didWords(did: Did, names: Names): string {
       return `lab order ${did.number} ${OF_ORDER[did.how]}`;
     case "settings":
     case "measures":
+    case "ruler":
     case "first-evening":
     case "photo-rule":
     case "printer":

@@ -130,6 +130,8 @@ export type Leaf = {
   readonly glued: boolean;
   /** Must come off the rings: a slit runs from each hole to the edge. */
   readonly liftsOff: boolean;
+  /** The first leaf of another volume: the leaves before it are bound in a book of their own. */
+  readonly opensVolume: boolean;
   readonly front: Side;
   readonly back: Side;
 };
@@ -169,6 +171,7 @@ export const newLeaf = (id: string, make: LeafMake, front: Owner, back: Owner): 
   sewn: false,
   glued: false,
   liftsOff: false,
+  opensVolume: false,
   front: sideOf(front),
   back: sideOf(back),
 });

@@ -40,6 +40,7 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
     done: z.boolean(),
   }),
   z.object({ kind: z.literal("lie"), leaf: ID, drop: IN_TICKS.place.nullable(), liftsOff: z.boolean() }),
+  z.object({ kind: z.literal("part"), leaf: ID, opens: z.boolean() }),
 ]);
 
 /** A change to the book on its way: the edit, and the version of each leaf it writes that the keeper saw; null: whatever it is now. */

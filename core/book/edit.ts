@@ -22,6 +22,7 @@ import type { Length } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type GlueProblem, giveToDay, isGluedOver, stillGlued, withGlue } from "./bound.ts";
 import { type DateOf, withAt } from "./place.ts";
+import { withoutLeaf } from "./volumes.ts";
 
 /** One side's new arrangement; null puts the first dry fit back. */
 export type Arrangement = { readonly leaf: string; readonly face: Face; readonly pieces: readonly Piece[] | null };
@@ -48,7 +49,9 @@ export type BookEdit =
   | { kind: "make"; leaf: string; make: LeafMake }
   /** Something done for a leaf, or with a face for one of its sides: its owner's, or what a guest has on it. */
   | { kind: "tick"; leaf: string; face: Face | null; guest: string | null; step: LeafStep | SideStep; done: boolean }
-  | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean };
+  | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean }
+  /** The book is parted before a leaf, which is the first of another volume; or joined again there. */
+  | { kind: "part"; leaf: string; opens: boolean };
 
 export type BookProblem =
   | "leaf-gone"
@@ -196,6 +199,7 @@ export function applyBookEdit(
         done: [],
         sewn: false,
         glued: false,
+        opensVolume: false,
         front: copiedSide(from.front, edit.front),
         back: copiedSide(from.back, edit.back),
       };
@@ -209,11 +213,7 @@ export function applyBookEdit(
       if (edit.after !== null && !has(edit.after)) return gone;
       return {
         ok: true,
-        leaves: insertAfter(
-          leaves.filter((each) => each !== leaf),
-          leaf,
-          edit.after,
-        ),
+        leaves: insertAfter(withoutLeaf(leaves, edit.leaf), { ...leaf, opensVolume: false }, edit.after),
       };
     }
     case "turn-leaf":
@@ -222,10 +222,7 @@ export function applyBookEdit(
     case "remove-leaf":
       return {
         ok: true,
-        leaves: stillGlued(
-          leaves,
-          leaves.filter(({ id }) => id !== edit.leaf),
-        ),
+        leaves: stillGlued(leaves, withoutLeaf(leaves, edit.leaf)),
       };
     case "glue-leaf": {
       const done = withGlue(leaves, edit.leaf, edit.next, edit.glued);
@@ -259,6 +256,13 @@ export function applyBookEdit(
       return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit, edit.done));
     case "lie":
       return changed(edit.leaf, (leaf) => ({ ...leaf, drop: edit.drop, liftsOff: edit.liftsOff }));
+    case "part": {
+      const at = leaves.findIndex(({ id }) => id === edit.leaf);
+      // What is sewn or glued together is not parted, and before the first leaf there is no other volume.
+      if (edit.opens && leaves[at]?.sewn) return SEWN_IN;
+      if (edit.opens && leaves[at - 1]?.glued) return gluedOver;
+      return changed(edit.leaf, (leaf) => ({ ...leaf, opensVolume: edit.opens && at > 0 }));
+    }
   }
 }
 

@@ -3,6 +3,7 @@ import type { AlbumFormat } from "../album/model.ts";
 import { around, type Rect, rect, subtract } from "../measure/rect.ts";
 import { topOf } from "./holes.ts";
 import { type LeafRead, wholeLeaf } from "./read.ts";
+import { volumeStarts } from "./volumes.ts";
 
 /**
  * A leaf as it lies in a spread. Places are ticks from where the upper end of the spine would be: leaves on the right
@@ -112,10 +113,14 @@ export function turnedBy(leaves: readonly LeafRead[], at: number, by: 1 | -1 | 0
 export function spreadAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Spread {
   const turned = Math.max(0, Math.min(at, leaves.length));
   const reach = reachOf(leaves, format);
+  const starts = volumeStarts(leaves.map(({ leaf }) => leaf));
+  // Nothing is seen through into another volume.
+  const ofVolume = (of: number) => (place: number) => (starts[place] === starts[of] ? leaves[place] : undefined);
+  const [onLeft, onRight] = [ofVolume(turned - 1), ofVolume(turned)];
   return {
     at: turned,
     frame: around(reach.front, reach.back),
-    left: stack((depth) => leaves[turned - 1 - depth], "back", format, reach.back),
-    right: stack((depth) => leaves[turned + depth], "front", format, reach.front),
+    left: stack((depth) => onLeft(turned - 1 - depth), "back", format, reach.back),
+    right: stack((depth) => onRight(turned + depth), "front", format, reach.front),
   };
 }

@@ -19,6 +19,7 @@ const LEAF = z.object({
   sewn: z.boolean(),
   glued: z.boolean(),
   liftsOff: z.boolean(),
+  opensVolume: z.boolean(),
   front: SIDE,
   back: SIDE,
 });

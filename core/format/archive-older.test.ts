@@ -41,13 +41,15 @@ const asRead = (raw: object): Archive => {
 
 /** As it is written now, without what could not be said in any of these formats, which nothing was said of. */
 function written(old: object) {
-  const { things, book, ...archive } = JSON.parse(writeArchive(asRead(old)));
-  expect(things).toEqual([]);
-  const leaves = book.leaves.map(({ make: { of, ...make }, ...leaf }: { make: { of: unknown } }) => {
-    expect(of).toBeNull();
+  const { things, book, album, ...archive } = JSON.parse(writeArchive(asRead(old)));
+  const { ruler, ...measured } = album;
+  expect([things, ruler]).toEqual([[], []]);
+  type LeafNow = { make: { of: unknown }; opensVolume: boolean };
+  const leaves = book.leaves.map(({ make: { of, ...make }, opensVolume, ...leaf }: LeafNow) => {
+    expect([of, opensVolume]).toEqual([null, false]);
     return { ...leaf, make };
   });
-  return { ...archive, book: { ...book, leaves } };
+  return { ...archive, album: measured, book: { ...book, leaves } };
 }
 
 /** Pieces as they are now: each says whose it is, a number has a look and a nought, and had none of them. */
@@ -98,6 +100,22 @@ const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) 
 
 /** Pages of the front and back matter, of which none had squares. */
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
+
+describe("an archive of the tenth format, from before a book could be in volumes or was measured closed", () => {
+  it("is read with everything as it was: one volume, nothing measured, no motif kept", () => {
+    type Tenth = { album: object; things: object[]; book: { leaves: object[] } };
+    const tenth: Tenth[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-10.json", import.meta.url), "utf8"),
+    );
+    expect(tenth.flatMap(({ things }) => things).length).toBeGreaterThan(2);
+    for (const old of tenth)
+      expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
+        ...{ ...old, formatVersion: ARCHIVE_VERSION, album: { ...old.album, ruler: [] } },
+        things: old.things.map((thing) => ({ ...thing, motif: null })),
+        book: { ...old.book, leaves: old.book.leaves.map((leaf) => ({ ...leaf, opensVolume: false })) },
+      });
+  });
+});
 
 describe("an archive of the ninth format, from before it was said what leaves and pieces are made of", () => {
   it("is read with everything as it was", () => {

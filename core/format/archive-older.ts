@@ -12,6 +12,7 @@ import { fromNinth } from "./archive-ninth.ts";
 import { fromSeventh } from "./archive-seventh.ts";
 import { fromSixth } from "./archive-sixth.ts";
 import { type Brought, brought, type Step, step } from "./archive-step.ts";
+import { fromTenth } from "./archive-tenth.ts";
 
 const FIRST_FORMAT = z.object({
   album: z.looseObject({
@@ -94,6 +95,8 @@ const STEPS: readonly Step[] = [
   fromSeventh,
   fromEighth,
   fromNinth,
+  fromTenth,
+  fromTenth,
 ];
 
 /** An archive of any earlier format as one of today; one of today as it is. */

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
 import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STEPS } from "../album/model.ts";
 import { patternSchema } from "../book/edit-schema.ts";
+import { RULER } from "../bulk/ruler-schema.ts";
 import { thingSchema } from "../drawer/thing-schema.ts";
 import { LIMITS } from "../limits.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
@@ -27,7 +28,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 10;
+export const ARCHIVE_VERSION = 11;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -179,6 +180,8 @@ const ALBUM_FILE = z.object({
     numbering: z.enum(NUMBERINGS),
     /** Which pictures its prints may be of. */
     photoRule: z.enum(PHOTO_RULES),
+    /** The closed book measured with a ruler, and what was reckoned of it then. */
+    ruler: RULER,
     /** How much of the pages is made before their days. */
     preparing: z.enum(PREPARING),
     /** The pattern of foundation pages last set over the month; its own templates stay with their household. */

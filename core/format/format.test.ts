@@ -6,6 +6,7 @@ import { type Day, MATTERS, type MatterEntry } from "../album/model.ts";
 import { pagesOf } from "../album/page.ts";
 import { grid } from "../book/layout.ts";
 import type { Pattern } from "../book/pattern.ts";
+import { micrometres } from "../material/material.ts";
 import { inches } from "../measure/length.ts";
 import { type CalendarDate, datesFrom } from "../month/dates.ts";
 import type { Known } from "../month/known.ts";
@@ -145,6 +146,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         photoRule: "any",
         preparing: plan.preparing,
         pattern: patternOn(plan.span.start),
+        ruler: [{ on: plan.span.start, measured: micrometres(21_500), reckoned: micrometres(24_000) }],
         start: plan.span.start,
         end: plan.span.end,
         format: { ...format, capacityMicrometres: capacity },

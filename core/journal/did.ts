@@ -58,6 +58,7 @@ export type Did =
       readonly what:
         | "settings"
         | "measures"
+        | "ruler"
         | "first-evening"
         | "photo-rule"
         | "printer"

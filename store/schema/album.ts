@@ -25,6 +25,7 @@ import {
   USUAL_PREPARING,
 } from "../../core/album/model.ts";
 import type { Pattern } from "../../core/book/pattern.ts";
+import type { RulerMark } from "../../core/bulk/ruler.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { MonthPage } from "../../core/month/month-kind.ts";
@@ -78,6 +79,8 @@ export const album = pgTable(
     leafCount: integer("leaf_count"),
     /** Which pictures a day's prints may be of. */
     photoRule: text("photo_rule").$type<PhotoRule>().notNull().default(USUAL_RULE),
+    /** The closed book measured with a ruler, and what was reckoned of it then. */
+    ruler: jsonb("ruler").$type<RulerMark[]>().notNull().default([]),
     /** How much of the pages is made before their days. */
     preparing: text("preparing").$type<Preparing>().notNull().default(USUAL_PREPARING),
     /** The pattern of foundation pages that was last set over the month. */

@@ -56,6 +56,8 @@ export const leaf = pgTable(
     /** Glued by its back to the leaf after it. */
     glued: boolean("glued").notNull().default(false),
     liftsOff: boolean("lifts_off").notNull().default(false),
+    /** The first leaf of another volume. */
+    opensVolume: boolean("opens_volume").notNull().default(false),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),
     updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),

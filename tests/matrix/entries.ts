@@ -103,6 +103,7 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   step: () => ({ step: "write", done: true }),
   finish: () => ({}),
 };
+const RULED = { on: "2026-12-09", measured: 9000, reckoned: 10_000 };
 const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   arrange: ({ leaf }) => ({ leaf, face: "front", pieces: [] }),
   "arrange-many": ({ leaf }) => ({ sides: [{ leaf, face: "front", pieces: [] }] }),
@@ -119,6 +120,7 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   make: ({ leaf }) => ({ leaf, make: { ...MAKE, kind: "vellum" } }),
   tick: ({ leaf }) => ({ leaf, face: "front", guest: null, step: "assemble", done: true }),
   lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
+  part: ({ leaf }) => ({ leaf, opens: true }),
 };
 const named = (
   prefix: string,
@@ -399,6 +401,13 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     writes: { cut: json("paper-cutting", ({ paper }) => ({ thing: paper, cut: [], rests: [] }), true) },
   },
   "routes/album.book.tsx": page("book"),
+  "routes/album.bulk.tsx": {
+    ...page("bulk"),
+    writes: {
+      measured: json("bulk", () => ({ act: "measured", mark: RULED }), true),
+      forget: json("bulk", () => ({ act: "forget", mark: RULED }), true),
+    },
+  },
   "routes/album.rhythm.tsx": page("rhythm"),
   "routes/album.foundations.tsx": {
     ...page("foundations"),

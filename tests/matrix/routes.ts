@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import type { z } from "zod";
+import { RULER_ACT } from "../../app/places/bulk/acts.ts";
 import { CARD_SHEETS_ACT } from "../../app/places/card-sheets/acts.ts";
 import { DRAWER_ACT } from "../../app/places/drawer/acts.ts";
 import { HANDS_ACT } from "../../app/places/hands/acts.ts";
@@ -47,6 +48,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),
   "routes/album.prompts.tsx": kindsOf(PROMPTS_ACT, "act"),
   "routes/album.hands.tsx": kindsOf(HANDS_ACT, "act"),
+  "routes/album.bulk.tsx": kindsOf(RULER_ACT, "act"),
   "routes/album.drawer.tsx": kindsOf(DRAWER_ACT, "act"),
   "routes/album.card-sheets.tsx": CARD_SHEETS_ACT ? ["make"] : [],
   "routes/album.paper-cutting.tsx": CUT_ACT ? ["cut"] : [],

@@ -1,0 +1,201 @@
+import type { Piece } from "../album/leaf.ts";
+import { AS_USUAL, type MadeOf } from "../album/made-of.ts";
+import type { AlbumFormat } from "../album/model.ts";
+import type { Arrangement } from "../book/edit.ts";
+import { holesOf } from "../book/holes.ts";
+import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
+import type { MaterialId, Micrometres } from "../material/material.ts";
+import { inches, millimetres } from "../measure/length.ts";
+import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
+import { frameFor, keptPoint, WHOLE } from "../photo/crop.ts";
+import { type Binding, closingOf } from "./closing.ts";
+import { liesAt } from "./heights.ts";
+import { inClosedBook, type Layer, madeOf, type Things, thickAs, usualOf } from "./layers.ts";
+
+/** Where on its page something goes, as that side is looked at. */
+export const CORNERS = [
+  ...(["upper left", "upper right", "lower left", "lower right"] as const),
+  ...(["upper middle", "lower middle", "left", "right"] as const),
+];
+export type Corner = (typeof CORNERS)[number];
+
+/** What can be done about one piece. */
+export type Cure =
+  | { readonly kind: "move"; readonly to: Corner; readonly at: Rect }
+  /** Of something thinner: its back peeled off, printer paper in place of cardstock. */
+  | { readonly kind: "thinner"; readonly material: MaterialId }
+  /** Glued flat, and no longer on foam. */
+  | { readonly kind: "flat" }
+  /** One layer in place of several. */
+  | { readonly kind: "one-layer" }
+  | { readonly kind: "leave-out" };
+
+/** A cure with how the book closes after it, and what makes it so. */
+export type Remedy<P extends BookPage = BookPage> = {
+  readonly layer: Layer<P> & { readonly piece: Piece };
+  readonly cure: Cure;
+  readonly gape: Micrometres;
+  readonly height: Micrometres;
+  readonly change: Arrangement;
+};
+
+/** Pieces thinner than this are not worth a cure. */
+const WORTH_CURING = 300;
+/** Kept free round what must be seen, and to the edge of a page. */
+const CLEAR = millimetres(3);
+/** How far round the point that a print must keep nothing may lie. */
+const KEPT = inches(1 / 2);
+
+const isSeen = ({ piece: { what } }: PlacedPiece): boolean =>
+  what.kind === "card" || what.kind === "numeral" || ("says" in what && Boolean(what.says));
+
+/** What of one side nothing thick may lie on: words, numbers, the points that prints must keep, and holes. */
+export function keptFree<P extends BookPage>(leaf: LeafRead<P>, face: "front" | "back", format: AlbumFormat): Rect[] {
+  const side = leaf[face];
+  const words = side.pieces.filter(isSeen).map(({ rect: lies }) => lies);
+  const points = side.pieces.flatMap(({ piece: { what }, rect: lies }) => {
+    if (what.kind !== "photo") return [];
+    const use = side.content?.photos.find(({ id }) => id === what.use);
+    if (!use) return [];
+    const frame = frameFor(use.picture, use.print, use.crop);
+    const kept = keptPoint(use.picture, use.crop);
+    const [sx, sy] = [(kept.x / WHOLE - frame.x) / frame.w, (kept.y / WHOLE - frame.y) / frame.h];
+    const [x, y] = [lies.x + sx * lies.w, lies.y + sy * lies.h].map(Math.round) as [number, number];
+    return [rect(x - KEPT, y - KEPT, 2 * KEPT, 2 * KEPT)];
+  });
+  const holes =
+    leaf.build.inProtector || format.binding === "sewn" ? [] : holesOf(leaf.build, leaf.leaf.drop, format, face);
+  const punched = holes.map(({ x, y, diameter: d }) => rect(x - Math.ceil(d / 2), y - Math.ceil(d / 2), d, d));
+  return [...words, ...points, ...punched];
+}
+
+/** The places that a piece of this size may be moved to within an area, those where it lies over something kept free left out. */
+export function freePlaces(
+  lies: Rect,
+  within: Rect,
+  taken: readonly Rect[],
+): { readonly to: Corner; readonly at: Rect }[] {
+  const { w, h } = lies;
+  const [left, top] = [within.x + CLEAR, within.y + CLEAR];
+  const [right, bottom] = [within.x + within.w - w - CLEAR, within.y + within.h - h - CLEAR];
+  const [middle, halfway] = [Math.round((left + right) / 2), Math.round((top + bottom) / 2)];
+  const places: Record<Corner, readonly [number, number]> = {
+    "upper left": [left, top],
+    "upper right": [right, top],
+    "lower left": [left, bottom],
+    "lower right": [right, bottom],
+    "upper middle": [middle, top],
+    "lower middle": [middle, bottom],
+    left: [left, halfway],
+    right: [right, halfway],
+  };
+  return CORNERS.flatMap((to) => {
+    const [x, y] = places[to];
+    const at = rect(x, y, w, h);
+    const wide = rect(x - CLEAR, y - CLEAR, w + 2 * CLEAR, h + 2 * CLEAR);
+    const isFree = contains(within, at) && !taken.some((each) => overlap(wide, each));
+    return isFree && !overlap(at, lies) ? [{ to, at }] : [];
+  });
+}
+
+/** A thinner thing that the same is made of. Common practice. */
+const THINNER: Partial<Record<MaterialId, MaterialId>> = { chipboard: "peeled-chipboard" };
+const THINNER_HINGE: Partial<Record<MaterialId, MaterialId>> = {
+  ...{ "cardstock-65": "printer-paper", "cardstock-80": "printer-paper", "cardstock-110": "printer-paper" },
+};
+
+const changed = (piece: Piece, of: Partial<MadeOf>): Piece => ({ ...piece, of: { ...(piece.of ?? AS_USUAL), ...of } });
+
+function curesOf<P extends BookPage>(
+  layer: Layer<P> & { readonly piece: Piece },
+  placed: PlacedPiece,
+  format: AlbumFormat,
+  things: Things,
+): { readonly cure: Cure; readonly piece: Piece | null }[] {
+  const { piece, leaf, face } = layer;
+  const { build } = leaf;
+  const others = keptFree(leaf, face, format);
+  const pocket = placed.pocket === null ? null : leaf[face].pockets[placed.pocket];
+  const own = others.filter((each) => each !== placed.rect);
+  const isMovable = piece.what.kind !== "photo" && piece.what.kind !== "tab";
+  const moves = isMovable ? freePlaces(placed.rect, pocket ?? rectOf(build.page), own) : [];
+  const usual = usualOf(piece.what, layer.page?.content.numeral.style ?? "none");
+  const material = madeOf(usual, piece.of, things);
+  const thinner = material && (THINNER[material] ?? (piece.what.kind === "flip" ? THINNER_HINGE[material] : undefined));
+  return [
+    ...moves.map(({ to, at }) => ({
+      cure: { kind: "move" as const, to, at },
+      piece: { ...piece, at: { x: at.x, y: at.y } },
+    })),
+    ...(thinner
+      ? [{ cure: { kind: "thinner" as const, material: thinner }, piece: changed(piece, { material: thinner }) }]
+      : []),
+    ...(piece.of?.sits && piece.of.sits !== "tape-runner"
+      ? [{ cure: { kind: "flat" as const }, piece: changed(piece, { sits: null }) }]
+      : []),
+    ...((piece.of?.layers ?? 1) > 1
+      ? [{ cure: { kind: "one-layer" as const }, piece: changed(piece, { layers: 1 }) }]
+      : []),
+    { cure: { kind: "leave-out" as const }, piece: null },
+  ];
+}
+
+/** A layer as it is once its piece is changed; null where it is left out. */
+function layerAs<P extends BookPage>(
+  layer: Layer<P>,
+  piece: Piece | null,
+  at: Rect,
+  format: AlbumFormat,
+  things: Things,
+): Layer<P> | null {
+  if (!piece) return null;
+  const usual = usualOf(piece.what, layer.page?.content.numeral.style ?? "none");
+  return {
+    ...layer,
+    piece,
+    thick: thickAs(usual, piece.of, things),
+    at: inClosedBook(at, layer.face, layer.leaf, format),
+  };
+}
+
+/**
+ * What can be done so that the book gapes less, or is less thick where it closes: for each piece that lies where the board
+ * rests its best move, and whatever else makes it thinner, what helps most first. What helps nothing is left out.
+ */
+export function remediesFor<P extends BookPage>(
+  layers: readonly Layer<P>[],
+  format: AlbumFormat,
+  things: Things,
+  binding: Binding,
+): Remedy<P>[] {
+  const now = closingOf(layers, binding);
+  const spot = now.rests ?? now.thickest;
+  if (!spot) return [];
+  const found = layers.flatMap((layer): Remedy<P>[] => {
+    const { piece, leaf, face } = layer;
+    if (!piece || piece.what.kind === "room" || layer.thick < WORTH_CURING || !liesAt(layer, spot)) return [];
+    const side = leaf[face];
+    const placed = side.pieces.find((each) => each.piece === piece);
+    if (!placed) return [];
+    const pieceLayer = { ...layer, piece };
+    const tried = curesOf(pieceLayer, placed, format, things).map(({ cure, piece: next }): Remedy<P> => {
+      const as = layerAs(layer, next, cure.kind === "move" ? cure.at : placed.rect, format, things);
+      const after = closingOf(
+        layers.flatMap((each) => (each === layer ? (as ?? []) : each)),
+        binding,
+      );
+      const pieces = side.pieces.flatMap((each) => (each === placed ? (next ?? []) : each.piece));
+      const change = { leaf: leaf.leaf.id, face, pieces };
+      return { layer: pieceLayer, cure, gape: after.gape, height: after.thickest?.height as Micrometres, change };
+    });
+    const better = tried.filter(({ gape, height }) => isLess({ gape, height }, now.gape, now.thickest?.height ?? 0));
+    const moves = better.filter(({ cure }) => cure.kind === "move").sort(byEffect);
+    return [...moves.slice(0, 1), ...better.filter(({ cure }) => cure.kind !== "move")];
+  });
+  return found.sort(byEffect);
+}
+
+type Effect = Pick<Remedy, "gape" | "height">;
+const isLess = (after: Effect, gape: number, height: number): boolean =>
+  gape > 0 ? after.gape < gape : (after.height ?? 0) < height;
+const byEffect = (a: Effect, b: Effect): number => a.gape - b.gape || (a.height ?? 0) - (b.height ?? 0);

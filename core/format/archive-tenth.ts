@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { brought, step } from "./archive-step.ts";
+
+const TENTH_FORMAT = z.object({
+  album: z.looseObject({}),
+  book: z.looseObject({ leaves: z.array(z.looseObject({})) }),
+});
+
+/** Every book was one volume, and nobody had put a ruler to it. */
+export const fromTenth = step(10, TENTH_FORMAT, ({ album, book }, raw) =>
+  brought({
+    ...raw,
+    formatVersion: 11,
+    album: { ...album, ruler: [] },
+    book: { ...book, leaves: book.leaves.map((leaf) => ({ ...leaf, opensVolume: false })) },
+  }),
+);
