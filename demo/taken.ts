@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Leaf, Piece } from "../core/album/leaf.ts";
 import { AS_USUAL, type MadeOf } from "../core/album/made-of.ts";
+import type { KeptThing } from "../core/drawer/thing.ts";
 import { inches } from "../core/measure/length.ts";
 import { readAlbum } from "../store/album.ts";
 import type { Author } from "../store/author.ts";
@@ -33,7 +34,10 @@ const lighthouse = (of: MadeOf): Piece => ({
 export async function takeFromDrawer(db: Db, author: Author): Promise<void> {
   const album = await readAlbum(db, author.householdId, author.albumId);
   if (!album) throw new Error("the demo's album is not there");
-  const ids = new Map((await readDrawer(db, author.householdId)).map(({ name, id }) => [name, id]));
+  // Of a paper there may be sheets and scraps: its name stands for the largest.
+  const area = ({ size }: KeptThing) => (size ? size.w * size.h : 0);
+  const drawer = (await readDrawer(db, author.householdId)).sort((a, b) => area(a) - area(b));
+  const ids = new Map(drawer.map(({ name, id }) => [name, id]));
   const turns = new Map<string, number>();
   const next = (kind: string, names: readonly string[]): MadeOf | null => {
     const turn = turns.get(kind) ?? 0;

@@ -142,6 +142,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   known: { as: DESK, to: place("known") },
   drawer: { as: DESK, to: place("drawer") },
   numbers: { as: DESK, to: place("numbers") },
+  bulk: { as: DESK, to: place("bulk") },
   "paper-cutting": { as: DESK, to: place("paper-cutting") },
   "to-get": { as: DESK, to: place("to-get") },
   today: { as: PHONE, to: go("/today") },

@@ -1,3 +1,4 @@
+import { type Binding, type Closing, HINGE } from "#core/bulk/closing.ts";
 import { type Fit, PLAY, WANDERS_OVER } from "#core/fit/fit.ts";
 import { type Length, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
@@ -14,6 +15,34 @@ export type Reckoning = {
   /** It stands or falls with what was measured of the book: the way to its measures is beside it. */
   readonly ofMeasures?: true;
 };
+
+/** Why a closed book is said to close, or not: `say` says a thickness as it was reckoned. */
+export function whyCloses(
+  { gape, rests, thickest }: Closing,
+  { depth, board }: Binding,
+  say: (thick: number) => string,
+  unit: Unit,
+): Reckoning {
+  const far = (x: number) => sayLength(ticks(Math.round(Math.max(x, HINGE))), unit);
+  return {
+    numbers: [
+      ["The rings or spine take", say(depth)],
+      ["The board, from the hinge on", sayLength(board, unit)],
+      ...(rests
+        ? ([
+            ["The board rests on", say(rests.height)],
+            ["So far from the hinge", far(rests.x)],
+            ["Apart more than it should be", say(gape)],
+          ] as const)
+        : ([["Thickest", say(thickest?.height ?? 0)]] as const)),
+    ],
+    rule: rests
+      ? "What stands higher than the rings at some distance lifts the board there, and its free edge by as much more as the board is longer: the height over the rings, times the board, through the distance. The place that lifts it most counts."
+      : "Nowhere is it higher than the rings or the spine are deep, so nothing lifts the boards.",
+    source: "Similar triangles; thicknesses as typical, from memory, or as measured.",
+    ofMeasures: true,
+  };
+}
 
 const PRACTICE = "Common practice.";
 const MEMORY = "Common practice; how much is too much is from memory.";

@@ -131,7 +131,16 @@ describe("what can be done about it", () => {
     expect(cures({ ...made("n", "flip", 4, 0, 2, 2), of: { ...AS_USUAL, material: "cardstock-110" } })).toContain(
       "thinner",
     );
-    expect(cures(on({ ...AS_USUAL, material: "felt" }))).not.toContain("thinner");
+    expect(cures(on({ ...AS_USUAL, material: "cardstock-110", layers: 9 }))).not.toContain("flat");
+    // A number of metal becomes one that is cut, and its thing lies in the drawer again; chipboard stays what it was.
+    const of = (material: "metal" | "chipboard") => {
+      const piece = on({ ...AS_USUAL, thing: "brass", material });
+      return remediesFor(layers([...corner, leafOf("f", [piece])]), format, NOTHING, binding)
+        .filter(({ layer, cure }) => layer.piece.id === "n" && cure.kind === "thinner")
+        .map(({ change }) => change.pieces?.[0]?.of);
+    };
+    expect(of("metal")).toEqual([{ ...AS_USUAL, material: "cardstock-80" }]);
+    expect(of("chipboard")).toContainEqual({ ...AS_USUAL, thing: "brass", material: "peeled-chipboard" });
   });
 
   it("is as the book is once it is done: each says the very gape that follows, the best of them first", () => {

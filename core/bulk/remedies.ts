@@ -4,7 +4,7 @@ import type { AlbumFormat } from "../album/model.ts";
 import type { Arrangement } from "../book/edit.ts";
 import { holesOf } from "../book/holes.ts";
 import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
-import type { MaterialId, Micrometres } from "../material/material.ts";
+import { MATERIALS, type MaterialId, type Micrometres } from "../material/material.ts";
 import { inches, millimetres } from "../measure/length.ts";
 import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import { frameFor, keptPoint, WHOLE } from "../photo/crop.ts";
@@ -104,6 +104,18 @@ const THINNER_HINGE: Partial<Record<MaterialId, MaterialId>> = {
   ...{ "cardstock-65": "printer-paper", "cardstock-80": "printer-paper", "cardstock-110": "printer-paper" },
 };
 
+/** A number of this is cut out by hand. */
+const CUT_NUMBER: MaterialId = "cardstock-80";
+
+/** What the same may be made of so that it lies flatter; null where there is nothing usual. */
+function thinnerOf({ kind }: Piece["what"], material: MaterialId | null): MaterialId[] {
+  if (!material) return [];
+  const peeled = THINNER[material];
+  const isThickNumber = kind === "numeral" && MATERIALS[material].caliper > MATERIALS[CUT_NUMBER].caliper;
+  const hinge = kind === "flip" ? THINNER_HINGE[material] : undefined;
+  return [...(peeled ? [peeled] : []), ...(hinge ? [hinge] : []), ...(isThickNumber ? [CUT_NUMBER] : [])];
+}
+
 const changed = (piece: Piece, of: Partial<MadeOf>): Piece => ({ ...piece, of: { ...(piece.of ?? AS_USUAL), ...of } });
 
 function curesOf<P extends BookPage>(
@@ -121,15 +133,19 @@ function curesOf<P extends BookPage>(
   const moves = isMovable ? freePlaces(placed.rect, pocket ?? rectOf(build.page), own) : [];
   const usual = usualOf(piece.what, layer.page?.content.numeral.style ?? "none");
   const material = madeOf(usual, piece.of, things);
-  const thinner = material && (THINNER[material] ?? (piece.what.kind === "flip" ? THINNER_HINGE[material] : undefined));
   return [
     ...moves.map(({ to, at }) => ({
       cure: { kind: "move" as const, to, at },
       piece: { ...piece, at: { x: at.x, y: at.y } },
     })),
-    ...(thinner
-      ? [{ cure: { kind: "thinner" as const, material: thinner }, piece: changed(piece, { material: thinner }) }]
-      : []),
+    // What is made of something else is taken from no thing of the drawer any more, but for one whose back is peeled off.
+    ...thinnerOf(piece.what, material).map((thinner) => ({
+      cure: { kind: "thinner" as const, material: thinner },
+      piece: changed(piece, {
+        material: thinner,
+        ...(thinner === THINNER[material ?? thinner] ? {} : { thing: null }),
+      }),
+    })),
     ...(piece.of?.sits && piece.of.sits !== "tape-runner"
       ? [{ cure: { kind: "flat" as const }, piece: changed(piece, { sits: null }) }]
       : []),
@@ -196,6 +212,8 @@ export function remediesFor<P extends BookPage>(
 }
 
 type Effect = Pick<Remedy, "gape" | "height">;
+/** What gains less than a sheet of cardstock is no remedy, unless the book closes then. */
+const LEAST_GAIN = 250;
 const isLess = (after: Effect, gape: number, height: number): boolean =>
-  gape > 0 ? after.gape < gape : (after.height ?? 0) < height;
-const byEffect = (a: Effect, b: Effect): number => a.gape - b.gape || (a.height ?? 0) - (b.height ?? 0);
+  gape > 0 ? after.gape + LEAST_GAIN <= gape || (after.gape === 0 && gape > 0) : after.height + LEAST_GAIN <= height;
+const byEffect = (a: Effect, b: Effect): number => a.gape - b.gape || a.height - b.height;

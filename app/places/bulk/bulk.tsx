@@ -6,11 +6,13 @@ import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { Why } from "#app/parts/why.tsx";
 import { MatStage, PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { inBookName } from "#app/places/arrange/in-book.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { freeEdge, holderOf, partSaid, pileSaid, sayThick, sayThin } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
+import { whyCloses } from "#app/wording/why.ts";
 import { NOBODY, PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { InBook } from "#core/book/dated-page.ts";
@@ -197,7 +199,8 @@ function Verdict({ closing, isNow, factor, unit, format, volume }: VerdictProps)
           <p>
             {say(thickest.height)} where it is thickest, {say(atBinding)} along the binding; {holder} take
             {format.binding === "sewn" ? "s" : ""} {say(depth)}.{" "}
-            {gape === 0 && `${say(depth - thickest.height)} to spare.`}
+            {gape === 0 && `${say(depth - thickest.height)} to spare.`}{" "}
+            <Why of="how it closes" reckoning={whyCloses(closing, bindingOf(format, factor), say, unit)} />
           </p>
           {gape > 0 && format.binding !== "sewn" && (
             <p className="text-sm text-quiet">Rings {say(ringsFor(closing))} deep would close on it as it is.</p>

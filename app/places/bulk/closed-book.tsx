@@ -38,11 +38,12 @@ export function FromTheSide({ stretches, closing, binding, peaks, factor, unit, 
   const last = stretches.at(-1);
   const rise = (x: number) => depth + (gape * x) / long;
   const ring = depth / 2;
+  const isAtRest = (x: number) => closing.rests !== null && Math.abs(mm(closing.rests.x - x)) < LETTER;
   return (
     <svg
       viewBox={`${-ring - 16} -14 ${long + ring + 48} ${top + BOARD + 34}`}
       preserveAspectRatio="xMidYMid meet"
-      className="block min-h-0 w-full flex-1 max-wide:flex-[0.5]"
+      className="block min-h-0 w-full flex-1 max-wide:flex-[0.35]"
       role="img"
       aria-label={`The closed book from the side: ${sayThick(closing.atBinding * factor, unit)} at the binding, ${sayThick((closing.thickest?.height ?? 0) * factor, unit)} at its thickest${closing.gape > 0 ? `, its boards ${sayThick(closing.gape * factor, unit)} apart more than they should be` : ""}.`}
     >
@@ -76,7 +77,7 @@ export function FromTheSide({ stretches, closing, binding, peaks, factor, unit, 
             // biome-ignore lint/suspicious/noArrayIndexKey: a peak is its letter
             key={at}
             x={mm(spot.x)}
-            y={y(high(spot.height)) + LETTER}
+            y={y(high(spot.height)) + LETTER + (isAtRest(spot.x) ? 5 : 0)}
             fontSize={LETTER}
             textAnchor="middle"
             className="fill-ink font-semibold"

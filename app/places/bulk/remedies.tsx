@@ -29,7 +29,7 @@ type Props = {
 /** How many are shown of each list. */
 const SHOWN = 6;
 const ORDER: readonly Offered["cure"]["kind"][] = ["move", "thinner", "flat", "one-layer", "leave-out"];
-const keyOf = ({ leaf, face, piece, cure }: Offered) => `${leaf} ${face} ${piece} ${cure.kind}`;
+const keyOf = ({ leaf, face, piece, cure }: Offered) => `${leaf} ${face} ${piece} ${cureSaid(cure)}`;
 
 /** What can be done about each piece, those that are helped most first; leaving it out comes last. */
 function byPiece(remedies: readonly Offered[]): Offered[][] {
