@@ -20,6 +20,7 @@ const CORE = [
   "fit",
   "book",
   "bulk",
+  "see-through",
   "draw",
   "sheet",
   "pace",

@@ -69,9 +69,10 @@ function bookOf({ leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "t
     done: [...done],
   });
   return {
-    leaves: leaves.map(({ version: _, done, ...leaf }) => ({
+    leaves: leaves.map(({ version: _, done, leftSeen, ...leaf }) => ({
       ...leaf,
       done: [...done],
+      leftSeen: [...leftSeen],
       front: side(leaf.front),
       back: side(leaf.back),
     })),

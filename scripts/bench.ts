@@ -5,7 +5,7 @@ import { seedDemo } from "../demo/seed.ts";
 import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
-import { measureBulk } from "../tests/bench/bulk.ts";
+import { measureBulk, measureOpening } from "../tests/bench/bulk.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
@@ -112,6 +112,12 @@ const BOUNDS: Record<string, Bound> = {
     what: "closed book of 62 leaves, 800 pieces, reckoned anew",
   },
   "bulk.split_ms": { at: "most", value: 200, judged: false, what: "where to part that book into two volumes" },
+  "seethrough.opening_ms": {
+    at: "most",
+    value: 8,
+    judged: false,
+    what: "one opening seen through film, vellum and pockets, and drawn",
+  },
   "album.recompute_ms": { at: "most", value: 16, judged: false, what: "31 days, 800 pieces, read anew" },
   "album.recompute_growth": { at: "most", value: 11, judged: true, what: "ten times the album over the album" },
 };
@@ -145,6 +151,7 @@ if (wants("pace.forecast_ms")) figures["pace.forecast_ms"] = measureForecast();
 if (wants("drawer.cutting_never_worse", "drawer.cutting_ms")) Object.assign(figures, measureCutting());
 if (wants("drawer.numerals_ms")) figures["drawer.numerals_ms"] = measureNumerals();
 if (wants("bulk.recompute_ms", "bulk.split_ms")) Object.assign(figures, measureBulk());
+if (wants("seethrough.opening_ms")) figures["seethrough.opening_ms"] = measureOpening();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();
 if (wants("words.deal365_ms")) figures["words.deal365_ms"] = measureDeal365();

@@ -66,6 +66,7 @@ export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Le
     glued: row.glued,
     liftsOff: row.liftsOff,
     opensVolume: row.opensVolume,
+    leftSeen: row.leftSeen,
     front: side("front"),
     back: side("back"),
   };
@@ -88,7 +89,16 @@ export const thingsOn = (leaves: readonly Leaf[]): string[] => [
 export const thingsOf = (pieces: readonly Piece[]): string[] => pieces.flatMap(({ of }) => of?.thing ?? []);
 
 /** The leaf's own columns, without its place. */
-export const leafColumns = ({ make: { size, of, ...make }, done, drop, sewn, glued, liftsOff, opensVolume }: Leaf) => ({
+export const leafColumns = ({
+  make: { size, of, ...make },
+  done,
+  drop,
+  sewn,
+  glued,
+  liftsOff,
+  opensVolume,
+  leftSeen,
+}: Leaf) => ({
   ...make,
   of: of && withoutLook(of),
   w: size?.w ?? null,
@@ -99,6 +109,7 @@ export const leafColumns = ({ make: { size, of, ...make }, done, drop, sewn, glu
   glued,
   liftsOff,
   opensVolume,
+  leftSeen: [...leftSeen],
 });
 
 export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert)[] =>

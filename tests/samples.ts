@@ -444,6 +444,7 @@ const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
   glued: fc.constant(false),
   liftsOff: fc.boolean(),
   opensVolume: fc.boolean(),
+  leftSeen: fc.constantFrom<string[]>([], ["glimpse a1b2", "back numeral"]),
   front: anySide,
   back: anySide,
 });

@@ -17,5 +17,5 @@ export const shouldRevalidate = revalidateWhenReached;
 
 export default function BookRoute({ loaderData }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
-  return album ? <Book data={loaderData} dayDate={album.dayDate} /> : null;
+  return album ? <Book data={loaderData} dayDate={album.dayDate} today={album.wallDate} /> : null;
 }

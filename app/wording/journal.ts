@@ -71,6 +71,7 @@ const OF_BOOK: Record<Exclude<BookEdit["kind"], "tick">, (leaf: string) => strin
   make: (leaf) => `paper of ${leaf} changed`,
   lie: (leaf) => `how ${leaf} lies, changed`,
   part: () => "book parted into volumes, or joined again",
+  "leave-seen": (leaf) => `what is seen through ${leaf} left as it is`,
 };
 
 const MARKED: Record<RollMark["kind"], readonly [on: string, off: string]> = {

@@ -132,6 +132,8 @@ export type Leaf = {
   readonly liftsOff: boolean;
   /** The first leaf of another volume: the leaves before it are bound in a book of their own. */
   readonly opensVolume: boolean;
+  /** What is seen through it and was said to stay as it is (core/see-through/slips.ts). */
+  readonly leftSeen: readonly string[];
   readonly front: Side;
   readonly back: Side;
 };
@@ -172,6 +174,7 @@ export const newLeaf = (id: string, make: LeafMake, front: Owner, back: Owner): 
   glued: false,
   liftsOff: false,
   opensVolume: false,
+  leftSeen: [],
   front: sideOf(front),
   back: sideOf(back),
 });

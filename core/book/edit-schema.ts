@@ -7,7 +7,7 @@ import { MONTH_PAGE } from "../month/known-schema.ts";
 import type { BookEdit } from "./edit.ts";
 import { isSmallTree } from "./layout.ts";
 import type { Pattern } from "./pattern.ts";
-import { layoutSchema, sideSchemas } from "./piece-schema.ts";
+import { layoutSchema, SEEN_SLIP, sideSchemas } from "./piece-schema.ts";
 
 /** What a change to the book may look like when it comes from outside. */
 const ID = z.uuid();
@@ -41,6 +41,7 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   }),
   z.object({ kind: z.literal("lie"), leaf: ID, drop: IN_TICKS.place.nullable(), liftsOff: z.boolean() }),
   z.object({ kind: z.literal("part"), leaf: ID, opens: z.boolean() }),
+  z.object({ kind: z.literal("leave-seen"), leaf: ID, slip: SEEN_SLIP, on: z.boolean() }),
 ]);
 
 /** A change to the book on its way: the edit, and the version of each leaf it writes that the keeper saw; null: whatever it is now. */

@@ -51,7 +51,9 @@ export type BookEdit =
   | { kind: "tick"; leaf: string; face: Face | null; guest: string | null; step: LeafStep | SideStep; done: boolean }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean }
   /** The book is parted before a leaf, which is the first of another volume; or joined again there. */
-  | { kind: "part"; leaf: string; opens: boolean };
+  | { kind: "part"; leaf: string; opens: boolean }
+  /** What is seen through a leaf stays as it is, and is not told any more; or is told again. */
+  | { kind: "leave-seen"; leaf: string; slip: string; on: boolean };
 
 export type BookProblem =
   | "leaf-gone"
@@ -200,6 +202,7 @@ export function applyBookEdit(
         sewn: false,
         glued: false,
         opensVolume: false,
+        leftSeen: [],
         front: copiedSide(from.front, edit.front),
         back: copiedSide(from.back, edit.back),
       };
@@ -256,6 +259,11 @@ export function applyBookEdit(
       return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit, edit.done));
     case "lie":
       return changed(edit.leaf, (leaf) => ({ ...leaf, drop: edit.drop, liftsOff: edit.liftsOff }));
+    case "leave-seen":
+      return changed(edit.leaf, (leaf) => {
+        const rest = leaf.leftSeen.filter((each) => each !== edit.slip);
+        return { ...leaf, leftSeen: edit.on ? [...rest, edit.slip].slice(-LIMITS.leftAlone.most) : rest };
+      });
     case "part": {
       const at = leaves.findIndex(({ id }) => id === edit.leaf);
       // What is sewn or glued together is not parted, and before the first leaf there is no other volume.

@@ -86,6 +86,9 @@ export function sideSchemas(kinds: LengthKinds) {
   };
 }
 
+/** What is seen through a leaf, as it is named: its kind, and the leaf or piece it is of. */
+export const SEEN_SLIP = z.string().regex(/^[a-z-]{1,20} [0-9a-z-]{1,40}$/);
+
 /** Splits may be this deep. */
 const DEEPEST = 6;
 

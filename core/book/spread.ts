@@ -1,35 +1,35 @@
 import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
-import { around, type Rect, rect, subtract } from "../measure/rect.ts";
+import { around, overlap, type Rect, rect, subtract } from "../measure/rect.ts";
 import { topOf } from "./holes.ts";
-import { type LeafRead, wholeLeaf } from "./read.ts";
+import { type BookPage, type LeafRead, wholeLeaf } from "./read.ts";
 import { volumeStarts } from "./volumes.ts";
+import { windowsOf } from "./windows.ts";
 
 /**
  * A leaf as it lies in a spread. Places are ticks from where the upper end of the spine would be: leaves on the right
  * lie at positive x, those turned over to the left at negative x.
  */
-export type Lying = {
-  readonly read: LeafRead;
+export type Lying<P extends BookPage = BookPage> = {
+  readonly read: LeafRead<P>;
   readonly face: Face;
   /** The whole leaf, binding margin included, and its page. */
   readonly whole: Rect;
   readonly page: Rect;
-  /** What is seen of the whole leaf past those above it; the uppermost is seen whole. */
+  /** What is seen of the whole leaf past those above it and through them; the uppermost is seen whole. */
   readonly visible: readonly Rect[];
+  /** What of that stops the eye: nothing behind it is seen. With what the others stop, no part of a side twice. */
+  readonly stops: readonly Rect[];
 };
 
 /** What is seen where the book lies open after its first `at` leaves: each stack from the uppermost down. */
-export type Spread = {
+export type Spread<P extends BookPage = BookPage> = {
   readonly at: number;
-  readonly left: readonly Lying[];
-  readonly right: readonly Lying[];
+  readonly left: readonly Lying<P>[];
+  readonly right: readonly Lying<P>[];
   /** The area that any spread of the book can take, so that all are drawn at one scale. */
   readonly frame: Rect;
 };
-
-/** Clear leaves let the next be seen; so does whatever a smaller leaf leaves uncovered. */
-const seesThrough = ({ build }: LeafRead): boolean => build.kind === "clear" || build.kind === "vellum";
 
 /** Where a leaf lies in the book when its `face` is up. A book bound at the top turns upward: backs lie above the spine. */
 export function placeInBook(read: LeafRead, face: Face, format: AlbumFormat): { whole: Rect; page: Rect } {
@@ -51,6 +51,8 @@ export function placeInBook(read: LeafRead, face: Face, format: AlbumFormat): { 
  */
 const MOST_LOOKED_THROUGH = 60;
 const MOST_SEEN = 16;
+/** In so many pieces what is still uncovered is crumbs. */
+const MOST_PARTS = 240;
 
 /** The area of a whole leaf of the format on either side of the spine. */
 function fullArea(face: Face, { outer: { w, h }, bindingEdge }: AlbumFormat): Rect {
@@ -70,27 +72,33 @@ function reachOf(leaves: readonly LeafRead[], format: AlbumFormat): { front: Rec
   return found;
 }
 
-/** The leaves of a stack that are seen, `next` giving them from the uppermost down, within the area they can reach. */
-function stack(next: (depth: number) => LeafRead | undefined, face: Face, format: AlbumFormat, reach: Rect): Lying[] {
+const shared = (parts: readonly Rect[], area: Rect): Rect[] => parts.flatMap((part) => overlap(part, area) ?? []);
+const without = (parts: readonly Rect[], area: Rect): Rect[] => parts.flatMap((part) => subtract(part, area));
+
+/**
+ * The leaves of a stack that are seen, `next` giving them from the uppermost down, within the area they can reach: each
+ * past those above it, through their film, vellum and empty pockets, down to what stops the eye.
+ */
+function stack<P extends BookPage>(
+  next: (depth: number) => LeafRead<P> | undefined,
+  face: Face,
+  format: AlbumFormat,
+  reach: Rect,
+): Lying<P>[] {
   let uncovered: Rect[] = [reach];
-  const covers: Rect[] = [];
-  const lying: Lying[] = [];
+  const lying: Lying<P>[] = [];
   for (let depth = 0; depth < MOST_LOOKED_THROUGH && lying.length < MOST_SEEN; depth++) {
     const read = next(depth);
     if (!read) break;
     const places = placeInBook(read, face, format);
-    const visible = covers.reduce<Rect[]>(
-      (parts, cover) => parts.flatMap((part) => subtract(part, cover)),
-      [places.whole],
-    );
+    const visible = shared(uncovered, places.whole);
     // One that lies wholly under others hides nothing that they do not.
     if (visible.length === 0) continue;
-    lying.push({ read, face, ...places, visible });
-    if (!seesThrough(read)) {
-      covers.push(places.whole);
-      uncovered = uncovered.flatMap((part) => subtract(part, places.whole));
-      if (uncovered.length === 0) break;
-    }
+    const windows = windowsOf(read, face).map(({ x, y, w, h }) => rect(places.page.x + x, places.page.y + y, w, h));
+    const stops = windows.reduce<Rect[]>(without, visible);
+    lying.push({ read, face, ...places, visible, stops });
+    uncovered = [...without(uncovered, places.whole), ...windows.flatMap((window) => shared(visible, window))];
+    if (uncovered.length === 0 || uncovered.length > MOST_PARTS) break;
   }
   return lying;
 }
@@ -110,7 +118,11 @@ export function turnedBy(leaves: readonly LeafRead[], at: number, by: 1 | -1 | 0
 }
 
 /** The spread after the first `at` leaves, 0 to the number of leaves: on the left what was turned, on the right what comes. */
-export function spreadAt(leaves: readonly LeafRead[], at: number, format: AlbumFormat): Spread {
+export function spreadAt<P extends BookPage>(
+  leaves: readonly LeafRead<P>[],
+  at: number,
+  format: AlbumFormat,
+): Spread<P> {
   const turned = Math.max(0, Math.min(at, leaves.length));
   const reach = reachOf(leaves, format);
   const starts = volumeStarts(leaves.map(({ leaf }) => leaf));

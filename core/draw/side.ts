@@ -8,8 +8,9 @@ import { type Numbered, numeralText } from "../book/numeral.ts";
 import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type LeafBuild, type LeafRead, pageOfPiece, type SideRead, wholeLeaf } from "../book/read.ts";
+import { behind, seenThroughBase, seenThroughPiece, windowsOf } from "../book/windows.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
-import { type Rect, rect, rectOf } from "../measure/rect.ts";
+import { overlap, type Rect, rect, rectOf, subtract } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
@@ -21,20 +22,24 @@ import { printMarks } from "./print.ts";
 const t = (n: number): Length => ticks(Math.round(n));
 
 /** What a page is made of, seen from either side. */
-function groundOf(build: LeafBuild): Mark {
+function groundOf(read: LeafRead): Mark {
+  const { build } = read;
   const at = rectOf(build.page);
+  // What it is made of tells more than its kind: a page of vellum in a protector is looked through.
+  const seen = seenThroughBase(read);
+  if (seen === "clear") return { kind: "rect", at, fill: "film", solid: 0.14, stroke: "film" };
+  if (seen === "translucent") return { kind: "rect", at, fill: "paper", solid: 0.6 };
   if (build.insert === "scrap" || build.insert === "packaging") return { kind: "rect", at, fill: "kraft" };
   switch (build.kind) {
     case "full":
       return { kind: "rect", at, fill: "paper" };
     case "pocket":
-      return { kind: "rect", at, fill: "film", solid: 0.82 };
     case "paper":
       return { kind: "rect", at, fill: build.insert ? "paper" : "base" };
     case "clear":
-      return { kind: "rect", at, fill: "film", solid: 0.22, stroke: "film" };
     case "vellum":
-      return { kind: "rect", at, fill: "paper", solid: 0.6 };
+      // Film and vellum that is said to be of something opaque.
+      return { kind: "rect", at, fill: "paper" };
   }
 }
 
@@ -60,14 +65,22 @@ export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
   const whole = wholeLeaf(build, format, face);
   const holes = format.binding === "sewn" ? [] : holesOf(build, leaf.drop, format, face);
   const pockets = read[face].pockets;
+  const isPockets = build.kind === "pocket";
+  const windows = windowsOf(read, face);
+  const backs = seenThroughBase(read) === "opaque" ? [] : backMarks(read, face);
   return [
     ...(build.inProtector
       ? [{ kind: "rect", at: whole, fill: "film", solid: 0.16, stroke: "film", round: millimetres(1) } as Mark]
       : []),
-    groundOf(build),
+    // What is stuck behind film or vellum is seen through it; what lies in a pocket lies in front of its film.
+    ...(isPockets ? [] : backs),
+    ...(isPockets ? pocketGround(build, windows) : [groundOf(read)]),
     ...baseMarks(read, face),
     ...insertShape(build, face),
-    ...pockets.map((at): Mark => ({ kind: "rect", at, fill: "paper", solid: 0.35, stroke: "hair" })),
+    ...pockets.map(
+      (at): Mark => ({ kind: "rect", at, fill: "paper", solid: isOpen(at, windows) ? 0.08 : 0.35, stroke: "hair" }),
+    ),
+    ...(isPockets ? backs : []),
     ...slitsOf(read, face, format).map(
       ({ from, to }): Mark => ({
         kind: "line",
@@ -84,6 +97,34 @@ export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
       ({ x, y, diameter }): Mark => ({ kind: "circle", x, y, r: t(diameter / 2), fill: "hole", stroke: "hair" }),
     ),
   ];
+}
+
+/** Whether a pocket is one that is looked through. */
+const isOpen = (pocket: Rect, windows: readonly Rect[]): boolean => windows.some((window) => overlap(window, pocket));
+
+/** The film of a page of pockets: clear where nothing lies in them. */
+const pocketGround = ({ page }: LeafBuild, windows: readonly Rect[]): Mark[] => [
+  ...windows
+    .reduce<Rect[]>((parts, window) => parts.flatMap((part) => subtract(part, window)), [rectOf(page)])
+    .map((at): Mark => ({ kind: "rect", at, fill: "film", solid: 0.82 })),
+  ...windows.map((at): Mark => ({ kind: "rect", at, fill: "film", solid: 0.16 })),
+];
+
+/** What lies on the other face of a leaf that is looked through: the backs of its pieces, and what is clear itself the wrong way round. */
+function backMarks(read: LeafRead, face: Face): Mark[] {
+  const other = read[face === "front" ? "back" : "front"];
+  return behind(read, face).flatMap(({ placed: { piece, fit }, at }): Mark[] => {
+    if (fit.kind === "beside" || piece.what.kind === "room") return [];
+    if (seenThroughPiece(piece) === "opaque") {
+      const r = t(Math.min(at.w, at.h) / 2);
+      return piece.what.kind === "embellishment"
+        ? [{ kind: "circle", x: t(at.x + at.w / 2), y: t(at.y + at.h / 2), r, fill: "paper", stroke: "hair" }]
+        : [{ kind: "rect", at, fill: "paper", stroke: "hair" }];
+    }
+    const { w, h } = read.build.page;
+    const marks = placedMarks(piece, drawnFor(other, piece));
+    return [{ kind: "group", x: t(0), y: t(0), turn: 0, mirrored: true, w, h, marks }];
+  });
 }
 
 /** The holes a leaf came with that no ring goes through: to be covered, and once it is punched, under their washi. */

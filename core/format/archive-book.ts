@@ -1,7 +1,8 @@
 import { z } from "zod";
 import { FACES, LEAF_STEPS, SIDE_STEPS } from "../album/leaf.ts";
 import { readLayout } from "../book/layout.ts";
-import { layoutSchema, sideSchemas } from "../book/piece-schema.ts";
+import { layoutSchema, SEEN_SLIP, sideSchemas } from "../book/piece-schema.ts";
+import { LIMITS } from "../limits.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { IN_MILLIMETRES } from "../measure/length-schema.ts";
 import { size } from "../measure/size.ts";
@@ -20,6 +21,7 @@ const LEAF = z.object({
   glued: z.boolean(),
   liftsOff: z.boolean(),
   opensVolume: z.boolean(),
+  leftSeen: z.array(SEEN_SLIP).max(LIMITS.leftAlone.most),
   front: SIDE,
   back: SIDE,
 });

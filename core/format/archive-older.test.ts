@@ -44,9 +44,9 @@ function written(old: object) {
   const { things, book, album, ...archive } = JSON.parse(writeArchive(asRead(old)));
   const { ruler, ...measured } = album;
   expect([things, ruler]).toEqual([[], []]);
-  type LeafNow = { make: { of: unknown }; opensVolume: boolean };
-  const leaves = book.leaves.map(({ make: { of, ...make }, opensVolume, ...leaf }: LeafNow) => {
-    expect([of, opensVolume]).toEqual([null, false]);
+  type LeafNow = { make: { of: unknown }; opensVolume: boolean; leftSeen: string[] };
+  const leaves = book.leaves.map(({ make: { of, ...make }, opensVolume, leftSeen, ...leaf }: LeafNow) => {
+    expect([of, opensVolume, leftSeen]).toEqual([null, false, []]);
     return { ...leaf, make };
   });
   return { ...archive, album: measured, book: { ...book, leaves } };
@@ -112,7 +112,7 @@ describe("an archive of the tenth format, from before a book could be in volumes
       expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
         ...{ ...old, formatVersion: ARCHIVE_VERSION, album: { ...old.album, ruler: [] } },
         things: old.things.map((thing) => ({ ...thing, motif: null })),
-        book: { ...old.book, leaves: old.book.leaves.map((leaf) => ({ ...leaf, opensVolume: false })) },
+        book: { ...old.book, leaves: old.book.leaves.map((leaf) => ({ ...leaf, opensVolume: false, leftSeen: [] })) },
       });
   });
 });

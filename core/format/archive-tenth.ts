@@ -6,12 +6,12 @@ const TENTH_FORMAT = z.object({
   book: z.looseObject({ leaves: z.array(z.looseObject({})) }),
 });
 
-/** Every book was one volume, and nobody had put a ruler to it. */
+/** Every book was one volume, nobody had put a ruler to it, and nothing seen through a leaf was left as it is. */
 export const fromTenth = step(10, TENTH_FORMAT, ({ album, book }, raw) =>
   brought({
     ...raw,
     formatVersion: 11,
     album: { ...album, ruler: [] },
-    book: { ...book, leaves: book.leaves.map((leaf) => ({ ...leaf, opensVolume: false })) },
+    book: { ...book, leaves: book.leaves.map((leaf) => ({ ...leaf, opensVolume: false, leftSeen: [] })) },
   }),
 );

@@ -58,6 +58,8 @@ export const leaf = pgTable(
     liftsOff: boolean("lifts_off").notNull().default(false),
     /** The first leaf of another volume. */
     opensVolume: boolean("opens_volume").notNull().default(false),
+    /** What is seen through it and was said to stay as it is. */
+    leftSeen: text("left_seen").array().notNull().default([]),
     version: integer("version").notNull().default(0),
     updatedAt: instant("updated_at"),
     updatedBy: uuid("updated_by").references(() => member.id, { onDelete: "set null" }),

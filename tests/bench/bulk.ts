@@ -1,10 +1,12 @@
 import { type Leaf, leafOfDay, type Piece } from "../../core/album/leaf.ts";
 import { pagesOf } from "../../core/album/page.ts";
 import { readBook } from "../../core/book/read.ts";
+import { spreadAt } from "../../core/book/spread.ts";
 import { aheadOf } from "../../core/bulk/ahead.ts";
 import { bindingOf } from "../../core/bulk/closing.ts";
 import { layersOf } from "../../core/bulk/layers.ts";
 import { bestSplit } from "../../core/bulk/split.ts";
+import { sideMarks } from "../../core/draw/side.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
 import { makeOf } from "../samples.ts";
 import { bigAlbum, median } from "./recompute.ts";
@@ -51,4 +53,32 @@ export function measureBulk(): { "bulk.recompute_ms": number; "bulk.split_ms": n
     if (!bestSplit(byLeaf, binding)) throw new Error("no place to part it");
   });
   return { "bulk.recompute_ms": recompute, "bulk.split_ms": split };
+}
+
+/** Median milliseconds to see and draw one opening of a book of pages that are looked through: pockets, film and vellum. */
+export function measureOpening(): number {
+  const { plan, days } = bigAlbum(62);
+  const kinds = [{ kind: "pocket", layout: "four" }, { kind: "clear" }, { kind: "vellum" }, { kind: "full" }] as const;
+  const leaves = days.map(({ id }, at): Leaf => {
+    const { front, back } = thickLeaf(id, at);
+    const some = front.pieces?.slice(0, 4) ?? [];
+    return {
+      ...leafOfDay(`leaf-${id}`, makeOf(kinds[at % kinds.length]), id),
+      front: { ...front, pieces: some },
+      back,
+    };
+  });
+  const pages = pagesOf({ album: plan, days, leaves, prints: [] });
+  const times: number[] = [];
+  for (let round = 0; round < 6; round++) {
+    // Read anew, so that nothing of it is known from before.
+    const book = readBook(plan, pages, leaves);
+    for (let turned = 1; turned < 62; turned++) {
+      const began = performance.now();
+      const spread = spreadAt(book.leaves, turned, plan.format);
+      for (const { read, face } of [...spread.left, ...spread.right]) sideMarks(read, face, plan.format);
+      if (round > 0) times.push(performance.now() - began);
+    }
+  }
+  return median(times);
 }

@@ -111,3 +111,35 @@ test("a ruler put to the closed book corrects the reckoning, on a phone too, and
   await page.getByRole("button", { name: "Forget" }).click();
   await expect(page.getByText(/Reckoned from typical thicknesses/)).toBeVisible();
 });
+
+test("through an empty pocket one sees the next day's page: it is told, and stays left once it was wanted", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  for (const [date, kind] of [
+    ["2026-12-05", "Pocket page"],
+    ["2026-12-06", "Full page"],
+  ] as const) {
+    await page.goto(`${album}/days/${date}`);
+    await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: kind });
+    await expect(page.locator('[data-piece$="-numeral"]').first()).toBeVisible();
+    await saved(page);
+  }
+  await page.goto(`${album}/days/2026-12-06`);
+  const number = page.locator('[data-piece$="-numeral"]').first();
+  await number.focus();
+  for (let nth = 0; nth < 6; nth++) await page.keyboard.press("Shift+ArrowDown");
+  await saved(page);
+  await page.goto(`${album}/book`);
+  const seen = page.getByRole("region", { name: "Seen through" });
+  await expect(seen).toContainText("One sees 1 piece of day 6 behind it.");
+  await expect(seen).toContainText("Fill the pocket, or put vellum between, where it is not wanted.");
+  await seen.getByRole("button", { name: /^Leave it: One sees/ }).click();
+  await expect(seen).toContainText("1 thing left as it is.");
+  await saved(page);
+  await page.reload();
+  await expect(seen).toContainText("1 thing left as it is.");
+  await seen.getByRole("button", { name: "Say it again" }).click();
+  await expect(seen).toContainText("One sees 1 piece of day 6 behind it.");
+});

@@ -121,6 +121,7 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   tick: ({ leaf }) => ({ leaf, face: "front", guest: null, step: "assemble", done: true }),
   lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
   part: ({ leaf }) => ({ leaf, opens: true }),
+  "leave-seen": ({ leaf }) => ({ leaf, slip: "back numeral", on: true }),
 };
 const named = (
   prefix: string,

@@ -1,11 +1,16 @@
 import fc from "fast-check";
 import polygonClipping, { type Polygon } from "polygon-clipping";
 import { describe, expect, it } from "vitest";
+import { presetById } from "../../core/album/formats.ts";
+import { readBook } from "../../core/book/read.ts";
+import { spreadAt } from "../../core/book/spread.ts";
+import { windowsOf } from "../../core/book/windows.ts";
 import { closingOf } from "../../core/bulk/closing.ts";
 import { greatest, type Patch } from "../../core/bulk/heights.ts";
 import { MATERIALS, micrometres } from "../../core/material/material.ts";
 import { inches } from "../../core/measure/length.ts";
-import { rect } from "../../core/measure/rect.ts";
+import { overlap, type Rect, rect } from "../../core/measure/rect.ts";
+import { anyLeaves } from "../samples.ts";
 
 const anyPatch = fc
   .tuple(fc.nat(40), fc.nat(40), fc.integer({ min: 4, max: 30 }), fc.integer({ min: 4, max: 30 }), fc.boolean())
@@ -62,6 +67,50 @@ describe("how high everything lies (reference library: polygon-clipping)", () =>
         expect(height).toBeLessThanOrEqual(mostShared(patches, true));
       }),
       { numRuns: 60 },
+    );
+  });
+});
+
+describe("an opening as the eye sees it (reference library: polygon-clipping)", () => {
+  const areaOf = (all: readonly Rect[]): number => {
+    const [first, ...others] = all.map((at) => polygonOf({ at, round: false, thick: micrometres(1) }, false));
+    if (!first) return 0;
+    return polygonClipping.union(first, ...others).reduce((sum, polygon) => {
+      // A ring of corners by the shoelace formula; its holes are taken off.
+      const [outer = 0, ...holes] = polygon.map((ring) =>
+        Math.abs(
+          ring.reduce((twice, [x, y], nth) => {
+            const [px, py] = ring.at(nth - 1) ?? [x, y];
+            return twice + px * y - x * py;
+          }, 0) / 2,
+        ),
+      );
+      return sum + holes.reduce((left, hole) => left - hole, outer);
+    }, 0);
+  };
+
+  it("ends every part of it at one leaf: what stops the eye overlaps nowhere, and is what is seen but for the windows", () => {
+    const format = presetById("ring-6x8");
+    if (!format) throw new Error("shipped");
+    fc.assert(
+      fc.property(anyLeaves, fc.nat(8), (leaves, turn) => {
+        const { leaves: read } = readBook({ format, unit: "inch" }, [], leaves);
+        const { left, right } = spreadAt(read, turn % (read.length + 1), format);
+        for (const side of [left, right]) {
+          const stops = side.flatMap((lying) => lying.stops);
+          const summed = stops.reduce((sum, { w, h }) => sum + w * h, 0);
+          expect(areaOf(stops) / Math.max(1, summed)).toBeCloseTo(summed > 0 ? 1 : 0, 9);
+          for (const { read: of, face, visible, page, stops: own } of side) {
+            const windows = windowsOf(of, face).map(({ x, y, w, h }) => rect(page.x + x, page.y + y, w, h));
+            const both = areaOf([
+              ...own,
+              ...windows.flatMap((each) => visible.flatMap((part) => overlap(part, each) ?? [])),
+            ]);
+            expect(both / Math.max(1, areaOf(visible))).toBeCloseTo(visible.length > 0 ? 1 : 0, 9);
+          }
+        }
+      }),
+      { numRuns: 40 },
     );
   });
 });

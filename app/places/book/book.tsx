@@ -21,16 +21,18 @@ import { isDated } from "#core/book/dated-page.ts";
 import type { LeafRead } from "#core/book/read.ts";
 import { type Spread, spreadAt, turnedBy } from "#core/book/spread.ts";
 import { standingOut } from "#core/book/standing-out.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
 import type { BookData } from "./data.ts";
 import { LeafPanel } from "./leaf-panel.tsx";
 import { LeafStrip } from "./leaf-strip.tsx";
+import { SeenThrough } from "./seen-through.tsx";
 import { useBook } from "./use-book.ts";
 
 /** How long a quick turning of leaves waits before the address follows. */
 const SETTLE = 250;
 
 /** The book open on the mat, its leaves in order beneath, and the leaf under the hand. */
-export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
+export function Book({ data, dayDate, today }: { data: BookData; dayDate: string; today: CalendarDate }) {
   const { albumId, format, unit } = data;
   const edits = useBook(data);
   const { book, leaves, arrange, change } = edits;
@@ -108,6 +110,12 @@ export function Book({ data, dayDate }: { data: BookData; dayDate: string }) {
             arrange={(changes) => arrange(leaves, changes)}
             goTo={goTo}
             addMatter={edits.addMatter}
+          />
+          <SeenThrough
+            key={opened}
+            spread={spread}
+            today={today}
+            onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
           />
         </>
       }

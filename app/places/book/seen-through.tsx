@@ -1,0 +1,96 @@
+import { Button } from "#app/parts/button.tsx";
+import { inBookName } from "#app/places/arrange/in-book.ts";
+import { pieceSaid } from "#app/wording/bulk.ts";
+import { many } from "#app/wording/count.ts";
+import type { InBook } from "#core/book/dated-page.ts";
+import type { PlacedPiece } from "#core/book/read.ts";
+import type { Spread } from "#core/book/spread.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import { isLeft, type SeenSlip, seenSlips } from "#core/see-through/slips.ts";
+
+type Props = {
+  spread: Spread<InBook>;
+  today: CalendarDate;
+  onLeave: (leaf: string, slip: string, on: boolean) => void;
+};
+const NO_NAMES = new Map<string, { readonly name: string }>();
+
+/** What is seen through film, vellum and empty pockets of this opening and may not be meant; what is left stays left. */
+export function SeenThrough({ spread, today, onLeave }: Props) {
+  const slips = seenSlips(spread, today);
+  if (slips.length === 0) return null;
+  const open = slips.filter((slip) => !isLeft(slip));
+  const left = slips.filter(isLeft);
+  return (
+    <section aria-labelledby="seen-through" className="mt-5 grid gap-2 border-t border-line pt-4">
+      <h3 id="seen-through" className="text-lg">
+        Seen through
+      </h3>
+      <ul className="grid gap-2 text-sm">
+        {open.map((slip) => (
+          <li
+            key={`${slip.through.leaf.id} ${slip.face} ${slip.slip}`}
+            className="grid gap-1 border-b border-line pb-2"
+          >
+            <span className={slip.kind === "private" ? "font-medium text-ember" : ""}>{said(slip)}</span>
+            <span className="text-quiet">{remedy(slip)}</span>
+            <Button
+              small
+              className="justify-self-start"
+              onClick={() => onLeave(slip.through.leaf.id, slip.slip, true)}
+              aria-label={`Leave it: ${said(slip)}`}
+            >
+              {slip.kind === "glimpse" ? "It is wanted" : "Leave it"}
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {left.length > 0 && (
+        <p className="flex flex-wrap items-baseline gap-x-3 text-sm text-quiet">
+          {many(left.length, "thing", "things")} left as {left.length === 1 ? "it is" : "they are"}.
+          <Button
+            small
+            look="quiet"
+            onClick={() => {
+              for (const { through, slip } of left) onLeave(through.leaf.id, slip, false);
+            }}
+          >
+            Say {left.length === 1 ? "it" : "them"} again
+          </Button>
+        </p>
+      )}
+    </section>
+  );
+}
+
+const ofPage = (page: InBook | null): string => (page ? inBookName(page) : "another leaf");
+
+function pieceOf(placed: PlacedPiece | undefined, page: InBook | null): string {
+  return placed ? pieceSaid({ piece: placed.piece, page }, NO_NAMES) : "a piece";
+}
+
+function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
+  switch (kind) {
+    case "over-point":
+      return `The ${pieceOf(over ?? undefined, null)} lies over what the print of ${ofPage(page)} must keep.`;
+    case "private":
+      return `Something of ${ofPage(page)} that is not to be seen yet shows through.`;
+    case "back":
+      return `The back of the ${pieceOf(pieces[0], page)} is in sight.`;
+    case "glimpse":
+      return `One sees ${many(pieces.length, "piece")} of ${ofPage(page)} behind it.`;
+  }
+}
+
+function remedy({ kind }: SeenSlip): string {
+  switch (kind) {
+    case "over-point":
+      return "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
+    case "private":
+      return "Put paper into the pocket, or plain paper between the leaves.";
+    case "back":
+      return "Cover it from this side with paper or a sticker of its shape.";
+    case "glimpse":
+      return "Fill the pocket, or put vellum between, where it is not wanted.";
+  }
+}

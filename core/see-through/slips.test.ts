@@ -1,0 +1,125 @@
+import { describe, expect, it } from "vitest";
+import { makeOf, PLAIN_USE } from "../../tests/samples.ts";
+import { presetById } from "../album/formats.ts";
+import { EMPTY_SIDE, type Leaf, type LeafMake, newLeaf, type Owner, type Piece } from "../album/leaf.ts";
+import { EMPTY_DAY, newCard } from "../album/model.ts";
+import { applyBookEdit } from "../book/edit.ts";
+import { type BookPage, readBook } from "../book/read.ts";
+import { spreadAt } from "../book/spread.ts";
+import { inches } from "../measure/length.ts";
+import { size } from "../measure/size.ts";
+import type { CalendarDate } from "../month/dates.ts";
+import { isLeft, seenSlips } from "./slips.ts";
+
+const preset = presetById("ring-6x8");
+if (!preset) throw new Error("shipped");
+const TODAY = "2026-12-09" as CalendarDate;
+const owner = (dayId: string): Owner => ({ kind: "day", dayId });
+const lies = { turn: 0, outside: false, dayId: null } as const;
+const at = (x: number, y: number) => ({ x: inches(x), y: inches(y) });
+const print = size(inches(4), inches(4));
+const photo = (id: string, x: number, y: number): Piece => ({
+  ...{ id, ...lies, at: at(x, y), what: { kind: "photo", use: id, cut: null } },
+});
+const made = (
+  id: string,
+  kind: "overlay" | "embellishment" | "filler",
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+): Piece => ({
+  ...{
+    id,
+    ...lies,
+    at: at(x, y),
+    what: { kind, size: size(inches(w), inches(h)), name: "", says: kind === "overlay" ? "Joy" : undefined },
+  },
+});
+const leaf = (id: string, day: string, make: Partial<LeafMake>, front: Piece[], back: Piece[] = []): Leaf => ({
+  ...newLeaf(id, makeOf(make), owner(day), owner(day)),
+  ...{
+    front: { ...EMPTY_SIDE, owner: owner(day), pieces: front },
+    back: { ...EMPTY_SIDE, owner: owner(day), pieces: back },
+  },
+});
+const page = (id: string, privateUntil: CalendarDate | null = null): BookPage => ({
+  ...{ label: id, skipped: false, days: [{ id }] },
+  content: {
+    ...EMPTY_DAY,
+    photos: [{ id: `p${id}`, photoId: id, print, alt: "", ...PLAIN_USE, privateUntil }],
+    cards: [newCard(`c${id}`, print, "words")],
+  },
+});
+const slipsOf = (leaves: readonly Leaf[], pages: readonly BookPage[] = [page("5"), page("6")], turned = 0) =>
+  seenSlips(spreadAt(readBook({ format: preset, unit: "inch" }, pages, leaves).leaves, turned, preset), TODAY);
+
+/** Day 6's page with its print in the middle, under what is told. */
+const six = leaf("six", "6", { kind: "full" }, [photo("p6", 1, 2)]);
+
+describe("what is seen through an opening and may not be meant", () => {
+  it("is another day's page through clear leaves and empty pockets, and not the same day's, nor through paper", () => {
+    const through = (make: Partial<LeafMake>, day = "5") =>
+      slipsOf([leaf("top", day, make, []), six]).map(({ kind }) => kind);
+    expect(through({ kind: "clear" })).toEqual(["glimpse"]);
+    expect(through({ kind: "vellum" })).toEqual(["glimpse"]);
+    expect(through({ kind: "pocket", layout: "four" })).toEqual(["glimpse"]);
+    expect(through({ kind: "clear" }, "6")).toEqual([]);
+    expect(through({ kind: "full" })).toEqual([]);
+    const [slip] = slipsOf([leaf("top", "5", { kind: "clear" }, []), six]);
+    expect([slip?.page?.label, slip?.pieces.map(({ piece }) => piece.id)]).toEqual(["6", ["p6"]]);
+  });
+
+  it("is lettering over the point that a print must keep, on the day's own leaves too, and none beside it", () => {
+    const film = (x: number, y: number, day = "6") =>
+      leaf("film", day, { kind: "clear" }, [made("o", "overlay", x, y, 2, 1)]);
+    const kinds = (top: Leaf) => slipsOf([top, six]).map(({ kind }) => kind);
+    // The print's middle is 3 in from the page's left and 4 in down; the page lies ²⁹⁄₃₂ from the rings, the film at them.
+    expect(kinds(film(3, 3.5))).toEqual(["over-point"]);
+    expect(kinds(film(0.5, 6.5))).toEqual([]);
+    const [slip] = slipsOf([film(3, 3.5), six]);
+    expect([slip?.over?.piece.id, slip?.pieces[0]?.piece.id, slip?.page?.label]).toEqual(["o", "p6", "6"]);
+  });
+
+  it("is something private behind a clear leaf, until its day", () => {
+    const kinds = (until: string) =>
+      slipsOf([leaf("top", "5", { kind: "clear" }, []), six], [page("5"), page("6", until as CalendarDate)]).map(
+        ({ kind }) => kind,
+      );
+    expect(kinds("2026-12-24")).toEqual(["private"]);
+    expect(kinds("2026-12-09")).toEqual(["glimpse"]);
+  });
+
+  it("is the back of what is stuck to film, unless something on this face covers it, and not of what lies in a pocket", () => {
+    const back = [made("b", "embellishment", 1, 1, 1, 1)];
+    const kinds = (make: Partial<LeafMake>, front: Piece[] = []) =>
+      slipsOf([leaf("top", "5", make, front, back)]).map(({ kind, slip }) => [kind, slip]);
+    expect(kinds({ kind: "clear" })).toEqual([["back", "back b"]]);
+    expect(kinds({ kind: "full" })).toEqual([]);
+    expect(kinds({ kind: "pocket", layout: "four" })).toEqual([]);
+    // The film is 7 wide: what lies 1 in from the left of its back lies 5 in from the left of its front.
+    expect(kinds({ kind: "clear" }, [made("f", "filler", 4.9, 0.9, 1.2, 1.2)])).toEqual([]);
+  });
+
+  it("stays left once it was left, on its own leaf, until it is told again", () => {
+    const leaves = [leaf("top", "5", { kind: "clear" }, []), six];
+    const [slip] = slipsOf(leaves);
+    if (!slip) throw new Error("a glimpse");
+    expect(isLeft(slip)).toBe(false);
+    const said = (on: boolean, now: readonly Leaf[]) => {
+      const done = applyBookEdit(now, { kind: "leave-seen", leaf: "top", slip: slip.slip, on });
+      if (!done.ok) throw new Error(done.reason);
+      return done.leaves;
+    };
+    const left = said(true, said(true, leaves));
+    expect(left[0]?.leftSeen).toEqual([slip.slip]);
+    expect(slipsOf(left).map(isLeft)).toEqual([true]);
+    expect(said(false, left)).toEqual(leaves);
+  });
+
+  it("is nothing in an empty book, nor of a picture that is gone", () => {
+    expect(slipsOf([])).toEqual([]);
+    const gone = leaf("six", "6", { kind: "full" }, [photo("nothing", 1, 2)]);
+    expect(slipsOf([leaf("top", "5", { kind: "clear" }, []), gone])).toEqual([]);
+  });
+});
