@@ -185,6 +185,12 @@ export const PLACES = [
       { path: "book", file: "routes/album.book.tsx", tab: "Spreads", holds: "leaves in order, title page" },
       { path: "rhythm", file: "routes/album.rhythm.tsx", tab: "Rhythm" },
       {
+        path: "seen-through",
+        file: "routes/album.seen-through.tsx",
+        tab: "Seen through",
+        holds: "film, vellum, clear pages, empty pockets, another day peeping out, backs in sight",
+      },
+      {
         path: "bulk",
         file: "routes/album.bulk.tsx",
         tab: "Bulk",

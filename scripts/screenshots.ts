@@ -143,6 +143,7 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   drawer: { as: DESK, to: place("drawer") },
   numbers: { as: DESK, to: place("numbers") },
   bulk: { as: DESK, to: place("bulk") },
+  "seen-through": { as: DESK, to: place("seen-through") },
   "paper-cutting": { as: DESK, to: place("paper-cutting") },
   "to-get": { as: DESK, to: place("to-get") },
   today: { as: PHONE, to: go("/today") },

@@ -402,6 +402,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     writes: { cut: json("paper-cutting", ({ paper }) => ({ thing: paper, cut: [], rests: [] }), true) },
   },
   "routes/album.book.tsx": page("book"),
+  "routes/album.seen-through.tsx": page("seen-through"),
   "routes/album.bulk.tsx": {
     ...page("bulk"),
     writes: {

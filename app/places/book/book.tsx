@@ -15,6 +15,7 @@ import { Zoomed } from "#app/parts/zoomed.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName, stillThings } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
+import { SeenThrough } from "#app/places/seen-through/slips.tsx";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import { isDated } from "#core/book/dated-page.ts";
@@ -25,7 +26,6 @@ import type { CalendarDate } from "#core/month/dates.ts";
 import type { BookData } from "./data.ts";
 import { LeafPanel } from "./leaf-panel.tsx";
 import { LeafStrip } from "./leaf-strip.tsx";
-import { SeenThrough } from "./seen-through.tsx";
 import { useBook } from "./use-book.ts";
 
 /** How long a quick turning of leaves waits before the address follows. */

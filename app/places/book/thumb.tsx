@@ -1,6 +1,6 @@
 import { memo } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { mm, thumbOf } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm, thumbOf } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
@@ -40,15 +40,18 @@ export const Thumb = memo(
     was.read.build.layout === is.read.build.layout,
 );
 
-/** A whole spread, small: every leaf that is seen in it, the lower ones first. */
-export const SpreadThumb = memo(({ spread, format }: { spread: Spread; format: AlbumFormat }) => {
+type SpreadProps = { spread: Spread; format: AlbumFormat; isLarge?: boolean };
+
+/** A whole spread, small, or large enough to read: every leaf that is seen in it, the lower ones first. */
+export const SpreadThumb = memo(({ spread, format, isLarge = false }: SpreadProps) => {
+  const draw = isLarge ? drawingOf : thumbOf;
   const { frame } = spread;
   const drawn = [spread.left, spread.right].flatMap((stack) =>
     [...stack]
       .reverse()
       .map(
         ({ read, face, page }) =>
-          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${thumbOf(sideMarks(read, face, format))}</g>`,
+          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${draw(sideMarks(read, face, format))}</g>`,
       ),
   );
   return (

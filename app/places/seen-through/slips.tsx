@@ -5,6 +5,7 @@ import { many } from "#app/wording/count.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
+import { seenThroughBase } from "#core/book/windows.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { isLeft, type SeenSlip, seenSlips } from "#core/see-through/slips.ts";
 
@@ -16,16 +17,24 @@ type Props = {
 const NO_NAMES = new Map<string, { readonly name: string }>();
 
 /** What is seen through film, vellum and empty pockets of this opening and may not be meant; what is left stays left. */
-export function SeenThrough({ spread, today, onLeave }: Props) {
-  const slips = seenSlips(spread, today);
-  if (slips.length === 0) return null;
-  const open = slips.filter((slip) => !isLeft(slip));
-  const left = slips.filter(isLeft);
-  return (
+export function SeenThrough(props: Props) {
+  return seenSlips(props.spread, props.today).length === 0 ? null : (
     <section aria-labelledby="seen-through" className="mt-5 grid gap-2 border-t border-line pt-4">
       <h3 id="seen-through" className="text-lg">
         Seen through
       </h3>
+      <SlipList {...props} />
+    </section>
+  );
+}
+
+/** The same as a list alone. */
+export function SlipList({ spread, today, onLeave }: Props) {
+  const slips = seenSlips(spread, today);
+  const open = slips.filter((slip) => !isLeft(slip));
+  const left = slips.filter(isLeft);
+  return (
+    <>
       <ul className="grid gap-2 text-sm">
         {open.map((slip) => (
           <li
@@ -59,7 +68,7 @@ export function SeenThrough({ spread, today, onLeave }: Props) {
           </Button>
         </p>
       )}
-    </section>
+    </>
   );
 }
 
@@ -82,7 +91,7 @@ function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
   }
 }
 
-function remedy({ kind }: SeenSlip): string {
+function remedy({ kind, through }: SeenSlip): string {
   switch (kind) {
     case "over-point":
       return "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
@@ -91,6 +100,9 @@ function remedy({ kind }: SeenSlip): string {
     case "back":
       return "Cover it from this side with paper or a sticker of its shape.";
     case "glimpse":
-      return "Fill the pocket, or put vellum between, where it is not wanted.";
+      if (through.build.kind === "pocket") return "Fill the pocket, or put vellum between, where it is not wanted.";
+      return seenThroughBase(through) === "translucent"
+        ? "Put plain paper between, where it is not wanted."
+        : "Put vellum or plain paper between, where it is not wanted.";
   }
 }

@@ -1,0 +1,84 @@
+import { useMemo } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
+import { ClashPanel } from "#app/parts/clash-panel.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
+import { inBookName } from "#app/places/arrange/in-book.ts";
+import type { BookData } from "#app/places/book/data.ts";
+import { SpreadThumb } from "#app/places/book/thumb.tsx";
+import { useBook } from "#app/places/book/use-book.ts";
+import { many } from "#app/wording/count.ts";
+import type { InBook } from "#core/book/dated-page.ts";
+import { placesOfSpreads, type Spread, spreadAt } from "#core/book/spread.ts";
+import type { CalendarDate } from "#core/month/dates.ts";
+import { isLeft, seenSlips } from "#core/see-through/slips.ts";
+import { SlipList } from "./slips.tsx";
+
+/** Every opening in which something is looked through that may not be meant, as the eye sees it. */
+export function SeenThroughPlace({ data, today }: { data: BookData; today: CalendarDate }) {
+  const { albumId, format } = data;
+  const { book, leaves, change } = useBook(data);
+  const openings = useMemo(
+    () =>
+      placesOfSpreads(book.leaves)
+        .map((at) => spreadAt<InBook>(book.leaves, at, format))
+        .flatMap((spread) => {
+          const slips = seenSlips(spread, today);
+          return slips.length > 0 ? [{ spread, open: slips.filter((slip) => !isLeft(slip)).length }] : [];
+        }),
+    [book, format, today],
+  );
+  const open = openings.reduce((sum, each) => sum + each.open, 0);
+  return (
+    <Workplace tabs={<PlaceTabs place="book" albumId={albumId} here="seen-through" />}>
+      <PageStage>
+        <h1 className="text-2xl">Seen through</h1>
+        <p className="mb-4 max-w-prose text-sm text-quiet">
+          {openings.length === 0
+            ? "Nothing of another day shows through film, vellum or an empty pocket anywhere in the book, and no back is in sight."
+            : open === 0
+              ? "Everything that shows through is as it was meant."
+              : `${many(open, "thing")} to look at, where a page is looked through: each opening as the eye sees it.`}
+        </p>
+        <Refusal />
+        <ClashPanel />
+        <ol className="grid gap-6">
+          {openings.map(({ spread }) => (
+            <li
+              key={keyOf(spread)}
+              className="grid content-start gap-x-6 gap-y-3 border-b border-line pb-5 wide:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]"
+            >
+              <figure className="bg-mat p-3">
+                <SpreadThumb spread={spread} format={format} isLarge />
+                <figcaption className="sr-only">{nameOf(spread)}</figcaption>
+              </figure>
+              <div className="grid content-start gap-3">
+                <h2 className="text-lg first-letter:uppercase">{nameOf(spread)}</h2>
+                <SlipList
+                  {...{ spread, today }}
+                  onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
+                />
+                <Link to={to.book(albumId, { at: keyOf(spread) })} className="link justify-self-start text-sm">
+                  Work on this opening
+                </Link>
+              </div>
+            </li>
+          ))}
+        </ol>
+      </PageStage>
+    </Workplace>
+  );
+}
+
+/** The leaf by which the book is opened there. */
+const keyOf = ({ left, right }: Spread): string => (right[0] ?? left[0])?.read.leaf.id ?? "";
+
+function nameOf({ left, right }: Spread<InBook>): string {
+  const [one, other] = [left[0]?.read.back.page, right[0]?.read.front.page].map((page) =>
+    page ? inBookName(page) : null,
+  );
+  if (one && other && one !== other) return `${one}, and ${other}`;
+  return one ?? other ?? "leaves that are nobody’s yet";
+}
