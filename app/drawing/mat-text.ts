@@ -29,8 +29,8 @@ export const nearPicture: PictureHref = (mark) =>
 export const farPicture: PictureHref = (mark) =>
   mark.kind === "preprint" ? nearPicture(mark) : pictureAddress(mark.photoId, 480, mark.picture.look);
 
-/** Of a picture in a leaf that is no larger than a thumb. */
-const tinyPicture: PictureHref = (mark) =>
+/** Of a picture in a leaf that is not much larger than a thumb. */
+export const tinyPicture: PictureHref = (mark) =>
   mark.kind === "preprint" ? nearPicture(mark) : pictureAddress(mark.photoId, 96, mark.picture.look);
 
 /** A drawing the size of a thumb: as from far, in few elements. */

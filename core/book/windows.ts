@@ -1,4 +1,4 @@
-import { FACES, type Face, type Piece } from "../album/leaf.ts";
+import type { Face, Piece } from "../album/leaf.ts";
 import { usualOfLeaf, usualOfPiece } from "../album/usual-material.ts";
 import { MATERIALS, type Seen } from "../material/material.ts";
 import { inches } from "../measure/length.ts";
@@ -58,6 +58,3 @@ function findWindows(read: LeafRead, face: Face): Rect[] {
     .reduce<Rect[]>((parts, { at }) => parts.flatMap((part) => subtract(part, at)), open)
     .filter(({ w, h }) => Math.min(w, h) >= LEAST_WINDOW);
 }
-
-/** Whether anything behind a leaf can be seen through it. */
-export const seesThrough = (read: LeafRead): boolean => FACES.some((face) => windowsOf(read, face).length > 0);

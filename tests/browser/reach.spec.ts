@@ -5,6 +5,8 @@ const PLACES = ["month", "days/2026-12-09", "book", "photos", "who-goes-where", 
   ...[
     "card-sheets",
     "rhythm",
+    "bulk",
+    "seen-through",
     "foundations",
     "pockets",
     "measure",

@@ -1,10 +1,11 @@
 import { memo } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, thumbOf } from "#app/drawing/mat-text.ts";
+import { drawingOf, mm, thumbOf, tinyPicture } from "#app/drawing/mat-text.ts";
 import type { Face } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
+import type { Mark } from "#core/draw/marks.ts";
 import { sideMarks } from "#core/draw/side.ts";
 
 type Props = {
@@ -44,7 +45,8 @@ type SpreadProps = { spread: Spread; format: AlbumFormat; isLarge?: boolean };
 
 /** A whole spread, small, or large enough to read: every leaf that is seen in it, the lower ones first. */
 export const SpreadThumb = memo(({ spread, format, isLarge = false }: SpreadProps) => {
-  const draw = isLarge ? drawingOf : thumbOf;
+  // Its words are there to be read; its pictures only to be known again, and on the way sooner.
+  const draw = (marks: readonly Mark[]) => (isLarge ? drawingOf(marks, tinyPicture) : thumbOf(marks));
   const { frame } = spread;
   const drawn = [spread.left, spread.right].flatMap((stack) =>
     [...stack]
