@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { makeOf, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { EMPTY_SIDE, type Leaf, type LeafMake, newLeaf, type Owner, type Piece } from "../album/leaf.ts";
+import { AS_USUAL } from "../album/made-of.ts";
 import { EMPTY_DAY, newCard } from "../album/model.ts";
 import { applyBookEdit } from "../book/edit.ts";
 import { type BookPage, readBook } from "../book/read.ts";
@@ -9,6 +10,7 @@ import { spreadAt } from "../book/spread.ts";
 import { inches } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import { putBetween, spreadWith, thicknessOfBetween } from "./between.ts";
 import { isLeft, seenSlips } from "./slips.ts";
 
 const preset = presetById("ring-6x8");
@@ -101,6 +103,17 @@ describe("what is seen through an opening and may not be meant", () => {
     expect(kinds({ kind: "clear" }, [made("f", "filler", 4.9, 0.9, 1.2, 1.2)])).toEqual([]);
   });
 
+  it("is a fastener's back that comes through the page, unless something covers it there", () => {
+    const brad: Piece = { ...made("b", "embellishment", 1, 1, 1, 1), of: { ...AS_USUAL, material: "brad" } };
+    const kinds = (front: Piece[]) =>
+      slipsOf([leaf("top", "5", { kind: "full" }, front, [brad])]).map(({ slip }) => slip);
+    expect(kinds([])).toEqual(["pierced b"]);
+    // The page is 6 wide: it comes out 4 in from the left.
+    expect(kinds([made("f", "filler", 3.5, 0.5, 2, 2)])).toEqual([]);
+    const stuck = { ...brad, of: { ...AS_USUAL, material: "felt" as const } };
+    expect(slipsOf([leaf("top", "5", { kind: "full" }, [], [stuck])])).toEqual([]);
+  });
+
   it("stays left once it was left, on its own leaf, until it is told again", () => {
     const leaves = [leaf("top", "5", { kind: "clear" }, []), six];
     const [slip] = slipsOf(leaves);
@@ -115,6 +128,32 @@ describe("what is seen through an opening and may not be meant", () => {
     expect(left[0]?.leftSeen).toEqual([slip.slip]);
     expect(slipsOf(left).map(isLeft)).toEqual([true]);
     expect(said(false, left)).toEqual(leaves);
+  });
+
+  it("is hidden by paper between, and still there behind vellum, on either side of an opening", () => {
+    const pages = [page("5"), page("6")];
+    const seen = (leaves: readonly Leaf[], turned: number, kind: "vellum" | "paper") => {
+      const { leaves: read } = readBook({ format: preset, unit: "inch" }, pages, leaves);
+      const spread = spreadAt(read, turned, preset);
+      const [slip] = seenSlips(spread, TODAY);
+      const after = slip && spreadWith(read, spread, slip, kind, preset);
+      if (!slip || !after) throw new Error("a glimpse");
+      // What is tried is what the book is once it is done.
+      const edit = putBetween(leaves, slip, kind, "new");
+      const done = applyBookEdit(leaves, edit);
+      if (!done.ok) throw new Error(done.reason);
+      const real = spreadAt(readBook({ format: preset, unit: "inch" }, pages, done.leaves).leaves, after.at, preset);
+      const kinds = (each: typeof spread) => seenSlips(each, TODAY).map((one) => one.kind);
+      expect(kinds(real)).toEqual(kinds(after));
+      return kinds(after);
+    };
+    const clear = leaf("top", "5", { kind: "clear" }, []);
+    expect(seen([clear, six], 0, "vellum")).toEqual(["glimpse"]);
+    expect(seen([clear, six], 0, "paper")).toEqual([]);
+    // From behind: day 6's back through the clear leaf that was turned after it.
+    const back = leaf("six", "6", { kind: "full" }, [], [photo("p6", 1, 2)]);
+    expect(seen([back, clear], 2, "paper")).toEqual([]);
+    expect([thicknessOfBetween("vellum"), thicknessOfBetween("paper")]).toEqual([100, 180]);
   });
 
   it("is nothing in an empty book, nor of a picture that is gone", () => {

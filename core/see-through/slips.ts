@@ -3,13 +3,14 @@ import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
 import { pageOfPiece } from "../book/read.ts";
 import type { Lying, Spread } from "../book/spread.ts";
 import { behind, seenThroughBase, seenThroughPiece } from "../book/windows.ts";
+import type { MaterialId } from "../material/material.ts";
 import { inches } from "../measure/length.ts";
 import { areaOf, overlap, type Rect, rect } from "../measure/rect.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { frameFor, keptPoint, WHOLE } from "../photo/crop.ts";
 
 /** What of an opening may not be as it was meant, because something is looked through. */
-export const SEEN_SLIPS = ["over-point", "private", "back", "glimpse"] as const;
+export const SEEN_SLIPS = ["over-point", "private", "pierced", "back", "glimpse"] as const;
 export type SeenSlip<P extends BookPage = BookPage> = {
   readonly kind: (typeof SEEN_SLIPS)[number];
   /** By which it is left as it is, on the leaf that is looked through. */
@@ -65,9 +66,10 @@ function ofSide<P extends BookPage>(stack: readonly Lying<P>[], today: CalendarD
   const { read: through, face } = top;
   const own = through[face].page;
   const common = { through, face };
-  const slips: SeenSlip<P>[] = backsOf(through, face).map((placed) => ({
-    ...{ ...common, kind: "back", slip: `back ${placed.piece.id}`, page: own, pieces: [placed], over: null },
-  }));
+  const slips: SeenSlip<P>[] = backsOf(through, face).map((placed) => {
+    const kind = pierces(placed) ? "pierced" : "back";
+    return { ...common, kind, slip: `${kind} ${placed.piece.id}`, page: own, pieces: [placed], over: null };
+  });
   for (const [nth, lying] of lower.entries()) {
     const side = lying.read[lying.face];
     const seen = side.pieces.filter((placed) => areaSeen(onMat(lying, placed.rect), lying.visible) >= LEAST_SEEN);
@@ -109,15 +111,22 @@ const STUCK: ReadonlySet<PieceWhat["kind"]> = new Set([
   "photo-mat",
 ]);
 
-/** What is stuck to the other face of film or vellum, and whose back nothing on this face covers. */
+/** What goes through whatever it holds, so that its back comes out on the other face. Common practice. */
+const PIERCING: ReadonlySet<MaterialId> = new Set(["brad", "staple"]);
+const pierces = ({ piece: { of } }: PlacedPiece): boolean => of?.material != null && PIERCING.has(of.material);
+
+/**
+ * What of the other face shows on this one, and nothing on this face covers: what is stuck to film or vellum, and what
+ * goes through the page.
+ */
 function backsOf<P extends BookPage>(read: LeafRead<P>, face: Face): PlacedPiece[] {
-  if (read.build.kind === "pocket" || seenThroughBase(read) === "opaque") return [];
+  if (read.build.kind === "pocket") return [];
+  const isOpaque = seenThroughBase(read) === "opaque";
+  const shows = ({ piece, fit }: PlacedPiece): boolean =>
+    fit.kind !== "beside" && STUCK.has(piece.what.kind) && seenThroughPiece(piece) === "opaque";
   const covers = read[face].pieces.filter(({ piece }) => seenThroughPiece(piece) === "opaque").map((each) => each.rect);
   return behind(read, face)
-    .filter(
-      ({ placed: { piece, fit } }) =>
-        STUCK.has(piece.what.kind) && fit.kind !== "beside" && seenThroughPiece(piece) === "opaque",
-    )
+    .filter(({ placed }) => shows(placed) && (!isOpaque || pierces(placed)))
     .filter(({ at }) => covers.reduce((sum, cover) => sum + areaOf(overlap(cover, at) ?? NOTHING), 0) * 2 < areaOf(at))
     .map(({ placed }) => placed);
 }

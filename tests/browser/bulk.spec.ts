@@ -142,4 +142,15 @@ test("through an empty pocket one sees the next day's page: it is told, and stay
   await expect(seen).toContainText("1 thing left as it is.");
   await seen.getByRole("button", { name: "Say it again" }).click();
   await expect(seen).toContainText("One sees 1 piece of day 6 behind it.");
+
+  // Tried before it is cut: with plain paper between nothing of it is seen any more.
+  await page.getByRole("link", { name: "Seen through" }).click();
+  await expect(page.getByText("1 thing to look at, where a page is looked through", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: "Try vellum or paper between" }).click();
+  await expect(page.getByText("less than a sheet of cardstock thicker").first()).toBeVisible();
+  await page.getByRole("button", { name: "Put plain paper there" }).click();
+  await expect(page.getByText(/^Nothing of another day shows through/)).toBeVisible();
+  await saved(page);
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText("1 thing to look at, where a page is looked through", { exact: false })).toBeVisible();
 });

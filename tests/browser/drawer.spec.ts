@@ -64,7 +64,7 @@ test("a drawer is filled by typing and pasting, counted to its last, and comes b
     page.getByRole("link", { name: "Save the drawer as a list" }).click(),
   ]);
   const text = readFileSync(await saved.path(), "utf8");
-  expect(text).toContain("parcel tags,card,,50.8,101.6,6,tin,stash,,,,0.34");
+  expect(text).toContain("parcel tags,card,,50.8,101.6,6,tin,stash,,,,,0.34");
   const file = info.outputPath("drawer.csv");
   // From another program: its own encoding, one more of something, and a line that makes no sense.
   writeFileSync(

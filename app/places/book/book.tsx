@@ -114,7 +114,7 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
           <SeenThrough
             key={opened}
             spread={spread}
-            today={today}
+            {...{ today, unit }}
             onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
           />
         </>

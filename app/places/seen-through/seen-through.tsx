@@ -1,6 +1,7 @@
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
+import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
@@ -15,10 +16,13 @@ import { placesOfSpreads, type Spread, spreadAt } from "#core/book/spread.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { isLeft, seenSlips } from "#core/see-through/slips.ts";
 import { SlipList } from "./slips.tsx";
+import { TryIt } from "./try-it.tsx";
 
 /** Every opening in which something is looked through that may not be meant, as the eye sees it. */
 export function SeenThroughPlace({ data, today }: { data: BookData; today: CalendarDate }) {
-  const { albumId, format } = data;
+  const { albumId, format, unit } = data;
+  // The opening at which something is tried.
+  const [tried, setTried] = useState<string | null>(null);
   const { book, leaves, change } = useBook(data);
   const openings = useMemo(
     () =>
@@ -26,7 +30,10 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
         .map((at) => spreadAt<InBook>(book.leaves, at, format))
         .flatMap((spread) => {
           const slips = seenSlips(spread, today);
-          return slips.length > 0 ? [{ spread, open: slips.filter((slip) => !isLeft(slip)).length }] : [];
+          const open = slips.filter((slip) => !isLeft(slip));
+          // A back that is in sight is on the leaf itself: nothing behind it changes that.
+          const tryable = open.find(({ kind }) => kind !== "back" && kind !== "pierced") ?? null;
+          return slips.length > 0 ? [{ spread, open: open.length, tryable }] : [];
         }),
     [book, format, today],
   );
@@ -45,7 +52,7 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
         <Refusal />
         <ClashPanel />
         <ol className="grid gap-6">
-          {openings.map(({ spread }) => (
+          {openings.map(({ spread, tryable }) => (
             <li
               key={keyOf(spread)}
               className="grid content-start gap-x-6 gap-y-3 border-b border-line pb-5 wide:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]"
@@ -57,13 +64,34 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
               <div className="grid content-start gap-3">
                 <h2 className="text-lg first-letter:uppercase">{nameOf(spread)}</h2>
                 <SlipList
-                  {...{ spread, today }}
+                  {...{ spread, today, unit }}
                   onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
                 />
+                {tryable && (
+                  <Button
+                    small
+                    className="justify-self-start"
+                    aria-expanded={tried === keyOf(spread)}
+                    onClick={() => setTried(tried === keyOf(spread) ? null : keyOf(spread))}
+                  >
+                    {tried === keyOf(spread) ? "Enough tried" : "Try vellum or paper between"}
+                  </Button>
+                )}
                 <Link to={to.book(albumId, { at: keyOf(spread) })} className="link justify-self-start text-sm">
                   Work on this opening
                 </Link>
               </div>
+              {tryable && tried === keyOf(spread) && (
+                <TryIt
+                  slip={tryable}
+                  leaves={book.leaves}
+                  {...{ spread, format, unit }}
+                  onTake={(edit) => {
+                    setTried(null);
+                    change(leaves, edit);
+                  }}
+                />
+              )}
             </li>
           ))}
         </ol>

@@ -6,10 +6,14 @@ import type { InBook } from "#core/book/dated-page.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
 import { seenThroughBase } from "#core/book/windows.ts";
+import type { Unit } from "#core/measure/length.ts";
+import { sizeOf } from "#core/measure/rect.ts";
+import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { isLeft, type SeenSlip, seenSlips } from "#core/see-through/slips.ts";
 
 type Props = {
+  unit: Unit;
   spread: Spread<InBook>;
   today: CalendarDate;
   onLeave: (leaf: string, slip: string, on: boolean) => void;
@@ -29,7 +33,7 @@ export function SeenThrough(props: Props) {
 }
 
 /** The same as a list alone. */
-export function SlipList({ spread, today, onLeave }: Props) {
+export function SlipList({ spread, today, unit, onLeave }: Props) {
   const slips = seenSlips(spread, today);
   const open = slips.filter((slip) => !isLeft(slip));
   const left = slips.filter(isLeft);
@@ -42,7 +46,7 @@ export function SlipList({ spread, today, onLeave }: Props) {
             className="grid gap-1 border-b border-line pb-2"
           >
             <span className={slip.kind === "private" ? "font-medium text-ember" : ""}>{said(slip)}</span>
-            <span className="text-quiet">{remedy(slip)}</span>
+            <span className="text-quiet">{remedy(slip, unit)}</span>
             <Button
               small
               className="justify-self-start"
@@ -84,6 +88,8 @@ function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
       return `The ${pieceOf(over ?? undefined, null)} lies over what the print of ${ofPage(page)} must keep.`;
     case "private":
       return `Something of ${ofPage(page)} that is not to be seen yet shows through.`;
+    case "pierced":
+      return `The back of the ${pieceOf(pieces[0], page)} comes through the page.`;
     case "back":
       return `The back of the ${pieceOf(pieces[0], page)} is in sight.`;
     case "glimpse":
@@ -91,12 +97,17 @@ function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
   }
 }
 
-function remedy({ kind, through }: SeenSlip): string {
+function remedy({ kind, through, pieces }: SeenSlip, unit: Unit): string {
   switch (kind) {
     case "over-point":
       return "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
     case "private":
       return "Put paper into the pocket, or plain paper between the leaves.";
+    case "pierced": {
+      const [first] = pieces;
+      const size = first ? ` of ${printSize(sizeOf(first.rect), unit)}` : "";
+      return `Cover it from this side with paper or a sticker${size}, before something is laid over it.`;
+    }
     case "back":
       return "Cover it from this side with paper or a sticker of its shape.";
     case "glimpse":
