@@ -93,6 +93,8 @@ describe("how high everything lies", () => {
       { at: rect(10, 0, 10, 10), round: false, thick },
     ];
     expect(greatest(beside)?.height).toBe(100);
+    const below = { at: rect(0, 10, 10, 10), round: false, thick };
+    expect(greatest([...beside, below])?.height).toBe(100);
     const narrow = { at: rect(9, 3, 2, 1), round: false, thick: micrometres(7) };
     expect(greatest([...beside, narrow])).toMatchObject({ x: 9, height: 107 });
     expect(greatest([])).toBeNull();

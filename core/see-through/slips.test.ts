@@ -140,6 +140,7 @@ describe("what is seen through an opening and may not be meant", () => {
       if (!slip || !after) throw new Error("a glimpse");
       // What is tried is what the book is once it is done.
       const edit = putBetween(leaves, slip, kind, "new");
+      expect(edit).toMatchObject({ after: leaves[0]?.id });
       const done = applyBookEdit(leaves, edit);
       if (!done.ok) throw new Error(done.reason);
       const real = spreadAt(readBook({ format: preset, unit: "inch" }, pages, done.leaves).leaves, after.at, preset);
