@@ -11,7 +11,8 @@ import { rect } from "../measure/rect.ts";
 import { type Size, size } from "../measure/size.ts";
 import { UNKNOWN_PICTURE } from "../photo/crop.ts";
 import { picturesOf } from "./marks.ts";
-import { leafMarks, pieceMarks } from "./side.ts";
+import { pieceMarks } from "./piece.ts";
+import { leafMarks } from "./side.ts";
 
 const format = presetById("ring-6x8");
 if (!format) throw new Error("shipped");

@@ -13,7 +13,7 @@ import { pieceSize } from "#core/book/piece.ts";
 import { type Loose, markedFor, movedTo, type PlacedPiece, pieceFrom } from "#core/book/read.ts";
 import { fillRoom } from "#core/book/rooms.ts";
 import { stepOf } from "#core/book/snap.ts";
-import { type DrawnFor, drawnFor, placedMarks } from "#core/draw/side.ts";
+import { type DrawnFor, drawnFor, placedMarks } from "#core/draw/piece.ts";
 import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
 import { type Size, sameSize } from "#core/measure/size.ts";

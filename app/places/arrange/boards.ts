@@ -13,7 +13,8 @@ import {
   type SideRead,
   wholeLeaf,
 } from "#core/book/read.ts";
-import { type DrawnFor, leafMarks, monthOn, placedMarks, sideMarks } from "#core/draw/side.ts";
+import { type DrawnFor, placedMarks } from "#core/draw/piece.ts";
+import { leafMarks, monthOn, sideMarks } from "#core/draw/side.ts";
 import type { PictureHref } from "#core/draw/svg.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type Rect, rect } from "#core/measure/rect.ts";

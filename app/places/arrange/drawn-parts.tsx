@@ -5,7 +5,7 @@ import { drawingOf, mm } from "#app/drawing/mat-text.ts";
 import type { Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import type { Loose } from "#core/book/read.ts";
-import { type DrawnFor, type drawnFor, placedMarks } from "#core/draw/side.ts";
+import { type DrawnFor, type drawnFor, placedMarks } from "#core/draw/piece.ts";
 import { ticks } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import { type Board, groundDrawing, looseDrawing, paperShadow } from "./boards.ts";
