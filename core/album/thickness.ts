@@ -6,7 +6,7 @@ import type { PageContent } from "./steps.ts";
 import { usualOfLeaf, usualOfNumeral } from "./usual-material.ts";
 
 /** A protector is film on both sides of what is in it. */
-const PROTECTOR = 2 * MATERIALS["protector-film"].caliper;
+export const PROTECTOR = 2 * MATERIALS["protector-film"].caliper;
 
 const share = (piece: Size, page: Size) => Math.min(1, (piece.w * piece.h) / (page.w * page.h));
 

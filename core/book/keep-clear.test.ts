@@ -1,12 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { PLAIN_USE } from "../../tests/samples.ts";
 import type { Turn } from "../album/leaf.ts";
+import { EMPTY_DAY } from "../album/model.ts";
 import { inches } from "../measure/length.ts";
-import { rect } from "../measure/rect.ts";
+import { type Rect, rect } from "../measure/rect.ts";
 import { size, turned } from "../measure/size.ts";
 import { AS_IT_COMES, frameFor } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
-import { clearCrop, coveringPoint, intoPiece, type Over } from "./keep-clear.ts";
+import { clearCrop, coveringPoint, intoPiece, keptPlace, type Over } from "./keep-clear.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
 const facts = { width: 4000, height: 3000, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
@@ -34,6 +36,39 @@ describe("what lies over a print", () => {
         expect(intoPiece(on, placed, made, turn)).toEqual(local);
       }),
     );
+  });
+
+  it("leaves the point to keep where the print shows it, however it is turned, and says none of a part without it", () => {
+    const print = by(6, 4);
+    // A picture of the print's own shape, whole: its kept point is a quarter from the left and half down.
+    const picture = { ...facts, width: 6000, height: 4000 };
+    const use = { ...PLAIN_USE, id: "p", photoId: "p", print, alt: "", picture };
+    const content = { ...EMPTY_DAY, photos: [{ ...use, crop: { ...AS_IT_COMES, keep: { x: 2500, y: 5000 } } }] };
+    const placedAs = (turn: Turn, cut: Rect | null) => {
+      const { w, h } = cut ?? print;
+      const lies = rect(1000, 2000, turn % 2 ? h : w, turn % 2 ? w : h);
+      const piece = {
+        id: "a",
+        what: { kind: "photo" as const, use: "p", cut },
+        at: lies,
+        turn,
+        outside: false,
+        dayId: null,
+      };
+      return { piece, rect: lies };
+    };
+    for (const turn of [0, 1, 2, 3] as const) {
+      const placed = placedAs(turn, null);
+      const point = keptPlace(placed, content);
+      const on = point && intoPiece(rect(point.x, point.y, 0, 0), placed.rect, print, turn);
+      expect([on?.x, on?.y]).toEqual([inches(1.5), inches(2)]);
+    }
+    expect(keptPlace(placedAs(0, rect(0, 0, inches(3), inches(4))), content)).toEqual({
+      x: 1000 + inches(1.5),
+      y: 2000 + inches(2),
+    });
+    expect(keptPlace(placedAs(0, rect(inches(3), 0, inches(3), inches(4))), content)).toBeNull();
+    expect(keptPlace(placedAs(0, null), EMPTY_DAY)).toBeNull();
   });
 
   const over = (x: number, y: number, w: number, h: number): Over => ({

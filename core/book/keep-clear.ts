@@ -1,10 +1,12 @@
 import type { Face, Turn } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
-import { overlap, type Rect, rect } from "../measure/rect.ts";
+import type { PageContent } from "../album/steps.ts";
+import { overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import {
   type Frame,
   frameFor,
+  insideBorder,
   keptPoint,
   onPicture,
   type PictureFacts,
@@ -88,6 +90,34 @@ const inside = (spot: Spot, { x, y, w, h }: Frame): boolean => {
   const [sx, sy] = [spot.x / WHOLE, spot.y / WHOLE];
   return sx >= x && sx <= x + w && sy >= y && sy <= y + h;
 };
+
+/**
+ * Where on its side the point lies that a print must keep, as it is cut and turned; null for what is no print, or is of
+ * another day by now, or does not show the point.
+ */
+export function keptPlace(
+  { piece: { what, turn }, rect: lies }: Pick<PlacedPiece, "piece" | "rect">,
+  content: PageContent | null,
+): Spot | null {
+  const use = what.kind === "photo" ? content?.photos.find(({ id }) => id === what.use) : undefined;
+  if (what.kind !== "photo" || !use) return null;
+  const frame = frameFor(use.picture, use.print, use.crop);
+  const kept = keptPoint(use.picture, use.crop);
+  const inner = insideBorder(use.print, use.crop);
+  const part = what.cut ?? rectOf(use.print);
+  const u = inner.x + ((kept.x / WHOLE - frame.x) / frame.w) * inner.w - part.x;
+  const v = inner.y + ((kept.y / WHOLE - frame.y) / frame.h) * inner.h - part.y;
+  if (u < 0 || v < 0 || u > part.w || v > part.h) return null;
+  const [x, y] = (
+    [
+      [u, v],
+      [part.h - v, u],
+      [part.w - u, part.h - v],
+      [v, part.w - u],
+    ] as const
+  )[turn];
+  return { x: lies.x + x, y: lies.y + y };
+}
 
 /** What of a list covers the point to keep, as the print is cropped now. */
 export function coveringPoint(picture: PictureFacts, print: Size, crop: PrintCrop, over: readonly Over[]): Over[] {

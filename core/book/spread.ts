@@ -45,6 +45,12 @@ export function placeInBook(read: LeafRead, face: Face, format: AlbumFormat): { 
   return moved(face === "front" ? 0 : -whole.w, topOf(read.build, read.leaf.drop, format));
 }
 
+/** A rectangle of one face's page, as the closed book has it from the front; `page`: where its leaf's page lies there. */
+export function asFront(lies: Rect, face: Face, { build }: LeafRead, page: Rect): Rect {
+  const x = face === "front" ? lies.x : build.page.w - lies.x - lies.w;
+  return rect(page.x + x, page.y + lies.y, lies.w, lies.h);
+}
+
 /**
  * How many leaves are looked through at the most, and how many of them are seen: through so many clear or short ones
  * nothing is made out any more. Without an end to it, a book of small leaves would cost the square of their number.

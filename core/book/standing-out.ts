@@ -4,7 +4,7 @@ import { type Length, ticks } from "../measure/length.ts";
 import { overlap, type Rect, rect } from "../measure/rect.ts";
 import type { Arrangement } from "./edit.ts";
 import type { LeafRead, PlacedPiece } from "./read.ts";
-import { placeInBook } from "./spread.ts";
+import { asFront, placeInBook } from "./spread.ts";
 
 /** A free edge of the closed book, seen from the front. */
 export const EDGES = ["top", "right", "bottom", "left"] as const;
@@ -38,12 +38,6 @@ const coverOver = ({ cover, outer, bindingEdge }: AlbumFormat): Rect =>
     ? rect(0, -Math.round((cover.h - outer.h) / 2), cover.w, cover.h)
     : rect(-Math.round((cover.w - outer.w) / 2), 0, cover.w, cover.h);
 
-/** A rectangle of one face's page, as the closed book has it. */
-function inBook(lies: Rect, face: Face, { build }: LeafRead, page: Rect): Rect {
-  const x = face === "front" ? lies.x : build.page.w - lies.x - lies.w;
-  return rect(page.x + x, page.y + lies.y, lies.w, lies.h);
-}
-
 /** The strip of a rectangle that is past one edge of another. */
 function strip(lies: Rect, edge: Edge, by: number): Rect {
   switch (edge) {
@@ -67,7 +61,7 @@ export function standingOutOf(leaf: LeafRead, format: AlbumFormat): StandsOut[] 
       // What is inside a closed protector cannot hang out of it; only what is made to stand out is told the weld in its way.
       const closedIn = leaf.build.inProtector && !placed.piece.outside && !isMadeToStand(placed);
       if (placed.fit.kind === "beside" || closedIn) return [];
-      const lies = inBook(placed.rect, face, leaf, page);
+      const lies = asFront(placed.rect, face, leaf, page);
       const out = past(lies, whole);
       const edge = EDGES.filter((each) => each !== format.bindingEdge).reduce((a, b) => (out[b] > out[a] ? b : a));
       if (out[edge] <= 0) return [];

@@ -1,10 +1,11 @@
 import { FACES, type Face, type Leaf, type Piece, type PieceWhat, type Side } from "../album/leaf.ts";
 import { type MadeOf, thicknessOf } from "../album/made-of.ts";
 import type { AlbumFormat, NumeralStyle } from "../album/model.ts";
+import { PROTECTOR } from "../album/thickness.ts";
 import { usualOfLeaf, usualOfPiece } from "../album/usual-material.ts";
 import { type BookPage, type LeafRead, pageOfPiece, type SideRead } from "../book/read.ts";
-import { placeInBook } from "../book/spread.ts";
-import { MATERIALS, type MaterialId, type Micrometres, micrometres } from "../material/material.ts";
+import { asFront, placeInBook } from "../book/spread.ts";
+import { type MaterialId, type Micrometres, micrometres } from "../material/material.ts";
 import { type Rect, rect } from "../measure/rect.ts";
 import type { Patch } from "./heights.ts";
 
@@ -22,9 +23,6 @@ export type Layer<P extends BookPage = BookPage> = Patch & {
   /** It is in the book today, and not only planned. */
   readonly isThere: boolean;
 };
-
-/** A protector is film on both sides of what is in it. */
-const PROTECTOR = 2 * MATERIALS["protector-film"].caliper;
 
 /** How thick something lies, by what was measured of its thing where it is of that and of no other material. */
 export function thickAs(usual: MaterialId | null, of: MadeOf | null | undefined, things: Things): Micrometres {
@@ -54,9 +52,8 @@ export function inClosedBook(
   format: AlbumFormat,
   page: Rect = placeInBook(leaf, "front", format).page,
 ): Rect {
-  const x = page.x + (face === "front" ? lies.x : leaf.build.page.w - lies.x - lies.w);
-  const y = page.y + lies.y;
-  return format.bindingEdge === "top" ? rect(y, x, lies.h, lies.w) : rect(x, y, lies.w, lies.h);
+  const { x, y, w, h } = asFront(lies, face, leaf, page);
+  return format.bindingEdge === "top" ? rect(y, x, h, w) : rect(x, y, w, h);
 }
 
 const isDone = (side: Side, of: BookPage | null, step: "number" | "assemble"): boolean => {

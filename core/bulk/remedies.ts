@@ -3,11 +3,11 @@ import { AS_USUAL, type MadeOf } from "../album/made-of.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import type { Arrangement } from "../book/edit.ts";
 import { holesOf } from "../book/holes.ts";
+import { keptPlace } from "../book/keep-clear.ts";
 import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
 import { MATERIALS, type MaterialId, type Micrometres } from "../material/material.ts";
 import { inches, millimetres } from "../measure/length.ts";
 import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
-import { frameFor, keptPoint, WHOLE } from "../photo/crop.ts";
 import { type Binding, closingOf } from "./closing.ts";
 import { liesAt } from "./heights.ts";
 import { inClosedBook, type Layer, madeOf, type Things, thickAs, usualOf } from "./layers.ts";
@@ -53,15 +53,9 @@ const isSeen = ({ piece: { what } }: PlacedPiece): boolean =>
 export function keptFree<P extends BookPage>(leaf: LeafRead<P>, face: "front" | "back", format: AlbumFormat): Rect[] {
   const side = leaf[face];
   const words = side.pieces.filter(isSeen).map(({ rect: lies }) => lies);
-  const points = side.pieces.flatMap(({ piece: { what }, rect: lies }) => {
-    if (what.kind !== "photo") return [];
-    const use = side.content?.photos.find(({ id }) => id === what.use);
-    if (!use) return [];
-    const frame = frameFor(use.picture, use.print, use.crop);
-    const kept = keptPoint(use.picture, use.crop);
-    const [sx, sy] = [(kept.x / WHOLE - frame.x) / frame.w, (kept.y / WHOLE - frame.y) / frame.h];
-    const [x, y] = [lies.x + sx * lies.w, lies.y + sy * lies.h].map(Math.round) as [number, number];
-    return [rect(x - KEPT, y - KEPT, 2 * KEPT, 2 * KEPT)];
+  const points = side.pieces.flatMap((placed) => {
+    const point = keptPlace(placed, side.content);
+    return point ? [rect(Math.round(point.x) - KEPT, Math.round(point.y) - KEPT, 2 * KEPT, 2 * KEPT)] : [];
   });
   const holes =
     leaf.build.inProtector || format.binding === "sewn" ? [] : holesOf(leaf.build, leaf.leaf.drop, format, face);

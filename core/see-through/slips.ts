@@ -1,4 +1,5 @@
 import type { Face, PieceWhat } from "../album/leaf.ts";
+import { keptPlace } from "../book/keep-clear.ts";
 import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
 import { pageOfPiece } from "../book/read.ts";
 import type { Lying, Spread } from "../book/spread.ts";
@@ -7,7 +8,6 @@ import type { MaterialId } from "../material/material.ts";
 import { inches } from "../measure/length.ts";
 import { areaOf, overlap, type Rect, rect } from "../measure/rect.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { frameFor, keptPoint, WHOLE } from "../photo/crop.ts";
 
 /** What of an opening may not be as it was meant, because something is looked through. */
 export const SEEN_SLIPS = ["over-point", "private", "pierced", "back", "glimpse"] as const;
@@ -39,16 +39,6 @@ const NOTHING = rect(0, 0, 0, 0);
 const saysSomething = (what: PieceWhat): boolean =>
   what.kind === "numeral" || what.kind === "overlay" || ("says" in what && Boolean(what.says));
 
-/** The point that a print must keep, where it lies on its side; null for what is no print, or shows another part. */
-function pointOf({ piece: { what, turn }, rect: lies }: PlacedPiece, { content }: LeafRead["front"]) {
-  const use = what.kind === "photo" ? content?.photos.find(({ id }) => id === what.use) : undefined;
-  if (!use || turn !== 0 || (what.kind === "photo" && what.cut)) return null;
-  const frame = frameFor(use.picture, use.print, use.crop);
-  const kept = keptPoint(use.picture, use.crop);
-  const [x, y] = [(kept.x / WHOLE - frame.x) / frame.w, (kept.y / WHOLE - frame.y) / frame.h];
-  return x < 0 || x > 1 || y < 0 || y > 1 ? null : { x: lies.x + x * lies.w, y: lies.y + y * lies.h };
-}
-
 /** Whether a print or card may not be seen yet. */
 function isPrivate({ piece: { what } }: PlacedPiece, { content }: LeafRead["front"], today: CalendarDate): boolean {
   const until =
@@ -76,7 +66,7 @@ function ofSide<P extends BookPage>(stack: readonly Lying<P>[], today: CalendarD
     if (seen.length === 0) continue;
     const { id } = lying.read.leaf;
     for (const placed of seen) {
-      const point = pointOf(placed, side);
+      const point = keptPlace(placed, side.content);
       if (!point) continue;
       const near = onMat(lying, rect(Math.round(point.x - POINT), Math.round(point.y - POINT), 2 * POINT, 2 * POINT));
       const above = [top, ...lower.slice(0, nth)].flatMap((each) =>
