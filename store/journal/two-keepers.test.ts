@@ -117,7 +117,14 @@ describe("two people in one album, doing, putting back and doing again in any or
           else back++;
           const line = new Map(did.get(meant.id));
           const names = new Set(line.keys());
-          for (const name of names) if (!changes.has(name)) unseen.add(name);
+          for (const name of names) {
+            if (changes.has(name)) continue;
+            const was = line.get(name)?.[meant.takenBack ? 1 : 0];
+            // What stayed stands as it should already, or lies in the tray, where this does not look.
+            const isHere = before.has(name) || was === undefined;
+            if (isHere && !isSet(name) && !unseen.has(name)) expect(before.get(name), `${name} stays`).toBe(was);
+            unseen.add(name);
+          }
           for (const [name, [, is]] of changes) {
             // A column of a row that comes or goes is of the line when the row is.
             if (names.size > 0) expect(touches(name, names), `${name} of ${JSON.stringify(turned.did)}`).toBe(true);
