@@ -185,13 +185,14 @@ function wordsOf(
     known: forWhom === "self" ? [...whole.known] : onPages(whole.known),
     photos: [...photos.values()]
       .filter(({ id }) => used.has(id))
-      .map(({ sha256, name, capturedAt, offset, givenDate, look, star, banked, setAside }) => ({
+      .map(({ sha256, name, capturedAt, offset, givenDate, look, faces, star, banked, setAside }) => ({
         sha256,
         name,
         capturedAt,
         offset,
         givenDate,
         look,
+        faces: [...faces],
         star,
         banked,
         setAside,

@@ -24,6 +24,7 @@ const facts = (width: number, height: number, look = NO_LOOK): PictureFacts => (
   width,
   height,
   focus: { x: 5000, y: 5000 },
+  faces: [],
   look,
 });
 async function pixel(file: Buffer, x: number, y: number): Promise<number[]> {

@@ -134,7 +134,7 @@ const SHARING = (use: { together: AnyColumn }) => ({
   sharing: sql<AlbumPhoto[]>`case when ${use.together} is null then '[]'::jsonb else (
     select coalesce(jsonb_agg(jsonb_build_object(
       'id', p.id, 'sha256', p.sha256, 'name', p.name, 'width', p.width, 'height', p.height, 'capturedAt', p.captured_at,
-      'offset', p.utc_offset, 'givenDate', p.given_date, 'look', p.look, 'star', p.star, 'banked', p.banked,
+      'offset', p.utc_offset, 'givenDate', p.given_date, 'look', p.look, 'faces', p.faces, 'star', p.star, 'banked', p.banked,
       'setAside', p.set_aside,
       'trait', (select jsonb_build_object('focusX', t.focus_x, 'focusY', t.focus_y) from picture_trait t where t.sha256 = p.sha256)
     )), '[]') from photo p
@@ -154,6 +154,7 @@ const ALBUM_PHOTO = {
     offset: true,
     givenDate: true,
     look: true,
+    faces: true,
     star: true,
     banked: true,
     setAside: true,

@@ -1,6 +1,6 @@
 import type { Day, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { MIDDLE, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
+import { MIDDLE, type PictureFace, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
 import type { Look } from "../core/photo/look.ts";
 import { arranged, type Together } from "../core/photo/together.ts";
 import type { card, day, dayPhoto, jotting } from "./schema/index.ts";
@@ -16,6 +16,7 @@ export type AlbumPhoto = {
   readonly offset: string | null;
   readonly givenDate: CalendarDate | null;
   readonly look: Look;
+  readonly faces: readonly PictureFace[];
   readonly star: boolean;
   readonly banked: boolean;
   readonly setAside: boolean;
@@ -27,11 +28,13 @@ export const factsOf = ({
   width,
   height,
   look,
+  faces,
   trait,
-}: Pick<AlbumPhoto, "width" | "height" | "look" | "trait">): PictureFacts => ({
+}: Pick<AlbumPhoto, "width" | "height" | "look" | "faces" | "trait">): PictureFacts => ({
   width,
   height,
   look,
+  faces,
   focus: trait ? { x: trait.focusX, y: trait.focusY } : MIDDLE,
 });
 

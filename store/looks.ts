@@ -10,7 +10,7 @@ export const LOOKS = {
   where: isNotNull(thing.photoId),
   with: {
     photo: {
-      columns: { id: true, width: true, height: true, look: true },
+      columns: { id: true, width: true, height: true, look: true, faces: true },
       with: { trait: { columns: { focusX: true, focusY: true } } },
     },
   },
@@ -18,7 +18,7 @@ export const LOOKS = {
 
 /** Something of the drawer, and the picture that shows it. */
 export type LookRow = Pick<typeof thing.$inferSelect, "id" | "w" | "h" | "oneSided"> & {
-  photo: (Pick<AlbumPhoto, "id" | "width" | "height" | "look"> & { trait: AlbumPhoto["trait"] }) | null;
+  photo: (Pick<AlbumPhoto, "id" | "width" | "height" | "look" | "faces"> & { trait: AlbumPhoto["trait"] }) | null;
 };
 
 /** How the things of the household look of which there is a picture. */

@@ -55,7 +55,7 @@ export async function factsOfPhotos(
   if (ids.length === 0) return new Map();
   const rows = await db.query.photo.findMany({
     where: and(eq(photo.householdId, householdId), inArray(photo.id, [...ids])),
-    columns: { id: true, width: true, height: true, look: true },
+    columns: { id: true, width: true, height: true, look: true, faces: true },
     with: { trait: { columns: { focusX: true, focusY: true } } },
   });
   return new Map(rows.map((row) => [row.id, factsOf(row)]));
@@ -65,7 +65,7 @@ export async function factsOfPhotos(
 export async function findPhoto(db: Reader, householdId: string, sha256: string): Promise<KeptPhoto | null> {
   const found = await db.query.photo.findFirst({
     where: and(eq(photo.householdId, householdId), eq(photo.sha256, sha256)),
-    columns: { id: true, capturedAt: true, width: true, height: true, look: true },
+    columns: { id: true, capturedAt: true, width: true, height: true, look: true, faces: true },
     with: { trait: { columns: { focusX: true, focusY: true } } },
   });
   return found ? { id: found.id, capturedAt: found.capturedAt, facts: factsOf(found), isNew: false } : null;
@@ -87,7 +87,7 @@ export async function keepPhoto(
   db: Db,
   householdId: string,
   { bytes, versions, traits, mime, sha256, ...rest }: NewPhoto,
-  said: Partial<Pick<typeof photo.$inferSelect, "givenDate" | "look" | "star" | "banked" | "setAside">> = {},
+  said: Partial<Pick<typeof photo.$inferSelect, "givenDate" | "look" | "faces" | "star" | "banked" | "setAside">> = {},
 ): Promise<KeptPhoto> {
   return db.transaction(async (tx) => {
     await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();

@@ -64,6 +64,10 @@ describe("the roll", () => {
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "date", date: "2026-12-03" as CalendarDate });
     const look = { ...NO_LOOK, blackAndWhite: true, straighten: -12 };
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "look", look });
+    const faces = [{ x: 4000, y: 2500, w: 1200, h: 1600 }];
+    await markPhotos(store.db, other.householdId, [kept.id], { kind: "faces", faces: [] });
+    await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "faces", faces });
+    expect((await readRoll(store.db, keeper.householdId))[0]?.facts.faces).toEqual(faces);
     expect((await readRoll(store.db, keeper.householdId))[0]).toMatchObject({
       star: true,
       setAside: true,
@@ -73,7 +77,7 @@ describe("the roll", () => {
     });
     // Always reversible: the picture itself is what it was.
     await markPhotos(store.db, keeper.householdId, [kept.id], { kind: "look", look: NO_LOOK });
-    expect((await findPhoto(store.db, keeper.householdId, photo.sha256))?.facts).toEqual(kept.facts);
+    expect((await findPhoto(store.db, keeper.householdId, photo.sha256))?.facts).toEqual({ ...kept.facts, faces });
   });
 
   it("stay on the roll however long no day uses them, and whatever tray is emptied", async () => {

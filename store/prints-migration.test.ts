@@ -36,7 +36,7 @@ it("a print of before is known again as one of the picture that its use had, als
   const size = { width: 400, height: 300 };
   await insert("photo", { id: photo, household_id: household, sha256, name: "a.jpg", has_place: false, ...size });
   await insert("day_photo", { id: use, day_id: day, photo_id: photo, position: 0, w: 48_768, h: 32_512, alt: "" });
-  const picture = { ...size, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
+  const picture = { ...size, focus: { x: 5000, y: 5000 }, look: NO_LOOK, faces: [] };
   const now = madeAs({ photoId: photo ?? "", crop: AS_IT_COMES, picture, onIt: [], repeat: null, together: null });
   const then = now.split(" ").slice(2).join(" ");
   await insert("printer", { household_id: household, margin: 2032, across: 48_000, along: 48_768, bar: 48_768 });

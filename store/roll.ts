@@ -56,6 +56,8 @@ const markColumns = (mark: RollMark) => {
       return { givenDate: mark.date };
     case "look":
       return { look: mark.look };
+    case "faces":
+      return { faces: mark.faces };
     case "away":
       return { deletedAt: sql`now()` };
   }
@@ -160,7 +162,7 @@ export async function freePictures(
     .select({
       ...{ id: photo.id, name: photo.name, banked: photo.banked, date: taken },
       ...{ capturedAt: photo.capturedAt, star: photo.star },
-      ...{ width: photo.width, height: photo.height, look: photo.look },
+      ...{ width: photo.width, height: photo.height, look: photo.look, faces: photo.faces },
       trait: { focusX: pictureTrait.focusX, focusY: pictureTrait.focusY },
     })
     .from(photo)
@@ -168,9 +170,9 @@ export async function freePictures(
     .where(and(eq(photo.householdId, householdId), eq(photo.setAside, false), onTheRoll(db), suits, notExists(here)))
     .orderBy(desc(photo.star), sql`${taken} nulls last`, asc(photo.capturedAt))
     .limit(most);
-  return rows.map(({ capturedAt, star: _, width, height, look, trait, ...row }) => ({
+  return rows.map(({ capturedAt, star: _, width, height, look, faces, trait, ...row }) => ({
     ...row,
-    facts: factsOf({ width, height, look, trait }),
+    facts: factsOf({ width, height, look, faces, trait }),
     time: capturedAt && row.date !== null && capturedAt.startsWith(row.date) ? capturedAt.slice(11, 16) : null,
   }));
 }

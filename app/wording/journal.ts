@@ -80,6 +80,7 @@ const MARKED: Record<RollMark["kind"], readonly [on: string, off: string]> = {
   banked: ["banked", "no longer banked"],
   date: ["given another day", "given another day"],
   look: ["given another look", "given another look"],
+  faces: ["given faces to keep", "given faces to keep"],
   away: ["put in the tray", "put in the tray"],
 };
 

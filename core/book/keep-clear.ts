@@ -6,15 +6,17 @@ import type { Size } from "../measure/size.ts";
 import {
   type Frame,
   frameFor,
-  insideBorder,
   keptPoint,
   onPicture,
+  onPrint,
   type PictureFacts,
   type PrintCrop,
   type Spot,
   slideTo,
   WHOLE,
 } from "../photo/crop.ts";
+import { faceShown, shareOf, showsAll } from "../photo/picture-face.ts";
+import { picturesOf } from "../photo/together.ts";
 import { holesOf } from "./holes.ts";
 import type { LeafRead, PlacedPiece } from "./read.ts";
 
@@ -91,49 +93,90 @@ const inside = (spot: Spot, { x, y, w, h }: Frame): boolean => {
   return sx >= x && sx <= x + w && sy >= y && sy <= y + h;
 };
 
-/**
- * Where on its side the point lies that a print must keep, as it is cut and turned; null for what is no print, or is of
- * another day by now, or does not show the point.
- */
-export function keptPlace(
-  { piece: { what, turn }, rect: lies }: Pick<PlacedPiece, "piece" | "rect">,
-  content: PageContent | null,
-): Spot | null {
-  const use = what.kind === "photo" ? content?.photos.find(({ id }) => id === what.use) : undefined;
-  if (what.kind !== "photo" || !use) return null;
-  const frame = frameFor(use.picture, use.print, use.crop);
-  const kept = keptPoint(use.picture, use.crop);
-  const inner = insideBorder(use.print, use.crop);
-  const part = what.cut ?? rectOf(use.print);
-  const u = inner.x + ((kept.x / WHOLE - frame.x) / frame.w) * inner.w - part.x;
-  const v = inner.y + ((kept.y / WHOLE - frame.y) / frame.h) * inner.h - part.y;
-  if (u < 0 || v < 0 || u > part.w || v > part.h) return null;
-  const [x, y] = (
+/** A rectangle of a piece, unturned, as it lies on the page once the piece is turned; the way back from `intoPiece`. */
+function outOfPiece({ x, y, w, h }: Frame, lies: Rect, made: Size, turn: Turn): Rect {
+  const [left, top, wide, high] = (
     [
-      [u, v],
-      [part.h - v, u],
-      [part.w - u, part.h - v],
-      [v, part.w - u],
+      [x, y, w, h],
+      [made.h - y - h, x, h, w],
+      [made.w - x - w, made.h - y - h, w, h],
+      [y, made.w - x - w, h, w],
     ] as const
   )[turn];
-  return { x: lies.x + x, y: lies.y + y };
+  const [right, foot] = [Math.round(left + wide), Math.round(top + high)];
+  return rect(lies.x + Math.round(left), lies.y + Math.round(top), right - Math.round(left), foot - Math.round(top));
 }
 
-/** What of a list covers the point to keep, as the print is cropped now. */
-export function coveringPoint(picture: PictureFacts, print: Size, crop: PrintCrop, over: readonly Over[]): Over[] {
+/** What a print must keep in sight, where it lies on its side: a face, or the one point where none is marked. */
+export type Kept = { readonly kind: "face" | "point"; readonly at: Rect };
+
+/** Of a face less of which than this share is on a print, nothing is left to keep. */
+const LEAST_OF_FACE = 1 / 2;
+
+/**
+ * What a print must keep, where it lies on its side, as the print is cropped, cut and turned: the faces of its pictures, or
+ * of a picture without any the point to keep. Nothing of a pattern, of what is no print, or is of another day by now.
+ */
+export function keptOf(
+  { piece: { what, turn }, rect: lies }: Pick<PlacedPiece, "piece" | "rect">,
+  content: PageContent | null,
+): Kept[] {
+  const use = what.kind === "photo" ? content?.photos.find(({ id }) => id === what.use) : undefined;
+  if (what.kind !== "photo" || !use || use.repeat) return [];
+  const part = what.cut ?? rectOf(use.print);
+  const edges: Frame = { x: part.x, y: part.y, w: part.w, h: part.h };
+  return picturesOf(use).flatMap(({ picture, crop, at: room }) => {
+    const frame = frameFor(picture, room, crop);
+    const onSide = (shown: Frame): Rect | null => {
+      const on = onPrint(shown, room, crop, frame);
+      const inPart = shared({ ...on, x: on.x + room.x, y: on.y + room.y }, edges);
+      return inPart && outOfPiece({ ...inPart, x: inPart.x - part.x, y: inPart.y - part.y }, lies, part, turn);
+    };
+    if (picture.faces.length === 0) {
+      const { x, y } = keptPoint(picture, crop);
+      const at = onSide({ x: x / WHOLE, y: y / WHOLE, w: 0, h: 0 });
+      return at ? [{ kind: "point" as const, at }] : [];
+    }
+    return picture.faces.flatMap((face): Kept[] => {
+      const shown = faceShown(face, frame);
+      const whole = shareOf(face);
+      if (!shown || shown.w * shown.h < whole.w * whole.h * LEAST_OF_FACE) return [];
+      const at = onSide(shown);
+      return at ? [{ kind: "face", at }] : [];
+    });
+  });
+}
+
+/** What two parts of a print share, a point counting as a part; null: nothing. */
+function shared(a: Frame, b: Frame): Frame | null {
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
+  const [w, h] = [Math.min(a.x + a.w, b.x + b.w) - x, Math.min(a.y + a.h, b.y + b.h) - y];
+  return w < 0 || h < 0 ? null : { x, y, w, h };
+}
+
+/** What of a list covers a face of the picture, or the point to keep where none is marked, as the print is cropped now. */
+export function coveringKept(picture: PictureFacts, print: Size, crop: PrintCrop, over: readonly Over[]): Over[] {
   const frame = frameFor(picture, print, crop);
   const kept = keptPoint(picture, crop);
+  const faces = picture.faces.flatMap((face) => faceShown(face, frame) ?? []);
   return over.filter(({ kind, at }) => {
     if (kind === "seam") return false;
+    if (picture.faces.length > 0) {
+      const on = onPicture(at, print, crop, frame);
+      return faces.some((face) => isOver(face, on));
+    }
     const pad = Math.round(Math.min(print.w, print.h) / 40);
     const wide = rect(at.x - pad, at.y - pad, at.w + 2 * pad, at.h + 2 * pad);
     return inside(kept, onPicture(wide, print, crop, frame));
   });
 }
 
+const isOver = (a: Frame, b: Frame): boolean =>
+  a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+
 /**
- * The crop nearest to this one in which nothing lies over the point worth keeping; null when sliding the picture in its
- * slot, or coming closer by half, does not get it clear.
+ * The crop nearest to this one in which nothing lies over what is worth keeping, and every face is whole; null when sliding
+ * the picture in its slot, or coming closer by half, does not get it clear.
  */
 export function clearCrop(
   picture: PictureFacts,
@@ -144,6 +187,7 @@ export function clearCrop(
   const now = frameFor(picture, print, crop);
   const steps = 12;
   const kept = keptPoint(picture, crop);
+  const keeps = (frame: Frame) => (picture.faces.length > 0 ? showsAll(picture.faces, frame) : inside(kept, frame));
   for (const closer of [crop.closer, ...[115, 130, 150].filter((each) => each > crop.closer)]) {
     const { w, h } = frameFor(picture, print, { ...crop, closer });
     const clear: { crop: PrintCrop; off: number }[] = [];
@@ -152,7 +196,7 @@ export function clearCrop(
         const [x, y] = [((1 - w) * column) / steps, ((1 - h) * row) / steps];
         const tried: PrintCrop = { ...crop, closer, slide: slideTo(picture, crop, { x, y, w, h }) };
         const frame = frameFor(picture, print, tried);
-        if (!inside(kept, frame) || coveringPoint(picture, print, tried, over).length > 0) continue;
+        if (!keeps(frame) || coveringKept(picture, print, tried, over).length > 0) continue;
         clear.push({ crop: tried, off: Math.hypot(x + w / 2 - now.x - now.w / 2, y + h / 2 - now.y - now.h / 2) });
       }
     }

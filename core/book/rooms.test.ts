@@ -11,7 +11,13 @@ import { pieceRect } from "./piece.ts";
 import { fillRoom, firstRoom, freePlace, lostIn, roomsOn, suits } from "./rooms.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
-const picture = (width: number, height: number): PictureFacts => ({ width, height, focus: MIDDLE, look: NO_LOOK });
+const picture = (width: number, height: number): PictureFacts => ({
+  width,
+  height,
+  focus: MIDDLE,
+  look: NO_LOOK,
+  faces: [],
+});
 const room = (id: string, keeps: "photo" | "card", w: number, h: number, turn: Turn = 0): Piece => ({
   id,
   what: { kind: "room", keeps, size: by(w, h) },

@@ -3,11 +3,11 @@ import { AS_USUAL, type MadeOf } from "../album/made-of.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import type { Arrangement } from "../book/edit.ts";
 import { holesOf } from "../book/holes.ts";
-import { keptPlace } from "../book/keep-clear.ts";
+import { keptOf } from "../book/keep-clear.ts";
 import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
 import { MATERIALS, type MaterialId, type Micrometres } from "../material/material.ts";
 import { inches, millimetres } from "../measure/length.ts";
-import { contains, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
+import { contains, grown, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import { type Binding, closingOf } from "./closing.ts";
 import { liesAt } from "./heights.ts";
 import { inClosedBook, type Layer, madeOf, type Things, thickAs, usualOf } from "./layers.ts";
@@ -49,18 +49,17 @@ const KEPT = inches(1 / 2);
 const isSeen = ({ piece: { what } }: PlacedPiece): boolean =>
   what.kind === "card" || what.kind === "numeral" || ("says" in what && Boolean(what.says));
 
-/** What of one side nothing thick may lie on: words, numbers, the points that prints must keep, and holes. */
+/** What of one side nothing thick may lie on: words, numbers, the faces and points that prints must keep, and holes. */
 export function keptFree<P extends BookPage>(leaf: LeafRead<P>, face: "front" | "back", format: AlbumFormat): Rect[] {
   const side = leaf[face];
   const words = side.pieces.filter(isSeen).map(({ rect: lies }) => lies);
-  const points = side.pieces.flatMap((placed) => {
-    const point = keptPlace(placed, side.content);
-    return point ? [rect(Math.round(point.x) - KEPT, Math.round(point.y) - KEPT, 2 * KEPT, 2 * KEPT)] : [];
-  });
+  const kept = side.pieces.flatMap((placed) =>
+    keptOf(placed, side.content).map(({ kind, at }) => (kind === "face" ? at : grown(at, KEPT))),
+  );
   const holes =
     leaf.build.inProtector || format.binding === "sewn" ? [] : holesOf(leaf.build, leaf.leaf.drop, format, face);
   const punched = holes.map(({ x, y, diameter: d }) => rect(x - Math.ceil(d / 2), y - Math.ceil(d / 2), d, d));
-  return [...words, ...points, ...punched];
+  return [...words, ...kept, ...punched];
 }
 
 /** The places that a piece of this size may be moved to within an area, those where it lies over something kept free left out. */

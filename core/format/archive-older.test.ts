@@ -41,15 +41,19 @@ const asRead = (raw: object): Archive => {
 
 /** As it is written now, without what could not be said in any of these formats, which nothing was said of. */
 function written(old: object) {
-  const { things, book, album, ...archive } = JSON.parse(writeArchive(asRead(old)));
+  const { things, book, album, photos, ...archive } = JSON.parse(writeArchive(asRead(old)));
   const { ruler, ...measured } = album;
+  const unmarked = photos.map(({ faces, ...photo }: { faces: unknown[] }) => {
+    expect(faces).toEqual([]);
+    return photo;
+  });
   expect([things, ruler]).toEqual([[], []]);
   type LeafNow = { make: { of: unknown }; opensVolume: boolean; leftSeen: string[] };
   const leaves = book.leaves.map(({ make: { of, ...make }, opensVolume, leftSeen, ...leaf }: LeafNow) => {
     expect([of, opensVolume, leftSeen]).toEqual([null, false, []]);
     return { ...leaf, make };
   });
-  return { ...archive, album: measured, book: { ...book, leaves } };
+  return { ...archive, album: measured, photos: unmarked, book: { ...book, leaves } };
 }
 
 /** Pieces as they are now: each says whose it is, a number has a look and a nought, and had none of them. */
@@ -102,8 +106,8 @@ const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) 
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
 
 describe("an archive of the tenth format, from before a book could be in volumes or was measured closed", () => {
-  it("is read with everything as it was: one volume, nothing measured, no motif kept", () => {
-    type Tenth = { album: object; things: object[]; book: { leaves: object[] } };
+  it("is read with everything as it was: one volume, nothing measured, no motif kept, no faces marked", () => {
+    type Tenth = { album: object; photos: object[]; things: object[]; book: { leaves: object[] } };
     const tenth: Tenth[] = JSON.parse(
       readFileSync(new URL("../../tests/archives/version-10.json", import.meta.url), "utf8"),
     );
@@ -111,6 +115,7 @@ describe("an archive of the tenth format, from before a book could be in volumes
     for (const old of tenth)
       expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
         ...{ ...old, formatVersion: ARCHIVE_VERSION, album: { ...old.album, ruler: [] } },
+        photos: old.photos.map((photo) => ({ ...photo, faces: [] })),
         things: old.things.map((thing) => ({ ...thing, motif: null })),
         book: { ...old.book, leaves: old.book.leaves.map((leaf) => ({ ...leaf, opensVolume: false, leftSeen: [] })) },
       });

@@ -15,6 +15,7 @@ import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
 import { cornersSchema } from "../photo/preprint-schema.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
+import { PICTURE_FACES } from "../photo/roll-schema.ts";
 import { togetherSchema } from "../photo/together-schema.ts";
 import { printedOnSchema, settingSchema } from "../words/setting-schema.ts";
 import { LINE, NAME, TEXT, textOf } from "../words/text-schema.ts";
@@ -142,6 +143,8 @@ const PHOTO = z.object({
   /** The day a keeper gave it, where the camera wrote none or a wrong one. */
   givenDate: DATE.nullable(),
   look: LOOK,
+  /** The faces that were marked on it. */
+  faces: PICTURE_FACES,
   /** What the keeper marked it as on the roll. */
   star: z.boolean(),
   banked: z.boolean(),

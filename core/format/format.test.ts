@@ -165,6 +165,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         offset: null,
         givenDate: null,
         look: NO_LOOK,
+        faces: [{ x: 4000, y: 2500, w: 1200, h: 1600 }],
         star: true,
         banked: false,
         setAside: true,

@@ -65,3 +65,6 @@ export function around(a: Rect, b: Rect): Rect {
   const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
   return rect(x, y, Math.max(a.x + a.w, b.x + b.w) - x, Math.max(a.y + a.h, b.y + b.h) - y);
 }
+
+/** A rectangle with so much more at each of its edges. */
+export const grown = ({ x, y, w, h }: Rect, by: number): Rect => rect(x - by, y - by, w + 2 * by, h + 2 * by);

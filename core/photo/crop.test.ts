@@ -24,6 +24,7 @@ const picture = (width: number, height: number): PictureFacts => ({
   width,
   height,
   focus: { x: 5000, y: 5000 },
+  faces: [],
   look: NO_LOOK,
 });
 const length = fc.integer({ min: 200, max: 90_000 }).map((n) => n as Length);
@@ -32,6 +33,7 @@ const PICTURE: fc.Arbitrary<PictureFacts> = fc.record({
   width: fc.integer({ min: 1, max: 30_000 }),
   height: fc.integer({ min: 1, max: 30_000 }),
   focus: spot,
+  faces: fc.constant([]),
   look: fc.record({
     blackAndWhite: fc.boolean(),
     straighten: fc.integer({ min: -150, max: 150 }),

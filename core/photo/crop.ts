@@ -8,10 +8,17 @@ export type Spot = { readonly x: number; readonly y: number };
 export const WHOLE = 10_000;
 export const MIDDLE: Spot = { x: WHOLE / 2, y: WHOLE / 2 };
 
-/** What a print needs to know of its picture: its size, the point the machine would keep, how it is to look. */
-export type PictureFacts = Pixels & { readonly focus: Spot; readonly look: Look };
+/** Somebody's face on a picture, as a keeper marked it: a box in ten-thousandths of the picture's width and height. */
+export type PictureFace = { readonly x: number; readonly y: number; readonly w: number; readonly h: number };
+
+/** What a print needs to know of its picture: its size, the point the machine would keep, its faces, how it is to look. */
+export type PictureFacts = Pixels & {
+  readonly focus: Spot;
+  readonly look: Look;
+  readonly faces: readonly PictureFace[];
+};
 /** A picture of which nothing is known: square, plain. */
-export const UNKNOWN_PICTURE: PictureFacts = { width: 1, height: 1, focus: MIDDLE, look: NO_LOOK };
+export const UNKNOWN_PICTURE: PictureFacts = { width: 1, height: 1, focus: MIDDLE, look: NO_LOOK, faces: [] };
 
 /**
  * How a print is cut out of its picture: the point worth keeping (null: the machine's guess), how far the middle of the
@@ -140,5 +147,16 @@ export function onPicture(at: Rect, print: Size, crop: PrintCrop, frame: Frame):
     y: frame.y + ((at.y - inner.y) / inner.h) * frame.h,
     w: (at.w / inner.w) * frame.w,
     h: (at.h / inner.h) * frame.h,
+  };
+}
+
+/** The way back from `onPicture`: where a part of the picture, in its shares, lies on the print, in ticks, not rounded. */
+export function onPrint(part: Frame, print: Size, crop: PrintCrop, frame: Frame): Frame {
+  const inner = insideBorder(print, crop);
+  return {
+    x: inner.x + ((part.x - frame.x) / frame.w) * inner.w,
+    y: inner.y + ((part.y - frame.y) / frame.h) * inner.h,
+    w: (part.w / frame.w) * inner.w,
+    h: (part.h / frame.h) * inner.h,
   };
 }

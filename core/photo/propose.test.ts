@@ -22,7 +22,7 @@ const want = (id: string, page: number, print = by(6, 4)): Wanted => ({
 });
 const photo = (id: string, given: Partial<Candidate> = {}): Candidate => ({
   id,
-  facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
+  facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK, faces: [] },
   taken: null,
   banked: false,
   star: false,

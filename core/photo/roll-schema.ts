@@ -1,6 +1,8 @@
 import { z } from "zod";
 import { parseDate } from "../month/dates.ts";
+import { WHOLE } from "./crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "./look.ts";
+import { LEAST_FACE, MOST_FACES } from "./picture-face.ts";
 import type { RollMark } from "./roll.ts";
 
 const CHANGE = z.int().min(-MOST_CHANGE).max(MOST_CHANGE);
@@ -10,6 +12,17 @@ const DATE = z.string().transform((text, issues) => {
   issues.addIssue("not a date");
   return z.NEVER;
 });
+
+const SHARE = z.int().min(0).max(WHOLE);
+const LONG = z.int().min(LEAST_FACE).max(WHOLE);
+/** The faces of one picture, each within it. */
+export const PICTURE_FACES = z
+  .array(
+    z
+      .object({ x: SHARE, y: SHARE, w: LONG, h: LONG })
+      .refine(({ x, y, w, h }) => x + w <= WHOLE && y + h <= WHOLE, "reaches beyond its picture"),
+  )
+  .max(MOST_FACES);
 
 /** One thing said of pictures of the roll, as it comes from outside. */
 export const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
@@ -25,6 +38,7 @@ export const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
       contrast: CHANGE,
     }),
   }),
+  z.object({ kind: z.literal("faces"), faces: PICTURE_FACES }),
 ]);
 
 /** A mark that waited on a device while the program was renewed may still go by its name of then. */

@@ -1,6 +1,6 @@
 import { LIMITS } from "../limits.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import type { PictureFacts } from "./crop.ts";
+import type { PictureFace, PictureFacts } from "./crop.ts";
 import type { Look } from "./look.ts";
 
 /** A picture's file may have as many bytes as this. */
@@ -28,5 +28,6 @@ export type RollMark =
   | { readonly kind: "star" | "set-aside" | "banked"; readonly on: boolean }
   | { readonly kind: "date"; readonly date: CalendarDate | null }
   | { readonly kind: "look"; readonly look: Look }
+  | { readonly kind: "faces"; readonly faces: readonly PictureFace[] }
   /** Into the tray; from there it is put back. */
   | { readonly kind: "away" };

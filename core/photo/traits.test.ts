@@ -121,7 +121,7 @@ describe("quiet spots", () => {
   );
   const print = size(inches(6), inches(4));
   const crop = { ...AS_IT_COMES, border: inches(1 / 8) };
-  const facts = { width: 480, height: 320, focus: traits.focus, look: NO_LOOK };
+  const facts = { width: 480, height: 320, focus: traits.focus, look: NO_LOOK, faces: [] };
   const frame = frameFor(facts, print, crop);
   const label = size(inches(1.25), inches(1.25));
 

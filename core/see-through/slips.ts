@@ -1,16 +1,16 @@
 import type { Face, PieceWhat } from "../album/leaf.ts";
-import { keptPlace } from "../book/keep-clear.ts";
+import { keptOf } from "../book/keep-clear.ts";
 import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
 import { pageOfPiece } from "../book/read.ts";
 import type { Lying, Spread } from "../book/spread.ts";
 import { behind, seenThroughBase, seenThroughPiece } from "../book/windows.ts";
 import type { MaterialId } from "../material/material.ts";
 import { inches } from "../measure/length.ts";
-import { areaOf, overlap, type Rect, rect } from "../measure/rect.ts";
+import { areaOf, grown, overlap, type Rect, rect } from "../measure/rect.ts";
 import type { CalendarDate } from "../month/dates.ts";
 
 /** What of an opening may not be as it was meant, because something is looked through. */
-export const SEEN_SLIPS = ["over-point", "private", "pierced", "back", "glimpse"] as const;
+export const SEEN_SLIPS = ["over-face", "over-point", "private", "pierced", "back", "glimpse"] as const;
 export type SeenSlip<P extends BookPage = BookPage> = {
   readonly kind: (typeof SEEN_SLIPS)[number];
   /** By which it is left as it is, on the leaf that is looked through. */
@@ -20,9 +20,9 @@ export type SeenSlip<P extends BookPage = BookPage> = {
   readonly face: Face;
   /** Whose it is that is seen; null: nobody's. */
   readonly page: P | null;
-  /** What is seen: of what lies over a point the print, of a back the piece itself. */
+  /** What is seen: of what lies over a face or a point the print, of a back the piece itself. */
   readonly pieces: readonly PlacedPiece[];
-  /** What lies over the point that a print must keep; null for anything else. */
+  /** What lies over the face or the point that a print must keep; null for anything else. */
   readonly over: PlacedPiece | null;
 };
 
@@ -66,16 +66,21 @@ function ofSide<P extends BookPage>(stack: readonly Lying<P>[], today: CalendarD
     if (seen.length === 0) continue;
     const { id } = lying.read.leaf;
     for (const placed of seen) {
-      const point = keptPlace(placed, side.content);
-      if (!point) continue;
-      const near = onMat(lying, rect(Math.round(point.x - POINT), Math.round(point.y - POINT), 2 * POINT, 2 * POINT));
+      const kept = keptOf(placed, side.content).map((each) => ({
+        ...each,
+        near: onMat(lying, each.kind === "face" ? each.at : grown(each.at, POINT)),
+      }));
+      if (kept.length === 0) continue;
       const above = [top, ...lower.slice(0, nth)].flatMap((each) =>
         each.read[each.face].pieces.map((piece) => ({ piece, at: onMat(each, piece.rect) })),
       );
-      const over = above.find(({ piece, at }) => saysSomething(piece.piece.what) && overlap(at, near));
+      const over = above.flatMap(({ piece, at }) => {
+        const covered = saysSomething(piece.piece.what) ? kept.find(({ near }) => overlap(at, near)) : undefined;
+        return covered ? [{ piece, kind: `over-${covered.kind}` as const }] : [];
+      })[0];
       if (over)
         slips.push({
-          ...{ ...common, kind: "over-point", slip: `over-point ${placed.piece.id}`, over: over.piece },
+          ...{ ...common, kind: over.kind, slip: `over-point ${placed.piece.id}`, over: over.piece },
           ...{ page: pageOfPiece(side, placed.piece), pieces: [placed] },
         });
     }

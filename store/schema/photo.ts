@@ -16,6 +16,7 @@ import {
   uuid,
 } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../../core/month/dates.ts";
+import type { PictureFace } from "../../core/photo/crop.ts";
 import { type Look, NO_LOOK } from "../../core/photo/look.ts";
 import type { Traits } from "../../core/photo/traits.ts";
 import { household } from "./household.ts";
@@ -87,6 +88,8 @@ export const photo = pgTable(
     /** Taken ahead, for a day that will have no light or no time. */
     banked: boolean("banked").notNull().default(false),
     look: jsonb("look").$type<Look>().notNull().default(NO_LOOK),
+    /** The faces that a keeper marked, as boxes in ten-thousandths of the picture. */
+    faces: jsonb("faces").$type<readonly PictureFace[]>().notNull().default([]),
     /** Put in the tray then, unless a day uses it; null while it is on the roll. */
     deletedAt: timestamp("deleted_at", { withTimezone: true, mode: "date" }),
     addedAt: timestamp("added_at", { withTimezone: true, mode: "date" }).notNull().defaultNow(),

@@ -42,7 +42,7 @@ export function measurePropose(): number {
   const photos = numbers.map(
     (at): Candidate => ({
       id: String(at),
-      facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK },
+      facts: { width: 4032, height: 3024, focus: { x: 5000, y: 5000 }, look: NO_LOOK, faces: [] },
       taken: addDays(FIRST, at % 31),
       banked: at % 5 === 0,
       star: at % 7 === 0,

@@ -253,6 +253,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "mark:star": mark({ kind: "star", on: true }),
       "mark:set-aside": mark({ kind: "set-aside", on: true }),
       "mark:banked": mark({ kind: "banked", on: true }),
+      "mark:faces": mark({ kind: "faces", faces: [{ x: 4000, y: 3000, w: 1000, h: 1200 }] }),
       "mark:away": mark({ kind: "away" }),
       "mark:date": mark({ kind: "date", date: "2026-12-02" }),
       "mark:look": mark({ kind: "look", look: { blackAndWhite: true, straighten: 0, light: 0, contrast: 0 } }),

@@ -19,7 +19,7 @@ import { packOrder } from "../../press/lab-order.ts";
 import { labPrint, labTest } from "../../press/lab-print.ts";
 
 const by = (w: number, h: number) => size(inches(w), inches(h));
-const FACTS: PictureFacts = { width: 1200, height: 800, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
+const FACTS: PictureFacts = { width: 1200, height: 800, focus: { x: 5000, y: 5000 }, look: NO_LOOK, faces: [] };
 const plain = (background: string) =>
   sharp({ create: { width: 1200, height: 800, channels: 3, background } })
     .withExif({ IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1" } })

@@ -23,7 +23,7 @@ import { pdfWords } from "../pdf-words.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-print-"));
 const by = (w: number, h: number) => size(inches(w), inches(h));
-const FACTS: PictureFacts = { width: 1200, height: 900, focus: { x: 5000, y: 5000 }, look: NO_LOOK };
+const FACTS: PictureFacts = { width: 1200, height: 900, focus: { x: 5000, y: 5000 }, look: NO_LOOK, faces: [] };
 const picture = await sharp({ create: { width: 1200, height: 900, channels: 3, background: "#b8451b" } })
   .withExif({ IFD3: { GPSLatitudeRef: "N", GPSLatitude: "54/1 36/1 0/1" } })
   .jpeg()

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { drawingOf, letterOn, matGround, mm } from "#app/drawing/mat-text.ts";
 import { MoveHandle, pointOn } from "#app/drawing/move-handle.tsx";
@@ -8,7 +8,8 @@ import { printedOnMarks } from "#core/draw/printed-on.ts";
 import { millimetres, plainFractions, sayLength, type Unit } from "#core/measure/length.ts";
 import type { Rect } from "#core/measure/rect.ts";
 import type { Size } from "#core/measure/size.ts";
-import { type Frame, type PictureFacts, type Spot, WHOLE } from "#core/photo/crop.ts";
+import { type Frame, type PictureFace, type PictureFacts, type Spot, WHOLE } from "#core/photo/crop.ts";
+import { faceAround, faceAt, faceFrom, faceWithin } from "#core/photo/picture-face.ts";
 import type { QuietSpot } from "#core/photo/quiet.ts";
 import type { PrintedOn } from "#core/words/printed-on.ts";
 
@@ -23,8 +24,12 @@ type Props = {
   readonly over: readonly Over[];
   readonly spots: readonly QuietSpot[];
   readonly unit: Unit;
-  /** A press sets the point worth keeping instead of taking hold of the picture. */
-  readonly setting: boolean;
+  readonly pointing: Pointing;
+  /** The chosen one of the picture's faces, by its place among them; null: none. */
+  readonly face: number | null;
+  /** A face that a press or a drawn box marks, or the place of one that was pressed. */
+  readonly onFace: (made: PictureFace | number) => void;
+  readonly onMoveFace: (to: PictureFace) => void;
   readonly onSlide: (frame: Frame) => void;
   readonly onKeep: (spot: Spot) => void;
   /** The print as a pattern that is repeated, drawn; null where the picture fills it once and is slid under it. */
@@ -40,6 +45,9 @@ type Props = {
   readonly onMoveOn: (id: string, at: Rect) => void;
 };
 
+/** What the pointer is for: it slides the picture, sets the point worth keeping, or marks faces. */
+export type Pointing = "picture" | "point" | "faces";
+
 const BEYOND = 26;
 const STEP = 0.01;
 
@@ -48,10 +56,13 @@ const STEP = 0.01;
  * lost. The picture is slid by hand or by the arrow keys; the print stays where it is.
  */
 export function CropDrawing(props: Props) {
-  const { photoId, facts, print, room, frame, kept, over, spots, unit, setting, onSlide, onKeep } = props;
+  const { photoId, facts, print, room, frame, kept, over, spots, unit, pointing, onSlide, onKeep } = props;
+  const { face, onFace, onMoveFace } = props;
+  const setting = pointing === "point";
   const { pattern, others, onPress, onIt, chosenOn, onChooseOn, onMoveOn } = props;
   const svg = useRef<SVGSVGElement>(null);
   const held = useRef<{ x: number; y: number; frame: Frame } | null>(null);
+  const [drawn, setDrawn] = useState<{ from: Spot; to: Spot } | null>(null);
   const [pw, ph] = [mm(print.w), mm(print.h)];
   const [ix, iy, iw, ih] = [mm(room.x), mm(room.y), mm(room.w), mm(room.h)];
   const [w, h] = [iw / frame.w, ih / frame.h];
@@ -61,19 +72,40 @@ export function CropDrawing(props: Props) {
   const href = pictureAddress(photoId, 1600, facts.look);
 
   const onMat = (event: PointerEvent) => pointOn(svg.current, event);
+  const spotAt = (at: { x: number; y: number }): Spot => {
+    const share = (value: number) => Math.round(Math.min(1, Math.max(0, value)) * WHOLE);
+    return { x: share((at.x - x) / w), y: share((at.y - y) / h) };
+  };
+  /** Wider than a hand trembles, it is a box that was drawn; else a press. */
+  const drawnBox = drawn && isDrawn(drawn, facts) ? faceFrom(drawn.from, drawn.to) : null;
+  const onUp = () => {
+    held.current = null;
+    if (!drawn) return;
+    setDrawn(null);
+    const pressed = drawnBox ? -1 : faceAt(facts.faces, drawn.from);
+    if (pressed >= 0) onFace(pressed);
+    else onFace(drawnBox ?? faceAround(drawn.from, facts, facts.faces.at(-1)));
+  };
   const onDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button !== 0) return;
     const at = onMat(event);
     if (others !== null && onPress(millimetres(at.x), millimetres(at.y))) return;
     if (setting) {
-      const share = (value: number) => Math.round(Math.min(1, Math.max(0, value)) * WHOLE);
-      onKeep({ x: share((at.x - x) / w), y: share((at.y - y) / h) });
+      onKeep(spotAt(at));
       return;
     }
     event.currentTarget.setPointerCapture(event.pointerId);
+    if (pointing === "faces") {
+      setDrawn({ from: spotAt(at), to: spotAt(at) });
+      return;
+    }
     held.current = { ...at, frame };
   };
   const onMove = (event: PointerEvent<SVGSVGElement>) => {
+    if (drawn) {
+      setDrawn({ ...drawn, to: spotAt(onMat(event)) });
+      return;
+    }
     if (!held.current) return;
     const at = onMat(event);
     const { x: fromX, y: fromY, frame: was } = held.current;
@@ -86,6 +118,11 @@ export function CropDrawing(props: Props) {
     event.preventDefault();
     event.stopPropagation();
     const [dx = 0, dy = 0] = move;
+    const chosen = face === null ? undefined : facts.faces[face];
+    if (pointing === "faces") {
+      if (chosen) onMoveFace(faceWithin({ ...chosen, x: chosen.x + dx * WHOLE, y: chosen.y + dy * WHOLE }));
+      return;
+    }
     if (setting)
       onKeep({
         x: Math.min(WHOLE, Math.max(0, kept.x + dx * WHOLE)),
@@ -99,18 +136,17 @@ export function CropDrawing(props: Props) {
       ref={svg}
       viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
       preserveAspectRatio="xMidYMid meet"
-      className={`block h-full w-full touch-none overflow-visible ${setting ? "cursor-crosshair" : "cursor-grab"}`}
+      className={`block h-full w-full touch-none select-none overflow-visible ${pointing === "picture" ? "cursor-grab" : "cursor-crosshair"}`}
       role="application"
       // biome-ignore lint/a11y/noNoninteractiveTabindex: the arrow keys slide the picture, as the pointer does
       tabIndex={0}
-      aria-label={`The print, ${say(print.w)} by ${say(print.h)}, with its picture. ${setting ? "Arrow keys move the point worth keeping." : "Arrow keys slide the picture."}`}
+      aria-label={`The print, ${say(print.w)} by ${say(print.h)}, with its picture. ${ARROWS[pointing]}`}
       onPointerDown={onDown}
       onPointerMove={onMove}
-      onPointerUp={() => {
-        held.current = null;
-      }}
+      onPointerUp={onUp}
       onPointerCancel={() => {
         held.current = null;
+        setDrawn(null);
       }}
       onKeyDown={onKey}
     >
@@ -152,7 +188,20 @@ export function CropDrawing(props: Props) {
       {spots.map((spot, at) => (
         <SpotMark key={`${spot.at.x} ${spot.at.y}`} spot={spot} at={at} letter={letter} />
       ))}
-      {pattern === null && (
+      {pattern === null &&
+        [...facts.faces, ...(drawnBox ? [drawnBox] : [])].map((each, nth) => (
+          <FaceMark
+            key={`${each.x} ${each.y} ${each.w} ${each.h}`}
+            at={{
+              x: x + (each.x / WHOLE) * w,
+              y: y + (each.y / WHOLE) * h,
+              w: (each.w / WHOLE) * w,
+              h: (each.h / WHOLE) * h,
+            }}
+            isChosen={pointing === "faces" && (nth === face || nth === facts.faces.length)}
+          />
+        ))}
+      {pattern === null && facts.faces.length === 0 && (
         <g transform={`translate(${x + (kept.x / WHOLE) * w} ${y + (kept.y / WHOLE) * h})`} pointerEvents="none">
           <circle r={3} fill="none" stroke="#14181a" strokeWidth={1.3} />
           <circle r={3} fill="none" className="stroke-flame" strokeWidth={0.7} />
@@ -164,6 +213,30 @@ export function CropDrawing(props: Props) {
         {others === null && room.x > 0 && `, ${say(room.x)} white round it`}
       </text>
     </svg>
+  );
+}
+
+const ARROWS: Record<Pointing, string> = {
+  picture: "Arrow keys slide the picture.",
+  point: "Arrow keys move the point worth keeping.",
+  faces: "Arrow keys move the chosen face.",
+};
+
+/** A drawn box is wider and higher than this share of its picture's shorter side. */
+const TREMBLE = 0.03;
+function isDrawn({ from, to }: { from: Spot; to: Spot }, { width, height }: PictureFacts): boolean {
+  const least = TREMBLE * Math.min(width, height) * WHOLE;
+  return Math.abs(from.x - to.x) * width > least && Math.abs(from.y - to.y) * height > least;
+}
+
+/** Round a face, so that the face itself stays in sight. */
+function FaceMark({ at: { x, y, w, h }, isChosen }: { at: Frame; isChosen: boolean }) {
+  const round = { cx: x + w / 2, cy: y + h / 2, rx: w / 2, ry: h / 2 };
+  return (
+    <g fill="none" pointerEvents="none">
+      <ellipse {...round} stroke="#14181a" strokeWidth={1.4} />
+      <ellipse {...round} className={isChosen ? "stroke-flame" : "stroke-paper"} strokeWidth={isChosen ? 0.9 : 0.6} />
+    </g>
   );
 }
 

@@ -13,7 +13,7 @@ import { useOutbox } from "#app/sending/sending.tsx";
 import type { DayEdit } from "#core/album/edit.ts";
 import { PRINT_SIZES } from "#core/album/formats.ts";
 import { EMPTY_DAY, type PhotoUse } from "#core/album/model.ts";
-import { clearCrop, coveringPoint } from "#core/book/keep-clear.ts";
+import { clearCrop, coveringKept } from "#core/book/keep-clear.ts";
 import { printMarks } from "#core/draw/print.ts";
 import { inches, type Length, millimetres, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { contains, type Rect, rect } from "#core/measure/rect.ts";
@@ -28,12 +28,14 @@ import {
   type PrintCrop,
   slideTo,
 } from "#core/photo/crop.ts";
+import { MOST_FACES } from "#core/photo/picture-face.ts";
 import { quietSpots } from "#core/photo/quiet.ts";
 import { pictureCropOf, pictureSizeOf } from "#core/photo/repeat.ts";
 import { picturesOf } from "#core/photo/together.ts";
 import type { PrintedOn } from "#core/words/printed-on.ts";
 import { AnotherPicture } from "./another-picture.tsx";
-import { CropDrawing } from "./crop-drawing.tsx";
+import { CropDrawing, type Pointing } from "./crop-drawing.tsx";
+import { FaceButtons, FacesCut, useFaces } from "./faces.tsx";
 import { Lost, Pixels, Repeated, Turned } from "./how-it-prints.tsx";
 import { InThisPrint, type Shared } from "./in-this-print.tsx";
 import { PrintedOnPanel } from "./printed-on.tsx";
@@ -79,7 +81,7 @@ export function Crop({ view }: { view: CropView }) {
   const { state, put } = useOutbox();
   const [cropKey, printKey] = [`${dayId}:photo-crop:${saved.id}`, `${dayId}:photo-print:${saved.id}`];
   const [use = saved] = withPendingPart(dayId, { ...EMPTY_DAY, photos: [saved] }, state).photos;
-  const [setting, setSetting] = useState(false);
+  const [pointing, setPointing] = useState<Pointing>("picture");
   const [label, setLabel] = useState<number | null>(null);
   const [chosenOn, setChosenOn] = useState<string | null>(null);
   const putOn = (next: readonly PrintedOn[]) =>
@@ -93,7 +95,9 @@ export function Crop({ view }: { view: CropView }) {
   const pictures = picturesOf(use);
   const at = Math.min(chosenPicture, pictures.length - 1);
   const now = pictures[at] ?? { ...use, at: rect(0, 0, print.w, print.h) };
-  const { photoId, picture: facts, at: room } = now;
+  const { photoId, at: room } = now;
+  const { faces, takeFaces, face, setFace } = useFaces(photoId, now.picture.faces);
+  const facts = { ...now.picture, faces };
   const crop = together ? now.crop : pictureCropOf(use);
   // What the picture is cropped for: the print, its part of it, or one repetition of the pattern.
   const made = together ? size(room.w, room.h) : pictureSizeOf(use);
@@ -147,7 +151,7 @@ export function Crop({ view }: { view: CropView }) {
     ...each,
     at: rect(each.at.x - room.x, each.at.y - room.y, each.at.w, each.at.h),
   }));
-  const covering = coveringPoint(facts, made, crop, overIt);
+  const covering = coveringKept(facts, made, crop, overIt);
   const clear = covering.length > 0 ? clearCrop(facts, made, crop, overIt) : null;
   const isAsItComes =
     crop.keep === null && crop.slide.x === 0 && crop.slide.y === 0 && crop.closer === 100 && crop.border === 0;
@@ -187,7 +191,8 @@ export function Crop({ view }: { view: CropView }) {
           {covering.length > 0 && (
             <div className="grid gap-2 border-l-4 border-ember pl-3">
               <p className="font-medium">
-                The {covering.map(({ name }) => name).join(" and the ")} lies over the point to keep.
+                The {covering.map(({ name }) => name).join(" and the ")} lies over{" "}
+                {faces.length > 0 ? "a face" : "the point to keep"}.
               </p>
               {clear ? (
                 <div>
@@ -201,6 +206,9 @@ export function Crop({ view }: { view: CropView }) {
                 </p>
               )}
             </div>
+          )}
+          {!repeat && (
+            <FacesCut {...{ facts, frame }} onFrame={(to) => take({ ...crop, slide: slideTo(facts, crop, to) })} />
           )}
           {over.some(({ kind }) => kind === "seam") && (
             <p className="text-sm">The dashed white line is where it is cut for two pockets: keep faces off it.</p>
@@ -264,35 +272,52 @@ export function Crop({ view }: { view: CropView }) {
         label="The print, to scale"
         bar={
           <>
-            <button type="button" className="mat-button" aria-pressed={setting} onClick={() => setSetting(!setting)}>
-              {setting ? "Press on what must stay" : "Set the point to keep"}
+            <button
+              type="button"
+              className="mat-button"
+              aria-pressed={pointing === "point"}
+              onClick={() => setPointing(pointing === "point" ? "picture" : "point")}
+            >
+              {pointing === "point" ? "Press on what must stay" : "Set the point to keep"}
             </button>
-            <label className="flex min-h-8 flex-1 items-center gap-2">
-              Closer
-              <input
-                type="range"
-                min={100}
-                max={MOST_CLOSER}
-                value={crop.closer}
-                onChange={(event) => take({ ...crop, closer: Number(event.target.value) })}
-                className="min-w-24 flex-1 accent-flame"
+            {!repeat && (
+              <FaceButtons
+                {...{ facts, faces, face, setFace }}
+                isOn={pointing === "faces"}
+                onTurn={(on) => setPointing(on ? "faces" : "picture")}
+                onFaces={takeFaces}
               />
-              <span className="w-12 text-right tabular-nums">{crop.closer} %</span>
-            </label>
+            )}
+            {pointing !== "faces" && (
+              <label className="flex min-h-8 flex-1 items-center gap-2">
+                Closer
+                <input
+                  type="range"
+                  min={100}
+                  max={MOST_CLOSER}
+                  value={crop.closer}
+                  onChange={(event) => take({ ...crop, closer: Number(event.target.value) })}
+                  className="min-w-24 flex-1 accent-flame"
+                />
+                <span className="w-12 text-right tabular-nums">{crop.closer} %</span>
+              </label>
+            )}
             {!isAsItComes && (
               <button type="button" className="mat-button" onClick={() => take(AS_IT_COMES)}>
                 As it comes
               </button>
             )}
             <p className="w-full text-on-soot-quiet">
-              Slide the picture with the pointer or the arrow keys. What is outside the orange edge is not printed.
+              {pointing === "faces"
+                ? "Press on each face, or draw a box round it. A press on one that is marked chooses it; arrow keys move it."
+                : "Slide the picture with the pointer or the arrow keys. What is outside the orange edge is not printed."}
             </p>
           </>
         }
       >
         <Zoomed>
           <CropDrawing
-            {...{ photoId, facts, print, frame, over, spots, unit, setting, onIt, chosenOn }}
+            {...{ photoId, facts, print, frame, over, spots, unit, pointing, onIt, chosenOn, face }}
             room={rectIn(room, insideBorder(made, crop))}
             pattern={repeat ? patternOf(use) : null}
             others={together ? othersOf(use, at) : null}
@@ -308,6 +333,11 @@ export function Crop({ view }: { view: CropView }) {
             onMoveOn={(id, at) => putOn(onIt.map((each) => (each.id === id ? { ...each, at } : each)))}
             kept={keptPoint(facts, crop)}
             onSlide={(to) => take({ ...crop, slide: slideTo(facts, crop, to) })}
+            onFace={(made) => {
+              if (typeof made === "number") setFace(made);
+              else takeFaces([...faces, made].slice(0, MOST_FACES), faces.length);
+            }}
+            onMoveFace={(moved) => takeFaces(faces.map((each, nth) => (nth === face ? moved : each)))}
             onKeep={(keep) => take({ ...crop, keep, slide: { x: 0, y: 0 } })}
           />
         </Zoomed>

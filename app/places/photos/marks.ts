@@ -17,6 +17,9 @@ export function withMark(picture: RollPicture, mark: RollMark): RollPicture | nu
       return { ...picture, date: mark.date ?? picture.date, given: mark.date !== null };
     case "look":
       return { ...picture, look: mark.look };
+    case "faces":
+      // What is marked for prints; the roll does not show it.
+      return picture;
   }
 }
 

@@ -84,6 +84,8 @@ function pieceOf(placed: PlacedPiece | undefined, page: InBook | null): string {
 
 function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
   switch (kind) {
+    case "over-face":
+      return `The ${pieceOf(over ?? undefined, null)} lies over a face on the print of ${ofPage(page)}.`;
     case "over-point":
       return `The ${pieceOf(over ?? undefined, null)} lies over what the print of ${ofPage(page)} must keep.`;
     case "private":
@@ -99,6 +101,7 @@ function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
 
 function remedy({ kind, through, pieces }: SeenSlip, unit: Unit): string {
   switch (kind) {
+    case "over-face":
     case "over-point":
       return "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
     case "private":

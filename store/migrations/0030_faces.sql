@@ -1,0 +1,2 @@
+-- The faces that a keeper marked on a picture.
+ALTER TABLE "photo" ADD COLUMN "faces" jsonb DEFAULT '[]'::jsonb NOT NULL;
