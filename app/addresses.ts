@@ -60,6 +60,7 @@ export const to = {
   goesWith: (album: string, query: { day?: string | null } = {}) =>
     asked(href("/albums/:album/goes-with", { album }), query),
   stock: (album: string) => href("/albums/:album/stock", { album }),
+  tones: (album: string) => href("/albums/:album/tones", { album }),
   freePictures: (album: string, date: string) => href("/albums/:album/free-pictures/:date", { album, date }),
   /** `for`: the date of a day that a picture is looked for; `instead`: the use of one that another is looked for. */
   roll: (album: string, query: { picture?: string | null; for?: string | null; instead?: string | null } = {}) =>

@@ -30,6 +30,7 @@ export default [
   ]),
   route("albums/:album/find", "routes/album.find.ts"),
   route("albums/:album/stock", "routes/album.stock.ts"),
+  route("albums/:album/tones", "routes/album.tones.ts"),
   route("albums/:album/free-pictures/:date", "routes/album.free-pictures.ts"),
   route("albums/:album/latest-pictures", "routes/album.latest-pictures.ts"),
   route("albums/:album/sent", "routes/album.sent.ts"),

@@ -1,6 +1,6 @@
 import type { Mark } from "../core/draw/marks.ts";
-import { INKS } from "../core/draw/marks.ts";
 import { svgMarks } from "../core/draw/svg.ts";
+import { INKS } from "../core/material/ink.ts";
 import { type Length, toMillimetres } from "../core/measure/length.ts";
 import { LETTERS_ALONE, runsOf } from "./typefaces.ts";
 

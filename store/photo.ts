@@ -3,6 +3,7 @@ import { usualPrint } from "../core/album/formats.ts";
 import type { PhotoUse } from "../core/album/model.ts";
 import { coloursAsLooked } from "../core/photo/colours.ts";
 import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
+import { coarser, type ToneMap } from "../core/photo/quiet.ts";
 import { PLACES, type Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";
@@ -208,6 +209,26 @@ export async function hashesOfPhotos(
     .from(photo)
     .where(and(inArray(photo.id, [...ids]), eq(photo.householdId, householdId)));
   return new Map(rows.map(({ id, sha256 }) => [id, sha256]));
+}
+
+/** So many cells each way are enough for what stands on a picture. */
+const TONE_CELLS = 12;
+
+/** How light and how uneven several of the household's photos are, by id, coarsely; those not looked at yet are left out. */
+export async function tonesOf(
+  db: Reader,
+  householdId: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, ToneMap>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: photo.id, detail: pictureTrait.detail })
+    .from(photo)
+    .innerJoin(pictureTrait, eq(pictureTrait.sha256, photo.sha256))
+    .where(and(eq(photo.householdId, householdId), inArray(photo.id, [...ids])));
+  return new Map(
+    rows.map(({ id, detail: { tone, light, busy } }) => [id, coarser({ tone: tone ?? light, busy }, TONE_CELLS)]),
+  );
 }
 
 /** The colours of several of the household's photos as they look, by id; those not looked at yet are left out. */

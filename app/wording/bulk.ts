@@ -57,6 +57,7 @@ const PIECES: Record<NonNullable<Layer["piece"]>["what"]["kind"], readonly [one:
   embellishment: ["embellishment", "embellishments"],
   "photo-mat": ["photo mat", "photo mats"],
   overlay: ["overlay", "overlays"],
+  window: ["window", "windows"],
 };
 
 type Names = ReadonlyMap<string, { readonly name: string }>;

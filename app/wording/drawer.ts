@@ -109,6 +109,9 @@ export const SITS_NAME: Readonly<Record<Sits, string>> = {
   "tape-runner": "a tape runner",
   "foam-tape": "foam tape",
   "foam-dot": "foam dots",
+  stitching: "stitches",
+  staple: "staples",
+  brad: "a brad",
 };
 
 /** `3 left`, `one left`, `lacks 7`: how much of a thing is free, and what of a set is short for what a piece says. */

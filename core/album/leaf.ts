@@ -12,11 +12,14 @@ export type Face = (typeof FACES)[number];
 export type Owner = { readonly kind: "day"; readonly dayId: string } | { readonly kind: "nobody" };
 export const NOBODY: Owner = { kind: "nobody" };
 
-/** Pieces that a keeper makes or takes from the stash, with a size and a name of their own. */
-export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "photo-mat", "overlay"] as const;
+/**
+ * Pieces that a keeper makes or takes from the stash, with a size and a name of their own. A window is cut through its leaf:
+ * nothing lies there, and what is behind the leaf is seen through it.
+ */
+export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "photo-mat", "overlay", "window"] as const;
 export type MadeKind = (typeof MADE_KINDS)[number];
 
-/** What a numeral is made of and what colour it has. */
+/** What a numeral is made of and what colour it has; words have these colours too. */
 export const NUMERAL_COLOURS = ["brass", "black", "white", "red", "kraft"] as const;
 export type NumeralColour = (typeof NUMERAL_COLOURS)[number];
 export type NumeralLook = { readonly style: Exclude<NumeralStyle, "none">; readonly colour: NumeralColour };
@@ -50,6 +53,8 @@ export type PieceWhat =
       readonly name: string;
       /** Words that stand on it: a sticker's, a stamp's, a printed shape's. */
       readonly says?: string | undefined;
+      /** What colour they are, where somebody said so. */
+      readonly ink?: NumeralColour | undefined;
     };
 
 /** Quarter turns clockwise. */

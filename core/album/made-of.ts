@@ -2,9 +2,26 @@ import { MATERIALS, type MaterialId, type Micrometres, micrometres } from "../ma
 import type { Size } from "../measure/size.ts";
 import type { PictureFacts } from "../photo/crop.ts";
 
-/** What something is held by where it lies; null: by glue, which has no height to speak of, or by its pocket. */
-export const SITS = ["tape-runner", "foam-tape", "foam-dot"] as const satisfies readonly MaterialId[];
+/**
+ * What something is held by where it lies; null: by glue, which has no height to speak of, or by its pocket. A stitch, a
+ * staple or a brad is counted as thick all over what it holds: the board lies on the highest of it.
+ */
+export const SITS = [
+  "tape-runner",
+  "foam-tape",
+  "foam-dot",
+  "stitching",
+  "staple",
+  "brad",
+] as const satisfies readonly MaterialId[];
 export type Sits = (typeof SITS)[number];
+
+/** What goes through whatever it holds, so that its back comes out on the other face. Common practice. */
+const PIERCING: ReadonlySet<MaterialId> = new Set(["stitching", "staple", "brad"]);
+/** What of something goes through its page: itself, or what it is held by; null: nothing. */
+export function piercesBy(of: Pick<MadeOf, "material" | "sits"> | null | undefined): MaterialId | null {
+  return [of?.material, of?.sits].find((each) => each != null && PIERCING.has(each)) ?? null;
+}
 
 /** More layers of one thing than these nobody glues together. */
 export const MOST_LAYERS = 20;

@@ -37,6 +37,7 @@ export function usualOfPiece(what: PieceWhat, style: NumeralStyle): MaterialId |
     case "numeral":
       return usualOfNumeral(what.look?.style ?? style);
     case "room":
+    case "window":
       return null;
     case "filler":
       return "patterned-paper";

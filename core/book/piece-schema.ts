@@ -36,7 +36,10 @@ export function sideSchemas(kinds: LengthKinds) {
       zero: z.boolean().default(false),
     }),
     z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size }),
-    z.object({ kind: z.enum(MADE_KINDS), size, name: LINE, says: LINE.optional() }),
+    z.object({
+      ...{ kind: z.enum(MADE_KINDS), size, name: LINE },
+      ...{ says: LINE.optional(), ink: z.enum(NUMERAL_COLOURS).optional() },
+    }),
   ] as const;
   const what = z.discriminatedUnion("kind", [
     z.object({ kind: z.literal("photo"), use: ID, cut: rectSchema(kinds).nullable() }),

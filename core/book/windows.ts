@@ -18,6 +18,7 @@ export function seenThroughBase({ leaf: { make } }: Pick<LeafRead, "leaf">): See
 /** Whether what lies behind a piece is seen through it. Ink alone hides nothing; a room kept counts as what will fill it. */
 export function seenThroughPiece({ what, of }: Piece): Seen {
   if (what.kind === "room") return "opaque";
+  if (what.kind === "window") return "clear";
   // Whatever a day says its number is of: one of ink is told by its own look.
   const usual = usualOfPiece(what, what.kind === "numeral" && what.look === null ? "sticker" : "none");
   const material = of?.material ?? usual;
@@ -34,8 +35,8 @@ export const behind = (read: LeafRead, face: Face): { readonly placed: PlacedPie
 const known = new WeakMap<LeafRead, Partial<Record<Face, readonly Rect[]>>>();
 
 /**
- * Where one looks through a leaf, in its own page's ticks as that face is seen: through film and vellum and empty pockets,
- * but for what lies there on either face. None of an opaque leaf. No two of them overlap.
+ * Where one looks through a leaf, in its own page's ticks as that face is seen: through film and vellum, empty pockets and windows
+ * cut through it, but for what lies there on either face. None of an opaque leaf. No two of them overlap.
  */
 export function windowsOf(read: LeafRead, face: Face): readonly Rect[] {
   const before = known.get(read)?.[face];
@@ -45,11 +46,39 @@ export function windowsOf(read: LeafRead, face: Face): readonly Rect[] {
   return found;
 }
 
-function findWindows(read: LeafRead, face: Face): Rect[] {
+/** More windows than these nobody cuts into one leaf. */
+const MOST_CUTS = 24;
+
+/** The windows that are cut through a leaf, whichever face they were marked on, as this one is seen; none reaches beyond its page. */
+export function cutsThrough(read: LeafRead, face: Face): Rect[] {
+  const page = rectOf(read.build.page);
+  const own = read[face].pieces.map((placed) => ({ placed, at: placed.rect }));
+  return [...own, ...behind(read, face)]
+    .flatMap(({ placed, at }) => (placed.piece.what.kind === "window" ? (overlap(at, page) ?? []) : []))
+    .slice(0, MOST_CUTS);
+}
+
+/** What some rectangles cover, each part once. */
+const eachOnce = (all: readonly Rect[]): Rect[] =>
+  all.reduce<Rect[]>(
+    (parts, each) => [
+      ...parts,
+      ...parts.reduce<Rect[]>((left, part) => left.flatMap((one) => subtract(one, part)), [each]),
+    ],
+    [],
+  );
+
+/** What of a leaf's base is looked through, as long as nothing lies there. */
+function openOf(read: LeafRead, face: Face): Rect[] {
   const { build } = read;
-  if (seenThroughBase(read) === "opaque") return [];
   const page = rectOf(build.page);
-  const open = build.kind === "pocket" ? read[face].pockets.flatMap((pocket) => overlap(pocket, page) ?? []) : [page];
+  if (seenThroughBase(read) === "opaque") return eachOnce(cutsThrough(read, face));
+  return build.kind === "pocket" ? read[face].pockets.flatMap((pocket) => overlap(pocket, page) ?? []) : [page];
+}
+
+function findWindows(read: LeafRead, face: Face): Rect[] {
+  const open = openOf(read, face);
+  if (open.length === 0) return [];
   const own = read[face].pieces.map((placed) => ({ placed, at: placed.rect }));
   const stops = [...own, ...behind(read, face)].filter(
     ({ placed: { piece, fit } }) => fit.kind !== "beside" && seenThroughPiece(piece) === "opaque",

@@ -5,8 +5,9 @@ import { PROTECTOR } from "../album/thickness.ts";
 import { usualOfLeaf, usualOfPiece } from "../album/usual-material.ts";
 import { type BookPage, type LeafRead, pageOfPiece, type SideRead } from "../book/read.ts";
 import { asFront, placeInBook } from "../book/spread.ts";
+import { cutsThrough } from "../book/windows.ts";
 import { type MaterialId, type Micrometres, micrometres } from "../material/material.ts";
-import { type Rect, rect } from "../measure/rect.ts";
+import { type Rect, rect, subtract } from "../measure/rect.ts";
 import type { Patch } from "./heights.ts";
 
 /** What the things of the drawer are that pages are made of, by their ids: how thick one is, and of what. */
@@ -94,13 +95,24 @@ export function layersOfLeaf<P extends BookPage>(leaf: LeafRead<P>, format: Albu
   const { make, done } = leaf.leaf;
   const { whole, page } = placeInBook(leaf, "front", format);
   const own = thickAs(usualOfLeaf(make), make.of, things);
-  const base: Layer<P> = {
-    at: format.bindingEdge === "top" ? rect(whole.y, whole.x, whole.h, whole.w) : whole,
-    thick: micrometres(own + (leaf.build.inProtector ? PROTECTOR : 0)),
+  const film = leaf.build.inProtector ? PROTECTOR : 0;
+  const of = {
     ...({ round: false, leaf, face: "front", piece: null } as const),
     ...{ page: leaf.front.page, isThere: done.includes("file") },
   };
-  return [base, ...FACES.flatMap((face) => pieceLayers(leaf, leaf[face], format, things, page))];
+  const lies = ({ x, y, w, h }: Rect) => (format.bindingEdge === "top" ? rect(y, x, h, w) : rect(x, y, w, h));
+  const cut = cutsThrough(leaf, "front").map(({ x, y, w, h }) => rect(page.x + x, page.y + y, w, h));
+  // Of a base with windows cut through it there is what is left; the film round it is whole.
+  const base: Layer<P>[] =
+    cut.length === 0
+      ? [{ ...of, at: lies(whole), thick: micrometres(own + film) }]
+      : [
+          ...cut
+            .reduce<Rect[]>((parts, each) => parts.flatMap((part) => subtract(part, each)), [whole])
+            .map((part) => ({ ...of, at: lies(part), thick: micrometres(own) })),
+          { ...of, at: lies(whole), thick: micrometres(film) },
+        ].filter(({ thick }) => thick > 0);
+  return [...base, ...FACES.flatMap((face) => pieceLayers(leaf, leaf[face], format, things, page))];
 }
 
 /** The whole closed book, leaf by leaf. */

@@ -1,17 +1,20 @@
 import { frontWords } from "../album/card-words.ts";
-import type { NumeralColour, NumeralLook, NumeralPiece, Piece } from "../album/leaf.ts";
+import type { NumeralLook, NumeralPiece, Piece } from "../album/leaf.ts";
+import { INK_OF } from "../album/lettering-ink.ts";
 import type { MadeOf } from "../album/made-of.ts";
 import type { PageContent } from "../album/steps.ts";
 import { type Numbered, numeralText } from "../book/numeral.ts";
 import { pieceSize } from "../book/piece.ts";
 import { pageOfPiece, type SideRead } from "../book/read.ts";
+import { wordsHigh } from "../book/says.ts";
+import type { Ink } from "../material/ink.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { type Rect, rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { AS_IT_COMES } from "../photo/crop.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { cardMarks, preprintMarks } from "./card.ts";
-import type { Ink, Mark } from "./marks.ts";
+import type { Mark } from "./marks.ts";
 import { printMarks } from "./print.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
@@ -58,8 +61,7 @@ export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content
   const at = rect(0, 0, w, h);
   const paper = paperMarks(of, at);
   if (paper.length > 0 && isCutFrom(what)) {
-    const words = "says" in what ? what.says : undefined;
-    return [...paper, ...(what.kind === "photo-mat" ? [caption(what.name, { w, h })] : said(words, { w, h }))];
+    return [...paper, ...(what.kind === "photo-mat" ? [caption(what.name, { w, h })] : said(what, { w, h }))];
   }
   switch (what.kind) {
     case "photo": {
@@ -85,18 +87,20 @@ export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content
         caption(what.keeps === "photo" ? "a photo" : "words", { w, h }),
       ];
     case "filler":
-      return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h }), ...said(what.says, { w, h })];
+      return [{ kind: "rect", at, fill: "base" }, ...lattice({ w, h }), ...said(what, { w, h })];
     case "photo-mat":
       return [{ kind: "rect", at, fill: "mat" }, caption(what.name, { w, h })];
     case "overlay":
-      return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }];
+      return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }, ...said(what, { w, h })];
+    case "window":
+      return [{ kind: "rect", at, stroke: "pencil", line: t(110) }];
     case "embellishment":
       return [
         { kind: "circle", x: t(w / 2), y: t(h / 2), r: t(Math.min(w, h) / 2), fill: "brass", solid: 0.8 },
-        ...said(what.says, { w, h }),
+        ...said(what, { w, h }),
       ];
     case "tag":
-      return [...tagMarks({ w, h }), ...said(what.says, { w, h })];
+      return [...tagMarks({ w, h }), ...said(what, { w, h })];
     case "tab":
       return [
         { kind: "rect", at, fill: "kraft", round: millimetres(1.2), stroke: "pencil", line: t(50) },
@@ -110,14 +114,6 @@ export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content
       ];
   }
 }
-
-const COLOUR_INK: Record<NumeralColour, Ink> = {
-  brass: "brass",
-  black: "ink",
-  white: "paper",
-  red: "ember",
-  kraft: "kraft",
-};
 
 /** What a numeral lies on: its own card, a block, a clear sheet; nothing where it is put straight on the page. */
 function numeralGround(style: NumeralLook["style"] | null, { w, h }: Size): Mark[] {
@@ -154,7 +150,7 @@ function numeralMarks({ look }: NumeralPiece, made: Size, text: string): Mark[] 
     fill,
     ...(solid < 1 ? { solid } : {}),
   });
-  const ink = look ? COLOUR_INK[look.colour] : "brass";
+  const ink = look ? INK_OF[look.colour] : "brass";
   // Chipboard and wood stand off the page; a stamp's ink lets the paper through.
   const stands = look?.style === "chipboard" || look?.style === "wood";
   return [
@@ -181,10 +177,11 @@ function tagMarks({ w, h }: Size): Mark[] {
 }
 
 /** The words that stand on a piece, if any do. */
-const said = (words: string | undefined, size: Size): Mark[] => (words ? [caption(words, size)] : []);
+const said = (what: Piece["what"], size: Size): Mark[] =>
+  "says" in what && what.says ? [caption(what.says, size, what.ink ? INK_OF[what.ink] : "pencil")] : [];
 
-export function caption(text: string, { w, h }: Size): Mark {
-  const high = Math.max(1, Math.min(h * 0.3, w / (Math.max(3, text.length) * 0.62), millimetres(8)));
+export function caption(text: string, { w, h }: Size, fill: Ink = "pencil"): Mark {
+  const high = wordsHigh(text, { w, h });
   return {
     kind: "text",
     x: t(w / 2),
@@ -193,7 +190,7 @@ export function caption(text: string, { w, h }: Size): Mark {
     typeface: "plain",
     size: t(high),
     anchor: "middle",
-    fill: "pencil",
+    fill,
   };
 }
 

@@ -1,9 +1,10 @@
+import type { Ink } from "../material/ink.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import type { Rect } from "../measure/rect.ts";
 import { emOf } from "../words/lettering.ts";
 import type { PrintedOn, Tone } from "../words/printed-on.ts";
 import { linesOn } from "../words/printed-on-lines.ts";
-import type { Ink, Mark } from "./marks.ts";
+import type { Mark } from "./marks.ts";
 
 const INK: Record<Tone, Ink> = { light: "paper", dark: "ink" };
 const OTHER: Record<Tone, Tone> = { light: "dark", dark: "light" };

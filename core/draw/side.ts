@@ -1,10 +1,11 @@
 import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { holesOf, slitsOf } from "../book/holes.ts";
+import { leafInk, VELLUM_HIDES } from "../book/leaf-ink.ts";
 import { holeWork } from "../book/old-holes.ts";
 import { pieceSize } from "../book/piece.ts";
 import { type LeafBuild, type LeafRead, type SideRead, wholeLeaf } from "../book/read.ts";
-import { behind, seenThroughBase, seenThroughPiece, windowsOf } from "../book/windows.ts";
+import { behind, cutsThrough, seenThroughBase, seenThroughPiece, windowsOf } from "../book/windows.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { overlap, type Rect, rect, rectOf, subtract } from "../measure/rect.ts";
 import type { Mark } from "./marks.ts";
@@ -20,20 +21,20 @@ function groundOf(read: LeafRead): Mark {
   // What it is made of tells more than its kind: a page of vellum in a protector is looked through.
   const seen = seenThroughBase(read);
   if (seen === "clear") return { kind: "rect", at, fill: "film", solid: 0.14, stroke: "film" };
-  if (seen === "translucent") return { kind: "rect", at, fill: "paper", solid: 0.6 };
-  if (build.insert === "scrap" || build.insert === "packaging") return { kind: "rect", at, fill: "kraft" };
-  switch (build.kind) {
-    case "full":
-      return { kind: "rect", at, fill: "paper" };
-    case "pocket":
-    case "paper":
-      return { kind: "rect", at, fill: build.insert ? "paper" : "base" };
-    case "clear":
-    case "vellum":
-      // Film and vellum that is said to be of something opaque.
-      return { kind: "rect", at, fill: "paper" };
-  }
+  if (seen === "translucent") return { kind: "rect", at, fill: "paper", solid: VELLUM_HIDES };
+  return { kind: "rect", at, fill: leafInk(build) };
 }
+
+/** Marks as they are where windows are cut through what they are drawn on: what is left of it, part by part. */
+function cutOut(marks: readonly Mark[], page: Rect, cuts: readonly Rect[]): Mark[] {
+  if (cuts.length === 0 || marks.length === 0) return [...marks];
+  const parts = cuts.reduce<Rect[]>((all, cut) => all.flatMap((part) => subtract(part, cut)), [page]);
+  return parts.map((part) => within(marks, page, part));
+}
+
+const within = (marks: readonly Mark[], { w, h }: Rect, clip: Rect): Mark => ({
+  ...{ kind: "group", x: t(0), y: t(0), turn: 0, w, h, clip, marks },
+});
 
 /** The paper of a page's base; a sheet that is printed on one side is plain at the back. */
 function baseMarks({ build, leaf }: LeafRead, face: Face): Mark[] {
@@ -50,15 +51,20 @@ export function leafMarks(read: LeafRead, face: Face, format: AlbumFormat): Mark
   const pockets = read[face].pockets;
   const isPockets = build.kind === "pocket";
   const windows = windowsOf(read, face);
-  const backs = seenThroughBase(read) === "opaque" ? [] : backMarks(read, face);
+  const cuts = cutsThrough(read, face);
+  const page = rectOf(build.page);
+  const isOpaque = seenThroughBase(read) === "opaque";
+  const backs = isOpaque && cuts.length === 0 ? [] : backMarks(read, face);
   return [
     ...(build.inProtector
       ? [{ kind: "rect", at: whole, fill: "film", solid: 0.16, stroke: "film", round: millimetres(1) } as Mark]
       : []),
     // What is stuck behind film or vellum is seen through it; what lies in a pocket lies in front of its film.
-    ...(isPockets ? [] : backs),
-    ...(isPockets ? pocketGround(build, windows) : [groundOf(read)]),
-    ...baseMarks(read, face),
+    ...(isPockets ? [] : isOpaque ? cuts.map((cut) => within(backs, page, cut)) : backs),
+    ...(isPockets ? pocketGround(build, windows) : cutOut([groundOf(read), ...baseMarks(read, face)], page, cuts)),
+    ...behind(read, face).flatMap(({ placed, at }): Mark[] =>
+      placed.piece.what.kind === "window" ? [{ kind: "rect", at, stroke: "pencil", line: t(110) }] : [],
+    ),
     ...insertShape(build, face),
     ...pockets.map(
       (at): Mark => ({ kind: "rect", at, fill: "paper", solid: isOpen(at, windows) ? 0.08 : 0.35, stroke: "hair" }),
@@ -97,7 +103,7 @@ const pocketGround = ({ page }: LeafBuild, windows: readonly Rect[]): Mark[] => 
 function backMarks(read: LeafRead, face: Face): Mark[] {
   const other = read[face === "front" ? "back" : "front"];
   return behind(read, face).flatMap(({ placed: { piece, fit }, at }): Mark[] => {
-    if (fit.kind === "beside" || piece.what.kind === "room") return [];
+    if (fit.kind === "beside" || piece.what.kind === "room" || piece.what.kind === "window") return [];
     if (seenThroughPiece(piece) === "opaque") {
       const r = t(Math.min(at.w, at.h) / 2);
       return piece.what.kind === "embellishment"

@@ -1,9 +1,10 @@
+import { INKS, type Ink } from "../material/ink.ts";
 import { type Length, toMillimetres } from "../measure/length.ts";
 import { overlap, type Rect, rect, sizeOf } from "../measure/rect.ts";
 import { frameFor, insideBorder } from "../photo/crop.ts";
 import { clean } from "../words/clean.ts";
 import type { Typeface } from "../words/typeface.ts";
-import { INKS, type Ink, type Mark, type PictureMark, type PreprintMark } from "./marks.ts";
+import type { Mark, PictureMark, PreprintMark } from "./marks.ts";
 
 /** Text as it stands in SVG; what no text has, and may lie in the database from before, is left out. */
 export const escaped = (text: string): string => clean(text).replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);

@@ -44,6 +44,7 @@ export const MATERIALS = {
   metal: of("metal charm", 2000),
   brad: of("brad", 1500),
   staple: of("staple", 500),
+  stitching: of("stitching", 300),
   washi: of("washi tape", 70, "translucent"),
   "tape-runner": of("tape runner", 60, "clear"),
   "foam-tape": of("foam tape", 1000),

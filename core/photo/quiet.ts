@@ -2,7 +2,7 @@ import { type Rect, rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
 import { type Frame, insideBorder, onPicture, type PrintCrop } from "./crop.ts";
 import { type Look, toneOf } from "./look.ts";
-import { CELLS, type Traits } from "./traits.ts";
+import type { Traits } from "./traits.ts";
 
 /** How well a label or number reads on a spot: at once, with vellum between, or not. */
 export type Reads = "quiet" | "vellum" | "busy";
@@ -18,9 +18,9 @@ export type QuietSpot = {
 
 /** Light's standard deviation, 0 to 127, up to which lettering is undisturbed, and up to which vellum helps. From memory. */
 const QUIET = 13;
-const VELLUM = 26;
+export const VELLUM_HELPS = 26;
 /** Large lettering needs 3 : 1 (WCAG 2.2). */
-const READABLE = 3;
+export const READABLE = 3;
 
 /** Relative luminance of a grey of 0 to 255 (WCAG 2.2). */
 export function luminance(grey: number): number {
@@ -28,9 +28,21 @@ export function luminance(grey: number): number {
   return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
 }
 
-const ratio = (one: number, other: number) => (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
+/** The contrast of two relative luminances, 1 to 21 (WCAG 2.2). */
+export const contrastOf = (one: number, other: number): number =>
+  (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
 
-/** What of a picture's traits says how lettering reads on it. */
+/** Relative luminance of a colour `#rrggbb` (WCAG 2.2). */
+export function luminanceOfColour(colour: string): number {
+  const [r, g, b] = [1, 3, 5].map((at) => luminance(Number.parseInt(colour.slice(at, at + 2), 16))) as [
+    number,
+    number,
+    number,
+  ];
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+}
+
+/** What of a picture's traits says how lettering reads on it: square maps of one size. */
 export type ToneMap = Pick<Traits, "tone" | "busy">;
 
 /** How light and how uneven the part of a picture under a frame is, as it will be printed; light as the grey of its luminance. */
@@ -40,18 +52,19 @@ export function toneUnder(
   look: Look,
 ): { mean: number; spread: number } {
   const { scale, shift } = toneOf(look);
+  const cells = Math.round(Math.sqrt(tone.length));
   let [weight, sum, squares] = [0, 0, 0];
-  const [firstRow, lastRow] = [Math.max(0, Math.floor(y * CELLS)), Math.min(CELLS - 1, Math.ceil((y + h) * CELLS) - 1)];
+  const [firstRow, lastRow] = [Math.max(0, Math.floor(y * cells)), Math.min(cells - 1, Math.ceil((y + h) * cells) - 1)];
   const [firstColumn, lastColumn] = [
-    Math.max(0, Math.floor(x * CELLS)),
-    Math.min(CELLS - 1, Math.ceil((x + w) * CELLS) - 1),
+    Math.max(0, Math.floor(x * cells)),
+    Math.min(cells - 1, Math.ceil((x + w) * cells) - 1),
   ];
   for (let row = firstRow; row <= lastRow; row++) {
-    const high = Math.min(y + h, (row + 1) / CELLS) - Math.max(y, row / CELLS);
+    const high = Math.min(y + h, (row + 1) / cells) - Math.max(y, row / cells);
     for (let column = firstColumn; column <= lastColumn; column++) {
-      const wide = Math.min(x + w, (column + 1) / CELLS) - Math.max(x, column / CELLS);
+      const wide = Math.min(x + w, (column + 1) / cells) - Math.max(x, column / cells);
       const share = Math.max(0, high) * Math.max(0, wide);
-      const at = row * CELLS + column;
+      const at = row * cells + column;
       const value = Math.min(255, Math.max(0, (tone[at] ?? 0) * scale + shift));
       const inner = (busy[at] ?? 0) * Math.abs(scale);
       weight += share;
@@ -69,12 +82,34 @@ export function readOn(traits: ToneMap, frame: Frame, look: Look): Omit<QuietSpo
   const { mean, spread } = toneUnder(traits, frame, look);
   const [dark, bright] = [luminance(mean - spread), luminance(mean + spread)];
   // White on the lightest of it, soot on the darkest of it: what reads there reads everywhere on the spot.
-  const onLight = ratio(1, bright);
-  const onDark = ratio(SOOT, dark);
+  const onLight = contrastOf(1, bright);
+  const onDark = contrastOf(SOOT, dark);
   const lettering = onLight >= onDark ? "light" : "dark";
   const contrast = Math.max(onLight, onDark);
-  const reads: Reads = spread <= QUIET && contrast >= READABLE ? "quiet" : spread <= VELLUM ? "vellum" : "busy";
+  const reads: Reads = spread <= QUIET && contrast >= READABLE ? "quiet" : spread <= VELLUM_HELPS ? "vellum" : "busy";
   return { reads, lettering, contrast: Math.round(contrast * 10) / 10 };
+}
+
+/**
+ * The same in so many cells each way, which must go into those there are: the mean of each few cells, and how uneven they
+ * are together.
+ */
+export function coarser({ tone, busy }: ToneMap, cells: number): ToneMap {
+  const now = Math.round(Math.sqrt(tone.length));
+  const by = now / cells;
+  const of = Array.from({ length: cells * cells }, (_, at) => {
+    const [row, column] = [Math.floor(at / cells) * by, (at % cells) * by];
+    return Array.from({ length: by * by }, (_each, n) => (row + Math.floor(n / by)) * now + column + (n % by));
+  });
+  const mean = (all: readonly number[]) => all.reduce((sum, each) => sum + each, 0) / all.length;
+  const tones = of.map((places) => mean(places.map((at) => tone[at] ?? 0)));
+  return {
+    tone: tones.map((each) => Math.round(each * 10) / 10),
+    busy: of.map((places, cell) => {
+      const squares = mean(places.map((at) => (tone[at] ?? 0) ** 2 + (busy[at] ?? 0) ** 2));
+      return Math.round(Math.sqrt(Math.max(0, squares - (tones[cell] ?? 0) ** 2)) * 10) / 10;
+    }),
+  };
 }
 
 /** Luminance of the house's soot, the ink of a dark label. */

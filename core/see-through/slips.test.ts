@@ -10,11 +10,13 @@ import { spreadAt } from "../book/spread.ts";
 import { inches } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
-import { putBetween, spreadWith, thicknessOfBetween } from "./between.ts";
+import { putBetween, thicknessOfBetween } from "./between.ts";
+import { spreadWith } from "./candidates.ts";
 import { isLeft, seenSlips } from "./slips.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
+const NO_TONES = new Map();
 const TODAY = "2026-12-09" as CalendarDate;
 const owner = (dayId: string): Owner => ({ kind: "day", dayId });
 const lies = { turn: 0, outside: false, dayId: null } as const;
@@ -54,7 +56,11 @@ const page = (id: string, privateUntil: CalendarDate | null = null): BookPage =>
   },
 });
 const slipsOf = (leaves: readonly Leaf[], pages: readonly BookPage[] = [page("5"), page("6")], turned = 0) =>
-  seenSlips(spreadAt(readBook({ format: preset, unit: "inch" }, pages, leaves).leaves, turned, preset), TODAY);
+  seenSlips(
+    spreadAt(readBook({ format: preset, unit: "inch" }, pages, leaves).leaves, turned, preset),
+    TODAY,
+    NO_TONES,
+  );
 
 /** Day 6's page with its print in the middle, under what is told. */
 const six = leaf("six", "6", { kind: "full" }, [photo("p6", 1, 2)]);
@@ -80,7 +86,8 @@ describe("what is seen through an opening and may not be meant", () => {
     expect(kinds(film(3, 3.5))).toEqual(["over-point"]);
     expect(kinds(film(0.5, 6.5))).toEqual([]);
     const [slip] = slipsOf([film(3, 3.5), six]);
-    expect([slip?.over?.piece.id, slip?.pieces[0]?.piece.id, slip?.page?.label]).toEqual(["o", "p6", "6"]);
+    if (slip?.kind !== "over-point") throw new Error("over the point");
+    expect([slip.over.piece.id, slip.pieces[0]?.piece.id, slip.page?.label]).toEqual(["o", "p6", "6"]);
   });
 
   it("is something private behind a clear leaf, until its day", () => {
@@ -135,16 +142,17 @@ describe("what is seen through an opening and may not be meant", () => {
     const seen = (leaves: readonly Leaf[], turned: number, kind: "vellum" | "paper") => {
       const { leaves: read } = readBook({ format: preset, unit: "inch" }, pages, leaves);
       const spread = spreadAt(read, turned, preset);
-      const [slip] = seenSlips(spread, TODAY);
-      const after = slip && spreadWith(read, spread, slip, kind, preset);
+      const [slip] = seenSlips(spread, TODAY, NO_TONES);
+      const edit = slip && putBetween(leaves, slip, kind, "new");
+      const book = { format: preset, unit: "inch", pages, layouts: [] } as const;
+      const after = edit && spreadWith(book, read, spread, slip, edit);
       if (!slip || !after) throw new Error("a glimpse");
       // What is tried is what the book is once it is done.
-      const edit = putBetween(leaves, slip, kind, "new");
       expect(edit).toMatchObject({ after: leaves[0]?.id });
       const done = applyBookEdit(leaves, edit);
       if (!done.ok) throw new Error(done.reason);
       const real = spreadAt(readBook({ format: preset, unit: "inch" }, pages, done.leaves).leaves, after.at, preset);
-      const kinds = (each: typeof spread) => seenSlips(each, TODAY).map((one) => one.kind);
+      const kinds = (each: typeof spread) => seenSlips(each, TODAY, NO_TONES).map((one) => one.kind);
       expect(kinds(real)).toEqual(kinds(after));
       return kinds(after);
     };

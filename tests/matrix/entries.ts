@@ -263,6 +263,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/place.tsx": {},
   "routes/album.latest-pictures.ts": { reads: (album) => [`${album}/latest-pictures`] },
   "routes/album.stock.ts": { reads: (album) => [`${album}/stock`] },
+  "routes/album.tones.ts": { reads: (album) => [`${album}/tones`] },
   "routes/album.free-pictures.ts": { reads: (album) => [`${album}/free-pictures/2026-12-01`] },
   "routes/album.find.ts": { reads: (album) => [`${album}/find?q=light`] },
   "routes/album.month.tsx": {

@@ -77,5 +77,7 @@ function usual(kind: MadeKind, unit: Unit): Size {
       return by(4.25, 3.25, 105, 80);
     case "overlay":
       return by(6, 8, 148, 210);
+    case "window":
+      return by(2, 2, 50, 50);
   }
 }

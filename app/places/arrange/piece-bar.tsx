@@ -3,9 +3,10 @@ import { LengthBox } from "#app/parts/length-box.tsx";
 import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { Why } from "#app/parts/why.tsx";
+import { NUMERAL_COLOUR_NAME } from "#app/wording/day.ts";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
 import { whyFits } from "#app/wording/why.ts";
-import type { NumeralPiece, Piece } from "#core/album/leaf.ts";
+import { NUMERAL_COLOURS, type NumeralColour, type NumeralPiece, type Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { usualOfPiece } from "#core/album/usual-material.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
@@ -75,6 +76,9 @@ export function PieceBar({ albumId, board, placed, format, unit, onArrange, onDo
       )}
       {"name" in what && (
         <WordsOnIt key={`says ${id}`} says={what.says ?? ""} onTake={(says) => change({ what: { ...what, says } })} />
+      )}
+      {"name" in what && what.says && (
+        <ColourOfWords ink={what.ink} onTake={(ink) => change({ what: { ...what, ink } })} />
       )}
       {what.kind === "room" && (
         <MatButton onClick={() => change({ what: { ...what, keeps: what.keeps === "photo" ? "card" : "photo" } })}>
@@ -178,6 +182,31 @@ function WordsOnIt({ says, onTake }: { says: string; onTake: (says: string | und
         onKeyDown={(event) => event.key === "Enter" && take()}
       />
     </label>
+  );
+}
+
+/** What colour the words are: on film and vellum it decides whether they are read. */
+function ColourOfWords({
+  ink,
+  onTake,
+}: {
+  ink: NumeralColour | undefined;
+  onTake: (ink: NumeralColour | undefined) => void;
+}) {
+  return (
+    <select
+      aria-label="Colour of the words"
+      className="mat-field"
+      value={ink ?? ""}
+      onChange={(event) => onTake(NUMERAL_COLOURS.find((each) => each === event.target.value))}
+    >
+      <option value="">Any colour</option>
+      {NUMERAL_COLOURS.map((colour) => (
+        <option key={colour} value={colour}>
+          {NUMERAL_COLOUR_NAME[colour]}
+        </option>
+      ))}
+    </select>
   );
 }
 

@@ -16,6 +16,7 @@ import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { type Board, boardKey, leafName, stillThings } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
 import { SeenThrough } from "#app/places/seen-through/slips.tsx";
+import { useTones } from "#app/places/seen-through/use-tones.ts";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
 import type { Matter } from "#core/album/model.ts";
 import { isDated } from "#core/book/dated-page.ts";
@@ -35,6 +36,7 @@ const SETTLE = 250;
 export function Book({ data, dayDate, today }: { data: BookData; dayDate: string; today: CalendarDate }) {
   const { albumId, format, unit } = data;
   const edits = useBook(data);
+  const tones = useTones(data.albumId);
   const { book, leaves, arrange, change } = edits;
   const { query, settle } = useSettledQuery(SETTLE);
   const running = useRunning();
@@ -114,7 +116,7 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
           <SeenThrough
             key={opened}
             spread={spread}
-            {...{ today, unit }}
+            {...{ today, tones, unit }}
             onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
           />
         </>

@@ -17,25 +17,27 @@ import type { CalendarDate } from "#core/month/dates.ts";
 import { isLeft, seenSlips } from "#core/see-through/slips.ts";
 import { SlipList } from "./slips.tsx";
 import { TryIt } from "./try-it.tsx";
+import { useTones } from "./use-tones.ts";
 
-/** Every opening in which something is looked through that may not be meant, as the eye sees it. */
+/** Every opening in which something is looked through, or does not stand out, that may not be meant: as the eye sees it. */
 export function SeenThroughPlace({ data, today }: { data: BookData; today: CalendarDate }) {
   const { albumId, format, unit } = data;
   // The opening at which something is tried.
   const [tried, setTried] = useState<string | null>(null);
   const { book, leaves, change } = useBook(data);
+  const tones = useTones(albumId);
   const openings = useMemo(
     () =>
       placesOfSpreads(book.leaves)
         .map((at) => spreadAt<InBook>(book.leaves, at, format))
         .flatMap((spread) => {
-          const slips = seenSlips(spread, today);
+          const slips = seenSlips(spread, today, tones);
           const open = slips.filter((slip) => !isLeft(slip));
-          // A back that is in sight is on the leaf itself: nothing behind it changes that.
-          const tryable = open.find(({ kind }) => kind !== "back" && kind !== "pierced") ?? null;
+          // A back or glue that is in sight is on the leaf itself: nothing behind it changes that.
+          const tryable = open.find(({ kind }) => kind !== "back" && kind !== "pierced" && kind !== "glue") ?? null;
           return slips.length > 0 ? [{ spread, open: open.length, tryable }] : [];
         }),
-    [book, format, today],
+    [book, format, today, tones],
   );
   const open = openings.reduce((sum, each) => sum + each.open, 0);
   return (
@@ -44,7 +46,7 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
         <h1 className="text-2xl">Seen through</h1>
         <p className="mb-4 max-w-prose text-sm text-quiet">
           {openings.length === 0
-            ? "Nothing of another day shows through film, vellum or an empty pocket anywhere in the book, and no back is in sight."
+            ? "Nothing of another day shows through film, vellum, a window or an empty pocket anywhere in the book, no back or glue is in sight, and all lettering stands out."
             : open === 0
               ? "Everything that shows through is as it was meant."
               : `${many(open, "thing")} to look at, where a page is looked through: each opening as the eye sees it.`}
@@ -64,7 +66,7 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
               <div className="grid content-start gap-3">
                 <h2 className="text-lg first-letter:uppercase">{nameOf(spread)}</h2>
                 <SlipList
-                  {...{ spread, today, unit }}
+                  {...{ spread, today, tones, unit }}
                   onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
                 />
                 {tryable && (
@@ -74,7 +76,7 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
                     aria-expanded={tried === keyOf(spread)}
                     onClick={() => setTried(tried === keyOf(spread) ? null : keyOf(spread))}
                   >
-                    {tried === keyOf(spread) ? "Enough tried" : "Try vellum or paper between"}
+                    {tried === keyOf(spread) ? "Enough tried" : "Try what would help"}
                   </Button>
                 )}
                 <Link to={to.book(albumId, { at: keyOf(spread) })} className="link justify-self-start text-sm">
@@ -85,7 +87,8 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
                 <TryIt
                   slip={tryable}
                   leaves={book.leaves}
-                  {...{ spread, format, unit }}
+                  {...{ spread, data }}
+                  onDone={() => setTried(null)}
                   onTake={(edit) => {
                     setTried(null);
                     change(leaves, edit);

@@ -2,27 +2,32 @@ import { Button } from "#app/parts/button.tsx";
 import { inBookName } from "#app/places/arrange/in-book.ts";
 import { pieceSaid } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
+import { NUMERAL_COLOUR_NAME } from "#app/wording/day.ts";
+import type { NumeralColour } from "#core/album/leaf.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
 import { seenThroughBase } from "#core/book/windows.ts";
-import type { Unit } from "#core/measure/length.ts";
+import { sayLength, type Unit } from "#core/measure/length.ts";
 import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
-import { isLeft, type SeenSlip, seenSlips } from "#core/see-through/slips.ts";
+import type { Tones } from "#core/see-through/ground.ts";
+import type { SeenSlip } from "#core/see-through/slip.ts";
+import { isLeft, seenSlips } from "#core/see-through/slips.ts";
 
 type Props = {
   unit: Unit;
   spread: Spread<InBook>;
   today: CalendarDate;
+  tones: Tones;
   onLeave: (leaf: string, slip: string, on: boolean) => void;
 };
 const NO_NAMES = new Map<string, { readonly name: string }>();
 
 /** What is seen through film, vellum and empty pockets of this opening and may not be meant; what is left stays left. */
 export function SeenThrough(props: Props) {
-  return seenSlips(props.spread, props.today).length === 0 ? null : (
+  return seenSlips(props.spread, props.today, props.tones).length === 0 ? null : (
     <section aria-labelledby="seen-through" className="mt-5 grid gap-2 border-t border-line pt-4">
       <h3 id="seen-through" className="text-lg">
         Seen through
@@ -33,8 +38,8 @@ export function SeenThrough(props: Props) {
 }
 
 /** The same as a list alone. */
-export function SlipList({ spread, today, unit, onLeave }: Props) {
-  const slips = seenSlips(spread, today);
+export function SlipList({ spread, today, tones, unit, onLeave }: Props) {
+  const slips = seenSlips(spread, today, tones);
   const open = slips.filter((slip) => !isLeft(slip));
   const left = slips.filter(isLeft);
   return (
@@ -82,30 +87,52 @@ function pieceOf(placed: PlacedPiece | undefined, page: InBook | null): string {
   return placed ? pieceSaid({ piece: placed.piece, page }, NO_NAMES) : "a piece";
 }
 
-function said({ kind, page, pieces, over }: SeenSlip<InBook>): string {
+function said(slip: SeenSlip<InBook>): string {
+  const { kind, page, pieces } = slip;
   switch (kind) {
     case "over-face":
-      return `The ${pieceOf(over ?? undefined, null)} lies over a face on the print of ${ofPage(page)}.`;
+      return `The ${pieceOf(slip.over, null)} lies over a face on the print of ${ofPage(page)}.`;
     case "over-point":
-      return `The ${pieceOf(over ?? undefined, null)} lies over what the print of ${ofPage(page)} must keep.`;
+      return `The ${pieceOf(slip.over, null)} lies over what the print of ${ofPage(page)} must keep.`;
     case "private":
       return `Something of ${ofPage(page)} that is not to be seen yet shows through.`;
+    case "alike":
+      return `The ${pieceOf(pieces[0], page)} hardly stands out: ${slip.contrast} to 1.`;
+    case "busy":
+      return slip.contrast === null
+        ? `The ${pieceOf(pieces[0], page)} is lost on what is busy behind it.`
+        : `The ${pieceOf(pieces[0], page)} is lost on what is busy behind it: ${slip.contrast} to 1.`;
     case "pierced":
-      return `The back of the ${pieceOf(pieces[0], page)} comes through the page.`;
+      return slip.by === "brad" || slip.by === "staple"
+        ? `The ${slip.by} of the ${pieceOf(pieces[0], page)} comes through the page.`
+        : `The ${slip.by} of the ${pieceOf(pieces[0], page)} shows on this side.`;
     case "back":
       return `The back of the ${pieceOf(pieces[0], page)} is in sight.`;
+    case "glue":
+      return `Glue behind the ${pieceOf(pieces[0], page)} would be seen through it.`;
     case "glimpse":
       return `One sees ${many(pieces.length, "piece")} of ${ofPage(page)} behind it.`;
   }
 }
 
-function remedy({ kind, through, pieces }: SeenSlip, unit: Unit): string {
+/** `in white or in kraft`. */
+const inInks = (inks: readonly NumeralColour[]): string =>
+  inks.map((ink) => `in ${NUMERAL_COLOUR_NAME[ink].toLowerCase()}`).join(" or ");
+
+function remedy(slip: SeenSlip, unit: Unit): string {
+  const { kind, through, pieces } = slip;
   switch (kind) {
     case "over-face":
     case "over-point":
       return "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
     case "private":
       return "Put paper into the pocket, or plain paper between the leaves.";
+    case "alike":
+    case "busy": {
+      const ink = slip.inks.length > 0 ? `It reads ${inInks(slip.inks.slice(0, 2))}. ` : "";
+      const elsewhere = slip.isBehind ? "put vellum or plain paper between" : "put a label or vellum under it";
+      return `${ink}Or lay it where it is quieter, or ${elsewhere}. Large letters need 3 to 1.`;
+    }
     case "pierced": {
       const [first] = pieces;
       const size = first ? ` of ${printSize(sizeOf(first.rect), unit)}` : "";
@@ -113,6 +140,12 @@ function remedy({ kind, through, pieces }: SeenSlip, unit: Unit): string {
     }
     case "back":
       return "Cover it from this side with paper or a sticker of its shape.";
+    case "glue": {
+      const [hidden] = slip.mayGo;
+      return hidden
+        ? `Glue only where something hides it: ${printSize(sizeOf(hidden), unit)}, ${sayLength(hidden.x, unit)} from the left and ${sayLength(hidden.y, unit)} from the top.`
+        : "Nothing hides it: hold it by a staple, a brad or stitches, or lay something over a corner and glue under that.";
+    }
     case "glimpse":
       if (through.build.kind === "pocket") return "Fill the pocket, or put vellum between, where it is not wanted.";
       return seenThroughBase(through) === "translucent"

@@ -128,6 +128,7 @@ const SAID_ON: Record<SaidOn, string> = {
   embellishment: "an embellishment",
   "photo-mat": "a mat",
   overlay: "an overlay",
+  window: "a window",
 };
 
 /** What a phrase that comes twice stands on, where that is not two cards. */
