@@ -12,7 +12,14 @@ import { seenThroughBase, seenThroughPiece, windowsOf } from "./windows.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
-const piece = (id: string, kind: "filler" | "overlay", x: number, y: number, w: number, h: number): Piece => ({
+const piece = (
+  id: string,
+  kind: "filler" | "overlay" | "window",
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+): Piece => ({
   ...{ id, turn: 0, outside: false, dayId: null, at: { x: inches(x), y: inches(y) } },
   what: { kind, size: size(inches(w), inches(h)), name: "" },
 });
@@ -47,6 +54,22 @@ describe("where one looks through a leaf", () => {
     expect(areaThrough(both, "back")).toBe(page - 20 * inch);
     // Printed film over it is looked through too.
     expect(areaThrough(leaf("a", { kind: "clear" }, [piece("p", "overlay", 0, 0, 7, 8.25)]))).toBe(page);
+  });
+
+  it("is a window cut through an opaque page, from both sides, each part once, within the page, but for what lies over it", () => {
+    const cut = leaf("a", { kind: "full" }, [piece("w", "window", 1, 1, 2, 2)]);
+    expect(areaThrough(cut)).toBe(4 * inch);
+    expect(areaThrough(cut, "back")).toBe(4 * inch);
+    // The page is 6 wide: cut 1 in from the front's left, it is 3 in from the back's.
+    expect(windowsOf(one(cut), "back")).toEqual([rect(inches(3), inches(1), inches(2), inches(2))]);
+    const two = leaf("a", { kind: "full" }, [piece("w", "window", 1, 1, 2, 2)], [piece("v", "window", 2, 1, 2, 2)]);
+    // From the back 2 to 4, which is 2 to 4 from the front too: half of both is shared.
+    expect(areaThrough(two)).toBe(6 * inch);
+    const covered = [piece("w", "window", 1, 1, 2, 2), piece("p", "filler", 1, 1, 1, 2)];
+    expect(areaThrough(leaf("a", { kind: "full" }, covered))).toBe(2 * inch);
+    const whole = [piece("w", "window", -2, -2, 12, 14)];
+    expect(areaThrough(leaf("a", { kind: "full" }, whole))).toBe(areaOf(one(leaf("a", { kind: "full" })).build.page));
+    expect(areaThrough(leaf("a", { kind: "full" }, [piece("w", "window", 20, 20, 2, 2)]))).toBe(0);
   });
 
   it("is what its material is, whatever its kind: a full page of vellum, film that is said to be cardstock", () => {

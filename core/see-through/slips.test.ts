@@ -1,17 +1,28 @@
 import { describe, expect, it } from "vitest";
 import { makeOf, PLAIN_USE } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
-import { EMPTY_SIDE, type Leaf, type LeafMake, newLeaf, type Owner, type Piece } from "../album/leaf.ts";
+import {
+  EMPTY_SIDE,
+  type Leaf,
+  type LeafMake,
+  type NumeralColour,
+  newLeaf,
+  numeralOf,
+  type Owner,
+  type Piece,
+} from "../album/leaf.ts";
 import { AS_USUAL } from "../album/made-of.ts";
 import { EMPTY_DAY, newCard } from "../album/model.ts";
 import { applyBookEdit } from "../book/edit.ts";
 import { type BookPage, readBook } from "../book/read.ts";
 import { spreadAt } from "../book/spread.ts";
 import { inches } from "../measure/length.ts";
+import { rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { putBetween, thicknessOfBetween } from "./between.ts";
 import { spreadWith } from "./candidates.ts";
+import type { Tones } from "./ground.ts";
 import { isLeft, seenSlips } from "./slips.ts";
 
 const preset = presetById("ring-6x8");
@@ -90,6 +101,30 @@ describe("what is seen through an opening and may not be meant", () => {
     expect([slip.over.piece.id, slip.pieces[0]?.piece.id, slip.page?.label]).toEqual(["o", "p6", "6"]);
   });
 
+  it("is lettering over a face that was marked, on its own page too, and none beside it", () => {
+    // The print is 4 × 4 at 1, 2 of its page; its face is the upper left quarter.
+    const faces = [{ x: 0, y: 0, w: 5000, h: 5000 }];
+    const [plainSix] = [page("6")];
+    const marked: BookPage = {
+      ...plainSix,
+      content: {
+        ...plainSix.content,
+        photos: plainSix.content.photos.map((use) => ({ ...use, picture: { ...use.picture, faces } })),
+      },
+    };
+    const film = (x: number, y: number) => leaf("film", "6", { kind: "clear" }, [made("o", "overlay", x, y, 2, 1)]);
+    const kinds = (leaves: Leaf[]) => slipsOf(leaves, [page("5"), marked]).map(({ kind }) => kind);
+    expect(kinds([film(1.5, 2.5), six])).toEqual(["over-face"]);
+    // Over the middle, which nobody marked.
+    expect(kinds([film(4.5, 4.5), six])).toEqual([]);
+    const number: Piece = { id: "n", ...lies, at: at(1.5, 2.5), what: numeralOf(size(inches(1), inches(1))) };
+    expect(kinds([leaf("six", "6", { kind: "full" }, [photo("p6", 1, 2), number])])).toEqual(["over-face"]);
+    expect(kinds([leaf("six", "6", { kind: "full" }, [number, photo("p6", 1, 2)])])).toEqual([]);
+    // Of words in the middle of a large clear sheet only the words count.
+    const large = leaf("film", "6", { kind: "clear" }, [made("o", "overlay", 0, 1.5, 7, 8)]);
+    expect(kinds([large, six])).toEqual([]);
+  });
+
   it("is something private behind a clear leaf, until its day", () => {
     const kinds = (until: string) =>
       slipsOf([leaf("top", "5", { kind: "clear" }, []), six], [page("5"), page("6", until as CalendarDate)]).map(
@@ -119,6 +154,69 @@ describe("what is seen through an opening and may not be meant", () => {
     expect(kinds([made("f", "filler", 3.5, 0.5, 2, 2)])).toEqual([]);
     const stuck = { ...brad, of: { ...AS_USUAL, material: "felt" as const } };
     expect(slipsOf([leaf("top", "5", { kind: "full" }, [], [stuck])])).toEqual([]);
+  });
+
+  it("is a page behind a window cut through paper", () => {
+    const window: Piece = { id: "w", ...lies, at: at(1, 2), what: { kind: "window", size: print, name: "" } };
+    const kinds = (front: Piece[]) => slipsOf([leaf("top", "5", { kind: "full" }, front), six]).map(({ kind }) => kind);
+    expect(kinds([window])).toEqual(["glimpse"]);
+    expect(kinds([])).toEqual([]);
+  });
+
+  it("is lettering as light or as dark as what is behind it, or lost on what is busy, and says which colours read", () => {
+    const map = (tone: number, busy: number) => ({ tone: Array(144).fill(tone), busy: Array(144).fill(busy) });
+    const white = (ink: NumeralColour) =>
+      leaf("film", "6", { kind: "clear" }, [
+        { ...made("o", "overlay", 2, 3, 2, 1), what: { kind: "overlay", size: print, name: "", says: "Joy", ink } },
+      ]);
+    const told = (top: Leaf, tones: Tones) =>
+      seenSlips(
+        spreadAt(readBook({ format: preset, unit: "inch" }, [page("5"), page("6")], [top, six]).leaves, 0, preset),
+        TODAY,
+        tones,
+      ).flatMap((slip) => (slip.kind === "alike" || slip.kind === "busy" ? [slip] : []));
+    const snow = new Map([["6", map(245, 2)]]);
+    const night = new Map([["6", map(25, 2)]]);
+    const crowd = new Map([["6", map(128, 60)]]);
+    expect(told(white("white"), snow)).toMatchObject([{ kind: "alike", contrast: 1.1, isBehind: true }]);
+    expect(told(white("white"), snow)[0]?.inks[0]).toBe("black");
+    expect(told(white("black"), snow)).toEqual([]);
+    expect(told(white("black"), night)).toMatchObject([{ kind: "alike", inks: ["white", "kraft", "brass"] }]);
+    expect(told(white("white"), night)).toEqual([]);
+    expect(told(white("white"), crowd)).toMatchObject([{ kind: "busy", inks: [] }]);
+    // Of a picture that nobody looked at yet, or that is gone, nothing is said.
+    expect(told(white("white"), new Map())).toEqual([]);
+    // A pattern on film without words is lost where it is busy, and only there.
+    const pattern = leaf("film", "6", { kind: "clear" }, [
+      { ...made("o", "overlay", 2, 3, 2, 1), what: { kind: "overlay", size: print, name: "" } },
+    ]);
+    expect(told(pattern, crowd)).toMatchObject([{ kind: "busy", contrast: null }]);
+    expect(told(pattern, snow)).toEqual([]);
+    // White on white paper, on the page itself.
+    const number: Piece = {
+      ...{ id: "n", ...lies, at: at(1, 0.25) },
+      what: { ...numeralOf(size(inches(1), inches(1))), look: { style: "chipboard", colour: "white" } },
+    };
+    const onPaper = leaf("top", "6", { kind: "full" }, [number]);
+    expect(told(onPaper, new Map())).toMatchObject([{ kind: "alike", contrast: 1, isBehind: false }]);
+  });
+
+  it("is glue behind vellum that is stuck to a page, with where something hides it, and not in a pocket or held by a staple", () => {
+    const vellum = { ...AS_USUAL, material: "vellum" as const };
+    const sheet: Piece = { ...made("v", "filler", 1, 1, 4, 4), of: vellum };
+    const glue = (make: Partial<LeafMake>, front: Piece[]) =>
+      slipsOf([leaf("top", "5", make, front)]).flatMap((slip) => (slip.kind === "glue" ? [slip.mayGo] : []));
+    expect(glue({ kind: "paper" }, [sheet])).toEqual([[]]);
+    expect(glue({ kind: "paper" }, [sheet, made("f", "filler", 4, 4, 2, 2)])).toEqual([
+      [rect(inches(4), inches(4), inches(1), inches(1))],
+    ]);
+    expect(glue({ kind: "paper" }, [made("f", "filler", 4, 4, 2, 2), sheet])).toEqual([[]]);
+    expect(glue({ kind: "pocket", layout: "four" }, [sheet])).toEqual([]);
+    expect(glue({ kind: "paper" }, [made("f", "filler", 1, 1, 4, 4)])).toEqual([]);
+    const stapled: Piece = { ...sheet, of: { ...vellum, sits: "staple" } };
+    const slips = slipsOf([leaf("top", "5", { kind: "paper" }, [], [stapled])]);
+    expect(slips.map(({ slip }) => slip)).toEqual(["pierced v"]);
+    expect(glue({ kind: "paper" }, [stapled])).toEqual([]);
   });
 
   it("stays left once it was left, on its own leaf, until it is told again", () => {
