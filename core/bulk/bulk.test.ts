@@ -7,7 +7,7 @@ import { type BookPage, readBook } from "../book/read.ts";
 import { volumesOf } from "../book/volumes.ts";
 import { MATERIALS, micrometres } from "../material/material.ts";
 import { inches, ticks } from "../measure/length.ts";
-import { rect } from "../measure/rect.ts";
+import { areaOf, rect } from "../measure/rect.ts";
 import { size } from "../measure/size.ts";
 import { aheadOf } from "./ahead.ts";
 import { bindingOf, closingOf } from "./closing.ts";
@@ -222,6 +222,21 @@ describe("what lies in a pocket", () => {
   });
 });
 
+describe("a window cut through a page", () => {
+  it("takes its base away where it is, and leaves the film round it", () => {
+    const window: Piece = {
+      ...{ id: "w", turn: 0, outside: false, dayId: null, at: { x: inches(1), y: inches(1) } },
+      what: { kind: "window", size: size(inches(2), inches(2)), name: "" },
+    };
+    const areas = (leaf: Leaf) => {
+      const layers = leavesOf([leaf]).flatMap((read) => layersOf([read], format, NOTHING));
+      return layers.map(({ at, thick }) => areaOf(at) * thick).reduce((sum, each) => sum + each, 0);
+    };
+    const paper = MATERIALS["cardstock-80"].caliper;
+    expect(areas(leafOf("a", [])) - areas(leafOf("a", [window]))).toBe(inches(2) * inches(2) * paper);
+  });
+});
+
 describe("a volume", () => {
   it("is reckoned by itself, and is parted nowhere but where the book may be", () => {
     const leaves = corner.map((leaf, nth) => ({ ...leaf, opensVolume: nth === 3 }));
@@ -234,7 +249,23 @@ describe("a volume", () => {
     expect(costsOf({ ...ask, leaves, volume: 1 }).remedies.every(({ leaf }) => leaf === "d" || leaf === "e")).toBe(
       true,
     );
-    expect(costsOf({ ...ask, leaves, volume: 9 })).toEqual({ days: [], remedies: [], split: null });
+    // Every piece and page by itself: what the gape would be without it alone, as a book without it says.
+    const [dearest] = whole.pieces;
+    expect(whole.pieces.some(({ of }) => of.piece === null)).toBe(true);
+    const without = corner.map((leaf) =>
+      leaf.id === dearest?.of.leaf && dearest.of.piece
+        ? {
+            ...leaf,
+            [dearest.of.face]: {
+              ...leaf[dearest.of.face],
+              pieces: leaf[dearest.of.face].pieces?.filter(({ id }) => id !== dearest.of.piece) ?? null,
+            },
+          }
+        : leaf,
+    );
+    const closes = closingOf(layersOf(leavesOf(without), format, NOTHING), bindingOf(format, 1));
+    expect([dearest?.gape, dearest?.height]).toEqual([closes.gape, closes.thickest?.height]);
+    expect(costsOf({ ...ask, leaves, volume: 9 })).toEqual({ days: [], pieces: [], remedies: [], split: null });
     const sewn = corner.map((leaf) => ({ ...leaf, sewn: true }));
     expect(costsOf({ ...ask, leaves: sewn, volume: 0 }).split).toBeNull();
   });

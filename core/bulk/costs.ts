@@ -6,7 +6,7 @@ import { type BookPage, readBook } from "../book/read.ts";
 import { volumesOf } from "../book/volumes.ts";
 import type { Micrometres } from "../material/material.ts";
 import { bindingOf } from "./closing.ts";
-import { layersOf, type Things } from "./layers.ts";
+import { type Layer, layersOf, type Things } from "./layers.ts";
 import { type Cure, remediesFor } from "./remedies.ts";
 import { type Share, sharesOf } from "./shares.ts";
 import { bestSplit } from "./split.ts";
@@ -34,6 +34,10 @@ export type Offered = PieceAt & {
 export type Costs = {
   /** What each page's worth of days costs, by its place among `pages`. */
   readonly days: readonly Share<number>[];
+  /** And each piece, and each leaf without its pieces (`piece` null). */
+  readonly pieces: readonly Share<
+    Omit<PieceAt, "piece"> & { readonly piece: string | null; readonly page: number | null }
+  >[];
   readonly remedies: readonly Offered[];
   /** Where to part the volume: the leaf that would begin the second, and how far each would gape. */
   readonly split: { readonly leaf: string; readonly gapes: readonly [Micrometres, Micrometres] } | null;
@@ -56,8 +60,13 @@ export function costsOf({ format, unit, pages, leaves, layouts, things, factor, 
     (first) => !own[first]?.leaf.sewn && !own[first - 1]?.leaf.glued,
   );
   const second = split && own[split.first];
+  const pageAt = ({ page }: Layer): number | null => (page ? (place.get(page) ?? null) : null);
   return {
-    days: sharesOf(layers, binding, ({ page }) => (page ? (place.get(page) ?? null) : null)),
+    pieces: sharesOf(layers, binding, (layer) => layer).map(({ of, ...share }) => ({
+      ...share,
+      of: { leaf: of.leaf.leaf.id, face: of.face, piece: of.piece?.id ?? null, page: pageAt(of) },
+    })),
+    days: sharesOf(layers, binding, pageAt),
     remedies: remedies.map(({ layer, cure, gape, height, change }) => ({
       ...{ leaf: layer.leaf.leaf.id, face: layer.face, piece: layer.piece.id },
       ...{ cure, gape, height, change },

@@ -8,6 +8,8 @@ import { layersOf } from "../../core/bulk/layers.ts";
 import { bestSplit } from "../../core/bulk/split.ts";
 import { sideMarks } from "../../core/draw/side.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
+import type { CalendarDate } from "../../core/month/dates.ts";
+import { seenSlips } from "../../core/see-through/slips.ts";
 import { makeOf } from "../samples.ts";
 import { bigAlbum, median } from "./recompute.ts";
 
@@ -55,7 +57,10 @@ export function measureBulk(): { "bulk.recompute_ms": number; "bulk.split_ms": n
   return { "bulk.recompute_ms": recompute, "bulk.split_ms": split };
 }
 
-/** Median milliseconds to see and draw one opening of a book of pages that are looked through: pockets, film and vellum. */
+const TODAY = "2026-12-09" as CalendarDate;
+const NO_TONES = new Map();
+
+/** Median milliseconds to see and draw one opening, and to tell what of it is not meant, of a book of pages that are looked through: pockets, film and vellum. */
 export function measureOpening(): number {
   const { plan, days } = bigAlbum(62);
   const kinds = [{ kind: "pocket", layout: "four" }, { kind: "clear" }, { kind: "vellum" }, { kind: "full" }] as const;
@@ -77,6 +82,7 @@ export function measureOpening(): number {
       const began = performance.now();
       const spread = spreadAt(book.leaves, turned, plan.format);
       for (const { read, face } of [...spread.left, ...spread.right]) sideMarks(read, face, plan.format);
+      seenSlips(spread, TODAY, NO_TONES);
       if (round > 0) times.push(performance.now() - began);
     }
   }

@@ -26,8 +26,9 @@ type Props = {
   onPart: (leaf: string) => void;
 };
 
-/** How many are shown of each list. */
+/** How many are shown of each list, and of each day's pieces. */
 const SHOWN = 6;
+const MOST_OF_DAY = 3;
 const ORDER: readonly Offered["cure"]["kind"][] = ["move", "thinner", "flat", "one-layer", "leave-out"];
 const keyOf = ({ leaf, face, piece, cure }: Offered) => `${leaf} ${face} ${piece} ${cureSaid(cure)}`;
 
@@ -64,15 +65,27 @@ export function Remedies({
   const costs = useCosts(ask)?.costs;
   const say = (thick: number) => sayThick(thick * factor, unit);
   if (!costs) return <p className="text-sm text-quiet">Reckoning what costs most.</p>;
-  const { days, remedies, split } = costs;
-  const named = (offered: Offered): string => {
-    const read = book.leaves.find(({ leaf }) => leaf.id === offered.leaf);
-    const side = read?.[offered.face];
-    const placed = side?.pieces.find(({ piece }) => piece.id === offered.piece);
-    if (!side || !placed) return "a piece";
-    const page = pageOfPiece(side, placed.piece);
-    return `${pieceSaid({ piece: placed.piece, page }, things)}${page ? ` of ${inBookName(page)}` : ""}`;
+  const { days, pieces, remedies, split } = costs;
+  const placedAt = (at: Pick<Offered, "leaf" | "face"> & { piece: string | null }) => {
+    const side = book.leaves.find(({ leaf }) => leaf.id === at.leaf)?.[at.face];
+    const placed = side?.pieces.find(({ piece }) => piece.id === at.piece);
+    return side && placed ? { piece: placed.piece, page: pageOfPiece(side, placed.piece) } : null;
   };
+  const named = (offered: Offered): string => {
+    const placed = placedAt(offered);
+    if (!placed) return "a piece";
+    return `${pieceSaid(placed, things)}${placed.page ? ` of ${inBookName(placed.page)}` : ""}`;
+  };
+  /** The dearest things of a day, each by what it costs by itself. */
+  const ofDay = (day: number): string =>
+    pieces
+      .filter(({ of }) => of.page === day)
+      .slice(0, MOST_OF_DAY)
+      .map(({ of, costs: cost }) => {
+        const placed = placedAt(of);
+        return `${placed ? pieceSaid(placed, things) : "the page itself"} ${say(cost)}`;
+      })
+      .join(", ");
   const gain = (after: Pick<Offered, "gape" | "height">) =>
     gape > 0
       ? after.gape === 0
@@ -123,14 +136,17 @@ export function Remedies({
       {days.length > 0 && (
         <section aria-labelledby="dearest" className="grid gap-1">
           <h2 id="dearest" className="text-lg">
-            What each day costs there
+            What each day costs there, and its pieces
           </h2>
           <ul className="grid text-sm">
             {days.slice(0, SHOWN).map(({ of, costs: cost }) => {
               const page = pages[of];
               return (
                 <li key={of} className="flex justify-between gap-3 border-b border-line py-1">
-                  <span className="first-letter:uppercase">{page ? inBookName(page) : "nobody’s"}</span>
+                  <span>
+                    <span className="block first-letter:uppercase">{page ? inBookName(page) : "nobody’s"}</span>
+                    <span className="block text-quiet first-letter:uppercase">{ofDay(of)}</span>
+                  </span>
                   <span className="tabular-nums">{say(cost)}</span>
                 </li>
               );
