@@ -46,15 +46,18 @@ export function windowsOf(read: LeafRead, face: Face): readonly Rect[] {
   return found;
 }
 
+const isWindow = ({ piece }: PlacedPiece): boolean => piece.what.kind === "window";
+
 /** More windows than these nobody cuts into one leaf. */
 const MOST_CUTS = 24;
 
 /** The windows that are cut through a leaf, whichever face they were marked on, as this one is seen; none reaches beyond its page. */
 export function cutsThrough(read: LeafRead, face: Face): Rect[] {
+  if (![read.front, read.back].some(({ pieces }) => pieces.some(isWindow))) return [];
   const page = rectOf(read.build.page);
   const own = read[face].pieces.map((placed) => ({ placed, at: placed.rect }));
   return [...own, ...behind(read, face)]
-    .flatMap(({ placed, at }) => (placed.piece.what.kind === "window" ? (overlap(at, page) ?? []) : []))
+    .flatMap(({ placed, at }) => (isWindow(placed) ? (overlap(at, page) ?? []) : []))
     .slice(0, MOST_CUTS);
 }
 

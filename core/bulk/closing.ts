@@ -1,7 +1,7 @@
 import type { AlbumFormat } from "../album/model.ts";
 import { type Micrometres, micrometres } from "../material/material.ts";
 import { inches, type Length } from "../measure/length.ts";
-import { AS_HIGH, greatest, type Patch, type Spot, stretchesOf } from "./heights.ts";
+import { AS_HIGH, greatest, type Patch, type Spot } from "./heights.ts";
 
 /** What holds a book: how much its rings or its spine take, how long its boards are from the hinge on, and where it is bound. */
 export type Binding = {
@@ -42,14 +42,16 @@ export const gapeAt = ({ height, x }: Pick<Spot, "height" | "x">, { depth, board
   Math.max(0, ((height - depth) * board) / Math.max(x, HINGE));
 
 export function closingOf(patches: readonly Patch[], binding: Binding): Closing {
-  const stretches = stretchesOf(patches);
-  const rests = greatest(patches, (height, x) => gapeAt({ height, x }, binding), stretches);
+  const rests = greatest(patches, (height, x) => gapeAt({ height, x }, binding));
   const gape = micrometres(rests ? gapeAt(rests, binding) : 0);
   const along = Math.max(HINGE, binding.margin);
-  const atBinding = Math.max(0, ...stretches.filter(({ from }) => from < along).map(({ most }) => most));
+  const byHinge = greatest(
+    patches.filter(({ at }) => at.x < along),
+    (height, x) => (x < along ? height : 0),
+  );
   return {
-    atBinding: micrometres(atBinding),
-    thickest: greatest(patches, AS_HIGH, stretches),
+    atBinding: micrometres(byHinge && byHinge.x < along ? byHinge.height : 0),
+    thickest: greatest(patches, AS_HIGH, rests),
     gape,
     rests: gape > 0 ? rests : null,
   };

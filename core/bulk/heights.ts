@@ -34,21 +34,6 @@ function spanAt({ at, round, thick }: Patch, x: number): Span | null {
   return { from: middle - Math.sqrt(half), to: middle + Math.sqrt(half), thick };
 }
 
-/** The most that lies on one line, and where on it. What ends where another begins does not lie over it. */
-function highestOn(spans: readonly Span[]): { readonly y: number; readonly height: number } {
-  const ends = spans.flatMap(({ from, to, thick }) => [
-    { y: from, by: thick, begins: 1 },
-    { y: to, by: -thick, begins: 0 },
-  ]);
-  ends.sort((a, b) => a.y - b.y || a.begins - b.begins);
-  let [now, best, y] = [0, 0, 0];
-  for (const end of ends) {
-    now += end.by;
-    if (now > best) [best, y] = [now, end.y];
-  }
-  return { y, height: best };
-}
-
 /** Sums over the parts of a line that can be raised, with the largest of all of them at hand: a tree of the parts' maxima. */
 class Raised {
   readonly #size: number;
@@ -161,92 +146,183 @@ function roundMeets({ at: a }: Patch, { at: b }: Patch): number {
   return off === 0 || off >= r ? Number.NaN : a.x + a.w / 2 - Math.sqrt(r * r - off * off);
 }
 
-/** Where in a stretch, past its nearer edge, round patches begin to lie over others. */
-function* meetings(patches: readonly Patch[], from: number, to: number) {
-  for (const one of patches) {
-    if (!one.round) continue;
-    for (const other of patches) {
-      if (other === one) continue;
-      const x = other.round ? roundsMeet(one, other) : roundMeets(one, other);
-      if (x > from && x < to) yield { x, one, other };
-    }
-  }
+/** A patch by its edges, and of a round one its middle and the square of its radius: looked at very often. */
+type Shape = {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly cx: number;
+  readonly cy: number;
+  /** Null of a rectangle. */
+  readonly square: number | null;
+  readonly patch: Patch;
+};
+
+function shapeOf(patch: Patch): Shape {
+  const { at, round } = patch;
+  const r = Math.min(at.w, at.h) / 2;
+  const [cx, cy] = [at.x + at.w / 2, at.y + at.h / 2];
+  // One literal: an object put together from others is read many times slower.
+  return {
+    left: at.x,
+    top: at.y,
+    right: at.x + at.w,
+    bottom: at.y + at.h,
+    cx,
+    cy,
+    square: round ? r * r : null,
+    patch,
+  };
 }
 
-/** The patches of a stretch that reach to where in it enough may lie, round ones taken as the strips that cover them. */
-function nearTo(within: readonly Patch[], from: number, to: number, isEnough: (height: number) => boolean): Patch[] {
-  const ends = within.flatMap((patch) =>
-    asRectangles(patch).flatMap(({ at, thick }) =>
-      at.x < to && at.x + at.w > from
-        ? [
-            { y: at.y as number, by: thick },
-            { y: at.y + at.h, by: -thick },
-          ]
-        : [],
-    ),
+/** A part of the book that is looked at: what fills it, and what reaches into it and does not. */
+type Part = {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly sure: number;
+  readonly open: readonly Shape[];
+  /** The most that may lie anywhere in it. */
+  readonly most: number;
+};
+
+/** How a shape lies in a part: not at all, in some of it, all over it. */
+function reach(shape: Shape, left: number, top: number, right: number, bottom: number): "none" | "some" | "all" {
+  if (shape.left >= right || shape.right <= left || shape.top >= bottom || shape.bottom <= top) return "none";
+  const { cx, cy, square } = shape;
+  if (square === null)
+    return shape.left <= left && shape.right >= right && shape.top <= top && shape.bottom >= bottom ? "all" : "some";
+  const dx = cx < left ? left - cx : cx > right ? cx - right : 0;
+  const dy = cy < top ? top - cy : cy > bottom ? cy - bottom : 0;
+  if (dx * dx + dy * dy >= square) return "none";
+  const [fx, fy] = [Math.max(cx - left, right - cx), Math.max(cy - top, bottom - cy)];
+  return fx * fx + fy * fy <= square ? "all" : "some";
+}
+
+/** A part of a part, with what reaches into it. */
+function partOf(of: Pick<Part, "sure" | "open">, left: number, top: number, right: number, bottom: number): Part {
+  let { sure } = of;
+  let most = sure;
+  const open: Shape[] = [];
+  for (const shape of of.open) {
+    const how = reach(shape, left, top, right, bottom);
+    if (how === "none") continue;
+    most += shape.patch.thick;
+    if (how === "all") sure += shape.patch.thick;
+    else open.push(shape);
+  }
+  return { left, top, right, bottom, sure, open, most };
+}
+
+/** The edge, of those strictly between `from` and `to`, that is nearer to their middle than `near` is; else `near`. */
+function nearer(edge: number, from: number, to: number, near: number): number {
+  const middle = (from + to) / 2;
+  return edge > from && edge < to && Math.abs(edge - middle) < Math.abs(near - middle) ? edge : near;
+}
+
+/** Both halves of a part: cut along the edge of something straight that is nearest to its middle, else across its longer side. */
+function halves(part: Part): readonly [Part, Part] {
+  const { left, top, right, bottom, open } = part;
+  // As long as none is found, the part's own edge, which is farthest off.
+  let [x, y]: [number, number] = [left, top];
+  for (const shape of open) {
+    if (shape.square !== null) continue;
+    x = nearer(shape.left, left, right, x);
+    x = nearer(shape.right, left, right, x);
+    y = nearer(shape.top, top, bottom, y);
+    y = nearer(shape.bottom, top, bottom, y);
+  }
+  const [wide, high] = [right - left, bottom - top];
+  const [offX, offY] = [Math.abs(x - left - wide / 2) / wide, Math.abs(y - top - high / 2) / high];
+  if (x === left && y === top) {
+    if (wide >= high) x = left + wide / 2;
+    else y = top + high / 2;
+  }
+  return y === top || (x !== left && offX <= offY)
+    ? [partOf(part, left, top, x, bottom), partOf(part, x, top, right, bottom)]
+    : [partOf(part, left, top, right, y), partOf(part, left, y, right, bottom)];
+}
+
+/** Smaller than this a part is looked at in its middle alone: finer than anything is cut. */
+const NARROW = 1;
+
+/** What patches share of a line; null where they share nothing there. */
+function sharedOn(x: number, patches: readonly Patch[]): { readonly from: number; readonly to: number } | null {
+  let [from, to] = [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
+  for (const patch of patches) {
+    const span = spanAt(patch, x);
+    if (!span) return null;
+    from = Math.max(from, span.from);
+    to = Math.min(to, span.to);
+  }
+  return to > from ? { from, to } : null;
+}
+
+/**
+ * A place as near to the hinge as what lies there goes: of pieces that share some area, the place of it nearest to the hinge
+ * is where one begins, or where two begin to lie over each other (a linear program in the plane).
+ */
+function nearestTo(spot: Spot, patches: readonly Patch[]): Spot {
+  const there = patches.filter((patch) => liesAt(patch, spot));
+  const begin = there.map(({ at, round }) => (round ? at.x + at.w / 2 - Math.min(at.w, at.h) / 2 : at.x));
+  const meet = there.flatMap((one) =>
+    one.round
+      ? there.flatMap((other) => (other === one ? [] : other.round ? roundsMeet(one, other) : roundMeets(one, other)))
+      : [],
   );
-  ends.sort((a, b) => a.y - b.y || a.by - b.by);
-  let now = 0;
-  let [top, bottom] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (const [nth, { y, by }] of ends.entries()) {
-    now += by;
-    if (!isEnough(now)) continue;
-    top = Math.min(top, y);
-    bottom = Math.max(bottom, ends[nth + 1]?.y ?? y);
+  const first = Math.max(...begin);
+  for (const x of [first, ...meet.filter((each) => each > first).sort((a, b) => a - b)]) {
+    // What was found lies a hair beyond where it is named: nothing begins farther from the hinge.
+    if (x > spot.x + BESIDE) break;
+    const shared = sharedOn(x + BESIDE, there);
+    if (!shared) continue;
+    const y = there.some(({ round }) => round) ? (shared.from + shared.to) / 2 : shared.from;
+    return { x, y, height: spot.height };
   }
-  return within.filter(({ at }) => at.y < bottom && at.y + at.h > top);
-}
-
-/** What two patches share of a line: the middle of it; null where they share nothing there. */
-function sharedOn(x: number, one: Patch, other: Patch): number | null {
-  const [a, b] = [spanAt(one, x), spanAt(other, x)];
-  if (!a || !b) return null;
-  const [from, to] = [Math.max(a.from, b.from), Math.min(a.to, b.to)];
-  return to > from ? (from + to) / 2 : null;
+  return spot;
 }
 
 /**
  * The place of the closed book that is worth most, of exact sums over every rectangle and circle; null in an empty one. The
- * book is swept from the hinge outward; where round pieces leave it open what lies in a stretch, it is looked at its nearer
- * edge, and wherever in it two of them begin to lie over each other, found to within a tick: of any pieces that share
- * some area, the place of it nearest to the hinge is settled by two of them (a linear program in the plane). No grid, so
- * that nothing narrow is missed. `swept`: the stretches of these patches, where they are known already.
+ * book is parted along the edges of what lies there, again and again, and what cannot be worth more than what was found is
+ * left out (branch and bound); only between round edges it is parted until it is narrower than a tick. No grid, so that
+ * nothing wider than that is missed. Of places worth the same the one nearest to the hinge is named. `known`: a place of
+ * the same patches to begin with, so that less is looked at.
  */
-export function greatest(
-  patches: readonly Patch[],
-  worth: Worth = AS_HIGH,
-  swept: readonly Stretch[] = stretchesOf(patches),
-): Spot | null {
+export function greatest(patches: readonly Patch[], worth: Worth = AS_HIGH, known: Spot | null = null): Spot | null {
   const some = patches.filter(({ at, thick }) => at.w > 0 && at.h > 0 && thick > 0);
-  const stretches = swept
-    .map((stretch) => ({ ...stretch, worth: worth(stretch.most, stretch.from) }))
-    .sort((a, b) => b.worth - a.worth || a.from - b.from);
-  let best: (Spot & { readonly worth: number }) | null = null;
-  const take = (x: number, y: number, height: number) => {
-    const its = worth(height, x);
-    if (height > 0 && (!best || its > best.worth || (its === best.worth && x < best.x)))
-      best = { x, y, height, worth: its };
-  };
-  for (const { from, to, most, worth: atMost } of stretches) {
-    if (most <= 0) continue;
-    const known: number = (best as { worth: number } | null)?.worth ?? Number.NEGATIVE_INFINITY;
-    if (atMost <= known) break;
-    const within = some.filter(({ at }) => at.x <= from && at.x + at.w >= to);
-    const { y, height } = highestOn(within.flatMap((patch) => spanAt(patch, from + BESIDE) ?? []));
-    take(from, y, height);
-    if (worth(height, from) === atMost) continue;
-    const beaten = (best as { worth: number } | null)?.worth ?? 0;
-    const near = nearTo(within, from, to, (there) => worth(there, from) > beaten);
-    for (const { x, one, other } of meetings(near, from, to)) {
-      const middle = sharedOn(x + BESIDE, one, other);
-      if (middle === null) continue;
-      const there = within.reduce((sum, patch) => (liesAt(patch, { x, y: middle }) ? sum + patch.thick : sum), 0);
-      take(x, middle, there);
+  if (some.length === 0) return null;
+  let [left, top, right, bottom] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, 0, 0];
+  for (const { at } of some) {
+    [left, top] = [Math.min(left, at.x), Math.min(top, at.y)];
+    [right, bottom] = [Math.max(right, at.x + at.w), Math.max(bottom, at.y + at.h)];
+  }
+  let best: (Spot & { readonly worth: number }) | null = known && { ...known, worth: worth(known.height, known.x) };
+  const parts: Part[] = [partOf({ sure: 0, open: some.map(shapeOf) }, left, top, right, bottom)];
+  for (let part = parts.pop(); part; part = parts.pop()) {
+    const beaten = best as (Spot & { readonly worth: number }) | null;
+    const atMost = worth(part.most, part.left);
+    if (part.most <= 0 || (beaten && (atMost < beaten.worth || (atMost === beaten.worth && part.left >= beaten.x))))
+      continue;
+    const isNarrow = part.right - part.left <= NARROW && part.bottom - part.top <= NARROW;
+    if (part.open.length > 0 && !isNarrow) {
+      const [one, other] = halves(part);
+      // What may be worth more is looked at first, and of both the nearer.
+      if (worth(one.most, one.left) >= worth(other.most, other.left)) parts.push(other, one);
+      else parts.push(one, other);
+      continue;
     }
+    const [x, y] = part.open.length > 0 ? [part.left, (part.top + part.bottom) / 2] : [part.left, part.top];
+    const height = part.open.reduce((sum, { patch }) => (liesAt(patch, { x, y }) ? sum + patch.thick : sum), part.sure);
+    const its = worth(height, x);
+    if (height > 0 && (!beaten || its > beaten.worth || (its === beaten.worth && x < beaten.x)))
+      best = { x, y, height, worth: its };
   }
   if (!best) return null;
   const { x, y, height }: Spot = best;
-  return { x, y, height };
+  return nearestTo({ x, y, height }, some);
 }
 
 /** Whether a patch lies at a place that `greatest` found. */

@@ -29,6 +29,8 @@ type Props = {
 /** How many are shown of each list, and of each day's pieces. */
 const SHOWN = 6;
 const MOST_OF_DAY = 3;
+/** Of a day's pieces those thinner than this, a thirty-second of an inch, are not named. */
+const WORTH_NAMING = 800;
 const ORDER: readonly Offered["cure"]["kind"][] = ["move", "thinner", "flat", "one-layer", "leave-out"];
 const keyOf = ({ leaf, face, piece, cure }: Offered) => `${leaf} ${face} ${piece} ${cureSaid(cure)}`;
 
@@ -79,7 +81,7 @@ export function Remedies({
   /** The dearest things of a day, each by what it costs by itself. */
   const ofDay = (day: number): string =>
     pieces
-      .filter(({ of }) => of.page === day)
+      .filter(({ of, costs: cost }) => of.page === day && cost * factor >= WORTH_NAMING)
       .slice(0, MOST_OF_DAY)
       .map(({ of, costs: cost }) => {
         const placed = placedAt(of);
