@@ -9,7 +9,6 @@ import { sideMarks } from "../../core/draw/side.ts";
 import { svgFile } from "../../core/draw/svg.ts";
 import { INKS } from "../../core/material/ink.ts";
 import { inches, type Length, ticks } from "../../core/measure/length.ts";
-import { rect } from "../../core/measure/rect.ts";
 import { size } from "../../core/measure/size.ts";
 import { luminance } from "../../core/photo/quiet.ts";
 import { throughVellum } from "../../core/see-through/ground.ts";
