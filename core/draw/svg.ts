@@ -85,10 +85,18 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
         : `<image href="${escaped(address)}" x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" preserveAspectRatio="none"/>`;
     }
     case "group": {
-      const inside = svgMarks(mark.marks, href, given);
-      return `<g transform="${turned(mark)}">${mark.clip ? clipped(mark.clip, inside) : inside}</g>`;
+      return groupOf(mark, svgMarks(mark.marks, href, given));
     }
   }
+}
+
+function groupOf(mark: Extract<Mark, { kind: "group" }>, inside: string): string {
+  const shown = mark.clip ? clipped(mark.clip, inside) : inside;
+  if (!mark.soft) return `<g transform="${turned(mark)}">${shown}</g>`;
+  // Named by how soft it is: of several on one page each is the same.
+  const id = `soft-${mark.soft}`;
+  const filter = `<filter id="${id}" x="0" y="0" width="1" height="1"><feGaussianBlur stdDeviation="${mm(mark.soft)}"/></filter>`;
+  return `${filter}<g transform="${turned(mark)}" filter="url(#${id})">${shown}</g>`;
 }
 
 /** What of it lies in a rectangle: an inner svg shows nothing beyond its edges. */
@@ -117,8 +125,7 @@ export function svgFewer(marks: readonly Mark[], href: PictureHref): string {
     }
     end();
     if (mark.kind === "group") {
-      const inside = svgFewer(mark.marks, href);
-      drawn += `<g transform="${turned(mark)}">${mark.clip ? clipped(mark.clip, inside) : inside}</g>`;
+      drawn += groupOf(mark, svgFewer(mark.marks, href));
     } else drawn += svgMark(mark, href, "whole");
   }
   end();

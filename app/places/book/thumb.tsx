@@ -7,6 +7,7 @@ import { type LeafRead, wholeLeaf } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
 import type { Mark } from "#core/draw/marks.ts";
 import { sideMarks } from "#core/draw/side.ts";
+import { spreadMarks } from "#core/draw/spread.ts";
 
 type Props = {
   readonly read: LeafRead;
@@ -48,21 +49,13 @@ export const SpreadThumb = memo(({ spread, format, isLarge = false }: SpreadProp
   // Its words are there to be read; its pictures only to be known again, and on the way sooner.
   const draw = (marks: readonly Mark[]) => (isLarge ? drawingOf(marks, tinyPicture) : thumbOf(marks));
   const { frame } = spread;
-  const drawn = [spread.left, spread.right].flatMap((stack) =>
-    [...stack]
-      .reverse()
-      .map(
-        ({ read, face, page }) =>
-          `<g transform="translate(${mm(page.x)} ${mm(page.y)})">${draw(sideMarks(read, face, format))}</g>`,
-      ),
-  );
   return (
     <Drawn
       as="svg"
       viewBox={`${mm(frame.x)} ${mm(frame.y)} ${mm(frame.w)} ${mm(frame.h)}`}
       className="block w-full"
       aria-hidden="true"
-      markup={drawn.join("")}
+      markup={draw(spreadMarks(spread, format))}
     />
   );
 });
