@@ -60,6 +60,9 @@ export const to = {
   goesWith: (album: string, query: { day?: string | null } = {}) =>
     asked(href("/albums/:album/goes-with", { album }), query),
   stock: (album: string) => href("/albums/:album/stock", { album }),
+  /** `at`: the leaf by which an opening is looked at at once. */
+  seenThrough: (album: string, query: { at?: string | null } = {}) =>
+    asked(href("/albums/:album/seen-through", { album }), query),
   tones: (album: string) => href("/albums/:album/tones", { album }),
   freePictures: (album: string, date: string) => href("/albums/:album/free-pictures/:date", { album, date }),
   /** `for`: the date of a day that a picture is looked for; `instead`: the use of one that another is looked for. */

@@ -40,6 +40,10 @@ export type SeenSlip<P extends BookPage = BookPage> = {
   readonly pieces: readonly PlacedPiece[];
 } & About;
 
+/** Whether something can be tried about it: a back or glue in sight is on the leaf itself, and nothing seen behind it changes that. */
+export const isTryable = ({ kind }: Pick<SeenSlip, "kind">): boolean =>
+  kind !== "back" && kind !== "pierced" && kind !== "glue";
+
 /** A rectangle of a leaf's page where it lies in the spread. */
 export const onSpread = ({ page }: Pick<Lying, "page">, { x, y, w, h }: Rect): Rect =>
   rect(page.x + x, page.y + y, w, h);

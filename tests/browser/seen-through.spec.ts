@@ -97,6 +97,17 @@ test("a face is marked in one press, and rescued from under lettering: what woul
   await expect(page.getByText(/hardly stands out/)).toHaveCount(0);
   await saved(page);
 
+  // From the book it is one press to what would help there.
+  await page.getByRole("button", { name: "Take back" }).click();
+  await saved(page);
+  await page.goto(`${album}/book`);
+  const inBook = page.getByRole("region", { name: "Seen through" });
+  await expect(inBook.getByText(/hardly stands out/)).toBeVisible();
+  await inBook.getByRole("link", { name: "Try what would help" }).click();
+  await page.getByRole("button", { name: "Make it black" }).click();
+  await expect(page.getByText(/hardly stands out/)).toHaveCount(0);
+  await saved(page);
+
   // The face is in the middle of the picture, and the words are over it.
   await page.goto(`${album}/days/2026-12-05`);
   await page.getByRole("link", { name: "Crop photo 1" }).click();

@@ -116,7 +116,7 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
           <SeenThrough
             key={opened}
             spread={spread}
-            {...{ today, tones, unit }}
+            {...{ albumId, today, tones, unit }}
             onLeave={(leaf, slip, on) => change(leaves, { kind: "leave-seen", leaf, slip, on })}
           />
         </>

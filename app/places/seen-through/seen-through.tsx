@@ -1,5 +1,5 @@
-import { useMemo, useState } from "react";
-import { Link } from "react-router";
+import { useCallback, useMemo, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
@@ -14,16 +14,20 @@ import { many } from "#app/wording/count.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import { placesOfSpreads, type Spread, spreadAt } from "#core/book/spread.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
+import { isTryable } from "#core/see-through/slip.ts";
 import { isLeft, seenSlips } from "#core/see-through/slips.ts";
-import { SlipList } from "./slips.tsx";
+import { leafOf, SlipList } from "./slips.tsx";
 import { TryIt } from "./try-it.tsx";
 import { useTones } from "./use-tones.ts";
 
 /** Every opening in which something is looked through, or does not stand out, that may not be meant: as the eye sees it. */
 export function SeenThroughPlace({ data, today }: { data: BookData; today: CalendarDate }) {
   const { albumId, format, unit } = data;
+  const [asked] = useSearchParams();
+  const at = asked.get("at");
   // The opening at which something is tried.
-  const [tried, setTried] = useState<string | null>(null);
+  const [tried, setTried] = useState(at);
+  const intoSight = useCallback((opening: HTMLLIElement | null) => opening?.scrollIntoView({ block: "start" }), []);
   const { book, leaves, change } = useBook(data);
   const tones = useTones(albumId);
   const openings = useMemo(
@@ -34,7 +38,7 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
           const slips = seenSlips(spread, today, tones);
           const open = slips.filter((slip) => !isLeft(slip));
           // A back or glue that is in sight is on the leaf itself: nothing behind it changes that.
-          const tryable = open.find(({ kind }) => kind !== "back" && kind !== "pierced" && kind !== "glue") ?? null;
+          const tryable = open.find(isTryable) ?? null;
           return slips.length > 0 ? [{ spread, open: open.length, tryable }] : [];
         }),
     [book, format, today, tones],
@@ -56,7 +60,8 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
         <ol className="grid gap-6">
           {openings.map(({ spread, tryable }) => (
             <li
-              key={keyOf(spread)}
+              key={leafOf(spread)}
+              ref={leafOf(spread) === at ? intoSight : undefined}
               className="grid content-start gap-x-6 gap-y-3 border-b border-line pb-5 wide:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]"
             >
               <figure className="bg-mat p-3">
@@ -73,17 +78,17 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
                   <Button
                     small
                     className="justify-self-start"
-                    aria-expanded={tried === keyOf(spread)}
-                    onClick={() => setTried(tried === keyOf(spread) ? null : keyOf(spread))}
+                    aria-expanded={tried === leafOf(spread)}
+                    onClick={() => setTried(tried === leafOf(spread) ? null : leafOf(spread))}
                   >
-                    {tried === keyOf(spread) ? "Enough tried" : "Try what would help"}
+                    {tried === leafOf(spread) ? "Enough tried" : "Try what would help"}
                   </Button>
                 )}
-                <Link to={to.book(albumId, { at: keyOf(spread) })} className="link justify-self-start text-sm">
+                <Link to={to.book(albumId, { at: leafOf(spread) })} className="link justify-self-start text-sm">
                   Work on this opening
                 </Link>
               </div>
-              {tryable && tried === keyOf(spread) && (
+              {tryable && tried === leafOf(spread) && (
                 <TryIt
                   slip={tryable}
                   leaves={book.leaves}
@@ -102,9 +107,6 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
     </Workplace>
   );
 }
-
-/** The leaf by which the book is opened there. */
-const keyOf = ({ left, right }: Spread): string => (right[0] ?? left[0])?.read.leaf.id ?? "";
 
 function nameOf({ left, right }: Spread<InBook>): string {
   const [one, other] = [left[0]?.read.back.page, right[0]?.read.front.page].map((page) =>

@@ -1,3 +1,5 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { inBookName } from "#app/places/arrange/in-book.ts";
 import { pieceSaid } from "#app/wording/bulk.ts";
@@ -13,7 +15,7 @@ import { sizeOf } from "#core/measure/rect.ts";
 import { printSize } from "#core/measure/size.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import type { Tones } from "#core/see-through/ground.ts";
-import type { SeenSlip } from "#core/see-through/slip.ts";
+import { isTryable, type SeenSlip } from "#core/see-through/slip.ts";
 import { isLeft, seenSlips } from "#core/see-through/slips.ts";
 
 type Props = {
@@ -26,16 +28,25 @@ type Props = {
 const NO_NAMES = new Map<string, { readonly name: string }>();
 
 /** What is seen through film, vellum and empty pockets of this opening and may not be meant; what is left stays left. */
-export function SeenThrough(props: Props) {
-  return seenSlips(props.spread, props.today, props.tones).length === 0 ? null : (
+export function SeenThrough({ albumId, ...props }: Props & { albumId: string }) {
+  const slips = seenSlips(props.spread, props.today, props.tones);
+  return slips.length === 0 ? null : (
     <section aria-labelledby="seen-through" className="mt-5 grid gap-2 border-t border-line pt-4">
       <h3 id="seen-through" className="text-lg">
         Seen through
       </h3>
       <SlipList {...props} />
+      {slips.some((slip) => !isLeft(slip) && isTryable(slip)) && (
+        <Link to={to.seenThrough(albumId, { at: leafOf(props.spread) })} className="link justify-self-start text-sm">
+          Try what would help
+        </Link>
+      )}
     </section>
   );
 }
+
+/** The leaf by which the book is opened there. */
+export const leafOf = ({ left, right }: Spread): string => (right[0] ?? left[0])?.read.leaf.id ?? "";
 
 /** The same as a list alone. */
 export function SlipList({ spread, today, tones, unit, onLeave }: Props) {
