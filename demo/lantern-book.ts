@@ -3,11 +3,11 @@ import type { DayEdit } from "../core/album/edit.ts";
 import { type MadeKind, type Owner, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
 import { type Matter, newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
-import { toDatedPage } from "../core/book/dated-page.ts";
+import { type DatedPage, toDatedPage } from "../core/book/dated-page.ts";
 import type { Arrangement, BookEdit } from "../core/book/edit.ts";
 import { grid, POCKET } from "../core/book/layout.ts";
 import { dressPage } from "../core/book/pattern.ts";
-import { readBook } from "../core/book/read.ts";
+import { type LeafRead, readBook } from "../core/book/read.ts";
 import { SHIPPED_TEMPLATES } from "../core/book/shipped-templates.ts";
 import { inches } from "../core/measure/length.ts";
 import { AS_IT_COMES } from "../core/photo/crop.ts";
@@ -19,6 +19,7 @@ import { factsOf } from "../store/day-row.ts";
 import type { Db } from "../store/db.ts";
 import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
+import { markPhotos } from "../store/roll.ts";
 import { addTryOut } from "../store/try-out.ts";
 
 /** How Petra's book lies on the evening of the 9th: front matter, pages dressed ahead, a tab, and two ways for the 12th. */
@@ -118,6 +119,32 @@ async function frontMatter(db: Db, author: Author, change: (edit: BookEdit) => P
   });
 }
 
+/** On the 5th, printed film with words lies over the picture of the way home, and over the faces of those who go it. */
+async function wordsOverFaces(
+  db: Db,
+  author: Author,
+  leaves: readonly LeafRead<DatedPage>[],
+  change: (edit: BookEdit) => Promise<void>,
+): Promise<void> {
+  const tides = leaves.find(({ front }) => front.page?.days.some(({ date }) => date.endsWith("-05")));
+  const wayHome = await db.query.photo.findFirst({
+    columns: { id: true },
+    where: (table, { and: both, eq: is }) =>
+      both(is(table.householdId, author.householdId), is(table.name, "2026-12-05-3.jpg")),
+  });
+  if (!tides || !wayHome) return;
+  const faces = [
+    { x: 4750, y: 6200, w: 500, h: 650 },
+    { x: 5400, y: 7000, w: 420, h: 500 },
+    { x: 5900, y: 7000, w: 420, h: 500 },
+  ];
+  await markPhotos(db, author.householdId, [wayHome.id], { kind: "faces", faces });
+  const film = made("overlay", "printed film", 0.25, 6.05, 2.5, 0.9);
+  const words: Piece = { ...film, what: { ...film.what, says: "hurry home", ink: "white" } as Piece["what"] };
+  const pieces = [...tides.front.pieces.map(({ piece }) => piece), words];
+  await change({ kind: "arrange", leaf: tides.leaf.id, face: "front", pieces });
+}
+
 export async function layOutLantern(db: Db, author: Author): Promise<void> {
   const change = async (edit: BookEdit) => {
     const saved = await saveBookEdit(db, author, null, edit);
@@ -178,6 +205,7 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     });
     await addTryOut(db, author, { id: randomUUID(), leafId: parade.leaf.id, face: "front", pieces: other });
   }
+  await wordsOverFaces(db, author, book.leaves, change);
   // The 22nd begins on the back of the 21st's leaf and goes on on the front of its own: a spread.
   const dayOn = (date: string) => days.find((each) => each.date.endsWith(date))?.id;
   const shortest = book.leaves.find(({ front }) => front.page?.days.some(({ id }) => id === dayOn("-21")));

@@ -64,7 +64,7 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
               ref={leafOf(spread) === at ? intoSight : undefined}
               className="grid content-start gap-x-6 gap-y-3 border-b border-line pb-5 wide:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]"
             >
-              <figure className="bg-mat p-3">
+              <figure className="self-start bg-mat p-3">
                 <SpreadThumb spread={spread} format={format} isLarge />
                 <figcaption className="sr-only">{nameOf(spread)}</figcaption>
               </figure>

@@ -135,7 +135,9 @@ function remedy(slip: SeenSlip, unit: Unit): string {
   switch (kind) {
     case "over-face":
     case "over-point":
-      return "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
+      return pieces.some((placed) => through[slip.face].pieces.includes(placed))
+        ? "Move it, make it smaller, or crop the picture anew."
+        : "Move it, make it smaller, crop the picture anew, or put vellum or plain paper between.";
     case "private":
       return "Put paper into the pocket, or plain paper between the leaves.";
     case "alike":
