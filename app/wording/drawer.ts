@@ -112,6 +112,7 @@ export const SITS_NAME: Readonly<Record<Sits, string>> = {
   stitching: "stitches",
   staple: "staples",
   brad: "a brad",
+  slit: "slits in the page",
 };
 
 /** `3 left`, `one left`, `lacks 7`: how much of a thing is free, and what of a set is short for what a piece says. */

@@ -4,24 +4,28 @@ import type { PictureFacts } from "../photo/crop.ts";
 
 /**
  * What something is held by where it lies; null: by glue, which has no height to speak of, or by its pocket. A stitch, a
- * staple or a brad is counted as thick all over what it holds: the board lies on the highest of it.
+ * staple or a brad is counted as thick all over what it holds: the board lies on the highest of it. Slits in the page add
+ * nothing.
  */
-export const SITS = [
-  "tape-runner",
-  "foam-tape",
-  "foam-dot",
-  "stitching",
-  "staple",
-  "brad",
-] as const satisfies readonly MaterialId[];
+export const SITS = ["tape-runner", "foam-tape", "foam-dot", "stitching", "staple", "brad", "slit"] as const;
 export type Sits = (typeof SITS)[number];
+/** What each is of, whose thickness it has. */
+const HELD_BY: Readonly<Record<Sits, MaterialId | null>> = {
+  "tape-runner": "tape-runner",
+  "foam-tape": "foam-tape",
+  "foam-dot": "foam-dot",
+  stitching: "stitching",
+  staple: "staple",
+  brad: "brad",
+  slit: null,
+};
 
 /** What goes through whatever it holds, so that its back comes out on the other face. Common practice. */
-const PIERCING: ReadonlySet<MaterialId> = new Set(["stitching", "staple", "brad"]);
+const PIERCING = ["stitching", "staple", "brad", "slit"] as const;
+export type Piercing = (typeof PIERCING)[number];
 /** What of something goes through its page: itself, or what it is held by; null: nothing. */
-export function piercesBy(of: Pick<MadeOf, "material" | "sits"> | null | undefined): MaterialId | null {
-  return [of?.material, of?.sits].find((each) => each != null && PIERCING.has(each)) ?? null;
-}
+export const piercesBy = (of: Pick<MadeOf, "material" | "sits"> | null | undefined): Piercing | null =>
+  PIERCING.find((each) => each === of?.material || each === of?.sits) ?? null;
 
 /** More layers of one thing than these nobody glues together. */
 export const MOST_LAYERS = 20;
@@ -74,5 +78,6 @@ export function thicknessOf(
 ): Micrometres {
   const material = of?.material ?? usual;
   const layer = caliper ?? (material ? MATERIALS[material].caliper : 0);
-  return micrometres(layer * (of?.layers ?? 1) + (of?.sits ? MATERIALS[of.sits].caliper : 0));
+  const held = of?.sits ? HELD_BY[of.sits] : null;
+  return micrometres(layer * (of?.layers ?? 1) + (held ? MATERIALS[held].caliper : 0));
 }

@@ -83,6 +83,8 @@ describe("how thick something lies", () => {
     expect(lies({ material: "vellum", sits: "foam-tape" })).toBe(1100);
     expect(lies({ layers: 2, sits: "tape-runner" }, 200)).toBe(460);
     expect(thicknessOf(null, { ...AS_USUAL, sits: "foam-dot" })).toBe(1500);
+    // A tag that is slid through slits lies as flat as one that is glued.
+    expect(lies({ sits: "slit" })).toBe(290);
   });
 
   it("has something usual for every leaf, number and piece", () => {

@@ -139,7 +139,7 @@ function curesOf<P extends BookPage>(
         ...(thinner === THINNER[material ?? thinner] ? {} : { thing: null }),
       }),
     })),
-    ...(piece.of?.sits && piece.of.sits !== "tape-runner"
+    ...(piece.of?.sits && piece.of.sits !== "tape-runner" && piece.of.sits !== "slit"
       ? [{ cure: { kind: "flat" as const }, piece: changed(piece, { sits: null }) }]
       : []),
     ...((piece.of?.layers ?? 1) > 1

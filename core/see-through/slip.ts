@@ -1,7 +1,7 @@
 import type { Face, NumeralColour } from "../album/leaf.ts";
+import type { Piercing } from "../album/made-of.ts";
 import type { BookPage, LeafRead, PlacedPiece } from "../book/read.ts";
 import type { Lying } from "../book/spread.ts";
-import type { MaterialId } from "../material/material.ts";
 import { areaOf, overlap, type Rect, rect } from "../measure/rect.ts";
 
 /** What of an opening may not be as it was meant, those that cost paper first. */
@@ -23,7 +23,7 @@ type About =
       /** Most of what is behind it is of another leaf. */
       readonly isBehind: boolean;
     }
-  | { readonly kind: "pierced"; readonly by: MaterialId }
+  | { readonly kind: "pierced"; readonly by: Piercing }
   /** Stuck down and looked through: where its glue would be hidden under something that lies over it, in its side's ticks. */
   | { readonly kind: "glue"; readonly mayGo: readonly Rect[] }
   | { readonly kind: "private" | "back" | "glimpse" };

@@ -216,6 +216,10 @@ describe("what is seen through an opening and may not be meant", () => {
     const stapled: Piece = { ...sheet, of: { ...vellum, sits: "staple" } };
     const slips = slipsOf([leaf("top", "5", { kind: "paper" }, [], [stapled])]);
     expect(slips.map(({ slip }) => slip)).toEqual(["pierced v"]);
+    const tucked: Piece = { ...made("t", "filler", 1, 1, 2, 3), of: { ...AS_USUAL, sits: "slit" } };
+    expect(slipsOf([leaf("top", "5", { kind: "paper" }, [], [tucked])])).toMatchObject([
+      { kind: "pierced", by: "slit" },
+    ]);
     expect(glue({ kind: "paper" }, [stapled])).toEqual([]);
   });
 

@@ -99,7 +99,7 @@ test("a face is marked in one press, and rescued from under lettering: what woul
 
   // From the book it is one press to what would help there.
   await page.getByRole("button", { name: "Take back" }).click();
-  await saved(page);
+  await expect(page.getByText(/hardly stands out/)).toBeVisible();
   await page.goto(`${album}/book`);
   const inBook = page.getByRole("region", { name: "Seen through" });
   await expect(inBook.getByText(/hardly stands out/)).toBeVisible();

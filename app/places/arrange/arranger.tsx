@@ -18,7 +18,7 @@ import { sayLength, ticks, type Unit } from "#core/measure/length.ts";
 import { type Rect, rect, rectOf } from "#core/measure/rect.ts";
 import { type Size, sameSize } from "#core/measure/size.ts";
 import { spoken } from "#core/measure/spoken.ts";
-import { type BesideItem, type Board, isAnothers, leafName, looseDrawing } from "./boards.ts";
+import { type BesideItem, type Board, isAnothers, isBehindVellum, leafName, looseDrawing } from "./boards.ts";
 import { BoardGround, LooseDrawing, Outline, PieceDrawing, Still, ZERO } from "./drawn-parts.tsx";
 import { LiveMeasures } from "./live-measures.tsx";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
@@ -203,9 +203,15 @@ export function Arranger({
           <Still markup={ground} />
           {boards.map((board, at) => {
             const side = board.read[board.face];
+            const isWorkedOn = selection !== null && "board" in selection && selection.board === board.key;
+            const soft = !isWorkedOn && isBehindVellum(boards, at) ? "behind-vellum" : undefined;
             return (
               <g key={board.key} transform={`translate(${board.x} ${board.y})`}>
-                <g data-board={board.key} onPointerDown={() => select({ kind: "board", board: board.key })}>
+                <g
+                  data-board={board.key}
+                  className={soft}
+                  onPointerDown={() => select({ kind: "board", board: board.key })}
+                >
                   <BoardGround board={board} format={format} />
                 </g>
                 {(board.whose.kind === "other" ? [] : side.pieces).map((placed) => {
@@ -224,6 +230,7 @@ export function Arranger({
                       <g
                         key={piece.id}
                         data-anothers={piece.id}
+                        className={soft}
                         transform={`translate(${mm(lies.x)} ${mm(lies.y)})`}
                         pointerEvents="none"
                       >
@@ -241,7 +248,7 @@ export function Arranger({
                       tabIndex={0}
                       aria-pressed={chosen}
                       aria-label={said}
-                      className="mat-piece"
+                      className={soft ? `mat-piece ${soft}` : "mat-piece"}
                       onFocus={() => select({ kind: "piece", board: board.key, id: piece.id })}
                       onKeyDown={(event) => onPieceKey(event, board, placed)}
                       onPointerDown={(event) => {

@@ -4,11 +4,11 @@ import { matBox, matGround, mm, stillMat } from "#app/drawing/mat-text.ts";
 import { FORMAT_PRESETS, presetById } from "#core/album/formats.ts";
 import { leafOfDay, NOBODY, newLeaf } from "#core/album/leaf.ts";
 import { pagesOf } from "#core/album/page.ts";
-import { pageOfPiece, readBook, type SideRead } from "#core/book/read.ts";
+import { pageOfPiece, readBook, type SideRead, wholeLeaf } from "#core/book/read.ts";
 import { inches } from "#core/measure/length.ts";
 import { anyAlbum, anyLeaves, decemberDays, fullDay, makeOf } from "#tests/samples.ts";
 import { benchOf, dayBoards, dayMat } from "../day/day-book.ts";
-import { boardKey, isAnothers, layOut, leafName, stillThings } from "./boards.ts";
+import { boardKey, isAnothers, isBehindVellum, layOut, leafName, stillThings } from "./boards.ts";
 
 const preset = presetById("ring-6x8");
 if (!preset) throw new Error("shipped");
@@ -51,6 +51,24 @@ describe("leaves laid out on the mat", () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it("are seen softer behind a sheet of vellum that covers them, and not behind film, or beside it", () => {
+    const plan = { format: preset, unit: "inch" as const };
+    const leaves = (["full", "vellum", "clear"] as const).map((kind) =>
+      newLeaf(kind, makeOf({ kind }), NOBODY, NOBODY),
+    );
+    const [full, vellum, film] = readBook(plan, [], leaves).leaves.map((read) => {
+      const whole = wholeLeaf(read.build, preset, "front");
+      const said = { whose: { kind: "own" } as const, by: null, name: "", face: "front" as const };
+      return { ...said, key: read.leaf.id, read, x: -mm(whole.x), y: -mm(whole.y), whole };
+    });
+    if (!full || !vellum || !film) throw new Error("three leaves");
+    expect(isBehindVellum([full, vellum], 0)).toBe(true);
+    expect(isBehindVellum([full, film, vellum], 0)).toBe(true);
+    expect(isBehindVellum([full, film], 0)).toBe(false);
+    expect(isBehindVellum([vellum, full], 1)).toBe(false);
+    expect(isBehindVellum([full, { ...vellum, x: vellum.x + 60 }], 0)).toBe(false);
   });
 
   it("are named by their day and size, or by what insert they are", () => {

@@ -13,6 +13,7 @@ import {
   type SideRead,
   wholeLeaf,
 } from "#core/book/read.ts";
+import { seenThroughBase } from "#core/book/windows.ts";
 import { type DrawnFor, placedMarks } from "#core/draw/piece.ts";
 import { leafMarks, monthOn, sideMarks } from "#core/draw/side.ts";
 import type { PictureHref } from "#core/draw/svg.ts";
@@ -57,6 +58,31 @@ export function isAnothers({ read, face, by }: Pick<Board, "read" | "face" | "by
 }
 
 export const boardKey = (leafId: string, face: Face): string => `${leafId}/${face}`;
+
+/**
+ * Whether a board of several, the lower ones first, lies behind a sheet of vellum that covers it: it is seen softer, as long
+ * as nothing on it is worked on.
+ */
+export function isBehindVellum(boards: readonly Board[], at: number): boolean {
+  const own = boards[at];
+  if (!own) return false;
+  const onMat = ({ x, y, whole }: Board) => ({
+    ...{ left: x + mm(whole.x), top: y + mm(whole.y) },
+    ...{ right: x + mm(whole.x) + mm(whole.w), bottom: y + mm(whole.y) + mm(whole.h) },
+  });
+  const its = onMat(own);
+  return boards.slice(at + 1).some((above) => {
+    if (seenThroughBase(above.read) !== "translucent") return false;
+    const { left, top, right, bottom } = onMat(above);
+    const nearly = 1;
+    return (
+      left <= its.left + nearly &&
+      top <= its.top + nearly &&
+      right >= its.right - nearly &&
+      bottom >= its.bottom - nearly
+    );
+  });
+}
 
 const GAP = 12;
 /** Room for the caption under each thing on the mat. */
@@ -190,7 +216,7 @@ export function stillThings(
   drawn: DrawnFor,
 ): MatThing[] {
   return [
-    ...laid.boards.map(({ key, read, face, x, y, whole, name }) => {
+    ...laid.boards.map(({ key, read, face, x, y, whole, name }, at) => {
       const [left, top] = [mm(whole.x), mm(whole.y)];
       return {
         key,
@@ -199,7 +225,7 @@ export function stillThings(
         y: y + top,
         w: mm(whole.w),
         h: mm(whole.h),
-        drawing: `<g transform="translate(${-left} ${-top})">${paperShadow(whole)}${drawingOf(sideMarks(read, face, format))}</g>`,
+        drawing: `<g${isBehindVellum(laid.boards, at) ? ' class="behind-vellum"' : ""} transform="translate(${-left} ${-top})">${paperShadow(whole)}${drawingOf(sideMarks(read, face, format))}</g>`,
       };
     }),
     ...laid.beside.map(({ loose, x, y, name }) => ({

@@ -6,6 +6,7 @@ import { pieceSaid } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
 import { NUMERAL_COLOUR_NAME } from "#app/wording/day.ts";
 import type { NumeralColour } from "#core/album/leaf.ts";
+import type { Piercing } from "#core/album/made-of.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import type { PlacedPiece } from "#core/book/read.ts";
 import type { Spread } from "#core/book/spread.ts";
@@ -98,6 +99,18 @@ function pieceOf(placed: PlacedPiece | undefined, page: InBook | null): string {
   return placed ? pieceSaid({ piece: placed.piece, page }, NO_NAMES) : "a piece";
 }
 
+function throughSaid(by: Piercing, piece: string): string {
+  switch (by) {
+    case "brad":
+    case "staple":
+      return `The ${by} of the ${piece} comes through the page.`;
+    case "stitching":
+      return `The stitches of the ${piece} show on this side.`;
+    case "slit":
+      return `The ${piece} comes through its slits to this side.`;
+  }
+}
+
 function said(slip: SeenSlip<InBook>): string {
   const { kind, page, pieces } = slip;
   switch (kind) {
@@ -114,9 +127,7 @@ function said(slip: SeenSlip<InBook>): string {
         ? `The ${pieceOf(pieces[0], page)} is lost on what is busy behind it.`
         : `The ${pieceOf(pieces[0], page)} is lost on what is busy behind it: ${slip.contrast} to 1.`;
     case "pierced":
-      return slip.by === "brad" || slip.by === "staple"
-        ? `The ${slip.by} of the ${pieceOf(pieces[0], page)} comes through the page.`
-        : `The ${slip.by} of the ${pieceOf(pieces[0], page)} shows on this side.`;
+      return throughSaid(slip.by, pieceOf(pieces[0], page));
     case "back":
       return `The back of the ${pieceOf(pieces[0], page)} is in sight.`;
     case "glue":
