@@ -15,3 +15,6 @@ export async function loader({ params, context }: Route.LoaderArgs): Promise<Ton
   const tones = await reading(() => tonesOf(context.db, member.household.id, [...new Set([...used, ...papers])]));
   return { tones: Object.fromEntries(tones) };
 }
+
+/** Pictures change little while a page is open: it is asked again by the next that opens. */
+export const shouldRevalidate = () => false;
