@@ -23,6 +23,7 @@ import { sameOriginWrites, securityHeaders } from "./security.ts";
 import { workFile } from "./work/file.ts";
 import { openWork, type Work } from "./work/open.ts";
 
+const KEPT_OPEN_MS = 50_000;
 const DAY = 86_400_000;
 
 function requestLog(request: express.Request, response: express.Response, next: express.NextFunction): void {
@@ -140,6 +141,8 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
   // A file may take its time, as long as it keeps coming: the intake sees to that.
   server.requestTimeout = 0;
   server.headersTimeout = LIMITS.bodySilenceMs.most;
+  // Longer than a pause between two changes, so that one that is sent does not meet its connection being closed.
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   return {
     server,
     schema,
