@@ -3,13 +3,14 @@ import { setImmediate as turnOfEvents } from "node:timers/promises";
 import PDFDocument from "pdfkit";
 import type { Document } from "../core/document/document.ts";
 import { type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
-import { type PictureHref, svgFile } from "../core/draw/svg.ts";
+import { svgFile } from "../core/draw/svg.ts";
 import { INKS } from "../core/material/ink.ts";
 import { rect, rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
 import type { PictureMime } from "../store/photo.ts";
 import { developed } from "./develop.ts";
+import { inside, softened } from "./softened.ts";
 import { LETTERS_ALONE, runsOf } from "./typefaces.ts";
 
 /** Gives a photo's bytes as they were added, or null when there are none. */
@@ -34,6 +35,17 @@ async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Pr
     if (found) prints.set(printKey(mark), await developed(found.bytes, found.mime, given));
   }
   return prints;
+}
+
+/** Pictures of the groups that a PDF cannot draw, for their edges are spread: no such thing is in its imaging model. */
+async function softOf(marks: readonly Mark[], prints: Prints): Promise<ReadonlyMap<Mark, Buffer>> {
+  const found = new Map<Mark, Buffer>();
+  for (const mark of marks) {
+    if (mark.kind !== "group") continue;
+    if (mark.soft) found.set(mark, await softened(mark, (picture) => prints.get(printKey(picture))));
+    else for (const [inner, picture] of await softOf(mark.marks, prints)) found.set(inner, picture);
+  }
+  return found;
 }
 
 type Doc = InstanceType<typeof PDFDocument>;
@@ -93,7 +105,7 @@ function drawShape(doc: Doc, mark: Shape): void {
   else doc.stroke();
 }
 
-function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
+function draw(doc: Doc, marks: readonly Mark[], prints: Prints, soft: ReadonlyMap<Mark, Buffer>): void {
   for (const mark of marks) {
     switch (mark.kind) {
       case "text":
@@ -123,7 +135,9 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints): void {
         if (mark.turn !== 0) doc.rotate(mark.turn * 90);
         if (mark.mirrored) doc.translate(pt(mark.w), 0).scale(-1, 1);
         if (mark.clip) doc.rect(pt(mark.clip.x), pt(mark.clip.y), pt(mark.clip.w), pt(mark.clip.h)).clip();
-        draw(doc, mark.marks, prints);
+        const spread = soft.get(mark);
+        if (spread) doc.fillOpacity(1).image(spread, 0, 0, { width: pt(mark.w), height: pt(mark.h) });
+        else draw(doc, mark.marks, prints, soft);
         doc.restore();
         break;
       }
@@ -161,7 +175,7 @@ export async function* pdfPieces(
     // A page's prints are made when it is drawn, and let go after it.
     const prints = await printsOf(marks, bytesOf);
     doc.addPage({ size: [pt(paper.w), pt(paper.h)], margin: 0 });
-    draw(doc, marks, prints);
+    draw(doc, marks, prints, await softOf(marks, prints));
     progress?.(at + 1, pages.length);
     await turnOfEvents();
     const pieces = written;
@@ -184,9 +198,6 @@ export async function documentPdf(document: Document, bytesOf: PhotoBytes, writt
 export async function pageSvg({ marks, paper, title }: TrueSheet, bytesOf: PhotoBytes): Promise<string> {
   const prints = await printsOf(marks, bytesOf);
   // What is developed is the cropped part alone, so that the file holds no more of a picture than its print shows.
-  const href: PictureHref = (mark) => {
-    const print = mark.kind === "picture" ? prints.get(printKey(mark)) : undefined;
-    return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
-  };
+  const href = inside((mark) => prints.get(printKey(mark)));
   return svgFile(marks, rectOf(paper), title, href, "cropped");
 }

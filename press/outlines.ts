@@ -1,5 +1,5 @@
 import type { Mark } from "../core/draw/marks.ts";
-import { svgMarks } from "../core/draw/svg.ts";
+import { type PictureHref, svgMarks } from "../core/draw/svg.ts";
 import { INKS } from "../core/material/ink.ts";
 import { type Length, toMillimetres } from "../core/measure/length.ts";
 import { LETTERS_ALONE, runsOf } from "./typefaces.ts";
@@ -24,6 +24,6 @@ function lettersOutlined({ text, typeface, size, x, y, anchor, fill }: TextMark)
   return `<g fill="${INKS[fill ?? "ink"]}">${paths.join("")}</g>`;
 }
 
-/** Marks without pictures as SVG elements, one unit a millimetre, their letters as outlines. */
-export const outlined = (marks: readonly Mark[]): string =>
-  marks.map((mark) => (mark.kind === "text" ? lettersOutlined(mark) : svgMarks([mark], () => ""))).join("");
+/** Marks as SVG elements, one unit a millimetre, their letters as outlines and their pictures cropped already. */
+export const outlined = (marks: readonly Mark[], href: PictureHref = () => ""): string =>
+  svgMarks(marks, href, "cropped", lettersOutlined);

@@ -20,6 +20,8 @@ export const DOCUMENT = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("leaf"), leaf: z.uuid(), face: z.enum(FACES) }),
   /** One side's page, to be printed itself. */
   z.object({ kind: z.literal("page"), leaf: z.uuid(), face: z.enum(FACES) }),
+  /** The opening in which a side is up, as the eye sees it. */
+  z.object({ kind: z.literal("opening"), leaf: z.uuid(), face: z.enum(FACES) }),
   z.object({ kind: z.literal("punch-guide") }),
   z.object({ kind: z.literal("scale-test") }),
   /** The outlines of cards on their carriers, or the words that are printed onto them there. */
@@ -40,6 +42,7 @@ export type DocumentEnding = (typeof DOCUMENT_ENDINGS)[number];
 function named(kind: string, name: string): object | null {
   switch (kind) {
     case "page":
+    case "opening":
     case "leaf": {
       const [leaf, face] = name.split(".");
       return { leaf, face };

@@ -70,6 +70,7 @@ describe("what an address asks for", () => {
     const files = {
       leaf: `${LEAF}.back.svg`,
       page: `${LEAF}.back.pdf`,
+      opening: `${LEAF}.back.pdf`,
       "punch-guide": "guide.pdf",
       "scale-test": "page.pdf",
       "print-sheets": "to-print.pdf",
@@ -149,6 +150,33 @@ describe("a document", () => {
     const wide = (sheet: typeof page) =>
       sheet?.marks.flatMap((mark) => (mark.kind === "rect" ? [mark.at.w] : []))[0] ?? 0;
     expect(wide(page) / wide(smaller)).toBeCloseTo(1.02, 3);
+  });
+
+  it("of an opening has both its pages, what is seen through film among them, and nothing that is private", () => {
+    const secret = { ...content, cards: [{ ...card, privateUntil: "2026-12-24" as CalendarDate }] };
+    const leaves = (kind: "full" | "clear") => [
+      leafOfDay(TITLE, makeOf({ kind }), "title"),
+      leafOfDay(LEAF, makeOf({ kind: "full" }), day.id),
+    ];
+    const opening = (file: string, kind: "full" | "clear" = "full", of = content) => {
+      const days = source.days.map((each) => (each === day ? { ...day, content: of } : each));
+      return made("opening", file, "", { ...source, days, leaves: leaves(kind) });
+    };
+    const seen = (...of: Parameters<typeof opening>) => {
+      const marks = opening(...of)?.pages[0]?.marks ?? [];
+      const words = wordsOf(marks).includes("Lanterns");
+      return { words, pictures: new Set(picturesOf(marks).map(({ photoId }) => photoId)).size };
+    };
+    // After the first leaf the day's own page is up on the right; before it, only where the first leaf is clear.
+    expect(seen(`${LEAF}.front.pdf`).words).toBe(true);
+    expect(seen(`${TITLE}.back.pdf`)).toEqual(seen(`${LEAF}.front.pdf`));
+    expect(seen(`${TITLE}.front.pdf`).words).toBe(false);
+    expect(seen(`${TITLE}.front.pdf`, "clear").words).toBe(true);
+    expect(seen(`${TITLE}.front.pdf`, "clear", secret).words).toBe(false);
+    expect(opening(`${LEAF}.back.pdf`)?.title).toBe(`${plan.title}, the opening at Page 1`);
+    const paper = opening(`${LEAF}.front.pdf`)?.pages[0]?.paper;
+    expect((paper?.w ?? 0) > 2 * plan.format.outer.w).toBe(true);
+    expect(opening(`${LEAF.replace("1", "9")}.front.pdf`)).toBeNull();
   });
 
   it("of sheets has those to print in their order, or the one that is named, of its own kind only", () => {

@@ -4,6 +4,7 @@ import type { AlbumPlan } from "../album/model.ts";
 import type { Print } from "../album/print.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
+import { spreadAt, turnedBy } from "../book/spread.ts";
 import type { Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -14,7 +15,7 @@ import { barOf, PRINT_PAPERS, printableOf, stretchOf } from "../sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
 import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/printer.ts";
 import type { SheetOf, SheetRecord } from "../sheet/record.ts";
-import { leafSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
+import { leafSheet, openingSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
 import type { DocumentAsked } from "./asked.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";
 
@@ -43,6 +44,7 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
   switch (asked.kind) {
     case "leaf":
     case "page":
+    case "opening":
       return leafDocument(asked, source);
     case "punch-guide":
       return { title: `Punch guide ${album.format.name}`, pages: [punchGuide(album.format, album.unit)] };
@@ -65,7 +67,7 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
 }
 
 function leafDocument(
-  { kind, leaf, face }: Extract<DocumentAsked, { kind: "leaf" | "page" }>,
+  { kind, leaf, face }: Extract<DocumentAsked, { kind: "leaf" | "page" | "opening" }>,
   source: DocumentSource,
 ): Document | null {
   const { album, leaves, layouts, nameOf, ...open } = shareable(source, source.today);
@@ -73,6 +75,12 @@ function leafDocument(
   const { leaves: reads } = readBook(album, pages, leaves, layouts);
   const read = reads.find((each) => each.leaf.id === leaf);
   if (!read) return null;
+  if (kind === "opening") {
+    // A side that is glued over is never up: the book opens behind it.
+    const at = turnedBy(reads, reads.indexOf(read) + (face === "back" ? 1 : 0), 0);
+    const seen = `${album.title}, the opening at ${nameOf(read, album.unit)}`;
+    return { title: seen, pages: [openingSheet(spreadAt(reads, at, album.format), album.format, album.unit, seen)] };
+  }
   const title = `${album.title}, ${nameOf(read, album.unit)}, ${face}`;
   if (kind === "page") {
     const printer = source.printers[0] ?? anyPrinter(album.unit);

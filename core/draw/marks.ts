@@ -72,7 +72,7 @@ export type Mark =
       readonly h: Length;
       /** The part that is seen, in the group's own ticks before it is turned; all of it when left out. */
       readonly clip?: Rect;
-      /** How far its edges are spread, as behind vellum. On paper it is printed as it is: only a screen shows it so. */
+      /** How far its edges are spread, as behind vellum. Where a file cannot say so, it holds a picture that is spread. */
       readonly soft?: Length;
       readonly marks: readonly Mark[];
     };

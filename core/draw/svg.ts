@@ -56,7 +56,19 @@ export type PictureHref = (mark: PictureMark | PreprintMark) => string;
 /** What an address gives: the whole picture, of which a print shows its part; or that part alone, cropped before. */
 export type Given = "whole" | "cropped";
 
-function svgMark(mark: Mark, href: PictureHref, given: Given): string {
+type TextMark = Extract<Mark, { kind: "text" }>;
+
+/** Letters as text, for whatever has the typeface or one like it. */
+function lettered({ x, y, text, typeface, size, anchor, fill }: TextMark): string {
+  const anchored = anchor && anchor !== "start" ? ` text-anchor="${anchor}"` : "";
+  const heavy = WEIGHT[typeface];
+  const weight = heavy ? ` font-weight="${heavy}"` : "";
+  return `<text x="${mm(x)}" y="${mm(y)}" font-family="${FAMILY[typeface]}" font-size="${mm(size)}"${weight}${anchored} fill="${INKS[fill ?? "ink"]}">${escaped(text)}</text>`;
+}
+
+type Letters = (mark: TextMark) => string;
+
+function svgMark(mark: Mark, href: PictureHref, given: Given, letters: Letters): string {
   switch (mark.kind) {
     case "rect": {
       const { at } = mark;
@@ -69,12 +81,8 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
       return `<path d="${linePath(mark)}"${style(mark)}/>`;
     case "polygon":
       return `<path d="M${mark.points.map(([x, y]) => `${mm(x)} ${mm(y)}`).join("L")}Z"${style(mark)}/>`;
-    case "text": {
-      const anchor = mark.anchor && mark.anchor !== "start" ? ` text-anchor="${mark.anchor}"` : "";
-      const heavy = WEIGHT[mark.typeface];
-      const weight = heavy ? ` font-weight="${heavy}"` : "";
-      return `<text x="${mm(mark.x)}" y="${mm(mark.y)}" font-family="${FAMILY[mark.typeface]}" font-size="${mm(mark.size)}"${weight}${anchor} fill="${INKS[mark.fill ?? "ink"]}">${escaped(mark.text)}</text>`;
-    }
+    case "text":
+      return letters(mark);
     case "picture":
       return picture(mark, href, given);
     case "preprint": {
@@ -85,7 +93,7 @@ function svgMark(mark: Mark, href: PictureHref, given: Given): string {
         : `<image href="${escaped(address)}" x="${mm(at.x)}" y="${mm(at.y)}" width="${mm(at.w)}" height="${mm(at.h)}" preserveAspectRatio="none"/>`;
     }
     case "group": {
-      return groupOf(mark, svgMarks(mark.marks, href, given));
+      return groupOf(mark, svgMarks(mark.marks, href, given, letters));
     }
   }
 }
@@ -126,7 +134,7 @@ export function svgFewer(marks: readonly Mark[], href: PictureHref): string {
     end();
     if (mark.kind === "group") {
       drawn += groupOf(mark, svgFewer(mark.marks, href));
-    } else drawn += svgMark(mark, href, "whole");
+    } else drawn += svgMark(mark, href, "whole", lettered);
   }
   end();
   return drawn;
@@ -137,9 +145,17 @@ const linePath = ({ x1, y1, x2, y2 }: Extract<Mark, { kind: "line" }>): string =
 const circlePath = ({ x, y, r }: Extract<Mark, { kind: "circle" }>): string =>
   `M${mm(x - r)} ${mm(y)}a${mm(r)} ${mm(r)} 0 1 0 ${mm(2 * r)} 0a${mm(r)} ${mm(r)} 0 1 0 ${mm(-2 * r)} 0`;
 
-/** Marks as SVG elements, one unit a millimetre. Attributes only, so that a strict content policy lets it be shown. */
-export function svgMarks(marks: readonly Mark[], href: PictureHref, given: Given = "whole"): string {
-  return marks.map((mark) => svgMark(mark, href, given)).join("");
+/**
+ * Marks as SVG elements, one unit a millimetre. Attributes only, so that a strict content policy lets it be shown. Letters are
+ * text, or whatever else `letters` makes of them.
+ */
+export function svgMarks(
+  marks: readonly Mark[],
+  href: PictureHref,
+  given: Given = "whole",
+  letters: Letters = lettered,
+): string {
+  return marks.map((mark) => svgMark(mark, href, given, letters)).join("");
 }
 
 /**

@@ -1,8 +1,10 @@
 import type { Face } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { type LeafRead, wholeLeaf } from "../book/read.ts";
+import type { Spread } from "../book/spread.ts";
 import type { Mark } from "../draw/marks.ts";
 import { sideMarks } from "../draw/side.ts";
+import { spreadMarks } from "../draw/spread.ts";
 import { inches, type Length, millimetres, printLength, printNumber, ticks, type Unit } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { aSeries, LEGAL, LETTER, TABLOID } from "../measure/sheets.ts";
@@ -103,6 +105,23 @@ export function leafSheet(read: LeafRead, face: Face, format: AlbumFormat, unit:
         w: read.build.page.w,
         h: read.build.page.h,
         marks: [...sideMarks(read, face, format), { kind: "rect", at: whole, stroke: "pencil", line: FINE }],
+      },
+    ],
+    unit,
+  );
+}
+
+/** Both pages of an opening as the eye sees them, through film, vellum and windows down to what stops it. */
+export function openingSheet(spread: Spread, format: AlbumFormat, unit: Unit, title: string): TrueSheet {
+  const { frame } = spread;
+  return onPaper(
+    title,
+    frame,
+    (x, y) => [
+      {
+        ...({ kind: "group", turn: 0, w: frame.w, h: frame.h } as const),
+        ...{ x: ticks(x - frame.x), y: ticks(y - frame.y) },
+        marks: spreadMarks(spread, format),
       },
     ],
     unit,

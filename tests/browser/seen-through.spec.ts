@@ -92,6 +92,11 @@ test("a face is marked in one press, and rescued from under lettering: what woul
   await page.goto(`${album}/seen-through`);
   await expect(page.getByText(/^The overlay .*hardly stands out: 1\.\d to 1\.$/)).toBeVisible();
   await expect(page.getByText(/^It reads in black or in/)).toBeVisible();
+  // On paper it is the same opening.
+  const print = await page.getByRole("link", { name: "Print it as it is seen" }).getAttribute("href");
+  const printed = await page.request.get(print ?? "");
+  expect(printed.headers()["content-type"]).toBe("application/pdf");
+  expect((await printed.body()).subarray(0, 5).toString()).toBe("%PDF-");
   await page.getByRole("button", { name: "Try what would help" }).click();
   await page.getByRole("button", { name: "Make it black" }).click();
   await expect(page.getByText(/hardly stands out/)).toHaveCount(0);

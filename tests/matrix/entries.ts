@@ -488,6 +488,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     reads: (album, { leaf, order, deck, card, hand }) => [
       `${album}/documents/leaf/${leaf}.front.pdf`,
       `${album}/documents/leaf/${leaf}.back.svg`,
+      `${album}/documents/opening/${leaf}.front.pdf`,
       `${album}/documents/punch-guide/guide.pdf`,
       `${album}/documents/scale-test/page.pdf`,
       `${album}/documents/print-sheets/1.pdf`,

@@ -72,6 +72,13 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
                   The page itself: its pictures and words, rooms left white
                 </a>
               </DropdownMenu.Item>
+              {(["pdf", "svg"] as const).map((ending) => (
+                <DropdownMenu.Item key={`opening-${ending}`} asChild className="menu-item">
+                  <a href={to.document(albumId, "opening", `${id}.${face}.${ending}`)} download>
+                    The whole opening as it is seen, {ending.toUpperCase()}
+                  </a>
+                </DropdownMenu.Item>
+              ))}
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>

@@ -129,6 +129,9 @@ export function Remedies({
                         </li>
                       ))}
                     </ul>
+                    {first && placedAt(first)?.piece.outside && (
+                      <span className="text-quiet">Inside instead of outside gains nothing: it is as thick there.</span>
+                    )}
                   </li>
                 );
               })}

@@ -84,9 +84,14 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
                     {tried === leafOf(spread) ? "Enough tried" : "Try what would help"}
                   </Button>
                 )}
-                <Link to={to.book(albumId, { at: leafOf(spread) })} className="link justify-self-start text-sm">
-                  Work on this opening
-                </Link>
+                <p className="flex flex-wrap gap-x-4 text-sm">
+                  <Link to={to.book(albumId, { at: leafOf(spread) })} className="link">
+                    Work on this opening
+                  </Link>
+                  <a href={printOf(albumId, spread)} download className="link">
+                    Print it as it is seen
+                  </a>
+                </p>
               </div>
               {tryable && tried === leafOf(spread) && (
                 <TryIt
@@ -106,6 +111,12 @@ export function SeenThroughPlace({ data, today }: { data: BookData; today: Calen
       </PageStage>
     </Workplace>
   );
+}
+
+/** The opening as a PDF, named by a side that is up in it. */
+function printOf(albumId: string, { left: [left], right: [right] }: Spread): string {
+  const side = right ? `${right.read.leaf.id}.front` : `${left?.read.leaf.id}.back`;
+  return to.document(albumId, "opening", `${side}.pdf`);
 }
 
 function nameOf({ left, right }: Spread<InBook>): string {

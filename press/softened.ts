@@ -1,0 +1,28 @@
+import sharp from "sharp";
+import type { Mark, PictureMark } from "../core/draw/marks.ts";
+import type { PictureHref } from "../core/draw/svg.ts";
+import { ticks, toMillimetres } from "../core/measure/length.ts";
+import { outlined } from "./outlines.ts";
+
+/** Nothing spread over near a millimetre has more in it than this shows: pixels to the inch. */
+const SOFT_PIXELS = 150;
+
+/** A developed print, or nothing where its picture is gone. */
+export type PrintOf = (mark: PictureMark) => Buffer | undefined;
+
+/** Pictures as they are written into a file themselves. */
+export const inside =
+  (printOf: PrintOf): PictureHref =>
+  (mark) => {
+    const print = mark.kind === "picture" ? printOf(mark) : undefined;
+    return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
+  };
+
+/** A group whose edges are spread as a PNG of its own box, clear where nothing lies: drawn from the same SVG as on a screen. */
+export async function softened(group: Extract<Mark, { kind: "group" }>, printOf: PrintOf): Promise<Buffer> {
+  const { w, h } = group;
+  const alone: Mark = { ...group, x: ticks(0), y: ticks(0), turn: 0, mirrored: false };
+  const [wide, high] = [toMillimetres(w), toMillimetres(h)];
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}mm" height="${high}mm" viewBox="0 0 ${wide} ${high}">${outlined([alone], inside(printOf))}</svg>`;
+  return sharp(Buffer.from(svg), { density: SOFT_PIXELS, unlimited: true }).png().toBuffer();
+}
