@@ -100,6 +100,10 @@ describe("what lies over a print", () => {
     // Twice as close about the middle, the edge goes where the first face ends, and the second is beyond it.
     const closer = { ...content, photos: [{ ...use, crop: { ...AS_IT_COMES, closer: 200 } }] };
     expect(keptOf(placedAs(0, null), closer)).toEqual([]);
+    // A little less close, a part of the first is left, and too little of it to keep; less close still, enough is.
+    const partly = (by: number) => ({ ...content, photos: [{ ...use, crop: { ...AS_IT_COMES, closer: by } }] });
+    expect(keptOf(placedAs(0, null), partly(170))).toEqual([]);
+    expect(keptOf(placedAs(0, null), partly(140))).toHaveLength(1);
     // A pattern keeps nothing.
     expect(keptOf(placedAs(0, null), { ...EMPTY_DAY, photos: [{ ...use, repeat: by(2, 2) }] })).toEqual([]);
   });
@@ -146,7 +150,15 @@ describe("what lies over a print", () => {
     if (!clear) return;
     expect(coveringKept(picture, print, clear, onSecond)).toHaveLength(0);
     const { x, w } = frameFor(picture, print, clear);
+    // No farther than it must be: the number lies on the print's last fifth, which the second face has just left.
+    expect(x + w * 0.8).toBeGreaterThanOrEqual(0.78);
+    expect(x + w * 0.8).toBeLessThan(0.78 + (1 - w) / 12);
     expect(x).toBeLessThanOrEqual(0.46);
     expect(x + w).toBeGreaterThanOrEqual(0.78);
+    // The same seen in a mirror is slid as far the other way.
+    const mirrored = { ...picture, faces: faces.map((face) => ({ ...face, x: 10_000 - face.x - face.w })) };
+    const other = clearCrop(mirrored, print, AS_IT_COMES, [over(0, 1.8, 0.6, 0.6)]);
+    if (!other) throw new Error("clear");
+    expect(frameFor(mirrored, print, other).x).toBeCloseTo(1 - x - w, 3);
   });
 });

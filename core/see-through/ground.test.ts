@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { anyLeaves } from "../../tests/samples.ts";
+import { anyLeaves, makeOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
-import { NUMERAL_COLOURS } from "../album/leaf.ts";
+import { NOBODY, NUMERAL_COLOURS, newLeaf } from "../album/leaf.ts";
 import { INK_OF } from "../album/lettering-ink.ts";
+import { VELLUM_HIDES } from "../book/leaf-ink.ts";
 import { readBook } from "../book/read.ts";
 import { spreadAt } from "../book/spread.ts";
 import { INKS } from "../material/ink.ts";
@@ -64,6 +65,24 @@ describe("what is behind something", () => {
     };
     expect(toneOfGround([gone, plain(30, 10, "#ffffff")], new Map())).toBeNull();
     expect(toneOfGround([], new Map())).toBeNull();
+    // A picture behind two sheets of vellum is paler, and less uneven, by both.
+    const cells = { tone: Array(144).fill(40), busy: Array(144).fill(50) };
+    const seen = toneOfGround([{ ...gone, veils: 2 }], new Map([["gone", cells]]));
+    expect(seen?.mean).toBeCloseTo(throughVellum(40, 2), 3);
+    expect(seen?.spread).toBeCloseTo(50 * (1 - VELLUM_HIDES) ** 2, 3);
+  });
+
+  it("is veiled by each sheet of vellum that lies over it", () => {
+    const leaf = (id: string, kind: "vellum" | "full") => newLeaf(id, makeOf({ kind }), NOBODY, NOBODY);
+    for (const sheets of [0, 1, 3]) {
+      const veils = Array.from({ length: sheets }, (_, nth) => leaf(`v${nth}`, "vellum"));
+      const leaves = readBook({ format: preset, unit: "inch" }, [], [...veils, leaf("paper", "full")]).leaves;
+      const { right } = spreadAt(leaves, 0, preset);
+      const { page } = right.at(-1) ?? {};
+      if (!page) throw new Error("a page");
+      const ground = groundBehind(right, rect(page.x + 9000, page.y + 9000, 100, 100), 0);
+      expect(ground.map((each) => each.veils)).toEqual([sheets]);
+    }
   });
 });
 

@@ -120,6 +120,9 @@ describe("what is seen through an opening and may not be meant", () => {
     const number: Piece = { id: "n", ...lies, at: at(1.5, 2.5), what: numeralOf(size(inches(1), inches(1))) };
     expect(kinds([leaf("six", "6", { kind: "full" }, [photo("p6", 1, 2), number])])).toEqual(["over-face"]);
     expect(kinds([leaf("six", "6", { kind: "full" }, [number, photo("p6", 1, 2)])])).toEqual([]);
+    // Of the middle, where nobody marked a face, nothing is told on its own page: that is told where the print is cropped.
+    const middle: Piece = { ...number, at: at(2.5, 3.5) };
+    expect(slipsOf([leaf("six", "6", { kind: "full" }, [photo("p6", 1, 2), middle])])).toEqual([]);
     // Of words in the middle of a large clear sheet only the words count.
     const large = leaf("film", "6", { kind: "clear" }, [made("o", "overlay", 0, 1.5, 7, 8)]);
     expect(kinds([large, six])).toEqual([]);
@@ -199,6 +202,14 @@ describe("what is seen through an opening and may not be meant", () => {
     };
     const onPaper = leaf("top", "6", { kind: "full" }, [number]);
     expect(told(onPaper, new Map())).toMatchObject([{ kind: "alike", contrast: 1, isBehind: false }]);
+    // Black on paper stands out, whatever is laid over it; on the dark picture it does not.
+    const black: Piece = {
+      ...number,
+      what: { ...numeralOf(size(inches(1), inches(1))), look: { style: "chipboard", colour: "black" } },
+    };
+    const under = leaf("top", "6", { kind: "full" }, [black, photo("p6", 0, 0)]);
+    const over = leaf("top", "6", { kind: "full" }, [photo("p6", 0, 0), black]);
+    expect([under, over].map((top) => told(top, night).length)).toEqual([0, 1]);
   });
 
   it("is glue behind vellum that is stuck to a page, with where something hides it, and not in a pocket or held by a staple", () => {
@@ -211,6 +222,8 @@ describe("what is seen through an opening and may not be meant", () => {
       [rect(inches(4), inches(4), inches(1), inches(1))],
     ]);
     expect(glue({ kind: "paper" }, [made("f", "filler", 4, 4, 2, 2), sheet])).toEqual([[]]);
+    // Under a strip of an eighth of an inch no glue goes.
+    expect(glue({ kind: "paper" }, [sheet, made("f", "filler", 2, 2, 2, 1 / 8)])).toEqual([[]]);
     expect(glue({ kind: "pocket", layout: "four" }, [sheet])).toEqual([]);
     expect(glue({ kind: "paper" }, [made("f", "filler", 1, 1, 4, 4)])).toEqual([]);
     const stapled: Piece = { ...sheet, of: { ...vellum, sits: "staple" } };
@@ -256,6 +269,9 @@ describe("what is seen through an opening and may not be meant", () => {
       const real = spreadAt(readBook({ format: preset, unit: "inch" }, pages, done.leaves).leaves, after.at, preset);
       const kinds = (each: typeof spread) => seenSlips(each, TODAY, NO_TONES).map((one) => one.kind);
       expect(kinds(real)).toEqual(kinds(after));
+      // The same leaf is uppermost, and the new one lies right behind it.
+      const stack = slip.face === "front" ? after.right : after.left;
+      expect(stack.map(({ read: each }) => each.leaf.id).slice(0, 2)).toEqual([slip.through.leaf.id, "new"]);
       return kinds(after);
     };
     const clear = leaf("top", "5", { kind: "clear" }, []);
