@@ -94,7 +94,7 @@ test("a face is marked in one press, and rescued from under lettering: what woul
   await expect(page.getByText(/^It reads in black or in/)).toBeVisible();
   // On paper it is the same opening.
   const print = await page.getByRole("link", { name: "Print it as it is seen" }).getAttribute("href");
-  const printed = await page.request.get(print ?? "");
+  const printed = await page.request.get(new URL(print ?? "", page.url()).href);
   expect(printed.headers()["content-type"]).toBe("application/pdf");
   expect((await printed.body()).subarray(0, 5).toString()).toBe("%PDF-");
   await page.getByRole("button", { name: "Try what would help" }).click();
