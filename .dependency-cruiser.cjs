@@ -21,6 +21,7 @@ const CORE = [
   "book",
   "bulk",
   "see-through",
+  "craft",
   "draw",
   "sheet",
   "pace",

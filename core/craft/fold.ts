@@ -1,0 +1,157 @@
+import { ticks } from "../measure/length.ts";
+import type { Point } from "../measure/rect.ts";
+import type { Hinge, Part } from "./blueprint.ts";
+import { isInside, type Polygon } from "./polygon.ts";
+
+/**
+ * A way in which nothing changes its size: x' = a·x + b·y + c, y' = d·x + e·y + f, each of a, b, d and e being 0, 1 or −1. Folds
+ * along an edge of the mat and along its diagonals are such, so that ticks stay whole.
+ */
+export type Isometry = {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly d: number;
+  readonly e: number;
+  readonly f: number;
+};
+export const STILL: Isometry = { a: 1, b: 0, c: 0, d: 0, e: 1, f: 0 };
+
+export const moved = ({ a, b, c, d, e, f }: Isometry, { x, y }: Point): Point => ({
+  x: ticks(a * x + b * y + c),
+  y: ticks(d * x + e * y + f),
+});
+
+/** First `first`, then `then`. */
+export const andThen = (first: Isometry, then: Isometry): Isometry => ({
+  // Nothing added to it makes 0 of −0.
+  a: then.a * first.a + then.b * first.d + 0,
+  b: then.a * first.b + then.b * first.e + 0,
+  c: then.a * first.c + then.b * first.f + then.c,
+  d: then.d * first.a + then.e * first.d + 0,
+  e: then.d * first.b + then.e * first.e + 0,
+  f: then.d * first.c + then.e * first.f + then.f,
+});
+
+/** The reflection in a line that lies along the mat or along one of its diagonals; null for any other. */
+export function reflection({ from, to }: Pick<Hinge, "from" | "to">): Isometry | null {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  if (dx === 0 && dy === 0) return null;
+  if (dx === 0) return { a: -1, b: 0, c: 2 * from.x, d: 0, e: 1, f: 0 };
+  if (dy === 0) return { a: 1, b: 0, c: 0, d: 0, e: -1, f: 2 * from.y };
+  // Falling like the mat's diagonal, x and y are exchanged; rising, with the other sign.
+  if (dx === dy) return { a: 0, b: 1, c: from.x - from.y, d: 1, e: 0, f: from.y - from.x };
+  if (dx === -dy) return { a: 0, b: -1, c: from.x + from.y, d: -1, e: 0, f: from.x + from.y };
+  return null;
+}
+
+/** A panel as it lies: where, which face is up, and which way its head points. The lowest of a pile comes first. */
+export type Laid = {
+  readonly panel: string;
+  readonly shape: Polygon;
+  readonly faceUp: boolean;
+  readonly way: Isometry;
+};
+
+/** Where the head of what stands upright on a panel points as it lies, seen from above. */
+export type Head = "up" | "right" | "down" | "left";
+export function headOf({ way }: Pick<Laid, "way">): Head {
+  // The way up on a panel is (0, -1).
+  const [x, y] = [-way.b, -way.e];
+  return y < 0 ? "up" : y > 0 ? "down" : x > 0 ? "right" : "left";
+}
+
+export type FoldFault = "no-such-score" | "not-in-line" | "does-not-part" | "not-straight";
+
+/** A part with nothing folded. */
+export const flat = ({ panels }: Pick<Part, "panels">): Laid[] =>
+  panels.map(({ id, shape }) => ({ panel: id, shape, faceUp: true, way: STILL }));
+
+/**
+ * A pile with one score folded more: everything on that side of it on which the first panel is not goes over, to the top of
+ * the pile or, folded the other way, under it, with all that lies on it the other way round. A score that runs over several
+ * panels folds where all of it lies in one line by then. Folded once more along the same score it lies as before.
+ */
+export function foldedAt(
+  part: Pick<Part, "panels" | "hinges">,
+  pile: readonly Laid[],
+  score: string,
+): Laid[] | FoldFault {
+  const own = part.hinges.filter((each) => each.score === score);
+  const [first] = own;
+  const rootId = part.panels[0]?.id;
+  if (!first || rootId === undefined) return "no-such-score";
+  // Everything that hangs on the first panel without that score.
+  const still = new Set([rootId]);
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const { score: other, between } of part.hinges) {
+      if (other === score || still.has(between[0]) === still.has(between[1])) continue;
+      still.add(between[0]).add(between[1]);
+      grown = true;
+    }
+  }
+  if (own.some(({ between: [a, b] }) => still.has(a) === still.has(b))) return "does-not-part";
+  const laid = new Map(pile.map((each) => [each.panel, each]));
+  const lines = own.flatMap((hinge) => {
+    const at = laid.get(still.has(hinge.between[0]) ? hinge.between[0] : hinge.between[1]);
+    return at ? [{ at, hinge, from: moved(at.way, hinge.from), to: moved(at.way, hinge.to) }] : [];
+  });
+  const [one, ...others] = lines;
+  if (!one) return "no-such-score";
+  const way = reflection(one);
+  if (!way) return "not-straight";
+  const isOn = (place: Point) => {
+    const there = moved(way, place);
+    return there.x === place.x && there.y === place.y;
+  };
+  if (others.some(({ from, to }) => !isOn(from) || !isOn(to))) return "not-in-line";
+  const stays = pile.filter(({ panel }) => still.has(panel));
+  const goes = pile
+    .filter(({ panel }) => !still.has(panel))
+    .reverse()
+    .map((each) => ({
+      panel: each.panel,
+      shape: each.shape.map((corner) => moved(way, corner)),
+      faceUp: !each.faceUp,
+      way: andThen(each.way, way),
+    }));
+  // Folded towards its printed side it goes over the pile where that side is up, and under it where it is down.
+  const isOver = (one.hinge.fold === "valley") === one.at.faceUp;
+  return isOver ? [...stays, ...goes] : [...goes, ...stays];
+}
+
+/** A part with several scores folded one after the other; what goes wrong, and at which, where it cannot be. */
+export function folded(
+  part: Pick<Part, "panels" | "hinges">,
+  scores: readonly string[],
+):
+  | { readonly ok: true; readonly pile: readonly Laid[] }
+  | { readonly ok: false; readonly at: string; readonly why: FoldFault } {
+  let pile: readonly Laid[] = flat(part);
+  for (const score of scores) {
+    const next = foldedAt(part, pile, score);
+    if (typeof next === "string") return { ok: false, at: score, why: next };
+    pile = next;
+  }
+  return { ok: true, pile };
+}
+
+/**
+ * Every cell between the corners of shapes that lie on each other, with those that cover it, from the lowest up. For upright
+ * rectangles that is exact; of a slanted side a cell counts by its middle.
+ */
+export function cellsOf(
+  shapes: readonly Polygon[],
+): { readonly x: number; readonly y: number; readonly by: readonly number[] }[] {
+  const along = (of: (corner: Point) => number) => [...new Set(shapes.flat().map(of))].sort((a, b) => a - b);
+  const [xs, ys] = [along(({ x }) => x), along(({ y }) => y)];
+  const middles = (all: readonly number[]) => all.slice(1).map((end, at) => (end + (all[at] ?? end)) / 2);
+  return middles(ys).flatMap((y) =>
+    middles(xs).map((x) => ({ x, y, by: shapes.flatMap((shape, at) => (isInside(shape, x, y) ? [at] : [])) })),
+  );
+}
+
+/** How many layers lie on each other where most do. */
+export const mostLayers = (shapes: readonly Polygon[]): number =>
+  cellsOf(shapes).reduce((most, { by }) => Math.max(most, by.length), 0);
