@@ -11,6 +11,7 @@ type Query = Readonly<Record<string, string | null | undefined>>;
 type DocumentKind =
   | DocumentAsked["kind"]
   | "calendar"
+  | "cut-file"
   | "day-plan"
   | "deck"
   | "drawer"
@@ -59,6 +60,14 @@ export const to = {
   latestPictures: (album: string) => href("/albums/:album/latest-pictures", { album }),
   goesWith: (album: string, query: { day?: string | null } = {}) =>
     asked(href("/albums/:album/goes-with", { album }), query),
+  /**
+   * A construction at the bench; `leaf`, `face` and `piece`: the one on a page that is looked at.
+   */
+  making: (
+    album: string,
+    kind: string,
+    query: { leaf?: string | null; face?: string | null; piece?: string | null } = {},
+  ) => asked(href("/albums/:album/bench/:kind", { album, kind }), query),
   stock: (album: string) => href("/albums/:album/stock", { album }),
   /** `at`: the leaf by which an opening is looked at at once. */
   seenThrough: (album: string, query: { at?: string | null } = {}) =>

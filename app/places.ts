@@ -130,6 +130,23 @@ export const PLACES = [
     ],
   },
   {
+    id: "bench",
+    group: "Make",
+    name: "Bench",
+    key: "0",
+    onPhoneBar: false,
+    parts: [
+      {
+        path: "bench",
+        file: "routes/album.bench.tsx",
+        tab: "Things that open",
+        holds:
+          "pocket, flip, fold-out, envelope, booklet, pop-up, pull-out, shaker, tags, hinge, blueprint, template, cut and score",
+      },
+      { path: "bench/:kind", file: "routes/album.making.tsx" },
+    ],
+  },
+  {
     id: "drawer",
     group: "Make",
     name: "Drawer",

@@ -206,7 +206,18 @@ if (
         "drawer",
         "numbers",
       ])
-      .concat(["paper-cutting", "goes-with", "to-get", "used", "pace", "hours", "daylight", "bulk", "seen-through"])
+      .concat([
+        "paper-cutting",
+        "goes-with",
+        "to-get",
+        "used",
+        "pace",
+        "hours",
+        "daylight",
+        "bulk",
+        "seen-through",
+        "bench",
+      ])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
     if (wants("page.queries.max"))

@@ -144,6 +144,8 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   numbers: { as: DESK, to: place("numbers") },
   bulk: { as: DESK, to: place("bulk") },
   "seen-through": { as: DESK, to: place("seen-through") },
+  bench: { as: DESK, to: place("bench") },
+  blueprint: { as: DESK, to: place("bench/tabbed-pocket") },
   "paper-cutting": { as: DESK, to: place("paper-cutting") },
   "to-get": { as: DESK, to: place("to-get") },
   today: { as: PHONE, to: go("/today") },

@@ -404,6 +404,18 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
     zero: fc.boolean(),
   }),
   fc.record({ kind: fc.constantFrom(...MADE_KINDS), size: anyPageSize, name: anyText }),
+  fc.record({
+    ...{ kind: fc.constant("construction" as const), size: anyPageSize, name: anyText },
+    built: fc.constant({
+      ...{ kind: "flip-up", lengths: { width: inches(3), height: inches(4) }, counts: { edge: 1 } },
+      closed: [
+        {
+          ...({ face: "front", of: "cardstock-80" } as const),
+          shape: [0, 1, 2].map((nth) => ({ x: inches(nth), y: inches(nth % 2) })),
+        },
+      ],
+    }),
+  }),
 );
 const anyBarePiece: fc.Arbitrary<Piece> = fc.record({
   id: anyId,

@@ -8,9 +8,10 @@ import { eveningSaid } from "#app/wording/pace.ts";
 import { allPagesOf } from "#core/album/matter.ts";
 import { asMade } from "#core/album/print.ts";
 import { readAsked } from "#core/document/asked.ts";
-import { documentOf } from "#core/document/document.ts";
+import { documentOf, madeAsAsked } from "#core/document/document.ts";
 import { listRows } from "#core/drawer/list.ts";
 import { calendarDays, calendarEvenings } from "#core/format/calendar.ts";
+import { cutFile } from "#core/format/cut-file.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
 import { writeLibraryFile } from "#core/format/library-file.ts";
 import { ofPerson } from "#core/pace/of-person.ts";
@@ -125,6 +126,14 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
   },
 };
 
+/** A construction for a cutting machine, by the address of its templates. */
+function cutFileOf(file: string, query: URLSearchParams): Promise<Response> {
+  const read = readAsked("making", file, query);
+  const making = read?.asked.kind === "making" && read.ending === "svg" ? madeAsAsked(read.asked) : null;
+  if (!making) throw notFound();
+  return answerFile(making.of.name, "svg", cutFile(making.done, making.of.name));
+}
+
 /** Everything of an album that is printed or written out, by its kind and the name of its file. */
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
@@ -133,6 +142,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { kind, file } = params;
   return reading(async () => {
     const other = Object.hasOwn(OTHERS, kind) ? OTHERS[kind] : undefined;
+    if (kind === "cut-file") return cutFileOf(file, new URL(request.url).searchParams);
     if (other) return other({ context, householdId, memberId: member.id, aggregate, today, file });
     const read = readAsked(kind, file, new URL(request.url).searchParams);
     const source = read && (await readDocumentSource(context.db, householdId, aggregate, today, leafName));

@@ -58,6 +58,7 @@ const PIECES: Record<NonNullable<Layer["piece"]>["what"]["kind"], readonly [one:
   "photo-mat": ["photo mat", "photo mats"],
   overlay: ["overlay", "overlays"],
   window: ["window", "windows"],
+  construction: ["construction", "constructions"],
 };
 
 type Names = ReadonlyMap<string, { readonly name: string }>;

@@ -23,6 +23,7 @@ export const KIND_NAME: Record<Piece["what"]["kind"], string> = {
   "photo-mat": "Photo mat",
   overlay: "Clear overlay",
   window: "Window cut through",
+  construction: "Construction",
 };
 
 /** What a piece is called in a list: `Print 4 × 3`, `Room for a photo`, `Tab "lift"`. */

@@ -1,3 +1,4 @@
+import type { MaterialId } from "../material/material.ts";
 import type { Length } from "../measure/length.ts";
 import type { Point, Rect } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
@@ -13,10 +14,12 @@ export type Owner = { readonly kind: "day"; readonly dayId: string } | { readonl
 export const NOBODY: Owner = { kind: "nobody" };
 
 /**
- * Pieces that a keeper makes or takes from the stash, with a size and a name of their own. A window is cut through its leaf:
+ * Pieces that a keeper makes or takes from the stash, with a size and a name of their own. A construction is made at the bench. A window is cut through its leaf:
  * nothing lies there, and what is behind the leaf is seen through it.
  */
-export const MADE_KINDS = ["filler", "tag", "flip", "tab", "embellishment", "photo-mat", "overlay", "window"] as const;
+export const MADE_KINDS = [
+  ...(["filler", "tag", "flip", "tab", "embellishment", "photo-mat", "overlay", "window", "construction"] as const),
+] as const;
 export type MadeKind = (typeof MADE_KINDS)[number];
 
 /** What a numeral is made of and what colour it has; words have these colours too. */
@@ -37,6 +40,21 @@ export const numeralOf = (size: Size): NumeralPiece => ({
   ...({ kind: "numeral", size, look: null, zero: false } as const),
 });
 
+/** A flat piece of paper as it lies: its corners, and which face of it is up. */
+export type BuiltPanel = { readonly shape: readonly Point[]; readonly face: Face; readonly of: MaterialId };
+
+/** Which construction a piece is and what was set of it (core/craft); its size is how large it lies there closed. */
+export type Built = {
+  readonly kind: string;
+  /**
+   * What of it is seen where it lies closed, the lowest first, from its left upper corner: so that a page draws it as it was
+   * made, without the arithmetic of the bench.
+   */
+  readonly closed: readonly BuiltPanel[];
+  readonly lengths: Readonly<Record<string, Length>>;
+  readonly counts: Readonly<Record<string, number>>;
+};
+
 /**
  * What a piece is. Prints and cards take their size from the day that has them, so there is one truth about it; `cut` is
  * the part of a print that this piece is, in the print's own ticks, when it was cut in two. `room` is kept free on a
@@ -55,6 +73,8 @@ export type PieceWhat =
       readonly says?: string | undefined;
       /** What colour they are, where somebody said so. */
       readonly ink?: NumeralColour | undefined;
+      /** What a construction is made as. */
+      readonly built?: Built | undefined;
     };
 
 /** Quarter turns clockwise. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { HOLE_PRESETS } from "../album/holes.ts";
-import { INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS, SIDE_STEPS } from "../album/leaf.ts";
+import { FACES, INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS, SIDE_STEPS } from "../album/leaf.ts";
 import { MOST_LAYERS, SITS } from "../album/made-of.ts";
 import { NUMERAL_STYLES } from "../album/model.ts";
 import { LIMITS } from "../limits.ts";
@@ -10,6 +10,12 @@ import { LINE, TEXT } from "../words/text-schema.ts";
 import { type LayoutNode, MOST_POCKETS } from "./layout.ts";
 
 const ID = z.uuid();
+
+/** So much of a construction is drawn at the most: panels that are seen, and corners of one. */
+const MOST_PANELS = 60;
+const MOST_CORNERS = 200;
+/** No construction has more lengths, or more counts, that can be set. */
+const MOST_SETTINGS = 24;
 
 /** What something is made of, as it comes from outside. */
 const MADE_OF = z.object({
@@ -23,6 +29,28 @@ const MADE_OF = z.object({
 /** What lies on a side, whose the side is, and what a leaf is made as, as they come from outside. */
 export function sideSchemas(kinds: LengthKinds) {
   const size = sizeSchema(kinds);
+  const setting = z.string().regex(/^[a-z][a-zA-Z0-9]{0,23}$/);
+  const built = z.object({
+    kind: z.string().regex(/^[a-z-]{1,40}$/),
+    closed: z
+      .array(
+        z.object({
+          shape: z
+            .array(z.object({ x: kinds.place, y: kinds.place }))
+            .min(3)
+            .max(MOST_CORNERS)
+            .readonly(),
+          face: z.enum(FACES),
+          of: z.enum(MATERIAL_IDS),
+        }),
+      )
+      .max(MOST_PANELS)
+      .readonly(),
+    lengths: z.record(setting, kinds.place).refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),
+    counts: z
+      .record(setting, z.int().min(0).max(99))
+      .refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),
+  });
   /** What a piece may be of itself, without a day that has it: what a template keeps. */
   const ofItself = [
     z.object({
@@ -38,7 +66,7 @@ export function sideSchemas(kinds: LengthKinds) {
     z.object({ kind: z.literal("room"), keeps: z.enum(["photo", "card"]), size }),
     z.object({
       ...{ kind: z.enum(MADE_KINDS), size, name: LINE },
-      ...{ says: LINE.optional(), ink: z.enum(NUMERAL_COLOURS).optional() },
+      ...{ says: LINE.optional(), ink: z.enum(NUMERAL_COLOURS).optional(), built: built.optional() },
     }),
   ] as const;
   const what = z.discriminatedUnion("kind", [

@@ -51,6 +51,8 @@ export type Part = {
   readonly measures: readonly Measured[];
   /** How many of it are cut; none of what is there already and only goes in. */
   readonly count: number;
+  /** What all of it lies on or in, and is no part of its thickness: the page, the pocket. */
+  readonly isGround?: boolean | undefined;
   /** Its blank is a square that lies on its point, a corner at the head. */
   readonly onPoint?: boolean | undefined;
   /** How its outline is cut from the blank, where that is more than the blank itself. */

@@ -5,7 +5,9 @@ import { type Size, size } from "../measure/size.ts";
 import type { Fold, Hinge, Hole, Measured, Panel, Part, Zone } from "./blueprint.ts";
 import { boundsOf, type Line, line, type Polygon, polygon } from "./polygon.ts";
 
-type Given = Partial<Pick<Part, "slits" | "windows" | "zones" | "holes" | "measures" | "count" | "trim" | "onPoint">>;
+type Given = Partial<
+  Pick<Part, "slits" | "windows" | "zones" | "holes" | "measures" | "count" | "trim" | "onPoint" | "isGround">
+>;
 type Named = { readonly id: string; readonly name: string; readonly of: MaterialId };
 
 const NOTHING = { slits: [], windows: [], zones: [], holes: [], measures: [], count: 1 } as const;

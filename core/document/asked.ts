@@ -1,5 +1,7 @@
 import { z } from "zod";
 import { FACES } from "../album/leaf.ts";
+import { MATERIAL_IDS } from "../material/material.ts";
+import { LONGEST } from "../measure/length.ts";
 import { PRINT_PAPERS } from "../sheet/paper.ts";
 
 const PAPER_IDS = PRINT_PAPERS.map(({ id }) => id) as [string, ...string[]];
@@ -22,6 +24,14 @@ export const DOCUMENT = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("page"), leaf: z.uuid(), face: z.enum(FACES) }),
   /** The opening in which a side is up, as the eye sees it. */
   z.object({ kind: z.literal("opening"), leaf: z.uuid(), face: z.enum(FACES) }),
+  /** The templates of a construction with these sizes, one for each part; mirrored for the back of a paper. */
+  z.object({
+    kind: z.literal("making"),
+    craft: z.string().regex(/^[a-z-]{1,40}$/),
+    sizes: z.record(z.string().regex(/^[a-zA-Z0-9]{1,24}$/), z.int().min(0).max(LONGEST)),
+    paper: z.enum(MATERIAL_IDS),
+    mirrored: z.boolean(),
+  }),
   z.object({ kind: z.literal("punch-guide") }),
   z.object({ kind: z.literal("scale-test") }),
   /** The outlines of cards on their carriers, or the words that are printed onto them there. */
@@ -52,6 +62,8 @@ function named(kind: string, name: string): object | null {
       return { which: name };
     case "carriers":
       return { what: name };
+    case "making":
+      return { craft: name };
     case "punch-guide":
       return name === "guide" ? {} : null;
     case "scale-test":
@@ -59,6 +71,17 @@ function named(kind: string, name: string): object | null {
     default:
       return null;
   }
+}
+
+/** The sizes of a construction as an address has them: `width:24384,tab:3048`. */
+function sizesIn(text: string | null): Record<string, number> | undefined {
+  if (text === null || text.length > 1000) return undefined;
+  return Object.fromEntries(
+    text.split(",").flatMap((each) => {
+      const [name = "", value = ""] = each.split(":");
+      return name === "" ? [] : [[name, Number(value)]];
+    }),
+  );
 }
 
 /** What an address asks for: the kind, the name of the file, and what its query adds. Null where it names none that there is. */
@@ -71,6 +94,12 @@ export function readAsked(
   const ending = DOCUMENT_ENDINGS.find((each) => each === file.slice(dot + 1));
   const fields = dot > 0 && ending ? named(kind, file.slice(0, dot)) : null;
   const cards = query.get("cards")?.split(",");
-  const read = fields && DOCUMENT.safeParse({ kind, ...fields, paper: query.get("paper"), cards });
+  const given = {
+    paper: query.get("paper"),
+    cards,
+    sizes: sizesIn(query.get("sizes")),
+    mirrored: query.get("mirrored") === "yes",
+  };
+  const read = fields && DOCUMENT.safeParse({ kind, ...fields, ...given });
   return read?.success && ending ? { asked: read.data, ending } : null;
 }

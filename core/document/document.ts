@@ -5,6 +5,9 @@ import type { Print } from "../album/print.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
 import { spreadAt, turnedBy } from "../book/spread.ts";
+import { stockOf } from "../craft/built.ts";
+import { craftOf } from "../craft/catalog.ts";
+import { type Craft, type Made, made } from "../craft/craft.ts";
 import type { Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -15,6 +18,7 @@ import { barOf, PRINT_PAPERS, printableOf, stretchOf } from "../sheet/paper.ts";
 import { printSheetPage, scaleTestPage } from "../sheet/print-marks.ts";
 import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/printer.ts";
 import type { SheetOf, SheetRecord } from "../sheet/record.ts";
+import { templatePages } from "../sheet/template.ts";
 import { leafSheet, openingSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
 import type { DocumentAsked } from "./asked.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";
@@ -63,7 +67,24 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
     }
     case "carriers":
       return carrierDocument(asked, source);
+    case "making": {
+      const making = madeAsAsked(asked);
+      if (!making) return null;
+      const { name } = making.of;
+      return { title: name, pages: templatePages(making.done, name, album.unit, asked.mirrored) };
+    }
   }
+}
+
+/** A construction as it is asked for; null where there is none, or it cannot be made so. */
+export function madeAsAsked({
+  craft,
+  sizes,
+  paper,
+}: Extract<DocumentAsked, { kind: "making" }>): { readonly of: Craft; readonly done: Made } | null {
+  const of = craftOf(craft);
+  const done = of && made(of, sizes, stockOf(paper));
+  return of && done?.ok ? { of, done } : null;
 }
 
 function leafDocument(

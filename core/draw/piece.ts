@@ -15,6 +15,7 @@ import { AS_IT_COMES } from "../photo/crop.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
 import { cardMarks, preprintMarks } from "./card.ts";
 import type { Mark } from "./marks.ts";
+import { paperFill } from "./paper-fill.ts";
 import { printMarks } from "./print.ts";
 
 const t = (n: number): Length => ticks(Math.round(n));
@@ -94,6 +95,8 @@ export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content
       return [{ kind: "rect", at, fill: "film", solid: 0.3, stroke: "paper", dashed: true }, ...said(what, { w, h })];
     case "window":
       return [{ kind: "rect", at, stroke: "pencil", line: t(110) }];
+    case "construction":
+      return constructionMarks(what, { w, h });
     case "embellishment":
       return [
         { kind: "circle", x: t(w / 2), y: t(h / 2), r: t(Math.min(w, h) / 2), fill: "brass", solid: 0.8 },
@@ -113,6 +116,22 @@ export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content
         caption(what.says || what.name || "lifts", { w, h }),
       ];
   }
+}
+
+/** A construction as it lies closed; one of which that is not known as its outline. */
+function constructionMarks(what: Extract<Piece["what"], { name: string }>, { w, h }: Size): Mark[] {
+  const closed = (what.built?.closed ?? []).map(
+    ({ shape, face, of }): Mark => ({
+      ...({ kind: "polygon", stroke: "pencil", line: t(50) } as const),
+      ...{ points: shape.map(({ x, y }) => [x, y] as const), ...paperFill(of, face) },
+    }),
+  );
+  return [
+    ...(closed.length > 0
+      ? closed
+      : [{ kind: "rect", at: rect(0, 0, w, h), fill: "base", stroke: "pencil", line: t(110) } as const]),
+    caption(what.says || what.name, { w, h }),
+  ];
 }
 
 /** What a numeral lies on: its own card, a block, a clear sheet; nothing where it is put straight on the page. */

@@ -105,6 +105,17 @@ const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) 
 /** Pages of the front and back matter, of which none had squares. */
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
 
+describe("an archive of the eleventh format, from before a piece could be a construction", () => {
+  it("is read with everything as it was", () => {
+    const eleventh: object[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-11.json", import.meta.url), "utf8"),
+    );
+    expect(eleventh.length).toBeGreaterThan(2);
+    for (const old of eleventh)
+      expect(JSON.parse(writeArchive(asRead(old)))).toMatchObject({ ...old, formatVersion: ARCHIVE_VERSION });
+  });
+});
+
 describe("an archive of the tenth format, from before a book could be in volumes or was measured closed", () => {
   it("is read with everything as it was: one volume, nothing measured, no motif kept, no faces marked", () => {
     type Tenth = { album: object; photos: object[]; things: object[]; book: { leaves: object[] } };

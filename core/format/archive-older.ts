@@ -6,6 +6,7 @@ import { AS_IT_COMES } from "../photo/crop.ts";
 import { NO_LOOK } from "../photo/look.ts";
 import { USUAL_RULE } from "../photo/propose.ts";
 import { fromEighth } from "./archive-eighth.ts";
+import { fromEleventh } from "./archive-eleventh.ts";
 import { fromFifth } from "./archive-fifth.ts";
 import { fromFourth } from "./archive-fourth.ts";
 import { fromNinth } from "./archive-ninth.ts";
@@ -96,7 +97,7 @@ const STEPS: readonly Step[] = [
   fromEighth,
   fromNinth,
   fromTenth,
-  fromTenth,
+  fromEleventh,
 ];
 
 /** An archive of any earlier format as one of today; one of today as it is. */

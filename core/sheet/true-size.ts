@@ -14,21 +14,28 @@ import { type Size, size, turned } from "../measure/size.ts";
 export type TrueSheet = { readonly title: string; readonly paper: Size; readonly marks: readonly Mark[] };
 
 /** What most home printers leave white round a sheet. From memory. */
-const UNPRINTED = inches(1 / 4);
+export const UNPRINTED = inches(1 / 4);
 /** Room for the scale bar and its words under the drawing. */
-const FOOT = inches(0.7);
+export const FOOT = inches(0.7);
 const SMALL: Length = millimetres(3.4);
 /** Lines that are measured or cut along are thin: a tenth of a millimetre. */
 export const FINE: Length = millimetres(0.1);
 
 const PAPERS: Record<Unit, readonly Size[]> = { inch: [LETTER, LEGAL, TABLOID], cm: [aSeries(4), aSeries(3)] };
 
-/** The smallest usual paper, upright or lying, that takes the drawing and its foot; a paper of its own size when none does. */
-export function paperFor(drawing: Size, unit: Unit): Size {
-  const need = size(ticks(drawing.w + 2 * UNPRINTED), ticks(drawing.h + 2 * UNPRINTED + FOOT));
+/** What a drawing and its foot need of a paper. */
+const needOf = (drawing: Size): Size => size(ticks(drawing.w + 2 * UNPRINTED), ticks(drawing.h + 2 * UNPRINTED + FOOT));
+
+/** The smallest usual paper, upright or lying, that takes the drawing and its foot; null when none does. */
+function usualPaper(drawing: Size, unit: Unit): Size | null {
+  const need = needOf(drawing);
   const ways = PAPERS[unit].flatMap((paper) => [paper, turned(paper)]);
-  return ways.find((paper) => need.w <= paper.w && need.h <= paper.h) ?? need;
+  return ways.find((paper) => need.w <= paper.w && need.h <= paper.h) ?? null;
 }
+export const fitsUsualPaper = (drawing: Size, unit: Unit): boolean => usualPaper(drawing, unit) !== null;
+
+/** The paper a drawing is printed on: a usual one, or one of its own size when none takes it. */
+export const paperFor = (drawing: Size, unit: Unit): Size => usualPaper(drawing, unit) ?? needOf(drawing);
 
 /** A bar of a whole number of inches or centimetres with its divisions, its left end at `x`, `y`; 3 mm high. */
 export function bar(x: Length, y: Length, long: Length, unit: Unit): Mark[] {
@@ -69,13 +76,17 @@ export function scaleBar(x: Length, y: Length, unit: Unit): Mark[] {
 /** A drawing in the middle of its paper's width, with its name and the scale bar under it. */
 export function onPaper(title: string, area: Size, draw: (x: Length, y: Length) => Mark[], unit: Unit): TrueSheet {
   const paper = paperFor(area, unit);
-  const [x, y] = [ticks(Math.round((paper.w - area.w) / 2)), UNPRINTED];
+  return drawnOn(title, paper, draw(ticks(Math.round((paper.w - area.w) / 2)), UNPRINTED), unit);
+}
+
+/** A drawing on its paper, with its name and the scale bar at the foot. */
+export function drawnOn(title: string, paper: Size, marks: readonly Mark[], unit: Unit): TrueSheet {
   const foot = ticks(paper.h - UNPRINTED - FOOT + millimetres(6));
   return {
     title,
     paper,
     marks: [
-      ...draw(x, y),
+      ...marks,
       ...scaleBar(UNPRINTED, foot, unit),
       {
         kind: "text",

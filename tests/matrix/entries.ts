@@ -171,6 +171,9 @@ const OWN = [
 ] as const;
 
 /** Every route with an address, by its file: what may be read and written there. A route that is missing fails the check. */
+/** A flip-up as the address of its templates has it. */
+const FLIP_UP = "paper=cardstock-80&sizes=width:24384,height:32512,edge:1,wing:3048,tab:0";
+
 export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/home.tsx": { anybody: "leads to the shelf or to the door" },
   "routes/sign-in.tsx": { anybody: "the door" },
@@ -405,6 +408,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   },
   "routes/album.book.tsx": page("book"),
   "routes/album.seen-through.tsx": page("seen-through"),
+  "routes/album.bench.tsx": page("bench"),
+  "routes/album.making.tsx": page("bench/tabbed-pocket"),
   "routes/album.bulk.tsx": {
     ...page("bulk"),
     writes: {
@@ -490,6 +495,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/leaf/${leaf}.back.svg`,
       `${album}/documents/opening/${leaf}.front.pdf`,
       `${album}/documents/punch-guide/guide.pdf`,
+      `${album}/documents/making/flip-up.pdf?${FLIP_UP}`,
+      `${album}/documents/cut-file/flip-up.svg?${FLIP_UP}`,
       `${album}/documents/scale-test/page.pdf`,
       `${album}/documents/print-sheets/1.pdf`,
       `${album}/documents/carriers/carrier.pdf?paper=letter&cards=${card}`,

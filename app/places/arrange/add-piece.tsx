@@ -1,7 +1,7 @@
 import { DropdownMenu } from "radix-ui";
 import { newId } from "#app/parts/new-id.ts";
 import { KIND_NAME } from "#app/wording/fit.ts";
-import { MADE_KINDS, type MadeKind, numeralOf, type Piece } from "#core/album/leaf.ts";
+import { MADE_KINDS, numeralOf, type Piece } from "#core/album/leaf.ts";
 import { markedFor } from "#core/book/read.ts";
 import { inches, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { centredIn, rectOf } from "#core/measure/rect.ts";
@@ -35,7 +35,7 @@ export function AddPiece({ board, unit, onArrange }: Props) {
     };
     onArrange([...piecesOf(board), markedFor(piece, read[face], by)]);
   };
-  const addMade = (kind: MadeKind) => add({ kind, size: usual(kind, unit), name: "" }, usual(kind, unit));
+  const addMade = (kind: (typeof ADDED)[number]) => add({ kind, size: usual(kind, unit), name: "" }, usual(kind, unit));
   const number = unit === "inch" ? size(inches(1.5), inches(1.5)) : size(millimetres(40), millimetres(40));
   return (
     <DropdownMenu.Root modal={false}>
@@ -47,7 +47,7 @@ export function AddPiece({ board, unit, onArrange }: Props) {
               {KIND_NAME.numeral}
             </DropdownMenu.Item>
           )}
-          {MADE_KINDS.map((kind) => (
+          {ADDED.map((kind) => (
             <DropdownMenu.Item key={kind} className="menu-item" onSelect={() => addMade(kind)}>
               {KIND_NAME[kind]}
             </DropdownMenu.Item>
@@ -58,8 +58,11 @@ export function AddPiece({ board, unit, onArrange }: Props) {
   );
 }
 
+/** A construction is not added as it is: it is made at the bench. */
+const ADDED = MADE_KINDS.filter((kind) => kind !== "construction");
+
 /** Sizes that made pieces usually have. From memory, all to be changed. */
-function usual(kind: MadeKind, unit: Unit): Size {
+function usual(kind: (typeof ADDED)[number], unit: Unit): Size {
   const by = (w: number, h: number, wMm: number, hMm: number) =>
     unit === "inch" ? size(inches(w), inches(h)) : size(millimetres(wMm), millimetres(hMm));
   switch (kind) {

@@ -129,6 +129,7 @@ const SAID_ON: Record<SaidOn, string> = {
   "photo-mat": "a mat",
   overlay: "an overlay",
   window: "a window",
+  construction: "a construction",
 };
 
 /** What a phrase that comes twice stands on, where that is not two cards. */

@@ -27,7 +27,7 @@ export const CLIPPED_PULL_OUT = craft({
       { part: "page", at: at(-inches(1 / 2), shows) },
     ];
     return putTogether({
-      parts: [card, there("page", "page", width + inches(1), pageHeight)],
+      parts: [card, there("page", "page", width + inches(1), pageHeight, { isGround: true })],
       closed: by(width + inches(1), pageHeight + shows),
       states: [
         { id: "closed", name: "Behind the page", lies: lies(0) },

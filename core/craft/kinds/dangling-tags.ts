@@ -43,7 +43,7 @@ export const DANGLING_TAGS = craft({
     const page = { part: "page", at: at(0, 0) };
     const turn = Math.ceil(Math.hypot(width, height) - height);
     return putTogether({
-      parts: [there("page", "page", pageWidth, pageHeight), tag],
+      parts: [there("page", "page", pageWidth, pageHeight, { isGround: true }), tag],
       closed: by(pageWidth, pageHeight),
       states: [
         { id: "closed", name: "Hanging", lies: [page, ...places.map(({ x, y }) => ({ part: "tag", at: at(x, y) }))] },

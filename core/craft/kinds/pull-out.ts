@@ -34,7 +34,7 @@ export const PULL_OUT = craft({
     const channel = width + 2 * (wider + play);
     if (channel + 2 * glued > coverWidth) return atLeast("coverWidth", channel + 2 * glued);
     if (height - shows + glued > coverHeight) return atLeast("coverHeight", height - shows + glued);
-    if (stop + glued > height) return atMost("stop", height - glued);
+    if (stop + glued > height - shows) return atMost("shows", height - stop - glued);
     // Closed, the foot of the slip lies so far above the foot of the cover.
     const foot = coverHeight - (height - shows);
     const travel = coverHeight - foot - stop - glued;

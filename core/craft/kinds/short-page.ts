@@ -26,7 +26,7 @@ export const SHORT_PAGE = craft({
       ],
     });
     return putTogether({
-      parts: [there("page", "page", left, height), wrap],
+      parts: [there("page", "page", left, height, { isGround: true }), wrap],
       closed: by(left, height),
       states: [
         {

@@ -50,7 +50,7 @@ export const TAG_FROM_CARD = craft({
       { part: "pocket", at: at(0, visible) },
     ];
     return putTogether({
-      parts: [tag, backing, there("pocket", "pocket", wide, pocket)],
+      parts: [tag, backing, there("pocket", "pocket", wide, pocket, { isGround: true })],
       closed: by(wide, leaf),
       states: [
         { id: "closed", name: "Closed", lies: lies(0) },

@@ -29,7 +29,7 @@ export const THREE_SLIPS = craft({
       { part: "pocket", at: at(0, 0) },
     ];
     return putTogether({
-      parts: [...all.map(({ part }) => part), there("pocket", "pocket", width, pocket)],
+      parts: [...all.map(({ part }) => part), there("pocket", "pocket", width, pocket, { isGround: true })],
       closed: by(width, pocket + slips * head),
       states: [
         { id: "closed", name: "Closed", lies: lies(null) },

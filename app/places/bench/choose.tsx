@@ -1,0 +1,60 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
+import { Drawn } from "#app/drawing/drawn.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { PageStage, Workplace } from "#app/parts/workplace.tsx";
+
+/** A construction as it is chosen: drawn on the server, so that this page needs nothing of the arithmetic. */
+export type Choice = {
+  readonly kind: string;
+  readonly name: string;
+  readonly says: string;
+  readonly viewBox: string;
+  readonly drawing: string;
+};
+export type Group = { readonly name: string; readonly choices: readonly Choice[] };
+
+/** Everything that can be made at the bench, by what it does. */
+export function Choose({ albumId, groups }: { albumId: string; groups: readonly Group[] }) {
+  return (
+    <Workplace tabs={<PlaceTabs place="bench" albumId={albumId} here="bench" />}>
+      <PageStage>
+        <h1 className="text-2xl">Things that open</h1>
+        <p className="mb-5 max-w-prose text-sm text-quiet">
+          Choose one by what it does: its measures, its folds and whether it works on its page are reckoned before
+          anything is cut.
+        </p>
+        <div className="grid gap-7">
+          {groups.map(({ name, choices }) => (
+            <section key={name} aria-label={name}>
+              <h2 className="mb-2 text-lg">{name}</h2>
+              <ul className="grid grid-cols-2 gap-3 min-[700px]:grid-cols-3 min-[1100px]:grid-cols-4">
+                {choices.map((choice) => (
+                  <li key={choice.kind}>
+                    <Link
+                      to={to.making(albumId, choice.kind)}
+                      className="group grid h-full content-start border border-line bg-card hover:border-ember"
+                    >
+                      <span className="grid h-32 place-items-center bg-mat p-2">
+                        <Drawn
+                          as="svg"
+                          viewBox={choice.viewBox}
+                          preserveAspectRatio="xMidYMid meet"
+                          className="h-full w-full"
+                          aria-hidden="true"
+                          markup={choice.drawing}
+                        />
+                      </span>
+                      <span className="px-3 pt-2 font-medium group-hover:text-ember">{choice.name}</span>
+                      <span className="px-3 pb-3 text-sm text-quiet">{choice.says}</span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          ))}
+        </div>
+      </PageStage>
+    </Workplace>
+  );
+}

@@ -1,0 +1,17 @@
+import { requireAlbum } from "#app/http/page.ts";
+import { groupsOfChoices } from "#app/places/bench/choices.ts";
+import { Choose } from "#app/places/bench/choose.tsx";
+import type { Route } from "./+types/album.bench";
+
+export const meta: Route.MetaFunction = () => [{ title: "Bench · Hearth Clock" }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { aggregate } = await requireAlbum(context, params.album);
+  return { albumId: aggregate.album.id, groups: groupsOfChoices() };
+}
+
+export const shouldRevalidate = () => false;
+
+export default function BenchRoute({ loaderData }: Route.ComponentProps) {
+  return <Choose {...loaderData} />;
+}
