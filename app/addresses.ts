@@ -61,13 +61,14 @@ export const to = {
   goesWith: (album: string, query: { day?: string | null } = {}) =>
     asked(href("/albums/:album/goes-with", { album }), query),
   /**
-   * A construction at the bench; `leaf`, `face` and `piece`: the one on a page that is looked at.
+   * A construction at the bench; `leaf`, `face` and `piece`: the one on a page that is looked at; `day`: the day it is for.
    */
   making: (
     album: string,
     kind: string,
-    query: { leaf?: string | null; face?: string | null; piece?: string | null } = {},
+    query: { leaf?: string | null; face?: string | null; piece?: string | null; day?: string | null } = {},
   ) => asked(href("/albums/:album/bench/:kind", { album, kind }), query),
+  bench: (album: string, query: { day?: string | null } = {}) => asked(href("/albums/:album/bench", { album }), query),
   stock: (album: string) => href("/albums/:album/stock", { album }),
   /** `at`: the leaf by which an opening is looked at at once. */
   seenThrough: (album: string, query: { at?: string | null } = {}) =>

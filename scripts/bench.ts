@@ -10,6 +10,7 @@ import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
 import { measureLoad } from "../tests/bench/load.ts";
+import { measureMaking } from "../tests/bench/making.ts";
 import { measureCalendar, measureForecast, measureTonight } from "../tests/bench/pace.ts";
 import { mostQueries, pageRatios, type Visit } from "../tests/bench/pages.ts";
 import { measureAlike, measurePropose } from "../tests/bench/proposal.ts";
@@ -112,6 +113,13 @@ const BOUNDS: Record<string, Bound> = {
     what: "closed book of 62 leaves, 800 pieces, reckoned anew",
   },
   "bulk.split_ms": { at: "most", value: 200, judged: false, what: "where to part that book into two volumes" },
+  "bench.fold_ms": {
+    at: "most",
+    value: 8,
+    judged: false,
+    what: "a booklet of 3 × 4 panels folded in all its states",
+  },
+  "bench.drag_ms": { at: "most", value: 16, judged: false, what: "made and drawn anew as a length changes" },
   "seethrough.opening_ms": {
     at: "most",
     value: 8,
@@ -151,6 +159,7 @@ if (wants("pace.forecast_ms")) figures["pace.forecast_ms"] = measureForecast();
 if (wants("drawer.cutting_never_worse", "drawer.cutting_ms")) Object.assign(figures, measureCutting());
 if (wants("drawer.numerals_ms")) figures["drawer.numerals_ms"] = measureNumerals();
 if (wants("bulk.recompute_ms", "bulk.split_ms")) Object.assign(figures, measureBulk());
+if (wants("bench.fold_ms", "bench.drag_ms")) Object.assign(figures, measureMaking());
 if (wants("seethrough.opening_ms")) figures["seethrough.opening_ms"] = measureOpening();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();

@@ -146,6 +146,14 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "seen-through": { as: DESK, to: place("seen-through") },
   bench: { as: DESK, to: place("bench") },
   blueprint: { as: DESK, to: place("bench/tabbed-pocket") },
+  folded: {
+    as: NIGHT,
+    to: async (page) => {
+      await place("bench/envelope")(page);
+      await page.getByRole("button", { name: "Open", exact: true }).click();
+      await page.waitForTimeout(500);
+    },
+  },
   "paper-cutting": { as: DESK, to: place("paper-cutting") },
   "to-get": { as: DESK, to: place("to-get") },
   today: { as: PHONE, to: go("/today") },

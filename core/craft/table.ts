@@ -1,4 +1,3 @@
-import { toMillimetres } from "../measure/length.ts";
 import type { Hinge, Part } from "./blueprint.ts";
 import type { Made, MakingStep } from "./craft.ts";
 
@@ -81,10 +80,7 @@ function ofPart(part: Part): MakingStep[] {
 }
 
 /** Everything that is done to the parts before they are put together. */
-export const stepsOfParts = (parts: readonly Part[]): MakingStep[] => parts.flatMap(ofPart);
-
-/** How much paper a part takes, in square millimetres: what its blanks cover. */
-export const paperOf = ({ blank, count }: Part): number => toMillimetres(blank.w) * toMillimetres(blank.h) * count;
+const stepsOfParts = (parts: readonly Part[]): MakingStep[] => parts.flatMap(ofPart);
 
 /** A construction put together: what is done to its parts comes first, then what is done with them. */
 export const putTogether = (of: Omit<Made, "ok">): Made => ({

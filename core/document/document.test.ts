@@ -76,9 +76,12 @@ describe("what an address asks for", () => {
       "print-sheets": "to-print.pdf",
       "card-sheets": "3.pdf",
       carriers: "words-back.pdf",
+      making: "flip-up.pdf",
     };
     const query = `paper=a4&cards=${LEAF},${TITLE}`;
-    const kinds = Object.entries(files).map(([kind, file]) => ask(kind, file, query)?.asked.kind);
+    const kinds = Object.entries(files).map(
+      ([kind, file]) => ask(kind, file, kind === "making" ? FLIP_UP : query)?.asked.kind,
+    );
     expect(kinds).toEqual(
       DOCUMENT.options.map((option) => option.shape.kind.value).sort(byOrderOf(Object.keys(files))),
     );
@@ -97,6 +100,7 @@ describe("what an address asks for", () => {
       expect(ask(kind, file), `${kind} ${file}`).toBeNull();
   });
 });
+const FLIP_UP = "paper=cardstock-80&sizes=width:24384,height:32512,edge:1,wing:3048,tab:0";
 const byOrderOf = (order: readonly string[]) => (a: string, b: string) => order.indexOf(a) - order.indexOf(b);
 
 describe("a document", () => {
@@ -177,6 +181,19 @@ describe("a document", () => {
     const paper = opening(`${LEAF}.front.pdf`)?.pages[0]?.paper;
     expect((paper?.w ?? 0) > 2 * plan.format.outer.w).toBe(true);
     expect(opening(`${LEAF.replace("1", "9")}.front.pdf`)).toBeNull();
+  });
+
+  it("of a construction has a page for each part that is cut, on the back of its paper mirrored, and none where it cannot be", () => {
+    const pages = made("making", "flip-up.pdf", FLIP_UP)?.pages.map(({ title }) => title);
+    expect(pages).toEqual(["Flip-up: flip, 3 × 4", "Flip-up: hinge strip, ¾ × 4"]);
+    expect(made("making", "flip-up.pdf", `${FLIP_UP}&mirrored=yes`)?.pages[0]?.title).toBe(
+      "Flip-up: flip, 3 × 4, on the back",
+    );
+    expect(made("making", "flip-up.pdf", FLIP_UP.replace("wing:3048", "wing:30480"))).toBeNull();
+    expect(made("making", "nothing.pdf", FLIP_UP)).toBeNull();
+    expect(ask("making", "flip-up.pdf", FLIP_UP.replace("cardstock-80", "gold"))).toBeNull();
+    expect(ask("making", "flip-up.pdf", FLIP_UP.replace("24384", "much"))).toBeNull();
+    expect(ask("making", "flip-up.pdf", "paper=cardstock-80")).toBeNull();
   });
 
   it("of sheets has those to print in their order, or the one that is named, of its own kind only", () => {

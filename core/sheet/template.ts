@@ -6,7 +6,7 @@ import type { Mark } from "../draw/marks.ts";
 import { millimetres, ticks, type Unit } from "../measure/length.ts";
 import { rect } from "../measure/rect.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
-import { printSize, type Size, size } from "../measure/size.ts";
+import { type Size, saySize, size } from "../measure/size.ts";
 import { drawnOn, FINE, FOOT, fitsUsualPaper, onPaper, type TrueSheet, UNPRINTED } from "./true-size.ts";
 
 /** Room round a part for its measures. */
@@ -84,7 +84,7 @@ export function templatePages(made: Made, name: string, unit: Unit, isMirrored: 
     .flatMap((part) => {
       const { area, marks } = drawing(part, unit, isMirrored);
       const times = part.count > 1 ? `, ${part.count} of it` : "";
-      const title = `${name}: ${part.name}, ${printSize(part.blank, unit)}${times}${isMirrored ? ", on the back" : ""}`;
+      const title = `${name}: ${part.name}, ${saySize(part.blank, unit)}${times}${isMirrored ? ", on the back" : ""}`;
       if (!fitsUsualPaper(area, unit)) return tiled(title, area, marks, unit);
       return [onPaper(title, area, (x, y) => [{ kind: "group", x, y, turn: 0, w: area.w, h: area.h, marks }], unit)];
     });

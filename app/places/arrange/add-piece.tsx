@@ -1,4 +1,6 @@
 import { DropdownMenu } from "radix-ui";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { KIND_NAME } from "#app/wording/fit.ts";
 import { MADE_KINDS, numeralOf, type Piece } from "#core/album/leaf.ts";
@@ -11,12 +13,13 @@ import type { Board } from "./boards.ts";
 
 type Props = {
   readonly board: Board;
+  readonly albumId: string;
   readonly unit: Unit;
   readonly onArrange: (pieces: readonly Piece[]) => void;
 };
 
 /** What can be put on a side besides what the day has: its number once more, and pieces made or from the stash. */
-export function AddPiece({ board, unit, onArrange }: Props) {
+export function AddPiece({ board, albumId, unit, onArrange }: Props) {
   const { read, face, by } = board;
   const page = rectOf(read.build.page);
   const add = (what: Piece["what"], made: Size) => {
@@ -52,6 +55,11 @@ export function AddPiece({ board, unit, onArrange }: Props) {
               {KIND_NAME[kind]}
             </DropdownMenu.Item>
           ))}
+          <DropdownMenu.Item asChild className="menu-item">
+            <Link to={to.bench(albumId, { day: read[face].page?.days[0]?.id ?? null })}>
+              Something that opens, from the bench
+            </Link>
+          </DropdownMenu.Item>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -41,7 +41,7 @@ export function BoardBar({ board, albumId, format, unit, onArrange, onFlip, wait
       {real && onFlip && !read[otherFace(face)].gluedOver && (
         <MatButton onClick={onFlip}>{face === "front" ? "See the back" : "See the front"}</MatButton>
       )}
-      {real && <AddPiece board={board} unit={unit} onArrange={onArrange} />}
+      {real && <AddPiece board={board} albumId={albumId} unit={unit} onArrange={onArrange} />}
       {real && side.page && (
         <Link to={to.foundations(albumId, { copy: `${id}.${face}` })} className="mat-button">
           Copy to other days

@@ -1,4 +1,6 @@
 import { useState } from "react";
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { LengthBox } from "#app/parts/length-box.tsx";
 import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
@@ -6,7 +8,7 @@ import { Why } from "#app/parts/why.tsx";
 import { NUMERAL_COLOUR_NAME } from "#app/wording/day.ts";
 import { fitWords, pieceName } from "#app/wording/fit.ts";
 import { whyFits } from "#app/wording/why.ts";
-import { NUMERAL_COLOURS, type NumeralColour, type NumeralPiece, type Piece } from "#core/album/leaf.ts";
+import { type Built, NUMERAL_COLOURS, type NumeralColour, type NumeralPiece, type Piece } from "#core/album/leaf.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
 import { usualOfPiece } from "#core/album/usual-material.ts";
 import { movePiece, putInto, restack, splitPiece, turnPiece, withoutPiece } from "#core/book/arrange.ts";
@@ -51,7 +53,7 @@ export function PieceBar({ albumId, board, placed, format, unit, onArrange, onDo
   const page = rectOf(board.read.build.page);
   const area = pocket === null ? page : (side.pockets[pocket] ?? page);
   const tone = TONE_OF[fit.kind];
-  const to = (next: { x?: Length; y?: Length }) => onArrange(movePiece(pieces, id, { ...piece.at, ...next }));
+  const moveTo = (next: { x?: Length; y?: Length }) => onArrange(movePiece(pieces, id, { ...piece.at, ...next }));
   const change = (next: Partial<Piece>) =>
     onArrange(pieces.map((each) => (each.id === id ? { ...each, ...next } : each)));
   return (
@@ -69,11 +71,12 @@ export function PieceBar({ albumId, board, placed, format, unit, onArrange, onDo
             </span>
           ))}
       </p>
-      <LengthBox key={`x${id}`} label="From left" value={lies.x} unit={unit} onTake={(x) => to({ x })} />
-      <LengthBox key={`y${id}`} label="From top" value={lies.y} unit={unit} onTake={(y) => to({ y })} />
-      {("name" in what || what.kind === "room" || what.kind === "numeral") && (
+      <LengthBox key={`x${id}`} label="From left" value={lies.x} unit={unit} onTake={(x) => moveTo({ x })} />
+      <LengthBox key={`y${id}`} label="From top" value={lies.y} unit={unit} onTake={(y) => moveTo({ y })} />
+      {("name" in what || what.kind === "room" || what.kind === "numeral") && !builtOf(what) && (
         <MadeSize key={id} made={what.size} unit={unit} onTake={(size) => change({ what: { ...what, size } })} />
       )}
+      {builtOf(what) && <AtTheBench albumId={albumId} board={board} piece={piece} />}
       {"name" in what && (
         <WordsOnIt key={`says ${id}`} says={what.says ?? ""} onTake={(says) => change({ what: { ...what, says } })} />
       )}
@@ -153,6 +156,20 @@ export function PieceBar({ albumId, board, placed, format, unit, onArrange, onDo
         Take off
       </MatButton>
     </div>
+  );
+}
+
+const builtOf = (what: Piece["what"]): Built | null => ("name" in what && what.built) || null;
+
+/** The size of a construction follows its measures, which are set at the bench. */
+function AtTheBench({ albumId, board, piece }: Pick<Props, "albumId" | "board"> & { piece: Piece }) {
+  const built = builtOf(piece.what);
+  if (!built) return null;
+  const at = { leaf: board.read.leaf.id, face: board.face, piece: piece.id };
+  return (
+    <Link to={to.making(albumId, built.kind, at)} className="mat-button mat-button-strong">
+      Open, measure or change it
+    </Link>
   );
 }
 

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
@@ -16,6 +16,7 @@ export type Group = { readonly name: string; readonly choices: readonly Choice[]
 
 /** Everything that can be made at the bench, by what it does. */
 export function Choose({ albumId, groups }: { albumId: string; groups: readonly Group[] }) {
+  const [query] = useSearchParams();
   return (
     <Workplace tabs={<PlaceTabs place="bench" albumId={albumId} here="bench" />}>
       <PageStage>
@@ -32,7 +33,7 @@ export function Choose({ albumId, groups }: { albumId: string; groups: readonly 
                 {choices.map((choice) => (
                   <li key={choice.kind}>
                     <Link
-                      to={to.making(albumId, choice.kind)}
+                      to={to.making(albumId, choice.kind, { day: query.get("day") })}
                       className="group grid h-full content-start border border-line bg-card hover:border-ember"
                     >
                       <span className="grid h-32 place-items-center bg-mat p-2">

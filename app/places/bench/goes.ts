@@ -19,9 +19,11 @@ export type Room = {
   readonly at: Rect;
 };
 
-/** The page of the chosen day. */
-export const pageOfDay = (pages: readonly InBook[], date: string): InBook | undefined =>
-  pages.find((page) => isDated(page) && page.days.some((day) => day.date === date));
+/** The page of a day, by its date or its id; of the front and back matter by its id. */
+export const pageOfDay = (pages: readonly InBook[], day: string): InBook | undefined =>
+  pages.find(
+    (page) => page.days.some(({ id }) => id === day) || (isDated(page) && page.days.some(({ date }) => date === day)),
+  );
 
 /** The prints and cards of the page, each by its size. */
 export function itemsOf(page: InBook | undefined, unit: Unit): Item[] {

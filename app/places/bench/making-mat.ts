@@ -7,7 +7,7 @@ import { laidMarks, measureMarks, partMarks, standingMarks } from "#core/draw/bl
 import type { Mark } from "#core/draw/marks.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { millimetres, ticks } from "#core/measure/length.ts";
-import { printSize } from "#core/measure/size.ts";
+import { saySize } from "#core/measure/size.ts";
 
 /** Room between things on the mat, for their measures. In millimetres. */
 const BETWEEN = 34;
@@ -47,7 +47,7 @@ const partDrawn = (part: Part, unit: Unit, key: string): Drawn => {
   const times = part.count > 1 ? `${part.count} × ` : "";
   return {
     ...{ key, w: mm(w), h: mm(h) + UNDER },
-    caption: `${times}${part.name}, ${printSize(part.blank, unit)}`,
+    caption: `${times}${part.name}, ${saySize(part.blank, unit)}`,
     drawing: drawingOf([...partMarks(part), ...measureMarks(part, unit, "paper", LETTER)]),
   };
 };

@@ -10,6 +10,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
+import { inBookName } from "#app/places/arrange/in-book.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { sayThin } from "#app/wording/bulk.ts";
@@ -17,14 +18,15 @@ import { many } from "#app/wording/count.ts";
 import { impossibleSaid, placeTroubleSaid, saidIn } from "#app/wording/making.ts";
 import type { Face, Piece } from "#core/album/leaf.ts";
 import { AS_USUAL, MOST_LAYERS } from "#core/album/made-of.ts";
+import type { InBook } from "#core/book/dated-page.ts";
 import { markedFor, type PlacedPiece } from "#core/book/read.ts";
 import { builtAs, readBuilt, stockOf } from "#core/craft/built.ts";
 import { craftOf } from "#core/craft/catalog.ts";
 import { type Craft, type Made, made, type Sizes, usualSizes } from "#core/craft/craft.ts";
 import { layersOf, thickOf, troublesThere } from "#core/craft/place.ts";
 import { isMaterial, MATERIAL_IDS, MATERIALS } from "#core/material/material.ts";
-import { centredIn, type Rect, sizeOf } from "#core/measure/rect.ts";
-import { printSize } from "#core/measure/size.ts";
+import { at, centredIn, type Rect, sizeOf } from "#core/measure/rect.ts";
+import { saySize, turned } from "#core/measure/size.ts";
 import { itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
 import { blueprintMat, stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
@@ -51,7 +53,9 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const { albumId, unit, format } = data;
   const [query] = useSearchParams();
   const { book, leaves, arrange } = useBook(data);
-  const page = pageOfDay([...data.pages, ...data.matters], dayDate);
+  const pages: readonly InBook[] = useMemo(() => [...data.pages, ...data.matters], [data]);
+  const [forPage, setFor] = useState<number | null>(null);
+  const page = forPage === null ? pageOfDay(pages, query.get("day") ?? dayDate) : pages[forPage];
   const items = useMemo(() => itemsOf(page, unit), [page, unit]);
   const rooms = useMemo(() => roomsOf(book, page, unit), [book, page, unit]);
   const there = placedAs(book, query.get("leaf"), query.get("face"), query.get("piece"));
@@ -77,17 +81,17 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const state = states.find(({ id }) => id === shown);
   const nameOfState = (id: string) => states.find((each) => each.id === id)?.name ?? "Open";
 
-  const piece = (id: string, at: Rect, old?: Piece): Piece => ({
+  const piece = (id: string, lies: Rect, old?: Piece): Piece => ({
     ...{
       id,
-      at: { x: at.x, y: at.y },
+      at: { x: lies.x, y: lies.y },
       turn: old?.turn ?? 0,
       outside: old?.outside ?? false,
       dayId: old?.dayId ?? null,
     },
     what: {
       kind: "construction",
-      size: sizeOf(at),
+      size: sizeOf(lies),
       name: (old?.what.kind === "construction" && old.what.name) || of.name,
       ...(done.ok ? { built: builtAs(of, sizes, done) } : {}),
     },
@@ -104,9 +108,9 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const change = () => {
     if (!there || !done.ok) return;
     const { read, face, placed } = there;
-    const at = { ...placed.piece.at, ...done.closed };
+    const lies = at(placed.piece.at, done.closed);
     const pieces = read[face].pieces.map((each) =>
-      each === placed ? piece(placed.piece.id, at, placed.piece) : each.piece,
+      each === placed ? piece(placed.piece.id, lies, placed.piece) : each.piece,
     );
     arrange(leaves, [{ leaf: read.leaf.id, face, pieces }]);
   };
@@ -130,6 +134,17 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
           </div>
           {!there && (
             <div className="grid gap-3">
+              <SelectField
+                label="For the page of"
+                value={page ? pages.indexOf(page) : ""}
+                onChange={(event) => setFor(Number(event.target.value))}
+              >
+                {pages.map((each, nth) => (
+                  <option key={each.days.map(({ id }) => id).join()} value={nth}>
+                    {inBookName(each)}
+                  </option>
+                ))}
+              </SelectField>
               <SelectField label="What goes in" value={itemId} onChange={(event) => setItem(event.target.value)}>
                 <option value="">Nothing that is known yet</option>
                 {items.map(({ id, name }) => (
@@ -173,7 +188,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
           {done.ok && (
             <section aria-labelledby="in-numbers" className="grid gap-1">
               <h2 id="in-numbers" className="text-lg">
-                Closed {printSize(done.closed, unit)}
+                Closed {saySize(done.closed, unit)}
               </h2>
               <p className="text-sm">
                 {many(layersOf(done), "layer", "layers")} where most lie on each other, about{" "}
@@ -259,7 +274,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
                     ? `${of.name}, ${state.name.toLowerCase()}, from above and from behind`
                     : `The blueprint of the ${of.name.toLowerCase()}: ${drawn.parts
                         .filter(({ count }) => count > 0)
-                        .map(({ name, blank }) => `${name} ${printSize(blank, unit)}`)
+                        .map(({ name, blank }) => `${name} ${saySize(blank, unit)}`)
                         .join(", ")}`
                 }
               />
@@ -315,7 +330,10 @@ function whereOf(there: There | null, room: Room | null, done: Made) {
   if (there) {
     const { read, face, placed } = there;
     const others: readonly PlacedPiece[] = read[face].pieces.filter((each) => each !== placed);
-    return { read, face, lies: placed.rect, turn: placed.piece.turn, outside: placed.piece.outside, others };
+    const { turn, outside, at: corner } = placed.piece;
+    // As large as it is with what is set now, where it lies.
+    const lies = at(corner, turn % 2 === 1 ? turned(done.closed) : done.closed);
+    return { read, face, lies, turn, outside, others };
   }
   if (!room) throw new Error("somewhere");
   const { read, face } = room;

@@ -216,7 +216,7 @@ function OneTryOut({
         ) : (
           <div className="mat-bar">
             <SideNotes board={board} format={format} unit={unit} most={4} />
-            <AddPiece board={board} unit={unit} onArrange={onArrange} />
+            <AddPiece board={board} albumId={data.albumId} unit={unit} onArrange={onArrange} />
           </div>
         );
       }}

@@ -38,10 +38,10 @@ export const ENVELOPE = craft({
           panel("upper flap", [left, top], [half, 0], [right, top]),
         ],
         [
-          hinge("left", "back", "left flap", "valley", line(left, top, left, foot)),
-          hinge("right", "back", "right flap", "valley", line(right, top, right, foot)),
-          hinge("lower", "back", "lower flap", "valley", line(left, foot, right, foot)),
-          hinge("upper", "back", "upper flap", "valley", line(left, top, right, top)),
+          hinge("left", "back", "left flap", "mountain", line(left, top, left, foot)),
+          hinge("right", "back", "right flap", "mountain", line(right, top, right, foot)),
+          hinge("lower", "back", "lower flap", "mountain", line(left, foot, right, foot)),
+          hinge("upper", "back", "upper flap", "mountain", line(left, top, right, top)),
         ],
         {
           onPoint: true,
@@ -49,7 +49,7 @@ export const ENVELOPE = craft({
             say: "From the left and the right corner mark {sides} along both edges, from the upper and the lower one {ends}; score between the two marks of each corner.",
             lengths: { sides: Math.round(h / Math.SQRT2), ends: Math.round(w / Math.SQRT2) },
           },
-          zones: [glue("lower flap", half - w / 4, foot + inches(1 / 8), w / 2, Math.max(1, w / 8), "front")],
+          zones: [glue("lower flap", half - w / 4, foot + inches(1 / 8), w / 2, Math.max(1, w / 8), "back")],
           measures: [
             measured("Inside, width", left, foot, right, foot),
             measured("Inside, height", left, top, left, foot),
@@ -67,14 +67,14 @@ export const ENVELOPE = craft({
         {
           ...{ id: "closed", name: "Closed" },
           lies: [
-            { part: "envelope", folded: [...shut, "upper"], at: at(-left, -top) },
+            { part: "envelope", folded: [...shut, "upper"], behind: true, at: at(right, -top) },
             { part: "card", at: at(inside.x - left, inside.y - top), over: { part: "envelope", panel: "back" } },
           ],
         },
         {
           ...{ id: "open", name: "Open" },
           lies: [
-            { part: "envelope", folded: shut, at: at(-left, -top) },
+            { part: "envelope", folded: shut, behind: true, at: at(right, -top) },
             { part: "card", at: at(inside.x - left, inside.y - top), over: { part: "envelope", panel: "back" } },
           ],
         },

@@ -1,0 +1,111 @@
+import { expect, test } from "./browser-test.ts";
+import { newDecember, newKeeper, PHONE, saved } from "./keeper.ts";
+
+test("a pocket is measured, folded, told whether it works on its page, laid there, changed there and printed", async ({
+  page,
+}) => {
+  test.slow();
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+  await saved(page);
+
+  // From the page itself: the bench knows which day it is for.
+  await page.locator(".mat-bar").getByRole("button", { name: "Add a piece" }).click();
+  await page.getByRole("menuitem", { name: "Something that opens, from the bench" }).click();
+  await expect(page.getByRole("heading", { name: "Things that open" })).toBeVisible();
+  await page.getByRole("link", { name: /^Tabbed pocket/ }).click();
+  await expect(page.getByRole("img", { name: /^The blueprint of the tabbed pocket: pocket 4¼ × 6¾/ })).toBeVisible();
+  // Another measure, typed, and the rest follows at once.
+  await page.getByLabel("Inside width").fill("4");
+  await expect(page.getByRole("img", { name: /pocket 5¼ × 6¾/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Closed 4½ × 3¾" })).toBeVisible();
+  // Tabs that are too wide are told, and what they may be.
+  await page.getByLabel("Tabs").fill("3");
+  await expect(page.getByText("Tabs: at most 2¼″, as the rest is set.")).toBeVisible();
+  await expect(page.getByRole("img", { name: /pocket 5¼ × 6¾/ })).toBeVisible();
+  await page.getByRole("button", { name: "All as usual again" }).click();
+  await expect(page.getByText(/at most/)).toHaveCount(0);
+
+  await page.getByRole("button", { name: "Closed", exact: true }).click();
+  await expect(page.getByRole("img", { name: "Tabbed pocket, closed, from above and from behind" })).toBeVisible();
+
+  // Its steps, one at a time, by the keys.
+  await page.getByRole("button", { name: "Steps" }).click();
+  await expect(page.getByText("Cut the pocket: 4¼″ × 6¾″.")).toBeVisible();
+  const next = page.getByRole("button", { name: "Done, next step" });
+  await next.focus();
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("Score the pocket at")).toBeVisible();
+  await page.keyboard.press("Enter");
+  await expect(
+    page.getByText(/^Cut ⅜″ off both sides of its longer end, down to the score across at 3″\./),
+  ).toBeVisible();
+  await expect(page.getByText(/^Blades: metal ruler/)).toBeVisible();
+
+  // Its templates, and the file for a cutter.
+  const fetched = async (name: string) => {
+    const href = await page.getByRole("link", { name }).getAttribute("href");
+    return page.request.get(new URL(href ?? "", page.url()).href);
+  };
+  const pdf = await fetched("Template at true size, PDF");
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe("%PDF-");
+  expect(await (await fetched("For a cutter, SVG")).text()).toContain('<g id="cut"');
+
+  // Onto the page of the day that is looked at.
+  await page.getByLabel("Where it goes").selectOption({ index: 1 });
+  await expect(page.getByRole("heading", { name: "It works there" })).toBeVisible();
+  await page.getByRole("button", { name: /^Lay it on/ }).click();
+  await saved(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  const piece = page.getByRole("button", { name: /^Construction .*Tabbed pocket/ });
+  await expect(piece).toBeVisible();
+  await piece.click();
+  await page.getByRole("link", { name: "Open, measure or change it" }).click();
+  await page.getByLabel("Inside width").fill("8");
+  await expect(page.getByText(/^Closed it is .* larger than its page\.$/)).toBeVisible();
+  await page.getByLabel("Inside width").fill("3 1/2");
+  await expect(page.getByRole("heading", { name: "It works there" })).toBeVisible();
+  await page.getByRole("button", { name: "Change it on its page" }).click();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel("Inside width")).toHaveValue("3½");
+  // One act, taken back as one.
+  await page.getByRole("button", { name: "Take back" }).click();
+  await expect(page.getByText(/^Taken back/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Inside width")).toHaveValue("3");
+});
+
+test("a flip that opens into the rings is told, and turned the other way by its edge", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Paper" });
+  await saved(page);
+  await page.goto(`${album}/bench/flip-up?day=2026-12-06`);
+  await page.getByLabel("Where it goes").selectOption({ index: 1 });
+  await page.getByLabel("Flip, width").fill("3 1/2");
+  await page.getByLabel("Flip, height").fill("4");
+  await page.getByLabel("Lifts about its edge").selectOption({ label: "left" });
+  await expect(page.getByText(/^Open, it goes .* into the binding: let it open away from it\.$/)).toBeVisible();
+  await page.getByLabel("Lifts about its edge").selectOption({ label: "upper" });
+  await expect(page.getByText(/into the binding/)).toHaveCount(0);
+  await expect(page.getByText(/^Nothing keeps it shut/)).toBeVisible();
+  await page.getByRole("button", { name: "Open", exact: true }).click();
+  await expect(page.getByRole("img", { name: /^Flip-up, open, from above/ })).toBeVisible();
+});
+
+test("the steps of a fold-out are followed on a phone", async ({ openWindow }) => {
+  const page = await openWindow(PHONE);
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/bench/fold-out`);
+  await page.getByRole("button", { name: "Steps" }).click();
+  await expect(page.getByText("Step 1 of", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: "Done, next step" }).tap();
+  await expect(page.getByText(/^Score the strip at/)).toBeVisible();
+  await page.getByRole("button", { name: "Step before" }).tap();
+  await expect(page.getByText(/^Cut the strip: 12″ × 4½″\./)).toBeVisible();
+});
