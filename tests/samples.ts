@@ -407,7 +407,8 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
   fc.record({
     ...{ kind: fc.constant("construction" as const), size: anyPageSize, name: anyText },
     built: fc.constant({
-      ...{ kind: "flip-up", lengths: { width: inches(3), height: inches(4) }, counts: { edge: 1 } },
+      ...{ kind: "flip-up", lengths: { width: inches(3), height: inches(4) }, counts: { edge: 1 }, micrometres: 390 },
+      blanks: [{ w: inches(3), h: inches(4) }],
       closed: [
         {
           ...({ face: "front", of: "cardstock-80" } as const),

@@ -51,6 +51,10 @@ export type Built = {
    * made, without the arithmetic of the bench.
    */
   readonly closed: readonly BuiltPanel[];
+  /** How thick it is closed, where most of it lies on each other. */
+  readonly micrometres: number;
+  /** The blanks that are cut of its paper, each as often as it is wanted. */
+  readonly blanks: readonly Size[];
   readonly lengths: Readonly<Record<string, Length>>;
   readonly counts: Readonly<Record<string, number>>;
 };

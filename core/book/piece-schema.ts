@@ -14,6 +14,8 @@ const ID = z.uuid();
 /** So much of a construction is drawn at the most: panels that are seen, and corners of one. */
 const MOST_PANELS = 60;
 const MOST_CORNERS = 200;
+/** Thicker, in micrometres, nothing is that lies in a book. */
+const MOST_THICK = 100_000;
 /** No construction has more lengths, or more counts, that can be set. */
 const MOST_SETTINGS = 24;
 
@@ -47,6 +49,8 @@ export function sideSchemas(kinds: LengthKinds) {
       .max(MOST_PANELS)
       .readonly(),
     lengths: z.record(setting, kinds.place).refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),
+    micrometres: z.int().min(0).max(MOST_THICK),
+    blanks: z.array(size).max(MOST_PANELS).readonly(),
     counts: z
       .record(setting, z.int().min(0).max(99))
       .refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),

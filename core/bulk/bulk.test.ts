@@ -237,6 +237,26 @@ describe("a window cut through a page", () => {
   });
 });
 
+describe("a construction", () => {
+  it("is as thick as it was reckoned when it was made, and as what it is held by", () => {
+    const built = { kind: "flip-up", lengths: {}, counts: {}, closed: [], blanks: [], micrometres: 870 };
+    const flip: Piece = {
+      ...{ id: "c", turn: 0, outside: false, dayId: null, at: { x: inches(1), y: inches(1) } },
+      what: { kind: "construction", size: size(inches(3), inches(4)), name: "", built },
+    };
+    const thick = (piece: Piece) =>
+      leavesOf([leafOf("a", [piece])])
+        .flatMap((read) => layersOf([read], format, NOTHING))
+        .find((each) => each.piece)?.thick;
+    expect(thick(flip)).toBe(870);
+    expect(thick({ ...flip, of: { ...AS_USUAL, material: "vellum", sits: "foam-dot" } })).toBe(
+      870 + MATERIALS["foam-dot"].caliper,
+    );
+    // One of which nothing is known is of a sheet of card.
+    expect(thick({ ...flip, what: { ...flip.what, built: undefined } as Piece["what"] })).toBe(290);
+  });
+});
+
 describe("a volume", () => {
   it("is reckoned by itself, and is parted nowhere but where the book may be", () => {
     const leaves = corner.map((leaf, nth) => ({ ...leaf, opensVolume: nth === 3 }));

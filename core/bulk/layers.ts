@@ -31,6 +31,12 @@ export function thickAs(usual: MaterialId | null, of: MadeOf | null | undefined,
   return thicknessOf(usual, of, own?.caliper ?? null);
 }
 
+/** How thick a piece is: a construction as it was reckoned when it was made, anything else by what it is of. */
+export function thickOfPiece({ what, of }: Piece, style: NumeralStyle, things: Things): Micrometres {
+  const built = "name" in what ? what.built : undefined;
+  return built ? thicknessOf(null, of, micrometres(built.micrometres)) : thickAs(usualOf(what, style), of, things);
+}
+
 /** What something is of: what was said, else what its thing is of, else what its kind usually is. */
 export const madeOf = (usual: MaterialId | null, of: MadeOf | null | undefined, things: Things): MaterialId | null =>
   of?.material ?? (of?.thing ? things.get(of.thing)?.material : undefined) ?? usual;
@@ -77,7 +83,7 @@ function pieceLayers<P extends BookPage>(
     if (fit.kind === "beside") return [];
     const page = pageOfPiece(side, piece);
     const style = page?.content.numeral.style ?? "none";
-    const thick = thickAs(usualOf(piece.what, style), piece.of, things);
+    const thick = thickOfPiece(piece, style, things);
     if (thick <= 0) return [];
     const step = piece.what.kind === "numeral" ? "number" : "assemble";
     // One literal: an object put together from others is read many times slower.

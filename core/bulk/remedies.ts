@@ -10,7 +10,7 @@ import { inches, millimetres } from "../measure/length.ts";
 import { contains, grown, overlap, type Rect, rect, rectOf } from "../measure/rect.ts";
 import { type Binding, closingOf } from "./closing.ts";
 import { liesAt } from "./heights.ts";
-import { inClosedBook, type Layer, madeOf, type Things, thickAs, usualOf } from "./layers.ts";
+import { inClosedBook, type Layer, madeOf, type Things, thickOfPiece, usualOf } from "./layers.ts";
 
 /** Where on its page something goes, as that side is looked at. */
 export const CORNERS = [
@@ -158,11 +158,10 @@ function layerAs<P extends BookPage>(
   things: Things,
 ): Layer<P> | null {
   if (!piece) return null;
-  const usual = usualOf(piece.what, layer.page?.content.numeral.style ?? "none");
   return {
     ...layer,
     piece,
-    thick: thickAs(usual, piece.of, things),
+    thick: thickOfPiece(piece, layer.page?.content.numeral.style ?? "none", things),
     at: inClosedBook(at, layer.face, layer.leaf, format),
   };
 }

@@ -4,13 +4,18 @@ import { ticks } from "../measure/length.ts";
 import { craftOf } from "./catalog.ts";
 import { type Craft, type Made, NOWHERE, type Sizes, type Stock } from "./craft.ts";
 import { areaLaid, laidIn, seenShares } from "./lies.ts";
+import { thickOf } from "./place.ts";
 
 /** What is set of a construction as its piece keeps it: lengths apart from counts, so that files say lengths in millimetres. */
-export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made): Built {
+export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made, paper: MaterialId): Built {
   const all = Object.entries(settings).map(([id, { counts, ways }]) => [id, sizes[id] ?? 0, counts || ways] as const);
   return {
     kind,
     closed: closedOf(done),
+    micrometres: thickOf(done),
+    blanks: done.parts
+      .filter((part) => part.of === paper)
+      .flatMap(({ blank, count }) => Array.from({ length: count }, () => blank)),
     lengths: Object.fromEntries(all.filter(([, , isCount]) => !isCount).map(([id, value]) => [id, ticks(value)])),
     counts: Object.fromEntries(all.filter(([, , isCount]) => isCount).map(([id, value]) => [id, value])),
   };

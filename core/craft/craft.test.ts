@@ -7,8 +7,8 @@ import { type Size, size } from "../measure/size.ts";
 import { faultsOf, outlineOf } from "./blueprint.ts";
 import { CRAFTS, craftOf } from "./catalog.ts";
 import { type Craft, type Goes, type Made, made, NOWHERE, type Sizes, usualSizes } from "./craft.ts";
-import { flat, foldedAt } from "./fold.ts";
-import { areaLaid, fromBehind, laidIn, seenShares } from "./lies.ts";
+import { flat, foldedAt, mostLayers } from "./fold.ts";
+import { areaLaid, foldingOf, fromBehind, laidIn, seenShares } from "./lies.ts";
 import { twiceArea } from "./polygon.ts";
 
 const stockOf = ({ paper }: Pick<Craft, "paper">) => ({ paper, caliper: MATERIALS[paper].caliper });
@@ -134,6 +134,17 @@ describe("every construction of the catalog", () => {
         }
       }
     }, 150);
+  });
+
+  it("is folded from what was cut to how it lies closed, one score at a time", () => {
+    forMade((done) => {
+      const [closed] = done.states;
+      const folding = foldingOf(done);
+      const most = Math.max(0, ...(closed?.lies ?? []).map(({ folded = [] }) => folded.length));
+      expect(folding).toHaveLength(most === 0 ? 0 : most + 1);
+      const layers = folding.map((state) => mostLayers(laidIn(done, state).map(({ shape }) => shape)));
+      for (const [nth, count] of layers.entries()) expect(count).toBeGreaterThanOrEqual(layers[nth - 1] ?? 1);
+    }, 120);
   });
 
   it("has a step for everything that is cut, scored, glued and punched, and each of its openings is a state", () => {

@@ -45,6 +45,22 @@ export function laidIn({ parts }: Pick<Made, "parts">, { lies }: Pick<State, "li
   return all;
 }
 
+/**
+ * The part that is folded most, from flat to how it lies closed, one score after the other; nothing where no part folds.
+ */
+export function foldingOf({ parts, states }: Pick<Made, "parts" | "states">): readonly State[] {
+  const folds = (placed: Placed) => placed.folded?.length ?? 0;
+  const [most] = [...(states[0]?.lies ?? [])].sort((a, b) => folds(b) - folds(a));
+  const part = parts.find(({ id }) => id === most?.part);
+  if (!most || !part || folds(most) === 0) return [];
+  const { over: _, folded: scores = [], ...alone } = most;
+  return Array.from({ length: scores.length + 1 }, (_, nth) => ({
+    id: `folding ${nth}`,
+    name: nth === 0 ? `The ${part.name}, flat` : `Fold ${nth} of ${scores.length}`,
+    lies: [{ ...alone, folded: scores.slice(0, nth) }],
+  }));
+}
+
 /** The same from behind: left and right exchanged within its own outline, and the uppermost lowest. */
 export function fromBehind(laid: readonly LaidPanel[]): LaidPanel[] {
   const { x, w } = boundsOf(laid.map(({ shape }) => shape));

@@ -122,16 +122,26 @@ describe("a construction on its page", () => {
     for (const of of CRAFTS) {
       const sizes = usualSizes(of, NOWHERE);
       const done = making(of.kind, sizes);
-      const built = builtAs(of, sizes, done);
+      const built = builtAs(of, sizes, done, of.paper);
       expect(readBuilt(built)).toEqual({ of, sizes });
       for (const { shape } of built.closed)
         for (const { x, y } of shape)
           expect(x >= 0 && y >= 0 && x <= done.closed.w && y <= done.closed.h, of.kind).toBe(true);
       expect(built.closed.length).toBeGreaterThan(0);
+      expect(built.micrometres).toBe(thickOf(done));
+      const blanks = done.parts.filter((part) => part.of === of.paper).reduce((sum, { count }) => sum + count, 0);
+      expect(built.blanks).toHaveLength(blanks);
     }
-    expect(readBuilt({ kind: "gone", lengths: {}, counts: {}, closed: [] })).toBeNull();
+    expect(readBuilt({ kind: "gone", lengths: {}, counts: {}, closed: [], blanks: [], micrometres: 0 })).toBeNull();
     // What is not said is as usual, what is not known is passed over.
-    const read = readBuilt({ kind: "ring", lengths: { outer: inches(5), other: inches(1) }, counts: {}, closed: [] });
+    const read = readBuilt({
+      kind: "ring",
+      lengths: { outer: inches(5), other: inches(1) },
+      counts: {},
+      closed: [],
+      blanks: [],
+      micrometres: 0,
+    });
     expect(read?.sizes).toMatchObject({ outer: inches(5), photo: inches(3) });
     expect(read?.sizes).not.toHaveProperty("other");
   });

@@ -34,7 +34,7 @@ function shareOf(piece: Size, sheet: Size): number {
 /** A tick of paper more or less is no sheet. */
 const HAIR = 1e-9;
 
-type Taking = Pick<Use, "size" | "layers" | "says" | "cut" | "used">;
+type Taking = Pick<Use, "size" | "blanks" | "layers" | "says" | "cut" | "used">;
 
 /** What a use takes of a thing that is no sheet: one entry for each piece, named as the thing names its pieces. */
 function taken(thing: Pick<Thing, "numbers" | "letters">, { says, layers }: Pick<Taking, "says" | "layers">): string[] {
@@ -65,6 +65,10 @@ function there({ count, numbers, letters }: Pick<Thing, "count" | "numbers" | "l
   return all;
 }
 
+/** How much of a sheet something takes, all that is cut for it. */
+const shareOfUse = ({ size: made, blanks, layers }: Taking, sheet: Size): number =>
+  (blanks ?? [made]).reduce((sum, each) => sum + shareOf(each, sheet), 0) * layers;
+
 /**
  * What there was, what is used, reserved and left of a thing, by everything that is made of it in all albums. Sheets are
  * counted by the paper that their pieces need at least; what was cut already is of sheets that nobody counts any more.
@@ -77,7 +81,7 @@ export function stockOf(
   const { size } = thing;
   if (isSheet(thing) && size) {
     const sheets = (some: readonly Taking[]) =>
-      Math.max(0, Math.ceil(some.reduce((sum, use) => sum + shareOf(use.size, size) * use.layers, 0) - HAIR));
+      Math.max(0, Math.ceil(some.reduce((sum, use) => sum + shareOfUse(use, size), 0) - HAIR));
     const [all, used] = [sheets(open), sheets(open.filter((use) => use.used))];
     return {
       ...{ had: thing.count, used, reserved: all - used, left: Math.max(0, thing.count - all) },

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { inches } from "../measure/length.ts";
 import { size } from "../measure/size.ts";
+import { stockOf } from "./stock.ts";
 import { newThing } from "./thing.ts";
 import { finishedBy, isWorthKeeping, makes, papersToCut } from "./to-cut.ts";
 import type { Use } from "./uses.ts";
@@ -36,6 +37,22 @@ describe("what is to be cut of paper", () => {
       papersToCut([{ ...oak, size: by(8, 8), hasTop }], [use({ across })], step)[0]?.sheets[0]?.pieces[0];
     expect(cutAs(true, true)?.at).toMatchObject({ w: inches(4), h: inches(3) });
     expect(cutAs(true, false)?.at).toMatchObject({ w: inches(3), h: inches(4) });
+  });
+
+  it("is every blank of a construction, and not its closed size, and a sheet counts what they take of it", () => {
+    const pocket = use({ kind: "construction", size: by(3.5, 3.75), blanks: [by(4.25, 6.75), by(1, 6.75)] });
+    const [plan] = papersToCut([oak], [pocket], step);
+    const sizes = plan?.sheets.flatMap(({ pieces }) => pieces.map(({ at }) => [at.w, at.h].sort((a, b) => a - b)));
+    expect(sizes?.sort()).toEqual(
+      [
+        [inches(1), inches(6.75)],
+        [inches(4.25), inches(6.75)],
+      ].sort(),
+    );
+    expect(finishedBy(plan as never, plan?.sheets[0] as never)).toEqual([pocket]);
+    // Two of these take more than one sheet of 6 × 8.
+    expect(stockOf({ ...oak, count: 2 }, [pocket, pocket]).left).toBe(0);
+    expect(stockOf({ ...oak, count: 2 }, [use(), use()]).left).toBe(1);
   });
 
   it("leaves remainders worth keeping, which make cards or tags", () => {

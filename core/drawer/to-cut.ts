@@ -25,13 +25,15 @@ export type PaperPlan<P> = CuttingPlan & {
 const paperOf = ({ kind, name }: Pick<KeptThing, "kind" | "name">): string =>
   `${kind} ${name.trim().toLocaleLowerCase("en")}`;
 
-/** What a use is called in a plan, each of its layers for itself. */
+/** What a use is called in a plan, each of its layers, and each blank, for itself. */
 const cutsOf = (use: Use, at: number, hasTop: boolean): ToCut[] =>
-  Array.from({ length: use.layers }, (_, layer) => ({
-    id: `${at}-${layer}`,
-    // Upright as it will lie, where the pattern has a top.
-    size: hasTop && use.across ? turned(use.size) : use.size,
-  }));
+  Array.from({ length: use.layers }, () => use.blanks ?? [use.size])
+    .flat()
+    .map((made, nth) => ({
+      id: `${at}-${nth}`,
+      // Upright as it will lie, where the pattern has a top.
+      size: hasTop && use.across ? turned(made) : made,
+    }));
 
 /** What is still to be cut of each paper of the drawer, and how. What is cut already, or used, is not. */
 export function papersToCut<P>(things: readonly KeptThing[], uses: readonly Use<P>[], step: Length): PaperPlan<P>[] {

@@ -19,6 +19,8 @@ export type Use<P = unknown> = {
   readonly kind: PieceWhat["kind"] | null;
   /** As it is made, before it is turned. */
   readonly size: Size;
+  /** What is cut for it, where that is not one piece of its size: the blanks of a construction. */
+  readonly blanks?: readonly Size[] | undefined;
   /** It lies turned by a quarter. */
   readonly across: boolean;
   readonly layers: number;
@@ -73,6 +75,7 @@ function ofPiece<P extends BookPage>(
     piece: id,
     kind: what.kind,
     ...at(of, size, piece.turn),
+    ...("name" in what && what.built ? { blanks: what.built.blanks } : {}),
     says,
     used,
     page,

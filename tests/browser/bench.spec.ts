@@ -31,6 +31,24 @@ test("a pocket is measured, folded, told whether it works on its page, laid ther
   await page.getByRole("button", { name: "Closed", exact: true }).click();
   await expect(page.getByRole("img", { name: "Tabbed pocket, closed, from above and from behind" })).toBeVisible();
 
+  // Fold by fold, from flat.
+  await page.getByRole("button", { name: "Fold by fold" }).click();
+  await expect(page.getByText("The pocket, flat.")).toBeVisible();
+  for (const nth of [1, 2, 3]) {
+    await page.getByRole("button", { name: "Fold on" }).click();
+    await expect(page.getByText(`Fold ${nth} of 3.`)).toBeVisible();
+  }
+  await page.getByRole("button", { name: "Unfold", exact: true }).click();
+  await expect(page.getByText("Fold 2 of 3.")).toBeVisible();
+
+  // What it takes of a sheet, and the largest of it.
+  await expect(page.getByText(/^1 sheet; .* is left over\.$/)).toBeVisible();
+  await page.getByRole("button", { name: "The largest one sheet allows" }).click();
+  await expect(page.getByText("Inside width: at most 10¾″.")).toBeVisible();
+  await page.getByRole("button", { name: "Make it so" }).click();
+  await expect(page.getByText("1 sheet; 5¼ × 12 is left over.")).toBeVisible();
+  await page.getByRole("button", { name: "All as usual again" }).click();
+
   // Its steps, one at a time, by the keys.
   await page.getByRole("button", { name: "Steps" }).click();
   await expect(page.getByText("Cut the pocket: 4¼″ × 6¾″.")).toBeVisible();

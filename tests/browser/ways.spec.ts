@@ -239,6 +239,7 @@ test("on a phone the bar has five, and More has the rest, the tray and Take back
   await expect(more.getByRole("link")).toHaveText([
     "Pace",
     "Words",
+    "Bench",
     "Drawer",
     "Book",
     "Finish",

@@ -5,6 +5,7 @@ import { Mat } from "#app/drawing/mat.tsx";
 import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { SelectField } from "#app/parts/field.tsx";
+import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
@@ -17,16 +18,18 @@ import { sayThin } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
 import { impossibleSaid, placeTroubleSaid, saidIn } from "#app/wording/making.ts";
 import type { Face, Piece } from "#core/album/leaf.ts";
-import { AS_USUAL, MOST_LAYERS } from "#core/album/made-of.ts";
+import { AS_USUAL } from "#core/album/made-of.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import { markedFor, type PlacedPiece } from "#core/book/read.ts";
 import { builtAs, readBuilt, stockOf } from "#core/craft/built.ts";
 import { craftOf } from "#core/craft/catalog.ts";
 import { type Craft, type Made, made, type Sizes, usualSizes } from "#core/craft/craft.ts";
+import { foldingOf } from "#core/craft/lies.ts";
 import { layersOf, thickOf, troublesThere } from "#core/craft/place.ts";
 import { isMaterial, MATERIAL_IDS, MATERIALS } from "#core/material/material.ts";
 import { at, centredIn, type Rect, sizeOf } from "#core/measure/rect.ts";
 import { saySize, turned } from "#core/measure/size.ts";
+import { FromSheet } from "./from-sheet.tsx";
 import { itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
 import { blueprintMat, stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
@@ -38,6 +41,7 @@ const SHEETS = MATERIAL_IDS.filter(
 );
 
 const BLUEPRINT = "blueprint";
+const FOLDING = "folding";
 const STEPS = "steps";
 
 type Props = { kind: string; data: BookData; dayDate: string };
@@ -72,13 +76,17 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const room = rooms.find(({ id }) => id === roomId) ?? null;
   const goes = useMemo(() => ({ item: item?.size ?? null, room: room?.size ?? null }), [item, room]);
   const sizes = useMemo(() => ({ ...usualSizes(of, goes), ...byHand }), [of, goes, byHand]);
-  const done = useMemo(() => made(of, sizes, stockOf(paper), goes), [of, sizes, paper, goes]);
+  const stock = useMemo(() => stockOf(paper), [paper]);
+  const done = useMemo(() => made(of, sizes, stock, goes), [of, sizes, stock, goes]);
   // What cannot be made is said beside the last drawing that could.
   const [last, setLast] = useState<Made | null>(null);
   if (done.ok && done !== last) setLast(done);
   const drawn = done.ok ? done : last;
   const states = drawn?.states ?? [];
-  const state = states.find(({ id }) => id === shown);
+  const folding = useMemo(() => (drawn ? foldingOf(drawn) : []), [drawn]);
+  const [folds, setFolds] = useState(0);
+  const folded = folding[Math.min(folds, folding.length - 1)];
+  const state = shown === FOLDING ? folded : states.find(({ id }) => id === shown);
   const nameOfState = (id: string) => states.find((each) => each.id === id)?.name ?? "Open";
 
   const piece = (id: string, lies: Rect, old?: Piece): Piece => ({
@@ -93,9 +101,9 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
       kind: "construction",
       size: sizeOf(lies),
       name: (old?.what.kind === "construction" && old.what.name) || of.name,
-      ...(done.ok ? { built: builtAs(of, sizes, done) } : {}),
+      ...(done.ok ? { built: builtAs(of, sizes, done, paper) } : {}),
     },
-    of: { ...(old?.of ?? AS_USUAL), material: paper, layers: done.ok ? Math.min(MOST_LAYERS, layersOf(done)) : 1 },
+    of: { ...(old?.of ?? AS_USUAL), material: paper },
   });
   const lay = (where: Room) => {
     if (!done.ok) return;
@@ -201,6 +209,12 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
               </ul>
             </section>
           )}
+          {done.ok && (
+            <FromSheet
+              {...{ of, sizes, stock, goes, unit }}
+              onSet={(id, value) => setByHand((now) => ({ ...now, [id]: value }))}
+            />
+          )}
           {(there || room) && done.ok && (
             <section aria-labelledby="works-there" className="grid gap-1">
               <h2 id="works-there" className="text-lg">
@@ -254,7 +268,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     >
       {shown === STEPS && done.ok ? (
         <div className="flex h-full min-h-0 flex-col">
-          <Views states={states} shown={shown} onShow={setShown} />
+          <Views states={states} folds={folding.length > 1} shown={shown} onShow={setShown} />
           <div className="min-h-0 flex-1">
             <MakingSteps made={done} unit={unit} />
           </div>
@@ -262,8 +276,21 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
       ) : (
         <MatStage
           label={state ? "How it lies folded" : "Its blueprint, to scale"}
-          focus={<Views states={states} shown={shown} onShow={setShown} />}
-          bar={<p className="text-sm">{state ? FOLDED_SAID : BLUEPRINT_SAID}</p>}
+          focus={<Views states={states} folds={folding.length > 1} shown={shown} onShow={setShown} />}
+          bar={
+            <>
+              {shown === FOLDING && (
+                <>
+                  <MatButton onClick={() => setFolds(Math.max(0, folds - 1))}>Unfold</MatButton>
+                  <MatButton strong onClick={() => setFolds(Math.min(folding.length - 1, folds + 1))}>
+                    Fold on
+                  </MatButton>
+                  <p role="status">{folded?.name}.</p>
+                </>
+              )}
+              <p className="basis-full text-sm">{state ? FOLDED_SAID : BLUEPRINT_SAID}</p>
+            </>
+          }
         >
           <Zoomed>
             {drawn && (
@@ -291,8 +318,20 @@ const BLUEPRINT_SAID =
 const FOLDED_SAID =
   "The small sign points to the head of what is printed: full on the printed side, hollow on its back.";
 
-function Views({ states, shown, onShow }: { states: Made["states"]; shown: string; onShow: (id: string) => void }) {
-  const things = [...states.map(({ id, name }) => ({ id, name })), { id: STEPS, name: "Steps" }];
+type ViewsProps = {
+  states: Made["states"];
+  /** Whether any part of it folds. */
+  folds: boolean;
+  shown: string;
+  onShow: (id: string) => void;
+};
+
+function Views({ states, folds, shown, onShow }: ViewsProps) {
+  const things = [
+    ...(folds ? [{ id: FOLDING, name: "Fold by fold" }] : []),
+    ...states.map(({ id, name }) => ({ id, name })),
+    { id: STEPS, name: "Steps" },
+  ];
   return (
     <FocusRow
       label="What is looked at"
