@@ -1,8 +1,8 @@
 import type { MaterialId } from "../material/material.ts";
 import type { Length } from "../measure/length.ts";
-import { contains, overlap, type Point, type Rect, rectOf } from "../measure/rect.ts";
+import { contains, overlap, type Rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import { boundsOf, type Line, outlinesOf, type Polygon, polygonOf, twiceArea } from "./polygon.ts";
+import { boundsOf, isOnEdge, type Line, outlinesOf, type Polygon, polygonOf, twiceArea } from "./polygon.ts";
 
 /** Towards the printed side, or away from it. */
 export type Fold = "valley" | "mountain";
@@ -86,15 +86,6 @@ function isOnPoint({ w }: Size, shapes: readonly Polygon[]): boolean {
   return shapes.flat().every(({ x, y }) => Math.abs(x - half) + Math.abs(y - half) <= half + 2);
 }
 
-const onEdge = ({ shape }: Panel, place: Point): boolean =>
-  shape.some((a, at) => {
-    const b = shape[(at + 1) % shape.length] ?? a;
-    return (
-      (b.x - a.x) * (place.y - a.y) === (b.y - a.y) * (place.x - a.x) &&
-      (place.x - a.x) * (place.x - b.x) + (place.y - a.y) * (place.y - b.y) <= 0
-    );
-  });
-
 /**
  * Everything that is wrong with a part: its panels make one closed outline within the blank without overlapping, every score
  * lies on an edge of both its panels, whatever is cut within it lies within it, and glue lies nowhere that must stay free.
@@ -119,7 +110,8 @@ export function faultsOf(part: Part): BlueprintFault[] {
   for (const { between, from, to } of hinges) {
     const both = between.map((id) => panels.find((each) => each.id === id));
     must(!both.includes(undefined) && between[0] !== between[1], "hinge-of-nothing");
-    for (const panel of both) if (panel) must(onEdge(panel, from) && onEdge(panel, to), "score-outside");
+    for (const panel of both)
+      if (panel) must(isOnEdge(panel.shape, from) && isOnEdge(panel.shape, to), "score-outside");
   }
   for (const { from, to } of slits) must(isIn([from, to]), "slit-outside");
   for (const window of windows) must(isIn(window), "window-outside");

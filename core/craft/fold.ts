@@ -137,18 +137,26 @@ export function folded(
   return { ok: true, pile };
 }
 
+/** A part of the mat in which the same shapes lie on each other: its area, and which of them, from the lowest up. */
+export type Cell = { readonly area: number; readonly by: readonly number[] };
+
 /**
- * Every cell between the corners of shapes that lie on each other, with those that cover it, from the lowest up. For upright
- * rectangles that is exact; of a slanted side a cell counts by its middle.
+ * Every cell between the corners of shapes that lie on each other, row by row. For upright rectangles that is exact; of a
+ * slanted side a cell counts by its middle.
  */
-export function cellsOf(
-  shapes: readonly Polygon[],
-): { readonly x: number; readonly y: number; readonly by: readonly number[] }[] {
-  const along = (of: (corner: Point) => number) => [...new Set(shapes.flat().map(of))].sort((a, b) => a - b);
-  const [xs, ys] = [along(({ x }) => x), along(({ y }) => y)];
-  const middles = (all: readonly number[]) => all.slice(1).map((end, at) => (end + (all[at] ?? end)) / 2);
-  return middles(ys).flatMap((y) =>
-    middles(xs).map((x) => ({ x, y, by: shapes.flatMap((shape, at) => (isInside(shape, x, y) ? [at] : [])) })),
+export function cellsOf(shapes: readonly Polygon[]): Cell[] {
+  const along = (of: (corner: Point) => number) => {
+    const stops = [...new Set(shapes.flat().map(of))].sort((a, b) => a - b);
+    return stops
+      .slice(1)
+      .map((end, at) => ({ middle: (end + (stops[at] ?? end)) / 2, long: end - (stops[at] ?? end) }));
+  };
+  const [columns, rows] = [along(({ x }) => x), along(({ y }) => y)];
+  return rows.flatMap((row) =>
+    columns.map((column) => ({
+      area: column.long * row.long,
+      by: shapes.flatMap((shape, at) => (isInside(shape, column.middle, row.middle) ? [at] : [])),
+    })),
   );
 }
 

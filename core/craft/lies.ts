@@ -80,17 +80,9 @@ export const areaLaid = (laid: readonly LaidPanel[]): Rect => boundsOf(laid.map(
 
 /** What of each panel is seen from above, as a share of it, 0 to 1; in the order of the pile. */
 export function seenShares(laid: readonly LaidPanel[]): number[] {
-  const shapes = laid.map(({ shape }) => shape);
-  const xs = [...new Set(shapes.flat().map(({ x }) => x))].sort((a, b) => a - b);
-  const ys = [...new Set(shapes.flat().map(({ y }) => y))].sort((a, b) => a - b);
   const seen = laid.map(() => 0);
   const whole = laid.map(() => 0);
-  const widthAt = (all: readonly number[], middle: number) => {
-    const end = all.findIndex((each) => each > middle);
-    return (all[end] ?? 0) - (all[end - 1] ?? 0);
-  };
-  for (const { x, y, by } of cellsOf(shapes)) {
-    const area = widthAt(xs, x) * widthAt(ys, y);
+  for (const { area, by } of cellsOf(laid.map(({ shape }) => shape))) {
     for (const at of by) whole[at] = (whole[at] ?? 0) + area;
     const top = by.at(-1);
     if (top !== undefined) seen[top] = (seen[top] ?? 0) + area;

@@ -46,6 +46,10 @@ export function isInside(shape: Polygon, x: number, y: number): boolean {
 const isBetween = (a: Point, b: Point, p: Point): boolean =>
   (b.x - a.x) * (p.y - a.y) === (b.y - a.y) * (p.x - a.x) && (p.x - a.x) * (p.x - b.x) + (p.y - a.y) * (p.y - b.y) <= 0;
 
+/** Whether a place lies on the edge of a shape. */
+export const isOnEdge = (shape: Polygon, place: Point): boolean =>
+  sides(shape).some(([a, b]) => isBetween(a, b, place));
+
 const keyOf = ({ x, y }: Point): string => `${x},${y}`;
 
 /**
