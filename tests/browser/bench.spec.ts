@@ -75,7 +75,12 @@ test("a pocket is measured, folded, told whether it works on its page, laid ther
   await page.getByLabel("Where it goes").selectOption({ index: 1 });
   await expect(page.getByRole("heading", { name: "It works there" })).toBeVisible();
   await page.getByRole("button", { name: /^Lay it on/ }).click();
+  // It is there once, and is what is changed from now on.
+  await expect(page.getByText(/^It lies on /)).toBeVisible();
+  await expect(page.getByRole("button", { name: /^Lay it on/ })).toHaveCount(0);
   await saved(page);
+  await page.getByRole("link", { name: "Look at it in the book" }).click();
+  await expect(page.getByRole("button", { name: /^Construction .*Tabbed pocket/ })).toHaveCount(1);
   await page.goto(`${album}/days/2026-12-06`);
   const piece = page.getByRole("button", { name: /^Construction .*Tabbed pocket/ });
   await expect(piece).toBeVisible();

@@ -43,7 +43,8 @@ export function roomsOf({ leaves }: Pick<BookRead<InBook>, "leaves">, page: InBo
   return leaves.flatMap((read) =>
     (["front", "back"] as const).flatMap((face): Room[] => {
       const side = read[face];
-      if (!page || side.page !== page || side.gluedOver) return [];
+      // By its days: a book that was read before the page came anew has it as it was then.
+      if (!page || side.page?.days[0]?.id !== page.days[0]?.id || side.gluedOver) return [];
       const { id } = read.leaf;
       const name = `${leafName(read, unit)}, ${face}`;
       const of = { read, face };

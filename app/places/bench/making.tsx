@@ -11,6 +11,7 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
+import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookName } from "#app/places/arrange/in-book.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
@@ -55,7 +56,7 @@ export function Making({ kind, ...props }: Props) {
 /** What is set of a construction, its blueprint, how it folds, whether it works there, and its steps. */
 function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const { albumId, unit, format } = data;
-  const [query] = useSearchParams();
+  const [query, setQuery] = useSearchParams();
   const { book, leaves, arrange } = useBook(data);
   const pages: readonly InBook[] = useMemo(() => [...data.pages, ...data.matters], [data]);
   const [forPage, setFor] = useState<number | null>(null);
@@ -109,9 +110,12 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     if (!done.ok) return;
     const { read, face } = where;
     const side = read[face];
-    const next = piece(newId(), centredIn(where.at, done.closed));
+    const id = newId();
+    const next = piece(id, centredIn(where.at, done.closed));
     const pieces = side.pieces.map((each) => each.piece);
     arrange(leaves, [{ leaf: read.leaf.id, face, pieces: [...pieces, markedFor(next, side, null)] }]);
+    // From now on that piece is what is looked at, so that it is laid once.
+    setQuery({ leaf: read.leaf.id, face, piece: id }, { replace: true, preventScrollReset: true });
   };
   const change = () => {
     if (!there || !done.ok) return;
@@ -246,6 +250,11 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
               </Button>
             )}
           </div>
+          {there && (
+            <p className="text-sm">
+              It lies on {leafName(there.read, unit)}, {there.face}.
+            </p>
+          )}
           {(there ?? room) && (
             <Link
               to={to.book(albumId, { at: (there ?? room)?.read.leaf.id ?? null, face: (there ?? room)?.face ?? null })}
