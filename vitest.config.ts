@@ -1,6 +1,9 @@
 import { defineConfig } from "vitest/config";
 
-const BOTH = { testTimeout: 60_000, hookTimeout: 60_000, pool: "forks" as const };
+const BOTH = {
+  ...{ testTimeout: 60_000, hookTimeout: 60_000, pool: "forks" as const },
+  setupFiles: ["tests/seed.setup.ts"],
+};
 
 export default defineConfig({
   test: {

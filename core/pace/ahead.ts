@@ -86,11 +86,12 @@ export function ahead({ pages, matters, today, preparing, hours, own, share }: A
 
   /** The last day from which there are so many minutes until the day before a date; today where there are not. */
   function lastStart(until: CalendarDate, wanted: number): CalendarDate {
+    // Whole minutes are summed and the share is taken once, as `there` takes it: the two agree to the last bit.
     let sum = 0;
     for (let at = daysBetween(today, until) - 1; at > 0; at--) {
       const date = addDays(today, at);
-      sum += share * minutesOn(hours, date);
-      if (sum >= wanted) return date;
+      sum += minutesOn(hours, date);
+      if (share * sum >= wanted) return date;
     }
     return today;
   }
