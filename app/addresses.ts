@@ -61,12 +61,20 @@ export const to = {
   goesWith: (album: string, query: { day?: string | null } = {}) =>
     asked(href("/albums/:album/goes-with", { album }), query),
   /**
-   * A construction at the bench; `leaf`, `face` and `piece`: the one on a page that is looked at; `day`: the day it is for.
+   * A construction at the bench; `leaf`, `face` and `piece`: the one on a page that is looked at; `day`: the day it
+   * is for; `like`: the piece it is begun from; `show`: `steps`, where it is to be made.
    */
   making: (
     album: string,
     kind: string,
-    query: { leaf?: string | null; face?: string | null; piece?: string | null; day?: string | null } = {},
+    query: {
+      leaf?: string | null;
+      face?: string | null;
+      piece?: string | null;
+      day?: string | null;
+      like?: string | null;
+      show?: "steps";
+    } = {},
   ) => asked(href("/albums/:album/bench/:kind", { album, kind }), query),
   bench: (album: string, query: { day?: string | null } = {}) => asked(href("/albums/:album/bench", { album }), query),
   stock: (album: string) => href("/albums/:album/stock", { album }),

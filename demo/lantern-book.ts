@@ -21,6 +21,7 @@ import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
 import { markPhotos } from "../store/roll.ts";
 import { addTryOut } from "../store/try-out.ts";
+import { layConstructions } from "./lantern-bench.ts";
 
 /** How Petra's book lies on the evening of the 9th: front matter, pages dressed ahead, a tab, and two ways for the 12th. */
 const made = (kind: MadeKind, name: string, x: number, y: number, w: number, h: number): Piece => ({
@@ -215,5 +216,6 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     const map = made("photo-mat", "The path, from above", 1, 1.5, 4, 5);
     await change({ kind: "arrange", leaf: shortest.leaf.id, face: "back", pieces: [map] });
   }
+  await layConstructions(book.leaves, dayOn, change);
   await frontMatter(db, author, change);
 }

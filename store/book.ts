@@ -232,7 +232,7 @@ export async function saveBookEditIn(
     return { ok: true, made: Object.fromEntries(standing) };
   }
   const late =
-    edit.kind === "move-leaf" || edit.kind === "tick"
+    edit.kind === "move-leaf" || edit.kind === "tick" || edit.kind === "tick-making"
       ? undefined
       : before.find(({ id, version }) => version > (seen?.[id] ?? version));
   if (late) return { ok: false, reason: "leaf-clash", bookClash: await lastWrite(tx, late) };

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import { and, eq, isNull } from "drizzle-orm";
-import type { Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
+import type { Held, Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { MadeOf } from "../core/album/made-of.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { Pattern } from "../core/book/pattern.ts";
@@ -69,7 +69,13 @@ function renamePiece(was: Piece, rename: Rename, thingOf: ThingOf): Piece {
   if (what.kind === "photo")
     return { ...piece, id: what.cut ? piece.id : rename(what.use), what: { ...what, use: rename(what.use) } };
   if (what.kind === "card") return { ...piece, id: rename(what.card), what: { ...what, card: rename(what.card) } };
-  return piece.dayId === null ? piece : { ...piece, dayId: rename(piece.dayId) };
+  const own = piece.dayId === null ? piece : { ...piece, dayId: rename(piece.dayId) };
+  if (!("built" in what) || !what.built) return own;
+  const holds = what.built.holds.map(({ slot, what: held }): Held => {
+    if (held.kind === "photo") return { slot, what: { ...held, use: rename(held.use) } };
+    return { slot, what: held.kind === "card" ? { ...held, card: rename(held.card) } : held };
+  });
+  return { ...own, what: { ...what, built: { ...what.built, holds } } };
 }
 
 function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename, thingOf: ThingOf): Leaf {

@@ -409,6 +409,12 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
     built: fc.constant({
       ...{ kind: "flip-up", lengths: { width: inches(3), height: inches(4) }, counts: { edge: 1 }, micrometres: 390 },
       blanks: [{ w: inches(3), h: inches(4) }],
+      steps: [
+        { minutes: 2, dries: 0 },
+        { minutes: 1, dries: 30 },
+      ],
+      ticked: [0],
+      holds: [{ slot: "flip:whole:back", what: { kind: "words" as const, says: "Under it" } }],
       closed: [
         {
           ...({ face: "front", of: "cardstock-80" } as const),

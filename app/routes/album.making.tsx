@@ -1,4 +1,4 @@
-import { useRouteLoaderData } from "react-router";
+import { useRouteLoaderData, useSearchParams } from "react-router";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { notFound, requireAlbum } from "#app/http/page.ts";
 import { Making } from "#app/places/bench/making.tsx";
@@ -20,8 +20,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export const shouldRevalidate = revalidateWhenReached;
 
 export default function MakingRoute({ loaderData }: Route.ComponentProps) {
+  const [query] = useSearchParams();
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
   return album ? (
-    <Making key={loaderData.kind} kind={loaderData.kind} data={loaderData.book} dayDate={album.dayDate} />
+    <Making
+      key={`${loaderData.kind} ${query.get("like")}`}
+      kind={loaderData.kind}
+      data={loaderData.book}
+      dayDate={album.dayDate}
+    />
   ) : null;
 }

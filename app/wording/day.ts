@@ -38,6 +38,7 @@ export const STEP_NAME: Record<Step, string> = {
   base: "Base made",
   number: "Number on",
   insert: "Inserts made",
+  build: "Bench pieces made",
   assemble: "Assembled",
   punch: "Punched",
   file: "In the book",
@@ -53,6 +54,7 @@ export const STEP_TO_DO: Record<Step, string> = {
   base: "Make the base",
   number: "Put the number on",
   insert: "Make the inserts",
+  build: "Make the bench pieces",
   assemble: "Assemble the page",
   punch: "Punch the holes",
   file: "Put it in the book",
@@ -62,6 +64,7 @@ export const STEP_TO_DO: Record<Step, string> = {
 export const STEP_CAUTION: Partial<Record<Step, string>> = {
   trim: "Blades: metal ruler, cut away from your hand, close the blade after. Follow the trimmer’s label.",
   base: "Blades, sprays and hot tools: keep fingers and children clear, open a window, follow the product’s label.",
+  build: "Blades and staplers: fingers clear, cut away from your hand. Each step at the bench says its own caution.",
   assemble: "Glue and sprays: open a window. Use photo-safe adhesive on photos, and follow its label.",
   punch: "Punches and eyelet setters: fingers clear, not where children reach. Check that no hole meets a face.",
 };

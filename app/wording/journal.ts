@@ -69,6 +69,7 @@ const OF_BOOK: Record<Exclude<BookEdit["kind"], "tick">, (leaf: string) => strin
   "own-side": (leaf) => `whose a side of ${leaf} is, changed`,
   "share-side": (leaf) => `who shares a side of ${leaf}, changed`,
   make: (leaf) => `paper of ${leaf} changed`,
+  "tick-making": (leaf) => `a step at the bench for ${leaf} ticked or unticked`,
   lie: (leaf) => `how ${leaf} lies, changed`,
   part: () => "book parted into volumes, or joined again",
   "leave-seen": (leaf) => `what is seen through ${leaf} left as it is`,

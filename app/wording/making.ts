@@ -1,6 +1,7 @@
 import type { Said } from "#core/craft/blueprint.ts";
 import type { Caution, Craft, Does, Impossible, MakingStep } from "#core/craft/craft.ts";
 import type { PlaceTrouble } from "#core/craft/place.ts";
+import type { Slot, SlotFit } from "#core/craft/slots.ts";
 import { type Length, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 
 /** The words of the bench: what constructions do, what is wrong with one, what is done with it. */
@@ -66,6 +67,25 @@ export const CAUTION_SAID: Record<Caution, string> = {
   "photo-safe": "Photos: acid-free, PVC-free, photo-safe adhesive. Follow its label.",
 };
 
+export const driesSaid = (minutes: number): string =>
+  `Leave it under a weight for about ${minutes} min, or as long as its label says.`;
+
+/** Where a construction carries something, told apart by its number. */
+export const slotName = ({ goesIn, name }: Slot, nth: number): string =>
+  !goesIn ? `Side ${nth} inside` : name ? `In it, as ${name}` : "In it";
+
+export function slotFitSaid(fit: SlotFit, unit: Unit): string {
+  if (fit.kind === "fits") return "Fits.";
+  if (fit.kind === "turned") return "Fits turned by a quarter.";
+  const over = [
+    ...(fit.w > 0 ? [`${say(fit.w, unit)} too wide`] : []),
+    ...(fit.h > 0 ? [`${say(fit.h, unit)} too tall`] : []),
+  ];
+  return `Does not fit: ${over.join(", ")}. Trim it, or make the construction larger.`;
+}
+
+const SNAG_NAME = { stitching: "stitches", staple: "staples", brad: "brads" } as const;
+
 /** What does not work where it lies, and what would. */
 export function placeTroubleSaid(trouble: PlaceTrouble, stateName: (id: string) => string, unit: Unit): string {
   const length = (value: Length) => say(value, unit);
@@ -84,6 +104,12 @@ export function placeTroubleSaid(trouble: PlaceTrouble, stateName: (id: string) 
       return `${stateName(trouble.state)}, it lies over a hole.`;
     case "over-piece":
       return `${stateName(trouble.state)}, it lies over something else that opens: one of them must be closed first.`;
+    case "snags":
+      return `Where it slides it meets ${SNAG_NAME[trouble.by]}${trouble.behind ? " of what is on the other side" : ""}: cover them, or move one of the two.`;
+    case "back-seen":
+      return "The page is clear: its back is seen from the other side. Put something over it there.";
+    case "two-days":
+      return "It goes through the paper, and the other side is another day’s: make what comes on both before either is stuck down.";
     case "in-protector":
       return "Inside a closed protector it cannot be opened: put it on the outside, or on a bare page.";
     case "stays-open":

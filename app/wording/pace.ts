@@ -37,6 +37,7 @@ export const AHEAD_NAME: Readonly<Record<AheadKind, string>> = {
   base: "Bases",
   number: "Numbers",
   insert: "Inserts, cards and tags",
+  build: "What is made at the bench",
 };
 export const AHEAD_COUNT: Readonly<Record<AheadKind, (count: number) => string>> = {
   prompts: (count) => `${many(count, "day")} without one`,
@@ -44,6 +45,7 @@ export const AHEAD_COUNT: Readonly<Record<AheadKind, (count: number) => string>>
   base: (count) => many(count, "page"),
   number: (count) => many(count, "page"),
   insert: (count) => many(count, "page"),
+  build: (count) => many(count, "page"),
 };
 
 /** What helps later, where tonight has nothing that waits. */

@@ -43,6 +43,18 @@ export const numeralOf = (size: Size): NumeralPiece => ({
 /** A flat piece of paper as it lies: its corners, and which face of it is up. */
 export type BuiltPanel = { readonly shape: readonly Point[]; readonly face: Face; readonly of: MaterialId };
 
+/** What a construction carries inside: a print or card of its day, or words of its own; `slot`: where (core/craft/slots.ts). */
+export type Held = {
+  readonly slot: string;
+  readonly what:
+    | { readonly kind: "photo"; readonly use: string }
+    | { readonly kind: "card"; readonly card: string }
+    | { readonly kind: "words"; readonly says: string };
+};
+/** The id of what is held, where it stands for something its day has. */
+export const idOfHeld = ({ what }: Held): string | null =>
+  what.kind === "photo" ? what.use : what.kind === "card" ? what.card : null;
+
 /** Which construction a piece is and what was set of it (core/craft); its size is how large it lies there closed. */
 export type Built = {
   readonly kind: string;
@@ -57,7 +69,26 @@ export type Built = {
   readonly blanks: readonly Size[];
   readonly lengths: Readonly<Record<string, Length>>;
   readonly counts: Readonly<Record<string, number>>;
+  /** What is done at the table to make it, in that order: minutes of work, and minutes it dries before it goes on. */
+  readonly steps: readonly { readonly minutes: number; readonly dries: number }[];
+  /** Which of the steps are done, counted from 0, in ascending order. */
+  readonly ticked: readonly number[];
+  /** What it carries inside. */
+  readonly holds: readonly Held[];
 };
+
+/** What a piece carries inside, where it is a construction that carries anything. */
+export const heldIn = ({ what }: Pick<Piece, "what">): readonly Held[] => ("built" in what && what.built?.holds) || [];
+
+/** What is left of making a construction: minutes of work, and the longest that something of it dries. */
+export function leftOf({ steps, ticked }: Pick<Built, "steps" | "ticked">): { minutes: number; dries: number } | null {
+  const left = steps.filter((_, nth) => !ticked.includes(nth));
+  if (left.length === 0) return null;
+  return {
+    minutes: left.reduce((sum, { minutes }) => sum + minutes, 0),
+    dries: Math.max(0, ...left.map(({ dries }) => dries)),
+  };
+}
 
 /**
  * What a piece is. Prints and cards take their size from the day that has them, so there is one truth about it; `cut` is

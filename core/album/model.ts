@@ -102,7 +102,7 @@ export type Part = (typeof PARTS)[number];
 export const STEPS = [
   ...(["choose", "print", "trim"] as const),
   ...(["write", "letter"] as const),
-  ...(["base", "number", "insert"] as const),
+  ...(["base", "number", "insert", "build"] as const),
   ...(["assemble", "punch", "file"] as const),
 ];
 export type Step = (typeof STEPS)[number];

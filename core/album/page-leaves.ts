@@ -1,11 +1,13 @@
 import type { Size } from "../measure/size.ts";
 import {
+  type Built,
   FACES,
   type Face,
   type Guest,
   type Leaf,
   type LeafMake,
   type LeafStep,
+  leftOf,
   type Owner,
   type Piece,
   type PieceWhat,
@@ -14,9 +16,17 @@ import {
 import type { AlbumFormat } from "./model.ts";
 
 type Room = Extract<PieceWhat, { kind: "room" }>;
-/** What of a piece says how far its side is: what kind it is, of a room what it is kept for, and whose it is. */
-type PieceOutline = Pick<Piece, "dayId"> & {
-  readonly what: { readonly kind: Exclude<PieceWhat["kind"], "room"> } | Pick<Room, "kind" | "keeps">;
+/**
+ * What of a piece says how far its side is: what kind it is, of a room what it is kept for, of a construction what is done to
+ * make it, and whose it is.
+ */
+type PieceOutline = Pick<Piece, "id" | "dayId"> & {
+  readonly what:
+    | {
+        readonly kind: Exclude<PieceWhat["kind"], "room">;
+        readonly built?: Pick<Built, "kind" | "steps" | "ticked"> | null | undefined;
+      }
+    | Pick<Room, "kind" | "keeps">;
 };
 /** What of a side says how far it is. */
 export type SideOutline = {
@@ -43,6 +53,12 @@ export type PageSide = {
   readonly hasNumeral: boolean;
   /** What each room is kept for that is still empty and the page's. */
   readonly rooms: readonly Room["keeps"][];
+  /** The constructions on it that are the page's, with what is left to do to make each; null: it is made. */
+  readonly built: readonly {
+    readonly piece: string;
+    readonly kind: string;
+    readonly left: ReturnType<typeof leftOf>;
+  }[];
 };
 /** A leaf that a page's worth of days has a side of, or shares one of. */
 export type PageLeaf = {
@@ -80,6 +96,9 @@ export function leavesByGroup<G>(
             filled: pieces && pieces.length > 0,
             hasNumeral: own.some(({ what }) => what.kind === "numeral"),
             rooms: own.flatMap(({ what }) => (what.kind === "room" ? [what.keeps] : [])),
+            built: own.flatMap(({ id: piece, what }) =>
+              "built" in what && what.built ? [{ piece, kind: what.built.kind, left: leftOf(what.built) }] : [],
+            ),
           },
         ]);
       };

@@ -19,6 +19,7 @@ export const TYPICAL_MINUTES: Readonly<Record<Step, number>> = {
   base: 15,
   number: 5,
   insert: 12,
+  build: 20,
   assemble: 15,
   punch: 3,
   file: 2,
@@ -72,6 +73,8 @@ export const STEP_RULES: Readonly<Record<Step, StepRule>> = {
   base: { tickedBy: null, reopenedBy: ["leaf"] },
   number: { tickedBy: null, reopenedBy: ["numeral"] },
   insert: { tickedBy: null, reopenedBy: ["leaf"] },
+  // Ticked at the bench, step by step; another size there opens it.
+  build: { tickedBy: null, reopenedBy: [] },
   assemble: { tickedBy: null, reopenedBy: ["picture", "print", "card", "words"] },
   punch: { tickedBy: null, reopenedBy: [] },
   file: { tickedBy: null, reopenedBy: [] },
@@ -82,7 +85,7 @@ export const reopenedBy = (happening: Happening): Step[] =>
   STEPS.filter((step) => STEP_RULES[step].reopenedBy.includes(happening));
 
 /** A leaf, or with a face one side of it, that a step is ticked on. */
-export type TickedOn = {
+type TickedOnSide = {
   readonly leaf: string;
   readonly face: Face | null;
   /** The day whose pieces on a shared side it is ticked of; null: the owner's, or the leaf. */
@@ -90,13 +93,27 @@ export type TickedOn = {
   readonly step: LeafStep | SideStep;
   readonly done: boolean;
 };
+/** A construction that is made, with all that is done at the bench for it. */
+type TickedOnPiece = {
+  readonly leaf: string;
+  readonly face: Face;
+  readonly guest: null;
+  readonly step: "build";
+  readonly piece: string;
+  /** Which construction it is. */
+  readonly kind: string;
+  readonly done: boolean;
+};
+export type TickedOn = TickedOnSide | TickedOnPiece;
 
 export type PlannedStep = {
   readonly step: Step;
   readonly ring: Exclude<Ring, "prompt">;
   readonly minutes: number;
+  /** Minutes that something of it dries before what needs it can be done. */
+  readonly dries: number;
   readonly done: boolean;
-  /** Each leaf or side it is done for; none where it is done for the day. It is done when it is done for all of them. */
+  /** Each leaf, side or construction it is done for; none where it is done for the day. It is done when it is done for all of them. */
   readonly on: readonly TickedOn[];
 };
 
@@ -127,6 +144,22 @@ export function poolContent(first: DayContent, others: readonly DayContent[]): P
 /** Leaves go through the punch where they are held by holes; protectors come punched, a sewn book never is. */
 const needsPunch = ({ make }: PageLeaf, binding: Binding): boolean =>
   binding !== "sewn" && (make.insert !== null || ["paper", "clear", "vellum"].includes(make.kind));
+
+/** Every construction of the page, and what is left of making them all. */
+function toBuild(leaves: readonly PageLeaf[]) {
+  const all = leaves.flatMap(({ id, sides }) =>
+    sides.flatMap(({ face, built }) => built.map((each) => ({ ...each, leaf: id, face }))),
+  );
+  return {
+    minutes: all.reduce((sum, { left }) => sum + (left?.minutes ?? 0), 0),
+    dries: Math.max(0, ...all.map(({ left }) => left?.dries ?? 0)),
+    on: all.map(
+      ({ piece, kind, leaf, face, left }): TickedOn => ({
+        ...{ leaf, face, guest: null, step: "build", piece, kind, done: left === null },
+      }),
+    ),
+  };
+}
 
 const onLeaves = (leaves: readonly PageLeaf[], step: LeafStep): TickedOn[] =>
   leaves.map(({ id, done }) => ({ leaf: id, face: null, guest: null, step, done: done.includes(step) }));
@@ -192,7 +225,7 @@ export function stepsFor(
   };
   const add = (ring: PlannedStep["ring"], step: Step, on: TickedOn[] = []) => {
     const done = on.length > 0 ? on.every((each) => each.done) : isDone(step);
-    steps.push({ step, ring, minutes: TYPICAL_MINUTES[step], done, on });
+    steps.push({ step, ring, minutes: TYPICAL_MINUTES[step], dries: 0, done, on });
   };
   const pages = leaves.filter(({ make }) => make.insert === null);
   const inserts = leaves.filter(({ make }) => make.insert !== null);
@@ -207,6 +240,13 @@ export function stepsFor(
   if (numbered || (pages.length > 0 && content.numeral.style !== "none"))
     add("paper", "number", onSides(sidesToNumber(leaves), "number"));
   if (inserts.length > 0) add("paper", "insert", onLeaves(inserts, "base"));
+  const built = toBuild(leaves);
+  if (built.on.length > 0) {
+    const done = built.on.every((each) => each.done);
+    // Once it is made it counts as usual, where minutes are compared.
+    const minutes = done ? TYPICAL_MINUTES.build : Math.max(1, built.minutes);
+    steps.push({ step: "build", ring: "paper", minutes, dries: built.dries, done, on: built.on });
+  }
   if (steps.length > 0) {
     add("book", "assemble", onSides(sidesToAssemble(leaves), "assemble"));
     const punched = leaves.filter((leaf) => needsPunch(leaf, binding));

@@ -1,10 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyAlbum } from "../../tests/samples.ts";
-import { type Leaf, sidesOf } from "./leaf.ts";
-import { STEPS } from "./model.ts";
+import { inches, ticks } from "../measure/length.ts";
+import { type Built, type Leaf, leafOfDay, type Piece, PLAIN_PAPER, sidesOf } from "./leaf.ts";
+import { EMPTY_DAY, STEPS } from "./model.ts";
 import { type AlbumRead, pagesOf } from "./page.ts";
-import { isOfLeaves, tickLeaf, tickSteps } from "./ticks.ts";
+import { leavesOfDays } from "./page-leaves.ts";
+import { poolContent, stepsFor, TYPICAL_MINUTES } from "./steps.ts";
+import { isMade, isOfLeaves, tickBuilt, tickLeaf, tickSteps } from "./ticks.ts";
 
 /** The pages of an album, and one of them. */
 const read = (album: Omit<AlbumRead, "prints">, nth: number) => {
@@ -64,5 +67,44 @@ describe("a tick of a day", () => {
       }),
       { numRuns: 20 },
     );
+  });
+});
+
+describe("what is done at the bench", () => {
+  const built: Built = {
+    ...{ kind: "flip-up", closed: [], micrometres: 0, blanks: [], lengths: {}, counts: {}, holds: [], ticked: [] },
+    steps: [
+      { minutes: 4, dries: 0 },
+      { minutes: 2, dries: 30 },
+      { minutes: 1, dries: 0 },
+    ],
+  };
+  const piece = (id: string): Piece => ({
+    ...({ id, at: { x: ticks(0), y: ticks(0) }, turn: 0, outside: false, dayId: null } as const),
+    what: { kind: "construction", name: "", size: { w: inches(3), h: inches(4) }, built },
+  });
+  const leaf: Leaf = {
+    ...leafOfDay("leaf", PLAIN_PAPER, "day"),
+    front: { ...leafOfDay("leaf", PLAIN_PAPER, "day").front, pieces: [piece("a"), piece("b")] },
+  };
+  const build = (leaves: readonly Leaf[]) =>
+    stepsFor(poolContent(EMPTY_DAY, []), leavesOfDays(leaves, ["day"]), "ring").find(({ step }) => step === "build");
+
+  it("is one step of the day: minutes and drying of what is left, ticked one by one or all at once", () => {
+    expect(build([leafOfDay("leaf", PLAIN_PAPER, "day")])).toBeUndefined();
+    expect(build([leaf])).toMatchObject({ ring: "paper", minutes: 14, dries: 30, done: false });
+    const begun = tickBuilt(leaf, { face: "front", piece: "a", nth: 1 }, true);
+    expect(build([begun])).toMatchObject({ minutes: 12, dries: 30, done: false });
+    const one = tickBuilt(begun, { face: "front", piece: "a", nth: null }, true);
+    expect(build([one])).toMatchObject({ minutes: 7, dries: 30, done: false });
+    expect(build([one])?.on.map(({ done }) => done)).toEqual([true, false]);
+    const planned = stepsFor(poolContent(EMPTY_DAY, []), leavesOfDays([leaf], ["day"]), "ring");
+    const all = tickSteps([leaf], planned, ["build"], true);
+    expect(build(all)).toMatchObject({ minutes: TYPICAL_MINUTES.build, dries: 0, done: true });
+    expect(tickSteps(all, planned, ["build"], false)).toEqual([leaf]);
+    // Back again to the tick, and nothing for a piece that is gone.
+    expect(tickBuilt(begun, { face: "front", piece: "a", nth: 1 }, false)).toEqual(leaf);
+    expect(tickBuilt(leaf, { face: "front", piece: "gone", nth: null }, true)).toEqual(leaf);
+    expect([leaf, begun].map(isMade)).toEqual([false, true]);
   });
 });

@@ -1,22 +1,61 @@
 import { type DayEdit, happeningOf } from "./edit.ts";
-import { LEAF_STEPS, type Leaf, type LeafStep, SIDE_STEPS, type Side, type SideStep, sidesOf } from "./leaf.ts";
+import {
+  type Face,
+  heldIn,
+  idOfHeld,
+  LEAF_STEPS,
+  type Leaf,
+  type LeafStep,
+  type Piece,
+  SIDE_STEPS,
+  type Side,
+  type SideStep,
+  sidesOf,
+} from "./leaf.ts";
 import type { DayContent, Step } from "./model.ts";
 import { type Happening, type PlannedStep, reopenedBy, type TickedOn } from "./steps.ts";
 
 const isLeafStep = (step: Step): step is LeafStep => (LEAF_STEPS as readonly Step[]).includes(step);
 const isSideStep = (step: Step): step is SideStep => (SIDE_STEPS as readonly Step[]).includes(step);
 
-/** Steps that are ticked on leaves or sides where a day has them; an insert is made as a page's base is. */
-export const isOfLeaves = (step: Step): boolean => step === "insert" || isLeafStep(step) || isSideStep(step);
+/** Steps that are ticked on leaves, sides or constructions where a day has them; an insert is made as a page's base is. */
+export const isOfLeaves = (step: Step): boolean =>
+  step === "insert" || step === "build" || isLeafStep(step) || isSideStep(step);
 
 const withTick = <T>(done: readonly T[], step: T, is: boolean): readonly T[] =>
   done.includes(step) === is ? done : is ? [...done, step] : done.filter((each) => each !== step);
 
 /**
+ * The leaf with one thing ticked, or unticked, that is done at the bench for a construction on one of its sides; `nth` null:
+ * all of it. A piece that is none, or gone, changes nothing.
+ */
+export function tickBuilt(
+  leaf: Leaf,
+  { face, piece, nth }: { readonly face: Face; readonly piece: string; readonly nth: number | null },
+  is: boolean,
+): Leaf {
+  const side = leaf[face];
+  const pieces = side.pieces?.map((each): Piece => {
+    const { what } = each;
+    if (each.id !== piece || !("built" in what) || !what.built) return each;
+    const all = what.built.steps.map((_, at) => at);
+    const ticked = all.filter((at) => (nth === null || at === nth ? is : what.built?.ticked.includes(at)));
+    return { ...each, what: { ...what, built: { ...what.built, ticked } } };
+  });
+  return pieces ? { ...leaf, [face]: { ...side, pieces } } : leaf;
+}
+
+type TickPlace =
+  | Omit<Extract<TickedOn, { readonly step: LeafStep | SideStep }>, "leaf" | "done">
+  | Omit<Extract<TickedOn, { readonly step: "build" }>, "leaf" | "done" | "kind">;
+
+/**
  * The leaf with one step ticked, or unticked. Without a `face` it is a step of the whole leaf; with one it is a step of that
  * side, or, with a `guest`, of what that guest has on the side. A step that is not of that kind changes nothing.
  */
-export function tickLeaf(leaf: Leaf, { face, guest, step }: Omit<TickedOn, "leaf" | "done">, is: boolean): Leaf {
+export function tickLeaf(leaf: Leaf, place: TickPlace, is: boolean): Leaf {
+  if (place.step === "build") return tickBuilt(leaf, { ...place, nth: null }, is);
+  const { face, guest, step } = place;
   if (face === null) return isLeafStep(step) ? { ...leaf, done: withTick(leaf.done, step, is) } : leaf;
   if (!isSideStep(step)) return leaf;
   const side = leaf[face];
@@ -49,10 +88,13 @@ export function tickSteps(
   );
 }
 
-/** Whether a print or a card of this id lies on a side. */
+/** Whether a print or a card of this id lies on a side, or in something that lies there. */
 const liesOn = ({ pieces }: Side, id: string): boolean =>
-  pieces?.some(({ what }) => (what.kind === "photo" ? what.use : what.kind === "card" ? what.card : null) === id) ??
-  false;
+  pieces?.some((piece) => {
+    const { what } = piece;
+    const stands = what.kind === "photo" ? what.use : what.kind === "card" ? what.card : null;
+    return stands === id || heldIn(piece).some((held) => idOfHeld(held) === id);
+  }) ?? false;
 
 /**
  * The leaves after something happened to one thing of a day, or to its numbers, as `planned` for the day: the sides that the
@@ -100,7 +142,12 @@ export function tickedBy(
   return { leaves: tickSteps(leaves, planned, [edit.step], edit.done), isAll };
 }
 
+const isBegunAtBench = ({ what }: Piece): boolean => "built" in what && (what.built?.ticked.length ?? 0) > 0;
+
 /** Whether anything of a leaf was made: a new make, or pieces laid anew, would make it again. */
 export const isMade = (leaf: Leaf): boolean =>
   leaf.done.length > 0 ||
-  sidesOf(leaf).some(({ done, guests }) => done.length > 0 || guests.some((guest) => guest.done.length > 0));
+  sidesOf(leaf).some(
+    ({ done, guests, pieces }) =>
+      done.length > 0 || guests.some((guest) => guest.done.length > 0) || (pieces ?? []).some(isBegunAtBench),
+  );

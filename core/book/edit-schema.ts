@@ -7,7 +7,7 @@ import { MONTH_PAGE } from "../month/known-schema.ts";
 import type { BookEdit } from "./edit.ts";
 import { isSmallTree } from "./layout.ts";
 import type { Pattern } from "./pattern.ts";
-import { layoutSchema, SEEN_SLIP, sideSchemas } from "./piece-schema.ts";
+import { layoutSchema, MOST_MAKING_STEPS, PIECE_ID, SEEN_SLIP, sideSchemas } from "./piece-schema.ts";
 
 /** What a change to the book may look like when it comes from outside. */
 const ID = z.uuid();
@@ -38,6 +38,10 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
     guest: ID.nullable().default(null),
     step: z.enum([...LEAF_STEPS, ...SIDE_STEPS]),
     done: z.boolean(),
+  }),
+  z.object({
+    ...{ kind: z.literal("tick-making"), leaf: ID, face: FACE, piece: PIECE_ID },
+    ...{ nth: z.int().min(0).max(MOST_MAKING_STEPS).nullable(), done: z.boolean() },
   }),
   z.object({ kind: z.literal("lie"), leaf: ID, drop: IN_TICKS.place.nullable(), liftsOff: z.boolean() }),
   z.object({ kind: z.literal("part"), leaf: ID, opens: z.boolean() }),

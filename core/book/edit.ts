@@ -16,7 +16,7 @@ import {
 import { likeOf } from "../album/made-of.ts";
 import type { Step } from "../album/model.ts";
 import { reopenedBy } from "../album/steps.ts";
-import { tickLeaf } from "../album/ticks.ts";
+import { tickBuilt, tickLeaf } from "../album/ticks.ts";
 import { LIMITS } from "../limits.ts";
 import type { Length } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -49,6 +49,8 @@ export type BookEdit =
   | { kind: "make"; leaf: string; make: LeafMake }
   /** Something done for a leaf, or with a face for one of its sides: its owner's, or what a guest has on it. */
   | { kind: "tick"; leaf: string; face: Face | null; guest: string | null; step: LeafStep | SideStep; done: boolean }
+  /** Something done at the bench for a construction, counted from 0; null: all of it. */
+  | { kind: "tick-making"; leaf: string; face: Face; piece: string; nth: number | null; done: boolean }
   | { kind: "lie"; leaf: string; drop: Length | null; liftsOff: boolean }
   /** The book is parted before a leaf, which is the first of another volume; or joined again there. */
   | { kind: "part"; leaf: string; opens: boolean }
@@ -257,6 +259,8 @@ export function applyBookEdit(
       return changed(edit.leaf, (leaf) => remade(leaf, edit.make));
     case "tick":
       return changed(edit.leaf, (leaf) => tickLeaf(leaf, edit, edit.done));
+    case "tick-making":
+      return changed(edit.leaf, (leaf) => tickBuilt(leaf, edit, edit.done));
     case "lie":
       return changed(edit.leaf, (leaf) => ({ ...leaf, drop: edit.drop, liftsOff: edit.liftsOff }));
     case "leave-seen":
@@ -272,6 +276,11 @@ export function applyBookEdit(
       return changed(edit.leaf, (leaf) => ({ ...leaf, opensVolume: edit.opens && at > 0 }));
     }
   }
+}
+
+/** The same construction for another day: nothing of it is made yet, and it carries nothing. */
+function unmade(what: Piece["what"]): Piece["what"] {
+  return "built" in what && what.built ? { ...what, built: { ...what.built, ticked: [], holds: [] } } : what;
 }
 
 /**
@@ -291,6 +300,6 @@ export function asRooms(
     const { what } = lies;
     const keeps = what.kind === "photo" || what.kind === "card" ? what.kind : null;
     if (keeps) return { ...lies, id: newId(), dayId, what: { kind: "room", keeps, size } };
-    return { ...lies, id: newId(), dayId, ...(of ? { of: likeOf(of) } : {}) };
+    return { ...lies, what: unmade(what), id: newId(), dayId, ...(of ? { of: likeOf(of) } : {}) };
   });
 }

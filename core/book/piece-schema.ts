@@ -19,6 +19,26 @@ const MOST_THICK = 100_000;
 /** No construction has more lengths, or more counts, that can be set. */
 const MOST_SETTINGS = 24;
 
+/** Things done to make a construction, and minutes one of them takes or dries. */
+export const MOST_MAKING_STEPS = 100;
+const MINUTES = z
+  .int()
+  .min(0)
+  .max(24 * 60);
+
+/** A piece that stands for a print, a card or the number goes by that thing's own name until it is cut. */
+export const PIECE_ID = z.string().regex(/^[0-9a-z-]{1,40}$/);
+
+/** What a construction carries inside. */
+const HELD = z.object({
+  slot: z.string().regex(/^[a-zA-Z0-9:. -]{1,80}$/),
+  what: z.discriminatedUnion("kind", [
+    z.object({ kind: z.literal("photo"), use: ID }),
+    z.object({ kind: z.literal("card"), card: ID }),
+    z.object({ kind: z.literal("words"), says: TEXT }),
+  ]),
+});
+
 /** What something is made of, as it comes from outside. */
 const MADE_OF = z.object({
   thing: ID.nullable(),
@@ -54,6 +74,12 @@ export function sideSchemas(kinds: LengthKinds) {
     counts: z
       .record(setting, z.int().min(0).max(99))
       .refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),
+    steps: z
+      .array(z.object({ minutes: MINUTES, dries: MINUTES }))
+      .max(MOST_MAKING_STEPS)
+      .readonly(),
+    holds: z.array(HELD).max(MOST_PANELS).readonly(),
+    ticked: z.array(z.int().min(0).max(MOST_MAKING_STEPS)).max(MOST_MAKING_STEPS).readonly(),
   });
   /** What a piece may be of itself, without a day that has it: what a template keeps. */
   const ofItself = [
@@ -85,8 +111,7 @@ export function sideSchemas(kinds: LengthKinds) {
     of: MADE_OF.optional(),
   };
   const piece = z.object({
-    // A piece that stands for a print, a card or the number goes by that thing's own name until it is cut.
-    id: z.string().regex(/^[0-9a-z-]{1,40}$/),
+    id: PIECE_ID,
     what,
     ...lies,
     // A change that was on its way when this was not yet known leaves it out.

@@ -1,6 +1,8 @@
 import {
   type Face,
+  heldIn,
   type InsertKind,
+  idOfHeld,
   type Leaf,
   type LeafKind,
   type LeafMake,
@@ -94,6 +96,9 @@ export type BookRead<P extends BookPage = BookPage> = {
 const NUMERAL_CARD = size(inches(3), inches(4));
 const NUMERAL_SPOT = size(inches(2), inches(2));
 
+const has = ({ content }: BookPage, id: string): boolean =>
+  content.photos.some((use) => use.id === id) || content.cards.some((card) => card.id === id);
+
 /** Whose a piece on a side is: that of the day it is marked with or whose print or card it is, else the side's. */
 export function pageOfPiece<P extends BookPage>(
   { page, guests }: Pick<SideRead<P>, "page" | "guests">,
@@ -101,13 +106,13 @@ export function pageOfPiece<P extends BookPage>(
 ): P | null {
   if (guests.length === 0) return page;
   const sharing = page ? [page, ...guests] : guests;
-  const has = ({ days, content }: P): boolean =>
+  const isOf = ({ days, content }: P): boolean =>
     what.kind === "photo"
       ? content.photos.some(({ id }) => id === what.use)
       : what.kind === "card"
         ? content.cards.some(({ id }) => id === what.card)
         : days.some(({ id }) => id === dayId);
-  return sharing.find(has) ?? page;
+  return sharing.find(isOf) ?? page;
 }
 
 /**
@@ -286,6 +291,10 @@ export function readBook<P extends BookPage>(
         const stands = standsFor(piece);
         const page = stands && pageOfPiece(shared, piece);
         if (stands && page) placedOn.get(page)?.add(stands);
+        for (const id of heldIn(piece).flatMap((held) => idOfHeld(held) ?? [])) {
+          const of = [shared.page, ...shared.guests].find((each) => each && has(each, id));
+          if (of) placedOn.get(of)?.add(id);
+        }
       }
     }
   }

@@ -239,7 +239,17 @@ describe("a window cut through a page", () => {
 
 describe("a construction", () => {
   it("is as thick as it was reckoned when it was made, and as what it is held by", () => {
-    const built = { kind: "flip-up", lengths: {}, counts: {}, closed: [], blanks: [], micrometres: 870 };
+    const built = {
+      kind: "flip-up",
+      lengths: {},
+      counts: {},
+      closed: [],
+      blanks: [],
+      micrometres: 870,
+      steps: [],
+      ticked: [],
+      holds: [],
+    };
     const flip: Piece = {
       ...{ id: "c", turn: 0, outside: false, dayId: null, at: { x: inches(1), y: inches(1) } },
       what: { kind: "construction", size: size(inches(3), inches(4)), name: "", built },

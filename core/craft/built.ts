@@ -1,3 +1,4 @@
+import isEqual from "fast-deep-equal";
 import type { Built, BuiltPanel } from "../album/leaf.ts";
 import { MATERIALS, type MaterialId } from "../material/material.ts";
 import { ticks } from "../measure/length.ts";
@@ -5,10 +6,18 @@ import { craftOf } from "./catalog.ts";
 import { type Craft, type Made, NOWHERE, type Sizes, type Stock } from "./craft.ts";
 import { areaLaid, laidIn, seenShares } from "./lies.ts";
 import { thickOf } from "./place.ts";
+import { reheld, slotsOf } from "./slots.ts";
 
-/** What is set of a construction as its piece keeps it: lengths apart from counts, so that files say lengths in millimetres. */
-export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made, paper: MaterialId): Built {
+/**
+ * What is set of a construction as its piece keeps it: lengths apart from counts, so that files say lengths in millimetres.
+ * `was`: what the piece was built as before.
+ */
+export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made, paper: MaterialId, was?: Built): Built {
   const all = Object.entries(settings).map(([id, { counts, ways }]) => [id, sizes[id] ?? 0, counts || ways] as const);
+  const lengths = Object.fromEntries(all.filter(([, , isCount]) => !isCount).map(([id, value]) => [id, ticks(value)]));
+  const counts = Object.fromEntries(all.filter(([, , isCount]) => isCount).map(([id, value]) => [id, value]));
+  const steps = done.steps.map(({ minutes, dries = 0 }) => ({ minutes, dries }));
+  const isAlike = was?.kind === kind && isEqual([was.lengths, was.counts, was.steps], [lengths, counts, steps]);
   return {
     kind,
     closed: closedOf(done),
@@ -16,8 +25,10 @@ export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made, pap
     blanks: done.parts
       .filter((part) => part.of === paper)
       .flatMap(({ blank, count }) => Array.from({ length: count }, () => blank)),
-    lengths: Object.fromEntries(all.filter(([, , isCount]) => !isCount).map(([id, value]) => [id, ticks(value)])),
-    counts: Object.fromEntries(all.filter(([, , isCount]) => isCount).map(([id, value]) => [id, value])),
+    ...{ lengths, counts, steps },
+    // Of another size it is made anew; what it holds it keeps.
+    ticked: isAlike ? was.ticked : [],
+    holds: was ? reheld(was.holds, slotsOf(done)) : [],
   };
 }
 
@@ -39,7 +50,11 @@ function closedOf(done: Made): BuiltPanel[] {
  * A piece's construction and its sizes; null where the catalog has no such kind. What it leaves out is as usual, what the kind
  * does not know is passed over.
  */
-export function readBuilt({ kind, lengths, counts }: Built): { readonly of: Craft; readonly sizes: Sizes } | null {
+export function readBuilt({
+  kind,
+  lengths,
+  counts,
+}: Pick<Built, "kind" | "lengths" | "counts">): { readonly of: Craft; readonly sizes: Sizes } | null {
   const of = craftOf(kind);
   if (!of) return null;
   const sizes = Object.entries(of.settings).map(([id, { usual, counts: isCount, ways }]) => [
@@ -47,6 +62,12 @@ export function readBuilt({ kind, lengths, counts }: Built): { readonly of: Craf
     (isCount || ways ? counts[id] : lengths[id]) ?? usual(NOWHERE),
   ]);
   return { of, sizes: Object.fromEntries(sizes) };
+}
+
+/** What is set of one construction as far as another has it too: what one is begun from when it becomes the other. */
+export function sizesInCommon(built: Built, { settings }: Pick<Craft, "settings">): Sizes {
+  const sizes = readBuilt(built)?.sizes ?? {};
+  return Object.fromEntries(Object.entries(sizes).filter(([id]) => id in settings));
 }
 
 export const stockOf = (paper: MaterialId): Stock => ({ paper, caliper: MATERIALS[paper].caliper });

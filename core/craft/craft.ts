@@ -36,6 +36,8 @@ export type Sizes<Id extends string = string> = Readonly<Record<Id, number>>;
 /** How a part lies in a state: its scores that are folded, in that order, and then where. */
 export type Placed = {
   readonly part: string;
+  /** Which of several of its part it is, from 0; by the order in which they are laid where it is not said. */
+  readonly copy?: number;
   readonly folded?: readonly string[];
   /** Where the zero of the part comes to lie. */
   readonly at: Point;
@@ -64,6 +66,8 @@ export type MakingStep = Said & {
   readonly held?: HeldBy;
   readonly caution?: Caution;
   readonly minutes: number;
+  /** Minutes under a weight before it goes on. */
+  readonly dries?: number;
 };
 
 /** How it stays shut. */
@@ -83,6 +87,8 @@ export type Made = {
   readonly steps: readonly MakingStep[];
   readonly opens: readonly Opening[];
   readonly stays: StaysShut;
+  /** The largest that goes into it, where that is no part of its own. */
+  readonly room?: Size;
   /** What goes wrong with it, said before it does; names in braces as in steps. */
   readonly minds: readonly Said[];
 };

@@ -6,7 +6,11 @@ import { andThen, cellsOf, folded, type Isometry, type Laid, moved, STILL } from
 import { boundsOf } from "./polygon.ts";
 
 /** A panel of a part as it lies in a state. */
-export type LaidPanel = Laid & { readonly part: string };
+export type LaidPanel = Laid & {
+  readonly part: string;
+  /** Which of the part it is, where there are several: in the order they are laid, from 0. */
+  readonly copy: number;
+};
 
 const TURNS: readonly Isometry[] = [
   STILL,
@@ -17,13 +21,13 @@ const TURNS: readonly Isometry[] = [
 const MIRROR: Isometry = { ...STILL, a: -1 };
 
 /** One part folded and laid where its state has it, the lowest panel first. Throws where its folds cannot be: a fault here. */
-function laidPart(part: Part, { folded: scores = [], at, turn = 0, behind }: Placed): LaidPanel[] {
+function laidPart(part: Part, { folded: scores = [], at, turn = 0, behind }: Placed, copy: number): LaidPanel[] {
   const done = folded(part, scores);
   if (!done.ok) throw new Error(`${part.id} does not fold at ${done.at}: ${done.why}`);
   const turning = andThen(behind ? MIRROR : STILL, TURNS[turn] ?? STILL);
   const way = andThen(turning, { ...STILL, c: at.x, f: at.y });
   const pile = done.pile.map((each) => ({
-    ...{ part: part.id, panel: each.panel },
+    ...{ part: part.id, copy, panel: each.panel },
     shape: each.shape.map((corner) => moved(way, corner)),
     faceUp: behind ? !each.faceUp : each.faceUp,
     way: andThen(each.way, way),
@@ -34,10 +38,14 @@ function laidPart(part: Part, { folded: scores = [], at, turn = 0, behind }: Pla
 /** All panels of a state, the lowest first, as they are looked down on. */
 export function laidIn({ parts }: Pick<Made, "parts">, { lies }: Pick<State, "lies">): LaidPanel[] {
   const all: LaidPanel[] = [];
-  for (const placed of lies) {
+  for (const [nth, placed] of lies.entries()) {
     const part = parts.find(({ id }) => id === placed.part);
     if (!part) throw new Error(`no part ${placed.part}`);
-    const pile = laidPart(part, placed);
+    const pile = laidPart(
+      part,
+      placed,
+      placed.copy ?? lies.slice(0, nth).filter((each) => each.part === placed.part).length,
+    );
     const { over } = placed;
     const under = over ? all.findIndex((each) => each.part === over.part && each.panel === over.panel) : all.length - 1;
     all.splice(under + 1, 0, ...pile);

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { makeOf } from "../../tests/samples.ts";
 import { presetById } from "../album/formats.ts";
 import { type LeafMake, NOBODY, newLeaf, type Piece } from "../album/leaf.ts";
+import { AS_USUAL } from "../album/made-of.ts";
 import { readBook } from "../book/read.ts";
 import { inches, ticks } from "../measure/length.ts";
 import { rect, rectOf } from "../measure/rect.ts";
@@ -92,6 +93,55 @@ describe("whether a construction works where it lies", () => {
     expect(kinds(flip("right"), there(0, 2, { others: [beside("filler")] }))).not.toContain("over-piece");
   });
 
+  it("is caught where it slides by staples and brads on its own side or behind it, and by nothing where it lifts", () => {
+    const pull = making("tag-from-card", {});
+    const stapled = (x: number) => {
+      const placed = other({ kind: "filler", size: made3x4, name: "" }, x, 4, 1, 1);
+      return { ...placed, piece: { ...placed.piece, of: { ...AS_USUAL, sits: "staple" as const } } };
+    };
+    const snag = (where: PlacedThere) => troublesThere(pull, where, format).filter(({ kind }) => kind === "snags");
+    expect(snag(there(1, 2, { others: [stapled(2)] }))).toEqual([{ kind: "snags", by: "staple", behind: false }]);
+    expect(snag(there(0, 2, { others: [stapled(5)] }))).toEqual([]);
+    const glued = other({ kind: "filler", size: made3x4, name: "" }, 2, 4, 1, 1);
+    expect(snag(there(1, 2, { others: [glued] }))).toEqual([]);
+    // Behind, left and right are exchanged: what lies at 3 to 4 of six lies at 2 to 3.
+    const read = leafOf({ kind: "full" });
+    const backed = (x: number) => ({ ...read, back: { ...read.back, pieces: [stapled(x)] } });
+    expect(snag(there(0, 2, { read: backed(3) }))).toEqual([{ kind: "snags", by: "staple", behind: true }]);
+    expect(snag(there(0, 2, { read: backed(0) }))).toEqual([]);
+    expect(kinds(flip("right"), there(0, 2, { others: [stapled(1)] }))).not.toContain("snags");
+  });
+
+  it("shows its back through a clear page unless something lies over it there", () => {
+    const clear = leafOf({ kind: "clear" });
+    const bare = { read: clear, outside: false };
+    expect(kinds(making("ring", {}), there(0, 2, bare))).toContain("back-seen");
+    expect(kinds(making("ring", {}), there(0, 2, { ...bare, read: leafOf({ kind: "paper" }) }))).not.toContain(
+      "back-seen",
+    );
+    const cover = other({ kind: "filler", size: made3x4, name: "" }, 0, 0, 7, 8.25);
+    const covered = { ...clear, back: { ...clear.back, pieces: [cover] } };
+    expect(kinds(making("ring", {}), there(0, 2, { ...bare, read: covered }))).not.toContain("back-seen");
+  });
+
+  it("that goes through the paper is told to be made together with the other side, where that is another day's", () => {
+    const days = (front: string, back: string) => {
+      const owner = (dayId: string) => ({ kind: "day", dayId }) as const;
+      const read = leafOf({ kind: "paper" });
+      const page = (dayId: string) => ({ days: [{ id: dayId }] }) as unknown as typeof read.front.page;
+      return {
+        ...read,
+        front: { ...read.front, owner: owner(front), page: page(front) },
+        back: { ...read.back, owner: owner(back), page: front === back ? null : page(back) },
+      };
+    };
+    const tags = making("dangling-tags", {});
+    const on = (read: PlacedThere["read"]) => kinds(tags, there(0, 2, { read, outside: false }));
+    expect(on(days("a", "b"))).toContain("two-days");
+    expect(on(leafOf({ kind: "paper" }))).not.toContain("two-days");
+    expect(kinds(making("ring", {}), there(0, 2, { read: days("a", "b"), outside: false }))).not.toContain("two-days");
+  });
+
   it("fits closed, and slides in its pocket or is tight there", () => {
     expect(kinds(flip("right"), there(4, 2))).toContain("too-large");
     const pockets = leafOf({ kind: "pocket", layout: "four" });
@@ -132,15 +182,12 @@ describe("a construction on its page", () => {
       const blanks = done.parts.filter((part) => part.of === of.paper).reduce((sum, { count }) => sum + count, 0);
       expect(built.blanks).toHaveLength(blanks);
     }
-    expect(readBuilt({ kind: "gone", lengths: {}, counts: {}, closed: [], blanks: [], micrometres: 0 })).toBeNull();
+    expect(readBuilt({ kind: "gone", lengths: {}, counts: {} })).toBeNull();
     // What is not said is as usual, what is not known is passed over.
     const read = readBuilt({
       kind: "ring",
       lengths: { outer: inches(5), other: inches(1) },
       counts: {},
-      closed: [],
-      blanks: [],
-      micrometres: 0,
     });
     expect(read?.sizes).toMatchObject({ outer: inches(5), photo: inches(3) });
     expect(read?.sizes).not.toHaveProperty("other");

@@ -1,11 +1,13 @@
 import type { Face, Turn } from "../album/leaf.ts";
+import { type Piercing, piercesBy } from "../album/made-of.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { holesOf } from "../book/holes.ts";
 import type { LeafRead, PlacedPiece } from "../book/read.ts";
+import { seenThroughBase, seenThroughPiece } from "../book/windows.ts";
 import { comesOut } from "../bulk/pocket-room.ts";
 import { MATERIALS, type Micrometres, micrometres } from "../material/material.ts";
 import { type Length, ticks } from "../measure/length.ts";
-import { contains, overlap, type Rect, rect, rectOf, sizeOf } from "../measure/rect.ts";
+import { contains, mirrored, overlap, type Rect, rect, rectOf, sizeOf } from "../measure/rect.ts";
 import type { Part } from "./blueprint.ts";
 import type { Made, State } from "./craft.ts";
 import { areaLaid, laidIn, thickestPile } from "./lies.ts";
@@ -18,6 +20,11 @@ export type PlaceTrouble =
   | { readonly kind: "over-holes"; readonly state: string }
   | { readonly kind: "over-piece"; readonly state: string; readonly piece: PlacedPiece }
   | { readonly kind: "tight" | "jams"; readonly room: Length }
+  /** What slides there is caught by what holds something else, on its own side or the one behind. */
+  | { readonly kind: "snags"; readonly by: Exclude<Piercing, "slit">; readonly behind: boolean }
+  | { readonly kind: "back-seen" }
+  /** It goes through the paper, and the other side is another day's: both are made before either is stuck down. */
+  | { readonly kind: "two-days" }
   | { readonly kind: "in-protector" }
   | { readonly kind: "stays-open" }
   | { readonly kind: "no-hint" };
@@ -92,6 +99,35 @@ export type PlacedThere = {
   readonly others: readonly PlacedPiece[];
 };
 
+/** Held by what goes through the page it lies on, or cut into that page. */
+const goesThrough = ({ parts, steps }: Made): boolean =>
+  steps.some(({ held }) => held === "staple" || held === "brad" || held === "eyelet") ||
+  parts.some(({ isGround, slits, windows, holes }) => isGround && slits.length + windows.length + holes.length > 0);
+
+/** What is in the way of what slides: staples, brads and stitches where it lies and where it is pulled to. */
+function snagsOf(
+  read: LeafRead,
+  face: Face,
+  lies: Rect,
+  others: readonly PlacedPiece[],
+  opening: readonly { readonly hinge: unknown; readonly area: Rect }[],
+): PlaceTrouble[] {
+  const slides = opening.filter(({ hinge }) => hinge === null).map(({ area }) => area);
+  if (slides.length === 0) return [];
+  const ways = [lies, ...slides];
+  const caughtBy = (placed: PlacedPiece, at: Rect, behind: boolean): PlaceTrouble[] => {
+    const by = piercesBy(placed.piece.of);
+    const meets = by !== null && by !== "slit" && ways.some((way) => overlap(way, at));
+    return meets ? [{ kind: "snags", by, behind }] : [];
+  };
+  const back = read[face === "front" ? "back" : "front"].pieces;
+  const found = [
+    ...others.flatMap((each) => caughtBy(each, each.rect, false)),
+    ...back.flatMap((each) => caughtBy(each, mirrored(each.rect, read.build.page.w), true)),
+  ];
+  return found.slice(0, 1);
+}
+
 /** What lies there is opened itself: a flip, or another construction. */
 const opens = ({ piece: { what } }: PlacedPiece): boolean => what.kind === "flip" || what.kind === "construction";
 
@@ -146,6 +182,17 @@ export function troublesThere(
     const met = others.find((each) => opens(each) && overlap(each.rect, area) && !overlap(each.rect, lies));
     if (met) troubles.push({ kind: "over-piece", state: id, piece: met });
   }
+  troubles.push(...snagsOf(read, face, lies, others, opening));
+  const back = read[face === "front" ? "back" : "front"];
+  const isStuck = (!pocket && !inProtector) || outside;
+  if (isStuck && seenThroughBase(read) !== "opaque") {
+    const covers = back.pieces.filter(({ piece }) => seenThroughPiece(piece) === "opaque");
+    const hidden = covers.some(({ rect: at }) => contains(at, mirrored(lies, page.w)));
+    if (!hidden) troubles.push({ kind: "back-seen" });
+  }
+  const [here, there] = [read[face].owner, back.owner];
+  const isShared = here.kind === "day" && there.kind === "day" && read[face].page !== back.page;
+  if (isStuck && isShared && goesThrough(made)) troubles.push({ kind: "two-days" });
   if (opening.some(({ hinge }) => hinge) && !outside && (inProtector || read.build.kind === "pocket"))
     troubles.push({ kind: "in-protector" });
   if (opening.length > 0 && made.stays === "needs-closure") troubles.push({ kind: "stays-open" });

@@ -6,6 +6,9 @@ import type { Made, MakingStep } from "./craft.ts";
 /** Minutes a cut, a score or a hole takes somebody who does it now and then. From memory. */
 const MINUTES = { cut: 1, trim: 1, score: 1, punch: 1 } as const;
 
+/** Minutes that a little white glue under a weight takes until paper can be handled; the label counts. Common practice. */
+const WET_GLUE_DRIES = 30;
+
 /** Scores that are one line on the blank, each once. */
 function lines(hinges: readonly Hinge[]): Hinge[] {
   const seen = new Set<string>();
@@ -86,5 +89,7 @@ const stepsOfParts = (parts: readonly Part[]): MakingStep[] => parts.flatMap(ofP
 export const putTogether = (of: Omit<Made, "ok">): Made => ({
   ...of,
   ok: true,
-  steps: [...stepsOfParts(of.parts), ...of.steps],
+  steps: [...stepsOfParts(of.parts), ...of.steps].map((step) =>
+    step.held === "wet-glue" ? { dries: WET_GLUE_DRIES, ...step } : step,
+  ),
 });

@@ -2,11 +2,14 @@ import { outlineOf, type Part } from "../craft/blueprint.ts";
 import type { Made } from "../craft/craft.ts";
 import { boundsOf, type Line, type Polygon } from "../craft/polygon.ts";
 import { escaped } from "../draw/svg.ts";
-import { type Length, millimetres, toMillimetres } from "../measure/length.ts";
+import { inches, type Length, millimetres, toMillimetres } from "../measure/length.ts";
 import type { Point } from "../measure/rect.ts";
 
 /** Between two parts, and round all of them. */
 const APART = millimetres(10);
+
+/** The mats of most machines are as wide as the largest papers. Common practice. */
+const MAT_WIDE = inches(12);
 
 const mm = (length: number): string => String(Math.round(toMillimetres(length as Length) * 1e4) / 1e4);
 const at = ({ x, y }: Point): string => `${mm(x)} ${mm(y)}`;
@@ -45,24 +48,26 @@ const STYLE = {
 } as const;
 
 /**
- * A construction for a cutting machine: SVG at true size, one user unit a millimetre, its parts side by side as often as each
- * is wanted, in three layers named cut, score and draw. Shapes that are cut are closed.
+ * A construction for a cutting machine: SVG at true size, one user unit a millimetre, its parts as often as each is
+ * wanted, in rows, in three layers named cut, score and draw. Shapes that are cut are closed.
  */
 export function cutFile({ parts }: Pick<Made, "parts">, title: string): string {
   const layers = { cut: "", score: "", draw: "" };
-  let [right, foot] = [APART as number, 0];
+  // In rows that a mat takes; what is wider by itself has a row of its own.
+  let [x, y, high, right] = [APART as number, APART as number, 0, 0];
   for (const part of parts) {
     const area = boundsOf(outlineOf(part));
     const of = layersOf(part);
     for (let nth = 0; nth < part.count; nth++) {
-      const move = `translate(${mm(right - area.x)} ${mm(APART - area.y)})`;
+      if (x > APART && x + area.w + APART > MAT_WIDE) [x, y, high] = [APART, y + high + APART, 0];
+      const move = `translate(${mm(x - area.x)} ${mm(y - area.y)})`;
       for (const name of ["cut", "score", "draw"] as const)
         if (of[name].length > 0) layers[name] += `<g transform="${move}">${of[name].join("")}</g>`;
-      right += area.w + APART;
-      foot = Math.max(foot, area.h);
+      x += area.w + APART;
+      [right, high] = [Math.max(right, x), Math.max(high, area.h)];
     }
   }
-  const [w, h] = [mm(right), mm(foot + 2 * APART)];
+  const [w, h] = [mm(right), mm(y + high + APART)];
   const drawn = (["draw", "score", "cut"] as const).map(
     (name) => `<g id="${name}" fill="none" stroke-width="0.1" ${STYLE[name]}>${layers[name]}</g>`,
   );

@@ -8,7 +8,7 @@ import { openSteps } from "./needs.ts";
 import { AHEAD } from "./tonight.ts";
 
 /** Kinds of work that can be done before the days they are for. */
-export const AHEAD_KINDS = ["prompts", "front-matter", "base", "number", "insert"] as const;
+export const AHEAD_KINDS = ["prompts", "front-matter", "base", "number", "insert", "build"] as const;
 export type AheadKind = (typeof AHEAD_KINDS)[number];
 
 /** Some of a kind: how many pages or days, and the minutes they take together, setting up counted once a sitting. */
@@ -34,7 +34,7 @@ const MATTER_MINUTES = 35;
 const FRONT: readonly Matter[] = ["title", "opening-note", "month-calendar"];
 
 /** What is missed least in a finished album goes first; a page without a base keeps its day waiting. Common practice. */
-const DROP_ORDER: readonly AheadKind[] = ["insert", "number", "front-matter", "base", "prompts"];
+const DROP_ORDER: readonly AheadKind[] = ["insert", "build", "number", "front-matter", "base", "prompts"];
 
 type Matters = readonly { readonly matter: { readonly kind: Matter }; readonly steps: readonly PlannedStep[] }[];
 
@@ -107,6 +107,9 @@ function deadlines(jobs: readonly Job[]): { date: CalendarDate; minutes: number 
   return dates.map((date) => ({ date, minutes: sumOf(jobs.filter((job) => job.date <= date)) }));
 }
 
+/** What a page that has no leaf yet will want of what is made ahead. */
+const ON_EVERY_PAGE: readonly Step[] = ["base", "number"];
+
 /** Bases made in one sitting; setting up is counted once for so many. From memory. */
 const A_SITTING = 5;
 
@@ -115,14 +118,16 @@ function jobsOf(pages: readonly Page[], matters: Matters, preparing: Preparing, 
   const isOpen = (page: Page, step: Step) => openSteps(page).some((each) => each.step === step);
   // A page that is made ahead and has no leaf yet will want its base and its number.
   const isBare = ({ leaves, content }: Page) => leaves.length === 0 && !content.waived.includes("paper");
+  const eachOf = (page: Page, step: Step) =>
+    costOf(own, step, page.steps.find((each) => each.step === step)?.minutes).each;
   const steps = AHEAD[preparing].flatMap((step) => {
-    const { setUp, each } = costOf(own, step);
+    const { setUp } = costOf(own, step);
     const some = pages.filter(
-      (page) => isOpen(page, step) || (preparing === "all" && step !== "insert" && isBare(page)),
+      (page) => isOpen(page, step) || (preparing === "all" && ON_EVERY_PAGE.includes(step) && isBare(page)),
     );
     return some.map((page, at) => ({
       ...{ kind: step as AheadKind, date: dateOf(page) },
-      minutes: each + (at % A_SITTING === 0 ? setUp : 0),
+      minutes: eachOf(page, step) + (at % A_SITTING === 0 ? setUp : 0),
     }));
   });
   const prompts = pages

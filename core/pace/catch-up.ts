@@ -1,5 +1,6 @@
 import type { Step } from "../album/model.ts";
 import { isBegun, type Page } from "../album/page.ts";
+import { TYPICAL_MINUTES } from "../album/steps.ts";
 import { addDays, type CalendarDate, daysBetween } from "../month/dates.ts";
 import { type Ask, doneBy, forecast, type Work } from "./forecast.ts";
 import { costOf, minutesSaid, type OwnMinutes } from "./minutes.ts";
@@ -162,7 +163,13 @@ export type Valued = {
 
 const minutesOf = (work: readonly Work[], own: OwnMinutes): number =>
   work.reduce(
-    (sum, { steps, spared = 0 }) => sum + steps.reduce((all, step) => all + minutesSaid(own, step).minutes, 0) - spared,
+    (sum, { steps, spared = 0, build = TYPICAL_MINUTES.build }) =>
+      sum +
+      steps.reduce((all, step) => {
+        const times = step === "build" ? build / TYPICAL_MINUTES.build : 1;
+        return all + Math.round(minutesSaid(own, step).minutes * times);
+      }, 0) -
+      spared,
     0,
   );
 

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { STEPS, type Step } from "../album/model.ts";
 import type { Page } from "../album/page.ts";
+import { TYPICAL_MINUTES } from "../album/steps.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
 import { chanceFrom } from "../words/chance.ts";
 import { type Hours, USUAL_HOURS } from "./capacity.ts";
@@ -65,7 +66,7 @@ describe("what is left to do", () => {
   it("of a page that dries is done when it is dry, as far as it goes on it", () => {
     const dry = addDays(FIRST, 2);
     const onIt = ["number", "assemble", "punch", "file"];
-    const now = ["choose", "print", "trim", "write", "letter", "insert"];
+    const now = ["choose", "print", "trim", "write", "letter", "insert", "build"];
     expect(left(dry)).toEqual([
       [FIRST, now],
       [dry, onIt],
@@ -86,6 +87,11 @@ describe("the finish", () => {
 
   it("is plain arithmetic where nothing is left to chance", () => {
     const work = [{ page: "1", from: FIRST, steps: ["write", "letter", "file"] as Step[] }];
+    const bench = [{ page: "1", from: FIRST, steps: ["build"] as Step[], build: 50 }];
+    const atBench = forecast(ask({ work: bench, hours: every(10), own: SURE, kept: null, varies: 0 }));
+    // Who says ten minutes of what typically takes twenty takes half of these fifty.
+    expect(TYPICAL_MINUTES.build).toBe(20);
+    expect(new Set(atBench.ends.book)).toEqual(new Set([2]));
     // 30 minutes of work at 10 an evening: the third evening, counted from none.
     const sure = forecast(ask({ work, hours: every(10), own: SURE, kept: null, varies: 0 }));
     expect([doneBy(sure.ends.words, 0.5), doneBy(sure.ends.book, 0.9)]).toEqual([1, 2]);

@@ -28,6 +28,8 @@ export type Work = {
   readonly from: CalendarDate;
   readonly steps: readonly Step[];
   readonly spared?: number;
+  /** What making its constructions typically takes, in minutes; where it has any to make. */
+  readonly build?: number;
 };
 
 /** Evenings that were meant and those of them that were kept, so far. */
@@ -72,7 +74,11 @@ export function workLeft(
       [lived, left.filter((step) => !ahead.includes(step) && !isWet(step))],
       [onDry(lived), left.filter((step) => !ahead.includes(step) && isWet(step))],
     ];
-    return parts.flatMap(([from, steps]) => (steps.length > 0 ? [{ page: name, from, steps }] : []));
+    const build = page.steps.find(({ step }) => step === "build")?.minutes;
+    return parts.flatMap(([from, steps]) => {
+      if (steps.length === 0) return [];
+      return [{ page: name, from, steps, ...(build !== undefined && steps.includes("build") ? { build } : {}) }];
+    });
   });
 }
 
@@ -121,8 +127,9 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
   const jobs = jobsOf(work, today);
   const parts = jobs.flatMap((job) => job.parts);
   // Many pages have the same to do: what it takes is summed up once a run for each different list of steps.
-  const lists = [...new Map(parts.map(({ steps }) => [steps.join(), steps])).values()];
-  const listOf = parts.map(({ steps }) => lists.findIndex((list) => list.join() === steps.join()));
+  const listed = [...new Map(parts.map((part) => [nameOf(part), part])).entries()];
+  const lists = listed.map(([, part]) => part);
+  const listOf = parts.map((part) => listed.findIndex(([name]) => name === nameOf(part)));
   const takes = new Float64Array(lists.length);
   const endOf = new Int16Array(parts.length);
   const ends = { photos: new Int16Array(runs), words: new Int16Array(runs), book: new Int16Array(runs) };
@@ -141,8 +148,8 @@ export function forecast({ today, work, hours, own, kept, seed, runs, varies = P
       const { factor, doubt } = own[step];
       minutes[at] = TYPICAL_MINUTES[step] * factor * (doubt > 0 ? Math.exp(doubt * normal(person)) : 1);
     });
-    lists.forEach((list, at) => {
-      takes[at] = list.reduce((sum, step) => sum + (minutes[step] as number), 0);
+    lists.forEach(({ steps, times }, at) => {
+      takes[at] = steps.reduce((sum, step) => sum + (minutes[step] as number) * (step === BUILD ? times : 1), 0);
     });
     const share = kept ? beta(person, TYPICAL_KEPT.kept + kept.kept, TYPICAL_KEPT.missed + kept.meant - kept.kept) : 1;
     let day = -1;
@@ -180,19 +187,25 @@ function stirred(seed: number, by: number): number {
   return Math.imul(mixed ^ (mixed >>> 15), 0xc2b2ae35) | 0;
 }
 
-type Part = { readonly stage: Stage; readonly steps: readonly number[] };
+/** `times`: how much longer making its constructions takes than that step usually does. */
+type Part = { readonly stage: Stage; readonly steps: readonly number[]; readonly times: number };
+const BUILD = STEPS.indexOf("build");
+const nameOf = ({ steps, times }: Part): string => `${steps.join()} ${steps.includes(BUILD) ? times : 1}`;
 
 /** The work in the order in which it can be done, a page's pictures first, then its words, then the rest. */
 function jobsOf(work: readonly Work[], today: CalendarDate) {
   return work
-    .map(({ page, from, steps, spared = 0 }) => ({
+    .map(({ page, from, steps, spared = 0, build = TYPICAL_MINUTES.build }) => ({
       from: Math.max(0, daysBetween(today, from)),
       name: [...page].reduce((hash, sign) => (Math.imul(hash, 31) + sign.charCodeAt(0)) | 0, 17),
       spared,
       // Where nothing is left to do but to wait, as for a lab, it ends on the day that is waited for.
       parts: (steps.length === 0 ? (["photos"] as const) : STAGES).flatMap((stage): Part[] => {
         const of = steps.filter((step) => STAGE_OF[ringOf(step)] === stage);
-        return of.length > 0 || steps.length === 0 ? [{ stage, steps: of.map((step) => STEPS.indexOf(step)) }] : [];
+        const times = build / TYPICAL_MINUTES.build;
+        return of.length > 0 || steps.length === 0
+          ? [{ stage, times, steps: of.map((step) => STEPS.indexOf(step)) }]
+          : [];
       }),
     }))
     .sort((a, b) => a.from - b.from);
@@ -201,7 +214,7 @@ function jobsOf(work: readonly Work[], today: CalendarDate) {
 function ringOf(step: Step): Exclude<Ring, "prompt"> {
   if (step === "choose" || step === "print" || step === "trim") return "photos";
   if (step === "write" || step === "letter") return "words";
-  return step === "base" || step === "number" || step === "insert" ? "paper" : "book";
+  return ["base", "number", "insert", "build"].includes(step) ? "paper" : "book";
 }
 
 /** The first day, counted from today, by which this share of the runs is done; null where it takes longer than is looked at. */

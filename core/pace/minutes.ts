@@ -14,6 +14,7 @@ const SETTING_UP: Readonly<Record<Step, number>> = {
   base: 5,
   number: 2,
   insert: 4,
+  build: 5,
   assemble: 5,
   punch: 2,
   file: 0,
@@ -66,10 +67,13 @@ export function ownMinutes(timed: readonly Timed[], set: Readonly<Partial<Record
 /** Nobody's in particular. */
 export const TYPICAL: OwnMinutes = ownMinutes([], {});
 
-/** What a step costs: once to set up for all of its kind in a sitting, and for each. Whole minutes, at least one in all. */
+/**
+ * What a step costs: once to set up for all of its kind in a sitting, and for each. Whole minutes, at least one in all.
+ * `typical`: what this one takes, where it is not what its kind usually does.
+ */
 export type Cost = { readonly setUp: number; readonly each: number };
-export function costOf(own: OwnMinutes, step: Step): Cost {
-  const all = Math.max(1, Math.round(TYPICAL_MINUTES[step] * own[step].factor));
+export function costOf(own: OwnMinutes, step: Step, typical = TYPICAL_MINUTES[step]): Cost {
+  const all = Math.max(1, Math.round(typical * own[step].factor));
   const setUp = Math.min(all - 1, Math.round(SETTING_UP[step] * own[step].factor));
   return { setUp, each: all - setUp };
 }

@@ -13,7 +13,8 @@ export const NEEDS: Readonly<Record<Step, readonly Step[]>> = {
   base: [],
   number: ["base"],
   insert: [],
-  assemble: ["trim", "letter", "base"],
+  build: [],
+  assemble: ["trim", "letter", "base", "build"],
   punch: ["assemble"],
   file: ["assemble", "number", "insert", "punch"],
 };

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { anyAlbum } from "../../tests/samples.ts";
 import { PREPARING, STEPS, type Step } from "../album/model.ts";
 import { type Page, pagesOf } from "../album/page.ts";
-import type { PlannedStep } from "../album/steps.ts";
+import { type PlannedStep, TYPICAL_MINUTES } from "../album/steps.ts";
 import { addDays, type CalendarDate } from "../month/dates.ts";
 import { costOf, ownMinutes, TYPICAL } from "./minutes.ts";
 import { isAfter, NEEDS, openSteps, stillDrying } from "./needs.ts";
@@ -11,7 +11,7 @@ import { AHEAD, type Evening, isMoved, planEvening, withoutPage } from "./tonigh
 
 const RING: Record<Step, PlannedStep["ring"]> = {
   ...{ choose: "photos", print: "photos", trim: "photos", write: "words", letter: "words" },
-  ...{ base: "paper", number: "paper", insert: "paper", assemble: "book", punch: "book", file: "book" },
+  ...{ base: "paper", number: "paper", insert: "paper", build: "paper", assemble: "book", punch: "book", file: "book" },
 };
 const FIRST = "2026-12-01" as CalendarDate;
 const TODAY = "2026-12-04" as CalendarDate;
@@ -21,11 +21,15 @@ const pageOn = (
   at: number,
   steps: readonly (readonly [Step, boolean])[],
   driesUntil: CalendarDate | null = null,
+  build = { minutes: TYPICAL_MINUTES.build, dries: 0 },
 ): Page =>
   ({
     content: { driesUntil },
     days: [{ date: addDays(FIRST, at) }],
-    steps: steps.map(([step, done]) => ({ step, done, ring: RING[step], minutes: 0, on: [] })),
+    steps: steps.map(([step, done]) => ({
+      ...{ step, done, ring: RING[step], on: [] },
+      ...(step === "build" ? build : { minutes: TYPICAL_MINUTES[step], dries: 0 }),
+    })),
   }) as unknown as Page;
 
 const anySteps = fc.tuple(fc.subarray([...STEPS]), fc.subarray([...STEPS])).map(([there, done]) => {
@@ -34,10 +38,13 @@ const anySteps = fc.tuple(fc.subarray([...STEPS]), fc.subarray([...STEPS])).map(
     done.includes(step) && NEEDS[step].every((need) => !there.includes(need) || isDone(need));
   return there.map((step) => [step, isDone(step)] as const);
 });
+/** Constructions take longer or shorter, and some of them dry for longer than there is time. */
+const anyBuild = fc.record({ minutes: fc.integer({ min: 1, max: 60 }), dries: fc.constantFrom(0, 10, 30, 200) });
+const anyPage = fc.tuple(anySteps, anyBuild);
 const MOST_OPEN = 14;
 const fewOpen = fc
-  .array(anySteps, { minLength: 1, maxLength: 5 })
-  .map((all) => all.map((steps, at) => pageOn(at, steps)))
+  .array(anyPage, { minLength: 1, maxLength: 5 })
+  .map((all) => all.map(([steps, build], at) => pageOn(at, steps, null, build)))
   .filter((pages) => pages.reduce((sum, page) => sum + openSteps(page).length, 0) <= MOST_OPEN);
 
 type Worth = { finished: number; moved: number; oldest: string };
@@ -59,7 +66,14 @@ const worthOfEvening = (pages: readonly Page[], { items }: Evening) =>
 
 /** Every set of steps that may be done in the minutes, tried. */
 function byTryingAll(pages: readonly Page[], minutes: number): Worth {
-  const all = pages.flatMap((page) => openSteps(page).map(({ step }) => ({ page, step })));
+  const all = pages.flatMap((page) => openSteps(page).map(({ step, minutes: typical }) => ({ page, step, typical })));
+  const eachOf = (step: Step, typical: number) => costOf(TYPICAL, step, typical).each;
+  // What dries for longer than is left of the evening is not gone on with.
+  const isWet = (page: Page, step: Step) =>
+    openSteps(page).some(
+      (need) =>
+        NEEDS[step].includes(need.step) && need.dries > 0 && need.dries + eachOf("build", need.minutes) > minutes,
+    );
   let top: Worth = { finished: 0, moved: 0, oldest: "" };
   for (let mask = 0; mask < 1 << all.length; mask++) {
     const isIn = (page: Page, step: Step) =>
@@ -67,12 +81,13 @@ function byTryingAll(pages: readonly Page[], minutes: number): Worth {
     const some = all.filter((_, at) => mask & (1 << at));
     const kinds = new Set(some.map(({ step }) => step));
     const cost =
-      some.reduce((sum, { step }) => sum + costOf(TYPICAL, step).each, 0) +
+      some.reduce((sum, { step, typical }) => sum + eachOf(step, typical), 0) +
       [...kinds].reduce((sum, step) => sum + costOf(TYPICAL, step).setUp, 0);
     if (cost > minutes) continue;
     const isFine = some.every(
       ({ page, step }) =>
         (page.days[0]?.date ?? "") <= TODAY &&
+        !isWet(page, step) &&
         NEEDS[step].every((need) => openSteps(page).every((each) => each.step !== need) || isIn(page, need)),
     );
     if (!isFine) continue;
@@ -118,8 +133,8 @@ describe("the evening that is worth most", () => {
 
   it("is within its minutes, with nothing before what it needs, and says itself what it is worth", () => {
     fc.assert(
-      fc.property(fc.array(anySteps, { maxLength: 31 }), fc.nat(300), (all, minutes) => {
-        const pages = all.map((steps, at) => pageOn(at % 6, steps));
+      fc.property(fc.array(anyPage, { maxLength: 31 }), fc.nat(300), (all, minutes) => {
+        const pages = all.map(([steps, build], at) => pageOn(at % 6, steps, null, build));
         const plan = evening(pages, minutes);
         const cost =
           plan.items.reduce((sum, item) => sum + item.minutes, 0) +
@@ -176,7 +191,7 @@ describe("the evening that is worth most", () => {
     );
     const plan = planEvening([page], TODAY, 500, "nothing", TYPICAL, () => ["trim"]);
     const steps = plan.items.map(({ step }) => step.step);
-    expect(steps).toEqual(["write", "letter", "base", "number", "insert"]);
+    expect(steps).toEqual(["write", "letter", "base", "number", "insert", "build"]);
   });
 
   it("puts nothing on a page that is wet, nor what comes after that, until the day on which it is dry", () => {
@@ -184,8 +199,28 @@ describe("the evening that is worth most", () => {
     const stepsOn = (driesUntil: CalendarDate | null) =>
       evening([pageOn(0, steps, driesUntil)], 500).items.map(({ step: { step } }) => step);
     const all = STEPS.filter((step) => step !== "base");
-    expect(stepsOn(addDays(TODAY, 1))).toEqual(["choose", "print", "trim", "write", "letter", "insert"]);
+    expect(stepsOn(addDays(TODAY, 1))).toEqual(["choose", "print", "trim", "write", "letter", "insert", "build"]);
     for (const dry of [null, TODAY, addDays(TODAY, -3)]) expect(stepsOn(dry)).toEqual(all);
+  });
+
+  it("reckons with what this page's constructions take, and leaves for another evening what they dry for", () => {
+    const steps = [
+      ["build", false],
+      ["assemble", false],
+    ] as const;
+    const on = (minutes: number, dries: number, evening: number) =>
+      planEvening([pageOn(0, steps, null, { minutes, dries })], TODAY, evening, "nothing", TYPICAL).items.map(
+        (item) => [item.step.step, item.minutes] as const,
+      );
+    const { each } = costOf(TYPICAL, "assemble");
+    const setUp = costOf(TYPICAL, "build").setUp;
+    expect(on(40, 0, 90)).toEqual([
+      ["build", 40 - setUp],
+      ["assemble", each],
+    ]);
+    expect(on(40, 30, 90)).toHaveLength(2);
+    expect(on(40, 60, 90)).toEqual([["build", 40 - setUp]]);
+    expect(on(100, 0, 90)).toEqual([]);
   });
 
   it("reckons with one's own minutes", () => {

@@ -3,7 +3,7 @@ import type { Page } from "../album/page.ts";
 import { type PlannedStep, RINGS, type Ring } from "../album/steps.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type Cost, costOf, type OwnMinutes } from "./minutes.ts";
-import { isReady, openSteps, stillDrying, withNeeds } from "./needs.ts";
+import { isReady, NEEDS, openSteps, stillDrying, withNeeds } from "./needs.ts";
 
 /** Why a line stands in an evening: what comes of it with the others, or what it begins. */
 export type Why =
@@ -34,8 +34,8 @@ export type Evening = {
 
 /** What is made before its day, by the album's way of preparing: whole pages but for what the day brings, or their parts. */
 export const AHEAD: Readonly<Record<Preparing, readonly Step[]>> = {
-  all: ["base", "number", "insert"],
-  parts: ["insert"],
+  all: ["base", "number", "insert", "build"],
+  parts: ["insert", "build"],
   nothing: [],
 };
 
@@ -91,9 +91,10 @@ export function planEvening(
     cost.set(step, known);
     return known;
   };
+  const eachOf = ({ step, minutes: typical }: PlannedStep): number => costOf(own, step, typical).each;
   const open = pages.filter((page) => hasCome(page, today) && openSteps(page).length > 0).slice(0, MOST_PAGES);
   const may = (page: Page): ReadonlySet<Step> => {
-    const late = new Set([...waits(page), ...stillDrying(page, today)]);
+    const late = new Set([...waits(page), ...stillDrying(page, today), ...driesTooLong(page, minutes, eachOf)]);
     const allowed = isLived(page, today) ? null : AHEAD[preparing];
     const steps = openSteps(page);
     // What waits takes with it all that needs it.
@@ -112,7 +113,7 @@ export function planEvening(
   const option = (steps: readonly PlannedStep[]): Option => ({
     steps,
     kinds: steps.reduce((mask, { step }) => (kinds.includes(step) ? mask | (1 << kinds.indexOf(step)) : mask), 0),
-    minutes: steps.reduce((sum, { step }) => sum + of(step).each, 0),
+    minutes: steps.reduce((sum, step) => sum + eachOf(step), 0),
   });
   const candidates = open.map((page): Candidate => {
     const steps = openSteps(page);
@@ -133,10 +134,16 @@ export function planEvening(
   });
   const setUps = kinds.map((step) => of(step).setUp);
   // More time than everything takes is as good as just enough.
-  const all = candidates.flatMap(({ page }) => openSteps(page)).reduce((sum, { step }) => sum + of(step).each, 0);
+  const all = candidates.flatMap(({ page }) => openSteps(page)).reduce((sum, step) => sum + eachOf(step), 0);
   const enough = all + setUps.reduce((sum, each) => sum + each, 0);
   const core = best(candidates, setUps, Math.min(Math.max(0, Math.floor(minutes)), enough));
-  return filled(core, pages, today, Math.floor(minutes), allowed, of);
+  return filled(core, pages, today, Math.floor(minutes), allowed, { setUpOf: (step) => of(step).setUp, eachOf });
+}
+
+/** What cannot be done in an evening of so many minutes, because what it needs dries for longer than what is left of it. */
+function driesTooLong(page: Page, minutes: number, eachOf: (step: PlannedStep) => number): readonly Step[] {
+  const late = openSteps(page).filter((step) => step.dries > 0 && step.dries + eachOf(step) > minutes);
+  return STEPS.filter((step) => late.some((each) => NEEDS[step].includes(each.step)));
 }
 
 /** For each candidate what is done with it, or nothing. */
@@ -224,21 +231,23 @@ function filled(
   today: CalendarDate,
   minutes: number,
   allowed: ReadonlyMap<Page, ReadonlySet<Step>>,
-  of: (step: Step) => Cost,
+  cost: { readonly setUpOf: (step: Step) => number; readonly eachOf: (step: PlannedStep) => number },
 ): Evening {
+  const { setUpOf, eachOf } = cost;
   const taken = new Map(pages.map((page) => [page, new Set(chosen.get(page)?.map(({ step }) => step))]));
   const kinds = new Set([...taken.values()].flatMap((steps) => [...steps]));
   let left = minutes;
-  for (const step of kinds) left -= of(step).setUp;
-  for (const steps of taken.values()) for (const step of steps) left -= of(step).each;
+  for (const step of kinds) left -= setUpOf(step);
+  for (const steps of chosen.values()) for (const step of steps) left -= eachOf(step);
   const come = pages.filter((page) => hasCome(page, today));
   const toCome = pages.filter((page) => !hasCome(page, today));
   for (const page of [...come, ...toCome]) {
     const own = taken.get(page) as Set<Step>;
     const open = openSteps(page);
-    for (const { step } of open) {
+    for (const planned of open) {
+      const { step } = planned;
       if (own.has(step) || !allowed.get(page)?.has(step) || !isReady(open, step, own)) continue;
-      const takes = of(step).each + (kinds.has(step) ? 0 : of(step).setUp);
+      const takes = eachOf(planned) + (kinds.has(step) ? 0 : setUpOf(step));
       if (takes > left) continue;
       left -= takes;
       own.add(step);
@@ -260,7 +269,7 @@ function filled(
           : ring.every((each) => own.has(each.step))
             ? { kind: "stage", ring: step.ring }
             : { kind: "begins" };
-      return [{ page, step, ahead, minutes: of(step.step).each, why }];
+      return [{ page, step, ahead, minutes: eachOf(step), why }];
     });
   });
   const movedPages = pages.filter((page) => {
@@ -269,7 +278,7 @@ function filled(
   });
   return {
     items: inSittings(items),
-    setUp: [...kinds].flatMap((step) => (of(step).setUp > 0 ? [{ step, minutes: of(step).setUp }] : [])),
+    setUp: [...kinds].flatMap((step) => (setUpOf(step) > 0 ? [{ step, minutes: setUpOf(step) }] : [])),
     minutes: minutes - left,
     finished: movedPages.filter((page) => openSteps(page).every(({ step }) => taken.get(page)?.has(step))).length,
     moved: movedPages.length,

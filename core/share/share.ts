@@ -1,4 +1,4 @@
-import type { Leaf, Owner, Piece, Side, TryOut } from "../album/leaf.ts";
+import { idOfHeld, type Leaf, type Owner, type Piece, type Side, type TryOut } from "../album/leaf.ts";
 import { type DayContent, EMPTY_DAY } from "../album/model.ts";
 import type { Print } from "../album/print.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -40,6 +40,17 @@ export function countPrivate(content: DayContent, today: CalendarDate): number {
   return [...photos, ...cards, ...jottings].filter((each) => isPrivate(each, today)).length;
 }
 
+/** A piece that carries nothing but what is open. */
+function withoutHeld(piece: Piece, isOpen: (id: string) => boolean): Piece {
+  const { what } = piece;
+  if (!("built" in what) || !what.built) return piece;
+  const holds = what.built.holds.filter((held) => {
+    const id = idOfHeld(held);
+    return id === null || isOpen(id);
+  });
+  return { ...piece, what: { ...what, built: { ...what.built, holds } } };
+}
+
 const dayOf = (owner: Owner): string | null => (owner.kind === "day" ? owner.dayId : null);
 
 /**
@@ -65,11 +76,13 @@ export function shareable<A extends Shareable>(album: A, today: CalendarDate): A
         : what.kind === "card"
           ? things.has(what.card)
           : !isClosed(dayId ?? owner);
+  const openPieces = (pieces: readonly Piece[], owner: string | null): Piece[] =>
+    pieces.filter(isOpenPiece(owner)).map((piece) => withoutHeld(piece, (id) => things.has(id)));
   const openSide = (side: Side): Side => {
     const owner = dayOf(side.owner);
     return {
       ...side,
-      pieces: side.pieces?.filter(isOpenPiece(owner)) ?? null,
+      pieces: side.pieces && openPieces(side.pieces, owner),
       done: isClosed(owner) ? [] : side.done,
       guests: side.guests.map((guest) => (isClosed(guest.dayId) ? { ...guest, done: [] } : guest)),
     };
@@ -85,7 +98,7 @@ export function shareable<A extends Shareable>(album: A, today: CalendarDate): A
   const tryOuts = album.tryOuts.flatMap((tried): TryOut[] => {
     const owner = byId.get(tried.leafId)?.[tried.face].owner;
     const dayId = owner ? dayOf(owner) : null;
-    return isClosed(dayId) ? [] : [{ ...tried, pieces: tried.pieces.filter(isOpenPiece(dayId)) }];
+    return isClosed(dayId) ? [] : [{ ...tried, pieces: openPieces(tried.pieces, dayId) }];
   });
   return { ...album, days, matters, leaves, tryOuts, prints: album.prints.filter(({ of }) => things.has(of)) };
 }

@@ -27,7 +27,7 @@ export function measureTonight(): number {
       ? "photos"
       : ["write", "letter"].includes(step)
         ? "words"
-        : ["base", "number", "insert"].includes(step)
+        : ["base", "number", "insert", "build"].includes(step)
           ? "paper"
           : "book") as Page["steps"][number]["ring"];
   const pages = Array.from({ length: 31 }, (_, at) => ({

@@ -118,6 +118,7 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   "share-side": ({ leaf, day }) => ({ leaf, face: "front", dayId: day, shares: true }),
   "own-side": ({ leaf, day }) => ({ leaf, face: "front", owner: { kind: "day", dayId: day } }),
   make: ({ leaf }) => ({ leaf, make: { ...MAKE, kind: "vellum" } }),
+  "tick-making": ({ leaf }) => ({ leaf, face: "front", piece: "a", nth: 0, done: true }),
   tick: ({ leaf }) => ({ leaf, face: "front", guest: null, step: "assemble", done: true }),
   lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
   part: ({ leaf }) => ({ leaf, opens: true }),

@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { captionFeet } from "#app/drawing/captions.ts";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
@@ -21,9 +21,12 @@ import { spoken } from "#core/measure/spoken.ts";
 import { type BesideItem, type Board, isAnothers, isBehindVellum, leafName, looseDrawing } from "./boards.ts";
 import { BoardGround, LooseDrawing, Outline, PieceDrawing, Still, ZERO } from "./drawn-parts.tsx";
 import { LiveMeasures } from "./live-measures.tsx";
+import { nextOpened, type OpenedHere, OpenHere } from "./opened-here.ts";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
 import { useSteady } from "./use-steady.ts";
+
+const OpenedPiece = lazy(async () => ({ default: (await import("./opened-piece.tsx")).OpenedPiece }));
 
 /** What is under the hand: a piece on a board, something beside, or a board itself. */
 export type Selection =
@@ -82,6 +85,11 @@ export function Arranger({
   small = false,
 }: Props) {
   const [selection, select] = useState<Selection | null>(null);
+  const [opened, open] = useState<OpenedHere | null>(null);
+  // What lies open is seen whole, however far it reaches.
+  const [reach, setReach] = useState<MatBox | null>(null);
+  const close = () => open(null);
+  const opening = useMemo(() => ({ opened, open }), [opened]);
   const svg = useRef<SVGSVGElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const { hold, style: steady } = useSteady(frame);
@@ -168,7 +176,10 @@ export function Arranger({
     else if (event.key === "]") arrange(restack(pieces, id, 1));
     else if (event.key === "[") arrange(restack(pieces, id, -1));
     else if (event.key === "p" || event.key === "P") arrange(putInto(pieces, id, nextPlace(board, placed), content));
-    else if (event.key === "Delete" || event.key === "Backspace") {
+    else if (event.key === "o" || event.key === "O") {
+      if (!("built" in placed.piece.what && placed.piece.what.built)) return;
+      open(nextOpened(opened, board.key, id));
+    } else if (event.key === "Delete" || event.key === "Backspace") {
       arrange(withoutPiece(pieces, id));
       pick(besides(boards, board, id));
     } else if (event.key === "Escape") select({ kind: "board", board: board.key });
@@ -184,6 +195,7 @@ export function Arranger({
     if (target) putOn(item, target);
   };
 
+  const view = opened && reach ? around(box, reach) : box;
   const ground = useMemo(() => matGround(box, unit, small, name), [box, unit, small, name]);
   const held = drag?.grabbed;
   const letter = letterOn(box);
@@ -193,7 +205,7 @@ export function Arranger({
       <Zoomed frame={frame} style={steady} small={small}>
         <svg
           ref={svg}
-          viewBox={viewBoxOf(box)}
+          viewBox={viewBoxOf(view)}
           preserveAspectRatio="xMidYMid meet"
           className="block h-full w-full touch-pan-y overflow-visible select-none"
           role="group"
@@ -311,18 +323,54 @@ export function Arranger({
               )}
             </g>
           ))}
+          {openedOn(boards, opened).map(({ board, placed: { piece, rect: lies }, nth }) => (
+            <g
+              key={piece.id}
+              data-opened={piece.id}
+              transform={`translate(${board.x + mm(lies.x)} ${board.y + mm(lies.y)})`}
+              pointerEvents="none"
+            >
+              <Suspense fallback={null}>
+                <OpenedPiece
+                  {...{ piece, lies, nth }}
+                  drawn={drawnFor(board.read[board.face], piece)}
+                  onOver={close}
+                  onReach={({ x, y, w, h }) => setReach({ x: board.x + mm(x), y: board.y + mm(y), w: mm(w), h: mm(h) })}
+                />
+              </Suspense>
+            </g>
+          ))}
           {drag && (
             <LiveMeasures drag={drag} drawing={heldDrawing(drag.grabbed, boards, beside)} unit={unit} letter={letter} />
           )}
         </svg>
       </Zoomed>
-      {bar(selection, pick, (item) => {
-        const target = targetFor(boards, item.loose, selection, onResize !== undefined);
-        if (target) putOn(item, target);
-      })}
+      <OpenHere value={opening}>
+        {bar(selection, pick, (item) => {
+          const target = targetFor(boards, item.loose, selection, onResize !== undefined);
+          if (target) putOn(item, target);
+        })}
+      </OpenHere>
     </div>
   );
 }
+
+/** A box with another in it, and a little room beyond. */
+function around(box: MatBox, { x, y, w, h }: MatBox): MatBox {
+  const room = 6;
+  const [left, top] = [Math.min(box.x, x - room), Math.min(box.y, y - room)];
+  const right = Math.max(box.x + box.w, x + w + room);
+  const foot = Math.max(box.y + box.h, y + h + room);
+  return { x: left, y: top, w: right - left, h: foot - top };
+}
+
+/** The construction that lies open, where it still lies there. */
+const openedOn = (boards: readonly Board[], opened: OpenedHere | null) =>
+  boards.flatMap((board) => {
+    if (!opened || board.key !== opened.board) return [];
+    const placed = board.read[board.face].pieces.find(({ piece }) => piece.id === opened.piece);
+    return placed ? [{ board, placed, nth: opened.nth }] : [];
+  });
 
 const boardCaption = ({ x, y, whole, name }: Board) => ({
   ...{ x: x + mm(whole.x), y: y + mm(whole.y), w: mm(whole.w), h: mm(whole.h) },

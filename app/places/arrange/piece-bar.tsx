@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { use, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { LengthBox } from "#app/parts/length-box.tsx";
@@ -24,6 +24,7 @@ import { piecesOf } from "./arranger.tsx";
 import type { Board } from "./boards.ts";
 import { MadeOfFields } from "./made-of-fields.tsx";
 import { NumeralFields } from "./numeral-fields.tsx";
+import { nextOpened, OpenHere } from "./opened-here.ts";
 import { sideTroubles } from "./side-troubles.ts";
 import { WhoseField } from "./whose-field.tsx";
 
@@ -163,13 +164,20 @@ const builtOf = (what: Piece["what"]): Built | null => ("name" in what && what.b
 
 /** The size of a construction follows its measures, which are set at the bench. */
 function AtTheBench({ albumId, board, piece }: Pick<Props, "albumId" | "board"> & { piece: Piece }) {
+  const { opened, open } = use(OpenHere);
   const built = builtOf(piece.what);
   if (!built) return null;
   const at = { leaf: board.read.leaf.id, face: board.face, piece: piece.id };
+  const isOpen = opened?.board === board.key && opened.piece === piece.id;
   return (
-    <Link to={to.making(albumId, built.kind, at)} className="mat-button mat-button-strong">
-      Open, measure or change it
-    </Link>
+    <>
+      <MatButton onClick={() => open(nextOpened(opened, board.key, piece.id))} keys="O">
+        {isOpen ? "Open further, or close it" : "Open it here"}
+      </MatButton>
+      <Link to={to.making(albumId, built.kind, at)} className="mat-button mat-button-strong">
+        Measure or change it
+      </Link>
+    </>
   );
 }
 

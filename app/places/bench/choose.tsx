@@ -3,6 +3,7 @@ import { to } from "#app/addresses.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
+import type { ToMake } from "./to-make.ts";
 
 /** A construction as it is chosen: drawn on the server, so that this page needs nothing of the arithmetic. */
 export type Choice = {
@@ -14,8 +15,10 @@ export type Choice = {
 };
 export type Group = { readonly name: string; readonly choices: readonly Choice[] };
 
+type Props = { albumId: string; groups: readonly Group[]; toMake: readonly ToMake[] };
+
 /** Everything that can be made at the bench, by what it does. */
-export function Choose({ albumId, groups }: { albumId: string; groups: readonly Group[] }) {
+export function Choose({ albumId, groups, toMake }: Props) {
   const [query] = useSearchParams();
   return (
     <Workplace tabs={<PlaceTabs place="bench" albumId={albumId} here="bench" />}>
@@ -25,6 +28,23 @@ export function Choose({ albumId, groups }: { albumId: string; groups: readonly 
           Choose one by what it does: its measures, its folds and whether it works on its page are reckoned before
           anything is cut.
         </p>
+        {toMake.length > 0 && (
+          <section aria-labelledby="on-pages" className="mb-7">
+            <h2 id="on-pages" className="mb-2 text-lg">
+              On your pages
+            </h2>
+            <ul className="grid max-w-2xl gap-x-6 min-[700px]:grid-cols-2">
+              {toMake.map(({ id, name, href, left }) => (
+                <li key={id} className="border-t border-line py-2">
+                  <Link to={href} className="link">
+                    {name}
+                  </Link>
+                  <p className="text-sm text-quiet">{left ?? "Made"}</p>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         <div className="grid gap-7">
           {groups.map(({ name, choices }) => (
             <section key={name} aria-label={name}>

@@ -1,5 +1,5 @@
 import { leafName } from "#app/places/arrange/boards.ts";
-import type { Face } from "#core/album/leaf.ts";
+import type { Face, Held } from "#core/album/leaf.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import { isDated } from "#core/book/dated-page.ts";
 import type { BookRead, LeafRead } from "#core/book/read.ts";
@@ -8,7 +8,15 @@ import { type Rect, rectOf, sizeOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
 
 /** Something that may go into a construction. */
-export type Item = { readonly id: string; readonly name: string; readonly size: Size };
+export type Item = {
+  readonly id: string;
+  readonly kind: "photo" | "card";
+  readonly name: string;
+  readonly size: Size;
+};
+/** The same as a construction keeps it. */
+export const heldAs = ({ kind, id }: Item): Held["what"] =>
+  kind === "photo" ? { kind, use: id } : { kind: "card", card: id };
 /** Somewhere that a construction may go: a side of a leaf, or a pocket of it. */
 export type Room = {
   readonly id: string;
@@ -30,11 +38,18 @@ export function itemsOf(page: InBook | undefined, unit: Unit): Item[] {
   if (!page) return [];
   const { photos, cards } = page.content;
   return [
-    ...cards.map(({ id, size }, nth) => ({ id, size, name: `Card ${nth + 1}, ${printSize(size, unit)}` })),
-    ...photos.map(({ id, print, alt }) => ({
-      ...{ id, size: print },
-      name: `${alt ? `Print “${alt.length > 32 ? `${alt.slice(0, 30)}…` : alt}”` : "Print"}, ${printSize(print, unit)}`,
-    })),
+    ...cards.map(
+      ({ id, size }, nth): Item => ({
+        ...{ id, kind: "card", size },
+        name: `Card ${nth + 1}, ${printSize(size, unit)}`,
+      }),
+    ),
+    ...photos.map(
+      ({ id, print, alt }): Item => ({
+        ...{ id, kind: "photo", size: print },
+        name: `${alt ? `Print “${alt.length > 32 ? `${alt.slice(0, 30)}…` : alt}”` : "Print"}, ${printSize(print, unit)}`,
+      }),
+    ),
   ];
 }
 

@@ -56,9 +56,21 @@ const shifted = (marks: readonly Mark[], x: number, y: number): Mark[] => [
   { kind: "group", turn: 0, x: ticks(-x), y: ticks(-y), w: ticks(0), h: ticks(0), marks },
 ];
 
-const laidDrawn = (made: Made, laid: readonly LaidPanel[], key: string, caption: string): Drawn => {
+const laidDrawn = (
+  made: Made,
+  laid: readonly LaidPanel[],
+  key: string,
+  caption: string,
+  carried: readonly Mark[] = [],
+): Drawn => {
   const { x, y, w, h } = areaLaid(laid);
-  return { key, w: mm(w), h: mm(h), caption, drawing: drawingOf(shifted(laidMarks(made, laid), x, y)) };
+  return {
+    key,
+    w: mm(w),
+    h: mm(h),
+    caption,
+    drawing: drawingOf(shifted([...laidMarks(made, laid), ...carried], x, y)),
+  };
 };
 
 /** Every part that is cut, flat, with its measures. */
@@ -74,13 +86,13 @@ export const blueprintMat = (made: Made, unit: Unit): StillMat =>
 export const partMat = (part: Part, unit: Unit): StillMat =>
   stillMat(laidOut([partDrawn(part, unit, part.id)]), unit, false, "step");
 
-/** A state seen from above and from behind; and from the side, where it stands. */
-export function stateMat(made: Made, state: State, unit: Unit): StillMat {
+/** A state seen from above, with what it carries, and from behind; and from the side, where it stands. */
+export function stateMat(made: Made, state: State, unit: Unit, carried: readonly Mark[]): StillMat {
   const laid = laidIn(made, state);
   const { w } = areaLaid(laid);
   const stands = state.stands ? boundsOf(state.stands) : null;
   const all = [
-    laidDrawn(made, laid, "front", `${state.name}, from above`),
+    laidDrawn(made, laid, "front", `${state.name}, from above`, carried),
     laidDrawn(made, fromBehind(laid), "back", `${state.name}, from behind`),
     ...(state.stands && stands
       ? [

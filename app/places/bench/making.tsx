@@ -11,30 +11,37 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
-import { leafName } from "#app/places/arrange/boards.ts";
-import { inBookName } from "#app/places/arrange/in-book.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { sayThin } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
-import { impossibleSaid, placeTroubleSaid, saidIn } from "#app/wording/making.ts";
-import type { Face, Piece } from "#core/album/leaf.ts";
+import { impossibleSaid, saidIn } from "#app/wording/making.ts";
+import type { Held, Piece } from "#core/album/leaf.ts";
 import { AS_USUAL } from "#core/album/made-of.ts";
 import type { InBook } from "#core/book/dated-page.ts";
-import { markedFor, type PlacedPiece } from "#core/book/read.ts";
-import { builtAs, readBuilt, stockOf } from "#core/craft/built.ts";
+import { markedFor, pageOfPiece, standsFor } from "#core/book/read.ts";
+import { builtAs, sizesInCommon, stockOf } from "#core/craft/built.ts";
 import { craftOf } from "#core/craft/catalog.ts";
-import { type Craft, type Made, made, type Sizes, usualSizes } from "#core/craft/craft.ts";
+import { type Craft, type Made, made, type Sizes, type State, usualSizes } from "#core/craft/craft.ts";
 import { foldingOf } from "#core/craft/lies.ts";
 import { layersOf, thickOf, troublesThere } from "#core/craft/place.ts";
+import { slotsOf } from "#core/craft/slots.ts";
+import { carriedMarks } from "#core/draw/opened.ts";
+import { drawnFor } from "#core/draw/piece.ts";
 import { isMaterial, MATERIAL_IDS, MATERIALS } from "#core/material/material.ts";
 import { at, centredIn, type Rect, sizeOf } from "#core/measure/rect.ts";
-import { saySize, turned } from "#core/measure/size.ts";
+import { saySize } from "#core/measure/size.ts";
+import { Cutter } from "./cutter.tsx";
 import { FromSheet } from "./from-sheet.tsx";
-import { itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
+import { heldAs, itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
+import { Inside } from "./inside.tsx";
 import { blueprintMat, stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
+import { OnItsPage } from "./on-its-page.tsx";
 import { SettingsForm } from "./settings-form.tsx";
+import { builtOf, constructionsOn, holding, placedAs, whereOf } from "./there.ts";
+import { WhatFor } from "./what-for.tsx";
+import { WorksThere } from "./works-there.tsx";
 
 /** Papers and the like that are folded; what is no sheet is left out. */
 const SHEETS = MATERIAL_IDS.filter(
@@ -60,19 +67,25 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const { book, leaves, arrange } = useBook(data);
   const pages: readonly InBook[] = useMemo(() => [...data.pages, ...data.matters], [data]);
   const [forPage, setFor] = useState<number | null>(null);
-  const page = forPage === null ? pageOfDay(pages, query.get("day") ?? dayDate) : pages[forPage];
+  const there = placedAs(book, query.get("leaf"), query.get("face"), query.get("piece"));
+  const own = there && pageOfPiece(there.read[there.face], there.placed.piece)?.days[0]?.id;
+  const page = forPage === null ? pageOfDay(pages, own ?? query.get("day") ?? dayDate) : pages[forPage];
   const items = useMemo(() => itemsOf(page, unit), [page, unit]);
   const rooms = useMemo(() => roomsOf(book, page, unit), [book, page, unit]);
-  const there = placedAs(book, query.get("leaf"), query.get("face"), query.get("piece"));
-  const was = there?.placed.piece.what.kind === "construction" ? (there.placed.piece.what.built ?? null) : null;
-  // What was set by hand; the rest follows.
-  const [byHand, setByHand] = useState<Readonly<Record<string, number>>>(() =>
-    was ? (readBuilt(was)?.sizes ?? {}) : {},
+  const was = there && builtOf(there.placed.piece);
+  const alike = constructionsOn(book).filter(
+    ({ id, built }) => built.kind === of.kind && id !== there?.placed.piece.id,
   );
+  const begunFrom = alike.find(({ id }) => id === query.get("like"));
+  // What was set by hand; the rest follows.
+  const [byHand, setByHand] = useState<Readonly<Record<string, number>>>(() => {
+    const from = was ?? begunFrom?.built;
+    return from ? sizesInCommon(from, of) : {};
+  });
   const [itemId, setItem] = useState("");
   const [roomId, setRoom] = useState("");
-  const [paper, setPaper] = useState(there?.placed.piece.of?.material ?? of.paper);
-  const [shown, setShown] = useState<string>(BLUEPRINT);
+  const [paper, setPaper] = useState((there ?? begunFrom)?.placed.piece.of?.material ?? of.paper);
+  const [shown, setShown] = useState<string>(query.get("show") === STEPS ? STEPS : BLUEPRINT);
   const item = items.find(({ id }) => id === itemId) ?? null;
   const room = rooms.find(({ id }) => id === roomId) ?? null;
   const goes = useMemo(() => ({ item: item?.size ?? null, room: room?.size ?? null }), [item, room]);
@@ -88,6 +101,10 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const [folds, setFolds] = useState(0);
   const folded = folding[Math.min(folds, folding.length - 1)];
   const state = shown === FOLDING ? folded : states.find(({ id }) => id === shown);
+  const carried = (of: State) =>
+    there && drawn && was && shown !== FOLDING
+      ? carriedMarks(drawn, of, was.holds, drawnFor(there.read[there.face], there.placed.piece))
+      : [];
   const nameOfState = (id: string) => states.find((each) => each.id === id)?.name ?? "Open";
 
   const piece = (id: string, lies: Rect, old?: Piece): Piece => ({
@@ -101,8 +118,8 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     what: {
       kind: "construction",
       size: sizeOf(lies),
-      name: (old?.what.kind === "construction" && old.what.name) || of.name,
-      ...(done.ok ? { built: builtAs(of, sizes, done, paper) } : {}),
+      name: nameOf(old, of),
+      ...(done.ok ? { built: builtAs(of, sizes, done, paper, (old && builtOf(old)) ?? undefined) } : {}),
     },
     of: { ...(old?.of ?? AS_USUAL), material: paper },
   });
@@ -111,8 +128,11 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     const { read, face } = where;
     const side = read[face];
     const id = newId();
-    const next = piece(id, centredIn(where.at, done.closed));
-    const pieces = side.pieces.map((each) => each.piece);
+    // What it is made for goes into it, and lies nowhere else on that side.
+    const slot = slotsOf(done).find(({ goesIn }) => goesIn);
+    const holds: Held[] = item && slot ? [{ slot: slot.id, what: heldAs(item) }] : [];
+    const next = holding(piece(id, centredIn(where.at, done.closed)), holds);
+    const pieces = side.pieces.map((each) => each.piece).filter((each) => !slot || standsFor(each) !== item?.id);
     arrange(leaves, [{ leaf: read.leaf.id, face, pieces: [...pieces, markedFor(next, side, null)] }]);
     // From now on that piece is what is looked at, so that it is laid once.
     setQuery({ leaf: read.leaf.id, face, piece: id }, { replace: true, preventScrollReset: true });
@@ -126,11 +146,12 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     );
     arrange(leaves, [{ leaf: read.leaf.id, face, pieces }]);
   };
-  const troubles = done.ok && (there || room) ? troublesThere(done, whereOf(there, room, done), format) : [];
-  const download = (ending: "pdf" | "svg") =>
-    to.document(albumId, ending === "pdf" ? "making" : "cut-file", `${of.kind}.${ending}`, {
-      sizes: sizesIn(sizes),
-      paper,
+  const where = done.ok ? whereOf(there, room, done) : null;
+  const troubles = done.ok && where ? troublesThere(done, where, format) : [];
+  const download = (what: keyof typeof DOWNLOAD) =>
+    to.document(albumId, what === "svg" ? "cut-file" : "making", `${of.kind}.${what === "svg" ? "svg" : "pdf"}`, {
+      ...{ sizes: sizesIn(sizes), paper },
+      ...(what === "mirrored" ? { mirrored: "yes" } : {}),
     });
 
   return (
@@ -145,35 +166,16 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
             <p className="text-sm text-quiet">{of.says}</p>
           </div>
           {!there && (
-            <div className="grid gap-3">
-              <SelectField
-                label="For the page of"
-                value={page ? pages.indexOf(page) : ""}
-                onChange={(event) => setFor(Number(event.target.value))}
-              >
-                {pages.map((each, nth) => (
-                  <option key={each.days.map(({ id }) => id).join()} value={nth}>
-                    {inBookName(each)}
-                  </option>
-                ))}
-              </SelectField>
-              <SelectField label="What goes in" value={itemId} onChange={(event) => setItem(event.target.value)}>
-                <option value="">Nothing that is known yet</option>
-                {items.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </SelectField>
-              <SelectField label="Where it goes" value={roomId} onChange={(event) => setRoom(event.target.value)}>
-                <option value="">On its own</option>
-                {rooms.map(({ id, name }) => (
-                  <option key={id} value={id}>
-                    {name}
-                  </option>
-                ))}
-              </SelectField>
-            </div>
+            <WhatFor
+              {...{ page, pages, alike, items, rooms, itemId, roomId }}
+              onPage={setFor}
+              onItem={setItem}
+              onRoom={setRoom}
+              onLike={(from) => {
+                setByHand(sizesInCommon(from.built, of));
+                setPaper(from.placed.piece.of?.material ?? of.paper);
+              }}
+            />
           )}
           <SettingsForm {...{ of, sizes, unit }} onSet={(id, value) => setByHand((now) => ({ ...now, [id]: value }))} />
           <SelectField
@@ -219,25 +221,8 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
               onSet={(id, value) => setByHand((now) => ({ ...now, [id]: value }))}
             />
           )}
-          {(there || room) && done.ok && (
-            <section aria-labelledby="works-there" className="grid gap-1">
-              <h2 id="works-there" className="text-lg">
-                {troubles.length === 0 ? "It works there" : "There"}
-              </h2>
-              {troubles.length === 0 ? (
-                <p className="text-sm">
-                  It fits closed, and opens clear of the rings, the cover and what lies beside it.
-                </p>
-              ) : (
-                <ul className="grid gap-1 text-sm">
-                  {troubles.map((trouble) => {
-                    const words = placeTroubleSaid(trouble, nameOfState, unit);
-                    return <li key={words}>{words}</li>;
-                  })}
-                </ul>
-              )}
-            </section>
-          )}
+          {where && <WorksThere {...{ troubles, nameOfState, unit }} />}
+          {there && done.ok && <Inside {...{ there, made: done, items, leaves, unit }} />}
           <div className="flex flex-wrap gap-3">
             {there && (
               <Button look="main" disabled={!done.ok} onClick={change}>
@@ -250,11 +235,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
               </Button>
             )}
           </div>
-          {there && (
-            <p className="text-sm">
-              It lies on {leafName(there.read, unit)}, {there.face}.
-            </p>
-          )}
+          {there && was && <OnItsPage {...{ of, there, was, albumId, unit }} />}
           {(there ?? room) && (
             <Link
               to={to.book(albumId, { at: (there ?? room)?.read.leaf.id ?? null, face: (there ?? room)?.face ?? null })}
@@ -265,13 +246,14 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
           )}
           {done.ok && (
             <p className="flex flex-wrap gap-x-4 text-sm">
-              {(["pdf", "svg"] as const).map((ending) => (
-                <a key={ending} href={download(ending)} download className="link">
-                  {ending === "pdf" ? "Template at true size, PDF" : "For a cutter, SVG"}
+              {(["pdf", "mirrored", "svg"] as const).map((what) => (
+                <a key={what} href={download(what)} download className="link">
+                  {DOWNLOAD[what]}
                 </a>
               ))}
             </p>
           )}
+          {done.ok && <Cutter made={done} name={of.name} unit={unit} />}
         </>
       }
     >
@@ -279,7 +261,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
         <div className="flex h-full min-h-0 flex-col">
           <Views states={states} folds={folding.length > 1} shown={shown} onShow={setShown} />
           <div className="min-h-0 flex-1">
-            <MakingSteps made={done} unit={unit} />
+            <MakingSteps kind={of.kind} made={done} unit={unit} there={there} leaves={leaves} />
           </div>
         </div>
       ) : (
@@ -304,7 +286,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
           <Zoomed>
             {drawn && (
               <Mat
-                mat={state ? stateMat(drawn, state, unit) : blueprintMat(drawn, unit)}
+                mat={state ? stateMat(drawn, state, unit, carried(state)) : blueprintMat(drawn, unit)}
                 label={
                   state
                     ? `${of.name}, ${state.name.toLowerCase()}, from above and from behind`
@@ -321,6 +303,19 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     </Workplace>
   );
 }
+
+/** What it is called: as somebody named it, else as its kind is. */
+function nameOf(old: Piece | undefined, of: Craft): string {
+  const built = old && builtOf(old);
+  const own = old && "name" in old.what ? old.what.name : "";
+  return own && own !== (built && craftOf(built.kind)?.name) ? own : of.name;
+}
+
+const DOWNLOAD = {
+  pdf: "Template at true size, PDF",
+  mirrored: "Mirrored, for the back of patterned paper",
+  svg: "For a cutter, SVG",
+} as const;
 
 const BLUEPRINT_SAID =
   "Full line: cut. Dashes: fold towards the printed side. Dash and dot: fold away from it. Hatched: glue. Dotted: stays free.";
@@ -352,45 +347,8 @@ function Views({ states, folds, shown, onShow }: ViewsProps) {
   );
 }
 
-/** The piece that is looked at on its page, where the address names one that is there. */
-function placedAs(
-  book: ReturnType<typeof useBook>["book"],
-  leaf: string | null,
-  face: string | null,
-  piece: string | null,
-) {
-  const read = book.leaves.find((each) => each.leaf.id === leaf);
-  const up: Face = face === "back" ? "back" : "front";
-  const placed = read?.[up].pieces.find((each) => each.piece.id === piece);
-  return read && placed ? { read, face: up, placed } : null;
-}
-
 /** Sizes as an address has them. */
 const sizesIn = (sizes: Sizes): string =>
   Object.entries(sizes)
     .map(([id, value]) => `${id}:${value}`)
     .join(",");
-
-type There = NonNullable<ReturnType<typeof placedAs>>;
-
-/** Where it lies, or would lie in the middle of the room that is chosen. */
-function whereOf(there: There | null, room: Room | null, done: Made) {
-  if (there) {
-    const { read, face, placed } = there;
-    const others: readonly PlacedPiece[] = read[face].pieces.filter((each) => each !== placed);
-    const { turn, outside, at: corner } = placed.piece;
-    // As large as it is with what is set now, where it lies.
-    const lies = at(corner, turn % 2 === 1 ? turned(done.closed) : done.closed);
-    return { read, face, lies, turn, outside, others };
-  }
-  if (!room) throw new Error("somewhere");
-  const { read, face } = room;
-  return {
-    read,
-    face,
-    lies: centredIn(room.at, done.closed),
-    turn: 0 as const,
-    outside: false,
-    others: read[face].pieces,
-  };
-}

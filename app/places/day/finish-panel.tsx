@@ -1,9 +1,13 @@
+import { Link } from "react-router";
+import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { useOneStop } from "#app/parts/one-stop.ts";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { usePut } from "#app/sending/sending.tsx";
 import { placeName } from "#app/wording/book.ts";
 import { STEP_CAUTION, STEP_NAME, STEP_TO_DO } from "#app/wording/day.ts";
+import type { TickedOn } from "#core/album/steps.ts";
+import type { BookEdit } from "#core/book/edit.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { Drying } from "./drying.tsx";
 import { Panel } from "./panel.tsx";
@@ -60,10 +64,22 @@ export function FinishPanel({ view, today }: { view: DayView; today: CalendarDat
               />
               {STEP_NAME[step]}
             </label>
+            {on.map(
+              (each) =>
+                each.step === "build" && (
+                  <Link
+                    key={each.piece}
+                    to={to.making(view.albumId, each.kind, { ...onPieceOf(each), show: "steps" })}
+                    className="link text-sm"
+                  >
+                    {on.length > 1 ? `Step by step: ${placeName(own, each.leaf, each.face)}` : "Step by step"}
+                  </Link>
+                ),
+            )}
             {on.length > 1 &&
               on.map((each) => (
                 <label
-                  key={`${each.leaf}${each.face}${each.guest}`}
+                  key={`${each.leaf}${each.face}${each.guest}${each.step === "build" ? each.piece : ""}`}
                   className="flex min-h-9 items-center gap-1.5 text-sm"
                 >
                   <input
@@ -72,8 +88,8 @@ export function FinishPanel({ view, today }: { view: DayView; today: CalendarDat
                     onChange={(event) =>
                       change(
                         leaves,
-                        { ...each, kind: "tick", done: event.target.checked },
-                        `tick:${each.leaf}:${each.face}:${each.guest}:${each.step}`,
+                        tickOf(each, event.target.checked),
+                        `tick:${each.leaf}:${each.face}:${each.guest}:${each.step}${each.step === "build" ? `:${each.piece}` : ""}`,
                       )
                     }
                     className="size-4 accent-ember"
@@ -110,6 +126,15 @@ export function FinishPanel({ view, today }: { view: DayView; today: CalendarDat
       {!next && steps.length > 0 && <p>Done, and in the book.</p>}
     </Panel>
   );
+}
+
+const onPieceOf = ({ leaf, face, piece }: Extract<TickedOn, { step: "build" }>) => ({ leaf, face, piece });
+
+/** A tick of one leaf, side or construction. */
+function tickOf(each: TickedOn, done: boolean): BookEdit {
+  if (each.step !== "build") return { ...each, kind: "tick", done };
+  const { leaf, face, piece } = each;
+  return { kind: "tick-making", leaf, face, piece, nth: null, done };
 }
 
 const StepsOnPaper = ({ heading, said }: { heading: string; said: readonly string[] }) =>

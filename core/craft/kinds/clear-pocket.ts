@@ -40,6 +40,7 @@ export const CLEAR_POCKET = craft({
     // With a lid the lid is the first panel, and the pocket hangs on it.
     const scores = lid > 0 ? { up: "bc", over: "ab" } : { up: "ab", over: null };
     return putTogether({
+      room: by(width, height),
       parts: [film],
       closed: by(w, height),
       states: [

@@ -55,6 +55,7 @@ export const INSERT_WITH_POCKET = craft({
     if (depth <= 2 * tab) return atLeast("depth", 2 * tab + 1);
     const room = width - margin;
     return putTogether({
+      room: by(room, height),
       parts: [part],
       closed: by(width, height),
       states: [

@@ -33,9 +33,13 @@ export const PAGE_OF_FLIPS = craft({
     const hingeStrip = strip(named, isLevel ? "down" : "across", [wing, wing], long, ["valley"], { zones, count });
     const flip = plain({ id: "flip", name: "flip", of: paper }, width, height, { count });
     const topOf = (nth: number) => nth * (height + gap);
-    const shut = (nth: number): Placed => ({ part: "flip", at: at(0, topOf(nth)) });
+    const shut = (nth: number): Placed => ({ part: "flip", copy: nth, at: at(0, topOf(nth)) });
     const all = Array.from({ length: count }, (_, nth) => nth);
-    const open = (nth: number): Placed => ({ part: "flip", ...overEdge(edge, width, height, 0, topOf(nth)) });
+    const open = (nth: number): Placed => ({
+      part: "flip",
+      copy: nth,
+      ...overEdge(edge, width, height, 0, topOf(nth)),
+    });
     // What goes up over its neighbour is opened after it: the uppermost first.
     const order = edge === "lower" ? [...all].reverse() : all;
     return putTogether({

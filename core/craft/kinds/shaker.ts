@@ -77,6 +77,7 @@ export const SHAKER = craft({
     ];
     const hasFrame = frame === 1 && height > 3 * bar;
     return putTogether({
+      room: by(width, height),
       parts: [film, panelPart, ...(hasFrame ? frames : [])],
       closed: by(width, height),
       states: [

@@ -80,6 +80,7 @@ export const TABBED_POCKET = craft({
         : []),
     ];
     return putTogether({
+      room: by(width, back),
       parts: [pocket, ...goesIn],
       closed: by(inner, Math.max(back, inside?.h ?? 0)),
       states: [

@@ -1,0 +1,69 @@
+import { useState } from "react";
+import { Button } from "#app/parts/button.tsx";
+import { SelectField } from "#app/parts/field.tsx";
+import { cutterSaid } from "#app/wording/cutter.ts";
+import type { Made } from "#core/craft/craft.ts";
+import { cutFile } from "#core/format/cut-file.ts";
+import type { CutterSays } from "#core/format/cutter.ts";
+import { millimetres, type Unit } from "#core/measure/length.ts";
+import { printSize, size } from "#core/measure/size.ts";
+
+/** A cutter is loaded when it is asked: what reads its files is not small. */
+const cutter = () => import("#core/format/cutter.ts");
+
+/** The mats there are, as they are named; kept apart from the machine so that it is loaded late. */
+const MATS = [size(millimetres(304.8), millimetres(304.8)), size(millimetres(304.8), millimetres(609.6))];
+
+/** The cutting machine that ships with the program, simulated: it takes the file for it, or one of one's own, or says why not. */
+export function Cutter({ made, name, unit }: { made: Made; name: string; unit: Unit }) {
+  const [nth, setNth] = useState(0);
+  const [says, setSays] = useState<{ readonly of: string; readonly says: CutterSays } | null>(null);
+  const send = async (of: string, file: string) => {
+    const { cutOn, CUTTER_MATS } = await cutter();
+    setSays({ of, says: cutOn(file, CUTTER_MATS[nth] ?? CUTTER_MATS[0]) });
+  };
+  return (
+    <section aria-labelledby="cutter" className="grid gap-3">
+      <h2 id="cutter" className="text-lg">
+        Cutting machine, simulated
+      </h2>
+      <SelectField label="Its mat" value={nth} onChange={(event) => setNth(Number(event.target.value))}>
+        {MATS.map((mat, at) => (
+          <option key={mat.h} value={at}>
+            {printSize(mat, unit)}
+          </option>
+        ))}
+      </SelectField>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button small onClick={() => send(name, cutFile(made, name))}>
+          Send it this one
+        </Button>
+        <label className="link cursor-pointer text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember">
+          Or an SVG file of your own
+          <input
+            type="file"
+            accept=".svg,image/svg+xml"
+            className="sr-only"
+            onChange={async ({ target }) => {
+              const file = target.files?.[0];
+              target.value = "";
+              if (file) await send(file.name, await file.slice(0, MOST_BYTES).text());
+            }}
+          />
+        </label>
+      </div>
+      <div role="status" className="grid gap-1 text-sm">
+        {says &&
+          cutterSaid(says.says, unit).map((words) => (
+            <p key={words}>
+              {says.says.ok ? `${says.of}: ` : ""}
+              {words}
+            </p>
+          ))}
+      </div>
+    </section>
+  );
+}
+
+/** One more than is read at all: what is longer is told, and never held whole. */
+const MOST_BYTES = 2_000_001;
