@@ -1,5 +1,5 @@
 import { expect, test } from "./browser-test.ts";
-import { newDecember, newKeeper, PHONE, saved } from "./keeper.ts";
+import { addCard, newDecember, newKeeper, PHONE, saved } from "./keeper.ts";
 
 test("a pocket is measured, folded, told whether it works on its page, laid there, changed there and printed", async ({
   page,
@@ -85,7 +85,7 @@ test("a pocket is measured, folded, told whether it works on its page, laid ther
   const piece = page.getByRole("button", { name: /^Construction .*Tabbed pocket/ });
   await expect(piece).toBeVisible();
   await piece.click();
-  await page.getByRole("link", { name: "Open, measure or change it" }).click();
+  await page.getByRole("link", { name: "Measure or change it" }).click();
   await page.getByLabel("Inside width").fill("8");
   await expect(page.getByText(/^Closed it is .* larger than its page\.$/)).toBeVisible();
   await page.getByLabel("Inside width").fill("3 1/2");
@@ -131,4 +131,140 @@ test("the steps of a fold-out are followed on a phone", async ({ openWindow }) =
   await expect(page.getByText(/^Score the strip at/)).toBeVisible();
   await page.getByRole("button", { name: "Step before" }).tap();
   await expect(page.getByText(/^Cut the strip: 12″ × 4½″\./)).toBeVisible();
+});
+
+test("a booklet carries words and a card with their fit, opens where it lies in the book, and becomes a fold-out with all of it", async ({
+  page,
+}) => {
+  test.slow();
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-17`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Paper" });
+  await saved(page);
+  await addCard(page);
+  await page.getByLabel("Words of card 1").fill("The song of the causeway");
+  await saved(page);
+  await page.goto(`${album}/bench/grid-booklet?day=2026-12-17`);
+  await page.getByLabel("Where it goes").selectOption({ index: 1 });
+  await page.getByLabel("Panel, width").fill("3");
+  await page.getByLabel("Panel, height").fill("4");
+  await page.getByRole("button", { name: /^Lay it on/ }).click();
+  await expect(page.getByText(/^It lies on /)).toBeVisible();
+  await saved(page);
+
+  // A card as large as a panel does not go onto one that is shortened; a little more, and it does.
+  const first = page.getByLabel("Side 1 inside, 3 × 4", { exact: true });
+  await first.selectOption({ label: "Words of its own" });
+  await page.getByLabel("Words on Side 1 inside, 3 × 4").fill("Lantern in the window");
+  await page.getByLabel("Words on Side 1 inside, 3 × 4").blur();
+  await expect(page.getByText(/^The words fit: 1 of \d+ lines\.$/)).toBeVisible();
+  const short = page.getByLabel(/^Side \d inside, 3 × 3.+/).first();
+  await short.selectOption({ index: 2 });
+  await expect(
+    page.getByText(/^Does not fit: .* too tall\. Trim it, or make the construction larger\.$/),
+  ).toBeVisible();
+  await page.getByLabel("Panel, height").fill("4 1/8");
+  await expect(page.getByText("Fits.", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Change it on its page" }).click();
+  await saved(page);
+
+  // In the book it is opened where it lies, and closed again; its card lies in it and no longer beside the page.
+  await page.getByRole("link", { name: "Look at it in the book" }).click();
+  const piece = page.getByRole("button", { name: /^Construction .*Grid booklet/ });
+  await piece.click();
+  await page.getByRole("button", { name: "Open it here" }).click();
+  const opened = page.locator("[data-opened]");
+  await expect(opened).toContainText(/Lantern/);
+  await expect(opened).toContainText(/causeway/);
+  await expect(page.getByRole("button", { name: /^Card .*beside the page/ })).toHaveCount(0);
+  await piece.press("o");
+  await expect(opened).toHaveCount(0);
+
+  // Turned into something else, it keeps what it carries.
+  await page.getByRole("link", { name: "Measure or change it" }).click();
+  await page.getByLabel("Turn it into").selectOption({ label: "Fold-out" });
+  await expect(page.getByRole("heading", { name: "Fold-out" })).toBeVisible();
+  await expect(page.getByText(/It is a grid booklet there until you change it\.$/)).toBeVisible();
+  await page.getByRole("button", { name: "Change it on its page" }).click();
+  await saved(page);
+  await expect(page.getByLabel(/^Words on Side \d inside/)).toHaveValue("Lantern in the window");
+  await page.getByRole("button", { name: "Unfolded", exact: true }).click();
+  await expect(page.getByRole("img", { name: /^Fold-out, unfolded/ })).toContainText(/causeway/);
+  // Another like it begins with its measures.
+  await page.getByLabel("Strip, height").fill("3");
+  await page.getByRole("button", { name: "Change it on its page" }).click();
+  await saved(page);
+  await page.getByRole("link", { name: "Another like it, for another day" }).click();
+  await expect(page.getByLabel("Strip, height")).toHaveValue("3");
+  await expect(page.getByText(/^It lies on /)).toHaveCount(0);
+});
+
+test("what is ticked at the bench on a phone is a step of its day and of tonight", async ({ openWindow }) => {
+  test.slow();
+  const page = await openWindow(PHONE);
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-01`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Paper" });
+  await saved(page);
+  await page.goto(`${album}/bench/matchbook-stop?day=2026-12-01`);
+  await page.getByRole("button", { name: "Steps" }).tap();
+  await expect(page.getByText("Laid on a page, its ticks are kept and its minutes are planned.")).toBeVisible();
+  await page.getByLabel("Where it goes").selectOption({ index: 1 });
+  await page.getByRole("button", { name: /^Lay it on/ }).tap();
+  await saved(page);
+
+  await page.getByRole("button", { name: "Done, next step" }).tap();
+  await expect(page.getByText(/^Step 2 of \d+\./)).toBeVisible();
+  await saved(page);
+  await page.goto(`${album}/bench`);
+  await expect(page.getByText(/^1 of \d+ steps done, about \d+ minutes left$/)).toBeVisible();
+  await page.goto(`${album}/days/2026-12-01`);
+  const tick = page.getByLabel("Bench pieces made");
+  await expect(tick).not.toBeChecked();
+  await page.getByRole("link", { name: "Step by step" }).tap();
+  // It is begun again where it was left.
+  await expect(page.getByText(/^Step 2 of \d+\./)).toBeVisible();
+  const done = page.getByRole("button", { name: /^Done, / });
+  for (let nth = 2; nth < 20 && (await done.count()) > 0; nth++) {
+    await done.tap();
+    await saved(page);
+  }
+  await expect(page.getByText("All of it is made.", { exact: false })).toBeVisible();
+  await page.goto(`${album}/days/2026-12-01`);
+  await expect(tick).toBeChecked();
+  await tick.uncheck();
+  await saved(page);
+  await page.goto(`${album}/bench`);
+  await expect(page.getByText(/^about \d+ minutes left$/)).toBeVisible();
+});
+
+test("a pull-out stops where it is set to, and the simulated cutter takes its file and refuses what it cannot cut", async ({
+  page,
+}) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/bench/pull-out`);
+  await page.getByLabel("Shows above the cover").fill("4 1/2");
+  await expect(page.getByText(/^Shows above the cover: at most .*, as the rest is set\.$/)).toBeVisible();
+  await page.getByLabel("Shows above the cover").fill("1");
+  await page.getByRole("button", { name: "Pulled out", exact: true }).click();
+  await expect(page.getByRole("img", { name: /^Pull-out with a stop, pulled out/ })).toBeVisible();
+
+  await page.getByRole("button", { name: "Send it this one" }).click();
+  await expect(page.getByText(/^Pull-out with a stop: taken\. 3 pieces, .* about \d+ minutes?\.$/)).toBeVisible();
+  const own = async (inside: string) =>
+    page.locator('input[type="file"]').setInputFiles({
+      ...{ name: "star.svg", mimeType: "image/svg+xml" },
+      buffer: Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">${inside}</svg>`,
+      ),
+    });
+  await own('<path d="M5 5L50 5L50 50"/>');
+  await expect(page.getByText(/^Not taken\. 1 outline is open/)).toBeVisible();
+  await own('<script>alert(1)</script><path d="M5 5L50 5L50 50Z"/>');
+  await expect(page.getByText(/^Not taken\. The file carries a script/)).toBeVisible();
+  await own('<path d="M5 5L50 5L50 50Z"/>');
+  await expect(page.getByText(/^star\.svg: taken\. 1 piece/)).toBeVisible();
 });

@@ -1,3 +1,4 @@
+import { SelectField } from "#app/parts/field.tsx";
 import { useBookEdits } from "#app/places/arrange/book-edits.ts";
 import { many } from "#app/wording/count.ts";
 import { slotFitSaid, slotName } from "#app/wording/making.ts";
@@ -60,22 +61,19 @@ export function Inside({ there, made, items, leaves, unit }: Props) {
         const item = items.find((each) => each.id === id);
         return (
           <div key={slot.id} className="grid gap-1">
-            <label className="grid gap-0.5 text-sm">
-              <span className="text-quiet">{name}</span>
-              <select
-                className="field w-full py-1"
-                value={id ?? NOTHING}
-                onChange={({ target: { value } }) => keep(slot, whatOf(value, items))}
-              >
-                <option value={NOTHING}>Nothing</option>
-                {!slot.goesIn && <option value={WORDS}>Words of its own</option>}
-                {items.map((each) => (
-                  <option key={each.id} value={each.id}>
-                    {each.name}
-                  </option>
-                ))}
-              </select>
-            </label>
+            <SelectField
+              label={name}
+              value={id ?? NOTHING}
+              onChange={({ target: { value } }) => keep(slot, whatOf(value, items))}
+            >
+              <option value={NOTHING}>Nothing</option>
+              {!slot.goesIn && <option value={WORDS}>Words of its own</option>}
+              {items.map((each) => (
+                <option key={each.id} value={each.id}>
+                  {each.name}
+                </option>
+              ))}
+            </SelectField>
             {held?.kind === "words" && (
               <WordsInside
                 key={held.says}

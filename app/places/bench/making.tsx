@@ -135,7 +135,8 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     const pieces = side.pieces.map((each) => each.piece).filter((each) => !slot || standsFor(each) !== item?.id);
     arrange(leaves, [{ leaf: read.leaf.id, face, pieces: [...pieces, markedFor(next, side, null)] }]);
     // From now on that piece is what is looked at, so that it is laid once.
-    setQuery({ leaf: read.leaf.id, face, piece: id }, { replace: true, preventScrollReset: true });
+    const at = { leaf: read.leaf.id, face, piece: id, ...(shown === STEPS ? { show: STEPS } : {}) };
+    setQuery(at, { replace: true, preventScrollReset: true });
   };
   const change = () => {
     if (!there || !done.ok) return;
