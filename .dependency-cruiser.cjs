@@ -46,7 +46,8 @@ module.exports = {
       from: { path: "^core/", pathNot: "\\.test\\.ts$" },
       to: {
         dependencyTypes: ["npm", "core"],
-        pathNot: "node_modules/(temporal-polyfill|suncalc|zod|culori|fast-deep-equal|linebreak|hyphen|lru-cache)/",
+        pathNot:
+          "node_modules/(temporal-polyfill|suncalc|zod|culori|fast-deep-equal|linebreak|hyphen|lru-cache|svgpath|fast-xml-parser)/",
       },
     },
     ...upwards,
