@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { type Held, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
+import { AS_USUAL } from "../core/album/made-of.ts";
 import type { DatedPage } from "../core/book/dated-page.ts";
 import type { BookEdit } from "../core/book/edit.ts";
 import type { LeafRead } from "../core/book/read.ts";
@@ -35,6 +36,7 @@ function construction({ kind, name, sizes = {}, x, y, words = [] }: Asked): Piec
   return {
     ...{ id: randomUUID(), turn: 0, outside: false, dayId: null },
     at: { x: inches(x), y: inches(y) },
+    of: { ...AS_USUAL, material: of.paper },
     what: {
       ...{ kind: "construction", name, size: done.closed },
       built: { ...builtAs(of, all, done, of.paper), holds },
@@ -69,7 +71,7 @@ export async function layConstructions(
   await change({
     ...{ kind: "tick-making", leaf: sent.read.leaf.id, face: "back", piece: letters.id, nth: null, done: true },
   });
-  const booklet = construction({ kind: "grid-booklet", name: "The causeway song", x: 0.5, y: 1, words: SONG });
+  const booklet = construction({ kind: "grid-booklet", name: "The causeway song", x: 3.5, y: 3.75, words: SONG });
   const song = await lay("-17", "front", booklet);
   for (const nth of [0, 1])
     await change({ kind: "tick-making", leaf: song.read.leaf.id, face: "front", piece: booklet.id, nth, done: true });

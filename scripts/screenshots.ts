@@ -149,8 +149,18 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   folded: {
     as: NIGHT,
     to: async (page) => {
-      await place("bench/envelope")(page);
-      await page.getByRole("button", { name: "Open", exact: true }).click();
+      await place("bench")(page);
+      await page.getByRole("link", { name: /^The causeway song/ }).click();
+      await page.getByRole("button", { name: "Unfolded", exact: true }).click();
+      await page.waitForTimeout(500);
+    },
+  },
+  steps: {
+    as: PHONE,
+    to: async (page) => {
+      await place("bench")(page);
+      await page.getByRole("link", { name: /^The causeway song/ }).click();
+      await page.getByText(/^Step 3 of/).waitFor();
       await page.waitForTimeout(500);
     },
   },

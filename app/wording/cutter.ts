@@ -43,7 +43,9 @@ function refusedSaid(why: CutterRefused, unit: Unit): string {
 export function cutterSaid(says: CutterSays, unit: Unit): string[] {
   if (!says.ok) return says.why.map((why) => `Not taken. ${refusedSaid(why, unit)}`);
   const { pieces, holes, cut, scored, seconds } = says;
-  const length = (mm: number) => sayLength(millimetres(Math.round(mm)), unit);
+  // So long a way is said in whole inches or centimetres.
+  const whole = unit === "inch" ? 25.4 : 10;
+  const length = (mm: number) => sayLength(millimetres(Math.ceil(mm / whole) * whole), unit);
   const parts = [
     many(pieces, "piece"),
     ...(holes > 0 ? [many(holes, "hole")] : []),

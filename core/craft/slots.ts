@@ -70,7 +70,8 @@ export function slotsOf(made: Made): Slot[] {
 const inReadingOrder = (faces: ReturnType<typeof facesIn>) =>
   [...faces].sort(([, { laid: one }], [, { laid: other }]) => {
     const [a, b] = [boundsOf([one.shape]), boundsOf([other.shape])];
-    return a.y - b.y || a.x - b.x;
+    // What is shortened by a fold's allowance is still in its row.
+    return Math.abs(a.y - b.y) * 2 > Math.min(a.h, b.h) ? a.y - b.y : a.x - b.x;
   });
 
 const isSeenOf =

@@ -237,7 +237,7 @@ test("what is ticked at the bench on a phone is a step of its day and of tonight
   await tick.uncheck();
   await saved(page);
   await page.goto(`${album}/bench`);
-  await expect(page.getByText(/^about \d+ minutes left$/)).toBeVisible();
+  await expect(page.getByText(/^About \d+ minutes left$/)).toBeVisible();
 });
 
 test("a pull-out stops where it is set to, and the simulated cutter takes its file and refuses what it cannot cut", async ({

@@ -224,7 +224,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
           )}
           {where && <WorksThere {...{ troubles, nameOfState, unit }} />}
           {there && done.ok && <Inside {...{ there, made: done, items, leaves, unit }} />}
-          <div className="flex flex-wrap gap-3">
+          <div className="flex flex-wrap gap-3 empty:hidden">
             {there && (
               <Button look="main" disabled={!done.ok} onClick={change}>
                 Change it on its page

@@ -18,11 +18,11 @@ export function toMakeOf(data: BookData): ToMake[] {
   const book = readBook(data, [...data.pages, ...data.matters], data.leaves, data.layouts);
   const all = constructionsOn(book).map(({ id, name, built, read, face }): ToMake => {
     const left = leftOf(built);
-    const begun = built.ticked.length > 0 ? `${built.ticked.length} of ${many(built.steps.length, "step")} done, ` : "";
+    const begun = `${built.ticked.length} of ${many(built.steps.length, "step")} done, about`;
     return {
       ...{ id, name },
       href: to.making(data.albumId, built.kind, { leaf: read.leaf.id, face, piece: id, show: "steps" }),
-      left: left && `${begun}about ${many(left.minutes, "minute")} left`,
+      left: left && `${built.ticked.length > 0 ? begun : "About"} ${many(left.minutes, "minute")} left`,
     };
   });
   return [...all.filter(({ left }) => left !== null), ...all.filter(({ left }) => left === null)];
