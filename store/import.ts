@@ -45,7 +45,7 @@ export type ImportedBook = {
   readonly things: readonly KeptThing[];
 };
 
-const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [], things: [] };
+export const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [], things: [] };
 
 /** New ids for old ones; an id met for the first time gets one. */
 function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {

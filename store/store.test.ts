@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import fc from "fast-check";
 import { afterAll, describe, expect, it } from "vitest";
+import { heldIn, leafOfDay, type Piece, PLAIN_PAPER } from "../core/album/leaf.ts";
 import { EMPTY_DAY, newCard } from "../core/album/model.ts";
 import { pagesOf } from "../core/album/page.ts";
 import { inches } from "../core/measure/length.ts";
@@ -12,7 +13,7 @@ import { anyContent } from "../tests/samples.ts";
 import { readAlbum, setAlbumDeleted, updateAlbum } from "./album.ts";
 import { changeMonth, saveDayEdit } from "./day.ts";
 import { createHousehold, endSession, findByMail, memberOfSession, startSession } from "./household.ts";
-import { importAlbum } from "./import.ts";
+import { importAlbum, NO_BOOK } from "./import.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readShelf } from "./shelf.ts";
 import { dropExpired, emptyTray, putBack, readTray } from "./tray.ts";
@@ -110,6 +111,44 @@ describe("an album", () => {
       }),
       { numRuns: 15, endOnFailure: true },
     );
+  });
+
+  it("comes in with what its constructions carry under the new names of its cards and photos", async () => {
+    const keeper = await newKeeper(store);
+    const plan = decemberPlan();
+    const [dayId, leafId] = [randomUUID(), randomUUID()];
+    const card = newCard(randomUUID(), three, "Under the flip");
+    const built = {
+      ...{ kind: "flip-up", closed: [], micrometres: 0, blanks: [], lengths: {}, counts: {}, steps: [], ticked: [] },
+      holds: [
+        { slot: "one", what: { kind: "card", card: card.id } as const },
+        { slot: "two", what: { kind: "photo", use: randomUUID() } as const },
+        { slot: "three", what: { kind: "words", says: "Its own" } as const },
+      ],
+    };
+    const leaf = leafOfDay(leafId, PLAIN_PAPER, dayId);
+    const piece: Piece = {
+      ...({ id: "flip", at: { x: inches(0), y: inches(0) }, turn: 0, outside: false, dayId: null } as const),
+      what: { kind: "construction", name: "", size: three, built },
+    };
+    const { albumId } = await importAlbum(
+      ...([db, keeper.householdId, randomUUID(), plan] as const),
+      [
+        {
+          ...{ id: dayId, date: plan.span.start, skipped: false, mergedInto: null },
+          content: { ...EMPTY_DAY, cards: [card] },
+        },
+      ],
+      { ...NO_BOOK, leaves: [{ ...leaf, front: { ...leaf.front, pieces: [piece] } }] },
+    );
+    const { days, leaves } = await reread(keeper.householdId, albumId);
+    const [held] = leaves[0]?.front.pieces ?? [];
+    const here = days[0]?.content.cards[0]?.id;
+    expect(here).not.toBe(card.id);
+    const [one, two, words] = held ? heldIn(held) : [];
+    expect(one?.what).toEqual({ kind: "card", card: here });
+    expect(two?.what).not.toEqual(built.holds[1]?.what);
+    expect(words?.what).toEqual({ kind: "words", says: "Its own" });
   });
 
   it("keeps days outside a shortened span and brings them back with all they hold", async () => {

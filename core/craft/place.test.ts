@@ -104,6 +104,8 @@ describe("whether a construction works where it lies", () => {
     expect(snag(there(0, 2, { others: [stapled(5)] }))).toEqual([]);
     const glued = other({ kind: "filler", size: made3x4, name: "" }, 2, 4, 1, 1);
     expect(snag(there(1, 2, { others: [glued] }))).toEqual([]);
+    const slit = { ...glued, piece: { ...glued.piece, of: { ...AS_USUAL, sits: "slit" as const } } };
+    expect(snag(there(1, 2, { others: [slit] }))).toEqual([]);
     // Behind, left and right are exchanged: what lies at 3 to 4 of six lies at 2 to 3.
     const read = leafOf({ kind: "full" });
     const backed = (x: number) => ({ ...read, back: { ...read.back, pieces: [stapled(x)] } });
@@ -132,12 +134,14 @@ describe("whether a construction works where it lies", () => {
       return {
         ...read,
         front: { ...read.front, owner: owner(front), page: page(front) },
-        back: { ...read.back, owner: owner(back), page: front === back ? null : page(back) },
+        back: { ...read.back, owner: owner(back), page: page(back) },
       };
     };
+    const same = days("a", "a");
     const tags = making("dangling-tags", {});
     const on = (read: PlacedThere["read"]) => kinds(tags, there(0, 2, { read, outside: false }));
     expect(on(days("a", "b"))).toContain("two-days");
+    expect(on({ ...same, back: { ...same.back, page: same.front.page } })).not.toContain("two-days");
     expect(on(leafOf({ kind: "paper" }))).not.toContain("two-days");
     expect(kinds(making("ring", {}), there(0, 2, { read: days("a", "b"), outside: false }))).not.toContain("two-days");
   });
@@ -191,5 +195,22 @@ describe("a construction on its page", () => {
     });
     expect(read?.sizes).toMatchObject({ outer: inches(5), photo: inches(3) });
     expect(read?.sizes).not.toHaveProperty("other");
+  });
+
+  it("keeps its ticks while it is what it was, and is to be made anew when its sizes or its kind change", () => {
+    const of = craftOf("stacked-word");
+    const lid = craftOf("lid");
+    if (!of || !lid) throw new Error("kinds");
+    const at = (width: number) => {
+      const sizes = { ...usualSizes(of, NOWHERE), width };
+      return [sizes, making(of.kind, sizes)] as const;
+    };
+    const was = { ...builtAs(of, ...at(inches(3)), of.paper), ticked: [0, 1] };
+    // The glue between its layers dries; cutting them does not.
+    expect(was.steps.map(({ dries }) => dries)).toEqual([0, 30]);
+    expect(builtAs(of, ...at(inches(3)), of.paper, was).ticked).toEqual([0, 1]);
+    expect(builtAs(of, ...at(inches(4)), of.paper, was).ticked).toEqual([]);
+    const sizes = usualSizes(lid, NOWHERE);
+    expect(builtAs(lid, sizes, making("lid", sizes), lid.paper, was).ticked).toEqual([]);
   });
 });

@@ -48,6 +48,9 @@ describe("what a construction carries", () => {
       { id: "in:its room", goesIn: true, name: "", size: size(inches(3), inches(3.75)), state: null },
     ]);
     expect(slotsOf(usual("stacked-word"))).toEqual([]);
+    // The smaller page that is tipped in is what goes in, and no face of the construction.
+    expect(slotsOf(usual("tip-in")).map(({ id }) => id)).toEqual(["in:page"]);
+    expect(slotsOf(usual("overlay-pair")).map(({ id }) => id)).toEqual(["in:lower", "upper:whole:back"]);
   });
 
   it("goes along when a construction becomes another, and nothing of it is lost", () => {

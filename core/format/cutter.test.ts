@@ -116,6 +116,7 @@ describe("a drawing from outside", () => {
     expect(reason(svg(`<style>@import "a";</style>${line}`))).toBe("has-links");
     expect(reason(`<!DOCTYPE svg [<!ENTITY a "aaaa">]>${svg(line)}`)).toBe("has-entities");
     expect(reason(svg("<text>words</text>"))).toBe("has-words");
+    expect(reason(svg(`<defs>${line}</defs>`))).toBe("empty");
     expect(reason(svg(""))).toBe("empty");
     expect(reason("not a file")).toBe("not-svg");
     expect(reason("<html/>")).toBe("not-svg");

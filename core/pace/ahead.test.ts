@@ -60,6 +60,16 @@ describe("before day 1", () => {
     expect(kinds("all", "made")).toEqual([]);
   });
 
+  it("counts for what is made at the bench what it takes there", () => {
+    const page = (minutes: number): Page => {
+      const bare = pageOn(5, "made");
+      const build = { step: "build", done: false, ring: "paper", on: [], minutes, dries: 0 } as const;
+      return { ...bare, steps: [...bare.steps, build] } as Page;
+    };
+    const minutes = (each: number) => ahead(ask({ pages: [page(each)], preparing: "parts" }))?.minutes;
+    expect([minutes(20), minutes(50)]).toEqual([20, 50]);
+  });
+
   it("is to be begun on the last day from which there is time for it", () => {
     fc.assert(
       fc.property(

@@ -99,6 +99,11 @@ describe("ways to catch up", () => {
     // A whole page less saves what a whole page takes.
     const skip = found.find(({ offer }) => offerKey(offer) === "skip day-0");
     expect(skip?.minutes).toBe(75);
+    // With a construction to make that takes three quarters of an hour, as much more.
+    const bench = work.map((each) => ({ ...each, steps: [...each.steps, "build" as const], build: 45 }));
+    const without = catchUpOffers(pages, bench, TODAY, TYPICAL, new Set());
+    const more = valued(ask(bench), without).find(({ offer }) => offerKey(offer) === "skip day-0");
+    expect(more?.minutes).toBe(75 + 45);
     // The plan as it is gains nothing on itself, to the last evening.
     const nothing = { offer: { kind: "skip", day: "day-9", date: TODAY } as Offer, work };
     expect(valued(ask(work), [nothing])).toEqual([]);
