@@ -10,6 +10,7 @@ import { size } from "../measure/size.ts";
 import { builtAs, readBuilt, stockOf } from "./built.ts";
 import { CRAFTS, craftOf } from "./catalog.ts";
 import { type Made, made, NOWHERE, usualSizes } from "./craft.ts";
+import { laidIn } from "./lies.ts";
 import { layersOf, type PlacedThere, stateOnSide, thickOf, troublesThere } from "./place.ts";
 
 const found = presetById("ring-6x8");
@@ -72,6 +73,8 @@ describe("whether a construction works where it lies", () => {
     const margin = format.cover.w - format.outer.w;
     expect(out).toEqual({ kind: "past-cover", state: "open", by: ticks(inches(3) - margin) });
     expect(kinds(flip("right"), there(0, 2))).not.toContain("past-cover");
+    expect(kinds(flip("lower"), there(1, 3.5))).toContain("past-cover");
+    expect(kinds(flip("lower"), there(1, 0))).not.toContain("past-cover");
     // What is pulled out is pushed in again.
     expect(kinds(making("tag-from-card", {}), there(0, 0))).not.toContain("past-cover");
   });
@@ -195,6 +198,24 @@ describe("a construction on its page", () => {
     });
     expect(read?.sizes).toMatchObject({ outer: inches(5), photo: inches(3) });
     expect(read?.sizes).not.toHaveProperty("other");
+  });
+
+  it("laid with its back up has its lowest panel uppermost", () => {
+    const done = making("matchbook-stop", {});
+    const [closed] = done.states;
+    const [placed] = closed?.lies.filter(({ folded }) => folded && folded.length > 0) ?? [];
+    if (!placed) throw new Error("it folds");
+    const panels = (behind: boolean) => laidIn(done, { lies: [{ ...placed, behind }] });
+    expect(panels(true).map(({ panel }) => panel)).toEqual(
+      panels(false)
+        .map(({ panel }) => panel)
+        .reverse(),
+    );
+    expect(panels(true).map(({ faceUp }) => faceUp)).toEqual(
+      panels(false)
+        .map(({ faceUp }) => !faceUp)
+        .reverse(),
+    );
   });
 
   it("keeps its ticks while it is what it was, and is to be made anew when its sizes or its kind change", () => {
