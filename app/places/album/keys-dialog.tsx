@@ -15,6 +15,7 @@ const KEYS = [
   ["T", "On a piece: turn it by a quarter"],
   ["[ ]", "On a piece: back, forward"],
   ["P", "On a piece: into the next pocket"],
+  ["O", "On something that opens: open it, further, and close it"],
   ["Enter", "On something beside the page: put it on"],
   ["Delete", "On a piece: take it off the page"],
   ["Alt", "Held while dragging: no snapping"],

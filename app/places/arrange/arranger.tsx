@@ -1,4 +1,4 @@
-import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import { captionFeet } from "#app/drawing/captions.ts";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { drawingOf, letterOn, type MatBox, matGround, mm } from "#app/drawing/mat-text.ts";
@@ -22,11 +22,10 @@ import { type BesideItem, type Board, isAnothers, isBehindVellum, leafName, loos
 import { BoardGround, LooseDrawing, Outline, PieceDrawing, Still, ZERO } from "./drawn-parts.tsx";
 import { LiveMeasures } from "./live-measures.tsx";
 import { nextOpened, type OpenedHere, OpenHere } from "./opened-here.ts";
+import { around, OpenedOverlay } from "./opened-overlay.tsx";
 import { roomUnder, type Target, targetFor } from "./targets.ts";
 import { type Drop, type Grabbed, useDrag } from "./use-drag.ts";
 import { useSteady } from "./use-steady.ts";
-
-const OpenedPiece = lazy(async () => ({ default: (await import("./opened-piece.tsx")).OpenedPiece }));
 
 /** What is under the hand: a piece on a board, something beside, or a board itself. */
 export type Selection =
@@ -323,23 +322,7 @@ export function Arranger({
               )}
             </g>
           ))}
-          {openedOn(boards, opened).map(({ board, placed: { piece, rect: lies }, nth }) => (
-            <g
-              key={piece.id}
-              data-opened={piece.id}
-              transform={`translate(${board.x + mm(lies.x)} ${board.y + mm(lies.y)})`}
-              pointerEvents="none"
-            >
-              <Suspense fallback={null}>
-                <OpenedPiece
-                  {...{ piece, lies, nth }}
-                  drawn={drawnFor(board.read[board.face], piece)}
-                  onOver={close}
-                  onReach={({ x, y, w, h }) => setReach({ x: board.x + mm(x), y: board.y + mm(y), w: mm(w), h: mm(h) })}
-                />
-              </Suspense>
-            </g>
-          ))}
+          {opened && <OpenedOverlay {...{ boards, opened }} onOver={close} onReach={setReach} />}
           {drag && (
             <LiveMeasures drag={drag} drawing={heldDrawing(drag.grabbed, boards, beside)} unit={unit} letter={letter} />
           )}
@@ -354,23 +337,6 @@ export function Arranger({
     </div>
   );
 }
-
-/** A box with another in it, and a little room beyond. */
-function around(box: MatBox, { x, y, w, h }: MatBox): MatBox {
-  const room = 6;
-  const [left, top] = [Math.min(box.x, x - room), Math.min(box.y, y - room)];
-  const right = Math.max(box.x + box.w, x + w + room);
-  const foot = Math.max(box.y + box.h, y + h + room);
-  return { x: left, y: top, w: right - left, h: foot - top };
-}
-
-/** The construction that lies open, where it still lies there. */
-const openedOn = (boards: readonly Board[], opened: OpenedHere | null) =>
-  boards.flatMap((board) => {
-    if (!opened || board.key !== opened.board) return [];
-    const placed = board.read[board.face].pieces.find(({ piece }) => piece.id === opened.piece);
-    return placed ? [{ board, placed, nth: opened.nth }] : [];
-  });
 
 const boardCaption = ({ x, y, whole, name }: Board) => ({
   ...{ x: x + mm(whole.x), y: y + mm(whole.y), w: mm(whole.w), h: mm(whole.h) },
