@@ -79,7 +79,7 @@ const isSeenOf =
   ({ laid, seen }: { readonly laid: LaidPanel; readonly seen: number }): boolean =>
     laid.part === part && seen >= SEEN;
 
-/** Where what is held lies in a state, by slot; what is not seen in it is left out. Only of what is seen. */
+/** Where what is held lies in a state, by slot; what is not seen in it is left out. */
 export function heldAt(made: Made, state: State, holds: readonly Pick<Held, "slot">[]): ReadonlyMap<string, Rect> {
   const faces = facesIn(made, state);
   const found = new Map<string, Rect>();

@@ -4,12 +4,14 @@ import { boundsOf, type Line, type Polygon } from "../craft/polygon.ts";
 import { escaped } from "../draw/svg.ts";
 import { inches, type Length, millimetres, toMillimetres } from "../measure/length.ts";
 import type { Point } from "../measure/rect.ts";
+import { size } from "../measure/size.ts";
 
 /** Between two parts, and round all of them. */
 const APART = millimetres(10);
 
-/** The mats of most machines are as wide as the largest papers. Common practice. */
-const MAT_WIDE = inches(12);
+/** The mats of most machines, as wide as the largest papers. Common practice. */
+export const CUTTER_MATS = [size(inches(12), inches(12)), size(inches(12), inches(24))] as const;
+const [{ w: MAT_WIDE }] = CUTTER_MATS;
 
 const mm = (length: number): string => String(Math.round(toMillimetres(length as Length) * 1e4) / 1e4);
 const at = ({ x, y }: Point): string => `${mm(x)} ${mm(y)}`;

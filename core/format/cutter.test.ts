@@ -2,8 +2,8 @@ import { describe, expect, it } from "vitest";
 import { stockOf } from "../craft/built.ts";
 import { CRAFTS } from "../craft/catalog.ts";
 import { made, NOWHERE, usualSizes } from "../craft/craft.ts";
-import { cutFile } from "./cut-file.ts";
-import { CUTTER_MATS, cutOn } from "./cutter.ts";
+import { CUTTER_MATS, cutFile } from "./cut-file.ts";
+import { cutOn } from "./cutter.ts";
 import { readShapes } from "./shape-file.ts";
 
 const [MAT, LONG] = CUTTER_MATS;

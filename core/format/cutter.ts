@@ -1,18 +1,13 @@
 import type { Polygon } from "../craft/polygon.ts";
 import { boundsOf, isInside, point } from "../craft/polygon.ts";
+import { toMillimetres } from "../measure/length.ts";
+import type { Size } from "../measure/size.ts";
 import { type FileShape, readShapes, type ShapesRefused } from "./shape-file.ts";
 
 /**
  * A cutting machine that is simulated: it takes an SVG file and refuses what a real one would. What it takes from a file it
  * reads itself, as a machine would, and nothing of ours.
  */
-
-/** In millimetres, common practice: 12 × 12 and 12 × 24 inches. */
-export const CUTTER_MATS = [
-  { w: 304.8, h: 304.8 },
-  { w: 304.8, h: 609.6 },
-] as const;
-export type CutterMat = (typeof CUTTER_MATS)[number];
 
 /** Smaller than this, in millimetres, a piece does not hold on its mat, and a hole tears. Common practice. */
 const LEAST_PIECE = 6;
@@ -56,7 +51,8 @@ const polygonOf = ({ points }: FileShape): Polygon => points.map(([x, y]) => poi
 /** Out and back on one line: a slit, which parts nothing from anything. */
 const isSlit = (shape: Polygon): boolean => new Set(shape.map(({ x, y }) => `${x} ${y}`)).size < 3;
 
-export function cutOn(file: string, mat: CutterMat): CutterSays {
+export function cutOn(file: string, size: Size): CutterSays {
+  const mat = { w: toMillimetres(size.w), h: toMillimetres(size.h) };
   const read = readShapes(file);
   if (!read.ok) return { ok: false, why: [{ kind: "unread", reason: read.reason }] };
   const drawn = (shape: FileShape) => isOf(shape, "score") || isOf(shape, "draw");

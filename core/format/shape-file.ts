@@ -219,25 +219,8 @@ function outlines(
         put([x, v(0)]);
         break;
       case "Q":
-        curve(
-          [
-            [x, y],
-            [v(0), v(1)],
-            [v(2), v(3)],
-          ],
-          put,
-        );
-        break;
       case "C":
-        curve(
-          [
-            [x, y],
-            [v(0), v(1)],
-            [v(2), v(3)],
-            [v(4), v(5)],
-          ],
-          put,
-        );
+        curve([[x, y], ...pairsOf(values)], put);
         break;
       default:
         throw new Refused("not-svg");
@@ -253,6 +236,9 @@ function closedWhereItMeets<S extends { points: [number, number][]; closed: bool
   if (!meets || shape.points.length < 4) return shape;
   return { ...shape, closed: true, points: shape.points.slice(0, -1) };
 }
+
+const pairsOf = (values: readonly number[]) =>
+  Array.from({ length: values.length / 2 }, (_, nth) => [values[2 * nth] ?? 0, values[2 * nth + 1] ?? 0] as const);
 
 /** A Bézier curve in so many equal parts that none is further off than `NEAR`, by how far its control points bend it. */
 function curve(control: readonly (readonly [number, number])[], put: (to: readonly [number, number]) => void): void {

@@ -3,23 +3,20 @@ import { Button } from "#app/parts/button.tsx";
 import { SelectField } from "#app/parts/field.tsx";
 import { cutterSaid } from "#app/wording/cutter.ts";
 import type { Made } from "#core/craft/craft.ts";
-import { cutFile } from "#core/format/cut-file.ts";
+import { CUTTER_MATS, cutFile } from "#core/format/cut-file.ts";
 import type { CutterSays } from "#core/format/cutter.ts";
-import { millimetres, type Unit } from "#core/measure/length.ts";
-import { printSize, size } from "#core/measure/size.ts";
+import type { Unit } from "#core/measure/length.ts";
+import { printSize } from "#core/measure/size.ts";
 
 /** A cutter is loaded when it is asked: what reads its files is not small. */
 const cutter = () => import("#core/format/cutter.ts");
-
-/** The mats there are, as they are named; kept apart from the machine so that it is loaded late. */
-const MATS = [size(millimetres(304.8), millimetres(304.8)), size(millimetres(304.8), millimetres(609.6))];
 
 /** The cutting machine that ships with the program, simulated: it takes the file for it, or one of one's own, or says why not. */
 export function Cutter({ made, name, unit }: { made: Made; name: string; unit: Unit }) {
   const [nth, setNth] = useState(0);
   const [says, setSays] = useState<{ readonly of: string; readonly says: CutterSays } | null>(null);
   const send = async (of: string, file: string) => {
-    const { cutOn, CUTTER_MATS } = await cutter();
+    const { cutOn } = await cutter();
     setSays({ of, says: cutOn(file, CUTTER_MATS[nth] ?? CUTTER_MATS[0]) });
   };
   return (
@@ -28,7 +25,7 @@ export function Cutter({ made, name, unit }: { made: Made; name: string; unit: U
         Cutting machine, simulated
       </h2>
       <SelectField label="Its mat" value={nth} onChange={(event) => setNth(Number(event.target.value))}>
-        {MATS.map((mat, at) => (
+        {CUTTER_MATS.map((mat, at) => (
           <option key={mat.h} value={at}>
             {printSize(mat, unit)}
           </option>
