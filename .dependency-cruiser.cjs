@@ -47,7 +47,7 @@ module.exports = {
       to: {
         dependencyTypes: ["npm", "core"],
         pathNot:
-          "node_modules/(temporal-polyfill|suncalc|zod|culori|fast-deep-equal|linebreak|hyphen|lru-cache|svgpath|fast-xml-parser)/",
+          "node_modules/(temporal-polyfill|suncalc|zod|culori|fast-deep-equal|linebreak|hyphen|lru-cache|svgpath|fast-xml-parser|clipper2-ts)/",
       },
     },
     ...upwards,

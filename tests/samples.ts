@@ -415,6 +415,10 @@ const anyWhat: fc.Arbitrary<PieceWhat> = fc.oneof(
       ],
       ticked: [0],
       holds: [{ slot: "flip:whole:back", what: { kind: "words" as const, says: "Under it" } }],
+      own: [
+        { kind: "slit" as const, part: "flip", at: rect(inches(1), inches(1), inches(1), 0) },
+        { kind: "shape" as const, part: "flip", points: [0, 1, 2].map((n) => ({ x: inches(n), y: inches(n % 2) })) },
+      ],
       closed: [
         {
           ...({ face: "front", of: "cardstock-80" } as const),

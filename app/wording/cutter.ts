@@ -1,5 +1,6 @@
 import { many } from "#app/wording/count.ts";
 import type { CutterRefused, CutterSays } from "#core/format/cutter.ts";
+import type { OwnShapeRefused } from "#core/format/own-shape.ts";
 import type { ShapesRefused } from "#core/format/shape-file.ts";
 import { millimetres, sayLength, type Unit } from "#core/measure/length.ts";
 
@@ -16,6 +17,22 @@ const UNREAD: Record<ShapesRefused, string> = {
   "too-many-points": "Its outlines have more than 20,000 points: simplify them.",
   empty: "There is no outline in the file.",
 };
+
+/** Why no shape is taken out of a file. */
+export function ownShapeRefused(reason: OwnShapeRefused): string {
+  switch (reason) {
+    case "none-closed":
+      return "No outline in the file is closed: join its ends.";
+    case "too-fine":
+      return "Its outlines are too fine to be cut by hand: simplify them.";
+    case "too-small":
+      return "It is smaller than a quarter of an inch: too small to be cut.";
+    case "too-wide":
+      return "It is larger than two feet: no paper is that large. Look at its units.";
+    default:
+      return UNREAD[reason];
+  }
+}
 
 function refusedSaid(why: CutterRefused, unit: Unit): string {
   const length = (mm: number) => sayLength(millimetres(mm), unit);

@@ -1,7 +1,9 @@
 import type { Said } from "#core/craft/blueprint.ts";
-import type { Caution, Craft, Does, Impossible, MakingStep } from "#core/craft/craft.ts";
+import type { Craft, Does, Impossible } from "#core/craft/craft.ts";
+import type { OwnImpossible } from "#core/craft/own.ts";
 import type { PlaceTrouble } from "#core/craft/place.ts";
 import type { Slot, SlotFit } from "#core/craft/slots.ts";
+import type { Caution, MakingStep } from "#core/craft/step.ts";
 import { type Length, sayLength, ticks, type Unit } from "#core/measure/length.ts";
 
 /** The words of the bench: what constructions do, what is wrong with one, what is done with it. */
@@ -28,7 +30,12 @@ export const saidIn = ({ say: text, lengths = {} }: Said, unit: Unit): string =>
   });
 
 /** Why it cannot be made as it is set, and what that one setting may be. */
-export function impossibleSaid({ setting, why, limit }: Impossible, of: Craft, unit: Unit): string {
+export function impossibleSaid(done: Impossible | OwnImpossible, of: Craft, unit: Unit): string {
+  if ("cut" in done)
+    return done.why === "outside"
+      ? `Own cut ${done.cut + 1} reaches out of its part: move it or make it smaller.`
+      : `Own cut ${done.cut + 1} is in a part that this does not have: choose another part, or take it away.`;
+  const { setting, why, limit } = done;
   const { name = setting, counts } = of.settings[setting] ?? {};
   const value = counts ? String(limit) : say(limit, unit);
   return `${name}: ${why === "at-least" ? "at least" : "at most"} ${value}, as the rest is set.`;

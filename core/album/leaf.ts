@@ -43,6 +43,15 @@ export const numeralOf = (size: Size): NumeralPiece => ({
 /** A flat piece of paper as it lies: its corners, and which face of it is up. */
 export type BuiltPanel = { readonly shape: readonly Point[]; readonly face: Face; readonly of: MaterialId };
 
+/**
+ * A cut of one's own, in ticks from the part's left upper corner. A slit runs from the left upper to the right lower corner of
+ * `at`; a circle is as wide as `at`. `outline` is one of the edges of a shape out of a file, which a piece is cut along.
+ */
+export type OwnCut =
+  | { readonly kind: "slit" | "opening" | "circle"; readonly part: string; readonly at: Rect }
+  | { readonly kind: "shape"; readonly part: string; readonly points: readonly Point[] }
+  | { readonly kind: "outline"; readonly points: readonly Point[] };
+
 /** What a construction carries inside: a print or card of its day, or words of its own; `slot`: where (core/craft/slots.ts). */
 export type Held = {
   readonly slot: string;
@@ -75,10 +84,16 @@ export type Built = {
   readonly ticked: readonly number[];
   /** What it carries inside. */
   readonly holds: readonly Held[];
+  /** What is cut into it, or along, of one's own; nothing where it was made before there was such a thing. */
+  readonly own?: readonly OwnCut[] | undefined;
 };
 
 /** What a piece carries inside, where it is a construction that carries anything. */
 export const heldIn = ({ what }: Pick<Piece, "what">): readonly Held[] => ("built" in what && what.built?.holds) || [];
+
+/** So many corners the cuts of one's own of a piece have together at the most. */
+export const MOST_OWN_CORNERS = 400;
+export const MOST_OWN_CUTS = 60;
 
 /** What is left of making a construction: minutes of work, and the longest that something of it dries. */
 export function leftOf({ steps, ticked }: Pick<Built, "steps" | "ticked">): { minutes: number; dries: number } | null {

@@ -1,6 +1,15 @@
 import { z } from "zod";
 import { HOLE_PRESETS } from "../album/holes.ts";
-import { FACES, INSERT_KINDS, LEAF_KINDS, MADE_KINDS, NUMERAL_COLOURS, SIDE_STEPS } from "../album/leaf.ts";
+import {
+  FACES,
+  INSERT_KINDS,
+  LEAF_KINDS,
+  MADE_KINDS,
+  MOST_OWN_CORNERS,
+  MOST_OWN_CUTS,
+  NUMERAL_COLOURS,
+  SIDE_STEPS,
+} from "../album/leaf.ts";
 import { MOST_LAYERS, SITS } from "../album/made-of.ts";
 import { NUMERAL_STYLES } from "../album/model.ts";
 import { LIMITS } from "../limits.ts";
@@ -13,7 +22,7 @@ const ID = z.uuid();
 
 /** So much of a construction is drawn at the most: panels that are seen, and corners of one. */
 const MOST_PANELS = 60;
-const MOST_CORNERS = 200;
+const MOST_CORNERS = 1500;
 /** Thicker, in micrometres, nothing is that lies in a book. */
 const MOST_THICK = 100_000;
 /** No construction has more lengths, or more counts, that can be set. */
@@ -48,20 +57,40 @@ const MADE_OF = z.object({
   cut: z.boolean(),
 });
 
+/** Cuts of one's own in a construction, with so many corners together as are still drawn at once. */
+export function ownSchema(kinds: LengthKinds) {
+  const place = z.object({ x: kinds.place, y: kinds.place });
+  const points = z.array(place).min(3).max(MOST_OWN_CORNERS).readonly();
+  // A slit is of no width one way.
+  const cutAt = z.object({ x: kinds.place, y: kinds.place, w: kinds.length, h: kinds.length });
+  const part = z.string().regex(/^[a-z0-9 -]{1,40}$/);
+  return z
+    .array(
+      z.discriminatedUnion("kind", [
+        z.object({ kind: z.enum(["slit", "opening", "circle"]), part, at: cutAt }),
+        z.object({ kind: z.literal("shape"), part, points }),
+        z.object({ kind: z.literal("outline"), points }),
+      ]),
+    )
+    .max(MOST_OWN_CUTS)
+    .refine(
+      (all) => all.reduce((sum, cut) => sum + ("points" in cut ? cut.points.length : 0), 0) <= MOST_OWN_CORNERS,
+      "too many corners",
+    )
+    .readonly();
+}
+
 /** What lies on a side, whose the side is, and what a leaf is made as, as they come from outside. */
 export function sideSchemas(kinds: LengthKinds) {
   const size = sizeSchema(kinds);
   const setting = z.string().regex(/^[a-z][a-zA-Z0-9]{0,23}$/);
+  const place = z.object({ x: kinds.place, y: kinds.place });
   const built = z.object({
     kind: z.string().regex(/^[a-z-]{1,40}$/),
     closed: z
       .array(
         z.object({
-          shape: z
-            .array(z.object({ x: kinds.place, y: kinds.place }))
-            .min(3)
-            .max(MOST_CORNERS)
-            .readonly(),
+          shape: z.array(place).min(3).max(MOST_CORNERS).readonly(),
           face: z.enum(FACES),
           of: z.enum(MATERIAL_IDS),
         }),
@@ -79,6 +108,8 @@ export function sideSchemas(kinds: LengthKinds) {
       .max(MOST_MAKING_STEPS)
       .readonly(),
     holds: z.array(HELD).max(MOST_PANELS).readonly(),
+    // What was sent, or written to a file, before this was known leaves it out.
+    own: ownSchema(kinds).optional(),
     ticked: z.array(z.int().min(0).max(MOST_MAKING_STEPS)).max(MOST_MAKING_STEPS).readonly(),
   });
   /** What a piece may be of itself, without a day that has it: what a template keeps. */

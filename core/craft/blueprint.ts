@@ -55,6 +55,8 @@ export type Part = {
   readonly isGround?: boolean | undefined;
   /** Its blank is a square that lies on its point, a corner at the head. */
   readonly onPoint?: boolean | undefined;
+  /** It is of several pieces that do not hang together: the letters of a word. */
+  readonly isLoose?: boolean | undefined;
   /** How its outline is cut from the blank, where that is more than the blank itself. */
   readonly trim?: Said | undefined;
 };
@@ -100,10 +102,10 @@ export function faultsOf(part: Part): BlueprintFault[] {
     if (!is && !faults.includes(fault)) faults.push(fault);
   };
   must(outlines !== null, "open-outline");
-  must((outlines?.length ?? 1) <= 1, "several-outlines");
+  must(part.isLoose || (outlines?.length ?? 1) <= 1, "several-outlines");
   must(part.onPoint ? isOnPoint(part.blank, shapes) : contains(blank, boundsOf(shapes)), "beyond-blank");
   const within = (outlines ?? []).reduce((sum, each) => sum + twiceArea(each), 0);
-  if (outlines?.length === 1)
+  if (outlines && (outlines.length === 1 || part.isLoose))
     must(within === shapes.reduce((sum, each) => sum + twiceArea(each), 0), "overlapping-panels");
   const area = boundsOf(shapes);
   const isIn = (shape: Polygon) => contains(area, boundsOf([shape]));

@@ -1,23 +1,31 @@
 import isEqual from "fast-deep-equal";
-import type { Built, BuiltPanel } from "../album/leaf.ts";
+import type { Built, BuiltPanel, OwnCut } from "../album/leaf.ts";
 import { MATERIALS, type MaterialId } from "../material/material.ts";
 import { ticks } from "../measure/length.ts";
 import { craftOf } from "./catalog.ts";
-import { type Craft, type Made, NOWHERE, type Sizes, type Stock } from "./craft.ts";
+import { type Craft, type Made, made, NOWHERE, type Sizes, type Stock } from "./craft.ts";
 import { areaLaid, laidIn, seenShares } from "./lies.ts";
 import { thickOf } from "./place.ts";
 import { reheld, slotsOf } from "./slots.ts";
 
 /**
  * What is set of a construction as its piece keeps it: lengths apart from counts, so that files say lengths in millimetres.
- * `was`: what the piece was built as before.
+ * `was`: what the piece was built as before; `own`: what is cut into it of one's own.
  */
-export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made, paper: MaterialId, was?: Built): Built {
+export function builtAs(
+  { kind, settings }: Craft,
+  sizes: Sizes,
+  done: Made,
+  paper: MaterialId,
+  was?: Built,
+  own: readonly OwnCut[] = [],
+): Built {
   const all = Object.entries(settings).map(([id, { counts, ways }]) => [id, sizes[id] ?? 0, counts || ways] as const);
   const lengths = Object.fromEntries(all.filter(([, , isCount]) => !isCount).map(([id, value]) => [id, ticks(value)]));
   const counts = Object.fromEntries(all.filter(([, , isCount]) => isCount).map(([id, value]) => [id, value]));
   const steps = done.steps.map(({ minutes, dries = 0 }) => ({ minutes, dries }));
-  const isAlike = was?.kind === kind && isEqual([was.lengths, was.counts, was.steps], [lengths, counts, steps]);
+  const isAlike =
+    was?.kind === kind && isEqual([was.lengths, was.counts, was.steps, was.own ?? []], [lengths, counts, steps, own]);
   return {
     kind,
     closed: closedOf(done),
@@ -26,6 +34,7 @@ export function builtAs({ kind, settings }: Craft, sizes: Sizes, done: Made, pap
       .filter((part) => part.of === paper)
       .flatMap(({ blank, count }) => Array.from({ length: count }, () => blank)),
     ...{ lengths, counts, steps },
+    ...(own.length > 0 ? { own } : {}),
     // Of another size it is made anew; what it holds it keeps.
     ticked: isAlike ? was.ticked : [],
     holds: was ? reheld(was.holds, slotsOf(done)) : [],
@@ -71,3 +80,13 @@ export function sizesInCommon(built: Built, { settings }: Pick<Craft, "settings"
 }
 
 export const stockOf = (paper: MaterialId): Stock => ({ paper, caliper: MATERIALS[paper].caliper });
+
+/** A piece's construction made as it is set, with its own cuts; null where it cannot be made so. */
+export function madeOf(
+  built: Built,
+  paper: MaterialId | null | undefined,
+): { readonly of: Craft; readonly done: Made } | null {
+  const read = readBuilt(built);
+  const done = read && made(read.of, read.sizes, stockOf(paper ?? read.of.paper), NOWHERE, built.own ?? []);
+  return read && done?.ok ? { of: read.of, done } : null;
+}

@@ -2,6 +2,7 @@ import type { Craft } from "./craft.ts";
 import { CLEAR_POCKET } from "./kinds/clear-pocket.ts";
 import { CLIPPED_PULL_OUT } from "./kinds/clipped-pull-out.ts";
 import { CURVED_EDGE } from "./kinds/curved-edge.ts";
+import { CUT_SHAPE } from "./kinds/cut-shape.ts";
 import { DANGLING_TAGS } from "./kinds/dangling-tags.ts";
 import { ENVELOPE } from "./kinds/envelope.ts";
 import { ENVELOPE_LEAF } from "./kinds/envelope-leaf.ts";
@@ -64,6 +65,7 @@ export const CRAFTS: readonly Craft[] = [
   RING,
   STACKED_WORD,
   CURVED_EDGE,
+  CUT_SHAPE,
 ];
 
 export const craftOf = (kind: string): Craft | null => CRAFTS.find((each) => each.kind === kind) ?? null;

@@ -108,7 +108,8 @@ describe("every construction of the catalog", () => {
       for (const state of done.states) {
         const laid = laidIn(done, state);
         for (const each of [...laid, ...fromBehind(laid)]) {
-          const panel = done.parts.find(({ id }) => id === each.part)?.panels.find(({ id }) => id === each.panel);
+          const of = done.parts.find(({ id }) => id === each.part);
+          const panel = of && flat(of).find((one) => one.panel === each.panel);
           if (!panel) throw new Error("a panel");
           expect(twiceArea(each.shape)).toBe(twiceArea(panel.shape));
           const sides = (shape: typeof panel.shape) =>

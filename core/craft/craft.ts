@@ -1,9 +1,12 @@
+import type { OwnCut } from "../album/leaf.ts";
 import type { MaterialId, Micrometres } from "../material/material.ts";
 import { type Length, ticks } from "../measure/length.ts";
 import type { Point } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import type { HeldBy, Part, Said } from "./blueprint.ts";
+import type { Part, Said } from "./blueprint.ts";
+import { type OwnImpossible, withOwnCuts } from "./own.ts";
 import type { Polygon } from "./polygon.ts";
+import type { MakingStep } from "./step.ts";
 
 /** What a construction does, by which it is chosen. */
 export const DOES = [
@@ -11,10 +14,6 @@ export const DOES = [
   ...(["shakes", "dangles", "lets-through", "is-a-shape"] as const),
 ] as const;
 export type Does = (typeof DOES)[number];
-
-/** Cautions by the step at which they are shown; each is said in `app/wording`. */
-export const CAUTIONS = ["blade", "stapler", "eyelet", "small-parts", "sewing", "heat", "photo-safe"] as const;
-export type Caution = (typeof CAUTIONS)[number];
 
 /** What a construction is for: what goes in, and where it goes itself. Null: nothing that is known. */
 export type Goes = { readonly item: Size | null; readonly room: Size | null };
@@ -56,18 +55,6 @@ export type State = {
   readonly lies: readonly Placed[];
   /** Seen from the side, where it stands up: y is how high above the page. */
   readonly stands?: readonly Polygon[];
-};
-
-/** One thing to do at the table. Names in braces are lengths, said as a ruler has them. */
-export type MakingStep = Said & {
-  readonly act: "cut" | "score" | "fold" | "glue" | "fasten" | "punch" | "fill" | "check";
-  /** The part that is worked on, drawn beside it. */
-  readonly part?: string;
-  readonly held?: HeldBy;
-  readonly caution?: Caution;
-  readonly minutes: number;
-  /** Minutes under a weight before it goes on. */
-  readonly dries?: number;
 };
 
 /** How it stays shut. */
@@ -114,7 +101,9 @@ export type Craft<Id extends string = string> = {
   readonly settings: Readonly<Record<Id, Setting>>;
   /** What it is usually made of. */
   readonly paper: MaterialId;
-  readonly make: (of: Sizes<Id>, stock: Stock, goes: Goes) => Made | Impossible;
+  /** It is cut along a shape of one's own, out of a file, where there is one. */
+  readonly takesOutline?: true;
+  readonly make: (of: Sizes<Id>, stock: Stock, goes: Goes, own: readonly OwnCut[]) => Made | Impossible;
 };
 
 /** A construction with the names of its settings kept apart from those of any other. */
@@ -132,13 +121,29 @@ const clamped = (value: number, least: number, most = Number.POSITIVE_INFINITY):
 export const NOWHERE: Goes = { item: null, room: null };
 
 /** A construction made to its sizes; the first setting that is out of its own bounds is said. */
-export function made(of: Craft, sizes: Sizes, stock: Stock, goes: Goes = NOWHERE): Made | Impossible {
+export function made(of: Craft, sizes: Sizes, stock: Stock, goes?: Goes): Made | Impossible;
+/** The same with cuts of one's own; the first that cannot be is said. */
+export function made(
+  of: Craft,
+  sizes: Sizes,
+  stock: Stock,
+  goes: Goes,
+  own: readonly OwnCut[],
+): Made | Impossible | OwnImpossible;
+export function made(
+  of: Craft,
+  sizes: Sizes,
+  stock: Stock,
+  goes: Goes = NOWHERE,
+  own: readonly OwnCut[] = [],
+): Made | Impossible | OwnImpossible {
   for (const [setting, { least, most }] of Object.entries(of.settings)) {
     const value = sizes[setting] ?? 0;
     if (value < least) return { ok: false, setting, why: "at-least", limit: least };
     if (most !== undefined && value > most) return { ok: false, setting, why: "at-most", limit: most };
   }
-  return of.make(sizes, stock, goes);
+  const done = of.make(sizes, stock, goes, own);
+  return done.ok ? withOwnCuts(done, own) : done;
 }
 
 const TICK = 3.125;

@@ -1,7 +1,8 @@
 import { ticks } from "../measure/length.ts";
 import type { Point } from "../measure/rect.ts";
 import type { Hinge, Part } from "./blueprint.ts";
-import { isInside, type Polygon } from "./polygon.ts";
+import { panelsLeft } from "./pierced.ts";
+import type { Polygon } from "./polygon.ts";
 
 /**
  * A way in which nothing changes its size: x' = a·x + b·y + c, y' = d·x + e·y + f, each of a, b, d and e being 0, 1 or −1. Folds
@@ -63,9 +64,11 @@ export function headOf({ way }: Pick<Laid, "way">): Head {
 
 export type FoldFault = "no-such-score" | "not-in-line" | "does-not-part" | "not-straight";
 
-/** A part with nothing folded. */
-export const flat = ({ panels }: Pick<Part, "panels">): Laid[] =>
-  panels.map(({ id, shape }) => ({ panel: id, shape, faceUp: true, way: STILL }));
+/** A part with nothing folded: what its windows leave of each panel. */
+export function flat(part: Pick<Part, "panels" | "windows">): Laid[] {
+  const left = panelsLeft(part);
+  return part.panels.map(({ id, shape }, nth) => ({ panel: id, shape: left[nth] ?? shape, faceUp: true, way: STILL }));
+}
 
 /**
  * A pile with one score folded more: everything on that side of it on which the first panel is not goes over, to the top of
@@ -123,7 +126,7 @@ export function foldedAt(
 
 /** A part with several scores folded one after the other; what goes wrong, and at which, where it cannot be. */
 export function folded(
-  part: Pick<Part, "panels" | "hinges">,
+  part: Pick<Part, "panels" | "hinges" | "windows">,
   scores: readonly string[],
 ):
   | { readonly ok: true; readonly pile: readonly Laid[] }
@@ -152,12 +155,30 @@ export function cellsOf(shapes: readonly Polygon[]): Cell[] {
       .map((end, at) => ({ middle: (end + (stops[at] ?? end)) / 2, long: end - (stops[at] ?? end) }));
   };
   const [columns, rows] = [along(({ x }) => x), along(({ y }) => y)];
-  return rows.flatMap((row) =>
-    columns.map((column) => ({
+  return rows.flatMap((row) => {
+    const met = shapes.map((shape) => crossings(shape, row.middle));
+    return columns.map((column) => ({
       area: column.long * row.long,
-      by: shapes.flatMap((shape, at) => (isInside(shape, column.middle, row.middle) ? [at] : [])),
-    })),
-  );
+      by: met.flatMap((xs, at) => (isWithin(xs, column.middle) ? [at] : [])),
+    }));
+  });
+}
+
+/** Where a level line meets the sides of a shape, from the left. */
+function crossings(shape: Polygon, y: number): number[] {
+  const xs: number[] = [];
+  for (const [at, a] of shape.entries()) {
+    const b = shape[(at + 1) % shape.length] ?? a;
+    if (a.y > y !== b.y > y) xs.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x));
+  }
+  return xs.sort((one, other) => one - other);
+}
+
+/** Inside by the number of sides to the right. */
+function isWithin(xs: readonly number[], x: number): boolean {
+  let inside = false;
+  for (const each of xs) if (each > x) inside = !inside;
+  return inside;
 }
 
 /** How many layers lie on each other where most do. */

@@ -6,7 +6,10 @@ import type { Fold, Hinge, Hole, Measured, Panel, Part, Zone } from "./blueprint
 import { boundsOf, type Line, line, type Polygon, polygon } from "./polygon.ts";
 
 type Given = Partial<
-  Pick<Part, "slits" | "windows" | "zones" | "holes" | "measures" | "count" | "trim" | "onPoint" | "isGround">
+  Pick<
+    Part,
+    "slits" | "windows" | "zones" | "holes" | "measures" | "count" | "trim" | "onPoint" | "isGround" | "isLoose"
+  >
 >;
 type Named = { readonly id: string; readonly name: string; readonly of: MaterialId };
 

@@ -93,7 +93,12 @@ export function outlinesOf(shapes: readonly Polygon[]): Polygon[] | null {
   return loops;
 }
 
-const isClockwise = (shape: Polygon): boolean =>
+/** The edges of a shape, each by itself: of one that was pierced (`pierced.ts`) its outer edge and its holes. */
+export const edgesOf = (shape: Polygon): readonly Polygon[] =>
+  new Set(shape.map(keyOf)).size === shape.length ? [shape] : (outlinesOf([shape]) ?? [shape]);
+
+/** Whether its corners run clockwise, as they are seen: y runs downward. */
+export const isClockwise = (shape: Polygon): boolean =>
   sides(shape).reduce((sum, [a, b]) => sum + a.x * b.y - b.x * a.y, 0) > 0;
 
 /** Without the corners at which nothing turns. */

@@ -1,5 +1,6 @@
 import type { Hinge, Part } from "./blueprint.ts";
-import type { Made, MakingStep } from "./craft.ts";
+import type { Made } from "./craft.ts";
+import type { MakingStep } from "./step.ts";
 
 /** The work at the table that follows from the parts alone: each is cut, trimmed, scored, cut into and punched, in that order. */
 

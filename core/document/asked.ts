@@ -1,7 +1,10 @@
 import { z } from "zod";
 import { FACES } from "../album/leaf.ts";
+import { ownSchema } from "../book/piece-schema.ts";
+import { ownFromText } from "../craft/own-text.ts";
 import { MATERIAL_IDS } from "../material/material.ts";
 import { LONGEST } from "../measure/length.ts";
+import { IN_TICKS } from "../measure/length-schema.ts";
 import { PRINT_PAPERS } from "../sheet/paper.ts";
 
 const PAPER_IDS = PRINT_PAPERS.map(({ id }) => id) as [string, ...string[]];
@@ -30,6 +33,7 @@ export const DOCUMENT = z.discriminatedUnion("kind", [
     craft: z.string().regex(/^[a-z-]{1,40}$/),
     sizes: z.record(z.string().regex(/^[a-zA-Z0-9]{1,24}$/), z.int().min(0).max(LONGEST)),
     paper: z.enum(MATERIAL_IDS),
+    own: ownSchema(IN_TICKS),
     mirrored: z.boolean(),
   }),
   z.object({ kind: z.literal("punch-guide") }),
@@ -84,6 +88,11 @@ function sizesIn(text: string | null): Record<string, number> | undefined {
   );
 }
 
+/** No address is longer than this: all corners that there may be, and room. */
+const MOST_LETTERS = 12_000;
+const ownIn = (text: string | null) =>
+  text === null ? [] : text.length > MOST_LETTERS ? undefined : ownFromText(text);
+
 /** What an address asks for: the kind, the name of the file, and what its query adds. Null where it names none that there is. */
 export function readAsked(
   kind: string,
@@ -98,6 +107,7 @@ export function readAsked(
     paper: query.get("paper"),
     cards,
     sizes: sizesIn(query.get("sizes")),
+    own: ownIn(query.get("own")),
     mirrored: query.get("mirrored") === "yes",
   };
   const read = fields && DOCUMENT.safeParse({ kind, ...fields, ...given });

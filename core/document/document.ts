@@ -7,7 +7,7 @@ import { type LeafRead, readBook } from "../book/read.ts";
 import { spreadAt, turnedBy } from "../book/spread.ts";
 import { stockOf } from "../craft/built.ts";
 import { craftOf } from "../craft/catalog.ts";
-import { type Craft, type Made, made } from "../craft/craft.ts";
+import { type Craft, type Made, made, NOWHERE } from "../craft/craft.ts";
 import type { Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -81,9 +81,10 @@ export function madeAsAsked({
   craft,
   sizes,
   paper,
+  own,
 }: Extract<DocumentAsked, { kind: "making" }>): { readonly of: Craft; readonly done: Made } | null {
   const of = craftOf(craft);
-  const done = of && made(of, sizes, stockOf(paper));
+  const done = of && made(of, sizes, stockOf(paper), NOWHERE, own);
   return of && done?.ok ? { of, done } : null;
 }
 

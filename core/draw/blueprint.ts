@@ -3,7 +3,7 @@ import { outlineOf } from "../craft/blueprint.ts";
 import type { Made } from "../craft/craft.ts";
 import { headOf, type Laid } from "../craft/fold.ts";
 import type { LaidPanel } from "../craft/lies.ts";
-import { boundsOf, type Line, type Polygon } from "../craft/polygon.ts";
+import { boundsOf, edgesOf, type Line, type Polygon } from "../craft/polygon.ts";
 import type { Ink } from "../material/ink.ts";
 import { type Length, millimetres, sayLength, ticks, type Unit } from "../measure/length.ts";
 import { type Rect, rectOf } from "../measure/rect.ts";
@@ -180,11 +180,8 @@ export function laidMarks({ parts }: Pick<Made, "parts">, laid: readonly LaidPan
     if (!part) return [];
     const isThere = part.count === 0;
     return [
-      shapeMark(each.shape, {
-        ...paperFill(part.of, each.faceUp ? "front" : "back"),
-        stroke: isThere ? "hair" : "ink",
-        line: FINE,
-      }),
+      shapeMark(each.shape, paperFill(part.of, each.faceUp ? "front" : "back")),
+      ...edgesOf(each.shape).map((edge) => shapeMark(edge, { stroke: isThere ? "hair" : "ink", line: FINE })),
       ...(heads ? headMark(each) : []),
     ];
   });

@@ -7,6 +7,7 @@ import { type Numbered, numeralText } from "../book/numeral.ts";
 import { pieceSize } from "../book/piece.ts";
 import { pageOfPiece, type SideRead } from "../book/read.ts";
 import { wordsHigh } from "../book/says.ts";
+import { edgesOf, type Polygon } from "../craft/polygon.ts";
 import type { Ink } from "../material/ink.ts";
 import { type Length, millimetres, ticks } from "../measure/length.ts";
 import { type Rect, rect } from "../measure/rect.ts";
@@ -120,12 +121,12 @@ export function pieceMarks({ what, dayId, of }: Piece, { w, h }: Size, { content
 
 /** A construction as it lies closed; one of which that is not known as its outline. */
 function constructionMarks(what: Extract<Piece["what"], { name: string }>, { w, h }: Size): Mark[] {
-  const closed = (what.built?.closed ?? []).map(
-    ({ shape, face, of }): Mark => ({
-      ...({ kind: "polygon", stroke: "pencil", line: t(50) } as const),
-      ...{ points: shape.map(({ x, y }) => [x, y] as const), ...paperFill(of, face) },
-    }),
-  );
+  const points = (shape: Polygon) => shape.map(({ x, y }) => [x, y] as const);
+  const closed = (what.built?.closed ?? []).flatMap(({ shape, face, of }): Mark[] => [
+    { kind: "polygon", points: points(shape), ...paperFill(of, face) },
+    // What is cut out of it has an edge of its own.
+    ...edgesOf(shape).map((edge): Mark => ({ kind: "polygon", stroke: "pencil", line: t(50), points: points(edge) })),
+  ]);
   return [
     ...(closed.length > 0
       ? closed

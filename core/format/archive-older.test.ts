@@ -105,6 +105,17 @@ const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) 
 /** Pages of the front and back matter, of which none had squares. */
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
 
+describe("an archive of the twelfth format, from before anything was cut into a construction of one's own", () => {
+  it("is read with everything as it was", () => {
+    const twelfth: object[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-12.json", import.meta.url), "utf8"),
+    );
+    expect(JSON.stringify(twelfth)).toContain('"flip:whole:back"');
+    for (const old of twelfth)
+      expect(JSON.parse(writeArchive(asRead(old)))).toEqual({ ...old, formatVersion: ARCHIVE_VERSION });
+  });
+});
+
 describe("an archive of the eleventh format, from before a piece could be a construction", () => {
   it("is read with everything as it was", () => {
     const eleventh: object[] = JSON.parse(

@@ -29,7 +29,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 12;
+export const ARCHIVE_VERSION = 13;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();

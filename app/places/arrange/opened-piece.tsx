@@ -2,8 +2,7 @@ import { useEffect, useEffectEvent } from "react";
 import { drawingOf } from "#app/drawing/mat-text.ts";
 import { speak } from "#app/parts/spoken.tsx";
 import type { Piece } from "#core/album/leaf.ts";
-import { readBuilt, stockOf } from "#core/craft/built.ts";
-import { made } from "#core/craft/craft.ts";
+import { madeOf } from "#core/craft/built.ts";
 import { stateOnSide } from "#core/craft/place.ts";
 import { openedMarks } from "#core/draw/opened.ts";
 import type { DrawnFor } from "#core/draw/piece.ts";
@@ -26,11 +25,10 @@ type Props = {
 export function OpenedPiece({ piece, lies, drawn, nth, onOver, onReach }: Props) {
   const { what, turn } = piece;
   const built = "built" in what ? what.built : undefined;
-  const read = built && readBuilt(built);
-  const done = read && made(read.of, read.sizes, stockOf(piece.of?.material ?? read.of.paper));
-  const id = done?.ok ? done.opens[nth]?.state : undefined;
-  const state = done?.ok ? done.states.find((each) => each.id === id) : undefined;
-  const reach = done?.ok && state ? stateOnSide(done, state, lies, turn) : null;
+  const done = built && madeOf(built, piece.of?.material)?.done;
+  const id = done?.opens[nth]?.state;
+  const state = done?.states.find((each) => each.id === id);
+  const reach = done && state ? stateOnSide(done, state, lies, turn) : null;
   const told = useEffectEvent(() => {
     if (!state || !reach) return onOver();
     speak(`${state.name}.`);
@@ -38,7 +36,7 @@ export function OpenedPiece({ piece, lies, drawn, nth, onOver, onReach }: Props)
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: told once for every state it comes into
   useEffect(() => told(), [id]);
-  if (!done?.ok || !state || !built || !("size" in what)) return null;
+  if (!done || !state || !built || !("size" in what)) return null;
   const marks = openedMarks(done, state, built.holds, drawn);
   return <Still markup={drawingOf([{ kind: "group", ...ZERO, turn, ...what.size, marks }])} />;
 }

@@ -7,6 +7,7 @@ import { CUTTER_MATS, cutFile } from "#core/format/cut-file.ts";
 import type { CutterSays } from "#core/format/cutter.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
+import { SvgFile } from "./svg-file.tsx";
 
 /** A cutter is loaded when it is asked: what reads its files is not small. */
 const cutter = () => import("#core/format/cutter.ts");
@@ -35,19 +36,7 @@ export function Cutter({ made, name, unit }: { made: Made; name: string; unit: U
         <Button small onClick={() => send(name, cutFile(made, name))}>
           Send it this one
         </Button>
-        <label className="link cursor-pointer text-sm has-focus-visible:outline-2 has-focus-visible:outline-ember">
-          Or an SVG file of your own
-          <input
-            type="file"
-            accept=".svg,image/svg+xml"
-            className="sr-only"
-            onChange={async ({ target }) => {
-              const file = target.files?.[0];
-              target.value = "";
-              if (file) await send(file.name, await file.slice(0, MOST_BYTES).text());
-            }}
-          />
-        </label>
+        <SvgFile label="Or an SVG file of your own" onText={(text, of) => send(of, text)} />
       </div>
       <div role="status" className="grid gap-1 text-sm">
         {says &&
@@ -61,6 +50,3 @@ export function Cutter({ made, name, unit }: { made: Made; name: string; unit: U
     </section>
   );
 }
-
-/** One more than is read at all: what is longer is told, and never held whole. */
-const MOST_BYTES = 2_000_001;

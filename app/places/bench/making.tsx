@@ -16,7 +16,7 @@ import { useBook } from "#app/places/book/use-book.ts";
 import { sayThin } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
 import { impossibleSaid, saidIn } from "#app/wording/making.ts";
-import type { Held, Piece } from "#core/album/leaf.ts";
+import type { Held, OwnCut, Piece } from "#core/album/leaf.ts";
 import { AS_USUAL } from "#core/album/made-of.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import { markedFor, pageOfPiece, standsFor } from "#core/book/read.ts";
@@ -24,6 +24,7 @@ import { builtAs, sizesInCommon, stockOf } from "#core/craft/built.ts";
 import { craftOf } from "#core/craft/catalog.ts";
 import { type Craft, type Made, made, type Sizes, type State, usualSizes } from "#core/craft/craft.ts";
 import { foldingOf } from "#core/craft/lies.ts";
+import { ownAsText } from "#core/craft/own-text.ts";
 import { layersOf, thickOf, troublesThere } from "#core/craft/place.ts";
 import { slotsOf } from "#core/craft/slots.ts";
 import { carriedMarks } from "#core/draw/opened.ts";
@@ -38,6 +39,7 @@ import { Inside } from "./inside.tsx";
 import { blueprintMat, stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
 import { OnItsPage } from "./on-its-page.tsx";
+import { OwnCuts } from "./own-cuts.tsx";
 import { SettingsForm } from "./settings-form.tsx";
 import { builtOf, constructionsOn, holding, placedAs, whereOf } from "./there.ts";
 import { WhatFor } from "./what-for.tsx";
@@ -68,8 +70,8 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const pages: readonly InBook[] = useMemo(() => [...data.pages, ...data.matters], [data]);
   const [forPage, setFor] = useState<number | null>(null);
   const there = placedAs(book, query.get("leaf"), query.get("face"), query.get("piece"));
-  const own = there && pageOfPiece(there.read[there.face], there.placed.piece)?.days[0]?.id;
-  const page = forPage === null ? pageOfDay(pages, own ?? query.get("day") ?? dayDate) : pages[forPage];
+  const itsDay = there && pageOfPiece(there.read[there.face], there.placed.piece)?.days[0]?.id;
+  const page = forPage === null ? pageOfDay(pages, itsDay ?? query.get("day") ?? dayDate) : pages[forPage];
   const items = useMemo(() => itemsOf(page, unit), [page, unit]);
   const rooms = useMemo(() => roomsOf(book, page, unit), [book, page, unit]);
   const was = there && builtOf(there.placed.piece);
@@ -82,6 +84,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     const from = was ?? begunFrom?.built;
     return from ? sizesInCommon(from, of) : {};
   });
+  const [own, setOwn] = useState<readonly OwnCut[]>(() => (was ?? begunFrom?.built)?.own ?? []);
   const [itemId, setItem] = useState("");
   const [roomId, setRoom] = useState("");
   const [paper, setPaper] = useState((there ?? begunFrom)?.placed.piece.of?.material ?? of.paper);
@@ -91,7 +94,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const goes = useMemo(() => ({ item: item?.size ?? null, room: room?.size ?? null }), [item, room]);
   const sizes = useMemo(() => ({ ...usualSizes(of, goes), ...byHand }), [of, goes, byHand]);
   const stock = useMemo(() => stockOf(paper), [paper]);
-  const done = useMemo(() => made(of, sizes, stock, goes), [of, sizes, stock, goes]);
+  const done = useMemo(() => made(of, sizes, stock, goes, own), [of, sizes, stock, goes, own]);
   // What cannot be made is said beside the last drawing that could.
   const [last, setLast] = useState<Made | null>(null);
   if (done.ok && done !== last) setLast(done);
@@ -119,7 +122,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
       kind: "construction",
       size: sizeOf(lies),
       name: nameOf(old, of),
-      ...(done.ok ? { built: builtAs(of, sizes, done, paper, (old && builtOf(old)) ?? undefined) } : {}),
+      ...(done.ok ? { built: builtAs(of, sizes, done, paper, (old && builtOf(old)) ?? undefined, own) } : {}),
     },
     of: { ...(old?.of ?? AS_USUAL), material: paper },
   });
@@ -151,7 +154,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const troubles = done.ok && where ? troublesThere(done, where, format) : [];
   const download = (what: keyof typeof DOWNLOAD) =>
     to.document(albumId, what === "svg" ? "cut-file" : "making", `${of.kind}.${what === "svg" ? "svg" : "pdf"}`, {
-      ...{ sizes: sizesIn(sizes), paper },
+      ...{ sizes: sizesIn(sizes), paper, ...(own.length > 0 ? { own: ownAsText(own) } : {}) },
       ...(what === "mirrored" ? { mirrored: "yes" } : {}),
     });
 
@@ -174,6 +177,7 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
               onRoom={setRoom}
               onLike={(from) => {
                 setByHand(sizesInCommon(from.built, of));
+                setOwn(from.built.own ?? []);
                 setPaper(from.placed.piece.of?.material ?? of.paper);
               }}
             />
@@ -195,6 +199,12 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
               All as usual again
             </Button>
           )}
+          <OwnCuts
+            {...{ of, own, unit }}
+            parts={drawn?.parts ?? []}
+            onSet={setOwn}
+            onSize={({ w, h }) => setByHand((now) => ({ ...now, width: w, height: h }))}
+          />
           {!done.ok && (
             <p role="alert" className="border-l-4 border-ember pl-3 font-medium">
               {impossibleSaid(done, of, unit)}
