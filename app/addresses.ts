@@ -62,7 +62,7 @@ export const to = {
     asked(href("/albums/:album/goes-with", { album }), query),
   /**
    * A construction at the bench; `leaf`, `face` and `piece`: the one on a page that is looked at; `day`: the day it
-   * is for; `like`: the piece it is begun from; `show`: `steps`, where it is to be made.
+   * is for; `like`: the piece it is begun from, `kept`: the settings that are kept; `show`: `steps`, where it is to be made.
    */
   making: (
     album: string,
@@ -73,6 +73,7 @@ export const to = {
       piece?: string | null;
       day?: string | null;
       like?: string | null;
+      kept?: string | null;
       show?: "steps";
     } = {},
   ) => asked(href("/albums/:album/bench/:kind", { album, kind }), query),

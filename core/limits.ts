@@ -53,6 +53,7 @@ export const LIMITS = {
   guests: { most: 62, why: "of one side: every day of the longest album on one page" },
   tryOuts: { most: 1600, why: "two for each side of the thickest book" },
   ownLayouts: { most: 200, why: "each is read with every album of the household" },
+  keptMakings: { most: 200, why: "all of them are read where a construction is made" },
   peopleNames: { most: 200, why: "a very large family" },
   // What an archive may hold
   albumJsonBytes: { most: 32 * MB, why: "a hundred times the largest album there is" },

@@ -1,16 +1,22 @@
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
-import { requireAlbum } from "#app/http/page.ts";
+import { reading, requireAlbum } from "#app/http/page.ts";
 import { groupsOfChoices } from "#app/places/bench/choices.ts";
 import { Choose } from "#app/places/bench/choose.tsx";
 import { toMakeOf } from "#app/places/bench/to-make.ts";
 import { bookData } from "#app/places/book/data.ts";
+import { craftOf } from "#core/craft/catalog.ts";
+import { readMakings } from "#store/library/makings.ts";
 import type { Route } from "./+types/album.bench";
 
 export const meta: Route.MetaFunction = () => [{ title: "Bench · Hearth Clock" }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { aggregate } = await requireAlbum(context, params.album);
-  return { albumId: aggregate.album.id, groups: groupsOfChoices(), toMake: toMakeOf(bookData(aggregate)) };
+  const { member, aggregate } = await requireAlbum(context, params.album);
+  const kept = await reading(() => readMakings(context.db, member.household.id));
+  return {
+    ...{ albumId: aggregate.album.id, groups: groupsOfChoices(), toMake: toMakeOf(bookData(aggregate)) },
+    kept: kept.map(({ id, name, kind }) => ({ id, name, kind, of: craftOf(kind)?.name ?? "" })),
+  };
 }
 
 export const shouldRevalidate = revalidateWhenReached;

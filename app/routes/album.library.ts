@@ -23,6 +23,7 @@ const AWAY: Record<OwnKind, string> = {
   hand: "In the tray for 30 days. No card was changed by it.",
   "stamp-set": "In the tray for 30 days. No card was changed by it.",
   layout: "In the tray for 30 days.",
+  making: "In the tray for 30 days. What was begun from it stays as it is.",
   template: "In the tray for 30 days. Pages made from it stay as they are.",
   format: "In the tray for 30 days. No album was changed by it.",
 };

@@ -92,6 +92,7 @@ const STASHED: Record<Stashed, string> = {
   "stamp-set": "set of stamps",
   layout: "pocket layout",
   template: "template",
+  making: "settings of a construction",
   format: "measured book",
   thing: "thing of the drawer",
 };

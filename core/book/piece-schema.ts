@@ -80,13 +80,24 @@ export function ownSchema(kinds: LengthKinds) {
     .readonly();
 }
 
+/** What is set of a construction. */
+export function madeAsSchema(kinds: LengthKinds) {
+  const setting = z.string().regex(/^[a-z][a-zA-Z0-9]{0,23}$/);
+  const isFew = (all: object) => Object.keys(all).length <= MOST_SETTINGS;
+  return z.object({
+    kind: z.string().regex(/^[a-z-]{1,40}$/),
+    lengths: z.record(setting, kinds.place).refine(isFew, "too many"),
+    counts: z.record(setting, z.int().min(0).max(99)).refine(isFew, "too many"),
+    // What was sent, or written to a file, before this was known leaves it out.
+    own: ownSchema(kinds).optional(),
+  });
+}
+
 /** What lies on a side, whose the side is, and what a leaf is made as, as they come from outside. */
 export function sideSchemas(kinds: LengthKinds) {
   const size = sizeSchema(kinds);
-  const setting = z.string().regex(/^[a-z][a-zA-Z0-9]{0,23}$/);
   const place = z.object({ x: kinds.place, y: kinds.place });
-  const built = z.object({
-    kind: z.string().regex(/^[a-z-]{1,40}$/),
+  const built = madeAsSchema(kinds).extend({
     closed: z
       .array(
         z.object({
@@ -97,19 +108,13 @@ export function sideSchemas(kinds: LengthKinds) {
       )
       .max(MOST_PANELS)
       .readonly(),
-    lengths: z.record(setting, kinds.place).refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),
     micrometres: z.int().min(0).max(MOST_THICK),
     blanks: z.array(size).max(MOST_PANELS).readonly(),
-    counts: z
-      .record(setting, z.int().min(0).max(99))
-      .refine((all) => Object.keys(all).length <= MOST_SETTINGS, "too many"),
     steps: z
       .array(z.object({ minutes: MINUTES, dries: MINUTES }))
       .max(MOST_MAKING_STEPS)
       .readonly(),
     holds: z.array(HELD).max(MOST_PANELS).readonly(),
-    // What was sent, or written to a file, before this was known leaves it out.
-    own: ownSchema(kinds).optional(),
     ticked: z.array(z.int().min(0).max(MOST_MAKING_STEPS)).max(MOST_MAKING_STEPS).readonly(),
   });
   /** What a piece may be of itself, without a day that has it: what a template keeps. */

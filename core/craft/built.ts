@@ -20,9 +20,7 @@ export function builtAs(
   was?: Built,
   own: readonly OwnCut[] = [],
 ): Built {
-  const all = Object.entries(settings).map(([id, { counts, ways }]) => [id, sizes[id] ?? 0, counts || ways] as const);
-  const lengths = Object.fromEntries(all.filter(([, , isCount]) => !isCount).map(([id, value]) => [id, ticks(value)]));
-  const counts = Object.fromEntries(all.filter(([, , isCount]) => isCount).map(([id, value]) => [id, value]));
+  const { lengths, counts } = lengthsAndCounts(settings, sizes);
   const steps = done.steps.map(({ minutes, dries = 0 }) => ({ minutes, dries }));
   const isAlike =
     was?.kind === kind && isEqual([was.lengths, was.counts, was.steps, was.own ?? []], [lengths, counts, steps, own]);
@@ -38,6 +36,15 @@ export function builtAs(
     // Of another size it is made anew; what it holds it keeps.
     ticked: isAlike ? was.ticked : [],
     holds: was ? reheld(was.holds, slotsOf(done)) : [],
+  };
+}
+
+/** What is set, lengths apart from counts. */
+export function lengthsAndCounts(settings: Craft["settings"], sizes: Sizes): Pick<Built, "lengths" | "counts"> {
+  const all = Object.entries(settings).map(([id, { counts, ways }]) => [id, sizes[id] ?? 0, counts || ways] as const);
+  return {
+    lengths: Object.fromEntries(all.filter(([, , isCount]) => !isCount).map(([id, value]) => [id, ticks(value)])),
+    counts: Object.fromEntries(all.filter(([, , isCount]) => isCount).map(([id, value]) => [id, value])),
   };
 }
 
@@ -74,7 +81,10 @@ export function readBuilt({
 }
 
 /** What is set of one construction as far as another has it too: what one is begun from when it becomes the other. */
-export function sizesInCommon(built: Built, { settings }: Pick<Craft, "settings">): Sizes {
+export function sizesInCommon(
+  built: Pick<Built, "kind" | "lengths" | "counts">,
+  { settings }: Pick<Craft, "settings">,
+): Sizes {
   const sizes = readBuilt(built)?.sizes ?? {};
   return Object.fromEntries(Object.entries(sizes).filter(([id]) => id in settings));
 }

@@ -5,6 +5,7 @@ import { checkFormat } from "../album/formats.ts";
 import { readLayout } from "../book/layout.ts";
 import type { TemplatePiece } from "../book/template.ts";
 import { ticks } from "../measure/length.ts";
+import { rect } from "../measure/rect.ts";
 import {
   LIBRARY_FORMAT,
   LIBRARY_VERSION,
@@ -52,6 +53,17 @@ const anyThing: fc.Arbitrary<LibraryThing> = fc.oneof(
       pieces,
     }),
   }),
+  fc.record({
+    kind: fc.constant("making" as const),
+    making: fc.record({
+      name,
+      kind: fc.constantFrom("flip-up", "stacked-word"),
+      paper: fc.constantFrom("vellum" as const, "cardstock-80" as const),
+      lengths: fc.dictionary(fc.constantFrom("width", "height", "tab"), length),
+      counts: fc.dictionary(fc.constantFrom("edge", "layers"), fc.integer({ min: 0, max: 9 })),
+      own: fc.constant([{ kind: "slit" as const, part: "flip", at: rect(8, 16, 24, 0) }]),
+    }),
+  }),
   anyPlan
     .filter(({ format }) => checkFormat(format) === null)
     .map(({ unit, format }) => ({ kind: "format" as const, unit, format })),
@@ -63,6 +75,16 @@ describe("a file of something a household keeps", () => {
       fc.property(anyThing, (thing) => {
         expect(readLibraryFile(writeLibraryFile(thing))).toEqual({ ok: true, thing });
       }),
+    );
+  });
+
+  it("is written so that an older reader still knows what it knew", () => {
+    fc.assert(
+      fc.property(anyThing, (thing) => {
+        const { formatVersion } = JSON.parse(writeLibraryFile(thing));
+        expect(formatVersion).toBe(thing.kind === "making" ? 2 : 1);
+      }),
+      { numRuns: 40 },
     );
   });
 
@@ -78,6 +100,10 @@ describe("a file of something a household keeps", () => {
       [file({ ...hand, hand: { name: "Petra", em: 0, line: 8 } }), "damaged"],
       [file({ kind: "hand", hand: { name: "", em: 7, line: 8 } }), "damaged"],
       [file({ kind: "somebody" }), "damaged"],
+      [
+        file({ kind: "making", making: { name: "A", kind: "no-such", paper: "vellum", lengths: {}, counts: {} } }),
+        "damaged",
+      ],
       [
         file({ kind: "layout", layout: { name: "Six", page: { w: 10, h: 10 }, margin: 40, root: { kind: "pocket" } } }),
         "damaged",

@@ -3,8 +3,11 @@ import { checkFormat } from "../album/formats.ts";
 import { LEAF_KINDS } from "../album/leaf.ts";
 import type { AlbumFormat } from "../album/model.ts";
 import { isSmallTree, type PocketLayout, readLayout } from "../book/layout.ts";
-import { layoutSchema, sideSchemas } from "../book/piece-schema.ts";
+import { layoutSchema, madeAsSchema, sideSchemas } from "../book/piece-schema.ts";
 import type { Template } from "../book/template.ts";
+import { craftOf } from "../craft/catalog.ts";
+import type { KeptMaking } from "../craft/kept.ts";
+import { MATERIAL_IDS } from "../material/material.ts";
 import { inches, ticks, type Unit } from "../measure/length.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { type Size, size } from "../measure/size.ts";
@@ -18,7 +21,9 @@ import { FORMAT_IN_FILES } from "./archive.ts";
  * `formatVersion` above its own. Decks have files of their own: tables and plain text.
  */
 export const LIBRARY_FORMAT = "hearth-clock-library";
-export const LIBRARY_VERSION = 1;
+export const LIBRARY_VERSION = 2;
+/** What older readers know is written as they know it: only constructions came with the second version. */
+const versionFor = ({ kind }: LibraryThing): number => (kind === "making" ? 2 : 1);
 
 type OwnLayout = Omit<PocketLayout, "id"> & { readonly page: Size };
 /** One of those things, without a name of its own in any household. A template brings its own pocket layout along. */
@@ -27,6 +32,7 @@ export type LibraryThing =
   | { readonly kind: "stamp-set"; readonly set: StampSet }
   | { readonly kind: "layout"; readonly layout: OwnLayout }
   | { readonly kind: "template"; readonly template: Omit<Template, "id">; readonly layout: OwnLayout | null }
+  | { readonly kind: "making"; readonly making: KeptMaking }
   | { readonly kind: "format"; readonly unit: Unit; readonly format: AlbumFormat };
 
 const { hand: HAND, set: SET } = settingSchema(IN_MILLIMETRES.length);
@@ -42,16 +48,18 @@ const TEMPLATE = z.object({
     .nullable(),
   pieces: sideSchemas(IN_MILLIMETRES).templatePieces,
 });
+const MAKING = madeAsSchema(IN_MILLIMETRES).extend({ name: NAME, paper: z.enum(MATERIAL_IDS) });
 const THING = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("hand"), hand: HAND }),
   z.object({ kind: z.literal("stamp-set"), set: SET }),
   z.object({ kind: z.literal("layout"), layout: LAYOUT }),
   z.object({ kind: z.literal("template"), template: TEMPLATE, layout: LAYOUT.nullable() }),
+  z.object({ kind: z.literal("making"), making: MAKING }),
   z.object({ kind: z.literal("format"), unit: z.enum(["inch", "cm"]), format: FORMAT_IN_FILES }),
 ]);
 const FILE = z.object({
   format: z.literal(LIBRARY_FORMAT),
-  formatVersion: z.literal(LIBRARY_VERSION),
+  formatVersion: z.int().min(1).max(LIBRARY_VERSION),
   lengths: z.literal("mm"),
   thing: THING,
 });
@@ -62,7 +70,7 @@ export function writeLibraryFile(thing: LibraryThing): string {
     thing.kind === "format"
       ? { ...thing, format: { ...thing.format, capacityMicrometres: thing.format.capacity } }
       : thing;
-  const head = { format: LIBRARY_FORMAT, formatVersion: LIBRARY_VERSION, lengths: "mm" };
+  const head = { format: LIBRARY_FORMAT, formatVersion: versionFor(thing), lengths: "mm" };
   return `${JSON.stringify(FILE.encode({ ...head, thing: said } as never), null, 2)}\n`;
 }
 
@@ -88,6 +96,8 @@ function holds(thing: LibraryThing): boolean {
     case "layout":
     case "template":
       return fills(thing.layout);
+    case "making":
+      return craftOf(thing.making.kind) !== null;
     case "format":
       return checkFormat(thing.format) === null;
   }

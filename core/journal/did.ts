@@ -8,7 +8,7 @@ import type { SheetOf } from "../sheet/record.ts";
 import type { Jar } from "../words/slip.ts";
 
 /** What belongs to the household and lies ready for all its albums. */
-export type Stashed = "picture" | "deck" | "hand" | "stamp-set" | "layout" | "template" | "format" | "thing";
+export type Stashed = "picture" | "deck" | "hand" | "stamp-set" | "layout" | "template" | "making" | "format" | "thing";
 
 /**
  * What somebody did, as a line of the journal: enough to name it, and nothing that anybody wrote. Days and leaves are

@@ -33,6 +33,7 @@ export const JOURNALED = {
   stamp_set: inTray,
   pocket_layout: inTray,
   template: inTray,
+  kept_making: inTray,
   measured_format: inTray,
   printer: { ...plain, counts: ["last", "used_at"] },
   day: {
@@ -72,6 +73,7 @@ export const OF_HOUSEHOLD: readonly JournaledTable[] = [
   "stamp_set",
   "pocket_layout",
   "template",
+  "kept_making",
   "measured_format",
   "printer",
 ];

@@ -6,12 +6,20 @@ import { hand, measuredFormat, pocketLayout, stampSet } from "../schema/index.ts
 import { keepHand, keepStampSet } from "./hands.ts";
 import type { OwnKind } from "./kinds.ts";
 import { toLayout } from "./layout-row.ts";
+import { keepMaking, readMakings } from "./makings.ts";
 import { isNameFree } from "./own.ts";
 import { keepFormat, readTemplates, saveLayout, saveTemplate } from "./pages.ts";
 
 /** A kind of thing that a file can hold; decks have files of their own. */
 export type FileKind = LibraryThing["kind"];
-export const FILE_KINDS = ["hand", "stamp-set", "layout", "template", "format"] as const satisfies readonly FileKind[];
+export const FILE_KINDS = [
+  "hand",
+  "stamp-set",
+  "layout",
+  "template",
+  "making",
+  "format",
+] as const satisfies readonly FileKind[];
 
 const OWN_ID = /^[0-9a-f]{8}-/;
 
@@ -58,6 +66,12 @@ export async function readThing(
       const { id: _, layout: called, ...made } = found;
       const layout = called !== null && OWN_ID.test(called) ? await layoutOf(db, householdId, called) : null;
       return { name: made.name, thing: { kind, template: { ...made, layout: layout ? null : called }, layout } };
+    }
+    case "making": {
+      const found = (await readMakings(db, householdId)).find((each) => each.id === id);
+      if (!found) return null;
+      const { id: _, ...making } = found;
+      return { name: making.name, thing: { kind, making } };
     }
     case "format": {
       const [row] = await db
@@ -109,6 +123,10 @@ export async function keepThing(db: Db, doer: Doer, thing: LibraryThing): Promis
           if (layout && !own) return null;
           await saveTemplate(tx, householdId, { ...thing.template, name, layout: own ?? thing.template.layout });
           return name;
+        }
+        case "making": {
+          const name = await free(thing.making.name);
+          return (await keepMaking(tx, householdId, { ...thing.making, name })) ? name : null;
         }
         case "format": {
           const name = await free(thing.format.name);

@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import type { Stashed } from "../../core/journal/did.ts";
-import { deck, hand, measuredFormat, pocketLayout, stampSet, template } from "../schema/index.ts";
+import { deck, hand, keptMaking, measuredFormat, pocketLayout, stampSet, template } from "../schema/index.ts";
 
 /** What the household keeps under a name to use again, beside what is shipped. */
 export type OwnKind = Exclude<Stashed, "picture" | "thing">;
@@ -10,6 +10,7 @@ export const OWN = {
   deck: { table: deck, name: sql<string>`${deck.name}`, named: (name: string) => ({ name }) },
   hand: { table: hand, name: sql<string>`${hand.name}`, named: (name: string) => ({ name }) },
   layout: { table: pocketLayout, name: sql<string>`${pocketLayout.name}`, named: (name: string) => ({ name }) },
+  making: { table: keptMaking, name: sql<string>`${keptMaking.name}`, named: (name: string) => ({ name }) },
   template: { table: template, name: sql<string>`${template.name}`, named: (name: string) => ({ name }) },
   "stamp-set": {
     table: stampSet,

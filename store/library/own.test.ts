@@ -16,6 +16,7 @@ const TABLES = [
   ["hand", "hand"],
   ["stamp-set", "stamp_set"],
   ["template", "template"],
+  ["making", "kept_making"],
   ["format", "measured_format"],
 ] as const;
 

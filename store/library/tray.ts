@@ -70,6 +70,7 @@ export async function readKeptTray(db: Db, householdId: string): Promise<StashPi
     away("stamp-set"),
     away("layout"),
     away("template"),
+    away("making"),
     away("format"),
   );
   return rows

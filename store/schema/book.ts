@@ -19,6 +19,7 @@ import type { MadeOf } from "../../core/album/made-of.ts";
 import type { AlbumFormat } from "../../core/album/model.ts";
 import type { LayoutNode } from "../../core/book/layout.ts";
 import type { Template, TemplatePiece } from "../../core/book/template.ts";
+import type { KeptMaking } from "../../core/craft/kept.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import { album, day } from "./album.ts";
 import { household, member } from "./household.ts";
@@ -212,6 +213,23 @@ export const template = pgTable(
     deletedAt: instant("deleted_at"),
   },
   (table) => [index("template_household").on(table.householdId)],
+);
+
+/** What is set of a construction, kept by a household to begin others from. */
+export const keptMaking = pgTable(
+  "kept_making",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    name: text("name").notNull(),
+    paper: text("paper").$type<KeptMaking["paper"]>().notNull(),
+    set: jsonb("set").$type<Omit<KeptMaking, "name" | "paper">>().notNull(),
+    /** In the tray since; null while it is in use. */
+    deletedAt: instant("deleted_at"),
+  },
+  (table) => [index("kept_making_household").on(table.householdId)],
 );
 
 /** A book measured once, to start other albums from. Albums keep a measured copy of their own. */

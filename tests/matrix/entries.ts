@@ -168,10 +168,12 @@ const OWN = [
   ["stamp-set", "set"],
   ["layout", "layout"],
   ["template", "template"],
+  ["making", "making"],
   ["format", "format"],
 ] as const;
 
 /** Every route with an address, by its file: what may be read and written there. A route that is missing fails the check. */
+const FLIP_UP_KEPT = { kind: "flip-up", paper: "cardstock-80", lengths: { width: 24_384 }, counts: {}, own: [] };
 /** A flip-up as the address of its templates has it. */
 const FLIP_UP = "paper=cardstock-80&sizes=width:24384,height:32512,edge:1,wing:3048,tab:0";
 
@@ -410,7 +412,12 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.book.tsx": page("book"),
   "routes/album.seen-through.tsx": page("seen-through"),
   "routes/album.bench.tsx": page("bench"),
-  "routes/album.making.tsx": page("bench/tabbed-pocket"),
+  "routes/album.making.tsx": {
+    ...page("bench/tabbed-pocket"),
+    writes: {
+      keep: json("bench/flip-up", () => ({ act: "keep", ...FLIP_UP_KEPT, name: "Another" }), true),
+    },
+  },
   "routes/album.bulk.tsx": {
     ...page("bulk"),
     writes: {

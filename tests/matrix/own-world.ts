@@ -11,6 +11,7 @@ export const IN_WORLD = {
   "stamp-set": "set",
   layout: "layout",
   template: "template",
+  making: "making",
   format: "format",
 } as const;
 

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import type { z } from "zod";
+import { KEEP_ACT } from "../../app/places/bench/acts.ts";
 import { RULER_ACT } from "../../app/places/bulk/acts.ts";
 import { CARD_SHEETS_ACT } from "../../app/places/card-sheets/acts.ts";
 import { DRAWER_ACT } from "../../app/places/drawer/acts.ts";
@@ -50,6 +51,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
   "routes/album.hands.tsx": kindsOf(HANDS_ACT, "act"),
   "routes/album.bulk.tsx": kindsOf(RULER_ACT, "act"),
   "routes/album.drawer.tsx": kindsOf(DRAWER_ACT, "act"),
+  "routes/album.making.tsx": KEEP_ACT ? ["keep"] : [],
   "routes/album.card-sheets.tsx": CARD_SHEETS_ACT ? ["make"] : [],
   "routes/album.paper-cutting.tsx": CUT_ACT ? ["cut"] : [],
 };

@@ -5,7 +5,9 @@ import { presetById } from "../../core/album/formats.ts";
 import { PLAIN_PAPER } from "../../core/album/leaf.ts";
 import { newCard } from "../../core/album/model.ts";
 import { madeAs } from "../../core/album/print.ts";
+import type { KeptMaking } from "../../core/craft/kept.ts";
 import { inches, ticks } from "../../core/measure/length.ts";
+import { rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { AS_IT_COMES } from "../../core/photo/crop.ts";
 import { STAMP_SETS } from "../../core/words/lettering.ts";
@@ -15,6 +17,7 @@ import { saveDayEdit } from "../../store/day.ts";
 import type { Db } from "../../store/db.ts";
 import { createHousehold, startSession } from "../../store/household.ts";
 import { keepKnown } from "../../store/known.ts";
+import { keepMaking } from "../../store/library/makings.ts";
 import { keepFormat, saveLayout, saveTemplate } from "../../store/library/pages.ts";
 import { changeMatter } from "../../store/matter.ts";
 import { keepPhoto, newUse } from "../../store/photo.ts";
@@ -37,6 +40,13 @@ import {
 } from "../../store/schema/index.ts";
 import { addTryOut } from "../../store/try-out.ts";
 import type { Visitor } from "../faults/visitor.ts";
+
+/** Settings of a flip-up as a household keeps them. */
+const FLIP_UP: KeptMaking = {
+  ...{ name: "Own", kind: "flip-up", paper: "cardstock-80", counts: { edge: 1 } },
+  lengths: { width: inches(3), height: inches(4) },
+  own: [{ kind: "circle", part: "flip", at: rect(inches(1), inches(1), inches(1), inches(1)) }],
+};
 
 /** The names of one household's things: two albums, and one of everything in the first. */
 export type World = Readonly<
@@ -70,6 +80,7 @@ export type World = Readonly<
     | "set"
     | "layout"
     | "template"
+    | "making"
     | "format"
     | "trayCard"
     | "trayLeaf"
@@ -320,6 +331,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     layout: null,
     pieces: [],
   });
+  const making = await db.transaction((tx) => keepMaking(tx, householdId, FLIP_UP));
   await keepFormat(db, householdId, unit, { ...format, name: "Own book" });
   const [kept] = await db
     .select({ id: measuredFormat.id })
@@ -386,6 +398,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     set: ownSet?.id ?? "",
     layout: layout ?? "",
     template,
+    making: making ?? "",
     format: kept?.id ?? "",
     work: works[0]?.id ?? "",
     written: works[1]?.id ?? "",

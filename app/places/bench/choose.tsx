@@ -1,6 +1,7 @@
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
+import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import type { ToMake } from "./to-make.ts";
@@ -15,10 +16,18 @@ export type Choice = {
 };
 export type Group = { readonly name: string; readonly choices: readonly Choice[] };
 
-type Props = { albumId: string; groups: readonly Group[]; toMake: readonly ToMake[] };
+/** Settings that the household keeps under a name; `of`: what its kind is called. */
+type KeptHere = { readonly id: string; readonly name: string; readonly kind: string; readonly of: string };
+
+type Props = {
+  albumId: string;
+  groups: readonly Group[];
+  toMake: readonly ToMake[];
+  kept: readonly KeptHere[];
+};
 
 /** Everything that can be made at the bench, by what it does. */
-export function Choose({ albumId, groups, toMake }: Props) {
+export function Choose({ albumId, groups, toMake, kept }: Props) {
   const [query] = useSearchParams();
   return (
     <Workplace tabs={<PlaceTabs place="bench" albumId={albumId} here="bench" />}>
@@ -45,6 +54,26 @@ export function Choose({ albumId, groups, toMake }: Props) {
             </ul>
           </section>
         )}
+        <section aria-labelledby="kept" className="mb-7 max-w-2xl">
+          <h2 id="kept" className={kept.length > 0 ? "mb-1 text-lg" : "sr-only"}>
+            Kept by you
+          </h2>
+          <OwnSaid kind="making" />
+          {kept.map(({ id, name, kind, of }) => (
+            <OwnThing
+              key={id}
+              kind="making"
+              {...{ albumId, id, name }}
+              lead={
+                <Link to={to.making(albumId, kind, { kept: id, day: query.get("day") })} className="link">
+                  {name}
+                </Link>
+              }
+            >
+              {`, ${of.toLowerCase()}`}
+            </OwnThing>
+          ))}
+        </section>
         <div className="grid gap-7">
           {groups.map(({ name, choices }) => (
             <section key={name} aria-label={name}>
@@ -74,6 +103,9 @@ export function Choose({ albumId, groups, toMake }: Props) {
               </ul>
             </section>
           ))}
+        </div>
+        <div className="mt-7 max-w-md">
+          <OwnFromFile kind="making" albumId={albumId} />
         </div>
       </PageStage>
     </Workplace>

@@ -16,11 +16,11 @@ import { useBook } from "#app/places/book/use-book.ts";
 import { sayThin } from "#app/wording/bulk.ts";
 import { many } from "#app/wording/count.ts";
 import { impossibleSaid, saidIn } from "#app/wording/making.ts";
-import type { Held, OwnCut, Piece } from "#core/album/leaf.ts";
+import type { Built, Held, OwnCut, Piece } from "#core/album/leaf.ts";
 import { AS_USUAL } from "#core/album/made-of.ts";
 import type { InBook } from "#core/book/dated-page.ts";
 import { markedFor, pageOfPiece, standsFor } from "#core/book/read.ts";
-import { builtAs, sizesInCommon, stockOf } from "#core/craft/built.ts";
+import { builtAs, lengthsAndCounts, sizesInCommon, stockOf } from "#core/craft/built.ts";
 import { craftOf } from "#core/craft/catalog.ts";
 import { type Craft, type Made, made, type Sizes, type State, usualSizes } from "#core/craft/craft.ts";
 import { foldingOf } from "#core/craft/lies.ts";
@@ -29,13 +29,15 @@ import { layersOf, thickOf, troublesThere } from "#core/craft/place.ts";
 import { slotsOf } from "#core/craft/slots.ts";
 import { carriedMarks } from "#core/draw/opened.ts";
 import { drawnFor } from "#core/draw/piece.ts";
-import { isMaterial, MATERIAL_IDS, MATERIALS } from "#core/material/material.ts";
+import { isMaterial, MATERIAL_IDS, MATERIALS, type MaterialId } from "#core/material/material.ts";
 import { at, centredIn, type Rect, sizeOf } from "#core/measure/rect.ts";
 import { saySize } from "#core/measure/size.ts";
 import { Cutter } from "./cutter.tsx";
 import { FromSheet } from "./from-sheet.tsx";
 import { heldAs, itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
 import { Inside } from "./inside.tsx";
+import { KeepSettings } from "./keep-settings.tsx";
+import type { Kept } from "./kept.ts";
 import { blueprintMat, stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
 import { OnItsPage } from "./on-its-page.tsx";
@@ -54,7 +56,7 @@ const BLUEPRINT = "blueprint";
 const FOLDING = "folding";
 const STEPS = "steps";
 
-type Props = { kind: string; data: BookData; dayDate: string };
+type Props = { kind: string; data: BookData; kept: readonly Kept[]; dayDate: string };
 
 /** One construction, where the catalog has it. */
 export function Making({ kind, ...props }: Props) {
@@ -63,7 +65,7 @@ export function Making({ kind, ...props }: Props) {
 }
 
 /** What is set of a construction, its blueprint, how it folds, whether it works there, and its steps. */
-function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
+function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
   const { albumId, unit, format } = data;
   const [query, setQuery] = useSearchParams();
   const { book, leaves, arrange } = useBook(data);
@@ -79,15 +81,16 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
     ({ id, built }) => built.kind === of.kind && id !== there?.placed.piece.id,
   );
   const begunFrom = alike.find(({ id }) => id === query.get("like"));
+  const keptFrom = kept.find(({ id }) => id === query.get("kept"));
   // What was set by hand; the rest follows.
+  const from = was ?? begunFrom?.built ?? keptFrom;
   const [byHand, setByHand] = useState<Readonly<Record<string, number>>>(() => {
-    const from = was ?? begunFrom?.built;
     return from ? sizesInCommon(from, of) : {};
   });
-  const [own, setOwn] = useState<readonly OwnCut[]>(() => (was ?? begunFrom?.built)?.own ?? []);
+  const [own, setOwn] = useState<readonly OwnCut[]>(() => from?.own ?? []);
   const [itemId, setItem] = useState("");
   const [roomId, setRoom] = useState("");
-  const [paper, setPaper] = useState((there ?? begunFrom)?.placed.piece.of?.material ?? of.paper);
+  const [paper, setPaper] = useState((there ?? begunFrom)?.placed.piece.of?.material ?? keptFrom?.paper ?? of.paper);
   const [shown, setShown] = useState<string>(query.get("show") === STEPS ? STEPS : BLUEPRINT);
   const item = items.find(({ id }) => id === itemId) ?? null;
   const room = rooms.find(({ id }) => id === roomId) ?? null;
@@ -109,6 +112,12 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
       ? carriedMarks(drawn, of, was.holds, drawnFor(there.read[there.face], there.placed.piece))
       : [];
   const nameOfState = (id: string) => states.find((each) => each.id === id)?.name ?? "Open";
+
+  const beginFrom = (set: Pick<Built, "kind" | "lengths" | "counts" | "own">, paper: MaterialId) => {
+    setByHand(sizesInCommon(set, of));
+    setOwn(set.own ?? []);
+    setPaper(paper);
+  };
 
   const piece = (id: string, lies: Rect, old?: Piece): Piece => ({
     ...{
@@ -171,15 +180,12 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
           </div>
           {!there && (
             <WhatFor
-              {...{ page, pages, alike, items, rooms, itemId, roomId }}
+              {...{ page, pages, alike, kept, items, rooms, itemId, roomId }}
               onPage={setFor}
               onItem={setItem}
               onRoom={setRoom}
-              onLike={(from) => {
-                setByHand(sizesInCommon(from.built, of));
-                setOwn(from.built.own ?? []);
-                setPaper(from.placed.piece.of?.material ?? of.paper);
-              }}
+              onLike={({ built, placed }) => beginFrom(built, placed.piece.of?.material ?? of.paper)}
+              onKept={(kept) => beginFrom(kept, kept.paper)}
             />
           )}
           <SettingsForm {...{ of, sizes, unit }} onSet={(id, value) => setByHand((now) => ({ ...now, [id]: value }))} />
@@ -263,6 +269,13 @@ function MakingOf({ of, data, dayDate }: Omit<Props, "kind"> & { of: Craft }) {
                 </a>
               ))}
             </p>
+          )}
+          {done.ok && (
+            <KeepSettings
+              set={{ kind: of.kind, ...lengthsAndCounts(of.settings, sizes), own }}
+              {...{ paper }}
+              name={there ? nameOf(there.placed.piece, of) : of.name}
+            />
           )}
           {done.ok && <Cutter made={done} name={of.name} unit={unit} />}
         </>

@@ -48,6 +48,7 @@ const STASH_NAME = {
   "stamp-set": "The stamps",
   layout: "The pocket layout",
   template: "The template",
+  making: "The settings",
   format: "The measured book",
   thing: "From the drawer:",
 } as const;
