@@ -59,7 +59,7 @@ const BARE_LEAF = {
       extras: (side: { pieces: AnyColumn }) => ({
         outline: sql<
           LeafOutline["front"]["pieces"]
-        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(jsonb_build_object('id', p -> 'id', 'what', jsonb_build_object('kind', p -> 'what' -> 'kind', 'keeps', p -> 'what' -> 'keeps', 'built', (p #> '{what,built}') - 'closed' - 'lengths' - 'counts' - 'blanks' - 'holds'), 'dayId', p -> 'dayId')) from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
+        >`case when ${side.pieces} is null then null else coalesce((select jsonb_agg(jsonb_build_object('id', p -> 'id', 'what', jsonb_build_object('kind', p -> 'what' -> 'kind', 'keeps', p -> 'what' -> 'keeps', 'built', (p #> '{what,built}') - 'closed' - 'lengths' - 'counts' - 'blanks' - 'holds' - 'own'), 'dayId', p -> 'dayId')) from jsonb_array_elements(${side.pieces}) p), '[]') end`.as(
           "outline",
         ),
       }),

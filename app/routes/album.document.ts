@@ -8,7 +8,7 @@ import { eveningSaid } from "#app/wording/pace.ts";
 import { allPagesOf } from "#core/album/matter.ts";
 import { asMade } from "#core/album/print.ts";
 import { readAsked } from "#core/document/asked.ts";
-import { documentOf, madeAsAsked } from "#core/document/document.ts";
+import { documentOf, madeAsAsked, madeOnPages } from "#core/document/document.ts";
 import { listRows } from "#core/drawer/list.ts";
 import { calendarDays, calendarEvenings } from "#core/format/calendar.ts";
 import { cutFile } from "#core/format/cut-file.ts";
@@ -126,8 +126,15 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
   },
 };
 
-/** A construction for a cutting machine, by the address of its templates. */
-function cutFileOf(file: string, query: URLSearchParams): Promise<Response> {
+/** A construction for a cutting machine, by the address of its templates; or several that lie on pages. */
+function cutFileOf(aggregate: AlbumAggregate, file: string, query: URLSearchParams): Promise<Response> {
+  const several = readAsked("makings", file, query);
+  if (several?.asked.kind === "makings" && several.ending === "svg") {
+    const all = madeOnPages(aggregate, several.asked.pieces);
+    if (all.length === 0) throw notFound();
+    const title = `${aggregate.album.title}, to cut`;
+    return answerFile(title, "svg", cutFile({ parts: all.flatMap(({ made }) => made.parts) }, title));
+  }
   const read = readAsked("making", file, query);
   const making = read?.asked.kind === "making" && read.ending === "svg" ? madeAsAsked(read.asked) : null;
   if (!making) throw notFound();
@@ -142,7 +149,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { kind, file } = params;
   return reading(async () => {
     const other = Object.hasOwn(OTHERS, kind) ? OTHERS[kind] : undefined;
-    if (kind === "cut-file") return cutFileOf(file, new URL(request.url).searchParams);
+    if (kind === "cut-file") return cutFileOf(aggregate, file, new URL(request.url).searchParams);
     if (other) return other({ context, householdId, memberId: member.id, aggregate, today, file });
     const read = readAsked(kind, file, new URL(request.url).searchParams);
     const source = read && (await readDocumentSource(context.db, householdId, aggregate, today, leafName));

@@ -84,6 +84,8 @@ export type Built = {
   readonly ticked: readonly number[];
   /** What it carries inside. */
   readonly holds: readonly Held[];
+  /** It goes through the page it is stuck on: held by staples, brads or eyelets, or cut into that page. */
+  readonly through?: true | undefined;
   /** What is cut into it, or along, of one's own; nothing where it was made before there was such a thing. */
   readonly own?: readonly OwnCut[] | undefined;
 };

@@ -24,7 +24,7 @@ type PieceOutline = Pick<Piece, "id" | "dayId"> & {
   readonly what:
     | {
         readonly kind: Exclude<PieceWhat["kind"], "room">;
-        readonly built?: Pick<Built, "kind" | "steps" | "ticked"> | null | undefined;
+        readonly built?: Pick<Built, "kind" | "steps" | "ticked" | "through"> | null | undefined;
       }
     | Pick<Room, "kind" | "keeps">;
 };
@@ -58,6 +58,8 @@ export type PageSide = {
     readonly piece: string;
     readonly kind: string;
     readonly left: ReturnType<typeof leftOf>;
+    /** It goes through the leaf. */
+    readonly through: boolean;
   }[];
 };
 /** A leaf that a page's worth of days has a side of, or shares one of. */
@@ -97,7 +99,9 @@ export function leavesByGroup<G>(
             hasNumeral: own.some(({ what }) => what.kind === "numeral"),
             rooms: own.flatMap(({ what }) => (what.kind === "room" ? [what.keeps] : [])),
             built: own.flatMap(({ id: piece, what }) =>
-              "built" in what && what.built ? [{ piece, kind: what.built.kind, left: leftOf(what.built) }] : [],
+              "built" in what && what.built
+                ? [{ piece, kind: what.built.kind, left: leftOf(what.built), through: what.built.through ?? false }]
+                : [],
             ),
           },
         ]);

@@ -115,6 +115,8 @@ export function sideSchemas(kinds: LengthKinds) {
       .max(MOST_MAKING_STEPS)
       .readonly(),
     holds: z.array(HELD).max(MOST_PANELS).readonly(),
+    // What was sent, or written to a file, before this was known leaves it out.
+    through: z.literal(true).optional(),
     ticked: z.array(z.int().min(0).max(MOST_MAKING_STEPS)).max(MOST_MAKING_STEPS).readonly(),
   });
   /** What a piece may be of itself, without a day that has it: what a template keeps. */

@@ -5,7 +5,7 @@ import { ticks } from "../measure/length.ts";
 import { craftOf } from "./catalog.ts";
 import { type Craft, type Made, made, NOWHERE, type Sizes, type Stock } from "./craft.ts";
 import { areaLaid, laidIn, seenShares } from "./lies.ts";
-import { thickOf } from "./place.ts";
+import { goesThrough, thickOf } from "./place.ts";
 import { reheld, slotsOf } from "./slots.ts";
 
 /**
@@ -33,6 +33,7 @@ export function builtAs(
       .flatMap(({ blank, count }) => Array.from({ length: count }, () => blank)),
     ...{ lengths, counts, steps },
     ...(own.length > 0 ? { own } : {}),
+    ...(goesThrough(done) ? { through: true } : {}),
     // Of another size it is made anew; what it holds it keeps.
     ticked: isAlike ? was.ticked : [],
     holds: was ? reheld(was.holds, slotsOf(done)) : [],

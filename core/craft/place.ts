@@ -100,7 +100,7 @@ export type PlacedThere = {
 };
 
 /** Held by what goes through the page it lies on, or cut into that page. */
-const goesThrough = ({ parts, steps }: Made): boolean =>
+export const goesThrough = ({ parts, steps }: Made): boolean =>
   steps.some(({ held }) => held === "staple" || held === "brad" || held === "eyelet") ||
   parts.some(({ isGround, slits, windows, holes }) => isGround && slits.length + windows.length + holes.length > 0);
 

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { FACES } from "../album/leaf.ts";
-import { ownSchema } from "../book/piece-schema.ts";
+import { ownSchema, PIECE_ID } from "../book/piece-schema.ts";
 import { ownFromText } from "../craft/own-text.ts";
 import { MATERIAL_IDS } from "../material/material.ts";
 import { LONGEST } from "../measure/length.ts";
@@ -36,6 +36,13 @@ export const DOCUMENT = z.discriminatedUnion("kind", [
     own: ownSchema(IN_TICKS),
     mirrored: z.boolean(),
   }),
+  /** The templates of constructions on the pages, ganged on sheets of one of the usual sizes. */
+  z.object({
+    kind: z.literal("makings"),
+    pieces: z.array(PIECE_ID).min(1).max(200),
+    sheet: z.coerce.number().int().min(0).max(2),
+    turn: z.boolean(),
+  }),
   z.object({ kind: z.literal("punch-guide") }),
   z.object({ kind: z.literal("scale-test") }),
   /** The outlines of cards on their carriers, or the words that are printed onto them there. */
@@ -68,6 +75,8 @@ function named(kind: string, name: string): object | null {
       return { what: name };
     case "making":
       return { craft: name };
+    case "makings":
+      return name === "chosen" ? {} : null;
     case "punch-guide":
       return name === "guide" ? {} : null;
     case "scale-test":
@@ -108,6 +117,7 @@ export function readAsked(
     cards,
     sizes: sizesIn(query.get("sizes")),
     own: ownIn(query.get("own")),
+    ...{ pieces: query.get("pieces")?.split(","), sheet: query.get("sheet") ?? 0, turn: query.get("turn") === "yes" },
     mirrored: query.get("mirrored") === "yes",
   };
   const read = fields && DOCUMENT.safeParse({ kind, ...fields, ...given });

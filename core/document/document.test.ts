@@ -77,8 +77,9 @@ describe("what an address asks for", () => {
       "card-sheets": "3.pdf",
       carriers: "words-back.pdf",
       making: "flip-up.pdf",
+      makings: "chosen.pdf",
     };
-    const query = `paper=a4&cards=${LEAF},${TITLE}`;
+    const query = `paper=a4&cards=${LEAF},${TITLE}&pieces=${LEAF}`;
     const kinds = Object.entries(files).map(
       ([kind, file]) => ask(kind, file, kind === "making" ? FLIP_UP : query)?.asked.kind,
     );

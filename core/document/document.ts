@@ -5,9 +5,11 @@ import type { Print } from "../album/print.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
 import { spreadAt, turnedBy } from "../book/spread.ts";
-import { stockOf } from "../craft/built.ts";
+import { madeOf, stockOf } from "../craft/built.ts";
 import { craftOf } from "../craft/catalog.ts";
 import { type Craft, type Made, made, NOWHERE } from "../craft/craft.ts";
+import { gangedPages, type Wanted } from "../drawer/ganged-templates.ts";
+import { USUAL_SHEETS } from "../drawer/of-sheets.ts";
 import type { Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
 import type { CalendarDate } from "../month/dates.ts";
@@ -73,7 +75,25 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
       const { name } = making.of;
       return { title: name, pages: templatePages(making.done, name, album.unit, asked.mirrored) };
     }
+    case "makings": {
+      const all = madeOnPages(source, asked.pieces);
+      const sheet = USUAL_SHEETS[album.unit][asked.sheet];
+      if (all.length === 0 || !sheet) return null;
+      return { title: `${album.title}, templates`, pages: gangedPages(all, sheet, album.unit, asked.turn) };
+    }
   }
+}
+
+/** The constructions on an album's pages that are named, each with what it is called, as they are made. */
+export function madeOnPages({ leaves }: { readonly leaves: readonly Leaf[] }, ids: readonly string[]): Wanted[] {
+  const wanted = new Set(ids);
+  return leaves.flatMap(({ front, back }) =>
+    [...(front.pieces ?? []), ...(back.pieces ?? [])].flatMap(({ id, what, of }): Wanted[] => {
+      if (!wanted.has(id) || !("built" in what) || !what.built) return [];
+      const making = madeOf(what.built, of?.material);
+      return making ? [{ name: what.name || making.of.name, made: making.done }] : [];
+    }),
+  );
 }
 
 /** A construction as it is asked for; null where there is none, or it cannot be made so. */

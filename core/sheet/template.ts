@@ -43,7 +43,7 @@ const cross = (x: number, y: number): Mark[] => {
 };
 
 /** A drawing that no usual paper takes, in tiles: each is laid on the one before so that their crosses meet. */
-function tiled(title: string, area: Size, marks: readonly Mark[], unit: Unit): TrueSheet[] {
+export function tiled(title: string, area: Size, marks: readonly Mark[], unit: Unit): TrueSheet[] {
   const paper = unit === "inch" ? LETTER : aSeries(4);
   const room = size(ticks(paper.w - 2 * UNPRINTED), ticks(paper.h - 2 * UNPRINTED - FOOT));
   const step = size(ticks(room.w - SHARED), ticks(room.h - SHARED));
@@ -78,7 +78,7 @@ function tiled(title: string, area: Size, marks: readonly Mark[], unit: Unit): T
  * The templates of a construction at true size, a page for each part, or as many tiles as a part needs that is larger than the
  * usual papers. Mirrored, they go on the back of patterned paper.
  */
-export function templatePages(made: Made, name: string, unit: Unit, isMirrored: boolean): TrueSheet[] {
+export function templatePages(made: Pick<Made, "parts">, name: string, unit: Unit, isMirrored: boolean): TrueSheet[] {
   return made.parts
     .filter(({ count }) => count > 0)
     .flatMap((part) => {

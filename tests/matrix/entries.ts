@@ -498,13 +498,15 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ),
   },
   "routes/album.document.ts": {
-    reads: (album, { leaf, order, deck, card, hand }) => [
+    reads: (album, { leaf, order, deck, card, hand, construction }) => [
       `${album}/documents/leaf/${leaf}.front.pdf`,
       `${album}/documents/leaf/${leaf}.back.svg`,
       `${album}/documents/opening/${leaf}.front.pdf`,
       `${album}/documents/punch-guide/guide.pdf`,
       `${album}/documents/making/flip-up.pdf?${FLIP_UP}`,
       `${album}/documents/cut-file/flip-up.svg?${FLIP_UP}`,
+      `${album}/documents/makings/chosen.pdf?pieces=${construction}&sheet=1`,
+      `${album}/documents/cut-file/chosen.svg?pieces=${construction}`,
       `${album}/documents/scale-test/page.pdf`,
       `${album}/documents/print-sheets/1.pdf`,
       `${album}/documents/carriers/carrier.pdf?paper=letter&cards=${card}`,

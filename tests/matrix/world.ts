@@ -39,6 +39,7 @@ import {
   work,
 } from "../../store/schema/index.ts";
 import { addTryOut } from "../../store/try-out.ts";
+import { constructionOf } from "../constructions.ts";
 import type { Visitor } from "../faults/visitor.ts";
 
 /** Settings of a flip-up as a household keeps them. */
@@ -81,6 +82,7 @@ export type World = Readonly<
     | "layout"
     | "template"
     | "making"
+    | "construction"
     | "format"
     | "trayCard"
     | "trayLeaf"
@@ -235,6 +237,11 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     await saveBookEdit(db, author(), null, edit);
   }
   await saveBookEdit(db, author(), null, { kind: "remove-leaf", leaf: leaves.trayLeaf });
+  const construction = randomUUID();
+  await saveBookEdit(db, author(), null, {
+    ...({ kind: "arrange", leaf: leaves.otherLeaf, face: "front" } as const),
+    pieces: [constructionOf(construction)],
+  });
   await db
     .update(leaf)
     .set({ sewn: true })
@@ -267,7 +274,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     .values({ albumId: album, number: 1, orderedOn: "2026-12-01" as CalendarDate, dueOn: "2026-12-04" as CalendarDate })
     .returning();
   const use = (await readAlbum(db, householdId, album))?.days[0]?.content.photos[0];
-  const [made] = await db
+  const [printed] = await db
     .insert(print)
     .values(
       [
@@ -388,7 +395,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     trayAlbum,
     line: line?.id ?? "",
     sheet: sheet?.id ?? "",
-    print: made?.id ?? "",
+    print: printed?.id ?? "",
     order: order?.id ?? "",
     deck: decks[0]?.id ?? "",
     trayDeck: decks[1]?.id ?? "",
@@ -399,6 +406,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     layout: layout ?? "",
     template,
     making: making ?? "",
+    construction,
     format: kept?.id ?? "",
     work: works[0]?.id ?? "",
     written: works[1]?.id ?? "",

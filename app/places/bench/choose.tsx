@@ -1,9 +1,13 @@
+import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Drawn } from "#app/drawing/drawn.tsx";
 import { OwnFromFile, OwnSaid, OwnThing } from "#app/parts/own-thing.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
+import type { Unit } from "#core/measure/length.ts";
+import type { Size } from "#core/measure/size.ts";
+import { Ganged } from "./ganged.tsx";
 import type { ToMake } from "./to-make.ts";
 
 /** A construction as it is chosen: drawn on the server, so that this page needs nothing of the arithmetic. */
@@ -21,14 +25,18 @@ type KeptHere = { readonly id: string; readonly name: string; readonly kind: str
 
 type Props = {
   albumId: string;
+  unit: Unit;
+  /** Sheets that templates are printed on together. */
+  sheets: readonly Size[];
   groups: readonly Group[];
   toMake: readonly ToMake[];
   kept: readonly KeptHere[];
 };
 
 /** Everything that can be made at the bench, by what it does. */
-export function Choose({ albumId, groups, toMake, kept }: Props) {
+export function Choose({ albumId, unit, sheets, groups, toMake, kept }: Props) {
   const [query] = useSearchParams();
+  const [chosen, setChosen] = useState<readonly string[]>([]);
   return (
     <Workplace tabs={<PlaceTabs place="bench" albumId={albumId} here="bench" />}>
       <PageStage>
@@ -44,14 +52,30 @@ export function Choose({ albumId, groups, toMake, kept }: Props) {
             </h2>
             <ul className="grid max-w-2xl gap-x-6 min-[700px]:grid-cols-2">
               {toMake.map(({ id, name, href, left }) => (
-                <li key={id} className="border-t border-line py-2">
-                  <Link to={href} className="link">
-                    {name}
-                  </Link>
-                  <p className="text-sm text-quiet">{left ?? "Made"}</p>
+                <li key={id} className="flex items-start gap-2 border-t border-line py-2">
+                  <input
+                    type="checkbox"
+                    className="mt-1.5"
+                    aria-label={`Template of ${name}`}
+                    checked={chosen.includes(id)}
+                    onChange={() =>
+                      setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
+                    }
+                  />
+                  <div>
+                    <Link to={href} className="link">
+                      {name}
+                    </Link>
+                    <p className="text-sm text-quiet">{left ?? "Made"}</p>
+                  </div>
                 </li>
               ))}
             </ul>
+            {chosen.length === 0 ? (
+              <p className="mt-2 text-sm text-quiet">Tick several to print their templates together.</p>
+            ) : (
+              <Ganged {...{ albumId, chosen, sheets, unit }} />
+            )}
           </section>
         )}
         <section aria-labelledby="kept" className="mb-7 max-w-2xl">

@@ -32,6 +32,7 @@ import { drawnFor } from "#core/draw/piece.ts";
 import { isMaterial, MATERIAL_IDS, MATERIALS, type MaterialId } from "#core/material/material.ts";
 import { at, centredIn, type Rect, sizeOf } from "#core/measure/rect.ts";
 import { saySize } from "#core/measure/size.ts";
+import { AlsoOn } from "./also-on.tsx";
 import { Cutter } from "./cutter.tsx";
 import { FromSheet } from "./from-sheet.tsx";
 import { heldAs, itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
@@ -253,6 +254,7 @@ function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft
             )}
           </div>
           {there && was && <OnItsPage {...{ of, there, was, albumId, unit }} />}
+          {there && was && <AlsoOn {...{ book, leaves, there, unit }} />}
           {(there ?? room) && (
             <Link
               to={to.book(albumId, { at: (there ?? room)?.read.leaf.id ?? null, face: (there ?? room)?.face ?? null })}

@@ -1,7 +1,8 @@
 import { inBookName } from "#app/places/arrange/in-book.ts";
-import { type Built, FACES, type Face, type Held, type Piece } from "#core/album/leaf.ts";
+import type { Built, Face, Held, Piece } from "#core/album/leaf.ts";
+import { constructionsIn } from "#core/book/constructions.ts";
 import type { InBook } from "#core/book/dated-page.ts";
-import { type BookRead, type LeafRead, type PlacedPiece, pageOfPiece } from "#core/book/read.ts";
+import type { BookRead, LeafRead, PlacedPiece } from "#core/book/read.ts";
 import type { Made } from "#core/craft/craft.ts";
 import type { PlacedThere } from "#core/craft/place.ts";
 import { at, centredIn } from "#core/measure/rect.ts";
@@ -28,19 +29,11 @@ export function placedAs(
 export type OnPage = There & { readonly id: string; readonly name: string; readonly built: Built };
 
 /** Every construction on the pages there are, in the order of the book. */
-export const constructionsOn = ({ leaves }: Pick<BookRead<InBook>, "leaves">): OnPage[] =>
-  leaves.flatMap((read) =>
-    FACES.flatMap((face) =>
-      read[face].pieces.flatMap((placed): OnPage[] => {
-        const { id, what } = placed.piece;
-        const built = builtOf(placed.piece);
-        if (!built) return [];
-        const page = pageOfPiece(read[face], placed.piece);
-        const name = "name" in what ? what.name : "";
-        return [{ id, built, read, face, placed, name: page ? `${name}, ${inBookName(page)}` : name }];
-      }),
-    ),
-  );
+export const constructionsOn = (book: Pick<BookRead<InBook>, "leaves">): OnPage[] =>
+  constructionsIn(book).map(({ page, called, ...each }) => ({
+    ...{ ...each, id: each.placed.piece.id },
+    name: page ? `${called}, ${inBookName(page)}` : called,
+  }));
 
 /** What a piece is built as, where it is a construction. */
 export const builtOf = ({ what }: Pick<Piece, "what">): Built | null => ("built" in what && what.built) || null;

@@ -103,6 +103,12 @@ export function FinishPanel({ view, today }: { view: DayView; today: CalendarDat
       </ul>
       <StepsOnPaper heading="Done" said={steps.flatMap(({ step, done }) => (done ? [STEP_NAME[step]] : []))} />
       <StepsOnPaper heading="To do" said={steps.flatMap(({ step, done }) => (done ? [] : [STEP_TO_DO[step]]))} />
+      {view.madeFirst.length > 0 && steps.some(({ step, done }) => step === "assemble" && !done) && (
+        <p className="border-l-2 border-edge pl-3 text-sm">
+          A construction goes through the paper: make what {view.madeFirst.join(" and ")} lays on its other side before
+          anything is stuck on.
+        </p>
+      )}
       <Drying view={view} today={today} />
       {next && STEP_CAUTION[next.step] && (
         <p className="border-l-2 border-edge pl-3 text-sm text-quiet">{STEP_CAUTION[next.step]}</p>

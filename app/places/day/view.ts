@@ -1,5 +1,5 @@
 import type { StillMat } from "#app/drawing/mat-text.ts";
-import { leadDate, pageOf } from "#app/places/album/view.ts";
+import { leadDate, pageName, pageOf } from "#app/places/album/view.ts";
 import { inBookName } from "#app/places/arrange/in-book.ts";
 import { writerOf } from "#app/places/words/view.ts";
 import { MATTER_NAME } from "#app/wording/book.ts";
@@ -23,6 +23,7 @@ import { type CalendarDate, printDate, printShort, weekdayName } from "#core/mon
 import { type Known, knownOn, knownSaid } from "#core/month/known.ts";
 import type { MonthPage } from "#core/month/month-kind.ts";
 import type { Span } from "#core/month/span.ts";
+import { madeTogether } from "#core/pace/one-paper.ts";
 import { pixelsPerInch, verdictOn } from "#core/photo/crop.ts";
 import { pictureCropOf, pictureSizeOf } from "#core/photo/repeat.ts";
 import { picturesOf } from "#core/photo/together.ts";
@@ -70,6 +71,8 @@ export type DayView = {
   readonly skipped: boolean;
   readonly parts: readonly DayPart[];
   readonly states: RingStates;
+  /** Pages whose things are made before anything is stuck on this one: a construction goes through the paper between them. */
+  readonly madeFirst: readonly string[];
   readonly steps: readonly PlannedStep[];
   /** The prints made of its pictures and cards. */
   readonly prints: readonly Print[];
@@ -276,6 +279,7 @@ function entryView(
     skipped: page.skipped,
     states: page.states,
     steps: page.steps,
+    madeFirst: "matter" in page ? [] : (madeTogether(pages).get(page) ?? []).map(pageName),
     prints: printsOf(aggregate, page),
     mat: dayMat("matter" in page ? toMatterInBook(page) : page, bench, unit, "day"),
     sizeSaid: printSize(size, unit),

@@ -7,6 +7,7 @@ import { type Print, printsByThing, standingOf } from "#core/album/print.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { minutesOn } from "#core/pace/capacity.ts";
 import { type Known, type OfPerson, ofPerson } from "#core/pace/of-person.ts";
+import { waitsForOthers } from "#core/pace/one-paper.ts";
 import { type Evening, planEvening, type Why, withoutPage } from "#core/pace/tonight.ts";
 
 /** One line of an evening: a step of a page, and how it is ticked. */
@@ -72,7 +73,8 @@ function eveningView(
 ): EveningView {
   const pages = pagesOf(source);
   const { preparing } = source.album;
-  const evening = planEvening(pages, today, minutes, preparing, person.own, atLab(source.prints));
+  const [away, behind] = [atLab(source.prints), waitsForOthers(pages)];
+  const evening = planEvening(pages, today, minutes, preparing, person.own, (page) => [...away(page), ...behind(page)]);
   return {
     ...{ today, minutes },
     there: hasSaid ? minutesOn(person.hours, today) : null,

@@ -3,11 +3,12 @@ import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
 import { cardStanding } from "#core/album/card-printing.ts";
-import type { Leaf } from "#core/album/leaf.ts";
+import { idOfHeld, type Leaf } from "#core/album/leaf.ts";
 import { type Mistake, mistakesIn, type SaidOn } from "#core/album/mistakes.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import type { Print } from "#core/album/print.ts";
+import { type BuiltInBook, constructionsIn } from "#core/book/constructions.ts";
 import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
 import { readBook } from "#core/book/read.ts";
@@ -55,6 +56,15 @@ export type WordsDay = {
   readonly technique: string;
   readonly jottings: readonly JottingLine[];
   readonly cards: readonly CardGlance[];
+  /** Words that stand inside a construction, and are seen when it is opened. */
+  readonly inside: readonly InsideLine[];
+};
+/** Words on the inside of a construction, or a card that lies in one. */
+export type InsideLine = {
+  readonly key: string;
+  readonly says: string;
+  readonly inside: string;
+  readonly href: string;
 };
 export type MistakeLine = {
   readonly key: string;
@@ -103,7 +113,18 @@ function drawingOfCard(card: Card): string {
 }
 const boxOf = ({ w, h }: Size): MatBox => ({ x: 0, y: 0, w: mm(w), h: mm(h) });
 
-function glance(card: Card, page: Page, prints: readonly Print[], unit: Unit, today: CalendarDate): CardGlance {
+/** The construction that each card lies in, by what it is called. */
+type InWhat = ReadonlyMap<string, string>;
+
+function glance(
+  card: Card,
+  page: Page,
+  prints: readonly Print[],
+  unit: Unit,
+  today: CalendarDate,
+  inWhat: InWhat,
+): CardGlance {
+  const inside = inWhat.get(card.id);
   const fit = glanceAt(card, unit);
   return {
     id: card.id,
@@ -113,7 +134,7 @@ function glance(card: Card, page: Page, prints: readonly Print[], unit: Unit, to
     fits: fit.said,
     isOver: fit.isOver,
     standing: standingSaid(cardStanding(card, prints, page.content.done)),
-    hidden: card.hidden,
+    hidden: [card.hidden, ...(inside ? [`in the ${inside.toLowerCase()}`] : [])].filter(Boolean).join(", "),
     isPrivate: isPrivate(card, today),
   };
 }
@@ -224,6 +245,23 @@ export function findAll(texts: readonly Text[], query: string, albumId: string):
     }));
 }
 
+/** The words inside the constructions of a page, each with where it is written. */
+const insideOf = (page: Page, all: readonly BuiltInBook<Page>[], albumId: string): InsideLine[] =>
+  all
+    .filter((each) => each.page === page)
+    .flatMap(({ built, read, face, placed, called }) =>
+      built.holds.flatMap(({ slot, what }): InsideLine[] =>
+        what.kind === "words" && what.says.trim() !== ""
+          ? [
+              {
+                ...{ key: `${placed.piece.id} ${slot}`, says: what.says, inside: called || "construction" },
+                href: to.making(albumId, built.kind, { leaf: read.leaf.id, face, piece: placed.piece.id }),
+              },
+            ]
+          : [],
+      ),
+    );
+
 /** Today's page first, then back to the first of the month; what lies ahead comes after them. */
 function fromToday(pages: readonly Page[], today: CalendarDate): Page[] {
   const ahead = pages.filter((page) => leadDate(page) > today && !page.days.some(({ date }) => date === today));
@@ -250,6 +288,15 @@ export function wordsView(
     return photo ? (photo.givenDate ?? parseDate(photo.capturedAt?.slice(0, 10) ?? "")) : null;
   };
   const by = writerOf(aggregate.writtenBy);
+  const constructions = constructionsIn(book);
+  const inWhat: InWhat = new Map(
+    constructions.flatMap(({ built, called }) =>
+      built.holds.flatMap((held) => {
+        const id = idOfHeld(held);
+        return id ? [[id, called || "construction"] as const] : [];
+      }),
+    ),
+  );
   const found = texts && findAll(texts, query, album.id);
   return {
     albumId: album.id,
@@ -273,6 +320,7 @@ export function wordsView(
         (page) =>
           !page.skipped &&
           (page.content.cards.length > 0 ||
+            insideOf(page, constructions, album.id).length > 0 ||
             page.content.jottings.length > 0 ||
             page.days.some(({ date }) => date === today)),
       )
@@ -288,7 +336,8 @@ export function wordsView(
             ...{ ...each, dayId: id, version, isPrivate: isPrivate(each, today), by: by(each.id) },
           })),
         ),
-        cards: page.content.cards.map((card) => glance(card, page, prints, unit, today)),
+        cards: page.content.cards.map((card) => glance(card, page, prints, unit, today, inWhat)),
+        inside: insideOf(page, constructions, album.id),
       })),
   };
 }

@@ -82,6 +82,14 @@ function Day({ day, view }: { day: WordsDay; view: WordsView }) {
             {day.technique && <p className="text-sm text-quiet">To try: {day.technique}</p>}
           </div>
           <JottingList jottings={day.jottings} dates={view.dates} day={day.date} />
+          {day.inside.map(({ key, says, inside, href }) => (
+            <Link key={key} to={href} className="group border-l-2 border-edge pl-3">
+              <span className="whitespace-pre-line group-hover:text-ember">{says}</span>
+              <span className="block text-xs text-quiet">
+                Hidden in the {inside.toLowerCase()}, until it is opened.
+              </span>
+            </Link>
+          ))}
         </div>
         <ul className="flex flex-wrap items-start gap-3">
           {day.cards.map((card, at) => (

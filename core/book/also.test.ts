@@ -1,0 +1,54 @@
+import { describe, expect, it } from "vitest";
+import { constructionOf } from "../../tests/constructions.ts";
+import { decemberDays, fullDay, makeOf } from "../../tests/samples.ts";
+import { EMPTY_SIDE, type Leaf, type LeafMake, newLeaf } from "../album/leaf.ts";
+import { pagesOf } from "../album/page.ts";
+import { inches } from "../measure/length.ts";
+import { contains, rect, rectOf, sizeOf } from "../measure/rect.ts";
+import { alsoOn } from "./also.ts";
+import { readBook } from "./read.ts";
+
+const DATES = ["2026-12-01", "2026-12-02", "2026-12-03", "2026-12-04"] as const;
+const PLACE = { x: inches(1), y: inches(2) };
+const piece = { ...constructionOf("p"), at: PLACE };
+
+/** The first day's page has the piece; what each other page is made as. */
+function book(...makes: readonly (Partial<LeafMake> & { readonly face?: "back" })[]) {
+  const { plan, days } = decemberDays(Object.fromEntries(DATES.map((date) => [date, fullDay(date)])));
+  const leaves = [{}, ...makes].map((given, nth): Leaf => {
+    const { face, ...make } = given as (typeof makes)[number];
+    const owner = { kind: "day", dayId: DATES[nth] ?? "" } as const;
+    const nobody = { kind: "nobody" } as const;
+    const made = makeOf({ kind: "full", ...make });
+    const leaf = face ? newLeaf(`l${nth}`, made, nobody, owner) : newLeaf(`l${nth}`, made, owner, nobody);
+    return nth === 0 ? { ...leaf, front: { ...EMPTY_SIDE, owner, pieces: [piece] } } : leaf;
+  });
+  const pages = pagesOf({ album: plan, days, leaves, prints: [] });
+  const read = readBook(plan, pages, leaves);
+  const from = read.leaves[0];
+  const placed = from?.front.pieces.find((each) => each.piece.id === "p");
+  if (!from || !placed) throw new Error("a piece");
+  const found = alsoOn(read, from, "front", piece, placed.rect);
+  return { size: sizeOf(placed.rect), found, said: found.map(({ page, face }) => `${page.days[0]?.id} ${face}`) };
+}
+
+describe("the same piece on other days", () => {
+  it("lies in the same place, on the same face where it is theirs and on the other where it is not, never on its own day", () => {
+    const { found, said, size } = book({}, { face: "back" });
+    expect(said).toEqual([`${DATES[1]} front`, `${DATES[2]} back`]);
+    for (const { lies } of found) expect(lies).toEqual(rect(PLACE.x, PLACE.y, size.w, size.h));
+  });
+
+  it("lies in the middle of a pocket that takes it, where the page has pockets, and nowhere it is too large for", () => {
+    const { found, said } = book(
+      { kind: "pocket", layout: "four-3x4" },
+      { insert: "tag", size: { w: inches(2), h: inches(4) } },
+    );
+    expect(said).not.toContain(`${DATES[2]} front`);
+    expect(said).toContain(`${DATES[1]} front`);
+    for (const { read, face, lies } of found) {
+      const rooms = read[face].pockets.length > 0 ? read[face].pockets : [rectOf(read.build.page)];
+      expect(rooms.some((room) => contains(room, lies))).toBe(true);
+    }
+  });
+});
