@@ -3,7 +3,7 @@ import { outlineOf } from "../craft/blueprint.ts";
 import type { Made } from "../craft/craft.ts";
 import { headOf, type Laid } from "../craft/fold.ts";
 import type { LaidPanel } from "../craft/lies.ts";
-import { boundsOf, edgesOf, type Line, type Polygon } from "../craft/polygon.ts";
+import { boundsOf, edgesOf, isInside, type Line, type Polygon } from "../craft/polygon.ts";
 import type { Ink } from "../material/ink.ts";
 import { type Length, millimetres, sayLength, ticks, type Unit } from "../measure/length.ts";
 import { type Rect, rectOf } from "../measure/rect.ts";
@@ -164,7 +164,13 @@ function headMark(each: Laid): Mark[] {
   const long = Math.min(millimetres(5), w / 3, h / 3);
   if (long < millimetres(1.2)) return [];
   const [dx, dy] = HEAD[headOf(each)];
-  const [cx, cy] = [x + w / 2, y + h / 2];
+  // In the middle, or in a corner where the middle is cut out.
+  const places = [
+    [x + w / 2, y + h / 2],
+    [x + w / 5, y + h / 5],
+    [x + w / 5, y + (h * 4) / 5],
+  ] as const;
+  const [cx, cy] = places.find(([px, py]) => isInside(each.shape, px, py)) ?? places[0];
   const point = (along: number, aside: number) =>
     [t(cx + along * dx - aside * dy), t(cy + along * dy + aside * dx)] as const;
   const points = [point(long / 2, 0), point(-long / 2, long / 2.4), point(-long / 2, -long / 2.4)];

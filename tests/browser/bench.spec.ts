@@ -255,7 +255,7 @@ test("a pull-out stops where it is set to, and the simulated cutter takes its fi
   await page.getByRole("button", { name: "Send it this one" }).click();
   await expect(page.getByText(/^Pull-out with a stop: taken\. 3 pieces, .* about \d+ minutes?\.$/)).toBeVisible();
   const own = async (inside: string) =>
-    page.locator('input[type="file"]').setInputFiles({
+    page.getByLabel("Or an SVG file of your own").setInputFiles({
       ...{ name: "star.svg", mimeType: "image/svg+xml" },
       buffer: Buffer.from(
         `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="100mm" viewBox="0 0 100 100">${inside}</svg>`,

@@ -43,7 +43,7 @@ export function AlsoOn({ book, leaves, there, unit }: Props) {
     setDone(on.length);
     setChosen(new Set());
   };
-  if (places.length === 0) return null;
+  if (places.length === 0) return <p className="text-sm text-quiet">There is no other page that it fits on.</p>;
   return (
     <details>
       <summary className="link w-fit cursor-pointer text-sm">The same on several days</summary>
@@ -54,6 +54,7 @@ export function AlsoOn({ book, leaves, there, unit }: Props) {
             <label key={keyOf(each)} className="flex items-center gap-2 text-sm">
               <input
                 type="checkbox"
+                className="size-4 accent-ember"
                 checked={chosen.has(keyOf(each))}
                 onChange={({ target }) => {
                   const next = new Set(chosen);

@@ -55,7 +55,7 @@ export function Choose({ albumId, unit, sheets, groups, toMake, kept }: Props) {
                 <li key={id} className="flex items-start gap-2 border-t border-line py-2">
                   <input
                     type="checkbox"
-                    className="mt-1.5"
+                    className="mt-1 size-4 accent-ember"
                     aria-label={`Template of ${name}`}
                     checked={chosen.includes(id)}
                     onChange={() =>

@@ -32,7 +32,12 @@ export function Ganged({ albumId, chosen, sheets, unit }: Props) {
         </SelectField>
       </div>
       <label className="flex items-center gap-2 pb-2 text-sm">
-        <input type="checkbox" checked={hasTop} onChange={({ target }) => setTop(target.checked)} />
+        <input
+          type="checkbox"
+          className="size-4 accent-ember"
+          checked={hasTop}
+          onChange={({ target }) => setTop(target.checked)}
+        />
         Its pattern has a top: nothing is turned
       </label>
       <p className="flex basis-full flex-wrap gap-x-4 text-sm">

@@ -8,7 +8,7 @@ import type { Part } from "#core/craft/blueprint.ts";
 import type { Craft } from "#core/craft/craft.ts";
 import { areaOf, cutAt, type InPart, isInPart, shapesInto } from "#core/craft/own.ts";
 import type { OwnShape } from "#core/format/own-shape.ts";
-import { ticks, type Unit } from "#core/measure/length.ts";
+import { inches, millimetres, ticks, type Unit } from "#core/measure/length.ts";
 import { centredIn, type Rect, rect, rectOf } from "#core/measure/rect.ts";
 import { type Size, size } from "#core/measure/size.ts";
 import { SvgFile } from "./svg-file.tsx";
@@ -54,7 +54,7 @@ export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
                   ...shape.rings.map((points) => ({ kind: "outline", points }) as const),
                   ...own.filter(isInPart),
                 ]);
-                onSize(shape.size);
+                onSize(rounded(shape.size, unit));
               })}
             />
             {outlines.length > 0 && (
@@ -92,7 +92,7 @@ export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
           </Button>
           {first && (
             <SvgFile
-              label="A shape from an SVG file"
+              label="A shape to cut out, from an SVG file"
               onText={take(({ rings, size: drawn }) => {
                 const room = centredIn(rectOf(first.blank), shrunk(drawn, first.blank));
                 onSet([...own, ...shapesInto(first.id, rings, room)]);
@@ -108,6 +108,13 @@ export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
       </div>
     </details>
   );
+}
+
+/** A size as it is set by hand: in sixteenths of an inch, or millimetres. */
+function rounded({ w, h }: Size, unit: Unit): Size {
+  const step = unit === "inch" ? inches(1 / 16) : millimetres(1);
+  const to = (length: number) => ticks(Math.max(1, Math.round(length / step)) * step);
+  return size(to(w), to(h));
 }
 
 /** A drawing as large as it is, or as two thirds of its part take it. */
