@@ -1,7 +1,7 @@
 import { data, useRouteLoaderData, useSearchParams } from "react-router";
 import { readJson } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { notFound, reading, requireAlbum, requireAuthor, writing } from "#app/http/page.ts";
+import { notFound, reading, requireAlbum, writing } from "#app/http/page.ts";
 import { KEEP_ACT, type KeepAnswer } from "#app/places/bench/acts.ts";
 import { Making } from "#app/places/bench/making.tsx";
 import { bookData } from "#app/places/book/data.ts";
@@ -27,7 +27,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!sent.success || sent.data.kind !== params.kind || !craftOf(params.kind)) throw data(null, { status: 400 });
   const { act: _, ...making } = sent.data;
   return writing(async (): Promise<KeepAnswer> => {
-    const author = await requireAuthor(context, params.album);
+    const { author } = await requireAlbum(context, params.album);
     const kept = await keepAs(context.db, author, making);
     return kept.ok ? { ok: true, said: `${making.name} is kept: begin others from it, in every album.` } : kept;
   });

@@ -116,12 +116,24 @@ export function partMarks(part: Part): Mark[] {
 /** How far outside a part its measures stand. */
 export const MEASURES_OUT = millimetres(6);
 
+/** Where a measure is drawn: outside its part, beside the edge that it is nearer to. */
+export function measureLine(part: Pick<Part, "panels">, { from, to }: Line): Line {
+  const area = boundsOf(part.panels.map(({ shape }) => shape));
+  if (from.y === to.y) {
+    const y = t(from.y <= area.y + area.h / 2 ? area.y - MEASURES_OUT : area.y + area.h + MEASURES_OUT);
+    return { from: { x: from.x, y }, to: { x: to.x, y } };
+  }
+  const x = t(from.x <= area.x + area.w / 2 ? area.x - MEASURES_OUT : area.x + area.w + MEASURES_OUT);
+  return { from: { x, y: from.y }, to: { x, y: to.y } };
+}
+
 /** The named measures of a part, outside it where they run along it: a line with a tick at each end, and what it measures. */
 export function measureMarks(part: Part, unit: Unit, ink: Ink = "paper", letter: Length = LETTER): Mark[] {
   const area = boundsOf(part.panels.map(({ shape }) => shape));
   return part.measures.flatMap(({ from, to, name }): Mark[] => {
     const long = t(Math.hypot(to.x - from.x, to.y - from.y));
     if (long === 0) return [];
+    const drawn = measureLine(part, { from, to });
     const isLevel = from.y === to.y;
     const tick = millimetres(1.2);
     const words = (x: number, y: number, anchor: "start" | "middle" | "end"): Mark => ({
@@ -130,7 +142,7 @@ export function measureMarks(part: Part, unit: Unit, ink: Ink = "paper", letter:
     });
     if (isLevel) {
       const above = from.y <= area.y + area.h / 2;
-      const y = above ? area.y - MEASURES_OUT : area.y + area.h + MEASURES_OUT;
+      const { y } = drawn.from;
       return [
         lineMark(from.x, y, to.x, y, ink),
         ...[from.x, to.x].map((x) => lineMark(x, y - tick, x, y + tick, ink)),
@@ -138,7 +150,7 @@ export function measureMarks(part: Part, unit: Unit, ink: Ink = "paper", letter:
       ];
     }
     const onLeft = from.x <= area.x + area.w / 2;
-    const x = onLeft ? area.x - MEASURES_OUT : area.x + area.w + MEASURES_OUT;
+    const { x } = drawn.from;
     return [
       lineMark(x, from.y, x, to.y, ink),
       ...[from.y, to.y].map((y) => lineMark(x - tick, y, x + tick, y, ink)),

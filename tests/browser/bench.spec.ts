@@ -18,15 +18,30 @@ test("a pocket is measured, folded, told whether it works on its page, laid ther
   await page.getByRole("link", { name: /^Tabbed pocket/ }).click();
   await expect(page.getByRole("img", { name: /^The blueprint of the tabbed pocket: pocket 4¼ × 6¾/ })).toBeVisible();
   // Another measure, typed, and the rest follows at once.
-  await page.getByLabel("Inside width").fill("4");
+  await page.getByLabel("Inside width", { exact: true }).fill("4");
   await expect(page.getByRole("img", { name: /pocket 5¼ × 6¾/ })).toBeVisible();
   await expect(page.getByRole("heading", { name: "Closed 4½ × 3¾" })).toBeVisible();
   // Tabs that are too wide are told, and what they may be.
-  await page.getByLabel("Tabs").fill("3");
+  await page.getByLabel("Tabs", { exact: true }).fill("3");
   await expect(page.getByText("Tabs: at most 2¼″, as the rest is set.")).toBeVisible();
   await expect(page.getByRole("img", { name: /pocket 5¼ × 6¾/ })).toBeVisible();
   await page.getByRole("button", { name: "All as usual again" }).click();
   await expect(page.getByText(/at most/)).toHaveCount(0);
+
+  // A length is pulled by the end of its measure, with the keys or the mouse.
+  const depth = page.getByRole("slider", { name: "Pull: Pocket depth" });
+  await depth.press("ArrowRight");
+  await depth.press("ArrowRight");
+  await expect(page.getByLabel("Pocket depth", { exact: true })).toHaveValue("3⅛");
+  const box = await depth.boundingBox();
+  if (!box) throw new Error("there");
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 + 120, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByLabel("Pocket depth", { exact: true })).toHaveValue(/^[56]/);
+  await expect(page.getByLabel("Inside width", { exact: true })).toHaveValue("3");
+  await page.getByRole("button", { name: "All as usual again" }).click();
 
   await page.getByRole("button", { name: "Closed", exact: true }).click();
   await expect(page.getByRole("img", { name: "Tabbed pocket, closed, from above and from behind" })).toBeVisible();
@@ -86,19 +101,19 @@ test("a pocket is measured, folded, told whether it works on its page, laid ther
   await expect(piece).toBeVisible();
   await piece.click();
   await page.getByRole("link", { name: "Measure or change it" }).click();
-  await page.getByLabel("Inside width").fill("8");
+  await page.getByLabel("Inside width", { exact: true }).fill("8");
   await expect(page.getByText(/^Closed it is .* larger than its page\.$/)).toBeVisible();
-  await page.getByLabel("Inside width").fill("3 1/2");
+  await page.getByLabel("Inside width", { exact: true }).fill("3 1/2");
   await expect(page.getByRole("heading", { name: "It works there" })).toBeVisible();
   await page.getByRole("button", { name: "Change it on its page" }).click();
   await saved(page);
   await page.reload();
-  await expect(page.getByLabel("Inside width")).toHaveValue("3½");
+  await expect(page.getByLabel("Inside width", { exact: true })).toHaveValue("3½");
   // One act, taken back as one.
   await page.getByRole("button", { name: "Take back" }).click();
   await expect(page.getByText(/^Taken back/)).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel("Inside width")).toHaveValue("3");
+  await expect(page.getByLabel("Inside width", { exact: true })).toHaveValue("3");
 });
 
 test("a flip that opens into the rings is told, and turned the other way by its edge", async ({ page }) => {
@@ -109,8 +124,8 @@ test("a flip that opens into the rings is told, and turned the other way by its 
   await saved(page);
   await page.goto(`${album}/bench/flip-up?day=2026-12-06`);
   await page.getByLabel("Where it goes").selectOption({ index: 1 });
-  await page.getByLabel("Flip, width").fill("3 1/2");
-  await page.getByLabel("Flip, height").fill("4");
+  await page.getByLabel("Flip, width", { exact: true }).fill("3 1/2");
+  await page.getByLabel("Flip, height", { exact: true }).fill("4");
   await page.getByLabel("Lifts about its edge").selectOption({ label: "left" });
   await expect(page.getByText(/^Open, it goes .* into the binding: let it open away from it\.$/)).toBeVisible();
   await page.getByLabel("Lifts about its edge").selectOption({ label: "upper" });
@@ -147,8 +162,8 @@ test("a booklet carries words and a card with their fit, opens where it lies in 
   await saved(page);
   await page.goto(`${album}/bench/grid-booklet?day=2026-12-17`);
   await page.getByLabel("Where it goes").selectOption({ index: 1 });
-  await page.getByLabel("Panel, width").fill("3");
-  await page.getByLabel("Panel, height").fill("4");
+  await page.getByLabel("Panel, width", { exact: true }).fill("3");
+  await page.getByLabel("Panel, height", { exact: true }).fill("4");
   await page.getByRole("button", { name: /^Lay it on/ }).click();
   await expect(page.getByText(/^It lies on /)).toBeVisible();
   await saved(page);
@@ -164,7 +179,7 @@ test("a booklet carries words and a card with their fit, opens where it lies in 
   await expect(
     page.getByText(/^Does not fit: .* too tall\. Trim it, or make the construction larger\.$/),
   ).toBeVisible();
-  await page.getByLabel("Panel, height").fill("4 1/8");
+  await page.getByLabel("Panel, height", { exact: true }).fill("4 1/8");
   await expect(page.getByText("Fits.", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: "Change it on its page" }).click();
   await saved(page);
@@ -192,11 +207,11 @@ test("a booklet carries words and a card with their fit, opens where it lies in 
   await page.getByRole("button", { name: "Unfolded", exact: true }).click();
   await expect(page.getByRole("img", { name: /^Fold-out, unfolded/ })).toContainText(/causeway/);
   // Another like it begins with its measures.
-  await page.getByLabel("Strip, height").fill("3");
+  await page.getByLabel("Strip, height", { exact: true }).fill("3");
   await page.getByRole("button", { name: "Change it on its page" }).click();
   await saved(page);
   await page.getByRole("link", { name: "Another like it, for another day" }).click();
-  await expect(page.getByLabel("Strip, height")).toHaveValue("3");
+  await expect(page.getByLabel("Strip, height", { exact: true })).toHaveValue("3");
   await expect(page.getByText(/^It lies on /)).toHaveCount(0);
 });
 
@@ -246,9 +261,9 @@ test("a pull-out stops where it is set to, and the simulated cutter takes its fi
   await newKeeper(page);
   const album = await newDecember(page);
   await page.goto(`${album}/bench/pull-out`);
-  await page.getByLabel("Shows above the cover").fill("4 1/2");
+  await page.getByLabel("Shows above the cover", { exact: true }).fill("4 1/2");
   await expect(page.getByText(/^Shows above the cover: at most .*, as the rest is set\.$/)).toBeVisible();
-  await page.getByLabel("Shows above the cover").fill("1");
+  await page.getByLabel("Shows above the cover", { exact: true }).fill("1");
   await page.getByRole("button", { name: "Pulled out", exact: true }).click();
   await expect(page.getByRole("img", { name: /^Pull-out with a stop, pulled out/ })).toBeVisible();
 

@@ -56,8 +56,8 @@ test("a flip with a peephole is laid on several days at once, printed together, 
   await page.getByLabel("Where it goes").selectOption({ index: 1 });
   // As large as the page, with its tab it is too large for it.
   await expect(page.getByText(/^Closed it is .* larger than its page\.$/)).toBeVisible();
-  await page.getByLabel("Flip, width").fill("3");
-  await page.getByLabel("Flip, height").fill("4");
+  await page.getByLabel("Flip, width", { exact: true }).fill("3");
+  await page.getByLabel("Flip, height", { exact: true }).fill("4");
   await page.getByRole("button", { name: /^Lay it on/ }).click();
   await expect(page.getByText(/^It lies on /)).toBeVisible();
   await saved(page);

@@ -73,14 +73,17 @@ const laidDrawn = (
   };
 };
 
-/** Every part that is cut, flat, with its measures. */
-export const blueprintMat = (made: Made, unit: Unit): StillMat =>
-  stillMat(
-    laidOut(made.parts.filter(({ count }) => count > 0).map((part) => partDrawn(part, unit, part.id))),
-    unit,
-    false,
-    "blueprint",
-  );
+/** Every part that is cut, flat, with its measures; and where each lies on the mat, in millimetres. */
+export function blueprintMat(
+  made: Made,
+  unit: Unit,
+): { readonly mat: StillMat; readonly places: ReadonlyMap<string, { readonly x: number; readonly y: number }> } {
+  const things = laidOut(made.parts.filter(({ count }) => count > 0).map((part) => partDrawn(part, unit, part.id)));
+  return {
+    mat: stillMat(things, unit, false, "blueprint"),
+    places: new Map(things.map(({ key, x, y }) => [key, { x, y }])),
+  };
+}
 
 /** One part by itself, as it is worked on in a step. */
 export const partMat = (part: Part, unit: Unit): StillMat =>

@@ -26,6 +26,7 @@ import { type Craft, type Made, made, type Sizes, type State, usualSizes } from 
 import { foldingOf } from "#core/craft/lies.ts";
 import { ownAsText } from "#core/craft/own-text.ts";
 import { layersOf, thickOf, troublesThere } from "#core/craft/place.ts";
+import { pullsOf } from "#core/craft/pulls.ts";
 import { slotsOf } from "#core/craft/slots.ts";
 import { carriedMarks } from "#core/draw/opened.ts";
 import { drawnFor } from "#core/draw/piece.ts";
@@ -39,10 +40,11 @@ import { heldAs, itemsOf, pageOfDay, type Room, roomsOf } from "./goes.ts";
 import { Inside } from "./inside.tsx";
 import { KeepSettings } from "./keep-settings.tsx";
 import type { Kept } from "./kept.ts";
-import { blueprintMat, stateMat } from "./making-mat.ts";
+import { stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
 import { OnItsPage } from "./on-its-page.tsx";
 import { OwnCuts } from "./own-cuts.tsx";
+import { PulledBlueprint } from "./pull-layer.tsx";
 import { SettingsForm } from "./settings-form.tsx";
 import { builtOf, constructionsOn, holding, placedAs, whereOf } from "./there.ts";
 import { WhatFor } from "./what-for.tsx";
@@ -103,6 +105,12 @@ function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft
   const [last, setLast] = useState<Made | null>(null);
   if (done.ok && done !== last) setLast(done);
   const drawn = done.ok ? done : last;
+  const pulls = useMemo(
+    () => (done.ok ? pullsOf(of, sizes, stock, goes, own, done) : []),
+    [of, sizes, stock, goes, own, done],
+  );
+  const [lastPulls, setLastPulls] = useState(pulls);
+  if (done.ok && pulls !== lastPulls) setLastPulls(pulls);
   const states = drawn?.states ?? [];
   const folding = useMemo(() => (drawn ? foldingOf(drawn) : []), [drawn]);
   const [folds, setFolds] = useState(0);
@@ -310,17 +318,20 @@ function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft
           }
         >
           <Zoomed>
-            {drawn && (
+            {drawn && state && (
               <Mat
-                mat={state ? stateMat(drawn, state, unit, carried(state)) : blueprintMat(drawn, unit)}
-                label={
-                  state
-                    ? `${of.name}, ${state.name.toLowerCase()}, from above and from behind`
-                    : `The blueprint of the ${of.name.toLowerCase()}: ${drawn.parts
-                        .filter(({ count }) => count > 0)
-                        .map(({ name, blank }) => `${name} ${saySize(blank, unit)}`)
-                        .join(", ")}`
-                }
+                mat={stateMat(drawn, state, unit, carried(state))}
+                label={`${of.name}, ${state.name.toLowerCase()}, from above and from behind`}
+              />
+            )}
+            {drawn && !state && (
+              <PulledBlueprint
+                {...{ of, made: drawn, sizes, pulls: lastPulls, unit }}
+                label={`The blueprint of the ${of.name.toLowerCase()}: ${drawn.parts
+                  .filter(({ count }) => count > 0)
+                  .map(({ name, blank }) => `${name} ${saySize(blank, unit)}`)
+                  .join(", ")}`}
+                onSet={(id, value) => setByHand((now) => ({ ...now, [id]: value }))}
               />
             )}
           </Zoomed>
@@ -344,7 +355,7 @@ const DOWNLOAD = {
 } as const;
 
 const BLUEPRINT_SAID =
-  "Full line: cut. Dashes: fold towards the printed side. Dash and dot: fold away from it. Hatched: glue. Dotted: stays free.";
+  "Full line: cut. Dashes: fold towards the printed side. Dash and dot: fold away from it. Hatched: glue. Dotted: stays free. A dot at the end of a measure is pulled to change it.";
 const FOLDED_SAID =
   "The small sign points to the head of what is printed: full on the printed side, hollow on its back.";
 

@@ -2,7 +2,7 @@ import { inches } from "../../measure/length.ts";
 import { craft } from "../craft.ts";
 import { at } from "../lies.ts";
 import { ownOutline } from "../own.ts";
-import { by, partOf, plain } from "../part.ts";
+import { by, measured, partOf, plain } from "../part.ts";
 import { putTogether } from "../table.ts";
 
 /** A cut word or shape of three or four layers glued on each other, so that it stands out. Common practice. */
@@ -16,6 +16,7 @@ export const STACKED_WORD = craft({
   },
   make: ({ width, height, layers = 3 }, { paper }, _, own) => {
     const named = { id: "word", name: "word", of: paper };
+    const measures = [measured("Width", 0, height, width, height), measured("Height", width, 0, width, height)];
     const outline = ownOutline(own, width, height);
     const word = outline
       ? partOf(
@@ -23,11 +24,11 @@ export const STACKED_WORD = craft({
           outline.shapes.map((shape, nth) => ({ id: `${nth + 1}`, shape })),
           [],
           {
-            ...{ count: layers, windows: outline.windows, isLoose: outline.shapes.length > 1 },
+            ...{ count: layers, measures, windows: outline.windows, isLoose: outline.shapes.length > 1 },
             trim: { say: "Trace the word onto each and cut it out, what lies within its letters first." },
           },
         )
-      : plain(named, width, height, { count: layers });
+      : plain(named, width, height, { count: layers, measures });
     return putTogether({
       parts: [word],
       closed: by(width, height),
