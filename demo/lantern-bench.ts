@@ -7,8 +7,10 @@ import type { LeafRead } from "../core/book/read.ts";
 import { builtAs, stockOf } from "../core/craft/built.ts";
 import { craftOf } from "../core/craft/catalog.ts";
 import { made, NOWHERE, type Sizes, usualSizes } from "../core/craft/craft.ts";
+import type { KeptMaking } from "../core/craft/kept.ts";
 import { slotsOf } from "../core/craft/slots.ts";
 import { inches } from "../core/measure/length.ts";
+import { rect } from "../core/measure/rect.ts";
 
 /** What opens in Petra's book: an envelope that is made, and what she has measured for the days to come. */
 
@@ -43,6 +45,14 @@ function construction({ kind, name, sizes = {}, x, y, words = [] }: Asked): Piec
     },
   };
 }
+
+/** What Petra keeps to begin others from: a flip with a hole to look through. */
+export const PEEPHOLE: KeptMaking = {
+  ...{ name: "Flip with a peephole", kind: "flip-up", paper: "cardstock-80" },
+  lengths: { width: inches(3), height: inches(4) },
+  counts: { edge: 0 },
+  own: [{ kind: "circle", part: "flip", at: rect(inches(1), inches(1.5), inches(1), inches(1)) }],
+};
 
 const SONG = [
   "Lantern in the window,\nkettle on the hob",

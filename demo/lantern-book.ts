@@ -17,11 +17,12 @@ import { saveBookEdit } from "../store/book.ts";
 import { saveDayEdit } from "../store/day.ts";
 import { factsOf } from "../store/day-row.ts";
 import type { Db } from "../store/db.ts";
+import { keepAs } from "../store/library/makings.ts";
 import { saveLayout } from "../store/library/pages.ts";
 import { changeMatter } from "../store/matter.ts";
 import { markPhotos } from "../store/roll.ts";
 import { addTryOut } from "../store/try-out.ts";
-import { layConstructions } from "./lantern-bench.ts";
+import { layConstructions, PEEPHOLE } from "./lantern-bench.ts";
 
 /** How Petra's book lies on the evening of the 9th: front matter, pages dressed ahead, a tab, and two ways for the 12th. */
 const made = (kind: MadeKind, name: string, x: number, y: number, w: number, h: number): Piece => ({
@@ -217,5 +218,6 @@ export async function layOutLantern(db: Db, author: Author): Promise<void> {
     await change({ kind: "arrange", leaf: shortest.leaf.id, face: "back", pieces: [map] });
   }
   await layConstructions(book.leaves, dayOn, change);
+  await keepAs(db, author, PEEPHOLE);
   await frontMatter(db, author, change);
 }

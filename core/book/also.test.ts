@@ -4,7 +4,7 @@ import { decemberDays, fullDay, makeOf } from "../../tests/samples.ts";
 import { EMPTY_SIDE, type Leaf, type LeafMake, newLeaf } from "../album/leaf.ts";
 import { pagesOf } from "../album/page.ts";
 import { inches } from "../measure/length.ts";
-import { contains, rect, rectOf, sizeOf } from "../measure/rect.ts";
+import { centredIn, contains, rect, rectOf, sizeOf } from "../measure/rect.ts";
 import { alsoOn } from "./also.ts";
 import { readBook } from "./read.ts";
 
@@ -13,14 +13,18 @@ const PLACE = { x: inches(1), y: inches(2) };
 const piece = { ...constructionOf("p"), at: PLACE };
 
 /** The first day's page has the piece; what each other page is made as. */
-function book(...makes: readonly (Partial<LeafMake> & { readonly face?: "back" })[]) {
-  const { plan, days } = decemberDays(Object.fromEntries(DATES.map((date) => [date, fullDay(date)])));
+function book(...makes: readonly (Partial<LeafMake> & { face?: "back"; glued?: true; skipped?: true })[]) {
+  const { plan, days: all } = decemberDays(Object.fromEntries(DATES.map((date) => [date, fullDay(date)])));
+  const days = all.map((day) =>
+    makes[DATES.indexOf(day.id as (typeof DATES)[number]) - 1]?.skipped ? { ...day, skipped: true } : day,
+  );
   const leaves = [{}, ...makes].map((given, nth): Leaf => {
-    const { face, ...make } = given as (typeof makes)[number];
+    const { face, glued, skipped: _, ...make } = given as (typeof makes)[number];
     const owner = { kind: "day", dayId: DATES[nth] ?? "" } as const;
     const nobody = { kind: "nobody" } as const;
     const made = makeOf({ kind: "full", ...make });
     const leaf = face ? newLeaf(`l${nth}`, made, nobody, owner) : newLeaf(`l${nth}`, made, owner, nobody);
+    if (glued) return { ...leaf, glued: true };
     return nth === 0 ? { ...leaf, front: { ...EMPTY_SIDE, owner, pieces: [piece] } } : leaf;
   });
   const pages = pagesOf({ album: plan, days, leaves, prints: [] });
@@ -39,6 +43,12 @@ describe("the same piece on other days", () => {
     for (const { lies } of found) expect(lies).toEqual(rect(PLACE.x, PLACE.y, size.w, size.h));
   });
 
+  it("lies on no side that is glued over, and on no day that is skipped", () => {
+    // Glued to the next, it covers that one's front.
+    expect(book({ glued: true }, {}, {}).said).toEqual([`${DATES[1]} front`, `${DATES[3]} front`]);
+    expect(book({}, { skipped: true }, {}).said).toEqual([`${DATES[1]} front`, `${DATES[3]} front`]);
+  });
+
   it("lies in the middle of a pocket that takes it, where the page has pockets, and nowhere it is too large for", () => {
     const { found, said } = book(
       { kind: "pocket", layout: "four-3x4" },
@@ -49,6 +59,8 @@ describe("the same piece on other days", () => {
     for (const { read, face, lies } of found) {
       const rooms = read[face].pockets.length > 0 ? read[face].pockets : [rectOf(read.build.page)];
       expect(rooms.some((room) => contains(room, lies))).toBe(true);
+      const room = rooms.find((each) => contains(each, lies));
+      if (read[face].pockets.length > 0 && room) expect(lies).toEqual(centredIn(room, sizeOf(lies)));
     }
   });
 });

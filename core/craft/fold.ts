@@ -144,23 +144,21 @@ export function folded(
 export type Cell = { readonly area: number; readonly by: readonly number[] };
 
 /**
- * Every cell between the corners of shapes that lie on each other, row by row. For upright rectangles that is exact; of a
- * slanted side a cell counts by its middle.
+ * Shapes that lie on each other, cut into cells in which the same of them lie: row by row between the heights of their corners,
+ * and within a row from side to side, by the middle of the row. For upright rectangles that is exact; where slanted sides of two
+ * shapes cross within a row it is near.
  */
 export function cellsOf(shapes: readonly Polygon[]): Cell[] {
-  const along = (of: (corner: Point) => number) => {
-    const stops = [...new Set(shapes.flat().map(of))].sort((a, b) => a - b);
-    return stops
-      .slice(1)
-      .map((end, at) => ({ middle: (end + (stops[at] ?? end)) / 2, long: end - (stops[at] ?? end) }));
-  };
-  const [columns, rows] = [along(({ x }) => x), along(({ y }) => y)];
-  return rows.flatMap((row) => {
-    const met = shapes.map((shape) => crossings(shape, row.middle));
-    return columns.map((column) => ({
-      area: column.long * row.long,
-      by: met.flatMap((xs, at) => (isWithin(xs, column.middle) ? [at] : [])),
-    }));
+  const heights = [...new Set(shapes.flat().map(({ y }) => y))].sort((a, b) => a - b);
+  return heights.slice(1).flatMap((end, at) => {
+    const from = heights[at] ?? end;
+    const met = shapes.map((shape) => crossings(shape, (from + end) / 2));
+    const stops = [...new Set(met.flat())].sort((a, b) => a - b);
+    return stops.slice(1).map((right, nth) => {
+      const left = stops[nth] ?? right;
+      const by = met.flatMap((xs, which) => (isWithin(xs, (left + right) / 2) ? [which] : []));
+      return { area: (right - left) * (end - from), by };
+    });
   });
 }
 

@@ -144,6 +144,9 @@ describe("cuts of one's own", () => {
     expect(done.steps[nth]).toMatchObject({ act: "cut", part: "flip", caution: "blade" });
     expect(done.steps[nth]?.lengths).toMatchObject({ x: inches(1), y: inches(2), w: inches(1), h: inches(1) });
     expect(nth).toBeLessThan(done.steps.findIndex(({ act }) => act === "glue" || act === "fasten"));
+    // Its blank is cut first.
+    expect(nth).toBeGreaterThan(done.steps.findIndex(({ act, part }) => act === "cut" && part === "flip"));
+    expect(done.steps[nth]?.minutes).toBe(1);
     const gone = { ...cut, part: "drawer" };
     expect(made(of, usualSizes(of, NOWHERE), stockOf(of.paper), NOWHERE, [cut, gone])).toEqual({
       ...{ ok: false, cut: 1, why: "no-such-part" },
@@ -219,6 +222,8 @@ describe("a shape of one's own", () => {
     const done = made(of, sizes, stockOf(of.paper), NOWHERE, own);
     if (!done.ok) throw new Error("not made");
     const [word] = done.parts;
+    const overlapping = { isLoose: true, panels: ["1", "2"].map((id) => ({ id, shape: SQUARE })) };
+    expect(word && faultsOf({ ...word, windows: [], measures: [], ...overlapping })).not.toEqual([]);
     expect([word?.panels.length, word?.windows.length, word?.count, word && faultsOf(word)]).toEqual([2, 1, 4, []]);
     expect(builtAs(of, sizes, done, of.paper, undefined, own).closed).toHaveLength(2);
     const shape = made(

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { constructionOf } from "../../tests/constructions.ts";
 import { decemberDays, fullDay, makeOf } from "../../tests/samples.ts";
 import { cardMadeAs } from "../album/card-printing.ts";
 import { leafOfDay } from "../album/leaf.ts";
@@ -195,6 +196,22 @@ describe("a document", () => {
     expect(ask("making", "flip-up.pdf", FLIP_UP.replace("cardstock-80", "gold"))).toBeNull();
     expect(ask("making", "flip-up.pdf", FLIP_UP.replace("24384", "much"))).toBeNull();
     expect(ask("making", "flip-up.pdf", "paper=cardstock-80")).toBeNull();
+  });
+
+  it("of constructions on the pages has those that are chosen, ganged on sheets, and none where none of them is there", () => {
+    const [first = source.leaves[0], ...others] = source.leaves;
+    if (!first) throw new Error("a leaf");
+    const pieces = [constructionOf("a"), { ...constructionOf("b", "envelope"), turn: 1 as const }];
+    const laid = { ...source, leaves: [{ ...first, front: { ...first.front, pieces } }, ...others] };
+    const chosen = (query: string) => made("makings", "chosen.pdf", query, laid)?.pages.map(wordsOn);
+    const wordsOn = ({ marks }: { readonly marks: readonly Mark[] }) => wordsOf(marks);
+    expect(chosen("pieces=a&sheet=2")?.join()).toContain("Flip-up: flip");
+    expect(chosen("pieces=a&sheet=2")?.join()).not.toContain("Envelope");
+    expect(chosen("pieces=a,b&sheet=2")?.join()).toContain("Envelope: square");
+    expect(chosen("pieces=nobody")).toBeUndefined();
+    expect(ask("makings", "chosen.pdf", "pieces=a&sheet=7")).toBeNull();
+    expect(ask("makings", "chosen.pdf")).toBeNull();
+    expect(ask("makings", "all.pdf", "pieces=a")).toBeNull();
   });
 
   it("of sheets has those to print in their order, or the one that is named, of its own kind only", () => {
