@@ -43,6 +43,24 @@ describe("the same piece on other days", () => {
     for (const { lies } of found) expect(lies).toEqual(rect(PLACE.x, PLACE.y, size.w, size.h));
   });
 
+  it("lies on a page rather than on what is put in before it", () => {
+    const { plan, days } = decemberDays(Object.fromEntries(DATES.map((date) => [date, fullDay(date)])));
+    const own = (date: string) => ({ kind: "day", dayId: date }) as const;
+    const nobody = { kind: "nobody" } as const;
+    const first = newLeaf("l0", makeOf({ kind: "full" }), own(DATES[0]), nobody);
+    const menu = { insert: "menu", size: { w: inches(4), h: inches(8) } } as const;
+    const leaves = [
+      { ...first, front: { ...first.front, pieces: [piece] } },
+      newLeaf("menu", makeOf(menu), own(DATES[1]), nobody),
+      newLeaf("page", makeOf({ kind: "full" }), own(DATES[1]), nobody),
+    ];
+    const read = readBook(plan, pagesOf({ album: plan, days, leaves, prints: [] }), leaves);
+    const [from] = read.leaves;
+    const placed = from?.front.pieces.find((each) => each.piece.id === "p");
+    if (!from || !placed) throw new Error("a piece");
+    expect(alsoOn(read, from, "front", piece, placed.rect).map((each) => each.read.leaf.id)).toEqual(["page"]);
+  });
+
   it("lies on no side that is glued over, and on no day that is skipped", () => {
     // Glued to the next, it covers that one's front.
     expect(book({ glued: true }, {}, {}).said).toEqual([`${DATES[1]} front`, `${DATES[3]} front`]);

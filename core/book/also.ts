@@ -1,6 +1,6 @@
 import type { Face, Piece } from "../album/leaf.ts";
 import { at, centredIn, contains, type Rect, rectOf, sizeOf } from "../measure/rect.ts";
-import type { Size } from "../measure/size.ts";
+import { type Size, sameSize } from "../measure/size.ts";
 import { type BookPage, type BookRead, type LeafRead, pageOfPiece } from "./read.ts";
 
 /** A side of another page where a piece may lie too, and where on it. */
@@ -27,9 +27,17 @@ function placeOn(
   return rooms.map((room) => centredIn(room, size)).find((lies, nth) => contains(rooms[nth] ?? page, lies)) ?? null;
 }
 
+/** The leaves of a book by how well they are taken for another: built alike, then pages, then whatever is put in between. */
+const rank = (read: LeafRead, from: LeafRead): number =>
+  sameSize(read.build.page, from.build.page) && read.build.layout?.id === from.build.layout?.id
+    ? 0
+    : read.build.insert === null
+      ? 1
+      : 2;
+
 /**
- * Where on the other pages of a book the same piece may lie, one place for each page that has one: on the same face of
- * one of its leaves where that is its own, else on the other.
+ * Where on the other pages of a book the same piece may lie, one place for each page that has one: on the leaf that is most
+ * like its own, on the same face where that is the page's, else on the other.
  */
 export function alsoOn<P extends BookPage>(
   { leaves }: Pick<BookRead<P>, "leaves">,
@@ -40,8 +48,9 @@ export function alsoOn<P extends BookPage>(
 ): Also<P>[] {
   const own = pageOfPiece(from[face], piece);
   const found = new Map<P, Also<P>>();
+  const inTurn = [...leaves].sort((a, b) => rank(a, from) - rank(b, from));
   for (const up of [face, OTHER[face]])
-    for (const read of leaves) {
+    for (const read of inTurn) {
       const { page, gluedOver } = read[up];
       if (!page || page === own || page.skipped || gluedOver || found.has(page)) continue;
       const place = placeOn(read, up, { piece, from, size: sizeOf(lies) });

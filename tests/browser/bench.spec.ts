@@ -146,6 +146,9 @@ test("the steps of a fold-out are followed on a phone", async ({ openWindow }) =
   await expect(page.getByText(/^Score the strip at/)).toBeVisible();
   await page.getByRole("button", { name: "Step before" }).tap();
   await expect(page.getByText(/^Cut the strip: 12″ × 4½″\./)).toBeVisible();
+  // Back to the drawing of the whole, by a touch above the step's own drawing.
+  await page.getByRole("button", { name: "Blueprint", exact: true }).tap();
+  await expect(page.getByRole("img", { name: /^The blueprint of the fold-out/ })).toBeVisible();
 });
 
 test("a booklet carries words and a card with their fit, opens where it lies in the book, and becomes a fold-out with all of it", async ({

@@ -44,7 +44,7 @@ export function MakingSteps({ kind, made, unit, there, leaves }: Props) {
       aria-label="Steps"
       className="grid h-full min-h-0 grid-rows-[minmax(0,1fr)_auto] bg-mat wide:overflow-hidden"
     >
-      <div className="min-h-0 max-wide:h-[30vh]">
+      <div className="min-h-0 overflow-clip max-wide:h-[30vh]">
         {part && <Mat mat={partMat(part, unit)} label={`The ${part.name}, flat`} />}
       </div>
       <div className="grid gap-3 bg-ground p-4 wide:p-6" aria-live="polite">
