@@ -2,12 +2,12 @@ import { and, eq, ne, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Db } from "./db.ts";
-import { album, card, day, dayPhoto, jotting, leaf } from "./schema/index.ts";
+import { album, card, day, dayPhoto, jotting, leaf, side } from "./schema/index.ts";
 
 /** Where in an album a text stands. */
 export const TEXT_PLACES = [
   ...(["title", "note", "prompt", "technique"] as const),
-  ...(["card", "back", "jotting", "leaf", "photo"] as const),
+  ...(["card", "back", "jotting", "leaf", "photo", "inside"] as const),
 ];
 export type TextPlace = (typeof TEXT_PLACES)[number];
 export type FoundText = {
@@ -81,6 +81,24 @@ export async function readTexts(db: Db, householdId: string): Promise<FoundText[
       sql`${day.id} = (select s.day_id from side s where s.leaf_id = ${leaf.id} and s.day_id is not null order by s.face desc limit 1)`,
     )
     .where(and(mine, ne(leaf.note, ""), sql`${leaf.position} is not null`));
+  // Words inside a construction, told with the day of its side.
+  const held = sql`lateral (select one #>> '{what,says}' as says
+    from jsonb_array_elements(${side.pieces}) as laid(piece),
+    jsonb_array_elements(coalesce(piece #> '{what,built,holds}', '[]')) as carried(one)
+    where one #>> '{what,kind}' = 'words') held`;
+  const inside = db
+    .select({
+      ...common,
+      place: sql<TextPlace>`'inside'`,
+      cardId: sql<string | null>`null::uuid`,
+      text: sql<string>`held.says`,
+    })
+    .from(side)
+    .innerJoin(leaf, and(eq(leaf.id, side.leafId), sql`${leaf.position} is not null`))
+    .innerJoin(album, eq(album.id, leaf.albumId))
+    .innerJoin(day, eq(day.id, side.dayId))
+    .innerJoin(held, sql`true`)
+    .where(and(mine, sql`held.says <> ''`));
   return unionAll(
     ofDay("title", day.title),
     ofDay("note", day.note),
@@ -91,5 +109,6 @@ export async function readTexts(db: Db, householdId: string): Promise<FoundText[
     ofPiece("jotting", jotting, jotting.text),
     ofLeaf,
     ofPiece("photo", dayPhoto, dayPhoto.alt),
+    inside,
   );
 }

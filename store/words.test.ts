@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, describe, expect, it } from "vitest";
+import { PLAIN_PAPER } from "../core/album/leaf.ts";
 import { madeOf } from "../core/album/made.ts";
 import { newCard } from "../core/album/model.ts";
 import { printsByThing } from "../core/album/print.ts";
@@ -12,9 +13,11 @@ import { planAfter } from "../core/sheet/pack/pack.ts";
 import { findIn } from "../core/words/find.ts";
 import { STAMP_SETS, usualSetting } from "../core/words/lettering.ts";
 import { ANY_DAY } from "../core/words/slip.ts";
+import { constructionOf } from "../tests/constructions.ts";
 import { decemberPlan, newAlbum, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
 import { albumsByDate, createAlbum, readAlbum } from "./album.ts";
 import type { Author } from "./author.ts";
+import { saveBookEdit } from "./book.ts";
 import { moveJotting } from "./carry-over.ts";
 import { saveDayEdit } from "./day.ts";
 import { handOut } from "./dealing.ts";
@@ -286,9 +289,16 @@ describe("the words of a household", () => {
       card: newCard(randomUUID(), three, "Naïve windows"),
     });
     await saveDayEdit(db, author(), id, null, { kind: "add-jotting", jotting: jot("The CAFÉ again") });
+    const leafId = randomUUID();
+    await saveBookEdit(db, author(), null, { kind: "give-leaf", id: leafId, make: PLAIN_PAPER, dayId: id });
+    const holds = [{ slot: "flip:whole:back", what: { kind: "words" as const, says: "Café, under the flip" } }];
+    await saveBookEdit(db, author(), null, {
+      ...({ kind: "arrange", leaf: leafId, face: "front" } as const),
+      pieces: [constructionOf(randomUUID(), "flip-up", { holds })],
+    });
     const texts = await readTexts(db, keeper.householdId);
     const places = texts.filter(({ text }) => findIn(text, "cafe")).map(({ place }) => place);
-    expect(places.sort()).toEqual(["jotting", "note"]);
+    expect(places.sort()).toEqual(["inside", "jotting", "note"]);
     expect(texts.filter(({ text }) => findIn(text, "naive WINDOWS")).length).toBe(1);
     expect(await readTexts(db, stranger.keeper.householdId)).toEqual([]);
   });

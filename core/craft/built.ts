@@ -93,7 +93,7 @@ export function sizesInCommon(
 export const stockOf = (paper: MaterialId): Stock => ({ paper, caliper: MATERIALS[paper].caliper });
 
 /** A piece's construction made as it is set, with its own cuts; null where it cannot be made so. */
-export function madeOf(
+export function madeAgain(
   built: Built,
   paper: MaterialId | null | undefined,
 ): { readonly of: Craft; readonly done: Made } | null {

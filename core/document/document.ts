@@ -5,7 +5,7 @@ import type { Print } from "../album/print.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { type LeafRead, readBook } from "../book/read.ts";
 import { spreadAt, turnedBy } from "../book/spread.ts";
-import { madeOf, stockOf } from "../craft/built.ts";
+import { madeAgain, stockOf } from "../craft/built.ts";
 import { craftOf } from "../craft/catalog.ts";
 import { type Craft, type Made, made, NOWHERE } from "../craft/craft.ts";
 import { gangedPages, type Wanted } from "../drawer/ganged-templates.ts";
@@ -90,7 +90,7 @@ export function madeOnPages({ leaves }: { readonly leaves: readonly Leaf[] }, id
   return leaves.flatMap(({ front, back }) =>
     [...(front.pieces ?? []), ...(back.pieces ?? [])].flatMap(({ id, what, of }): Wanted[] => {
       if (!wanted.has(id) || !("built" in what) || !what.built) return [];
-      const making = madeOf(what.built, of?.material);
+      const making = madeAgain(what.built, of?.material);
       return making ? [{ name: what.name || making.of.name, made: making.done }] : [];
     }),
   );

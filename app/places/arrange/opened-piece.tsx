@@ -2,7 +2,7 @@ import { useEffect, useEffectEvent } from "react";
 import { drawingOf } from "#app/drawing/mat-text.ts";
 import { speak } from "#app/parts/spoken.tsx";
 import type { Piece } from "#core/album/leaf.ts";
-import { madeOf } from "#core/craft/built.ts";
+import { madeAgain } from "#core/craft/built.ts";
 import { stateOnSide } from "#core/craft/place.ts";
 import { openedMarks } from "#core/draw/opened.ts";
 import type { DrawnFor } from "#core/draw/piece.ts";
@@ -25,7 +25,7 @@ type Props = {
 export function OpenedPiece({ piece, lies, drawn, nth, onOver, onReach }: Props) {
   const { what, turn } = piece;
   const built = "built" in what ? what.built : undefined;
-  const done = built && madeOf(built, piece.of?.material)?.done;
+  const done = built && madeAgain(built, piece.of?.material)?.done;
   const id = done?.opens[nth]?.state;
   const state = done?.states.find((each) => each.id === id);
   const reach = done && state ? stateOnSide(done, state, lies, turn) : null;

@@ -215,6 +215,7 @@ const PLACE_NAME = {
   jotting: "jotting",
   leaf: "note on a leaf",
   photo: "photo",
+  inside: "inside a construction",
 } as const;
 
 const MOST_FOUND = 60;
