@@ -40,6 +40,8 @@ const LAYERS: readonly Layer[] = [
     made: /\/core\/(book\/read|draw\/(side|print)|fit\/fit|sheet\/gang)|\/app\/places\/(arrange|day|sheets)\/|\/node_modules\/zod\//,
   },
   { name: "forms", made: packages("@conform-to/") },
+  // What reckons constructions: of the bench, and of what is opened in the book once it is.
+  { name: "bench", made: /\/core\/craft\/(catalog|own|pierced)|\/node_modules\/clipper2-ts\// },
 ];
 
 type Modules = { getModuleInfo: (id: string) => { readonly importedIds: readonly string[] } | null };

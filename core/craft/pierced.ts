@@ -1,4 +1,4 @@
-import { Clipper, FillRule } from "clipper2-ts";
+import { Clipper64, ClipType, FillRule } from "clipper2-ts";
 import { overlap } from "../measure/rect.ts";
 import type { Part } from "./blueprint.ts";
 import { boundsOf, isClockwise, type Polygon, point } from "./polygon.ts";
@@ -13,7 +13,12 @@ export function pierced(shape: Polygon, windows: readonly Polygon[]): Polygon {
   // All of them the same way round, or two that overlap would cancel each other.
   const paths = (of: readonly Polygon[]) =>
     of.map((each) => (isClockwise(each) ? each : [...each].reverse()).map(({ x, y }) => ({ x, y })));
-  const rings = Clipper.difference(paths([shape]), paths(met), FillRule.NonZero);
+  // What does this alone is a third of the whole library, which every page of the bench would load.
+  const clipper = new Clipper64();
+  clipper.addSubject(paths([shape]));
+  clipper.addClip(paths(met));
+  const rings: ReturnType<typeof paths> = [];
+  clipper.execute(ClipType.Difference, FillRule.NonZero, rings);
   const [first = [], ...others] = rings.map((ring) => ring.map(({ x, y }) => point(x, y)));
   return others.reduce<Polygon>(joined, first);
 }

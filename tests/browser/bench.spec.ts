@@ -116,6 +116,37 @@ test("a pocket is measured, folded, told whether it works on its page, laid ther
   await expect(page.getByLabel("Inside width", { exact: true })).toHaveValue("3");
 });
 
+test("a pocket for the day's card goes from its page to its template by the keys alone", async ({ page }) => {
+  await newKeeper(page);
+  const album = await newDecember(page);
+  await page.goto(`${album}/days/2026-12-06`);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+  await saved(page);
+  await addCard(page);
+  await saved(page);
+  await page.locator(".mat-bar").getByRole("button", { name: "Add a piece" }).press("Enter");
+  await page.getByRole("menuitem", { name: "Something that opens, from the bench" }).press("Enter");
+  await page.getByRole("link", { name: /^Tabbed pocket/ }).press("Enter");
+  const goesIn = page.getByLabel("What goes in");
+  await goesIn.focus();
+  await page.keyboard.press("ArrowDown");
+  await expect(goesIn).toHaveValue(/.+/);
+  // As wide as the card, with the hair that lets it slide.
+  await expect(page.getByLabel("Inside width", { exact: true })).toHaveValue("3¹⁄₁₆");
+  await page.getByRole("slider", { name: "Pull: Inside width" }).press("ArrowRight");
+  await expect(page.getByLabel("Inside width", { exact: true })).toHaveValue("3⅛");
+  await page.getByLabel("Where it goes").focus();
+  await page.keyboard.press("ArrowDown");
+  await page.getByRole("button", { name: /^Lay it on/ }).press("Enter");
+  await expect(page.getByText(/^It lies on /)).toBeVisible();
+  await saved(page);
+  const [download] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Template at true size, PDF" }).press("Enter"),
+  ]);
+  expect(download.suggestedFilename()).toMatch(/\.pdf$/);
+});
+
 test("a flip that opens into the rings is told, and turned the other way by its edge", async ({ page }) => {
   await newKeeper(page);
   const album = await newDecember(page);

@@ -51,7 +51,7 @@ export function AlsoOn({ book, leaves, there, unit }: Props) {
         <legend className="text-sm text-quiet">As it lies on its page, with nothing in it yet.</legend>
         <div className="grid max-h-56 gap-1 overflow-y-auto border-y border-line py-2">
           {places.map((each) => (
-            <label key={keyOf(each)} className="flex items-center gap-2 text-sm">
+            <label key={keyOf(each)} className="flex min-h-6 items-center gap-2 text-sm">
               <input
                 type="checkbox"
                 className="size-4 accent-ember"

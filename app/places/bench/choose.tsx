@@ -52,16 +52,18 @@ export function Choose({ albumId, unit, sheets, groups, toMake, kept }: Props) {
             </h2>
             <ul className="grid max-w-2xl gap-x-6 min-[700px]:grid-cols-2">
               {toMake.map(({ id, name, href, left }) => (
-                <li key={id} className="flex items-start gap-2 border-t border-line py-2">
-                  <input
-                    type="checkbox"
-                    className="mt-1 size-4 accent-ember"
-                    aria-label={`Template of ${name}`}
-                    checked={chosen.includes(id)}
-                    onChange={() =>
-                      setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
-                    }
-                  />
+                <li key={id} className="flex items-start gap-1.5 border-t border-line py-2">
+                  <label className="grid size-6 shrink-0 place-items-center">
+                    <span className="sr-only">Template of {name}</span>
+                    <input
+                      type="checkbox"
+                      className="size-4 accent-ember"
+                      checked={chosen.includes(id)}
+                      onChange={() =>
+                        setChosen(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id])
+                      }
+                    />
+                  </label>
                   <div>
                     <Link to={href} className="link">
                       {name}

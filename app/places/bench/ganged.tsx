@@ -31,7 +31,7 @@ export function Ganged({ albumId, chosen, sheets, unit }: Props) {
           ))}
         </SelectField>
       </div>
-      <label className="flex items-center gap-2 pb-2 text-sm">
+      <label className="flex min-h-6 items-center gap-2 pb-2 text-sm">
         <input
           type="checkbox"
           className="size-4 accent-ember"
