@@ -2,7 +2,7 @@ import type { MaterialId } from "../material/material.ts";
 import type { Length } from "../measure/length.ts";
 import { contains, overlap, type Rect, rectOf } from "../measure/rect.ts";
 import type { Size } from "../measure/size.ts";
-import { boundsOf, isOnEdge, type Line, outlinesOf, type Polygon, polygonOf, twiceArea } from "./polygon.ts";
+import { boundsOf, doCross, isOnEdge, type Line, outlinesOf, type Polygon, polygonOf, twiceArea } from "./polygon.ts";
 
 /** Towards the printed side, or away from it. */
 export type Fold = "valley" | "mountain";
@@ -105,8 +105,8 @@ export function faultsOf(part: Part): BlueprintFault[] {
   must(part.isLoose || (outlines?.length ?? 1) <= 1, "several-outlines");
   must(part.onPoint ? isOnPoint(part.blank, shapes) : contains(blank, boundsOf(shapes)), "beyond-blank");
   const within = (outlines ?? []).reduce((sum, each) => sum + twiceArea(each), 0);
-  if (outlines && (outlines.length === 1 || part.isLoose))
-    must(within === shapes.reduce((sum, each) => sum + twiceArea(each), 0), "overlapping-panels");
+  if (outlines) must(within === shapes.reduce((sum, each) => sum + twiceArea(each), 0), "overlapping-panels");
+  must(!shapes.some((one, nth) => shapes.slice(nth + 1).some((two) => doCross(one, two))), "overlapping-panels");
   const area = boundsOf(shapes);
   const isIn = (shape: Polygon) => contains(area, boundsOf([shape]));
   for (const { between, from, to } of hinges) {

@@ -13,7 +13,7 @@ import { areaLaid, laidIn, seenShares } from "./lies.ts";
 import { areaOf, cutAt, isInPart, ownOutline, shapesInto } from "./own.ts";
 import { ownAsText, ownFromText } from "./own-text.ts";
 import { pierced } from "./pierced.ts";
-import { boundsOf, edgesOf, isInside, polygon, twiceArea } from "./polygon.ts";
+import { boundsOf, edgesOf, isInside, point, polygon, twiceArea } from "./polygon.ts";
 
 const SQUARE = polygon([0, 0], [1000, 0], [1000, 1000], [0, 1000]);
 const HOLE = polygon([300, 300], [700, 300], [700, 700], [300, 700]);
@@ -226,6 +226,11 @@ describe("a shape of one's own", () => {
     expect(word && faultsOf({ ...word, windows: [], measures: [], ...overlapping })).not.toEqual([]);
     expect([word?.panels.length, word?.windows.length, word?.count, word && faultsOf(word)]).toEqual([2, 1, 4, []]);
     expect(builtAs(of, sizes, done, of.paper, undefined, own).closed).toHaveLength(2);
+    const crossing = [SQUARE, SQUARE.map(({ x, y }) => point(x + 500, y + 500))];
+    const panels = crossing.map((shape, nth) => ({ id: `${nth}`, shape }));
+    expect(word && faultsOf({ ...word, windows: [], measures: [], isLoose: true, panels })).toContain(
+      "overlapping-panels",
+    );
     const shape = made(
       named("cut-shape"),
       usualSizes(named("cut-shape"), NOWHERE),

@@ -76,11 +76,12 @@ export function shapesInto(part: string, rings: readonly Polygon[], now: Rect): 
   return outermost.map((points) => ({ kind: "shape", part, points: filling(points, was, now) }));
 }
 
-/** How many of the rings a ring lies within. */
-const deep = (all: readonly Polygon[], nth: number): number => {
-  const [corner] = all[nth] ?? [];
-  return corner ? all.filter((each, at) => at !== nth && isInside(each, corner.x, corner.y)).length : 0;
-};
+/** How many of the rings a ring lies within; they cross nowhere, and may touch. */
+const deep = (all: readonly Polygon[], nth: number): number =>
+  all.filter((each, at) => {
+    const corner = (all[nth] ?? []).find((corner) => !isOnEdge(each, corner));
+    return at !== nth && corner && isInside(each, corner.x, corner.y);
+  }).length;
 
 /** Why a cut of one's own cannot be made, by its place among them. */
 export type OwnImpossible = { readonly ok: false; readonly cut: number; readonly why: "no-such-part" | "outside" };

@@ -1,7 +1,7 @@
-import { Clipper64, ClipType, FillRule } from "clipper2-ts";
 import { overlap } from "../measure/rect.ts";
 import type { Part } from "./blueprint.ts";
-import { boundsOf, isClockwise, type Polygon, point } from "./polygon.ts";
+import { without } from "./clip.ts";
+import { boundsOf, type Polygon } from "./polygon.ts";
 
 /**
  * A shape with others cut out of it, as one closed line: its edge and each hole in it are joined by lines that go there and
@@ -10,16 +10,7 @@ import { boundsOf, isClockwise, type Polygon, point } from "./polygon.ts";
 export function pierced(shape: Polygon, windows: readonly Polygon[]): Polygon {
   const met = windows.filter((window) => overlap(boundsOf([window]), boundsOf([shape])));
   if (met.length === 0) return shape;
-  // All of them the same way round, or two that overlap would cancel each other.
-  const paths = (of: readonly Polygon[]) =>
-    of.map((each) => (isClockwise(each) ? each : [...each].reverse()).map(({ x, y }) => ({ x, y })));
-  // What does this alone is a third of the whole library, which every page of the bench would load.
-  const clipper = new Clipper64();
-  clipper.addSubject(paths([shape]));
-  clipper.addClip(paths(met));
-  const rings: ReturnType<typeof paths> = [];
-  clipper.execute(ClipType.Difference, FillRule.NonZero, rings);
-  const [first = [], ...others] = rings.map((ring) => ring.map(({ x, y }) => point(x, y)));
+  const [first = [], ...others] = without([shape], met);
   return others.reduce<Polygon>(joined, first);
 }
 

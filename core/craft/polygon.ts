@@ -50,6 +50,15 @@ const isBetween = (a: Point, b: Point, p: Point): boolean =>
 export const isOnEdge = (shape: Polygon, place: Point): boolean =>
   sides(shape).some(([a, b]) => isBetween(a, b, place));
 
+/** On which side of a line a place lies: above zero on one, below on the other, zero on it. */
+const sideOf = (a: Point, b: Point, p: Point): number => (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
+
+/** Whether the edges of two shapes run across each other anywhere; where they only touch they do not. */
+export const doCross = (one: Polygon, other: Polygon): boolean =>
+  sides(one).some(([a, b]) =>
+    sides(other).some(([c, d]) => sideOf(a, b, c) * sideOf(a, b, d) < 0 && sideOf(c, d, a) * sideOf(c, d, b) < 0),
+  );
+
 const keyOf = ({ x, y }: Point): string => `${x},${y}`;
 
 /**

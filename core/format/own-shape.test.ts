@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { MOST_OWN_CORNERS } from "../album/leaf.ts";
-import { twiceArea } from "../craft/polygon.ts";
+import { ownOutline } from "../craft/own.ts";
+import { boundsOf, type Polygon, twiceArea } from "../craft/polygon.ts";
 import { inches, millimetres, TICKS_PER_INCH } from "../measure/length.ts";
 import { readOwnShape } from "./own-shape.ts";
 
@@ -15,20 +16,22 @@ const refused = (body: string) => {
   const shape = readOwnShape(svg(body));
   return shape.ok ? null : shape.reason;
 };
+/** What is left of the paper within the outlines, in square millimetres. */
+const areaMm = (rings: readonly Polygon[]) => {
+  const { w, h } = boundsOf(rings);
+  const own = rings.map((points) => ({ kind: "outline", points }) as const);
+  const { shapes, windows } = ownOutline(own, w, h) ?? { shapes: [], windows: [] };
+  const sum = (of: readonly Polygon[]) => of.reduce((all, each) => all + twiceArea(each) / 2, 0);
+  return (sum(shapes) - sum(windows)) / millimetres(1) ** 2;
+};
 const inch = (length: number) => length / TICKS_PER_INCH;
 
 describe("a shape out of a file", () => {
   it("begins at its own corner, as large as it was drawn", () => {
     const { rings, size } = read('<rect x="20" y="30" width="50.8" height="25.4"/>');
     expect([inch(size.w), inch(size.h)]).toEqual([2, 1]);
-    expect(rings).toEqual([
-      [
-        { x: 0, y: 0 },
-        { x: inches(2), y: 0 },
-        { x: inches(2), y: inches(1) },
-        { x: 0, y: inches(1) },
-      ],
-    ]);
+    expect(rings).toHaveLength(1);
+    expect(twiceArea(rings[0] ?? [])).toBe(2 * inches(2) * inches(1));
   });
 
   it("follows a circle to a tenth of a millimetre with few corners: its area is π r² (any textbook)", () => {
@@ -45,6 +48,33 @@ describe("a shape out of a file", () => {
     expect(read(ring).rings).toHaveLength(2);
     expect(read(`${ring}<rect x="95" y="95" width="0.5" height="0.5"/>`).rings).toHaveLength(2);
     expect(read(`<g id="cut">${ring}</g><g id="Score"><rect width="100" height="100"/></g>`).rings).toHaveLength(2);
+  });
+
+  it("makes letters that run into each other one outline, whatever way round each is drawn", () => {
+    const first = "M5 5H45V35H5Z";
+    for (const second of ["M38 12H85V28H38Z", "M38 12V28H85V12Z"])
+      for (const body of [`<path d="${first}"/><path d="${second}"/>`, `<path d="${first}${second}"/>`]) {
+        const { rings, size } = read(body);
+        expect(rings).toHaveLength(1);
+        expect(areaMm(rings)).toBeCloseTo(40 * 30 + 40 * 16, 0);
+        expect(inch(size.w) * 25.4).toBeCloseTo(80, 1);
+      }
+  });
+
+  it("keeps the hole of a letter that another runs into, but where that one covers it", () => {
+    // A ring of 40 with a hole of 20, and a bar that reaches 5 into the hole, or through its whole width.
+    const ring = "M10 10H50V50H10Z";
+    const hole = "M20 20H40V40H20Z";
+    const open = (bar: string) => areaMm(read(`<path d="${ring}${hole}"/><path d="${bar}"/>`).rings);
+    expect(open("M35 25H80V30H35Z")).toBeCloseTo(1600 - 400 + 30 * 5 + 5 * 5, 0);
+    expect(open("M5 25H80V35H5Z")).toBeCloseTo(1600 - 400 + 5 * 10 + 30 * 10 + 20 * 10, 0);
+  });
+
+  it("takes a line that is drawn twice once, and one that crosses itself as the edge of all it goes round", () => {
+    const leaf = '<path d="M10 10H60V60H10Z"/>';
+    expect(areaMm(read(`${leaf}<path d="M10 10V60H60V10Z"/>`).rings)).toBeCloseTo(2500, 0);
+    // Two triangles that meet at a point, the one run round the other way.
+    expect(areaMm(read('<path d="M10 10L60 60V10L10 60Z"/>').rings)).toBeCloseTo(1250, 0);
   });
 
   it("says what is wrong with a file, and takes no more corners than are still drawn at once", () => {

@@ -23,6 +23,20 @@ test("a tag is cut along a drawing of one's own, and a drawing that does more th
   await expect(page.getByText(/^The file carries a script/)).toHaveCount(0);
   await expect(page.getByLabel("Width", { exact: true })).toHaveValue("2");
   await expect(page.getByLabel("Height", { exact: true })).toHaveValue("3");
+  // Letters that run into each other are one outline, as wide as both.
+  await page
+    .getByLabel("Another shape")
+    .setInputFiles(drawing('<path d="M0 0H30V30H0Z"/><path d="M25 8H50.8V22H25Z"/>'));
+  await expect(page.getByText("Cut along a shape of your own, 1 outline.")).toBeVisible();
+  await expect(page.getByLabel("Width", { exact: true })).toHaveValue("2");
+  await page.getByRole("button", { name: "Send it this one" }).click();
+  await expect(page.getByText(/^Shape of your own: taken\. 1 piece, \d+″ of cuts/)).toBeVisible();
+  await page.getByLabel("Another shape").setInputFiles(drawing(LEAF));
+  await expect(page.getByText("Cut along a shape of your own, 2 outlines.")).toBeVisible();
+  // As something to be cut out, what lies within it is told to fall out.
+  await page.getByLabel("A shape to cut out, from an SVG file").setInputFiles(drawing(LEAF));
+  await expect(page.getByText(/^1 outline lies within what is cut out/)).toBeVisible();
+  await page.getByRole("button", { name: "Take shape 3 away" }).click();
   // The simulated cutter takes it: one piece with a hole in it.
   await page.getByRole("button", { name: "Send it this one" }).click();
   await expect(page.getByText(/^Shape of your own: taken\. 1 piece, 1 hole, /)).toBeVisible();

@@ -194,7 +194,7 @@ function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft
               onItem={setItem}
               onRoom={setRoom}
               onLike={({ built, placed }) => beginFrom(built, placed.piece.of?.material ?? of.paper)}
-              onKept={(kept) => beginFrom(kept, kept.paper)}
+              onKept={(chosen) => beginFrom(chosen, chosen.paper)}
             />
           )}
           <SettingsForm {...{ of, sizes, unit }} onSet={(id, value) => setByHand((now) => ({ ...now, [id]: value }))} />

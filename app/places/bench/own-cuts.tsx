@@ -29,6 +29,7 @@ const reader = () => import("#core/format/own-shape.ts");
 /** Slits, openings and shapes of one's own in any part, and the shape that all of it is cut along where it has one. */
 export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
   const [refused, setRefused] = useState<string | null>(null);
+  const [fallsOut, setFallsOut] = useState(0);
   const cut = parts.filter(({ count }) => count > 0);
   const first = cut[0];
   const outlines = own.filter((each) => !isInPart(each));
@@ -36,6 +37,7 @@ export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
     const { readOwnShape } = await reader();
     const shape = readOwnShape(text);
     setRefused(shape.ok ? null : ownShapeRefused(shape.reason));
+    setFallsOut(0);
     if (shape.ok) taking(shape);
   };
   const add = (kind: "slit" | "opening" | "circle") =>
@@ -62,6 +64,14 @@ export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
                 A rectangle again
               </Button>
             )}
+          </p>
+        )}
+        {!of.takesOutline && outlines.length > 0 && (
+          <p className="flex flex-wrap items-center gap-3 text-sm">
+            A shape of your own is kept with it, and this kind is not cut along one.
+            <Button small onClick={() => onSet(own.filter(isInPart))}>
+              Let go of the shape
+            </Button>
           </p>
         )}
         <ol className="grid gap-4">
@@ -95,11 +105,19 @@ export function OwnCuts({ of, parts, own, unit, onSet, onSize }: Props) {
               label="A shape to cut out, from an SVG file"
               onText={take(({ rings, size: drawn }) => {
                 const room = centredIn(rectOf(first.blank), shrunk(drawn, first.blank));
-                onSet([...own, ...shapesInto(first.id, rings, room)]);
+                const shapes = shapesInto(first.id, rings, room);
+                onSet([...own, ...shapes]);
+                setFallsOut(rings.length - shapes.length);
               })}
             />
           )}
         </p>
+        {fallsOut > 0 && (
+          <p role="status" className="text-sm">
+            {many(fallsOut, "outline lies", "outlines lie")} within what is cut out, and would fall out with it: left
+            out.
+          </p>
+        )}
         {refused && (
           <p role="alert" className="border-l-4 border-ember pl-3 text-sm font-medium">
             {refused}
