@@ -40,7 +40,8 @@ export const drawingOf = (marks: readonly Mark[], href: PictureHref = farPicture
 
 const STEP = { inch: 25.4, cm: 10 } as const;
 const BEYOND = 600;
-const MARGIN = 15;
+/** Room round all that lies on a mat, in millimetres. */
+export const MARGIN = 15;
 
 /** The part of the mat that shows everything on it, with room for the ruler and the captions. */
 export function matBox(things: readonly Pick<MatThing, "x" | "y" | "w" | "h">[]): MatBox {

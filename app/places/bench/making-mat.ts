@@ -1,4 +1,4 @@
-import { drawingOf, type MatThing, mm, type StillMat, stillMat } from "#app/drawing/mat-text.ts";
+import { drawingOf, MARGIN, type MatThing, mm, type StillMat, stillMat } from "#app/drawing/mat-text.ts";
 import type { Part } from "#core/craft/blueprint.ts";
 import type { Made, State } from "#core/craft/craft.ts";
 import { areaLaid, fromBehind, type LaidPanel, laidIn } from "#core/craft/lies.ts";
@@ -45,10 +45,15 @@ function laidOut(all: readonly Drawn[]): MatThing[] {
 const partDrawn = (part: Part, unit: Unit, key: string): Drawn => {
   const { w, h } = part.onPoint ? boundsOf(part.panels.map(({ shape }) => shape)) : part.blank;
   const times = part.count > 1 ? `${part.count} × ` : "";
+  const measures = measureMarks(part, unit, "paper", LETTER);
+  // What is written to the right of a part reaches further than the room between things.
+  const right = measures.map((each) =>
+    each.kind === "text" && each.anchor === "start" ? mm(each.x) + each.text.length * mm(LETTER) * 0.55 : 0,
+  );
   return {
-    ...{ key, w: mm(w), h: mm(h) + UNDER },
+    ...{ key, w: Math.max(mm(w), ...right.map((reaches) => reaches - MARGIN)), h: mm(h) + UNDER },
     caption: `${times}${part.name}, ${saySize(part.blank, unit)}`,
-    drawing: drawingOf([...partMarks(part), ...measureMarks(part, unit, "paper", LETTER)]),
+    drawing: drawingOf([...partMarks(part), ...measures]),
   };
 };
 
