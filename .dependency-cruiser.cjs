@@ -26,6 +26,7 @@ const CORE = [
   "sheet",
   "pace",
   "drawer",
+  "finish",
   "document",
   "format",
   "journal",

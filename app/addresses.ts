@@ -85,8 +85,10 @@ export const to = {
   tones: (album: string) => href("/albums/:album/tones", { album }),
   freePictures: (album: string, date: string) => href("/albums/:album/free-pictures/:date", { album, date }),
   /** `for`: the date of a day that a picture is looked for; `instead`: the use of one that another is looked for. */
-  roll: (album: string, query: { picture?: string | null; for?: string | null; instead?: string | null } = {}) =>
-    asked(href("/albums/:album/photos", { album }), query),
+  roll: (
+    album: string,
+    query: { picture?: string | null; for?: string | null; instead?: string | null; shown?: "unnamed" } = {},
+  ) => asked(href("/albums/:album/photos", { album }), query),
   whoGoesWhere: (album: string, query: { twice?: string | null; bare?: string | null } = {}) =>
     asked(href("/albums/:album/who-goes-where", { album }), query),
   crop: (album: string, use: string) => href("/albums/:album/crops/:use", { album, use }),
@@ -100,6 +102,9 @@ export const to = {
   hands: (album: string) => href("/albums/:album/hands", { album }),
   book: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
     asked(href("/albums/:album/book", { album }), query),
+  /** `at` and `face`: a side that is up in the opening it begins at. */
+  leafThrough: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
+    asked(href("/albums/:album/leaf-through", { album }), query),
   foundations: (album: string, query: { days?: string | null; copy?: string; keep?: string } = {}) =>
     asked(href("/albums/:album/foundations", { album }), query),
   pockets: (album: string) => href("/albums/:album/pockets", { album }),

@@ -240,7 +240,26 @@ export const PLACES = [
     name: "Finish",
     key: "6",
     onPhoneBar: false,
-    parts: [{ path: "finish", file: "routes/album.finish.tsx", holds: "loose ends, archive, day plan, share" }],
+    parts: [
+      {
+        path: "finish",
+        file: "routes/album.finish.tsx",
+        tab: "Loose ends",
+        holds: "what is still open, archive, day plan, share, take it with you",
+      },
+      {
+        path: "what-opens",
+        file: "routes/album.what-opens.tsx",
+        tab: "What opens where",
+        holds: "flips, pockets, hidden words, a card for the back of the book, hints",
+      },
+      {
+        path: "leaf-through",
+        file: "routes/album.leaf-through.tsx",
+        tab: "Leaf through",
+        holds: "turn the pages, look at the whole book, a line under each opening",
+      },
+    ],
   },
   {
     id: "settings",

@@ -67,6 +67,8 @@ export const LIMITS = {
   printedOn: { most: 20, why: "things printed on one picture; more hide it" },
   slipKey: { most: 600, why: "of a slip in the words that is left alone: its kind and the words it is about" },
   leftAlone: { most: 200, why: "slips on one day; nobody has made so many" },
+  endMarks: { most: 1000, why: "loose ends left or kept for an evening: a month leaves some dozens" },
+  endIds: { most: 2000, why: "what one loose end is about: every picture of a large album" },
   lettersLookedThrough: { most: 20_000, why: "of one text; the largest card holds some three thousand" },
   phraseSteps: { most: 3_000_000, why: "in looking for phrases that come twice: a full album takes a tenth" },
   lengthLetters: { most: 64, why: "the longest way to write a length has some twenty letters" },

@@ -16,6 +16,7 @@ import { dayOf, type Story } from "./day-maker.ts";
 import { fillDrawer } from "./drawer.ts";
 import { knowLanternMonth } from "./known.ts";
 import { layOutLantern } from "./lantern-book.ts";
+import { lookBackOnLantern } from "./lantern-finish.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
 import { fillLanternRoll } from "./lantern-roll.ts";
 import { writeLantern } from "./lantern-words.ts";
@@ -146,6 +147,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await knowLanternMonth(db, author, "Europe/London");
   await fillDrawer(db, author);
   await takeFromDrawer(db, author);
+  await lookBackOnLantern(db, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.

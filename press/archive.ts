@@ -62,11 +62,12 @@ export const ENDING: Record<PictureMime, string> = {
 /** The book as `album.json` says it, with those of the household's layouts that the album uses. */
 function bookOf({ leaves, tryOuts, layouts }: Pick<AlbumAggregate, "leaves" | "tryOuts" | "layouts">) {
   const used = new Set(leaves.map(({ make }) => make.layout));
-  const side = ({ owner, guests, pieces, done }: Leaf["front"]) => ({
+  const side = ({ owner, guests, pieces, done, line }: Leaf["front"]) => ({
     owner,
     guests: guests.map((guest) => ({ dayId: guest.dayId, done: [...guest.done] })),
     pieces: pieces && [...pieces],
     done: [...done],
+    ...(line ? { line } : {}),
   });
   return {
     leaves: leaves.map(({ version: _, done, leftSeen, ...leaf }) => ({
@@ -167,6 +168,7 @@ function wordsOf(
       preparing: album.preparing,
       pattern: album.pattern,
       ruler: album.ruler.map((mark) => ({ ...mark })),
+      looseEnds: forWhom === "self" ? album.looseEnds.map((mark) => ({ ...mark, of: [...mark.of] })) : [],
       ...album.span,
       format: {
         ...format,
@@ -185,7 +187,7 @@ function wordsOf(
     known: forWhom === "self" ? [...whole.known] : onPages(whole.known),
     photos: [...photos.values()]
       .filter(({ id }) => used.has(id))
-      .map(({ sha256, name, capturedAt, offset, givenDate, look, faces, star, banked, setAside }) => ({
+      .map(({ sha256, name, capturedAt, offset, givenDate, look, faces, people, star, banked, setAside }) => ({
         sha256,
         name,
         capturedAt,
@@ -193,6 +195,7 @@ function wordsOf(
         givenDate,
         look,
         faces: [...faces],
+        people: people && [...people],
         star,
         banked,
         setAside,
@@ -317,6 +320,7 @@ export async function unpackAlbum(
       preparing: album.preparing,
       pattern: album.pattern,
       ruler: album.ruler,
+      looseEnds: album.looseEnds,
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };

@@ -5,6 +5,7 @@ import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/mod
 import type { Print } from "../core/album/print.ts";
 import type { Pattern } from "../core/book/pattern.ts";
 import type { RulerMark } from "../core/bulk/ruler.ts";
+import type { EndMark } from "../core/finish/end-mark.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Known } from "../core/month/known.ts";
 import type { Slot } from "../core/month/slots.ts";
@@ -43,6 +44,8 @@ export type AlbumRecord = AlbumPlan & {
   readonly pattern: Pattern | null;
   /** The closed book measured with a ruler. */
   readonly ruler: readonly RulerMark[];
+  /** Loose ends that were left, or kept for an evening. */
+  readonly looseEnds: readonly EndMark[];
   /** Steps of the first evening that are settled. */
   readonly firstSettled: readonly FirstStep[];
 };
@@ -103,6 +106,7 @@ export const toRecord = (row: AlbumRow): AlbumRecord => ({
   photoRule: row.photoRule,
   pattern: row.pattern,
   ruler: row.ruler,
+  looseEnds: row.looseEnds,
   firstSettled: row.firstSettled,
   ...planOf(row),
 });
@@ -134,7 +138,7 @@ const SHARING = (use: { together: AnyColumn }) => ({
   sharing: sql<AlbumPhoto[]>`case when ${use.together} is null then '[]'::jsonb else (
     select coalesce(jsonb_agg(jsonb_build_object(
       'id', p.id, 'sha256', p.sha256, 'name', p.name, 'width', p.width, 'height', p.height, 'capturedAt', p.captured_at,
-      'offset', p.utc_offset, 'givenDate', p.given_date, 'look', p.look, 'faces', p.faces, 'star', p.star, 'banked', p.banked,
+      'offset', p.utc_offset, 'givenDate', p.given_date, 'look', p.look, 'faces', p.faces, 'people', p.people, 'star', p.star, 'banked', p.banked,
       'setAside', p.set_aside,
       'trait', (select jsonb_build_object('focusX', t.focus_x, 'focusY', t.focus_y) from picture_trait t where t.sha256 = p.sha256)
     )), '[]') from photo p
@@ -155,6 +159,7 @@ const ALBUM_PHOTO = {
     givenDate: true,
     look: true,
     faces: true,
+    people: true,
     star: true,
     banked: true,
     setAside: true,

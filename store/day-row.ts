@@ -2,6 +2,7 @@ import type { Day, DayContent, MatterEntry } from "../core/album/model.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { MIDDLE, type PictureFace, type PictureFacts, type PrintCrop } from "../core/photo/crop.ts";
 import type { Look } from "../core/photo/look.ts";
+import type { OnIt } from "../core/photo/on-it.ts";
 import { arranged, type Together } from "../core/photo/together.ts";
 import type { card, day, dayPhoto, jotting } from "./schema/index.ts";
 
@@ -17,6 +18,7 @@ export type AlbumPhoto = {
   readonly givenDate: CalendarDate | null;
   readonly look: Look;
   readonly faces: readonly PictureFace[];
+  readonly people: OnIt;
   readonly star: boolean;
   readonly banked: boolean;
   readonly setAside: boolean;

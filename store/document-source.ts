@@ -12,7 +12,8 @@ export async function readDocumentSource(
   aggregate: AlbumAggregate,
   today: CalendarDate,
   nameOf: DocumentSource["nameOf"],
+  pageCalled: DocumentSource["pageCalled"],
 ): Promise<DocumentSource> {
   const [printers, sheets] = await Promise.all([readPrinters(db, householdId), readSheets(db, aggregate.album.id)]);
-  return { ...aggregate, sheets, printers, today, nameOf };
+  return { ...aggregate, sheets, printers, today, nameOf, pageCalled };
 }

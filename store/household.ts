@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from "node:crypto";
 import { and, eq, gt, lt, sql } from "drizzle-orm";
-import { type Db, isTaken, type Transaction, writtenOnce } from "./db.ts";
+import { calledAs } from "../core/photo/on-it.ts";
+import { type Db, isTaken, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { household, knownDevice, member, session } from "./schema/index.ts";
 
 export type Household = typeof household.$inferSelect;
@@ -112,6 +113,16 @@ export async function isDeviceKnown(db: Db, device: string, mail: string): Promi
     .innerJoin(member, eq(member.id, knownDevice.memberId))
     .where(and(eq(knownDevice.tokenHash, hashed(device)), eq(member.mail, mail.toLowerCase())));
   return rows.length > 0;
+}
+
+/** Those who write in a household, as they are called there, in the order of their names. */
+export async function memberNames(db: Reader, householdId: string, people: readonly string[]): Promise<string[]> {
+  const rows = await db
+    .select({ name: member.name })
+    .from(member)
+    .where(eq(member.householdId, householdId))
+    .orderBy(member.name);
+  return rows.map(({ name }) => calledAs(name, people));
 }
 
 /** Who is written about, by the names they are called. */

@@ -7,6 +7,7 @@ import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts"
 import type { Pattern } from "../core/book/pattern.ts";
 import type { RulerMark } from "../core/bulk/ruler.ts";
 import type { KeptThing } from "../core/drawer/thing.ts";
+import type { EndMark } from "../core/finish/end-mark.ts";
 import type { Known } from "../core/month/known.ts";
 import type { Slot } from "../core/month/slots.ts";
 import { FIRST_STEPS } from "../core/pace/first-evening.ts";
@@ -47,9 +48,8 @@ export type ImportedBook = {
 
 export const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [], things: [] };
 
-/** New ids for old ones; an id met for the first time gets one. */
-function renamer(known: Iterable<readonly [string, string]> = []): (old: string) => string {
-  const names = new Map<string, string>(known);
+/** New ids for old ones; an id met for the first time gets one, and its name is put among those there are. */
+function renamer(names: Map<string, string>): (old: string) => string {
   return (old) => {
     const now = names.get(old) ?? randomUUID();
     names.set(old, now);
@@ -90,6 +90,16 @@ function renameLeaf({ id, make, front, back, ...rest }: Leaf, rename: Rename, th
   const made = { ...make, layout, of: madeOfHere(make.of, thingOf) };
   return { ...rest, id: rename(id), make: made, front: face(front), back: face(back) };
 }
+
+/** What was said of a loose end, of the same things under their new names; what kept its name is named so. */
+const renamedMark = (mark: EndMark, names: ReadonlyMap<string, string>): EndMark => {
+  const now = (id: string) => names.get(id) ?? id;
+  return {
+    ...mark,
+    entry: mark.entry && now(mark.entry),
+    of: mark.of.map((each) => each.split(" ").map(now).join(" ")),
+  };
+};
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
@@ -180,6 +190,7 @@ export async function importAlbum(
     readonly photoRule?: PhotoRule;
     readonly pattern?: Pattern | null;
     readonly ruler?: readonly RulerMark[];
+    readonly looseEnds?: readonly EndMark[];
   },
   days: readonly ImportedDay[],
   book: ImportedBook = NO_BOOK,
@@ -200,7 +211,8 @@ export async function importAlbum(
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
     const known = await sameLayouts(tx, householdId, book.layouts);
-    const rename = renamer(known);
+    const names = new Map(known);
+    const rename = renamer(names);
     const renamed = <T extends { id: string }>(pieces: readonly T[]): T[] =>
       pieces.map((piece) => ({ ...piece, id: rename(piece.id) }));
     const underNames = (content: DayContent): DayContent => ({
@@ -240,6 +252,8 @@ export async function importAlbum(
     );
     const layouts = book.layouts.filter(({ id }) => !known.has(id));
     await importBook(tx, householdId, row.id, { ...book, layouts }, rename);
+    const ends = (plan.looseEnds ?? []).map((mark) => renamedMark(mark, names));
+    if (ends.length > 0) await tx.update(album).set({ looseEnds: ends }).where(eq(album.id, row.id));
     return { ok: true, albumId: row.id };
   });
 }

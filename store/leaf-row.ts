@@ -54,7 +54,8 @@ export function toLeaf(row: typeof leaf.$inferSelect & { sides: SideRow[] }): Le
     const found = row.sides.find((each) => each.face === face);
     if (!found) throw new Error("a leaf has two sides");
     const guests = found.guests.map(({ dayId, done }) => ({ dayId, done }));
-    return { owner: ownerOf(found), guests, pieces: found.pieces, done: found.done };
+    const said = found.line === "" ? {} : { line: found.line };
+    return { owner: ownerOf(found), guests, pieces: found.pieces, done: found.done, ...said };
   };
   return {
     id: row.id,
@@ -114,7 +115,7 @@ export const leafColumns = ({
 
 export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert)[] =>
   FACES.map((face) => {
-    const { owner, pieces, done } = leaf[face];
+    const { owner, pieces, done, line = "" } = leaf[face];
     return {
       leafId: leaf.id,
       albumId,
@@ -122,6 +123,7 @@ export const sideRows = (albumId: string, leaf: Leaf): (typeof side.$inferInsert
       dayId: owner.kind === "day" ? owner.dayId : null,
       pieces: pieces?.map((piece) => (piece.of ? { ...piece, of: withoutLook(piece.of) } : piece)) ?? null,
       done: [...done],
+      line,
     };
   });
 

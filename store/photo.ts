@@ -88,7 +88,9 @@ export async function keepPhoto(
   db: Db,
   householdId: string,
   { bytes, versions, traits, mime, sha256, ...rest }: NewPhoto,
-  said: Partial<Pick<typeof photo.$inferSelect, "givenDate" | "look" | "faces" | "star" | "banked" | "setAside">> = {},
+  said: Partial<
+    Pick<typeof photo.$inferSelect, "givenDate" | "look" | "faces" | "people" | "star" | "banked" | "setAside">
+  > = {},
 ): Promise<KeptPhoto> {
   return db.transaction(async (tx) => {
     await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();

@@ -34,6 +34,7 @@ export async function readRoll(db: Reader, householdId: string): Promise<RollPho
       offset: row.offset,
       givenDate: row.givenDate,
       hasPlace: row.hasPlace,
+      people: row.people,
       star: row.star,
       setAside: row.setAside,
       banked: row.banked,
@@ -43,6 +44,14 @@ export async function readRoll(db: Reader, householdId: string): Promise<RollPho
     };
   });
 }
+
+/** As `withOnIt` says it, for each picture from what was said of it before. */
+const withPerson = ({ name, on }: Extract<RollMark, { kind: "person" }>) => {
+  const now = photo.people;
+  return on
+    ? sql`case when ${name} = any(${now}) then ${now} else array_append(coalesce(${now}, '{}'), ${name}) end`
+    : sql`case when cardinality(${now}) = 0 then ${now} else nullif(array_remove(${now}, ${name}), '{}') end`;
+};
 
 const markColumns = (mark: RollMark) => {
   switch (mark.kind) {
@@ -58,6 +67,10 @@ const markColumns = (mark: RollMark) => {
       return { look: mark.look };
     case "faces":
       return { faces: mark.faces };
+    case "person":
+      return { people: withPerson(mark) };
+    case "nobody":
+      return { people: mark.on ? [] : null };
     case "away":
       return { deletedAt: sql`now()` };
   }

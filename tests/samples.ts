@@ -456,6 +456,7 @@ const anySide = fc.record({
   }),
   pieces: fc.option(fc.array(anyPiece, { maxLength: 4 })),
   done: fc.uniqueArray(fc.constantFrom(...SIDE_STEPS)),
+  line: fc.constantFrom(undefined, "Snow at last"),
 });
 const anyLeaf: fc.Arbitrary<Leaf> = fc.record({
   id: anyId,

@@ -12,6 +12,7 @@ import { changeMonth, saveDayEdit } from "#store/day.ts";
 import type { Db } from "#store/db.ts";
 import { journaled } from "#store/journal/line.ts";
 import { markArrived, markCutOut } from "#store/lab-orders.ts";
+import { markEnd } from "#store/loose-ends.ts";
 import { changeMatter } from "#store/matter.ts";
 import { declineOffer } from "#store/pace.ts";
 import { rememberChoices } from "#store/printers.ts";
@@ -53,6 +54,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
         : { ok: false as const, reason: "not-marked" as const };
     case "decline":
       return journaled(db, author, { what: "offer" }, (tx) => declineOffer(tx, author, sent.offer));
+    case "end":
+      return markEnd(db, author, sent);
     case "choices":
       return (await rememberChoices(db, author.householdId, sent.printer, sent.choices, sent.unit))
         ? { ok: true as const }

@@ -7,12 +7,14 @@ export function MatButton({
   keys,
   strong = false,
   pressed,
+  disabled,
 }: {
   onClick: () => void;
   children: ReactNode;
   keys?: string;
   strong?: boolean;
   pressed?: boolean;
+  disabled?: boolean;
 }) {
   return (
     <button
@@ -20,6 +22,7 @@ export function MatButton({
       onClick={onClick}
       aria-keyshortcuts={keys}
       aria-pressed={pressed}
+      disabled={disabled}
       className={strong ? "mat-button mat-button-strong" : "mat-button"}
     >
       {children}

@@ -152,7 +152,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     if (kind === "cut-file") return cutFileOf(aggregate, file, new URL(request.url).searchParams);
     if (other) return other({ context, householdId, memberId: member.id, aggregate, today, file });
     const read = readAsked(kind, file, new URL(request.url).searchParams);
-    const source = read && (await readDocumentSource(context.db, householdId, aggregate, today, leafName));
+    const source = read && (await readDocumentSource(context.db, householdId, aggregate, today, leafName, pageName));
     const document = source && documentOf(read.asked, source);
     const [page, ...more] = document?.pages ?? [];
     if (!read || !document || !page || (read.ending === "svg" && more.length > 0)) throw notFound();

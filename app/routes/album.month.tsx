@@ -1,5 +1,6 @@
 import { data, useRouteLoaderData } from "react-router";
 import { readForm } from "#app/http/body.ts";
+import { endsFor } from "#app/http/ends-for.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { standingOf } from "#app/places/month/first-view.ts";
@@ -24,7 +25,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const query = new URL(request.url).searchParams;
   const today = context.wall(member).date;
   const pace = await reading(() => readPace(context.db, author));
-  const tonight = tonightOf(aggregate, pace, today, query.get("minutes"));
+  const ends = await endsFor(context, member, aggregate, today);
+  const tonight = tonightOf(aggregate, pace, today, query.get("minutes"), ends);
   const view = monthView(aggregate, today, parseDate(query.get("day") ?? ""), tonight);
   const dayOf = (iso: string) => wallClock(Date.parse(iso), member.household.timeZone).date;
   const written = [...aggregate.lastWrites.values()].map(({ at }) => at).sort();

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { data } from "react-router";
 import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
+import { endsFor } from "#app/http/ends-for.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
 import { reading, requireAlbum, writing } from "#app/http/page.ts";
 import { tonightOf } from "#app/places/pace/evening-view.ts";
@@ -27,7 +28,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { under } = known;
   return {
     view: paceView(aggregate, known, today, declined),
-    evening: tonightOf(aggregate, known, today, new URL(request.url).searchParams.get("minutes")),
+    evening: tonightOf(
+      aggregate,
+      known,
+      today,
+      new URL(request.url).searchParams.get("minutes"),
+      await endsFor(context, member, aggregate, today),
+    ),
     feedSince: since && wallClock(since.getTime(), member.household.timeZone).date,
     under: under && { began: under.began, here: under.albumId === author.albumId },
   };

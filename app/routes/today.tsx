@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { useEffect } from "react";
 import { data, redirect, useRouteLoaderData } from "react-router";
 import { to } from "#app/addresses.ts";
+import { endsFor } from "#app/http/ends-for.ts";
 import { jotByForm } from "#app/http/jotted-form.ts";
 import { reading, requireMember } from "#app/http/page.ts";
 import { rowsOf } from "#app/places/album/view.ts";
@@ -48,7 +49,16 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       others: all.filter((each) => each !== here).slice(0, MOST_OTHERS),
       days: aggregate ? todayDays(aggregate) : [],
       asked: parseDate(asked.get("day") ?? ""),
-      evening: aggregate && pace ? tonightOf(aggregate, pace, now.date, asked.get("minutes")) : null,
+      evening:
+        aggregate && pace
+          ? tonightOf(
+              aggregate,
+              pace,
+              now.date,
+              asked.get("minutes"),
+              await endsFor(context, member, aggregate, now.date),
+            )
+          : null,
       page: randomUUID(),
       before: aggregate ? waitingBefore(aggregate, now.date) : { pages: 0, minutes: 0 },
     };

@@ -72,6 +72,7 @@ const OF_BOOK: Record<Exclude<BookEdit["kind"], "tick">, (leaf: string) => strin
   "tick-making": (leaf) => `a step at the bench for ${leaf} ticked or unticked`,
   lie: (leaf) => `how ${leaf} lies, changed`,
   part: () => "book parted into volumes, or joined again",
+  "say-line": (leaf) => `line under the opening at ${leaf} changed`,
   "leave-seen": (leaf) => `what is seen through ${leaf} left as it is`,
 };
 
@@ -82,6 +83,8 @@ const MARKED: Record<RollMark["kind"], readonly [on: string, off: string]> = {
   date: ["given another day", "given another day"],
   look: ["given another look", "given another look"],
   faces: ["given faces to keep", "given faces to keep"],
+  person: ["marked with who is on it", "cleared of somebody"],
+  nobody: ["marked: nobody is on it", "not marked any more: nobody is on it"],
   away: ["put in the tray", "put in the tray"],
 };
 
@@ -118,6 +121,11 @@ const TRIED = {
   arrange: "try-out laid out beside",
   drop: "try-out put away beside",
   keep: "try-out chosen for",
+} as const;
+const OF_END = {
+  left: "loose end left as it is",
+  tonight: "loose end kept for tonight",
+  "not-tonight": "loose end not for tonight",
 } as const;
 const OF_SHEET = {
   printed: "said to be printed",
@@ -222,6 +230,8 @@ export function didWords(did: Did, names: Names): string {
     case "offer":
     case "known":
       return OF_ALBUM[did.what];
+    case "loose-end":
+      return OF_END[did.how];
     case "from-tray":
       return `${FROM_TRAY[did.thing]} put back from the tray`;
     case "stash":

@@ -26,6 +26,7 @@ export const ROLL_SHOWN = {
   banked: "Banked",
   alike: "Alike",
   starred: "Starred",
+  unnamed: "Unnamed",
   "set-aside": "Set aside",
   undated: "No date",
 };

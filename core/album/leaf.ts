@@ -191,6 +191,8 @@ export type Side = {
   readonly pieces: readonly Piece[] | null;
   /** What is done of its owner's. */
   readonly done: readonly SideStep[];
+  /** What the keeper says under the opening in which it is up (core/finish/leafing.ts); nothing where nobody did. */
+  readonly line?: string | undefined;
 };
 
 /** One physical sheet of the book, in its order. */

@@ -4,6 +4,7 @@ import { MATTERS } from "../album/model.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { MONTH_PAGE } from "../month/known-schema.ts";
+import { LINE } from "../words/text-schema.ts";
 import type { BookEdit } from "./edit.ts";
 import { isSmallTree } from "./layout.ts";
 import type { Pattern } from "./pattern.ts";
@@ -46,6 +47,7 @@ export const BOOK_EDIT: z.ZodType<BookEdit> = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("lie"), leaf: ID, drop: IN_TICKS.place.nullable(), liftsOff: z.boolean() }),
   z.object({ kind: z.literal("part"), leaf: ID, opens: z.boolean() }),
   z.object({ kind: z.literal("leave-seen"), leaf: ID, slip: SEEN_SLIP, on: z.boolean() }),
+  z.object({ kind: z.literal("say-line"), leaf: ID, face: FACE, line: LINE }),
 ]);
 
 /** A change to the book on its way: the edit, and the version of each leaf it writes that the keeper saw; null: whatever it is now. */

@@ -55,7 +55,9 @@ export type BookEdit =
   /** The book is parted before a leaf, which is the first of another volume; or joined again there. */
   | { kind: "part"; leaf: string; opens: boolean }
   /** What is seen through a leaf stays as it is, and is not told any more; or is told again. */
-  | { kind: "leave-seen"; leaf: string; slip: string; on: boolean };
+  | { kind: "leave-seen"; leaf: string; slip: string; on: boolean }
+  /** What the keeper says under the opening in which a side is up; empty: nothing. */
+  | { kind: "say-line"; leaf: string; face: Face; line: string };
 
 export type BookProblem =
   | "leaf-gone"
@@ -263,6 +265,8 @@ export function applyBookEdit(
       return changed(edit.leaf, (leaf) => tickBuilt(leaf, edit, edit.done));
     case "lie":
       return changed(edit.leaf, (leaf) => ({ ...leaf, drop: edit.drop, liftsOff: edit.liftsOff }));
+    case "say-line":
+      return changed(edit.leaf, (leaf) => withSide(leaf, edit.face, { line: edit.line.trim() || undefined }));
     case "leave-seen":
       return changed(edit.leaf, (leaf) => {
         const rest = leaf.leftSeen.filter((each) => each !== edit.slip);

@@ -19,6 +19,9 @@ export const LONG_DOCUMENT = z.discriminatedUnion("kind", [
 
 export type LongDocument = z.output<typeof LONG_DOCUMENT>;
 
+/** How large the cards are that say what opens where. */
+export const OPENER_CARDS = ["page", "card"] as const;
+
 /** Every document of an album that is printed: what there is of each kind to ask for. */
 export const DOCUMENT = z.discriminatedUnion("kind", [
   ...LONG_DOCUMENT.options,
@@ -43,6 +46,8 @@ export const DOCUMENT = z.discriminatedUnion("kind", [
     sheet: z.coerce.number().int().min(0).max(2),
     turn: z.boolean(),
   }),
+  /** What opens where, on cards of the album's page, or of 4 × 6. */
+  z.object({ kind: z.literal("openers"), card: z.enum(OPENER_CARDS) }),
   z.object({ kind: z.literal("punch-guide") }),
   z.object({ kind: z.literal("scale-test") }),
   /** The outlines of cards on their carriers, or the words that are printed onto them there. */
@@ -73,6 +78,8 @@ function named(kind: string, name: string): object | null {
       return { which: name };
     case "carriers":
       return { what: name };
+    case "openers":
+      return { card: name };
     case "making":
       return { craft: name };
     case "makings":

@@ -54,6 +54,7 @@ const source: DocumentSource = {
   prints: [1, 2, 4].map((on) => print(on, use.id, madeAs(use))).concat(print(3, card.id, cardMadeAs(card))),
   printers: [],
   today: first as CalendarDate,
+  pageCalled: () => "a page",
   nameOf: () => "Page 1",
 };
 const ask = (kind: string, file: string, query = "") => readAsked(kind, file, new URLSearchParams(query));

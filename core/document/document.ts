@@ -1,5 +1,5 @@
 import type { Leaf } from "../album/leaf.ts";
-import { allPagesOf, type WholeRead } from "../album/matter.ts";
+import { type AnyPage, allPagesOf, type WholeRead } from "../album/matter.ts";
 import type { AlbumPlan } from "../album/model.ts";
 import type { Print } from "../album/print.ts";
 import type { PocketLayout } from "../book/layout.ts";
@@ -10,8 +10,11 @@ import { craftOf } from "../craft/catalog.ts";
 import { type Craft, type Made, made, NOWHERE } from "../craft/craft.ts";
 import { gangedPages, type Wanted } from "../drawer/ganged-templates.ts";
 import { USUAL_SHEETS } from "../drawer/of-sheets.ts";
-import type { Unit } from "../measure/length.ts";
+import { openersIn } from "../finish/openers.ts";
+import { openersCards } from "../finish/openers-card.ts";
+import { inches, type Unit } from "../measure/length.ts";
 import { aSeries, LETTER } from "../measure/sheets.ts";
+import { size } from "../measure/size.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { type Shareable, shareable } from "../share/share.ts";
 import { cardSheetPages, carriedWords, carrierPage, layOnCarriers } from "../sheet/card-sheet.ts";
@@ -22,7 +25,7 @@ import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/
 import type { SheetOf, SheetRecord } from "../sheet/record.ts";
 import { templatePages } from "../sheet/template.ts";
 import { leafSheet, openingSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
-import type { DocumentAsked } from "./asked.ts";
+import type { DocumentAsked, OPENER_CARDS } from "./asked.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";
 
 /** A document: pages of marks, each on its own paper at true size. */
@@ -42,6 +45,8 @@ export type DocumentSource = WholeRead &
     readonly today: CalendarDate;
     /** What a leaf is called in a title. */
     readonly nameOf: (read: LeafRead, unit: Unit) => string;
+    /** What a page is called. */
+    readonly pageCalled: (page: AnyPage) => string;
   };
 
 /** The document that is asked for; null where the album has none. */
@@ -69,6 +74,8 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
     }
     case "carriers":
       return carrierDocument(asked, source);
+    case "openers":
+      return openersDocument(asked.card, source);
     case "making": {
       const making = madeAsAsked(asked);
       if (!making) return null;
@@ -106,6 +113,18 @@ export function madeAsAsked({
   const of = craftOf(craft);
   const done = of && made(of, sizes, stockOf(paper), NOWHERE, own);
   return of && done?.ok ? { of, done } : null;
+}
+
+/** What opens where, without what is private: the card goes with the book. */
+function openersDocument(of: (typeof OPENER_CARDS)[number], source: DocumentSource): Document | null {
+  const { album, leaves, layouts, pageCalled, ...open } = shareable(source, source.today);
+  const pages = allPagesOf({ album, leaves, ...open });
+  const { format, unit } = album;
+  const openers = openersIn(readBook<AnyPage>(album, pages, leaves, layouts), format);
+  const card = of === "page" ? format.nominal : size(inches(4), inches(6));
+  const title = `${album.title}, what opens where`;
+  const sheets = openersCards(openers, card, format, unit, title, pageCalled);
+  return sheets.length > 0 ? { title, pages: sheets } : null;
 }
 
 function leafDocument(

@@ -11,7 +11,14 @@ import { LINE, NAME } from "../words/text-schema.ts";
 /** The book's part of an archive: leaves in order with what lies on their sides, try-outs, and own pocket layouts. */
 const ID = z.uuid();
 const { pieces: PIECES, owner: OWNER, guests: GUESTS, make: MAKE } = sideSchemas(IN_MILLIMETRES);
-const SIDE = z.object({ owner: OWNER, guests: GUESTS, pieces: PIECES.nullable(), done: z.array(z.enum(SIDE_STEPS)) });
+const SIDE = z.object({
+  owner: OWNER,
+  guests: GUESTS,
+  pieces: PIECES.nullable(),
+  done: z.array(z.enum(SIDE_STEPS)),
+  /** What the keeper says under the opening in which it is up. */
+  line: LINE.optional(),
+});
 const LEAF = z.object({
   id: ID,
   make: MAKE,

@@ -14,6 +14,7 @@ import { fromSeventh } from "./archive-seventh.ts";
 import { fromSixth } from "./archive-sixth.ts";
 import { type Brought, brought, type Step, step } from "./archive-step.ts";
 import { fromTenth } from "./archive-tenth.ts";
+import { fromThirteenth } from "./archive-thirteenth.ts";
 import { fromTwelfth } from "./archive-twelfth.ts";
 
 const FIRST_FORMAT = z.object({
@@ -100,6 +101,7 @@ const STEPS: readonly Step[] = [
   fromTenth,
   fromEleventh,
   fromTwelfth,
+  fromThirteenth,
 ];
 
 /** An archive of any earlier format as one of today; one of today as it is. */

@@ -4,6 +4,7 @@ import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STE
 import { patternSchema } from "../book/edit-schema.ts";
 import { RULER } from "../bulk/ruler-schema.ts";
 import { thingSchema } from "../drawer/thing-schema.ts";
+import { END_MARKS } from "../finish/end-schema.ts";
 import { LIMITS } from "../limits.ts";
 import { IN_MILLIMETRES, sizeSchema } from "../measure/length-schema.ts";
 import { isWallTime, parseDate } from "../month/dates.ts";
@@ -15,7 +16,7 @@ import { MOST_CHANGE, MOST_STRAIGHTEN } from "../photo/look.ts";
 import { cornersSchema } from "../photo/preprint-schema.ts";
 import { PHOTO_RULES } from "../photo/propose.ts";
 import { LEAST_REPEAT } from "../photo/repeat.ts";
-import { PICTURE_FACES } from "../photo/roll-schema.ts";
+import { ON_IT, PICTURE_FACES } from "../photo/roll-schema.ts";
 import { togetherSchema } from "../photo/together-schema.ts";
 import { printedOnSchema, settingSchema } from "../words/setting-schema.ts";
 import { LINE, NAME, TEXT, textOf } from "../words/text-schema.ts";
@@ -29,7 +30,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 13;
+export const ARCHIVE_VERSION = 14;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -145,6 +146,8 @@ const PHOTO = z.object({
   look: LOOK,
   /** The faces that were marked on it. */
   faces: PICTURE_FACES,
+  /** The names of who is on it; none where nobody is, null where nobody has said. */
+  people: ON_IT,
   /** What the keeper marked it as on the roll. */
   star: z.boolean(),
   banked: z.boolean(),
@@ -185,6 +188,8 @@ const ALBUM_FILE = z.object({
     photoRule: z.enum(PHOTO_RULES),
     /** The closed book measured with a ruler, and what was reckoned of it then. */
     ruler: RULER,
+    /** Loose ends that were left, or kept for an evening. One that is handed on has none. */
+    looseEnds: END_MARKS,
     /** How much of the pages is made before their days. */
     preparing: z.enum(PREPARING),
     /** The pattern of foundation pages last set over the month; its own templates stay with their household. */

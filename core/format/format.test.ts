@@ -37,7 +37,8 @@ const hashOf = (id: string) => id.replaceAll("-", "").padEnd(64, "0");
 /** A book whose leaves follow from the days, with some of their own, a try-out and a layout. */
 function bookOf(days: readonly Day[], others: readonly Leaf[]) {
   const first = days[0]?.id ?? "";
-  const side = ({ owner, guests, pieces, done }: Leaf["front"]) => ({
+  const side = ({ owner, guests, pieces, done, line }: Leaf["front"]) => ({
+    ...(line ? { line } : {}),
     done: [...done],
     guests:
       days.length > 1 ? guests.slice(0, 1).map((guest) => ({ dayId: days[1]?.id ?? "", done: [...guest.done] })) : [],
@@ -146,6 +147,10 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         photoRule: "any",
         preparing: plan.preparing,
         pattern: patternOn(plan.span.start),
+        looseEnds: [
+          { kind: "note" as const, entry: days[0]?.id ?? null, of: ["811c9dc5"], as: "left" as const },
+          { kind: "described" as const, entry: null, of: [], as: "tonight" as const },
+        ],
         ruler: [{ on: plan.span.start, measured: micrometres(21_500), reckoned: micrometres(24_000) }],
         start: plan.span.start,
         end: plan.span.end,
@@ -166,6 +171,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         givenDate: null,
         look: NO_LOOK,
         faces: [{ x: 4000, y: 2500, w: 1200, h: 1600 }],
+        people: photoId.length % 2 === 0 ? ["Ilo", "Mara"] : null,
         star: true,
         banked: false,
         setAside: true,
@@ -175,7 +181,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
         ...leaves,
         ...others.map((leaf, nth) => ({ ...leaf, sewn: nth % 2 === 0, glued: nth % 3 === 0 })),
       ]),
-    } as Archive;
+    } as unknown as Archive;
   });
 
 describe("the archive", () => {

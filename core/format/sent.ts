@@ -8,6 +8,7 @@ import {
   SENT_PHOTO_MOVE,
 } from "../album/edit-schema.ts";
 import { SENT_BOOK, SENT_MATTER, SENT_TRY_OUT } from "../book/edit-schema.ts";
+import { SENT_END } from "../finish/end-schema.ts";
 import { SENT_DECLINE } from "../pace/hours-schema.ts";
 import { SENT_MARK } from "../photo/roll-schema.ts";
 import { SENT_CHOICES } from "../sheet/choices-schema.ts";
@@ -28,6 +29,7 @@ export const SENT = z.union([
   SENT_PRINT,
   SENT_CHOICES,
   SENT_DECLINE,
+  SENT_END,
 ]);
 export type Sent = z.output<typeof SENT>;
 

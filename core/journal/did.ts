@@ -69,6 +69,7 @@ export type Did =
         | "offer"
         | "known";
     }
+  | { readonly what: "loose-end"; readonly how: "left" | "tonight" | "not-tonight" }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | {
       readonly what: "stash";

@@ -1,7 +1,9 @@
 import { z } from "zod";
+import { LIMITS } from "../limits.ts";
 import { parseDate } from "../month/dates.ts";
 import { WHOLE } from "./crop.ts";
 import { MOST_CHANGE, MOST_STRAIGHTEN } from "./look.ts";
+import { LONGEST_NAME } from "./on-it.ts";
 import { LEAST_FACE, MOST_FACES } from "./picture-face.ts";
 import type { RollMark } from "./roll.ts";
 
@@ -24,6 +26,15 @@ export const PICTURE_FACES = z
   )
   .max(MOST_FACES);
 
+/** How somebody of the household is called. */
+const PERSON = z.string().trim().min(1).max(LONGEST_NAME);
+/** Who is on a picture, each once. */
+export const ON_IT = z
+  .array(PERSON)
+  .max(LIMITS.peopleNames.most)
+  .refine((names) => new Set(names).size === names.length, "a name twice")
+  .nullable();
+
 /** One thing said of pictures of the roll, as it comes from outside. */
 export const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
   z.object({ kind: z.enum(["star", "set-aside", "banked"]), on: z.boolean() }),
@@ -39,6 +50,8 @@ export const ROLL_MARK: z.ZodType<RollMark> = z.discriminatedUnion("kind", [
     }),
   }),
   z.object({ kind: z.literal("faces"), faces: PICTURE_FACES }),
+  z.object({ kind: z.literal("person"), name: PERSON, on: z.boolean() }),
+  z.object({ kind: z.literal("nobody"), on: z.boolean() }),
 ]);
 
 /** A mark that waited on a device while the program was renewed may still go by its name of then. */

@@ -2,6 +2,7 @@ import { LIMITS } from "../limits.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { PictureFace, PictureFacts } from "./crop.ts";
 import type { Look } from "./look.ts";
+import type { OnIt, OnItMark } from "./on-it.ts";
 
 /** A picture's file may have as many bytes as this. */
 export const MOST_BYTES = LIMITS.pictureBytes.most;
@@ -16,6 +17,7 @@ export type RollPhoto = {
   readonly offset: string | null;
   readonly givenDate: CalendarDate | null;
   readonly hasPlace: boolean;
+  readonly people: OnIt;
   readonly star: boolean;
   readonly setAside: boolean;
   readonly banked: boolean;
@@ -28,6 +30,7 @@ export type RollMark =
   | { readonly kind: "star" | "set-aside" | "banked"; readonly on: boolean }
   | { readonly kind: "date"; readonly date: CalendarDate | null }
   | { readonly kind: "look"; readonly look: Look }
+  | OnItMark
   | { readonly kind: "faces"; readonly faces: readonly PictureFace[] }
   /** Into the tray; from there it is put back. */
   | { readonly kind: "away" };

@@ -82,11 +82,16 @@ function marked(contents: readonly DayContent[]) {
       ...leaf,
       front: {
         ...leaf.front,
+        // Of its opening, which is this day's and its guest's; the back before it is this day's as well.
+        line: mark(own || other),
         done: ["number"],
         guests: next === at ? [] : [{ dayId: `day ${next}`, done: ["assemble"] }],
         pieces: [...things, filler(own, null), ...(next === at ? [] : [filler(other, `day ${next}`)])],
       },
-      back: { ...leaf.back, owner: { kind: "day", dayId: `day ${next}` }, pieces: [filler(other, null)] },
+      back: {
+        ...leaf.back,
+        ...{ owner: { kind: "day", dayId: `day ${next}` }, line: mark(other), pieces: [filler(other, null)] },
+      },
     };
   });
   return { album: { days, matters: [], leaves, tryOuts, prints } satisfies Shareable, said };
@@ -141,6 +146,42 @@ describe("what may leave the household", () => {
       }),
       { numRuns: 30, endOnFailure: true },
     );
+  });
+
+  it("says no line under an opening whose other page is private, whatever leaves are set aside between them", () => {
+    const until = "2026-12-10" as CalendarDate;
+    const day = (nth: number, privateUntil: CalendarDate | null): Day => ({
+      ...{ id: `${nth}`, date: addDays(TODAY, nth), skipped: false, mergedInto: null, version: 1 },
+      content: { ...EMPTY_DAY, privateUntil },
+    });
+    const leaf = (id: string) => {
+      const own = leafOfDay(id, makeOf({ kind: "paper" }), id);
+      return { ...own, front: { ...own.front, line: `line ${id}` } };
+    };
+    const lines = (secret: number, span: { start: number; end: number }) => {
+      const days = [0, 1, 2].map((nth) => day(nth, nth === secret ? until : null));
+      const at = { start: addDays(TODAY, span.start), end: addDays(TODAY, span.end) };
+      const whole = {
+        album: { span: at },
+        days,
+        matters: [],
+        leaves: ["0", "1", "2"].map(leaf),
+        tryOuts: [],
+        prints: [],
+      };
+      return shareable(whole, TODAY).leaves.map(({ front }) => front.line);
+    };
+    expect(lines(0, { start: 0, end: 2 })).toEqual([undefined, undefined, "line 2"]);
+    expect(lines(2, { start: 0, end: 2 })).toEqual(["line 0", "line 1", undefined]);
+    // The second is put in no book: the third lies beside what is before it.
+    const aside = { ...leaf("9"), front: { ...leaf("9").front } };
+    const days = [day(0, until), day(9, null), day(1, null)];
+    const span = { start: TODAY, end: addDays(TODAY, 1) };
+    const out = shareable(
+      { album: { span }, days, matters: [], leaves: [leaf("0"), aside, leaf("1")], tryOuts: [], prints: [] },
+      TODAY,
+    );
+    expect(out.leaves.map(({ front }) => front.line)).toEqual([undefined, "line 9", undefined]);
   });
 
   it("is all of it once its day has come; what is private for good never is", () => {

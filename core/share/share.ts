@@ -1,7 +1,9 @@
 import { idOfHeld, type Leaf, type Owner, type Piece, type Side, type TryOut } from "../album/leaf.ts";
 import { type DayContent, EMPTY_DAY } from "../album/model.ts";
+import { isSetAside } from "../album/page.ts";
 import type { Print } from "../album/print.ts";
 import type { CalendarDate } from "../month/dates.ts";
+import type { Span } from "../month/span.ts";
 
 /** Said of what is private for good: the last day that there is. */
 export const FOR_GOOD = "8999-12-31" as CalendarDate;
@@ -13,10 +15,12 @@ export type Private = { readonly privateUntil: CalendarDate | null };
 export const isPrivate = ({ privateUntil }: Private, today: CalendarDate): boolean =>
   privateUntil === FOR_GOOD || (privateUntil !== null && today < privateUntil);
 
-type Entry = { readonly id: string; readonly content: DayContent };
+type Entry = { readonly id: string; readonly content: DayContent; readonly date?: CalendarDate | null };
 
 /** What of an album may leave a household, or be asked about when it does. */
 export type Shareable = {
+  /** Leaves of days outside its span are not in the book; where none is said, all are. */
+  readonly album?: { readonly span: Span };
   readonly days: readonly Entry[];
   readonly matters: readonly Entry[];
   readonly leaves: readonly Leaf[];
@@ -81,12 +85,31 @@ export function shareable<A extends Shareable>(album: A, today: CalendarDate): A
   const openSide = (side: Side): Side => {
     const owner = dayOf(side.owner);
     return {
-      ...side,
+      ...(withoutLine.has(side) ? { ...side, line: undefined } : side),
       pieces: side.pieces && openPieces(side.pieces, owner),
       done: isClosed(owner) ? [] : side.done,
       guests: side.guests.map((guest) => (isClosed(guest.dayId) ? { ...guest, done: [] } : guest)),
     };
   };
+  const dates = new Map(album.days.map(({ id, date }) => [id, date]));
+  const span = album.album?.span;
+  const isInSpan = (id: string) => {
+    const date = dates.get(id);
+    return !span || !date || (date >= span.start && date <= span.end);
+  };
+  const inBook = album.leaves.filter((leaf) => !isSetAside(leaf, isInSpan));
+  const isOfPrivate = ({ owner, guests }: Side) =>
+    isClosed(dayOf(owner)) || guests.some(({ dayId }) => isClosed(dayId));
+  // What is said under an opening is said of both its pages.
+  const withoutLine = new Set(
+    inBook.flatMap((leaf, at) => {
+      const before = inBook[at - 1]?.back;
+      return [
+        ...(isOfPrivate(leaf.front) || (before && isOfPrivate(before)) ? [leaf.front] : []),
+        ...(isOfPrivate(leaf.back) ? [leaf.back] : []),
+      ];
+    }),
+  );
   const leaves = album.leaves.map((leaf): Leaf => {
     const owners = [dayOf(leaf.front.owner), dayOf(leaf.back.owner)].filter((each) => each !== null);
     const isWhollyClosed = owners.length > 0 && owners.every(isClosed);

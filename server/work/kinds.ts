@@ -128,8 +128,17 @@ async function writeDocumentWork({ id, householdId, asked }: WorkRecord, doing: 
   const { albumId, document: wanted, today } = WRITE_DOCUMENT.parse(asked);
   const { db, progress, signal } = doing;
   const aggregate = await readAlbum(db, householdId, albumId);
-  // No title of these names a leaf.
-  const source = aggregate && (await readDocumentSource(db, householdId, aggregate, today, () => ""));
+  // No title of these names a leaf or a page.
+  const source =
+    aggregate &&
+    (await readDocumentSource(
+      db,
+      householdId,
+      aggregate,
+      today,
+      () => "",
+      () => "",
+    ));
   const document = source && documentOf(wanted, source);
   if (!document) return NOT_FOUND;
   const bytesOf = (photoId: string) => readOriginal(db, householdId, photoId);

@@ -26,6 +26,7 @@ import {
 } from "../../core/album/model.ts";
 import type { Pattern } from "../../core/book/pattern.ts";
 import type { RulerMark } from "../../core/bulk/ruler.ts";
+import type { EndMark } from "../../core/finish/end-mark.ts";
 import type { Length, Unit } from "../../core/measure/length.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import type { MonthPage } from "../../core/month/month-kind.ts";
@@ -87,6 +88,8 @@ export const album = pgTable(
     pattern: jsonb("pattern").$type<Pattern>(),
     /** Steps of the first evening that were done where it cannot be seen, or left (core/pace/first-evening.ts). */
     firstSettled: text("first_settled").array().$type<FirstStep[]>().notNull().default([]),
+    /** Loose ends that were left, or kept for an evening (core/finish/end-mark.ts). */
+    looseEnds: jsonb("loose_ends").$type<EndMark[]>().notNull().default([]),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
     revision: integer("revision").notNull().default(1),

@@ -94,6 +94,8 @@ export const side = pgTable(
     pieces: jsonb("pieces").$type<Piece[]>(),
     /** What was done of this side. */
     done: text("done").array().$type<SideStep[]>().notNull().default([]),
+    /** What the keeper says under the opening in which it is up. */
+    line: text("line").notNull().default(""),
   },
   (table) => [
     primaryKey({ columns: [table.leafId, table.face] }),

@@ -90,6 +90,8 @@ export const photo = pgTable(
     look: jsonb("look").$type<Look>().notNull().default(NO_LOOK),
     /** The faces that a keeper marked, as boxes in ten-thousandths of the picture. */
     faces: jsonb("faces").$type<readonly PictureFace[]>().notNull().default([]),
+    /** The names of who is on it; empty where nobody is, null where nobody has said. */
+    people: text("people").array(),
     /** Put in the tray then, unless a day uses it; null while it is on the roll. */
     deletedAt: timestamp("deleted_at", { withTimezone: true, mode: "date" }),
     addedAt: timestamp("added_at", { withTimezone: true, mode: "date" }).notNull().defaultNow(),

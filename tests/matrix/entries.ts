@@ -122,6 +122,7 @@ const BOOK: Readonly<Record<string, (ids: World) => object>> = {
   tick: ({ leaf }) => ({ leaf, face: "front", guest: null, step: "assemble", done: true }),
   lie: ({ leaf }) => ({ leaf, drop: 100, liftsOff: true }),
   part: ({ leaf }) => ({ leaf, opens: true }),
+  "say-line": ({ leaf }) => ({ leaf, face: "front", line: "Snow at last" }),
   "leave-seen": ({ leaf }) => ({ leaf, slip: "back numeral", on: true }),
 };
 const named = (
@@ -260,6 +261,9 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "mark:set-aside": mark({ kind: "set-aside", on: true }),
       "mark:banked": mark({ kind: "banked", on: true }),
       "mark:faces": mark({ kind: "faces", faces: [{ x: 4000, y: 3000, w: 1000, h: 1200 }] }),
+      "mark:person": mark({ kind: "person", name: "Ilo", on: true }),
+      "mark:nobody": mark({ kind: "nobody", on: true }),
+      end: ofAlbum(({ day }) => ({ what: "end", kind: "note", entry: day, of: ["811c9dc5"], as: "left" })),
       "mark:away": mark({ kind: "away" }),
       "mark:date": mark({ kind: "date", date: "2026-12-02" }),
       "mark:look": mark({ kind: "look", look: { blackAndWhite: true, straighten: 0, light: 0, contrast: 0 } }),
@@ -426,6 +430,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     },
   },
   "routes/album.rhythm.tsx": page("rhythm"),
+  "routes/album.what-opens.tsx": page("what-opens"),
+  "routes/album.leaf-through.tsx": page("leaf-through"),
   "routes/album.foundations.tsx": {
     ...page("foundations"),
     writes: {
@@ -503,6 +509,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/leaf/${leaf}.back.svg`,
       `${album}/documents/opening/${leaf}.front.pdf`,
       `${album}/documents/punch-guide/guide.pdf`,
+      `${album}/documents/openers/card.pdf`,
       `${album}/documents/making/flip-up.pdf?${FLIP_UP}`,
       `${album}/documents/cut-file/flip-up.svg?${FLIP_UP}`,
       `${album}/documents/makings/chosen.pdf?pieces=${construction}&sheet=1`,

@@ -44,7 +44,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("mark", kindsOf(ROLL_MARK, "kind")),
     ...prefixed("matter", kindsOf(SENT_MATTER, "how")),
     ...prefixed("print", kindsOf(SENT_PRINT, "how")),
-    ...["bring", "choices", "decline", "another-picture", "move-photo", "move-jotting"],
+    ...["bring", "choices", "decline", "end", "another-picture", "move-photo", "move-jotting"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),
   "routes/album.prompts.tsx": kindsOf(PROMPTS_ACT, "act"),

@@ -1,11 +1,13 @@
 import { Download } from "lucide-react";
 import type { ReactNode } from "react";
-import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { buttonLook } from "#app/parts/button.tsx";
+import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { Refusal } from "#app/parts/refusal.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { WriteFile } from "#app/places/background/write-file.tsx";
-import type { LooseEnd } from "./view.ts";
+import { Ends } from "./ends.tsx";
+import type { EndLine } from "./view.ts";
 
 type Props = {
   readonly albumId: string;
@@ -14,13 +16,14 @@ type Props = {
   readonly secret: number;
   readonly inBook: number;
   readonly wanted: number;
-  readonly ends: readonly LooseEnd[];
+  readonly ends: readonly EndLine[];
 };
 
 /** What is loose, and the ways out of the program. */
 export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props) {
   return (
     <Workplace
+      tabs={<PlaceTabs place="finish" albumId={albumId} here="finish" />}
       panel={
         <section aria-labelledby="out" className="grid content-start gap-5">
           <h2 id="out" className="border-b border-line pb-2 text-xl">
@@ -76,31 +79,13 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
       }
     >
       <PageStage>
-        <section aria-labelledby="ends">
+        <section aria-label="Finish">
           <h1 className="text-3xl">Finish</h1>
           <p className="pb-4 text-quiet">
             {inBook} of {wanted} in the book. There is no last day for finishing.
           </p>
-          <h2 id="ends" className="border-b border-line pb-2 text-xl">
-            Loose ends
-          </h2>
-          {ends.length === 0 ? (
-            <p className="py-3">None that were noted.</p>
-          ) : (
-            <ul>
-              {ends.map(({ date, name, said }) => (
-                <li key={`${date} ${said}`} className="border-b border-line">
-                  <Link
-                    to={to.day(albumId, date)}
-                    className="grid gap-x-4 py-2.5 hover:text-ember sm:grid-cols-[13rem_1fr]"
-                  >
-                    <span className="font-medium">{name}</span>
-                    <span>{said}</span>
-                  </Link>
-                </li>
-              ))}
-            </ul>
-          )}
+          <Refusal />
+          <Ends lines={ends} />
         </section>
       </PageStage>
     </Workplace>

@@ -4,6 +4,7 @@ import type { Help } from "#app/wording/pace.ts";
 import type { AlbumPlan, Step } from "#core/album/model.ts";
 import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type Print, printsByThing, standingOf } from "#core/album/print.ts";
+import type { EndMark } from "#core/finish/end-mark.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { minutesOn } from "#core/pace/capacity.ts";
 import { type Known, type OfPerson, ofPerson } from "#core/pace/of-person.ts";
@@ -21,6 +22,14 @@ export type EveningLine = {
   readonly minutes: number;
   readonly why: Why;
 };
+/** A loose end that was kept for tonight: what it says, of which page, and where its cause is. */
+export type EveningEnd = Omit<EndMark, "as"> & {
+  readonly key: string;
+  readonly name: string;
+  readonly said: string;
+  readonly href: string;
+  readonly minutes: number;
+};
 export type EveningView = {
   readonly today: CalendarDate;
   readonly minutes: number;
@@ -32,6 +41,8 @@ export type EveningView = {
   readonly takes: number;
   readonly finished: number;
   readonly moved: number;
+  /** Loose ends that were kept for tonight: their minutes are not planned again. */
+  readonly ends: readonly EveningEnd[];
   /** What helps later; said where little waits. */
   readonly helps: readonly Help[];
   /** Whether any minutes are somebody's own by now. */
@@ -70,11 +81,16 @@ function eveningView(
   minutes: number,
   person: OfPerson,
   hasSaid: boolean,
+  ends: readonly EveningEnd[],
 ): EveningView {
   const pages = pagesOf(source);
   const { preparing } = source.album;
   const [away, behind] = [atLab(source.prints), waitsForOthers(pages)];
-  const evening = planEvening(pages, today, minutes, preparing, person.own, (page) => [...away(page), ...behind(page)]);
+  const kept = ends.reduce((sum, each) => sum + each.minutes, 0);
+  const evening = planEvening(pages, today, Math.max(0, minutes - kept), preparing, person.own, (page) => [
+    ...away(page),
+    ...behind(page),
+  ]);
   return {
     ...{ today, minutes },
     there: hasSaid ? minutesOn(person.hours, today) : null,
@@ -83,8 +99,9 @@ function eveningView(
       ...{ minutes: takes, why },
     })),
     setUp: evening.setUp.map(({ step, minutes: takes }) => ({ said: STEP_TO_DO[step], minutes: takes })),
-    ...{ takes: evening.minutes, finished: evening.finished, moved: evening.moved },
-    helps: evening.minutes < minutes * LITTLE ? helpsOf(source, pages, today, evening) : [],
+    ends,
+    ...{ takes: evening.minutes + kept, finished: evening.finished, moved: evening.moved },
+    helps: evening.minutes + kept < minutes * LITTLE ? helpsOf(source, pages, today, evening) : [],
     isOwn: Object.values(person.own).some(({ seen, isSet }) => seen > 0 || isSet),
   };
 }
@@ -112,8 +129,9 @@ export function tonightOf(
   known: Known,
   today: CalendarDate,
   asked: string | null,
+  ends: readonly EveningEnd[],
 ): EveningView {
   const person = ofPerson(known, source.album.span, today);
   const hasSaid = known.hours !== null;
-  return eveningView(source, today, minutesAsked(asked, person, hasSaid, today), person, hasSaid);
+  return eveningView(source, today, minutesAsked(asked, person, hasSaid, today), person, hasSaid, ends);
 }

@@ -1,7 +1,8 @@
 import { type FormEvent, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
-import { useIsWaiting, usePut } from "#app/sending/sending.tsx";
+import { pendingSent } from "#app/sending/pending.ts";
+import { useIsWaiting, useOutbox, usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { datedAs, dayAfter } from "#app/wording/dates.ts";
 import { HELP_SAID, type Help, minutesLong, whySaid } from "#app/wording/pace.ts";
@@ -72,6 +73,7 @@ export function Tonight({ albumId, evening }: Props) {
           ))}
         </ul>
       )}
+      <KeptForTonight ends={plan.ends} />
       {lines
         .filter((line) => line.step === "base" && ticked.has(keyOf(line)))
         .map(({ dayId, label }) => (
@@ -107,6 +109,37 @@ export function Tonight({ albumId, evening }: Props) {
   );
 }
 
+/** Loose ends that were kept for tonight, each with the way to its cause: it is off the list once that is mended. */
+function KeptForTonight({ ends }: { ends: EveningView["ends"] }) {
+  const { state, put } = useOutbox();
+  const taken = new Set(
+    pendingSent(state, "end").flatMap(({ kind, entry, as }) => (as === "tonight" ? [] : [`${kind} ${entry}`])),
+  );
+  const open = ends.filter(({ kind, entry }) => !taken.has(`${kind} ${entry}`));
+  if (open.length === 0) return null;
+  return (
+    <ul className="grid border-t border-line pt-1" aria-label="Loose ends for tonight">
+      {open.map(({ key, kind, entry, of, name, said, href, minutes }) => (
+        <li key={key} className="flex items-center gap-x-2 border-b border-line last:border-b-0">
+          <span className="w-14 shrink-0 text-sm text-quiet">{minutes} min</span>
+          <Link to={href} className="min-h-9 grow content-center py-1 leading-snug hover:text-ember">
+            {name && <strong className="font-semibold">{name}: </strong>}
+            {said}
+          </Link>
+          <button
+            type="button"
+            className="link min-h-8 shrink-0 text-sm"
+            aria-label={`Not tonight: ${name ? `${name}: ` : ""}${said}`}
+            onClick={() => put(`end:${kind}:${entry ?? ""}`, { what: "end", kind, entry, of: [...of], as: null })}
+          >
+            Not tonight
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** A base that was just made may be wet: nothing goes on it before tomorrow. */
 function DriesOvernight({ dayId, label, today }: { dayId: string; label: string; today: CalendarDate }) {
   const put = usePut();
@@ -127,7 +160,8 @@ function DriesOvernight({ dayId, label, today }: { dayId: string; label: string;
   );
 }
 
-function comesOfIt({ finished, moved, lines }: EveningView): string {
+function comesOfIt({ finished, moved, lines, ends }: EveningView): string {
+  if (lines.length === 0 && ends.length > 0) return "Loose ends, and the evening is full.";
   if (lines.length === 0) return "Nothing that fits is waiting.";
   const begun = moved - finished;
   if (finished > 0)

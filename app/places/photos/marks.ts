@@ -1,5 +1,6 @@
 import type { SentBring } from "#core/album/edit-schema.ts";
 import { parseDate } from "#core/month/dates.ts";
+import { withOnIt } from "#core/photo/on-it.ts";
 import type { RollMark } from "#core/photo/roll.ts";
 import type { RollPicture, RollView } from "./view.ts";
 
@@ -17,6 +18,9 @@ export function withMark(picture: RollPicture, mark: RollMark): RollPicture | nu
       return { ...picture, date: mark.date ?? picture.date, given: mark.date !== null };
     case "look":
       return { ...picture, look: mark.look };
+    case "person":
+    case "nobody":
+      return { ...picture, people: withOnIt(picture.people, mark) };
     case "faces":
       // What is marked for prints; the roll does not show it.
       return picture;

@@ -8,6 +8,7 @@ import { isPlain, type Look, MOST_CHANGE, MOST_STRAIGHTEN, NO_LOOK } from "#core
 import type { RollMark } from "#core/photo/roll.ts";
 import { type OnPlace, PlaceOn } from "./place-on.tsx";
 import type { RollPicture, RollView } from "./view.ts";
+import { WhoIsOnIt } from "./who-is-on-it.tsx";
 
 type Props = {
   readonly albumId: string;
@@ -16,13 +17,25 @@ type Props = {
   readonly onMark: (ids: readonly string[], mark: RollMark) => void;
   readonly onChoose: (id: string) => void;
   readonly days: RollView["days"];
+  readonly names: RollView["names"];
   readonly aim: CalendarDate | null;
   readonly onPlace: OnPlace;
   readonly onInstead: (() => void) | null;
 };
 
 /** The chosen picture at its largest, and everything that may be said of it. */
-export function PicturePanel({ albumId, picture, alike, days, aim, onMark, onChoose, onPlace, onInstead }: Props) {
+export function PicturePanel({
+  albumId,
+  picture,
+  alike,
+  days,
+  names,
+  aim,
+  onMark,
+  onChoose,
+  onPlace,
+  onInstead,
+}: Props) {
   const mark = (each: RollMark) => onMark([picture.id], each);
   const { width, height } = picture.pixels;
   return (
@@ -107,6 +120,7 @@ export function PicturePanel({ albumId, picture, alike, days, aim, onMark, onCho
           </Button>
         </div>
       )}
+      <WhoIsOnIt pictures={[picture]} names={names} onMark={onMark} />
       <LookForm key={picture.id} look={picture.look} onTake={(look) => mark({ kind: "look", look })} />
       <DateForm key={`${picture.id} ${picture.date}`} picture={picture} onMark={mark} />
     </section>

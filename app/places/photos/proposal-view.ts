@@ -9,10 +9,11 @@ import { type WaitingPrint, waitingPrints } from "#core/book/waiting.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import type { PictureFacts } from "#core/photo/crop.ts";
+import { takenOn } from "#core/photo/on-it.ts";
 import { type PhotoRule, type Proposal, propose } from "#core/photo/propose.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
 import { photoIdsOf } from "#core/photo/together.ts";
-import { alikeOf, takenOn } from "./view.ts";
+import { alikeOf } from "./view.ts";
 
 type Aggregate = {
   readonly album: AlbumPlan & { readonly id: string; readonly photoRule: PhotoRule };

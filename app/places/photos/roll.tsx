@@ -55,8 +55,8 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
     stopPictures(null);
   };
   const { pictures, mark, place, putInstead } = useMarks(view);
-  const [shown, setShown] = useState<Shown>("all");
   const [asked] = useSearchParams();
+  const [shown, setShown] = useState<Shown>(() => SHOWN.find((each) => each === asked.get("shown")) ?? "all");
   const { chosen: chosenIds, last: chosenId, press, none } = useChosen(asked.get("picture"));
   const [several, setSeveral] = useState(false);
   // Looked for from a day: what is chosen goes there.
@@ -167,7 +167,15 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
         staysInSight={together.length > 0}
         panel={
           together.length > 1 ? (
-            <Several pictures={together} days={view.days} aim={aim} onMark={mark} onPlace={place} onNone={none} />
+            <Several
+              pictures={together}
+              days={view.days}
+              names={view.names}
+              aim={aim}
+              onMark={mark}
+              onPlace={place}
+              onNone={none}
+            />
           ) : chosen ? (
             <>
               <PicturePanel
@@ -182,6 +190,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
                 }
                 onMark={mark}
                 onChoose={(id) => onPress(id, "alone")}
+                names={view.names}
                 days={view.days}
                 aim={aim}
                 onPlace={place}

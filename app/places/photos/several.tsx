@@ -4,11 +4,13 @@ import type { CalendarDate } from "#core/month/dates.ts";
 import type { RollMark } from "#core/photo/roll.ts";
 import { type OnPlace, PlaceOn } from "./place-on.tsx";
 import type { RollPicture, RollView } from "./view.ts";
+import { WhoIsOnIt } from "./who-is-on-it.tsx";
 
 /** Several pictures that were chosen together, and what may be said of all of them. */
 export function Several({
   pictures,
   days,
+  names,
   aim,
   onMark,
   onPlace,
@@ -16,6 +18,7 @@ export function Several({
 }: {
   pictures: readonly RollPicture[];
   days: RollView["days"];
+  names: RollView["names"];
   aim: CalendarDate | null;
   onMark: (ids: readonly string[], mark: RollMark) => void;
   onPlace: OnPlace;
@@ -31,6 +34,7 @@ export function Several({
         ))}
       </div>
       <PlaceOn pictures={pictures} days={days} aim={aim} onPlace={onPlace} onInstead={null} />
+      <WhoIsOnIt {...{ pictures, names, onMark }} />
       <div className="flex flex-wrap gap-2">
         <Button small onClick={() => onMark(ids, { kind: "star", on: true })}>
           Star them

@@ -3,10 +3,11 @@ import type { EntryAt } from "#app/places/arrange/boards.ts";
 import { allPagesOf, type WholeRead } from "#core/album/matter.ts";
 import type { AlbumPlan, Day } from "#core/album/model.ts";
 import { pagesOf } from "#core/album/page.ts";
-import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
+import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import { usablePixels } from "#core/photo/crop.ts";
 import { nearDoubles } from "#core/photo/doubles.ts";
 import type { Look, Pixels } from "#core/photo/look.ts";
+import { type OnIt, takenOn } from "#core/photo/on-it.ts";
 import type { RollPhoto } from "#core/photo/roll.ts";
 import { photoIdsOf } from "#core/photo/together.ts";
 
@@ -22,6 +23,8 @@ export type RollPicture = {
   readonly offset: string | null;
   readonly given: boolean;
   readonly hasPlace: boolean;
+  /** Who is on it; null: nobody has said. */
+  readonly people: OnIt;
   readonly star: boolean;
   readonly setAside: boolean;
   readonly banked: boolean;
@@ -62,10 +65,9 @@ export type RollView = {
   /** The album's days, for what a date is called and which are its own. */
   readonly days: Readonly<Record<string, RollTarget>>;
   readonly pictures: readonly RollPicture[];
+  /** Those of the household, and whoever is marked on a picture, by name. */
+  readonly names: readonly string[];
 };
-
-export const takenOn = ({ givenDate, capturedAt }: Pick<RollPhoto, "givenDate" | "capturedAt">): CalendarDate | null =>
-  givenDate ?? parseDate(capturedAt?.slice(0, 10) ?? "");
 
 /** Where near-doubles lie among pictures, by id. Those without a fingerprint yet have none. */
 export function alikeOf(roll: readonly RollPhoto[]): Map<string, { group: number; rank: number; of: number }> {
@@ -81,6 +83,7 @@ export function alikeOf(roll: readonly RollPhoto[]): Map<string, { group: number
 export function rollView(
   whole: WholeRead & { album: AlbumPlan & { id: string } },
   roll: readonly RollPhoto[],
+  household: readonly string[],
   useId: string | null = null,
 ): RollView {
   const { album } = whole;
@@ -106,6 +109,7 @@ export function rollView(
   return {
     albumId: album.id,
     instead,
+    names: [...new Set([...household, ...roll.flatMap(({ people }) => people ?? [])])],
     days: Object.fromEntries(
       pages.flatMap((page) =>
         page.days.map((day): [string, RollTarget] => [
@@ -130,6 +134,7 @@ export function rollView(
       offset: each.offset,
       given: each.givenDate !== null,
       hasPlace: each.hasPlace,
+      people: each.people,
       star: each.star,
       setAside: each.setAside,
       banked: each.banked,
@@ -139,7 +144,7 @@ export function rollView(
   };
 }
 
-export const SHOWN = ["all", "unplaced", "banked", "alike", "starred", "set-aside", "undated"] as const;
+export const SHOWN = ["all", "unplaced", "banked", "alike", "starred", "unnamed", "set-aside", "undated"] as const;
 export type Shown = (typeof SHOWN)[number];
 
 const BELONGS: Record<Shown, (picture: RollPicture) => boolean> = {
@@ -148,6 +153,7 @@ const BELONGS: Record<Shown, (picture: RollPicture) => boolean> = {
   banked: ({ setAside, banked }) => !setAside && banked,
   alike: ({ setAside, alike }) => !setAside && alike !== null,
   starred: ({ setAside, star }) => !setAside && star,
+  unnamed: ({ setAside, people }) => !setAside && people === null,
   "set-aside": ({ setAside }) => setAside,
   undated: ({ date }) => date === null,
 };

@@ -2,23 +2,22 @@ import { to } from "#app/addresses.ts";
 import { drawingOf, type MatBox, mm } from "#app/drawing/mat-text.ts";
 import { leadDate, pageName } from "#app/places/album/view.ts";
 import { glanceAt, standingSaid } from "#app/wording/card.ts";
+import { mistakeSaid } from "#app/wording/mistakes.ts";
 import { cardStanding } from "#core/album/card-printing.ts";
 import { idOfHeld, type Leaf } from "#core/album/leaf.ts";
-import { type Mistake, mistakesIn, type SaidOn } from "#core/album/mistakes.ts";
+import type { Mistake } from "#core/album/mistakes.ts";
 import type { AlbumPlan, Card, Day, Jotting } from "#core/album/model.ts";
 import { type Page, pagesOf } from "#core/album/page.ts";
 import type { Print } from "#core/album/print.ts";
 import { type BuiltInBook, constructionsIn } from "#core/book/constructions.ts";
-import { facingPages } from "#core/book/facing.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
+import { mistakesInBook } from "#core/book/mistakes-in-book.ts";
 import { readBook } from "#core/book/read.ts";
-import { wordsOnPieces } from "#core/book/says.ts";
 import { cardMarks } from "#core/draw/card.ts";
 import { ticks, type Unit } from "#core/measure/length.ts";
 import { rectOf } from "#core/measure/rect.ts";
 import { printSize, type Size } from "#core/measure/size.ts";
-import { type CalendarDate, parseDate, printShort } from "#core/month/dates.ts";
-import { photoIdsOf } from "#core/photo/together.ts";
+import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import { isPrivate } from "#core/share/share.ts";
 import { findIn, type Snippet } from "#core/words/find.ts";
 
@@ -139,52 +138,12 @@ function glance(
   };
 }
 
-const SAID_ON: Record<SaidOn, string> = {
-  card: "a card",
-  back: "the back of a card",
-  filler: "a filler",
-  tag: "a tag",
-  flip: "a flip",
-  tab: "a tab",
-  embellishment: "an embellishment",
-  "photo-mat": "a mat",
-  overlay: "an overlay",
-  window: "a window",
-  construction: "a construction",
-};
-
-/** What a phrase that comes twice stands on, where that is not two cards. */
-const onWhat = ({ on, otherOn }: { on: SaidOn; otherOn: SaidOn }): string =>
-  on === "card" && otherOn === "card"
-    ? ""
-    : `, on ${SAID_ON[on]} and ${SAID_ON[otherOn].replace(/^a /, on === otherOn ? "another " : "a ")}`;
-
 function mistakeLine(
   mistake: Mistake,
   nameOf: (date: CalendarDate) => string,
 ): Pick<MistakeLine, "date" | "card" | "said"> {
-  const { date } = mistake;
-  switch (mistake.kind) {
-    case "twice":
-      return {
-        date,
-        card: null,
-        said:
-          mistake.other === date
-            ? `“${mistake.phrase}” stands on this page twice${onWhat(mistake)}.`
-            : `“${mistake.phrase}” stands here and on ${nameOf(mistake.other)}, which lies open beside it${onWhat(mistake)}.`,
-      };
-    case "nameless":
-      return { date, card: null, said: `The note asks “${mistake.note}”, and no name is in the words.` };
-    case "other-date":
-      return { date, card: null, said: `The words say ${mistake.said}, which is not this day.` };
-    case "no-letter":
-      return {
-        date,
-        card: mistake.card,
-        said: `Its lettering has no ${mistake.letters.join(" ")}. A gap is left there, to draw it by hand.`,
-      };
-  }
+  const card = mistake.kind === "no-letter" ? mistake.card : null;
+  return { date: mistake.date, card, said: mistakeSaid(mistake, nameOf) };
 }
 
 type Aggregate = {
@@ -284,10 +243,6 @@ export function wordsView(
     const page = pages.find((each) => leadDate(each) === date);
     return page ? pageName(page) : printShort(date);
   };
-  const takenOf = (photoId: string) => {
-    const photo = photos.get(photoId);
-    return photo ? (photo.givenDate ?? parseDate(photo.capturedAt?.slice(0, 10) ?? "")) : null;
-  };
   const by = writerOf(aggregate.writtenBy);
   const constructions = constructionsIn(book);
   const inWhat: InWhat = new Map(
@@ -307,12 +262,7 @@ export function wordsView(
     found: found?.slice(0, MOST_FOUND) ?? null,
     more: Math.max(0, (found?.length ?? 0) - MOST_FOUND),
     dates: pages.map((page) => ({ date: leadDate(page), said: pageName(page) })),
-    mistakes: mistakesIn(pages, {
-      facing: facingPages(book.leaves, pages),
-      people,
-      pieces: wordsOnPieces(book, pages),
-      taken: ({ content }) => content.photos.flatMap(photoIdsOf).flatMap((id) => takenOf(id) ?? []),
-    }).map((mistake, at) => ({
+    mistakes: mistakesInBook(pages, book, photos, people).map((mistake, at) => ({
       ...{ key: `${at}`, dayId: mistake.dayId, slip: mistake.slip },
       ...mistakeLine(mistake, nameOf),
     })),
