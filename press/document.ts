@@ -1,16 +1,19 @@
 import { once } from "node:events";
 import { setImmediate as turnOfEvents } from "node:timers/promises";
 import PDFDocument from "pdfkit";
+import sharp from "sharp";
 import type { Document } from "../core/document/document.ts";
-import { type Mark, type PictureMark, picturesOf } from "../core/draw/marks.ts";
+import { type Mark, type PictureMark, picturesOf, preprintsOf } from "../core/draw/marks.ts";
 import { svgFile } from "../core/draw/svg.ts";
 import { INKS } from "../core/material/ink.ts";
 import { rect, rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
 import type { PictureMime } from "../store/photo.ts";
+import { openPicture } from "./decode.ts";
 import { developed } from "./develop.ts";
 import { inside, softened } from "./softened.ts";
+import { laidStraight } from "./straight.ts";
 import { LETTERS_ALONE, runsOf } from "./typefaces.ts";
 
 /** Gives a photo's bytes as they were added, or null when there are none. */
@@ -35,6 +38,20 @@ async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Pr
     if (found) prints.set(printKey(mark), await developed(found.bytes, found.mime, given));
   }
   return prints;
+}
+
+/** What is printed on cards already, laid straight: by its mark, for a document that is looked at. */
+async function straightOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<ReadonlyMap<Mark, Buffer>> {
+  const found = new Map<Mark, Buffer>();
+  for (const mark of preprintsOf(marks)) {
+    const { photoId, corners } = mark.preprint;
+    const card = await bytesOf(photoId);
+    if (!card) continue;
+    const picture = await (await openPicture(card.bytes, card.mime)).png({ compressionLevel: 1 }).toBuffer();
+    const straight = await laidStraight(picture, corners, mark.at.h / mark.at.w);
+    found.set(mark, await sharp(straight).jpeg({ quality: 88 }).toBuffer());
+  }
+  return found;
 }
 
 /** Pictures of the groups that a PDF cannot draw, for their edges are spread: no such thing is in its imaging model. */
@@ -105,7 +122,8 @@ function drawShape(doc: Doc, mark: Shape): void {
   else doc.stroke();
 }
 
-function draw(doc: Doc, marks: readonly Mark[], prints: Prints, soft: ReadonlyMap<Mark, Buffer>): void {
+/** `own`: the pictures that belong to single marks: groups that are spread, and what is on cards already. */
+function draw(doc: Doc, marks: readonly Mark[], prints: Prints, own: ReadonlyMap<Mark, Buffer>): void {
   for (const mark of marks) {
     switch (mark.kind) {
       case "text":
@@ -135,15 +153,19 @@ function draw(doc: Doc, marks: readonly Mark[], prints: Prints, soft: ReadonlyMa
         if (mark.turn !== 0) doc.rotate(mark.turn * 90);
         if (mark.mirrored) doc.translate(pt(mark.w), 0).scale(-1, 1);
         if (mark.clip) doc.rect(pt(mark.clip.x), pt(mark.clip.y), pt(mark.clip.w), pt(mark.clip.h)).clip();
-        const spread = soft.get(mark);
+        const spread = own.get(mark);
         if (spread) doc.fillOpacity(1).image(spread, 0, 0, { width: pt(mark.w), height: pt(mark.h) });
-        else draw(doc, mark.marks, prints, soft);
+        else draw(doc, mark.marks, prints, own);
         doc.restore();
         break;
       }
-      case "preprint":
-        // It is on the card already.
+      case "preprint": {
+        // Where it is made from, it is on the card already.
+        const straight = own.get(mark);
+        const { x, y, w, h } = mark.at;
+        if (straight) doc.fillOpacity(1).image(straight, pt(x), pt(y), { width: pt(w), height: pt(h) });
         break;
+      }
       default:
         drawShape(doc, mark);
     }
@@ -161,7 +183,7 @@ export type Writing = {
  * so that a long one needs no more memory than a short one, and ends where nobody takes any more.
  */
 export async function* pdfPieces(
-  { title, pages }: Document,
+  { title, pages, isToLookAt }: Document,
   bytesOf: PhotoBytes,
   writtenAt: Date,
   { progress, signal }: Writing = {},
@@ -170,12 +192,15 @@ export async function* pdfPieces(
   let written: Buffer[] = [];
   doc.on("data", (piece: Buffer) => written.push(piece));
   const ended = once(doc, "end");
-  for (const [at, { marks, paper }] of pages.entries()) {
+  for (const [at, { marks, paper, drawn }] of pages.entries()) {
     signal?.throwIfAborted();
     // A page's prints are made when it is drawn, and let go after it.
     const prints = await printsOf(marks, bytesOf);
     doc.addPage({ size: [pt(paper.w), pt(paper.h)], margin: 0 });
-    draw(doc, marks, prints, await softOf(marks, prints));
+    if (drawn) doc.translate(pt(drawn.x), pt(drawn.y)).scale(drawn.by);
+    const soft = await softOf(marks, prints);
+    const straight = isToLookAt ? await straightOf(marks, bytesOf) : [];
+    draw(doc, marks, prints, new Map([...soft, ...straight]));
     progress?.(at + 1, pages.length);
     await turnOfEvents();
     const pieces = written;

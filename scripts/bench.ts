@@ -5,10 +5,12 @@ import { seedDemo } from "../demo/seed.ts";
 import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
+import { measureBookOut } from "../tests/bench/book-out.ts";
 import { measureBulk, measureOpening } from "../tests/bench/bulk.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
+import { leafTurn, measureEnds } from "../tests/bench/finish.ts";
 import { measureLoad } from "../tests/bench/load.ts";
 import { measureMaking } from "../tests/bench/making.ts";
 import { measureCalendar, measureForecast, measureTonight } from "../tests/bench/pace.ts";
@@ -120,6 +122,15 @@ const BOUNDS: Record<string, Bound> = {
     what: "a booklet of 3 × 4 panels folded in all its states",
   },
   "bench.drag_ms": { at: "most", value: 16, judged: false, what: "made and drawn anew as a length changes" },
+  "finish.leaf_ms": { at: "most", value: 50, judged: false, what: "a key to the next opening of the book drawn" },
+  "finish.ends_ms": { at: "most", value: 100, judged: false, what: "loose ends of 62 days and 600 pieces gathered" },
+  "finish.pdf_book_ratio": {
+    at: "most",
+    value: 1.5,
+    judged: true,
+    what: "a book of 62 pictures over the bare writer's",
+  },
+  "finish.pdf_book_mb": { at: "most", value: 300, judged: false, what: "more memory held while it is written" },
   "seethrough.opening_ms": {
     at: "most",
     value: 8,
@@ -160,6 +171,12 @@ if (wants("drawer.cutting_never_worse", "drawer.cutting_ms")) Object.assign(figu
 if (wants("drawer.numerals_ms")) figures["drawer.numerals_ms"] = measureNumerals();
 if (wants("bulk.recompute_ms", "bulk.split_ms")) Object.assign(figures, measureBulk());
 if (wants("bench.fold_ms", "bench.drag_ms")) Object.assign(figures, measureMaking());
+if (wants("finish.pdf_book_ratio", "finish.pdf_book_mb")) {
+  const { ratio, megabytes } = await measureBookOut();
+  figures["finish.pdf_book_ratio"] = ratio;
+  figures["finish.pdf_book_mb"] = megabytes;
+}
+if (wants("finish.ends_ms")) figures["finish.ends_ms"] = measureEnds();
 if (wants("seethrough.opening_ms")) figures["seethrough.opening_ms"] = measureOpening();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();
 if (wants("words.deal_ms")) figures["words.deal_ms"] = measureDeal();
@@ -187,6 +204,7 @@ if (
     "js.month.gzip_kb",
     "dial.redraw_ms",
     "book.drag_ms",
+    "finish.leaf_ms",
     "photos.roll_smooth",
     "felt.",
   )
@@ -226,6 +244,8 @@ if (
         "bulk",
         "seen-through",
         "bench",
+        "what-opens",
+        "leaf-through",
       ])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
@@ -242,6 +262,7 @@ if (
       figures["js.month.gzip_kb"] = await firstLoadKb(visit, month, path.join(root, "build/client"));
     if (wants("dial.redraw_ms")) figures["dial.redraw_ms"] = await dialRedraw(visit, month);
     if (wants("book.drag_ms")) figures["book.drag_ms"] = await dragFrame(visit, lantern, `${lantern}/days/2026-12-10`);
+    if (wants("finish.leaf_ms")) figures["finish.leaf_ms"] = await leafTurn(visit, `${lantern}/leaf-through`);
     if (wants("photos.roll_smooth")) figures["photos.roll_smooth"] = await smoothScroll(visit, `${lantern}/photos`);
     if (wants("page.month.ratio", "page.day.ratio")) {
       const ratios = await pageRatios(visit, "/empty", { "page.month.ratio": month, "page.day.ratio": day });

@@ -175,6 +175,16 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "month-phone": { as: PHONE, to: lantern },
   "shelf-phone": { as: PHONE, to: async () => {} },
   finish: { as: DESK, to: place("finish") },
+  "what-opens": { as: DESK, to: place("what-opens") },
+  "leaf-through": {
+    as: NIGHT,
+    to: async (page) => {
+      await place("leaf-through")(page);
+      for (let turned = 0; turned < 3; turned++) await page.keyboard.press("ArrowRight");
+      await page.waitForLoadState("networkidle");
+      await page.waitForTimeout(500);
+    },
+  },
   pace: {
     as: DESK,
     to: async (page) => {

@@ -23,6 +23,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     secret,
     albumId: aggregate.album.id,
     photos: aggregate.photos.size,
+    leaves: aggregate.leaves.length,
     ...progressOf(pages),
     ends: endLines(aggregate, { people, keepers }, today),
   };

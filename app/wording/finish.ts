@@ -1,3 +1,4 @@
+import { nextStep } from "#core/album/page.ts";
 import type { EndGroup } from "#core/finish/end-mark.ts";
 import type { LooseEnd } from "#core/finish/loose-ends.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
@@ -57,7 +58,7 @@ export function endSaid(end: LooseEnd, nameOf: (date: CalendarDate) => string): 
     case "jotted":
       return `${many(n, "jotting", "jottings")}, and nothing written yet.`;
     case "nearly": {
-      const [next] = end.page?.steps.filter(({ done }) => !done) ?? [];
+      const next = end.page && nextStep(end.page);
       return `Nearly there${next ? `: ${STEP_TO_DO[next.step].toLowerCase()}` : ""}.`;
     }
     case "bare":

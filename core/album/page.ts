@@ -120,4 +120,4 @@ export function closedThickness(pages: readonly Page[], leaves: readonly LeafOut
 }
 
 /** The next thing to do on a page, in the order of the work. */
-export const nextStep = (page: Page): PlannedStep | undefined => page.steps.find(({ done }) => !done);
+export const nextStep = (page: Pick<Page, "steps">): PlannedStep | undefined => page.steps.find(({ done }) => !done);

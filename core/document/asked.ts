@@ -6,6 +6,7 @@ import { MATERIAL_IDS } from "../material/material.ts";
 import { LONGEST } from "../measure/length.ts";
 import { IN_TICKS } from "../measure/length-schema.ts";
 import { PRINT_PAPERS } from "../sheet/paper.ts";
+import { BOOK_AS, BOOK_FITS } from "./book-sheets.ts";
 
 const PAPER_IDS = PRINT_PAPERS.map(({ id }) => id) as [string, ...string[]];
 const WHICH = z.union([z.literal("to-print"), z.coerce.number().int().positive().max(100_000)]);
@@ -15,6 +16,11 @@ export const LONG_DOCUMENT = z.discriminatedUnion("kind", [
   /** A sheet by its number, or all that are not printed yet. */
   z.object({ kind: z.literal("print-sheets"), which: WHICH }),
   z.object({ kind: z.literal("card-sheets"), which: WHICH }),
+  /** The whole book; for oneself with what is private, for others without. */
+  z.object({
+    ...{ kind: z.literal("book"), as: z.enum(BOOK_AS), fit: z.enum(BOOK_FITS) },
+    forWhom: z.enum(["self", "others"]),
+  }),
 ]);
 
 export type LongDocument = z.output<typeof LONG_DOCUMENT>;
@@ -80,6 +86,10 @@ function named(kind: string, name: string): object | null {
       return { what: name };
     case "openers":
       return { card: name };
+    case "book": {
+      const [as, fit, forWhom] = name.split(".");
+      return { as, fit, forWhom };
+    }
     case "making":
       return { craft: name };
     case "makings":
@@ -127,6 +137,8 @@ export function readAsked(
     ...{ pieces: query.get("pieces")?.split(","), sheet: query.get("sheet") ?? 0, turn: query.get("turn") === "yes" },
     mirrored: query.get("mirrored") === "yes",
   };
+  // A book is pages drawn to fit, which a single drawing is not.
+  if (kind === "book" && ending === "svg") return null;
   const read = fields && DOCUMENT.safeParse({ kind, ...fields, ...given });
   return read?.success && ending ? { asked: read.data, ending } : null;
 }

@@ -26,10 +26,16 @@ import type { SheetOf, SheetRecord } from "../sheet/record.ts";
 import { templatePages } from "../sheet/template.ts";
 import { leafSheet, openingSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
 import type { DocumentAsked, OPENER_CARDS } from "./asked.ts";
+import { bookSheets } from "./book-sheets.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";
 
 /** A document: pages of marks, each on its own paper at true size. */
-export type Document = { readonly title: string; readonly pages: readonly TrueSheet[] };
+export type Document = {
+  readonly title: string;
+  readonly pages: readonly TrueSheet[];
+  /** It is looked at and not made from: what is on a card already is drawn too. */
+  readonly isToLookAt?: true | undefined;
+};
 
 /** What documents are made of. */
 export type DocumentSource = WholeRead &
@@ -74,6 +80,8 @@ export function documentOf(asked: DocumentAsked, source: DocumentSource): Docume
     }
     case "carriers":
       return carrierDocument(asked, source);
+    case "book":
+      return bookDocument(asked, source);
     case "openers":
       return openersDocument(asked.card, source);
     case "making": {
@@ -113,6 +121,16 @@ export function madeAsAsked({
   const of = craftOf(craft);
   const done = of && made(of, sizes, stockOf(paper), NOWHERE, own);
   return of && done?.ok ? { of, done } : null;
+}
+
+function bookDocument(
+  { as, fit, forWhom }: Extract<DocumentAsked, { kind: "book" }>,
+  source: DocumentSource,
+): Document | null {
+  const { album, leaves, layouts, ...rest } = forWhom === "self" ? source : shareable(source, source.today);
+  const { leaves: reads } = readBook<AnyPage>(album, allPagesOf({ album, leaves, ...rest }), leaves, layouts);
+  const pages = bookSheets(reads, album.format, { as, fit }, album.title);
+  return pages.length > 0 ? { title: album.title, pages, isToLookAt: true } : null;
 }
 
 /** What opens where, without what is private: the card goes with the book. */

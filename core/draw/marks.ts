@@ -80,6 +80,10 @@ export type Mark =
 export type PreprintMark = Extract<Mark, { kind: "preprint" }>;
 export type PictureMark = Extract<Mark, { kind: "picture" }>;
 
+/** Everything among marks that is printed on cards already, groups looked into. */
+export const preprintsOf = (marks: readonly Mark[]): PreprintMark[] =>
+  marks.flatMap((mark) => (mark.kind === "preprint" ? [mark] : mark.kind === "group" ? preprintsOf(mark.marks) : []));
+
 /** Every picture among marks, groups looked into. */
 export const picturesOf = (marks: readonly Mark[]): PictureMark[] =>
   marks.flatMap((mark) => (mark.kind === "picture" ? [mark] : mark.kind === "group" ? picturesOf(mark.marks) : []));

@@ -119,20 +119,22 @@ export function looseEnds(source: EndsSource, { people, keepers }: Names, today:
   const dated = pagesOf(source);
   const book: BookRead<AnyPage> = readBook<AnyPage>(album, pages, leaves, layouts);
   const printsOf = printsByThing(prints);
+  const leavesOf = leavesByPage(book);
   const constructions = constructionsIn(book);
   const mistakes = mistakesInBook<AnyPage>(dated, book, photos, people);
   const told = pages.filter((page) => hasCome(page, today, album));
   const onPages = told.flatMap((page): LooseEnd[] => {
     if (page.skipped) return ofSkipped(page as Page);
+    const own = { leaves: leavesOf.get(page) ?? [] };
     // A note that asks for names is told as the note it is.
     const slips = mistakes.filter(({ kind, dayId }) => kind !== "nameless" && page.days.some(({ id }) => id === dayId));
     return [
       ...notesOf(page),
       ...someCome(page, today),
-      ...unnamed(page, source, book),
-      ...ofPaper(page, book, source),
+      ...unnamed(page, source, own),
+      ...ofPaper(page, own, source),
       ...(slips.length > 0 ? [end("slip", page, [], { slips })] : []),
-      ...(isClose(page) ? closing(page, printsOf, book) : begun(page)),
+      ...(isClose(page) ? closing(page, printsOf, own) : begun(page)),
       ...("matter" in page ? ofMatter(page) : []),
     ];
   });
@@ -142,6 +144,19 @@ export function looseEnds(source: EndsSource, { people, keepers }: Names, today:
     ...seenThrough(book, album, today),
     ...onPictures(told, source, { people, keepers }),
   ];
+}
+
+/** The leaves of a book that a page has a side of, or shares one of. */
+type Own = Pick<BookRead<AnyPage>, "leaves">;
+
+function leavesByPage({ leaves }: Own): ReadonlyMap<AnyPage, Own["leaves"]> {
+  const found = new Map<AnyPage, Own["leaves"][number][]>();
+  for (const read of leaves)
+    for (const page of new Set(
+      [read.front, read.back].flatMap(({ page, guests }) => (page ? [page, ...guests] : guests)),
+    ))
+      found.set(page, [...(found.get(page) ?? []), read]);
+  return found;
 }
 
 /** Whether a page is nearly there, or in the book. */
@@ -168,11 +183,11 @@ function someCome(page: AnyPage, today: CalendarDate): LooseEnd[] {
 }
 
 /** Several are on a picture, and the words of its page do not say who. */
-function unnamed(page: AnyPage, { photos }: EndsSource, book: BookRead<AnyPage>): LooseEnd[] {
+function unnamed(page: AnyPage, { photos }: EndsSource, own: Own): LooseEnd[] {
   const peopleOn = (use: PhotoUse) => photoIdsOf(use).flatMap((id) => photos.get(id)?.people ?? []);
   const several = page.content.photos.map(peopleOn).filter((on) => on.length > 1);
   if (several.length === 0) return [];
-  const said = namesIn(page, book, several.flat());
+  const said = namesIn(page, own, several.flat());
   const missing = new Set<string>();
   const uses = page.content.photos.filter((use) => {
     const on = peopleOn(use);
@@ -189,8 +204,8 @@ function unnamed(page: AnyPage, { photos }: EndsSource, book: BookRead<AnyPage>)
 }
 
 /** What will not work as it lies on the sides that are a page's. */
-function ofPaper(page: AnyPage, book: BookRead<AnyPage>, { album }: EndsSource): LooseEnd[] {
-  const found = book.leaves.flatMap((read) =>
+function ofPaper(page: AnyPage, own: Own, { album }: EndsSource): LooseEnd[] {
+  const found = own.leaves.flatMap((read) =>
     (["front", "back"] as const).flatMap((face) =>
       read[face].page === page || read[face].guests.includes(page)
         ? troublesOf(read, face, album.format).flatMap(({ act, placed }) =>
@@ -206,7 +221,7 @@ function ofPaper(page: AnyPage, book: BookRead<AnyPage>, { album }: EndsSource):
 }
 
 /** What keeps a page that is nearly there, or is in the book, from being whole. */
-function closing(page: AnyPage, printsOf: ReturnType<typeof printsByThing>, book: BookRead<AnyPage>): LooseEnd[] {
+function closing(page: AnyPage, printsOf: ReturnType<typeof printsByThing>, { leaves }: Own): LooseEnd[] {
   const { content } = page;
   const states = content.photos.map((use) => ({
     id: use.id,
@@ -217,7 +232,7 @@ function closing(page: AnyPage, printsOf: ReturnType<typeof printsByThing>, book
   const dues = states.flatMap(({ standing }) => (standing.kind === "at-lab" ? [standing.due] : [])).sort();
   const idsOf = (of: typeof states) => of.map(({ id }) => id);
   const sides = page.leaves.flatMap(({ sides }) => sides);
-  const own = book.leaves.filter((read) => read.front.page === page || read.back.page === page);
+  const own = leaves.filter((read) => read.front.page === page || read.back.page === page);
   const rooms = own.flatMap((read) =>
     [read.front, read.back].flatMap((side) =>
       side.pieces.flatMap(({ piece }) =>

@@ -10,7 +10,7 @@ const wordsOf = (text: string): string[] =>
     .match(/[\p{L}\p{N}]+/gu) ?? [];
 
 /** The words that are read on a page: of its title, its cards, and whatever lies on it or in it. */
-function readOn(page: AnyPage, book: BookRead<AnyPage>): string {
+function readOn(page: AnyPage, book: Pick<BookRead<AnyPage>, "leaves">): string {
   const onPieces = book.leaves.flatMap(({ front, back }) =>
     [front, back].flatMap((side) =>
       side.pieces.flatMap(({ piece }) => {
@@ -25,7 +25,11 @@ function readOn(page: AnyPage, book: BookRead<AnyPage>): string {
 }
 
 /** Which of these names the words of a page say: by their first word, as people are called. */
-export function namesIn(page: AnyPage, book: BookRead<AnyPage>, names: readonly string[]): ReadonlySet<string> {
+export function namesIn(
+  page: AnyPage,
+  book: Pick<BookRead<AnyPage>, "leaves">,
+  names: readonly string[],
+): ReadonlySet<string> {
   const said = new Set(wordsOf(readOn(page, book)));
   return new Set(
     names.filter((name) => {

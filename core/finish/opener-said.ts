@@ -7,7 +7,7 @@ import { whereOn } from "./openers.ts";
 const MOST_LETTERS = 60;
 
 const EDGE: Record<Towards, string> = { up: "lower", down: "upper", left: "right", right: "left" };
-const TO: Record<Towards, string> = { up: "up", down: "down", left: "to the left", right: "to the right" };
+const TO: Record<Towards, string> = { up: "upwards", down: "downwards", left: "to the left", right: "to the right" };
 
 const toSaid = (to: readonly Towards[]): string => to.map((each) => TO[each]).join(" and ");
 

@@ -3,7 +3,7 @@ import type { AlbumFormat } from "../album/model.ts";
 import { laidMarks } from "../draw/card.ts";
 import type { Mark } from "../draw/marks.ts";
 import { inches, type Length, millimetres, ticks, type Unit } from "../measure/length.ts";
-import { rect, rectOf } from "../measure/rect.ts";
+import { rectOf } from "../measure/rect.ts";
 import { type Size, size } from "../measure/size.ts";
 import { FINE, onPaper, type TrueSheet } from "../sheet/true-size.ts";
 import { layWords } from "../words/lay.ts";
@@ -92,9 +92,7 @@ export function openersCards(
     onPaper(
       cards.length > 1 ? `${title}, ${at + 1} of ${cards.length}` : title,
       card,
-      (x, top) => [
-        { kind: "group", turn: 0, x, y: top, w: card.w, h: card.h, clip: rect(0, 0, card.w, card.h), marks },
-      ],
+      (x, top) => [{ kind: "group", turn: 0, x, y: top, w: card.w, h: card.h, marks }],
       unit,
     ),
   );

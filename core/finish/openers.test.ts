@@ -47,9 +47,9 @@ const flip = (edge: number, turn: Piece["turn"] = 0) => ({
 
 describe("what opens where", () => {
   it("says which edge a flip is lifted by, also where it lies turned", () => {
-    expect(says(flip(0))).toEqual([["Lift it by its lower edge and turn it over up."]]);
+    expect(says(flip(0))).toEqual([["Lift it by its lower edge and turn it over upwards."]]);
     expect(says(flip(1))).toEqual([["Lift it by its left edge and turn it over to the right."]]);
-    expect(says(flip(2))).toEqual([["Lift it by its upper edge and turn it over down."]]);
+    expect(says(flip(2))).toEqual([["Lift it by its upper edge and turn it over downwards."]]);
     // A quarter clockwise its upper edge is the right one.
     expect(says(flip(0, 1))).toEqual([["Lift it by its left edge and turn it over to the right."]]);
   });

@@ -11,7 +11,13 @@ import { aSeries, LEGAL, LETTER, TABLOID } from "../measure/sheets.ts";
 import { type Size, size, turned } from "../measure/size.ts";
 
 /** A sheet to print at true size: the paper, and marks from its left upper corner. */
-export type TrueSheet = { readonly title: string; readonly paper: Size; readonly marks: readonly Mark[] };
+export type TrueSheet = {
+  readonly title: string;
+  readonly paper: Size;
+  readonly marks: readonly Mark[];
+  /** Where all of it is drawn smaller than it is: by how much, and from where on the paper. */
+  readonly drawn?: { readonly by: number; readonly x: Length; readonly y: Length } | undefined;
+};
 
 /** What most home printers leave white round a sheet. From memory. */
 export const UNPRINTED = inches(1 / 4);

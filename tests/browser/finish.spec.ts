@@ -88,7 +88,7 @@ test("the demo's book is leafed through by keys and by finger, a booklet opened 
   const album = `${base()}${href?.replace("/month", "")}`;
   await page.goto(`${album}/what-opens`);
   const booklet = page.getByRole("listitem").filter({ has: page.getByRole("heading", { name: /The causeway song/ }) });
-  await expect(booklet).toContainText("Fold it out up and to the left.");
+  await expect(booklet).toContainText("Fold it out upwards and to the left.");
   await expect(booklet).toContainText("“Lantern in the window, kettle on the hob”");
   const [file] = await Promise.all([
     page.waitForEvent("download"),
@@ -96,6 +96,17 @@ test("the demo's book is leafed through by keys and by finger, a booklet opened 
   ]);
   expect((await readFile((await file.path()) ?? "")).subarray(0, 5).toString()).toBe("%PDF-");
 
+  // The whole book is written in the background and handed over.
+  await page.goto(`${album}/finish`);
+  await page.getByLabel("How it lies").selectOption("pages");
+  await page.getByLabel("How large").selectOption("a4");
+  const [written] = await Promise.all([
+    page.waitForEvent("download", { timeout: 90_000 }),
+    page.getByRole("button", { name: "Write the book" }).click(),
+  ]);
+  expect((await readFile((await written.path()) ?? "")).subarray(0, 5).toString()).toBe("%PDF-");
+
+  await page.goto(`${album}/what-opens`);
   await booklet.getByRole("link", { name: "Leaf to it" }).click();
   const book = page.getByRole("img", { name: "The two pages that lie open" });
   await expect(book).toBeVisible();

@@ -510,6 +510,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/opening/${leaf}.front.pdf`,
       `${album}/documents/punch-guide/guide.pdf`,
       `${album}/documents/openers/card.pdf`,
+      `${album}/documents/book/openings.letter.others.pdf`,
       `${album}/documents/making/flip-up.pdf?${FLIP_UP}`,
       `${album}/documents/cut-file/flip-up.svg?${FLIP_UP}`,
       `${album}/documents/makings/chosen.pdf?pieces=${construction}&sheet=1`,

@@ -16,6 +16,7 @@ const KEYS = [
   ["[ ]", "On a piece: back, forward"],
   ["P", "On a piece: into the next pocket"],
   ["O", "On something that opens: open it, further, and close it"],
+  ["← → Home End", "Leafing through: turn the page, to the first, to the last; O opens what opens there"],
   ["Enter", "On something beside the page: put it on"],
   ["Delete", "On a piece: take it off the page"],
   ["Alt", "Held while dragging: no snapping"],

@@ -6,12 +6,15 @@ import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { WriteFile } from "#app/places/background/write-file.tsx";
+import { BookOut } from "./book-out.tsx";
 import { Ends } from "./ends.tsx";
 import type { EndLine } from "./view.ts";
 
 type Props = {
   readonly albumId: string;
   readonly photos: number;
+  /** How many leaves the book has. */
+  readonly leaves: number;
   /** How many things are private as of today: days, pictures, cards and jottings. */
   readonly secret: number;
   readonly inBook: number;
@@ -20,7 +23,7 @@ type Props = {
 };
 
 /** What is loose, and the ways out of the program. */
-export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props) {
+export function Finish({ albumId, photos, leaves, secret, inBook, wanted, ends }: Props) {
   return (
     <Workplace
       tabs={<PlaceTabs place="finish" albumId={albumId} here="finish" />}
@@ -29,6 +32,12 @@ export function Finish({ albumId, photos, secret, inBook, wanted, ends }: Props)
           <h2 id="out" className="border-b border-line pb-2 text-xl">
             Take it with you
           </h2>
+          {leaves > 0 && (
+            <Way title="The book to look at" way={<BookOut {...{ albumId, secret }} />}>
+              A PDF of every opening as it lies, seen through as it will be, with the line under it; or every page by
+              itself.
+            </Way>
+          )}
           <Way
             title="Archive for yourself"
             way={<WriteFile wanted={{ kind: "write-archive", albumId, forWhom: "self" }} action="Write everything" />}
