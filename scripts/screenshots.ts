@@ -180,6 +180,8 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
     as: NIGHT,
     to: async (page) => {
       await place("leaf-through")(page);
+      // A key that is pressed before the page runs turns nothing.
+      await page.waitForLoadState("networkidle");
       for (let turned = 0; turned < 3; turned++) await page.keyboard.press("ArrowRight");
       await page.waitForLoadState("networkidle");
       await page.waitForTimeout(500);

@@ -64,6 +64,7 @@ export function endSaid(end: LooseEnd, nameOf: (date: CalendarDate) => string): 
     case "bare":
       return "Nothing of it is here yet.";
     case "skipped":
+      if (!end.page) return `${many(n, "day is", "days are")} skipped: told after all, or left out for good.`;
       return `It is skipped, and holds ${many(n, "thing", "things")}.`;
     case "calendar":
       return "The calendar is still bare.";

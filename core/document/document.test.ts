@@ -80,6 +80,8 @@ describe("what an address asks for", () => {
       carriers: "words-back.pdf",
       making: "flip-up.pdf",
       makings: "chosen.pdf",
+      openers: "card.pdf",
+      book: "openings.a4.others.pdf",
     };
     const query = `paper=a4&cards=${LEAF},${TITLE}&pieces=${LEAF}`;
     const kinds = Object.entries(files).map(
@@ -95,6 +97,9 @@ describe("what an address asks for", () => {
       ["leaf", "1.front.pdf"],
       ["leaf", `${LEAF}.front.exe`],
       ["punch-guide", "other.pdf"],
+      ["openers", "poster.pdf"],
+      ["book", "openings.a4.others.svg"],
+      ["book", "openings.a4.everybody.pdf"],
       ["print-sheets", "-1.pdf"],
       ["print-sheets", "pdf"],
       ["carriers", "words-front.pdf"],

@@ -171,6 +171,20 @@ describe("loose ends", () => {
     expect(looseEnds(nothing, NAMES, AFTER)).toEqual([]);
   });
 
+  it("tells of days that are skipped in one, and of what is away at a lab however far its page is", () => {
+    const { album: plan, days, ...rest } = album({ content: EMPTY_DAY, leaves: [], skipped: true });
+    expect(looseEnds({ ...rest, album: plan, days }, NAMES, AFTER)).toMatchObject([
+      { kind: "skipped", entry: null, page: null, of: [DAY] },
+    ]);
+    const away = print("made", { kind: "lab", id: "l", number: 1, due: "2027-01-04" as CalendarDate });
+    const far = {
+      content: { ...DONE, done: [], cards: [newCard("card", { w: inches(3), h: inches(4) })] },
+      prints: [away],
+    };
+    const own = ends({ ...far, leaves: leavesOn(DAY, makeOf({ kind: "full" })), people: null });
+    expect(own.map(({ kind, due, of }) => [kind, due, of])).toEqual([["lab", "2027-01-04", [use.id]]]);
+  });
+
   it("says nothing of days that are still ahead", () => {
     const loose = { content: { note: "Later", ...unnumbered }, leaves: [] };
     expect(kinds(loose)).toContain("note");
@@ -264,7 +278,9 @@ describe("loose ends of any album", () => {
             .filter(({ kind }) => !["rings", "hint"].includes(kind))
             .map(({ kind, entry }) => `${kind} ${entry}`);
           expect(new Set(keys).size).toBe(keys.length);
-          for (const end of found.slice(0, 8).filter(({ kind }) => mends.includes(kind))) {
+          for (const end of found
+            .slice(0, 8)
+            .filter(({ kind, entry }) => mends.includes(kind) && (kind !== "skipped" || entry !== null))) {
             const own = new Set(end.page && "group" in end.page ? end.page.days.map(({ id }) => id) : []);
             const isOne = end.kind === "note";
             const after = days.map((day) =>

@@ -4,7 +4,7 @@ import { type AnyPage, allPagesOf, type MatterPage, type WholeRead } from "../al
 import type { Mistake } from "../album/mistakes.ts";
 import type { AlbumPlan, DayContent, PhotoUse } from "../album/model.ts";
 import { isBegun, type Page, pagesOf } from "../album/page.ts";
-import { type Print, printsByThing, standingOf } from "../album/print.ts";
+import { type Print, printsByThing, type Standing, standingOf } from "../album/print.ts";
 import { type BuiltInBook, constructionsIn } from "../book/constructions.ts";
 import type { PocketLayout } from "../book/layout.ts";
 import { mistakesInBook } from "../book/mistakes-in-book.ts";
@@ -126,6 +126,7 @@ export function looseEnds(source: EndsSource, { people, keepers }: Names, today:
   const onPages = told.flatMap((page): LooseEnd[] => {
     if (page.skipped) return ofSkipped(page as Page);
     const own = { leaves: leavesOf.get(page) ?? [] };
+    const made = ofPrints(page, printsOf);
     // A note that asks for names is told as the note it is.
     const slips = mistakes.filter(({ kind, dayId }) => kind !== "nameless" && page.days.some(({ id }) => id === dayId));
     return [
@@ -134,12 +135,15 @@ export function looseEnds(source: EndsSource, { people, keepers }: Names, today:
       ...unnamed(page, source, own),
       ...ofPaper(page, own, source),
       ...(slips.length > 0 ? [end("slip", page, [], { slips })] : []),
-      ...(isClose(page) ? closing(page, printsOf, own) : begun(page)),
+      ...made.away,
+      ...(isClose(page) ? closing(page, made, own) : begun(page)),
       ...("matter" in page ? ofMatter(page) : []),
     ];
   });
+  const skipped = told.filter((page) => page.skipped && ofSkipped(page as Page).length === 0);
   return [
     ...onPages,
+    ...some("skipped", null, skipped.map(leadOf)),
     ...openers(constructions, album, told),
     ...seenThrough(book, album, today),
     ...onPictures(told, source, { people, keepers }),
@@ -220,18 +224,41 @@ function ofPaper(page: AnyPage, own: Own, { album }: EndsSource): LooseEnd[] {
   return some("fit", page, [...new Set(found.map(({ piece }) => piece))], at && { at });
 }
 
-/** What keeps a page that is nearly there, or is in the book, from being whole. */
-function closing(page: AnyPage, printsOf: ReturnType<typeof printsByThing>, { leaves }: Own): LooseEnd[] {
+/** Prints of a page that are spoiled or away at a lab, and those that nobody has made yet. */
+function ofPrints(page: AnyPage, printsOf: ReturnType<typeof printsByThing>): { away: LooseEnd[]; unmade: LooseEnd[] } {
   const { content } = page;
   const states = content.photos.map((use) => ({
     id: use.id,
     standing: standingOf(use, printsOf.get(use.id) ?? [], content.done),
   }));
-  const wanted = states.filter(({ standing }) => standing.kind === "wanted");
-  const isSpoiled = ({ standing }: (typeof states)[number]) => standing.kind === "wanted" && standing.spoiled;
-  const dues = states.flatMap(({ standing }) => (standing.kind === "at-lab" ? [standing.due] : [])).sort();
-  const idsOf = (of: typeof states) => of.map(({ id }) => id);
-  const sides = page.leaves.flatMap(({ sides }) => sides);
+  const ids = (is: (standing: Standing) => boolean) =>
+    states.filter(({ standing }) => is(standing)).map(({ id }) => id);
+  const [due] = states.flatMap(({ standing }) => (standing.kind === "at-lab" ? [standing.due] : [])).sort();
+  return {
+    away: [
+      ...some(
+        "spoiled",
+        page,
+        ids((standing) => standing.kind === "wanted" && standing.spoiled),
+      ),
+      ...some(
+        "lab",
+        page,
+        ids(({ kind }) => kind === "at-lab"),
+        due ? { due } : {},
+      ),
+    ],
+    unmade: some(
+      "print",
+      page,
+      ids((standing) => standing.kind === "wanted" && !standing.spoiled),
+    ),
+  };
+}
+
+/** What keeps a page that is nearly there, or is in the book, from being whole; `prints`: what is told of its prints. */
+function closing(page: AnyPage, { away, unmade }: ReturnType<typeof ofPrints>, { leaves }: Own): LooseEnd[] {
+  const { content } = page;
   const own = leaves.filter((read) => read.front.page === page || read.back.page === page);
   const rooms = own.flatMap((read) =>
     [read.front, read.back].flatMap((side) =>
@@ -242,20 +269,12 @@ function closing(page: AnyPage, printsOf: ReturnType<typeof printsByThing>, { le
   );
   const isByHand = content.done.includes("write");
   const causes = [
-    ...some("spoiled", page, idsOf(wanted.filter(isSpoiled))),
-    ...some("print", page, idsOf(wanted.filter((each) => !isSpoiled(each)))),
-    ...some(
-      "lab",
-      page,
-      idsOf(states.filter(({ standing }) => standing.kind === "at-lab")),
-      dues[0] ? { due: dues[0] } : {},
-    ),
+    ...unmade,
     ...some("wordless", page, isByHand ? [] : content.cards.filter((card) => !hasWords(card)).map(({ id }) => id)),
-    ...(sides.some((side) => side.rooms.length > 0) ? some("room", page, rooms) : []),
+    ...some("room", page, rooms),
   ];
-  const left = openSteps(page);
-  const nearly = left.length > 0 && causes.length === 0 ? [nearlyThere(page)] : [];
-  return [...causes, ...nearly, ...some("pocket", page, emptyPockets(own, page))];
+  const isNearly = openSteps(page).length > 0 && causes.length + away.length === 0;
+  return [...causes, ...(isNearly ? [nearlyThere(page)] : []), ...some("pocket", page, emptyPockets(own, page))];
 }
 
 function nearlyThere(page: AnyPage): LooseEnd {

@@ -133,7 +133,7 @@ export function Leafing({ data }: { data: BookData }) {
             </MatButton>
             <label className="flex items-center gap-2 text-sm">
               <span>Opening</span>
-              <select className="field py-1 text-ink" value={at} onChange={({ target }) => goTo(Number(target.value))}>
+              <select className="field py-1 text-text" value={at} onChange={({ target }) => goTo(Number(target.value))}>
                 {places.map((place, each) => (
                   <option key={place} value={place}>
                     {each + 1} of {places.length}

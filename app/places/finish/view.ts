@@ -58,6 +58,8 @@ function hrefOf(albumId: string, { kind, page, at, of }: LooseEnd): string {
       return to.roll(albumId, { shown: "unnamed" });
     case "nearly":
       return `${day}#finish`;
+    case "skipped":
+      return page ? day : to.told(albumId);
     default:
       return day;
   }
