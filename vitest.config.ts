@@ -1,7 +1,7 @@
 import { defineConfig } from "vitest/config";
 
 const BOTH = {
-  ...{ testTimeout: 60_000, hookTimeout: 60_000, pool: "forks" as const },
+  ...{ testTimeout: 180_000, hookTimeout: 180_000, pool: "forks" as const },
   setupFiles: ["tests/seed.setup.ts"],
 };
 

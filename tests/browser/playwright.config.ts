@@ -10,8 +10,8 @@ export default defineConfig({
   workers: 3,
   // On a busy machine a browser may be starved; what needs its second try is named at the end and is not passed over.
   retries: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: [["list"], ["json", { outputFile: "../../.hearth/browser.json" }]],
   use: {
     launchOptions: CHROMIUM,
