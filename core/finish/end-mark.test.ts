@@ -23,6 +23,8 @@ describe("what is said of loose ends", () => {
         expect(notLeft(end, left)).toBeNull();
         const more = notLeft({ ...end, of: [...end.of, "new"] }, left);
         expect(more?.of).toEqual(["new"]);
+        // What was left before stays left when more of it is.
+        expect(notLeft(end, withEndMark(left, { ...end, of: ["new"], as: "left" }))).toBeNull();
         // Of another page or kind nothing is said by it.
         const other = { ...end, entry: end.entry === null ? "one" : null };
         expect(notLeft(other, left)).toEqual(notLeft(other, marks));

@@ -185,6 +185,13 @@ describe("loose ends", () => {
     expect(own.map(({ kind, due, of }) => [kind, due, of])).toEqual([["lab", "2027-01-04", [use.id]]]);
   });
 
+  it("asks no name of a picture with one alone on it, and says those of several that the words leave out", () => {
+    const cards = [{ ...newCard("card", { w: inches(3), h: inches(4) }), text: "At the boats with Mara" }];
+    expect(kinds({ content: { cards }, people: ["Ilo"] })).not.toContain("names");
+    const [names] = ends({ content: { cards }, people: ["Ilo", "Mara"] }).filter(({ kind }) => kind === "names");
+    expect(names?.names).toEqual(["Ilo"]);
+  });
+
   it("says nothing of days that are still ahead", () => {
     const loose = { content: { note: "Later", ...unnumbered }, leaves: [] };
     expect(kinds(loose)).toContain("note");
