@@ -17,7 +17,8 @@ type DocumentKind =
   | "drawer"
   | "lab-order"
   | "lab-test"
-  | "library";
+  | "library"
+  | "words";
 
 const asked = (path: string, query: Query): string => {
   const said = Object.entries(query).flatMap(([name, value]) => (value ? [[name, value] as const] : []));

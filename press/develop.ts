@@ -6,8 +6,14 @@ import { isPlain, type Look, straightened, toneOf } from "../core/photo/look.ts"
 import type { PictureMime } from "../store/photo.ts";
 import { openPicture } from "./decode.ts";
 
+/** How fine a print is made: pixels per inch at most, and the JPEG's quality; colour in full where it is printed. */
+export type Fineness = { readonly perInch: number; readonly quality: number; readonly fullColour: boolean };
+
 /** The usual aim, common practice. */
 export const PIXELS_PER_INCH = 300;
+export const TO_PRINT: Fineness = { perInch: PIXELS_PER_INCH, quality: 92, fullColour: true };
+/** Of a whole opening on a screen, which seldom has as many: common practice. */
+export const TO_LOOK_AT: Fineness = { perInch: 150, quality: 82, fullColour: false };
 const WHITE = "#ffffff";
 
 /** Light, contrast and black and white; the order of the image library's own steps does not matter to them. */
@@ -52,15 +58,20 @@ export async function lookedVersion(webp: Buffer, look: Look): Promise<Buffer> {
 /** What a print is made from and how. */
 export type ToDevelop = { readonly print: Size; readonly crop: PrintCrop; readonly facts: PictureFacts };
 
-/** Whole pixels of a length at the usual aim. */
-export const pixelsOf = (length: number): number =>
-  Math.max(1, Math.round((length / TICKS_PER_INCH) * PIXELS_PER_INCH));
+/** Whole pixels of a length, at the usual aim where no other is said. */
+export const pixelsOf = (length: number, perInch = PIXELS_PER_INCH): number =>
+  Math.max(1, Math.round((length / TICKS_PER_INCH) * perInch));
 
 /**
- * The picture's part of a print, at most 300 pixels per inch and never enlarged: straightened, cropped, as it is to look,
+ * The picture's part of a print, as fine as it is asked for and never enlarged: straightened, cropped, as it is to look,
  * without the camera's notes. The white border is not in it: that is where it lies on the paper.
  */
-async function cropped(bytes: Buffer, mime: PictureMime, { print, crop, facts }: ToDevelop): Promise<Sharp> {
+async function cropped(
+  bytes: Buffer,
+  mime: PictureMime,
+  { print, crop, facts }: ToDevelop,
+  perInch: number,
+): Promise<Sharp> {
   const picture = await turned(await openPicture(bytes, mime), facts.look.straighten);
   const upright = await picture
     .flatten({ background: WHITE })
@@ -78,13 +89,19 @@ async function cropped(bytes: Buffer, mime: PictureMime, { print, crop, facts }:
   part.width = Math.min(part.width, width - part.left);
   part.height = Math.min(part.height, height - part.top);
   const inner = insideBorder(print, crop);
-  const wanted = { width: pixelsOf(inner.w), height: pixelsOf(inner.h) };
+  const wanted = { width: pixelsOf(inner.w, perInch), height: pixelsOf(inner.h, perInch) };
   const shrinks = wanted.width <= part.width && wanted.height <= part.height;
   const out = sharp(upright.data, { raw: { width, height, channels } }).extract(part);
   return toned(shrinks ? out.resize({ ...wanted, fit: "fill" }) : out, facts.look);
 }
 
 /** The picture of a print as JPEG, to be laid inside its white border. */
-export async function developed(bytes: Buffer, mime: PictureMime, given: ToDevelop): Promise<Buffer> {
-  return (await cropped(bytes, mime, given)).jpeg({ quality: 92, chromaSubsampling: "4:4:4" }).toBuffer();
+export async function developed(
+  bytes: Buffer,
+  mime: PictureMime,
+  given: ToDevelop,
+  { perInch, quality, fullColour }: Fineness = TO_PRINT,
+): Promise<Buffer> {
+  const picture = await cropped(bytes, mime, given, perInch);
+  return picture.jpeg({ quality, chromaSubsampling: fullColour ? "4:4:4" : "4:2:0" }).toBuffer();
 }

@@ -1,58 +1,21 @@
 import { once } from "node:events";
 import { setImmediate as turnOfEvents } from "node:timers/promises";
 import PDFDocument from "pdfkit";
-import sharp from "sharp";
 import type { Document } from "../core/document/document.ts";
-import { type Mark, type PictureMark, picturesOf, preprintsOf } from "../core/draw/marks.ts";
+import type { Mark } from "../core/draw/marks.ts";
 import { svgFile } from "../core/draw/svg.ts";
 import { INKS } from "../core/material/ink.ts";
 import { rect, rectOf, sizeOf } from "../core/measure/rect.ts";
 import { insideBorder } from "../core/photo/crop.ts";
 import type { TrueSheet } from "../core/sheet/true-size.ts";
-import type { PictureMime } from "../store/photo.ts";
-import { openPicture } from "./decode.ts";
-import { developed } from "./develop.ts";
+import { type PhotoBytes, type Prints, printKey, printsOf, straightOf } from "./prints.ts";
 import { inside, softened } from "./softened.ts";
-import { laidStraight } from "./straight.ts";
 import { LETTERS_ALONE, runsOf } from "./typefaces.ts";
-
-/** Gives a photo's bytes as they were added, or null when there are none. */
-export type PhotoBytes = (photoId: string) => Promise<{ bytes: Buffer; mime: PictureMime } | null>;
 
 /** 72 points to the inch (ISO 32000-1), 8128 ticks to the inch. */
 const POINTS_PER_TICK = 72 / 8128;
 const pt = (length: number): number => length * POINTS_PER_TICK;
 const HAIR = 80;
-
-type Prints = ReadonlyMap<string, Buffer>;
-const printKey = ({ photoId, at, crop, picture }: PictureMark) =>
-  `${photoId} ${at.w} ${at.h} ${JSON.stringify(crop)} ${JSON.stringify(picture)}`;
-
-/** Every print on a sheet at its own size, one after the other so that memory stays small. */
-async function printsOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<Prints> {
-  const prints = new Map<string, Buffer>();
-  for (const mark of picturesOf(marks)) {
-    if (prints.has(printKey(mark))) continue;
-    const found = await bytesOf(mark.photoId);
-    const given = { print: sizeOf(mark.at), crop: mark.crop, facts: mark.picture };
-    if (found) prints.set(printKey(mark), await developed(found.bytes, found.mime, given));
-  }
-  return prints;
-}
-
-/** What is printed on cards already, laid straight: by its mark, for a document that is looked at. */
-async function straightOf(marks: readonly Mark[], bytesOf: PhotoBytes): Promise<ReadonlyMap<Mark, Buffer>> {
-  const found = new Map<Mark, Buffer>();
-  for (const mark of preprintsOf(marks)) {
-    const { photoId, corners } = mark.preprint;
-    const card = await bytesOf(photoId);
-    if (!card) continue;
-    const picture = await (await openPicture(card.bytes, card.mime)).png({ compressionLevel: 1 }).toBuffer();
-    const straight = await laidStraight(picture, corners, mark.at.h / mark.at.w);
-    found.set(mark, await sharp(straight).jpeg({ quality: 88 }).toBuffer());
-  }
-  return found;
-}
 
 /** Pictures of the groups that a PDF cannot draw, for their edges are spread: no such thing is in its imaging model. */
 async function softOf(marks: readonly Mark[], prints: Prints): Promise<ReadonlyMap<Mark, Buffer>> {

@@ -6,8 +6,8 @@ import { toMillimetres } from "../core/measure/length.ts";
 import { type OnLabPaper, stretchAtLab } from "../core/sheet/lab.ts";
 import type { Stretch } from "../core/sheet/paper.ts";
 import type { LabRecord } from "../core/sheet/printer.ts";
-import type { PhotoBytes } from "./document.ts";
 import { labPrint } from "./lab-print.ts";
+import type { PhotoBytes } from "./prints.ts";
 import { type PackedFile, writeZip } from "./zip.ts";
 
 /** One print of an order: what it is of, the paper it comes on, what the lab makes of a file, and which day it is for. */

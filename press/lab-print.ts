@@ -9,8 +9,8 @@ import { insideBorder } from "../core/photo/crop.ts";
 import { isToCut, madeUpFor, type OnLabPaper } from "../core/sheet/lab.ts";
 import type { Stretch } from "../core/sheet/paper.ts";
 import { developed, PIXELS_PER_INCH, pixelsOf } from "./develop.ts";
-import type { PhotoBytes } from "./document.ts";
 import { outlined } from "./outlines.ts";
+import type { PhotoBytes } from "./prints.ts";
 
 const WHITE = "#ffffff";
 /** The line that a print is cut out along. */

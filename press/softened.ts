@@ -10,11 +10,11 @@ const SOFT_PIXELS = 150;
 /** A developed print, or nothing where its picture is gone. */
 export type PrintOf = (mark: PictureMark) => Buffer | undefined;
 
-/** Pictures as they are written into a file themselves. */
+/** Pictures as they are written into a file themselves; what is printed on cards already where `straight` has it. */
 export const inside =
-  (printOf: PrintOf): PictureHref =>
+  (printOf: PrintOf, straight?: ReadonlyMap<Mark, Buffer>): PictureHref =>
   (mark) => {
-    const print = mark.kind === "picture" ? printOf(mark) : undefined;
+    const print = mark.kind === "picture" ? printOf(mark) : straight?.get(mark);
     return print ? `data:image/jpeg;base64,${print.toString("base64")}` : "";
   };
 

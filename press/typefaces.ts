@@ -72,3 +72,13 @@ export function runsOf(text: string, typeface: Typeface): (ShippedFont & { text:
   }
   return runs;
 }
+
+/** What a font file is of, by its name: `besley/files/besley-latin-600-normal.woff` is Besley at 600. */
+export function faceOf(file: string): { readonly family: string; readonly weight: number } {
+  const [, folder = "", weight = "400"] = /([a-z-]+)\/files\/.*-(\d{3})-normal\.woff2?$/.exec(file) ?? [];
+  const family = folder.replace(
+    /(^|-)([a-z])/g,
+    (_, dash: string, letter: string) => `${dash ? " " : ""}${letter.toUpperCase()}`,
+  );
+  return { family, weight: Number(weight) };
+}

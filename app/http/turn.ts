@@ -1,6 +1,6 @@
-import { matterName } from "#app/wording/book.ts";
 import { didWords, type Names, NO_LONGER_KEPT, NOTHING_LEFT, notTurnedSaid, turnedSaid } from "#app/wording/journal.ts";
 import { daysOfLeaf } from "#core/album/leaf.ts";
+import { matterName } from "#core/album/matter-name.ts";
 import { printShort, wallClock } from "#core/month/dates.ts";
 import type { AlbumAggregate } from "#store/album.ts";
 import type { Turned, Way } from "#store/journal/take-back.ts";

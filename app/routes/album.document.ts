@@ -8,8 +8,9 @@ import { eveningSaid } from "#app/wording/pace.ts";
 import { allPagesOf } from "#core/album/matter.ts";
 import { asMade } from "#core/album/print.ts";
 import { readAsked } from "#core/document/asked.ts";
-import { documentOf, madeAsAsked, madeOnPages } from "#core/document/document.ts";
+import { bookFor, documentOf, madeAsAsked, madeOnPages } from "#core/document/document.ts";
 import { listRows } from "#core/drawer/list.ts";
+import { wordsAlone, wordsAsHtml, wordsAsText } from "#core/finish/words-alone.ts";
 import { calendarDays, calendarEvenings } from "#core/format/calendar.ts";
 import { cutFile } from "#core/format/cut-file.ts";
 import { dayPlanRows } from "#core/format/day-plan.ts";
@@ -65,6 +66,14 @@ const OTHERS: Readonly<Record<string, (asking: Asking) => Promise<Response>>> = 
       return answerFile("Drawer", "zip", await packDrawer(context.db, householdId, context.now));
     if (file !== "drawer.csv") throw notFound();
     return answerFile("Drawer", "csv", writeCsv(listRows(await readDrawer(context.db, householdId))));
+  },
+  words: async ({ aggregate, today, file }) => {
+    const [, whom, ending] = /^(self|others)\.(txt|html)$/.exec(file) ?? [];
+    if ((whom !== "self" && whom !== "others") || (ending !== "txt" && ending !== "html")) throw notFound();
+    const { pages, leaves } = bookFor({ ...aggregate, today }, whom);
+    const { title } = aggregate.album;
+    const write = ending === "txt" ? wordsAsText : wordsAsHtml;
+    return answerFile(`${title} words`, ending, write(title, wordsAlone(pages, leaves)));
   },
   calendar: async ({ context, memberId, aggregate, today, file }) => {
     const { album } = aggregate;

@@ -5,7 +5,6 @@ import type { LayoutProblem } from "#core/book/layout.ts";
 import type { HoleWork } from "#core/book/old-holes.ts";
 import { sayLength, type Unit } from "#core/measure/length.ts";
 import { many } from "./count.ts";
-
 import { FOUNDATION_NAME, INSERT_NAME } from "./day.ts";
 
 /** The words for leaves, sides and pocket layouts. */
@@ -50,19 +49,6 @@ export function holeWorkSaid({ serve, cover, washi, punch, through }: HoleWork, 
     .filter(Boolean)
     .join(" ");
 }
-
-export const MATTER_NAME: Record<Matter, string> = {
-  title: "Title page",
-  "opening-note": "Opening note",
-  "month-calendar": "Month calendar",
-  before: "Page before day 1",
-  section: "Section page",
-  closing: "Closing page",
-};
-
-/** A page of the front or back matter by its title, or by what it is for. */
-export const matterName = ({ kind, title }: { readonly kind: Matter; readonly title: string }): string =>
-  title || MATTER_NAME[kind];
 
 export const FACE_NAME: Record<Face, string> = { front: "Front", back: "Back" };
 

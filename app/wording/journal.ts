@@ -1,9 +1,9 @@
 import type { DayEdit } from "#core/album/edit.ts";
+import { MATTER_NAME } from "#core/album/matter-name.ts";
 import type { Part } from "#core/album/model.ts";
 import type { BookEdit } from "#core/book/edit.ts";
 import type { Did, Stashed } from "#core/journal/did.ts";
 import type { RollMark } from "#core/photo/roll.ts";
-import { MATTER_NAME } from "./book.ts";
 import { many } from "./count.ts";
 import { shortDate } from "./dates.ts";
 import { STEP_NAME } from "./day.ts";

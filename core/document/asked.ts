@@ -11,16 +11,25 @@ import { BOOK_AS, BOOK_FITS } from "./book-sheets.ts";
 const PAPER_IDS = PRINT_PAPERS.map(({ id }) => id) as [string, ...string[]];
 const WHICH = z.union([z.literal("to-print"), z.coerce.number().int().positive().max(100_000)]);
 
+/** For oneself with what is private, for others without. */
+const FOR_WHOM = z.enum(["self", "others"]);
+export type ForWhom = z.output<typeof FOR_WHOM>;
+
 /** Documents of any number of pages, which may take longer than a page can wait: they are written in the background too. */
-export const LONG_DOCUMENT = z.discriminatedUnion("kind", [
+const PAGES = z.discriminatedUnion("kind", [
   /** A sheet by its number, or all that are not printed yet. */
   z.object({ kind: z.literal("print-sheets"), which: WHICH }),
   z.object({ kind: z.literal("card-sheets"), which: WHICH }),
-  /** The whole book; for oneself with what is private, for others without. */
-  z.object({
-    ...{ kind: z.literal("book"), as: z.enum(BOOK_AS), fit: z.enum(BOOK_FITS) },
-    forWhom: z.enum(["self", "others"]),
-  }),
+  z.object({ kind: z.literal("book"), as: z.enum(BOOK_AS), fit: z.enum(BOOK_FITS), forWhom: FOR_WHOM }),
+]);
+
+/** Everything that is written in the background: what has pages, and the whole book as a file that is no document of pages. */
+export const LONG_DOCUMENT = z.discriminatedUnion("kind", [
+  ...PAGES.options,
+  /** One page of HTML to leaf in. */
+  z.object({ kind: z.literal("leafing"), forWhom: FOR_WHOM }),
+  /** A picture of every opening. */
+  z.object({ kind: z.literal("pictures"), forWhom: FOR_WHOM }),
 ]);
 
 export type LongDocument = z.output<typeof LONG_DOCUMENT>;
@@ -30,7 +39,7 @@ export const OPENER_CARDS = ["page", "card"] as const;
 
 /** Every document of an album that is printed: what there is of each kind to ask for. */
 export const DOCUMENT = z.discriminatedUnion("kind", [
-  ...LONG_DOCUMENT.options,
+  ...PAGES.options,
   z.object({ kind: z.literal("leaf"), leaf: z.uuid(), face: z.enum(FACES) }),
   /** One side's page, to be printed itself. */
   z.object({ kind: z.literal("page"), leaf: z.uuid(), face: z.enum(FACES) }),

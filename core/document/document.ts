@@ -25,7 +25,7 @@ import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/
 import type { SheetOf, SheetRecord } from "../sheet/record.ts";
 import { templatePages } from "../sheet/template.ts";
 import { leafSheet, openingSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
-import type { DocumentAsked, OPENER_CARDS } from "./asked.ts";
+import type { DocumentAsked, ForWhom, OPENER_CARDS } from "./asked.ts";
 import { bookSheets } from "./book-sheets.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";
 
@@ -123,13 +123,24 @@ export function madeAsAsked({
   return of && done?.ok ? { of, done } : null;
 }
 
+/** What of an album a whole book is read from. */
+export type BookSource = WholeRead &
+  Shareable &
+  Pick<DocumentSource, "album" | "leaves" | "layouts" | "prints"> & { readonly today: CalendarDate };
+
+/** The book as it is for oneself, or as it may leave the household: its pages, and its leaves in order. */
+export function bookFor(source: BookSource, forWhom: ForWhom) {
+  const { album, leaves, layouts, ...rest } = forWhom === "self" ? source : shareable(source, source.today);
+  const pages = allPagesOf({ album, leaves, ...rest });
+  return { album, pages, leaves: readBook<AnyPage>(album, pages, leaves, layouts).leaves };
+}
+
 function bookDocument(
   { as, fit, forWhom }: Extract<DocumentAsked, { kind: "book" }>,
   source: DocumentSource,
 ): Document | null {
-  const { album, leaves, layouts, ...rest } = forWhom === "self" ? source : shareable(source, source.today);
-  const { leaves: reads } = readBook<AnyPage>(album, allPagesOf({ album, leaves, ...rest }), leaves, layouts);
-  const pages = bookSheets(reads, album.format, { as, fit }, album.title);
+  const { album, leaves } = bookFor(source, forWhom);
+  const pages = bookSheets(leaves, album.format, { as, fit }, album.title);
   return pages.length > 0 ? { title: album.title, pages, isToLookAt: true } : null;
 }
 

@@ -2,6 +2,7 @@ const TYPES = {
   pdf: "application/pdf",
   svg: "image/svg+xml",
   zip: "application/zip",
+  html: "text/html; charset=utf-8",
   ics: "text/calendar; charset=utf-8",
   csv: "text/csv; charset=utf-8; header=present",
   txt: "text/plain; charset=utf-8",

@@ -12,7 +12,7 @@ import { describeError, log } from "../log.ts";
 const OUTCOME = z.object({
   bytes: z.int().positive(),
   title: z.string(),
-  ending: z.enum(["zip", "pdf"]).default("zip"),
+  ending: z.enum(["zip", "pdf", "html"]).default("zip"),
 });
 const SLICE = 1024 * 1024;
 

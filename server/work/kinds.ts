@@ -1,11 +1,17 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
-import { LONG_DOCUMENT } from "../../core/document/asked.ts";
-import { documentOf } from "../../core/document/document.ts";
+import { LONG_DOCUMENT, type LongDocument } from "../../core/document/asked.ts";
+import { bookFor, type DocumentSource, documentOf } from "../../core/document/document.ts";
+import { openBook } from "../../core/finish/open-book.ts";
+import { pageTitled } from "../../core/finish/page-called.ts";
+import type { FileEnding } from "../../core/format/attachment.ts";
 import { LIMITS } from "../../core/limits.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { packAlbum, unpackAlbum } from "../../press/archive.ts";
-import { pdfPieces } from "../../press/document.ts";
+import { pdfPieces, type Writing } from "../../press/document.ts";
+import { leafingFile } from "../../press/leafing-file.ts";
+import { zipOfPictures } from "../../press/opening-pictures.ts";
+import type { PhotoBytes } from "../../press/prints.ts";
 import type { PictureReader } from "../../press/reading-pool.ts";
 import type { ZipSource } from "../../press/zip.ts";
 import { readAlbum } from "../../store/album.ts";
@@ -123,7 +129,31 @@ async function writeArchiveWork({ id, householdId, asked }: WorkRecord, doing: D
   return { state: "done", outcome: { ok: true, bytes, title: aggregate.album.title, ending: "zip" }, keepFile: true };
 }
 
-/** Writes a document of many pages; its progress is told in pages. */
+type Written = { readonly title: string; readonly ending: FileEnding; readonly pieces: AsyncIterable<Buffer> };
+
+/** What is to be written, as the pieces of its file; null where the album has none of it. */
+function piecesOf(wanted: LongDocument, source: DocumentSource, bytesOf: PhotoBytes, writing: Writing): Written | null {
+  const now = new Date();
+  switch (wanted.kind) {
+    case "leafing": {
+      const { album, leaves } = bookFor(source, wanted.forWhom);
+      const openings = openBook(leaves, album.format, pageTitled);
+      const pieces = leafingFile({ title: album.title, openings }, bytesOf, writing);
+      return openings.length > 0 ? { title: album.title, ending: "html", pieces } : null;
+    }
+    case "pictures": {
+      const document = documentOf({ ...wanted, kind: "book", as: "openings", fit: "true" }, source);
+      const pieces = document && zipOfPictures(document, bytesOf, now, writing);
+      return pieces && { title: `${document.title} openings`, ending: "zip", pieces: pieces as AsyncIterable<Buffer> };
+    }
+    default: {
+      const document = documentOf(wanted, source);
+      return document && { title: document.title, ending: "pdf", pieces: pdfPieces(document, bytesOf, now, writing) };
+    }
+  }
+}
+
+/** Writes a document of many pages, or the whole book as another file; its progress is told in pages or openings. */
 async function writeDocumentWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
   const { albumId, document: wanted, today } = WRITE_DOCUMENT.parse(asked);
   const { db, progress, signal } = doing;
@@ -139,12 +169,12 @@ async function writeDocumentWork({ id, householdId, asked }: WorkRecord, doing: 
       () => "",
       () => "",
     ));
-  const document = source && documentOf(wanted, source);
-  if (!document) return NOT_FOUND;
   const bytesOf = (photoId: string) => readOriginal(db, householdId, photoId);
-  const pieces = pdfPieces(document, bytesOf, new Date(), { progress, signal });
+  const written = source && piecesOf(wanted, source, bytesOf, { progress, signal });
+  if (!written) return NOT_FOUND;
+  const { title, ending, pieces } = written;
   const bytes = await keepFile(db, id, pieces, signal);
-  return { state: "done", outcome: { ok: true, bytes, title: document.title, ending: "pdf" }, keepFile: true };
+  return { state: "done", outcome: { ok: true, bytes, title, ending }, keepFile: true };
 }
 
 export const KINDS: Record<WorkKind, (work: WorkRecord, doing: Doing) => Promise<Done>> = {

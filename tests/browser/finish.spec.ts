@@ -1,4 +1,6 @@
-import { readFile } from "node:fs/promises";
+import { mkdtemp, readFile } from "node:fs/promises";
+import { tmpdir } from "node:os";
+import path from "node:path";
 import { expect, test } from "./browser-test.ts";
 import { addCard, base, enterDemo, newDecember, newKeeper, newMonth, PHONE, photo, saved } from "./keeper.ts";
 
@@ -98,7 +100,7 @@ test("the demo's book is leafed through by keys and by finger, a booklet opened 
 
   // The whole book is written in the background and handed over.
   await page.goto(`${album}/finish`);
-  await page.getByLabel("How it lies").selectOption("pages");
+  await page.getByLabel("What to write").selectOption("pages");
   await page.getByLabel("How large").selectOption("a4");
   const [written] = await Promise.all([
     page.waitForEvent("download", { timeout: 90_000 }),
@@ -170,4 +172,72 @@ test("on a phone a page is turned by a finger", async ({ browser }) => {
   await swipe(120);
   await expect(opening).toHaveValue("0");
   await page.context().close();
+});
+
+test("the book as one file is leafed through in a browser that has no network", async ({ page, browser }) => {
+  test.slow();
+  await enterDemo(page);
+  const href = await page.getByRole("link", { name: /Lantern Month/ }).getAttribute("href");
+  await page.goto(`${base()}${href?.replace("/month", "")}/finish`);
+  const [written] = await Promise.all([
+    page.waitForEvent("download", { timeout: 90_000 }),
+    page.getByRole("button", { name: "Write the book" }).click(),
+  ]);
+  expect(written.suggestedFilename()).toBe("Lantern-Month.html");
+  const file = `${await mkdtemp(path.join(tmpdir(), "hearth-leafing-"))}/book.html`;
+  await written.saveAs(file);
+
+  const context = await browser.newContext({ offline: true });
+  try {
+    const leaf = await context.newPage();
+    const wrong: string[] = [];
+    leaf.on("pageerror", ({ message }) => wrong.push(message));
+    leaf.on("console", (said) => said.type() === "error" && wrong.push(said.text()));
+    leaf.on("request", (asked) => /^(file|data):/.test(asked.url()) || wrong.push(asked.url()));
+    await leaf.goto(`file://${file}`);
+    const book = leaf.getByRole("img", { name: "The two pages that lie open" });
+    await expect(book).toHaveCount(1);
+    await expect(leaf.getByRole("button", { name: "Back" })).toBeDisabled();
+    // Every picture in it can be drawn, and the letters are the book's own.
+    const broken = await leaf.evaluate(async () => {
+      const all = [...document.querySelectorAll("image")].map(async (image) => {
+        const drawn = new Image();
+        drawn.src = image.getAttribute("href") ?? "";
+        return drawn.decode().then(
+          () => true,
+          () => false,
+        );
+      });
+      const drawn = await Promise.all(all);
+      return { all: drawn.length, broken: drawn.filter((each) => !each).length };
+    });
+    expect(broken.all).toBeGreaterThan(10);
+    expect(broken.broken).toBe(0);
+    expect(await leaf.evaluate(() => document.fonts.check("16px Alegreya", "The seal"))).toBe(true);
+
+    const list = leaf.getByRole("combobox", { name: "Opening" });
+    await leaf.keyboard.press("ArrowRight");
+    await expect(list).toHaveValue("1");
+    await leaf.keyboard.press("End");
+    await expect(leaf.getByRole("button", { name: "Turn the page" })).toBeDisabled();
+    // What opens is opened in it, by its button and on the picture.
+    const opening = leaf.locator("section").filter({ hasText: "The causeway song, closed, with something inside." });
+    const song = opening.locator("button[data-name='The causeway song']");
+    const nth = await song.evaluate((button) => button.closest("section")?.id.replace("opening-", ""));
+    await list.selectOption({ index: Number(nth) - 1 });
+    await leaf.getByRole("button", { name: "Open the causeway song" }).click();
+    await expect(song).toHaveAttribute("aria-pressed", "true");
+    await expect(book.locator(".state.up")).toHaveCount(1);
+    await expect(book.locator(".state.up text").first()).toBeVisible();
+    await leaf.keyboard.press("o");
+    await expect(song).toHaveAttribute("aria-pressed", "false");
+    // Opened where it was left.
+    await leaf.reload();
+    await expect(song).toBeVisible();
+    await leaf.getByText("This opening in words").locator("visible=true").click();
+    await expect(leaf.getByText("The causeway song, closed, with something inside.")).toBeVisible();
+    expect(wrong).toEqual([]);
+  } finally {
+    await context.close();
+  }
 });

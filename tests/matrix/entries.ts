@@ -519,6 +519,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       `${album}/documents/print-sheets/1.pdf`,
       `${album}/documents/carriers/carrier.pdf?paper=letter&cards=${card}`,
       `${album}/documents/day-plan/plan.csv`,
+      `${album}/documents/words/others.txt`,
+      `${album}/documents/words/self.html`,
       `${album}/documents/calendar/days.ics`,
       `${album}/documents/calendar/evenings.ics`,
       `${album}/documents/lab-order/${order}.zip`,

@@ -2,15 +2,22 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { buffer } from "node:stream/consumers";
+import { unzipSync } from "fflate";
 import sharp from "sharp";
 import { describe, expect, it } from "vitest";
 import type { Leaf, Piece } from "../../core/album/leaf.ts";
 import { type DayContent, newCard } from "../../core/album/model.ts";
-import { type DocumentSource, documentOf } from "../../core/document/document.ts";
+import { bookFor, type DocumentSource, documentOf } from "../../core/document/document.ts";
+import { openBook } from "../../core/finish/open-book.ts";
+import { pageTitled } from "../../core/finish/page-called.ts";
+import { wordsAlone, wordsAsHtml, wordsAsText } from "../../core/finish/words-alone.ts";
 import { inches } from "../../core/measure/length.ts";
 import { WHOLE } from "../../core/photo/crop.ts";
 import { FOR_GOOD } from "../../core/share/share.ts";
 import { documentPdf } from "../../press/document.ts";
+import { leafingFile } from "../../press/leafing-file.ts";
+import { zipOfPictures } from "../../press/opening-pictures.ts";
 import { decemberDays, fullDay, leavesOn, makeOf } from "../samples.ts";
 
 const folder = mkdtempSync(path.join(tmpdir(), "hearth-book-"));
@@ -142,5 +149,108 @@ describe("a whole book as PDF, read by another program", () => {
   it("is none of a book that has no leaf", () => {
     const asked = { kind: "book", as: "openings", fit: "true", forWhom: "others" } as const;
     expect(documentOf(asked, { ...source(), leaves: [] })).toBeNull();
+  });
+});
+
+const SAID = ["Saffron loaves", "Seen from the quay"];
+const KEPT = ["parcel", "Nobody guessed"];
+
+/** The bytes of every picture, and which were asked for. */
+function pictures() {
+  const asked: string[] = [];
+  const bytesOf = async (id: string) => {
+    asked.push(id);
+    return { bytes: await picture, mime: "image/jpeg" as const };
+  };
+  return { asked, bytesOf };
+}
+
+describe("a whole book as pictures, read by another library", () => {
+  const zipFor = async (forWhom: "self" | "others") => {
+    const { asked, bytesOf } = pictures();
+    const document = documentOf({ kind: "book", as: "openings", fit: "true", forWhom }, source());
+    if (!document) throw new Error("no document");
+    const files = unzipSync(await buffer(zipOfPictures(document, bytesOf, new Date(1e12))));
+    return { files, asked, paper: document.pages[0]?.paper };
+  };
+
+  it("has one of every opening, at 150 pixels to the inch, with the photo in it", async () => {
+    const { files, paper } = await zipFor("self");
+    expect(Object.keys(files)).toEqual(["opening-1.jpg", "opening-2.jpg", "opening-3.jpg"]);
+    const [first] = Object.values(files);
+    const { width, height, format } = await sharp(first).metadata();
+    // 8128 ticks to the inch.
+    const wanted = [paper?.w ?? 0, paper?.h ?? 0].map((length) => Math.round((length / 8128) * 150));
+    expect([width, height, format]).toEqual([...wanted, "jpeg"]);
+    // The photo's own colour is the most of its print, which is 3 by 2 inches of it.
+    const { data } = await sharp(first).raw().toBuffer({ resolveWithObject: true });
+    let orange = 0;
+    for (let at = 0; at < data.length; at += 3)
+      if (Math.abs((data[at] ?? 0) - 0xb8) < 6 && Math.abs((data[at + 2] ?? 0) - 0x1b) < 6) orange++;
+    expect(orange / (3 * 2 * 150 * 150)).toBeGreaterThan(0.95);
+    expect(orange / (3 * 2 * 150 * 150)).toBeLessThan(1.05);
+  });
+
+  it("asks for no picture that is private where it goes to others", async () => {
+    expect((await zipFor("others")).asked).toEqual(["rolla"]);
+  });
+});
+
+describe("a whole book as one page to leaf in", () => {
+  const fileFor = async (forWhom: "self" | "others", gone = false) => {
+    const { asked, bytesOf } = pictures();
+    const { album, leaves } = bookFor(source(), forWhom);
+    const openings = openBook(leaves, album.format, pageTitled);
+    const pieces: Buffer[] = [];
+    const given = gone ? async () => null : bytesOf;
+    for await (const piece of leafingFile({ title: "A <month> & more", openings }, given)) pieces.push(piece);
+    return { html: Buffer.concat(pieces).toString(), asked, pieces: pieces.length };
+  };
+
+  it("has every opening, its words, lines and pictures, and asks for nothing outside itself", async () => {
+    const { html, pieces } = await fileFor("self");
+    expect(html.match(/<section /g)).toHaveLength(3);
+    // One piece an opening, so that no more than one is held.
+    expect(pieces).toBe(5);
+    for (const words of [...SAID, ...KEPT]) expect(html).toContain(words);
+    expect(html.match(/<image href="data:image\/jpeg/g)?.length).toBe(2);
+    expect(html).toContain("A &#60;month&#62; &#38; more");
+    expect(html.replace(/xmlns="[^"]*"/g, "")).not.toMatch(/https?:|src="(?!data:)|url\((?!data:)(?!#)/);
+  });
+
+  it("has nothing in it of what is private where it goes to others, nor asks for its picture", async () => {
+    const { html, asked } = await fileFor("others");
+    for (const words of SAID) expect(html).toContain(words);
+    for (const words of KEPT) expect(html).not.toContain(words);
+    expect(asked).toEqual(["rolla"]);
+  });
+
+  it("is written whole where a picture is gone", async () => {
+    const { html } = await fileFor("self", true);
+    expect(html).not.toContain("data:image/jpeg");
+    for (const words of [...SAID, ...KEPT]) expect(html).toContain(words);
+    expect(html.endsWith("</html>\n")).toBe(true);
+  });
+});
+
+describe("the words of a book alone", () => {
+  const wordsFor = (forWhom: "self" | "others") => {
+    const { album, pages, leaves } = bookFor(source(), forWhom);
+    const chapters = wordsAlone(pages, leaves);
+    return { text: wordsAsText(album.title, chapters), html: wordsAsHtml(album.title, chapters) };
+  };
+
+  it("have every card and line once, under their day, and nothing that is private where they go to others", () => {
+    const all = wordsFor("self");
+    for (const written of [all.text, all.html])
+      for (const words of ["Saffron loaves", "Seen from the quay", "The parcel under the stairs", "Nobody guessed"])
+        expect(written.split(words)).toHaveLength(2);
+    expect(all.text.indexOf("Saffron loaves")).toBeLessThan(all.text.indexOf("The parcel under the stairs"));
+    expect(all.text.indexOf("Wednesday, 2 December 2026")).toBeLessThan(all.text.indexOf("Saffron loaves"));
+    const open = wordsFor("others");
+    for (const written of [open.text, open.html]) {
+      for (const words of SAID) expect(written).toContain(words);
+      for (const words of KEPT) expect(written).not.toContain(words);
+    }
   });
 });

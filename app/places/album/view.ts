@@ -1,7 +1,7 @@
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { codeOf } from "#app/drawing/states.ts";
-import { matterName } from "#app/wording/book.ts";
 import type { AnyPage } from "#core/album/matter.ts";
+import { matterName } from "#core/album/matter-name.ts";
 import type { AlbumPlan } from "#core/album/model.ts";
 import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";

@@ -1,7 +1,7 @@
 import { drawingOf, type MatThing, mm } from "#app/drawing/mat-text.ts";
-import { matterName } from "#app/wording/book.ts";
 import { INSERT_NAME, LEAF_OF } from "#app/wording/day.ts";
 import { FACES, type Face, newLeaf, type Piece, PLAIN_PAPER } from "#core/album/leaf.ts";
+import { matterName } from "#core/album/matter-name.ts";
 import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import {
   type BookPage,

@@ -1,5 +1,5 @@
-import { MATTER_NAME } from "#app/wording/book.ts";
 import { shortDate } from "#app/wording/dates.ts";
+import { MATTER_NAME } from "#core/album/matter-name.ts";
 import { type InBook, isDated } from "#core/book/dated-page.ts";
 import type { EntryAt } from "./boards.ts";
 

@@ -1,5 +1,5 @@
-import { matterName } from "#app/wording/book.ts";
 import type { Piece } from "#core/album/leaf.ts";
+import { matterName } from "#core/album/matter-name.ts";
 import type { BookPage, SideRead } from "#core/book/read.ts";
 
 type Props = {

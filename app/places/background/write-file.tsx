@@ -22,9 +22,11 @@ export type Wanted =
   | { readonly kind: "write-archive"; readonly albumId: string; readonly forWhom: "self" | "others" }
   | { readonly kind: "write-document"; readonly albumId: string; readonly document: LongDocument };
 
-const farSaid = (kind: Wanted["kind"], { done, whole }: WorkTold): string => {
+const farSaid = (wanted: Wanted, { done, whole }: WorkTold): string => {
   if (whole === 0) return "";
-  return kind === "write-archive" ? `, ${sayBytes(done)} of ${sayBytes(whole)}` : `, ${done} of ${many(whole, "page")}`;
+  if (wanted.kind === "write-archive") return `, ${sayBytes(done)} of ${sayBytes(whole)}`;
+  const { kind } = wanted.document;
+  return `, ${done} of ${many(whole, kind === "leafing" || kind === "pictures" ? "opening" : "page")}`;
 };
 
 /** Writes a file in the background, says how far it is, and hands it over. The page may be left meanwhile. */
@@ -64,7 +66,7 @@ export function WriteFile({ wanted, action }: { wanted: Wanted; action: string }
   switch (state.is) {
     case "writing": {
       const { id, now } = state;
-      const said = now?.state === "running" ? `Writing it${farSaid(wanted.kind, now)}` : "Waiting for its turn";
+      const said = now?.state === "running" ? `Writing it${farSaid(wanted, now)}` : "Waiting for its turn";
       return <HowFar said={said} done={now?.done ?? 0} whole={now?.whole ?? 0} onCancel={() => cancel(id)} />;
     }
     case "written":

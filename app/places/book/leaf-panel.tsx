@@ -8,7 +8,7 @@ import { BaseOf } from "#app/places/arrange/base-of.tsx";
 import { leafName } from "#app/places/arrange/boards.ts";
 import { inBookAt, inBookName } from "#app/places/arrange/in-book.ts";
 import { PocketsField } from "#app/places/arrange/pockets-field.tsx";
-import { FACE_NAME, holeWorkSaid, MATTER_NAME, matterName } from "#app/wording/book.ts";
+import { FACE_NAME, holeWorkSaid } from "#app/wording/book.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import { FOUNDATION_NAME } from "#app/wording/day.ts";
 import { HOLE_PRESET_NAME } from "#app/wording/format.ts";
@@ -23,6 +23,7 @@ import {
   type Owner,
   PLAIN_PAPER,
 } from "#core/album/leaf.ts";
+import { MATTER_NAME, matterName } from "#core/album/matter-name.ts";
 import { MATTERS, type Matter } from "#core/album/model.ts";
 import { isBlank, sewnCount } from "#core/book/bound.ts";
 import type { DatedPage, InBook } from "#core/book/dated-page.ts";

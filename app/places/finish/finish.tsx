@@ -33,10 +33,10 @@ export function Finish({ albumId, photos, leaves, secret, inBook, wanted, ends }
             Take it with you
           </h2>
           {leaves > 0 && (
-            <Way title="The book to look at" way={<BookOut {...{ albumId, secret }} />}>
-              A PDF of every opening as it lies, seen through as it will be, with the line under it; or every page by
-              itself.
-            </Way>
+            <div className="grid gap-1.5">
+              <h3 className="font-medium">The book to look at</h3>
+              <BookOut {...{ albumId, secret }} />
+            </div>
           )}
           <Way
             title="Archive for yourself"
