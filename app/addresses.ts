@@ -28,7 +28,7 @@ const asked = (path: string, query: Query): string => {
 export const to = {
   home: () => href("/"),
   shelf: () => href("/shelf"),
-  newAlbum: () => href("/albums/new"),
+  newAlbum: (query: { from?: string | null } = {}) => asked(href("/albums/new"), query),
   readArchive: () => href("/albums/read"),
   tray: () => href("/tray"),
   /** `album`: another than the one under way. */
@@ -103,9 +103,10 @@ export const to = {
   hands: (album: string) => href("/albums/:album/hands", { album }),
   book: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
     asked(href("/albums/:album/book", { album }), query),
-  /** `at` and `face`: a side that is up in the opening it begins at. */
-  leafThrough: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
+  /** `at` and `face`: a side that is up in the opening it begins at; `beside`: the album that lies open beside it. */
+  leafThrough: (album: string, query: { at?: string | null; face?: string | null; beside?: string | null } = {}) =>
     asked(href("/albums/:album/leaf-through", { album }), query),
+  years: (album: string) => href("/albums/:album/years", { album }),
   foundations: (album: string, query: { days?: string | null; copy?: string; keep?: string } = {}) =>
     asked(href("/albums/:album/foundations", { album }), query),
   pockets: (album: string) => href("/albums/:album/pockets", { album }),

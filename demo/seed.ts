@@ -14,6 +14,7 @@ import { household, journalLine, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
 import { dayOf, type Story } from "./day-maker.ts";
 import { fillDrawer } from "./drawer.ts";
+import { FIRST_LANTERNS } from "./first-lanterns.ts";
 import { knowLanternMonth } from "./known.ts";
 import { layOutLantern } from "./lantern-book.ts";
 import { lookBackOnLantern } from "./lantern-finish.ts";
@@ -96,7 +97,7 @@ async function seedAlbum(
 }
 
 /**
- * Fills a database with the demo household and its three albums. Does nothing when they are there already; `begins` is
+ * Fills a database with the demo household and its four albums. Does nothing when they are there already; `begins` is
  * called before the painting, which takes a while.
  */
 export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<void> {
@@ -119,6 +120,13 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
     planOf("ring-10x8", { title: "Cider Month", numbering: "story", start: "2026-10-01", end: "2026-10-31" }),
     CIDER_MONTH,
     { skipped: QUIET },
+  );
+  await seedAlbum(
+    db,
+    home.id,
+    planOf("ring-6x8", { title: "First Lanterns", numbering: "date", start: "2025-12-01", end: "2025-12-31" }),
+    FIRST_LANTERNS,
+    {},
   );
   const lantern = await seedAlbum(
     db,

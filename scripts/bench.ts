@@ -246,6 +246,7 @@ if (
         "bench",
         "what-opens",
         "leaf-through",
+        "years",
       ])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];

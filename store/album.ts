@@ -5,6 +5,7 @@ import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/mod
 import type { Print } from "../core/album/print.ts";
 import type { Pattern } from "../core/book/pattern.ts";
 import type { RulerMark } from "../core/bulk/ruler.ts";
+import type { Bones } from "../core/finish/bones.ts";
 import type { EndMark } from "../core/finish/end-mark.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Known } from "../core/month/known.ts";
@@ -290,27 +291,36 @@ export async function readAlbum(db: Db, householdId: string, albumId: string): P
   return aggregate;
 }
 
-/** The dates of the span that the album has no day for yet. */
-async function addMissingDays(tx: Transaction, albumId: string, span: Span): Promise<void> {
+/** The dates of the span that the album has no day for yet; a new day has its prompt where it has one. */
+async function addMissingDays(tx: Transaction, albumId: string, span: Span, prompts?: Bones["prompts"]): Promise<void> {
   const present = await tx.select({ date: day.date }).from(day).where(eq(day.albumId, albumId));
   const known = new Set(present.map(({ date }) => date));
   const missing = datesOf(span).filter((date) => !known.has(date));
-  if (missing.length > 0) await tx.insert(day).values(missing.map((date) => ({ albumId, date })));
+  const days = missing.map((date) => {
+    const prompt = prompts?.get(date);
+    return { albumId, date, ...(prompt && { promptText: prompt.text, promptSlip: prompt.slip }) };
+  });
+  if (days.length > 0) await tx.insert(day).values(days);
 }
 
+/** A new album of a household, with what it takes over from an old one. */
 export async function createAlbum(
   db: Db,
   householdId: string,
   plan: AlbumPlan,
   firstSettled: FirstStep[] = [],
+  bones: Bones | null = null,
 ): Promise<string> {
   return db.transaction(async (tx) => {
     const [row] = await tx
       .insert(album)
-      .values({ householdId, ...planColumns(plan), firstSettled })
+      .values({
+        ...{ householdId, ...planColumns(plan), firstSettled },
+        ...(bones && { preparing: bones.preparing, photoRule: bones.photoRule, pattern: bones.pattern }),
+      })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
-    await addMissingDays(tx, row.id, plan.span);
+    await addMissingDays(tx, row.id, plan.span, bones?.prompts);
     await countLeaves(tx, row.id, null, plan.format.leaves);
     return row.id;
   });

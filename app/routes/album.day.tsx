@@ -1,10 +1,11 @@
 import { useRouteLoaderData } from "react-router";
 import { revalidateWhenReached } from "#app/http/keep-page.ts";
-import { notFound, requireAlbum } from "#app/http/page.ts";
+import { notFound, reading, requireAlbum } from "#app/http/page.ts";
 import { DayBench } from "#app/places/day/day-bench.tsx";
 import { SetAsideDay } from "#app/places/day/set-aside.tsx";
 import { type DayView, dayView, setAsideView } from "#app/places/day/view.ts";
 import { parseDate, printShort, wallClock } from "#core/month/dates.ts";
+import { readOtherYears } from "#store/other-years.ts";
 import type { Route } from "./+types/album.day";
 import type { loader as albumLoader } from "./album.tsx";
 
@@ -21,16 +22,20 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     return `${printShort(on)}, ${time}`;
   };
   const view = date && dayView(aggregate, date, saidAt);
-  if (view) return { view, aside: null };
+  if (view) {
+    const { span } = aggregate.album;
+    const years = await reading(() => readOtherYears(context.db, member.household.id, span, date));
+    return { view, years, aside: null };
+  }
   const aside = date && setAsideView(aggregate, date);
   if (!aside) throw notFound();
-  return { view: null, aside };
+  return { view: null, years: [], aside };
 }
 
 export const shouldRevalidate = revalidateWhenReached;
 
-export default function DayRoute({ loaderData: { view, aside } }: Route.ComponentProps) {
+export default function DayRoute({ loaderData: { view, years, aside } }: Route.ComponentProps) {
   const album = useRouteLoaderData<typeof albumLoader>("routes/album");
   if (aside) return <SetAsideDay aside={aside} />;
-  return album ? <DayBench key={view.date} view={view} rows={album.rows} today={album.wallDate} /> : null;
+  return album ? <DayBench key={view.date} view={view} rows={album.rows} today={album.wallDate} years={years} /> : null;
 }

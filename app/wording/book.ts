@@ -1,5 +1,4 @@
 import type { Face, Leaf } from "#core/album/leaf.ts";
-import type { Matter } from "#core/album/model.ts";
 import type { BookProblem } from "#core/book/edit.ts";
 import type { LayoutProblem } from "#core/book/layout.ts";
 import type { HoleWork } from "#core/book/old-holes.ts";

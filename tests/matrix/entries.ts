@@ -198,6 +198,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         send: { form: ({ format }) => ({ ...PLAN, book: format }) },
         ofHousehold: true,
       },
+      "begun from another": {
+        path: () => "/albums/new.data",
+        send: { form: ({ album }) => ({ ...PLAN, book: album, from: album }) },
+        ofHousehold: true,
+      },
     },
   },
   "routes/tray.tsx": {
@@ -432,6 +437,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.rhythm.tsx": page("rhythm"),
   "routes/album.what-opens.tsx": page("what-opens"),
   "routes/album.leaf-through.tsx": page("leaf-through"),
+  "routes/album.years.tsx": page("years"),
   "routes/album.foundations.tsx": {
     ...page("foundations"),
     writes: {

@@ -7,6 +7,7 @@ import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { useOutbox, usePut } from "#app/sending/sending.tsx";
+import type { OtherYear } from "#core/finish/years.ts";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { DayMat } from "./day-mat.tsx";
 import { DayMenuButton } from "./day-menu-button.tsx";
@@ -14,6 +15,7 @@ import { FinishPanel } from "./finish-panel.tsx";
 import { KeptLine } from "./kept-fields.tsx";
 import { MonthChoice } from "./month-choice.tsx";
 import { NotePanel } from "./note-panel.tsx";
+import { OtherYears } from "./other-years.tsx";
 import { PaperPanel } from "./paper-panel.tsx";
 import { PhotosPanel } from "./photos-panel.tsx";
 import { PromptPanel } from "./prompt-panel.tsx";
@@ -28,15 +30,17 @@ type Props = {
   readonly rows: readonly PageRow[];
   /** The household's date. */
   readonly today: CalendarDate;
+  /** What earlier albums have on this day; none for a page that is no day's. */
+  readonly years?: readonly OtherYear[] | undefined;
 };
 
-export function DayBench({ view: saved, rows, today }: Props) {
+export function DayBench({ view: saved, rows, today, years }: Props) {
   const view = useDayNow(saved);
   const { moved } = useOutbox().state;
   // Who moves pieces looks at the mat: the panels follow when there is time.
   const late = useDeferredValue(view);
   return (
-    <Workplace width="broad" flush panel={<Panels view={moved ? late : view} {...{ rows, today }} />}>
+    <Workplace width="broad" flush panel={<Panels view={moved ? late : view} {...{ rows, today, years }} />}>
       <MatStage label="The mat">
         <DayMat view={view} />
       </MatStage>
@@ -44,7 +48,7 @@ export function DayBench({ view: saved, rows, today }: Props) {
   );
 }
 
-const Panels = memo(({ view, rows, today }: Props) => (
+const Panels = memo(({ view, rows, today, years = [] }: Props) => (
   <>
     <Heading view={view} rows={rows} />
     <MovedHere view={view} />
@@ -56,6 +60,7 @@ const Panels = memo(({ view, rows, today }: Props) => (
     <PaperPanel view={view} />
     <FinishPanel view={view} today={today} />
     <NotePanel view={view} />
+    <OtherYears years={years} />
     <Foot view={view} rows={rows} />
   </>
 ));

@@ -1,8 +1,6 @@
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
-import { Drawn } from "#app/drawing/drawn.tsx";
-import { drawingOf, mm, nearPicture } from "#app/drawing/mat-text.ts";
 import { MatButton } from "#app/parts/mat-button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
@@ -11,11 +9,11 @@ import { inBookName } from "#app/places/arrange/in-book.ts";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import type { InBook } from "#core/book/dated-page.ts";
-import { placesOfSpreads, type Spread, spreadAt, turnedBy } from "#core/book/spread.ts";
-import { spreadMarks } from "#core/draw/spread.ts";
-import { lineAt, lineUnder, openingInWords } from "#core/finish/leafing.ts";
-import { type OpensHere, opensIn } from "#core/finish/opened-here.ts";
-import { OpenedHere } from "./opened-here.tsx";
+import { placesOfSpreads, spreadAt, turnedBy } from "#core/book/spread.ts";
+import { type LineAt, lineAt, lineUnder, openingInWords } from "#core/finish/leafing.ts";
+import { opensIn } from "#core/finish/opened-here.ts";
+import type { Span } from "#core/month/span.ts";
+import { Beside, type BesideAlbum, OpenBook, OtherBook } from "./open-book.tsx";
 
 /** A finger that has gone so far has turned a page, in pixels. */
 const SWIPE = 50;
@@ -23,11 +21,22 @@ const SWIPE = 50;
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && ["INPUT", "TEXTAREA", "SELECT", "BUTTON"].includes(target.tagName);
 
+type Props = {
+  readonly data: BookData;
+  readonly span: Span;
+  /** The household's other albums. */
+  readonly others: readonly { readonly id: string; readonly title: string }[];
+  /** The one that lies open beside it. */
+  readonly beside: BesideAlbum | null;
+};
+
 /** The whole book, leafed through opening by opening as it will lie on a lap. */
-export function Leafing({ data }: { data: BookData }) {
+export function Leafing({ data, span, others, beside }: Props) {
   const { albumId, format } = data;
   const { book, leaves, change } = useBook(data);
   const [query] = useSearchParams();
+  const navigate = useNavigate();
+  const besideId = beside?.data.albumId ?? null;
   const places = useMemo(() => placesOfSpreads(book.leaves), [book]);
   const [at, setAt] = useState(() => {
     const found = book.leaves.findIndex(({ leaf }) => leaf.id === query.get("at"));
@@ -43,9 +52,13 @@ export function Leafing({ data }: { data: BookData }) {
     const on = spreadAt(book.leaves, next, format);
     const line = lineAt(on);
     // Not through the router, which would read the album anew for every page that is turned.
-    const here = to.leafThrough(albumId, { at: line?.leaf.id ?? null, face: line?.face === "back" ? "back" : null });
-    window.history.replaceState(window.history.state, "", here);
+    window.history.replaceState(window.history.state, "", hereAt(line, besideId));
   };
+  const hereAt = (line: LineAt | null, other: string | null) =>
+    to.leafThrough(albumId, {
+      ...{ at: line?.leaf.id ?? null, face: line?.face === "back" ? "back" : null, beside: other },
+    });
+  const lay = (other: string) => navigate(hereAt(lineAt(spread), other || null), { replace: true });
   const turn = (by: 1 | -1) => goTo(turnedBy(book.leaves, at, by));
   const press = (id: string) => setOpened((now) => new Map(now).set(id, (now.get(id) ?? -1) + 1));
   const close = (id: string) => setOpened((now) => new Map([...now].filter(([each]) => each !== id)));
@@ -107,7 +120,18 @@ export function Leafing({ data }: { data: BookData }) {
             turn(clientX < from.x ? 1 : -1);
           }}
         >
-          <OpenBook {...{ spread, format, things, opened, press, close }} />
+          {beside ? (
+            <div className="grid h-full wide:grid-cols-2">
+              <Beside name="This one">
+                <OpenBook {...{ spread, format, things, opened, press, close }} />
+              </Beside>
+              <Beside name={beside.title}>
+                <OtherBook {...{ spread, beside }} of={{ leaves: book.leaves, span }} />
+              </Beside>
+            </div>
+          ) : (
+            <OpenBook {...{ spread, format, things, opened, press, close }} />
+          )}
         </section>
         <div className="grid gap-2 bg-soot px-4 py-3 text-on-soot wide:px-6">
           <Refusal />
@@ -142,6 +166,23 @@ export function Leafing({ data }: { data: BookData }) {
                 ))}
               </select>
             </label>
+            {others.length > 0 && (
+              <label className="flex items-center gap-2 text-sm">
+                <span>Beside</span>
+                <select
+                  className="field py-1 text-text"
+                  value={besideId ?? ""}
+                  onChange={({ target }) => lay(target.value)}
+                >
+                  <option value="">nothing</option>
+                  {others.map(({ id, title }) => (
+                    <option key={id} value={id}>
+                      {title}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            )}
             {things.map(({ id, name }) => (
               <MatButton key={id} onClick={() => press(id)} pressed={opened.has(id)}>
                 {opened.has(id) ? `${name}: on` : `Open ${name.toLowerCase()}`}
@@ -181,46 +222,6 @@ function namesAt(leaves: Leaves, place: number): string {
     page ? [inBookName(page)] : [],
   );
   return names.length > 0 ? `: ${[...new Set(names)].join(", ")}` : "";
-}
-
-type OpenProps = {
-  readonly spread: Spread<InBook>;
-  readonly format: BookData["format"];
-  readonly things: readonly OpensHere[];
-  readonly opened: ReadonlyMap<string, number>;
-  readonly press: (id: string) => void;
-  readonly close: (id: string) => void;
-};
-
-/** The opening as the eye sees it, and what is opened on it. */
-function OpenBook({ spread, format, things, opened, press, close }: OpenProps) {
-  const { frame } = spread;
-  const markup = useMemo(() => drawingOf(spreadMarks(spread, format), nearPicture), [spread, format]);
-  return (
-    <svg
-      viewBox={`${mm(frame.x) - 4} ${mm(frame.y) - 4} ${mm(frame.w) + 8} ${mm(frame.h) + 8}`}
-      className="block w-full wide:absolute wide:inset-0 wide:m-auto wide:h-full wide:p-6"
-      role="img"
-      aria-label="The two pages that lie open"
-    >
-      <Drawn markup={markup} />
-      {things.map((thing) => (
-        <g key={thing.id} transform={`translate(${mm(thing.corner.x)} ${mm(thing.corner.y)})`}>
-          {opened.has(thing.id) && (
-            <OpenedHere thing={thing} nth={opened.get(thing.id) ?? 0} onOver={() => close(thing.id)} />
-          )}
-          {/* biome-ignore lint/a11y/noStaticElementInteractions: its button stands under the book */}
-          <rect
-            width={mm(thing.lies.w)}
-            height={mm(thing.lies.h)}
-            className="cursor-pointer fill-transparent hover:stroke-flame"
-            strokeWidth={0.8}
-            onClick={() => press(thing.id)}
-          />
-        </g>
-      ))}
-    </svg>
-  );
 }
 
 /** What the keeper says under an opening: kept when it is left. */

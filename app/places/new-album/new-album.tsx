@@ -2,33 +2,50 @@ import { useEffect, useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
-import { TextField } from "#app/parts/field.tsx";
+import { SelectField, TextField } from "#app/parts/field.tsx";
+import { many } from "#app/wording/count.ts";
 import { NUMBERING_HINT, NUMBERING_NAME } from "#app/wording/month.ts";
 import { type Away, nothingDone } from "#app/wording/sending.ts";
 import { NUMBERINGS, type Numbering } from "#core/month/numbering.ts";
-import type { BookChoice, MonthChoice } from "./view.ts";
+import type { BookChoice, MonthChoice, OldChoice } from "./view.ts";
 
 type Answer = { ok: false; reason: "fields"; errors: Readonly<Record<string, string>> } | { ok: false; reason: Away };
 type Props = {
   readonly months: readonly MonthChoice[];
   readonly usual: number;
   readonly books: readonly BookChoice[];
+  /** The household's albums, to begin from; and the one that is chosen from the start. */
+  readonly olds: readonly OldChoice[];
+  readonly from: string | null;
   readonly answer: Answer | null;
 };
 
 const STEPS = ["Which days", "What the number means", "Which book"] as const;
 /** Which step a field stands on, to go back to when it is refused. */
-const STEP_OF: Record<string, number> = { title: 0, start: 0, end: 0, numbering: 1, book: 2, unit: 2 };
+const STEP_OF: Record<string, number> = { from: 0, title: 0, start: 0, end: 0, numbering: 1, book: 2, unit: 2 };
 
 /** A new album in three short steps; every step has an answer already. */
-export function NewAlbum({ months, usual, books, answer }: Props) {
+export function NewAlbum({ months: offered, usual, books: known, olds, from: begun, answer }: Props) {
   const [step, setStep] = useState(0);
-  const first = months[usual] ?? months[0];
+  const [from, setFrom] = useState(begun);
+  const old = olds.find(({ id }) => id === from);
+  const months =
+    old && !offered.some(({ start, end }) => isSpan(old.next, start, end)) ? [...offered, old.next] : offered;
+  const first = old?.next ?? months[usual] ?? months[0];
   const [span, setSpan] = useState({ start: first?.start ?? "", end: first?.end ?? "" });
   const [title, setTitle] = useState<string | null>(null);
-  const [numbering, setNumbering] = useState<Numbering>("date");
+  const books = old ? [old.book, ...known] : known;
+  const [numbering, setNumbering] = useState<Numbering>(old?.numbering ?? "date");
   const [book, setBook] = useState(books[0]?.id ?? "");
   const [unit, setUnit] = useState<"inch" | "cm" | null>(null);
+  const beginFrom = (id: string) => {
+    const chosen = olds.find((each) => each.id === id);
+    setFrom(chosen?.id ?? null);
+    setNumbering(chosen?.numbering ?? "date");
+    setBook(chosen?.book.id ?? known[0]?.id ?? "");
+    const days = chosen?.next ?? offered[usual] ?? offered[0];
+    if (days) setSpan({ start: days.start, end: days.end });
+  };
   const busy = useNavigation().state !== "idle";
   const heading = useRef<HTMLHeadingElement>(null);
   const errors = answer?.reason === "fields" ? answer.errors : {};
@@ -66,6 +83,25 @@ export function NewAlbum({ months, usual, books, answer }: Props) {
         </p>
       )}
       <div className={step === 0 ? "grid gap-5" : "hidden"}>
+        {olds.length > 0 && (
+          <div className="grid gap-1 sm:max-w-md">
+            <SelectField
+              label="Begin from"
+              name="from"
+              value={from ?? ""}
+              onChange={({ target }) => beginFrom(target.value)}
+              error={errors.from}
+            >
+              <option value="">Nothing</option>
+              {olds.map(({ id, title: name }) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </SelectField>
+            {old && <p className="text-sm text-quiet">{comesAlong(old)}</p>}
+          </div>
+        )}
         <fieldset className="grid gap-3">
           <legend className="sr-only">Month</legend>
           <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
@@ -182,6 +218,18 @@ export function NewAlbum({ months, usual, books, answer }: Props) {
       </div>
     </Form>
   );
+}
+
+const isSpan = (month: MonthChoice, start: string, end: string) => month.start === start && month.end === end;
+
+/** What comes with an old album, and what never does. */
+function comesAlong({ prompts, pattern }: OldChoice): string {
+  const of = [
+    ...["its book", "its numbers"],
+    ...(prompts > 0 ? [`${many(prompts, "prompt")}, each on the same day`] : []),
+    ...(pattern ? ["its pattern of pages, to be set when you like"] : []),
+  ];
+  return `Along come ${of.slice(0, -1).join(", ")} and ${of.at(-1)}. Its photos and words stay where they are.`;
 }
 
 /** The book's leaf to one scale with the others, its binding at the left. */

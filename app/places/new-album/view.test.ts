@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, type CalendarDate, dayOfMonth, daysBetween, monthOf, parseDate } from "#core/month/dates.ts";
-import { newAlbumView } from "./view.ts";
+import { newAlbumView, nextOf } from "./view.ts";
 
 const on = (date: string) => newAlbumView(parseDate(date) ?? ("" as CalendarDate), []);
 const named = (date: string) => on(date).months.map(({ name }) => name);
@@ -37,5 +37,23 @@ describe("the months of a new album", () => {
         expect((months[usual]?.end ?? "") >= today).toBe(true);
       }),
     );
+  });
+});
+
+describe("the days of the next album", () => {
+  const next = (start: string, end: string) => {
+    const span = { start: start as CalendarDate, end: end as CalendarDate };
+    return Object.values(nextOf({ title: "Hers", span }));
+  };
+
+  it("are the same a year later, a month as a month, however many days it has then", () => {
+    expect(next("2025-12-01", "2025-12-31")).toEqual(["December 2026", "2026-12-01", "2026-12-31"]);
+    expect(next("2027-02-01", "2027-02-28")).toEqual(["February 2028", "2028-02-01", "2028-02-29"]);
+    expect(next("2028-02-01", "2028-02-29")).toEqual(["February 2029", "2029-02-01", "2029-02-28"]);
+  });
+
+  it("keep the title where they are no month", () => {
+    expect(next("2026-12-26", "2027-01-06")).toEqual(["Hers", "2027-12-26", "2028-01-06"]);
+    expect(next("2028-02-10", "2028-02-29")).toEqual(["Hers", "2029-02-10", "2029-02-28"]);
   });
 });

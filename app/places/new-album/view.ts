@@ -1,10 +1,31 @@
 import { FORMAT_PRESETS } from "#core/album/formats.ts";
-import type { AlbumFormat } from "#core/album/model.ts";
+import type { AlbumFormat, AlbumPlan } from "#core/album/model.ts";
 import { toMillimetres, type Unit } from "#core/measure/length.ts";
 import { printSize } from "#core/measure/size.ts";
-import { addDays, type CalendarDate, dayOfMonth, lastOfMonth, monthName, monthOf } from "#core/month/dates.ts";
+import {
+  addDays,
+  type CalendarDate,
+  dayOfMonth,
+  lastOfMonth,
+  monthName,
+  monthOf,
+  parseDate,
+} from "#core/month/dates.ts";
+import type { Numbering } from "#core/month/numbering.ts";
 
 export type MonthChoice = { readonly name: string; readonly start: string; readonly end: string };
+/** An album that a new one can be begun from, and what comes with it. */
+export type OldChoice = {
+  readonly id: string;
+  readonly title: string;
+  readonly numbering: Numbering;
+  readonly unit: Unit;
+  readonly book: BookChoice;
+  readonly prompts: number;
+  readonly pattern: boolean;
+  /** The same days a year later. */
+  readonly next: MonthChoice;
+};
 export type BookChoice = {
   readonly id: string;
   readonly name: string;
@@ -15,6 +36,44 @@ export type BookChoice = {
   readonly margin: number;
   readonly binding: string;
 };
+
+type Old = {
+  readonly id: string;
+  readonly plan: AlbumPlan;
+  readonly prompts: number;
+  readonly pattern: boolean;
+};
+
+type Choosable = AlbumFormat & { readonly id: string; readonly unit: Unit };
+const bookChoice = ({ id, name, nominal, unit, outer, margin, binding }: Choosable): BookChoice => ({
+  ...{ id, name, unit, binding },
+  size: printSize(nominal, unit),
+  w: toMillimetres(outer.w),
+  h: toMillimetres(outer.h),
+  margin: toMillimetres(margin),
+});
+
+/** A date a year later; where that year has no such day, the one before it. */
+function yearLater(date: CalendarDate): CalendarDate {
+  const [year, rest] = [Number(date.slice(0, 4)) + 1, date.slice(4)];
+  return parseDate(`${year}${rest}`) ?? (`${year}-02-28` as CalendarDate);
+}
+
+/** The days of an album a year later; a whole month stays whole, and is called by its name. */
+export function nextOf({ title, span }: Pick<AlbumPlan, "title" | "span">): MonthChoice {
+  const start = yearLater(span.start);
+  const isMonth = dayOfMonth(span.start) === 1 && lastOfMonth(span.start) === span.end;
+  return isMonth
+    ? { name: `${monthName(start)} ${start.slice(0, 4)}`, start, end: lastOfMonth(start) }
+    : { name: title, start, end: yearLater(span.end) };
+}
+
+/** An album as one to begin from: its book is named by the album's id. */
+export const oldChoice = ({ id, plan, prompts, pattern }: Old): OldChoice => ({
+  ...{ id, prompts, pattern, title: plan.title, numbering: plan.numbering, unit: plan.unit },
+  next: nextOf(plan),
+  book: { ...bookChoice({ ...plan.format, id, unit: plan.unit }), name: `As in ${plan.title}` },
+});
 
 const firstOf = (date: CalendarDate): CalendarDate => addDays(date, 1 - dayOfMonth(date));
 
@@ -49,17 +108,6 @@ export function newAlbumView(
   return {
     months,
     usual: december === -1 ? now : december,
-    books: [...FORMAT_PRESETS, ...measured.map(({ format, ...each }) => ({ ...format, ...each }))].map(
-      ({ id, name, nominal, unit, outer, margin, binding }) => ({
-        id,
-        name,
-        unit,
-        binding,
-        size: printSize(nominal, unit),
-        w: toMillimetres(outer.w),
-        h: toMillimetres(outer.h),
-        margin: toMillimetres(margin),
-      }),
-    ),
+    books: [...FORMAT_PRESETS, ...measured.map(({ format, ...each }) => ({ ...format, ...each }))].map(bookChoice),
   };
 }

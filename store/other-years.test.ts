@@ -1,0 +1,88 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, describe, expect, it } from "vitest";
+import { newCard } from "../core/album/model.ts";
+import { bonesOf } from "../core/finish/bones.ts";
+import { inches } from "../core/measure/length.ts";
+import type { CalendarDate } from "../core/month/dates.ts";
+import type { Span } from "../core/month/span.ts";
+import { decemberPlan, newKeeper, openTestStore } from "../tests/household.ts";
+
+import { createAlbum, readAlbum, setAlbumDeleted } from "./album.ts";
+import { albumsToBeginFrom } from "./bones.ts";
+import { saveDayEdit } from "./day.ts";
+import { readOtherYears } from "./other-years.ts";
+
+const store = openTestStore();
+const { db } = store;
+afterAll(() => store.close());
+
+const date = (text: string) => text as CalendarDate;
+const december = (year: number): Span => ({ start: date(`${year}-12-01`), end: date(`${year}-12-31`) });
+
+/** An album of a December with something on its 9th. */
+async function albumOf(keeper: Awaited<ReturnType<typeof newKeeper>>, year: number) {
+  const albumId = await createAlbum(db, keeper.householdId, {
+    ...decemberPlan(),
+    title: `Of ${year}`,
+    span: december(year),
+  });
+  const author = { ...keeper, albumId, at: new Date() };
+  const read = await readAlbum(db, keeper.householdId, albumId);
+  const ninth = read?.days.find((day) => day.date === `${year}-12-09`)?.id ?? "";
+  const card = newCard(randomUUID(), { w: inches(3), h: inches(4) }, `Lights of ${year}`);
+  await saveDayEdit(db, author, ninth, null, { kind: "prompt", text: "How many lights?", slip: null });
+  await saveDayEdit(db, author, ninth, null, { kind: "add-card", card });
+  return { albumId, author, ninth };
+}
+
+describe("a day in other years", () => {
+  it("is what earlier albums of the household have on the same date, the latest first", async () => {
+    const keeper = await newKeeper(store);
+    const of = {
+      2023: await albumOf(keeper, 2023),
+      2025: await albumOf(keeper, 2025),
+      2027: await albumOf(keeper, 2027),
+    };
+    await albumOf(await newKeeper(store), 2024);
+    const years = await readOtherYears(db, keeper.householdId, december(2026), date("2026-12-09"));
+    expect(years.map(({ albumId, words, prompt }) => [albumId, words, prompt])).toEqual([
+      [of[2025].albumId, ["Lights of 2025"], "How many lights?"],
+      [of[2023].albumId, ["Lights of 2023"], "How many lights?"],
+    ]);
+    // A day with nothing on it, one that no December has, and an album in the tray are none.
+    expect(await readOtherYears(db, keeper.householdId, december(2026), date("2026-12-10"))).toEqual([]);
+    const november = { start: date("2026-11-01"), end: date("2026-11-30") };
+    expect(await readOtherYears(db, keeper.householdId, november, date("2026-11-09"))).toEqual([]);
+    await setAlbumDeleted(db, keeper.householdId, of[2025].albumId, new Date());
+    const left = await readOtherYears(db, keeper.householdId, december(2026), date("2026-12-09"));
+    expect(left.map(({ album }) => album)).toEqual(["Of 2023"]);
+  });
+});
+
+describe("a new album from an old one's bones", () => {
+  it("has its prompts on the same days and nothing that was written or taken", async () => {
+    const keeper = await newKeeper(store);
+    const { albumId } = await albumOf(keeper, 2025);
+    await createAlbum(db, keeper.householdId, { ...decemberPlan(), title: "Empty", span: december(2024) });
+    const olds = await albumsToBeginFrom(db, keeper.householdId);
+    expect(olds.map(({ plan, prompts }) => [plan.title, prompts])).toEqual([
+      ["Of 2025", 1],
+      ["Empty", 0],
+    ]);
+    const old = await readAlbum(db, keeper.householdId, albumId);
+    if (!old) throw new Error("the album is there");
+    const plan = { ...decemberPlan(), span: december(2026) };
+    const next = await createAlbum(
+      db,
+      keeper.householdId,
+      plan,
+      [],
+      bonesOf({ ...old.album, days: old.days }, plan.span),
+    );
+    const read = await readAlbum(db, keeper.householdId, next);
+    const asked = read?.days.filter(({ content }) => content.prompt.text !== "") ?? [];
+    expect(asked.map((day) => [day.date, day.content.prompt.text])).toEqual([["2026-12-09", "How many lights?"]]);
+    expect(read?.days.flatMap(({ content }) => content.cards)).toEqual([]);
+    expect(read?.leaves).toEqual([]);
+  });
+});
