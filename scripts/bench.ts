@@ -5,7 +5,7 @@ import { seedDemo } from "../demo/seed.ts";
 import { openStore } from "../store/db.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dragFrame, measureFit } from "../tests/bench/book.ts";
-import { measureBookOut } from "../tests/bench/book-out.ts";
+import { measureBookOut, measureLeafingOut } from "../tests/bench/book-out.ts";
 import { measureBulk, measureOpening } from "../tests/bench/bulk.ts";
 import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
@@ -131,6 +131,10 @@ const BOUNDS: Record<string, Bound> = {
     what: "a book of 62 pictures over the bare writer's",
   },
   "finish.pdf_book_mb": { at: "most", value: 300, judged: false, what: "more memory held while it is written" },
+  "finish.leafing_mb": {
+    ...{ at: "most", value: 300, judged: false },
+    what: "more memory held while 62 leaves with 1,984 pictures are written as one file to leaf in",
+  },
   "seethrough.opening_ms": {
     at: "most",
     value: 8,
@@ -176,6 +180,7 @@ if (wants("finish.pdf_book_ratio", "finish.pdf_book_mb")) {
   figures["finish.pdf_book_ratio"] = ratio;
   figures["finish.pdf_book_mb"] = megabytes;
 }
+if (wants("finish.leafing_mb")) figures["finish.leafing_mb"] = await measureLeafingOut();
 if (wants("finish.ends_ms")) figures["finish.ends_ms"] = measureEnds();
 if (wants("seethrough.opening_ms")) figures["seethrough.opening_ms"] = measureOpening();
 if (wants("words.fit300_ms")) figures["words.fit300_ms"] = measureFit300();

@@ -4,6 +4,7 @@ import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
 import { Button } from "#app/parts/button.tsx";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { useOutbox, usePut } from "#app/sending/sending.tsx";
@@ -186,11 +187,16 @@ function Foot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
         <span className="text-quiet">{view.lastWrite && `Last written by ${view.lastWrite}`}</span>
       </footer>
     );
+  return <DayFoot view={view} rows={rows} />;
+}
+
+function DayFoot({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+  const stops = useOneStop<HTMLElement>();
   const at = rows.findIndex(({ date }) => date === view.date);
   const [before, after] = [rows[at - 1]?.date, rows[at + 1]?.date];
   const href = (date: string) => to.day(view.albumId, date);
   return (
-    <footer className="flex items-center justify-between gap-4 pt-5 text-sm">
+    <footer {...stops} className="flex items-center justify-between gap-4 pt-5 text-sm">
       {before ? (
         <Link to={href(before)} className="not-printed flex min-h-10 items-center gap-1 hover:text-ember">
           <span aria-hidden="true">←</span> The day before

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { pictureAddress } from "#app/drawing/picture-address.ts";
+import { useOneStop } from "#app/parts/one-stop.ts";
 import { shortDate } from "#app/wording/dates.ts";
 import type { OtherYear } from "#core/finish/years.ts";
 
@@ -9,9 +10,10 @@ const MOST_PICTURES = 4;
 
 /** What the same day was in earlier albums, to look at before this one is made. */
 export function OtherYears({ years }: { years: readonly OtherYear[] }) {
+  const stops = useOneStop<HTMLElement>();
   if (years.length === 0) return null;
   return (
-    <section aria-labelledby="years-name" className="grid gap-3 border-b border-line py-3.5">
+    <section {...stops} aria-labelledby="years-name" className="grid gap-3 border-b border-line py-3.5">
       <h2 id="years-name" className="text-lg">
         This day in other years
       </h2>
