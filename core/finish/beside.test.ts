@@ -40,6 +40,19 @@ describe("a book that lies open beside another", () => {
     }
   });
 
+  it("is open where a back is that day's, at the opening in which the back is up", () => {
+    const plain = bookOf(["2026-12-08", "2026-12-09"], -1);
+    const [first] = plain.leaves;
+    if (!first) throw new Error("it has two leaves");
+    const other = {
+      ...plain,
+      leaves: [{ ...first, back: { ...first.back, page: plain.leaves[1]?.front.page ?? null } }],
+    };
+    const ninth = placesOfSpreads(here.leaves).find((place) => dayAt(place, here) === "2026-12-09") ?? 0;
+    const at = besideAt(spreadAt(here.leaves, ninth, here.format), here, other) ?? -1;
+    expect(spreadAt(other.leaves, at, here.format).left[0]?.face).toBe("back");
+  });
+
   it("is open as many openings in, where it has no such day; and nowhere without a leaf", () => {
     const other = bookOf(["2026-12-05", "2026-12-06"], -1);
     const places = placesOfSpreads(here.leaves);

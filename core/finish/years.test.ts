@@ -6,7 +6,11 @@ import { inches } from "../measure/length.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { askedAgain, builtAgain, type YearAlbum } from "./years.ts";
 
-type Told = { prompt?: string; title?: string; says?: string; skipped?: boolean; photos?: number; layout?: string };
+type Told = { prompt?: string; title?: string; says?: string; skipped?: boolean } & {
+  photos?: number;
+  layout?: string;
+  insert?: "tag";
+};
 
 /** An album of a December, its days by their day of the month. */
 function december(year: number, told: Record<string, Told>): YearAlbum {
@@ -18,10 +22,10 @@ function december(year: number, told: Record<string, Told>): YearAlbum {
       cards: says ? [newCard("c", { w: inches(3), h: inches(4) }, says)] : [],
     },
   }));
-  const leaves = Object.entries(told).flatMap(([on, { photos, layout = "four" }]): Leaf[] =>
+  const leaves = Object.entries(told).flatMap(([on, { photos, layout = "four", insert = null }]): Leaf[] =>
     photos === undefined
       ? []
-      : leavesOn(`${year}-${on}`, makeOf({ kind: "pocket", layout })).map((leaf) => ({
+      : leavesOn(`${year}-${on}`, makeOf({ kind: "pocket", layout, insert })).map((leaf) => ({
           ...leaf,
           front: {
             ...leaf.front,
@@ -87,6 +91,7 @@ describe("a page that is built as before", () => {
     const ninth = (of: YearAlbum) => builtAgain(of, before).filter(({ date }) => date === "2026-12-09");
     expect(ninth(year(2026, { photos: 2, layout: "one-over-two" }))).toEqual([]);
     expect(ninth(year(2026, { photos: 3 }))).toEqual([]);
+    expect(ninth(year(2026, { photos: 2, insert: "tag" }))).toEqual([]);
     expect(ninth(year(2026, {}))).toEqual([]);
     expect(builtAgain(year(2022), before)).toEqual([]);
   });

@@ -225,6 +225,20 @@ describe("a whole book as one page to leaf in", () => {
     expect(asked).toEqual(["rolla"]);
   });
 
+  it("has the pictures and letters of what is opened in it too", async () => {
+    const { asked, bytesOf } = pictures();
+    const { album, leaves } = bookFor(source(), "self");
+    const [, inside] = openBook(leaves, album.format, pageTitled);
+    if (!inside) throw new Error("it has three openings");
+    const opens = [{ name: "Flip", lies: inside.frame, states: [{ name: "Up", marks: inside.marks }] }];
+    let html = "";
+    for await (const piece of leafingFile({ title: "Opens", openings: [{ ...inside, marks: [], opens }] }, bytesOf))
+      html += piece.toString();
+    expect(asked.length).toBeGreaterThan(0);
+    expect(html).toMatch(/<g class="state" data-thing="0" data-state="Up">.*data:image\/jpeg/);
+    expect(html).toContain('font-family:"Alegreya"');
+  });
+
   it("is written whole where a picture is gone", async () => {
     const { html } = await fileFor("self", true);
     expect(html).not.toContain("data:image/jpeg");
