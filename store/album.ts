@@ -1,4 +1,4 @@
-import { type AnyColumn, and, asc, eq, isNotNull, isNull, sql } from "drizzle-orm";
+import { type AnyColumn, and, asc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
@@ -262,11 +262,12 @@ const OWN_BY_PLACEHOLDER = and(
 const revisionQuery = writtenOnce((db) =>
   db.select({ revision: album.revision }).from(album).where(OWN_BY_PLACEHOLDER).prepare("album_revision"),
 );
+const WHOLE = { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK } as const;
 const wholeQuery = writtenOnce((db) =>
   db.query.album
     .findFirst({
       where: OWN_BY_PLACEHOLDER,
-      with: { days: { orderBy: asc(day.date), with: DAY_WITH_PIECES }, ...BOOK },
+      with: WHOLE,
     })
     .prepare("album_whole"),
 );
@@ -289,6 +290,31 @@ export async function readAlbum(db: Db, householdId: string, albumId: string): P
   const aggregate = toAggregate(row);
   remembered.set(albumId, { revision: row.revision, aggregate });
   return aggregate;
+}
+
+/**
+ * All albums of a household but those in the tray, the earliest first: one statement for how far each is, and one more for
+ * all that this process has not read as they are now.
+ */
+export async function readAlbums(db: Db, householdId: string): Promise<AlbumAggregate[]> {
+  const rows = await db
+    .select({ id: album.id, revision: album.revision })
+    .from(album)
+    .where(and(eq(album.householdId, householdId), isNull(album.deletedAt)))
+    .orderBy(asc(album.startsOn), asc(album.title));
+  const aggregates = new Map<string, AlbumAggregate>();
+  for (const { id, revision } of rows) {
+    const known = remembered.get(id);
+    if (known?.revision === revision) aggregates.set(id, known.aggregate);
+  }
+  const stale = rows.flatMap(({ id }) => (aggregates.has(id) ? [] : [id]));
+  if (stale.length > 0)
+    for (const row of await db.query.album.findMany({ where: inArray(album.id, stale), with: WHOLE })) {
+      const aggregate = toAggregate(row);
+      remembered.set(row.id, { revision: row.revision, aggregate });
+      aggregates.set(row.id, aggregate);
+    }
+  return rows.flatMap(({ id }) => aggregates.get(id) ?? []);
 }
 
 /** The dates of the span that the album has no day for yet; a new day has its prompt where it has one. */

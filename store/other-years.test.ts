@@ -7,7 +7,7 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import type { Span } from "../core/month/span.ts";
 import { decemberPlan, newKeeper, openTestStore } from "../tests/household.ts";
 
-import { createAlbum, readAlbum, setAlbumDeleted } from "./album.ts";
+import { createAlbum, readAlbum, readAlbums, setAlbumDeleted } from "./album.ts";
 import { albumsToBeginFrom } from "./bones.ts";
 import { saveDayEdit } from "./day.ts";
 import { readOtherYears } from "./other-years.ts";
@@ -84,5 +84,25 @@ describe("a new album from an old one's bones", () => {
     expect(asked.map((day) => [day.date, day.content.prompt.text])).toEqual([["2026-12-09", "How many lights?"]]);
     expect(read?.days.flatMap(({ content }) => content.cards)).toEqual([]);
     expect(read?.leaves).toEqual([]);
+  });
+});
+
+describe("all albums of a household", () => {
+  it("are each as it is read alone, also once one was changed, without those of others or in the tray", async () => {
+    const keeper = await newKeeper(store);
+    const [later, first] = [await albumOf(keeper, 2025), await albumOf(keeper, 2023)];
+    await albumOf(await newKeeper(store), 2024);
+    const same = async () => {
+      const all = await readAlbums(db, keeper.householdId);
+      const alone = await Promise.all(all.map(({ album }) => readAlbum(db, keeper.householdId, album.id)));
+      expect(all).toEqual(alone);
+      return all;
+    };
+    expect((await same()).map(({ album }) => album.id)).toEqual([first.albumId, later.albumId]);
+    await saveDayEdit(db, first.author, first.ninth, null, { kind: "title", text: "Said anew" });
+    const [changed] = await same();
+    expect(changed?.days.find(({ id }) => id === first.ninth)?.content.title).toBe("Said anew");
+    await setAlbumDeleted(db, keeper.householdId, later.albumId, new Date());
+    expect((await same()).map(({ album }) => album.id)).toEqual([first.albumId]);
   });
 });

@@ -2,7 +2,7 @@ import { revalidateWhenReached } from "#app/http/keep-page.ts";
 import { reading, requireAlbum } from "#app/http/page.ts";
 import { Years } from "#app/places/finish/years.tsx";
 import { askedAgain, builtAgain } from "#core/finish/years.ts";
-import { albumsByDate } from "#store/album.ts";
+import { readAlbums } from "#store/album.ts";
 import type { Route } from "./+types/album.years";
 
 export const meta: Route.MetaFunction = () => [{ title: "Year to year · Hearth Clock" }];
@@ -10,12 +10,8 @@ export const meta: Route.MetaFunction = () => [{ title: "Year to year · Hearth 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { member, aggregate } = await requireAlbum(context, params.album);
   const householdId = member.household.id;
-  const others = await reading(async () => {
-    const all = await albumsByDate(context.db, householdId, aggregate.album.span.start);
-    const ids = all.map(({ id }) => id).filter((id) => id !== aggregate.album.id);
-    const read = await Promise.all(ids.map((id) => context.album(householdId, id)));
-    return read.filter((each) => each !== null);
-  });
+  const all = await reading(() => readAlbums(context.db, householdId));
+  const others = all.filter(({ album }) => album.id !== aggregate.album.id);
   const [here, ...there] = [aggregate, ...others].map(({ album, days, leaves }) => ({ ...album, days, leaves }));
   if (!here) throw new Error("the album itself is among its albums");
   return {
