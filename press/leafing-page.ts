@@ -7,7 +7,7 @@ h1{margin:0;font:600 1.15rem/1.3 "Besley",Georgia,serif}
 svg text{font-kerning:normal;text-rendering:geometricPrecision;font-variant-ligatures:none}
 .opening{margin-bottom:2rem}
 .book{background:#274048;padding:1rem;display:flex;justify-content:center}
-.book>svg{display:block;width:100%;max-height:72vh}
+.book>svg{display:block;overflow:visible;width:100%;max-height:72vh}
 .line{margin:.7rem 1rem;text-align:center;font:1.25rem/1.4 Alegreya,Georgia,serif;min-height:1.75rem}
 .things{margin:0 1.2rem .5rem;display:flex;flex-wrap:wrap;gap:.5rem}
 details{margin:0 1.2rem;font-size:.9rem}

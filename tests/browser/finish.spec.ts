@@ -229,6 +229,8 @@ test("the book as one file is leafed through in a browser that has no network", 
     await expect(song).toHaveAttribute("aria-pressed", "true");
     await expect(book.locator(".state.up")).toHaveCount(1);
     await expect(book.locator(".state.up text").first()).toBeVisible();
+    // What reaches beyond the book as it opens is not cut off.
+    await expect(book).toHaveCSS("overflow", "visible");
     await leaf.keyboard.press("o");
     await expect(song).toHaveAttribute("aria-pressed", "false");
     // Opened where it was left.

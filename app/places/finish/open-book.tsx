@@ -30,7 +30,7 @@ export function OpenBook({ spread, format, things, opened, press, close }: OpenP
   return (
     <svg
       viewBox={`${mm(frame.x) - 4} ${mm(frame.y) - 4} ${mm(frame.w) + 8} ${mm(frame.h) + 8}`}
-      className="block w-full wide:absolute wide:inset-0 wide:m-auto wide:h-full wide:p-6"
+      className="block w-full overflow-visible wide:absolute wide:inset-0 wide:m-auto wide:h-full wide:p-6"
       role="img"
       aria-label="The two pages that lie open"
     >
