@@ -100,6 +100,7 @@ export const to = {
   prompts: (album: string, query: { jar?: string | null } = {}) =>
     asked(href("/albums/:album/prompts", { album }), query),
   cardSheets: (album: string) => href("/albums/:album/card-sheets", { album }),
+  tallies: (album: string) => href("/albums/:album/tallies", { album }),
   hands: (album: string) => href("/albums/:album/hands", { album }),
   book: (album: string, query: { at?: string | null; face?: string | null } = {}) =>
     asked(href("/albums/:album/book", { album }), query),

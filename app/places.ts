@@ -125,6 +125,12 @@ export const PLACES = [
       { path: "words", file: "routes/album.words.tsx", tab: "Words", holds: "jottings, mistakes, names of people" },
       { path: "cards/:card", file: "routes/album.card.tsx" },
       { path: "prompts", file: "routes/album.prompts.tsx", tab: "Prompts", holds: "decks, deal, shuffle" },
+      {
+        path: "tallies",
+        file: "routes/album.tallies.tsx",
+        tab: "Tallies",
+        holds: "count songs, films, visitors over the month, a list card",
+      },
       { path: "card-sheets", file: "routes/album.card-sheets.tsx", tab: "Print cards", holds: "carrier sheet" },
       { path: "hands", file: "routes/album.hands.tsx", tab: "Hands and stamps", holds: "handwriting, lettering" },
     ],
@@ -263,7 +269,8 @@ export const PLACES = [
         path: "years",
         file: "routes/album.years.tsx",
         tab: "Year to year",
-        holds: "the same question with its answers, last year, what repeats, begin the next album from this one",
+        holds:
+          "the same question with its answers, last year, every year, notes for next year, what repeats, begin the next album from this one",
       },
     ],
   },

@@ -53,6 +53,8 @@ export const LIMITS = {
   guests: { most: 62, why: "of one side: every day of the longest album on one page" },
   tryOuts: { most: 1600, why: "two for each side of the thickest book" },
   ownLayouts: { most: 200, why: "each is read with every album of the household" },
+  tallies: { most: 60, why: "kinds of things counted over one month; each is a line on the day" },
+  tallyMarks: { most: 2000, why: "of one tally: sixty on every day of a month" },
   keptMakings: { most: 200, why: "all of them are read where a construction is made" },
   peopleNames: { most: 200, why: "a very large family" },
   // What an archive may hold

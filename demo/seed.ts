@@ -8,7 +8,7 @@ import { datesOf } from "../core/month/span.ts";
 import { findSlip } from "../core/words/decks.ts";
 import { readPicture } from "../press/picture.ts";
 import type { Db } from "../store/db.ts";
-import { type ImportedDay, importAlbum } from "../store/import.ts";
+import { type ImportedDay, importAlbum, NO_BOOK } from "../store/import.ts";
 import { keepPhoto } from "../store/photo.ts";
 import { household, journalLine, member } from "../store/schema/index.ts";
 import { CIDER_MONTH, QUIET } from "./cider-month.ts";
@@ -24,6 +24,7 @@ import { writeLantern } from "./lantern-words.ts";
 import { keepLanternHours } from "./pace.ts";
 import { paintAhead } from "./pictures/paint.ts";
 import { takeFromDrawer } from "./taken.ts";
+import { keepFromYearToYear } from "./year-to-year.ts";
 
 /** The evening the demo stands still at. */
 const DEMO_NOW = "2026-12-09T18:40";
@@ -92,7 +93,7 @@ async function seedAlbum(
     leaves.push(...own);
   }
   const counted = countedAnew(leaves, null, plan.format.leaves, () => crypto.randomUUID());
-  const book = { matters: [], known: [], leaves: counted, tryOuts: [], layouts: [], things: [] };
+  const book = { ...NO_BOOK, leaves: counted };
   return (await importAlbum(db, householdId, crypto.randomUUID(), plan, days, book)).albumId;
 }
 
@@ -121,7 +122,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
     CIDER_MONTH,
     { skipped: QUIET },
   );
-  await seedAlbum(
+  const first = await seedAlbum(
     db,
     home.id,
     planOf("ring-6x8", { title: "First Lanterns", numbering: "date", start: "2025-12-01", end: "2025-12-31" }),
@@ -156,6 +157,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await fillDrawer(db, author);
   await takeFromDrawer(db, author);
   await lookBackOnLantern(db, author);
+  await keepFromYearToYear(db, { ...author, albumId: first }, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));
   // Marked last: a seed broken off half-way is not taken for the demo.

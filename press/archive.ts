@@ -168,6 +168,7 @@ function wordsOf(
       preparing: album.preparing,
       pattern: album.pattern,
       ruler: album.ruler.map((mark) => ({ ...mark })),
+      nextYear: forWhom === "self" ? album.nextYear : "",
       looseEnds: forWhom === "self" ? album.looseEnds.map((mark) => ({ ...mark, of: [...mark.of] })) : [],
       ...album.span,
       format: {
@@ -185,6 +186,7 @@ function wordsOf(
       ...contentAsSaid(id, content),
     })),
     known: forWhom === "self" ? [...whole.known] : onPages(whole.known),
+    tallies: forWhom === "self" ? whole.tallies.map((tally) => ({ ...tally, marks: [...tally.marks] })) : [],
     photos: [...photos.values()]
       .filter(({ id }) => used.has(id))
       .map(({ sha256, name, capturedAt, offset, givenDate, look, faces, people, star, banked, setAside }) => ({
@@ -321,6 +323,7 @@ export async function unpackAlbum(
       pattern: album.pattern,
       ruler: album.ruler,
       looseEnds: album.looseEnds,
+      nextYear: album.nextYear,
       span: { start: album.start, end: album.end },
       format: { ...format, capacity: capacityMicrometres },
     };
@@ -349,6 +352,7 @@ export async function unpackAlbum(
     const book = {
       ...read.archive.book,
       known: read.archive.known,
+      tallies: read.archive.tallies,
       things: read.archive.things,
       matters: read.archive.matters.map(({ id, matter, date, month, ...content }) => ({
         ...{ id, matter, date, month },

@@ -252,6 +252,7 @@ if (
         "what-opens",
         "leaf-through",
         "years",
+        "tallies",
       ])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];

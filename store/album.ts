@@ -1,8 +1,10 @@
+import { randomUUID } from "node:crypto";
 import { type AnyColumn, and, asc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { LRUCache } from "lru-cache";
 import type { Leaf, TryOut } from "../core/album/leaf.ts";
 import type { AlbumFormat, AlbumPlan, Day, MatterEntry } from "../core/album/model.ts";
 import type { Print } from "../core/album/print.ts";
+import type { Tally } from "../core/album/tally.ts";
 import type { Pattern } from "../core/book/pattern.ts";
 import type { RulerMark } from "../core/bulk/ruler.ts";
 import type { Bones } from "../core/finish/bones.ts";
@@ -16,6 +18,7 @@ import type { PhotoRule } from "../core/photo/propose.ts";
 import { countLeaves } from "./bound.ts";
 import { type AlbumPhoto, type DayRow, toDays, toMatters } from "./day-row.ts";
 import { type Db, type Reader, type Transaction, writtenOnce } from "./db.ts";
+import { insertAll } from "./insert-all.ts";
 import { toKnown } from "./known.ts";
 import { type LeafRow, SIDES, toLeaf, toTryOuts } from "./leaf-row.ts";
 import { type OwnLayout, toLayout } from "./library/layout-row.ts";
@@ -31,8 +34,10 @@ import {
   leaf,
   pocketLayout,
   print,
+  tally,
   tryOut,
 } from "./schema/index.ts";
+import { tallyRows, toTallies } from "./tally.ts";
 
 type AlbumRow = typeof album.$inferSelect;
 
@@ -47,6 +52,8 @@ export type AlbumRecord = AlbumPlan & {
   readonly ruler: readonly RulerMark[];
   /** Loose ends that were left, or kept for an evening. */
   readonly looseEnds: readonly EndMark[];
+  /** What to do otherwise with the next album. */
+  readonly nextYear: string;
   /** Steps of the first evening that are settled. */
   readonly firstSettled: readonly FirstStep[];
 };
@@ -71,6 +78,8 @@ export type AlbumAggregate = {
   readonly layouts: readonly OwnLayout[];
   /** What is known ahead of its days, in order. */
   readonly known: readonly Known[];
+  /** What is counted over its month. */
+  readonly tallies: readonly Tally[];
   /** Every print made for the album, on sheets, at the lab or elsewhere. */
   readonly prints: readonly Print[];
 };
@@ -108,6 +117,7 @@ export const toRecord = (row: AlbumRow): AlbumRecord => ({
   pattern: row.pattern,
   ruler: row.ruler,
   looseEnds: row.looseEnds,
+  nextYear: row.nextYear,
   firstSettled: row.firstSettled,
   ...planOf(row),
 });
@@ -202,6 +212,7 @@ const BOOK = {
     },
   },
   known: true,
+  tallies: { with: { marks: true } },
   prints: {
     orderBy: asc(print.place),
     with: { sheet: { columns: { number: true } }, order: { columns: { number: true, dueOn: true } } },
@@ -220,6 +231,7 @@ type WholeRow = AlbumRow & {
   leaves: LeafRow[];
   prints: PrintRow[];
   known: (typeof knownEvent.$inferSelect)[];
+  tallies: Parameters<typeof toTallies>[0];
   household: { layouts: (typeof pocketLayout.$inferSelect)[]; things: LookRow[] };
 };
 
@@ -247,6 +259,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
     layouts: row.household.layouts.map(toLayout),
     prints: row.prints.map(toPrint),
     known: toKnown(row.known),
+    tallies: toTallies(row.tallies),
   };
 }
 
@@ -317,14 +330,16 @@ export async function readAlbums(db: Db, householdId: string): Promise<AlbumAggr
   return rows.flatMap(({ id }) => aggregates.get(id) ?? []);
 }
 
-/** The dates of the span that the album has no day for yet; a new day has its prompt where it has one. */
-async function addMissingDays(tx: Transaction, albumId: string, span: Span, prompts?: Bones["prompts"]): Promise<void> {
+/** The dates of the span that the album has no day for yet; `begun`: what new days begin with. */
+async function addMissingDays(tx: Transaction, albumId: string, span: Span, begun?: Bones["days"]): Promise<void> {
   const present = await tx.select({ date: day.date }).from(day).where(eq(day.albumId, albumId));
   const known = new Set(present.map(({ date }) => date));
   const missing = datesOf(span).filter((date) => !known.has(date));
   const days = missing.map((date) => {
-    const prompt = prompts?.get(date);
-    return { albumId, date, ...(prompt && { promptText: prompt.text, promptSlip: prompt.slip }) };
+    const from = begun?.get(date);
+    if (!from) return { albumId, date };
+    const { prompt, title, everyYear } = from;
+    return { albumId, date, promptText: prompt.text, promptSlip: prompt.slip, title, everyYear };
   });
   if (days.length > 0) await tx.insert(day).values(days);
 }
@@ -346,7 +361,9 @@ export async function createAlbum(
       })
       .returning({ id: album.id });
     if (!row) throw new Error("insert returned nothing");
-    await addMissingDays(tx, row.id, plan.span, bones?.prompts);
+    await addMissingDays(tx, row.id, plan.span, bones?.days);
+    const tallies = (bones?.tallies ?? []).map((name) => ({ id: randomUUID(), name, marks: [] }));
+    await insertAll(tx, tally, tallyRows(row.id, tallies).tallies);
     await countLeaves(tx, row.id, null, plan.format.leaves);
     return row.id;
   });

@@ -119,6 +119,8 @@ function contentOf(row: DayRow): DayContent {
     leftAlone: row.leftAlone,
     privateUntil: row.privateUntil,
     driesUntil: row.driesUntil,
+    everyYear: row.everyYear,
+    nextYear: row.nextYear,
   };
 }
 
@@ -138,6 +140,8 @@ export const dayColumns = (content: DayContent) => ({
   leftAlone: [...content.leftAlone],
   privateUntil: content.privateUntil,
   driesUntil: content.driesUntil,
+  everyYear: content.everyYear,
+  nextYear: content.nextYear,
 });
 
 /** Rows of a day's pieces, in order. */

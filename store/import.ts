@@ -4,6 +4,7 @@ import { and, eq, isNull } from "drizzle-orm";
 import type { Held, Leaf, Owner, Piece, Side, TryOut } from "../core/album/leaf.ts";
 import type { MadeOf } from "../core/album/made-of.ts";
 import type { AlbumPlan, DayContent, MatterEntry } from "../core/album/model.ts";
+import type { Tally } from "../core/album/tally.ts";
 import type { Pattern } from "../core/book/pattern.ts";
 import type { RulerMark } from "../core/bulk/ruler.ts";
 import type { KeptThing } from "../core/drawer/thing.ts";
@@ -31,14 +32,18 @@ import {
   pocketLayout,
   side,
   sideGuest,
+  tally,
+  tallyMark,
   tryOut,
 } from "./schema/index.ts";
+import { tallyRows } from "./tally.ts";
 
 export type ImportedDay = Slot & { readonly content: DayContent };
 /** The book as read: leaves in order, candidates beside their sides, and layouts the household may not have yet. */
 export type ImportedBook = {
   readonly matters: readonly Omit<MatterEntry, "version">[];
   readonly known: readonly Known[];
+  readonly tallies: readonly Tally[];
   readonly leaves: readonly Leaf[];
   readonly tryOuts: readonly Omit<TryOut, "version">[];
   readonly layouts: readonly OwnLayout[];
@@ -46,7 +51,15 @@ export type ImportedBook = {
   readonly things: readonly KeptThing[];
 };
 
-export const NO_BOOK: ImportedBook = { matters: [], known: [], leaves: [], tryOuts: [], layouts: [], things: [] };
+export const NO_BOOK: ImportedBook = {
+  matters: [],
+  known: [],
+  tallies: [],
+  leaves: [],
+  tryOuts: [],
+  layouts: [],
+  things: [],
+};
 
 /** New ids for old ones; an id met for the first time gets one, and its name is put among those there are. */
 function renamer(names: Map<string, string>): (old: string) => string {
@@ -191,6 +204,7 @@ export async function importAlbum(
     readonly pattern?: Pattern | null;
     readonly ruler?: readonly RulerMark[];
     readonly looseEnds?: readonly EndMark[];
+    readonly nextYear?: string;
   },
   days: readonly ImportedDay[],
   book: ImportedBook = NO_BOOK,
@@ -205,6 +219,7 @@ export async function importAlbum(
       .values({
         ...{ householdId, archiveId, ...planColumns(plan), photoRule: plan.photoRule, pattern: plan.pattern },
         ruler: [...(plan.ruler ?? [])],
+        nextYear: plan.nextYear,
         // It was begun long ago.
         firstSettled: [...FIRST_STEPS],
       })
@@ -250,6 +265,10 @@ export async function importAlbum(
       knownEvent,
       book.known.map((known) => ({ ...known, albumId: row.id })),
     );
+    const counted = renamed(book.tallies).map((each) => ({ ...each, marks: renamed(each.marks) }));
+    const { tallies, marks } = tallyRows(row.id, counted);
+    await insertAll(tx, tally, tallies);
+    await insertAll(tx, tallyMark, marks);
     const layouts = book.layouts.filter(({ id }) => !known.has(id));
     await importBook(tx, householdId, row.id, { ...book, layouts }, rename);
     const ends = (plan.looseEnds ?? []).map((mark) => renamedMark(mark, names));

@@ -11,6 +11,7 @@ import { createAlbum, readAlbum, readAlbums, setAlbumDeleted } from "./album.ts"
 import { albumsToBeginFrom } from "./bones.ts";
 import { saveDayEdit } from "./day.ts";
 import { readOtherYears } from "./other-years.ts";
+import { changeTally } from "./tally.ts";
 
 const store = openTestStore();
 const { db } = store;
@@ -49,6 +50,7 @@ describe("a day in other years", () => {
       [of[2025].albumId, ["Lights of 2025"], "How many lights?"],
       [of[2023].albumId, ["Lights of 2023"], "How many lights?"],
     ]);
+    expect(years.map(({ isBefore }) => isBefore)).toEqual([true, false]);
     // A day with nothing on it, one that no December has, and an album in the tray are none.
     expect(await readOtherYears(db, keeper.householdId, december(2026), date("2026-12-10"))).toEqual([]);
     const november = { start: date("2026-11-01"), end: date("2026-11-30") };
@@ -62,12 +64,19 @@ describe("a day in other years", () => {
 describe("a new album from an old one's bones", () => {
   it("has its prompts on the same days and nothing that was written or taken", async () => {
     const keeper = await newKeeper(store);
-    const { albumId } = await albumOf(keeper, 2025);
+    const { albumId, author, ninth } = await albumOf(keeper, 2025);
+    for (const edit of [
+      { kind: "title", text: "Forty windows" },
+      { kind: "every-year", on: true },
+      { kind: "next-year", text: "Count from the point" },
+    ] as const)
+      await saveDayEdit(db, author, ninth, null, edit);
+    await changeTally(db, author, { how: "add", id: randomUUID(), name: "Films seen" });
     await createAlbum(db, keeper.householdId, { ...decemberPlan(), title: "Empty", span: december(2024) });
     const olds = await albumsToBeginFrom(db, keeper.householdId);
-    expect(olds.map(({ plan, prompts }) => [plan.title, prompts])).toEqual([
-      ["Of 2025", 1],
-      ["Empty", 0],
+    expect(olds.map(({ plan, prompts, traditions, tallies }) => [plan.title, prompts, traditions, tallies])).toEqual([
+      ["Of 2025", 1, 1, 1],
+      ["Empty", 0, 0, 0],
     ]);
     const old = await readAlbum(db, keeper.householdId, albumId);
     if (!old) throw new Error("the album is there");
@@ -77,11 +86,15 @@ describe("a new album from an old one's bones", () => {
       keeper.householdId,
       plan,
       [],
-      bonesOf({ ...old.album, days: old.days }, plan.span),
+      bonesOf({ ...old.album, days: old.days, tallies: old.tallies }, plan.span),
     );
     const read = await readAlbum(db, keeper.householdId, next);
     const asked = read?.days.filter(({ content }) => content.prompt.text !== "") ?? [];
     expect(asked.map((day) => [day.date, day.content.prompt.text])).toEqual([["2026-12-09", "How many lights?"]]);
+    expect(asked.map(({ content }) => [content.title, content.everyYear, content.nextYear])).toEqual([
+      ["Forty windows", true, ""],
+    ]);
+    expect(read?.tallies.map(({ name, marks }) => [name, marks])).toEqual([["Films seen", []]]);
     expect(read?.days.flatMap(({ content }) => content.cards)).toEqual([]);
     expect(read?.leaves).toEqual([]);
   });

@@ -31,7 +31,7 @@ export async function readOtherYears(
   if (wanted.length === 0) return [];
   const rows = await db.query.day.findMany({
     where: or(...wanted.map((each) => and(eq(day.albumId, each.id), eq(day.date, each.date)))),
-    columns: { albumId: true, title: true, promptText: true },
+    columns: { albumId: true, title: true, promptText: true, everyYear: true, nextYear: true },
     with: {
       cards: {
         columns: { text: true, back: true, setting: true },
@@ -45,12 +45,13 @@ export async function readOtherYears(
       },
     },
   });
-  return wanted.flatMap(({ id, title: name, date: on }): OtherYear[] => {
+  return wanted.flatMap(({ id, title: name, date: on }, at): OtherYear[] => {
     const row = rows.find(({ albumId }) => albumId === id);
     if (!row) return [];
     const words = row.cards.filter(hasWords).map(frontWords);
-    if (row.title === "" && row.promptText === "" && words.length === 0 && row.photos.length === 0) return [];
-    const { title, promptText: prompt, photos } = row;
-    return [{ albumId: id, album: name, date: on, title, prompt, words, photos }];
+    const { title, promptText: prompt, everyYear, nextYear, photos } = row;
+    if (`${title}${prompt}${nextYear}` === "" && !everyYear && words.length + photos.length === 0) return [];
+    const said = { title, prompt, everyYear, nextYear, words, photos };
+    return [{ albumId: id, album: name, date: on, isBefore: at === 0, ...said }];
   });
 }

@@ -6,7 +6,7 @@ import { album, card, day, dayPhoto, jotting, leaf, side } from "./schema/index.
 
 /** Where in an album a text stands. */
 export const TEXT_PLACES = [
-  ...(["title", "note", "prompt", "technique"] as const),
+  ...(["title", "note", "prompt", "technique", "next-year"] as const),
   ...(["card", "back", "jotting", "leaf", "photo", "inside"] as const),
 ];
 export type TextPlace = (typeof TEXT_PLACES)[number];
@@ -104,6 +104,7 @@ export async function readTexts(db: Db, householdId: string): Promise<FoundText[
     ofDay("note", day.note),
     ofDay("prompt", day.promptText as never),
     ofDay("technique", day.techniqueText as never),
+    ofDay("next-year", day.nextYear as never),
     ofCard("card", card.text),
     ofCard("back", card.back),
     ofPiece("jotting", jotting, jotting.text),

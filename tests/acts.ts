@@ -13,9 +13,11 @@ import { saveBookEdit } from "../store/book.ts";
 import { changeMonth, saveDayEdit } from "../store/day.ts";
 import type { Db } from "../store/db.ts";
 import { journaled } from "../store/journal/line.ts";
+import { noteForNext } from "../store/next-year.ts";
 import { setPhotoRule } from "../store/place-photos.ts";
 import { markByHand } from "../store/printing.ts";
 import { markInAlbum } from "../store/roll.ts";
+import { changeTally } from "../store/tally.ts";
 import { addTryOut, dropTryOut, keepTryOut } from "../store/try-out.ts";
 import { FULL, piece, TAG } from "./book.ts";
 
@@ -25,7 +27,8 @@ const OF_BOOK = [
 ] as const;
 const OF_MONTH = ["skip", "merge", "split", "move"] as const;
 const OF_DAY = ["card", "finish"] as const;
-const OF_WORDS = ["title", "note", "words", "card-off", "step", "waive"] as const;
+const OF_WORDS = ["title", "note", "words", "card-off", "step", "waive", "every-year"] as const;
+const COUNTED = ["tally", "count", "counted", "uncount", "tally-off", "next-album"] as const;
 const BESIDE = ["star", "banked", "rule", "settings", "elsewhere", "try-out", "try-out-off", "try-out-kept"] as const;
 
 /** One thing a keeper may do, with numbers that choose of what there is then. */
@@ -34,7 +37,7 @@ const anyOf = <K extends string>(kinds: readonly K[]) =>
 /** Acts on the book, the month and the cards. */
 export const anyActOfBook = anyOf([...OF_BOOK, ...OF_MONTH, ...OF_DAY]);
 /** Acts of every kind that there is. */
-export const anyAct = anyOf([...OF_BOOK, ...OF_MONTH, ...OF_DAY, ...OF_WORDS, ...BESIDE]);
+export const anyAct = anyOf([...OF_BOOK, ...OF_MONTH, ...OF_DAY, ...OF_WORDS, ...COUNTED, ...BESIDE]);
 export type Act = typeof anyAct extends fc.Arbitrary<infer T> ? T : never;
 
 const of = <T>(all: readonly T[], nth: number): T | undefined => all[nth % Math.max(1, all.length)];
@@ -98,7 +101,41 @@ export async function perform(
   const month = (change: (...given: Parameters<Parameters<typeof changeMonth>[3]>) => SlotChange) =>
     changeMonth(db, who, { what: "told" }, change);
   const onDay = (given: Parameters<typeof saveDayEdit>[4], id = dayId) => saveDayEdit(db, who, id, null, given);
+  const tally = of(now.tallies, a);
+  const mark = of(tally?.marks ?? [], b);
   switch (act.kind) {
+    case "tally":
+      await changeTally(
+        db,
+        who,
+        tally && b % 2
+          ? { how: "name", id: tally.id, name: `Named ${b}` }
+          : { how: "add", id: randomUUID(), name: `Tally ${b}` },
+      );
+      return [];
+    case "count":
+      if (!tally || !to) return null;
+      await changeTally(db, who, {
+        how: "mark",
+        id: tally.id,
+        mark: { id: randomUUID(), date: to, text: `mark ${b}` },
+      });
+      return [];
+    case "counted":
+      if (!mark) return null;
+      await changeTally(db, who, { how: "mark-text", id: mark.id, text: `said ${b}` });
+      return [];
+    case "uncount":
+      if (!mark) return null;
+      await changeTally(db, who, { how: "unmark", id: mark.id });
+      return [];
+    case "tally-off":
+      if (!tally) return null;
+      await changeTally(db, who, { how: "remove", id: tally.id });
+      return [];
+    case "next-album":
+      await noteForNext(db, who, now.album.nextYear, `Of the next ${b}`);
+      return [];
     case "skip":
       await month((slots, span) => setSkipped(slots, span, dayId, b % 2 === 0));
       return [];
@@ -122,6 +159,9 @@ export async function perform(
       return [];
     case "note":
       await onDay({ kind: "note", text: `Note ${b}` });
+      return [];
+    case "every-year":
+      await onDay(b % 2 ? { kind: "every-year", on: b % 3 > 0 } : { kind: "next-year", text: `Next ${b}` });
       return [];
     case "step":
       await onDay({ kind: "step", step: b % 2 ? "write" : "choose", done: b % 3 > 0 });

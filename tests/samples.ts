@@ -263,6 +263,8 @@ export const anyContent: fc.Arbitrary<DayContent> = fc
     leftAlone: fc.uniqueArray(fc.string({ minLength: 1, maxLength: 20 }), { maxLength: 3 }),
     privateUntil: fc.option(anyDate),
     driesUntil: fc.option(anyDate),
+    everyYear: fc.boolean(),
+    nextYear: anyText,
   })
   .map((content) => ({ ...content, undone: content.undone.filter((step) => !content.done.includes(step)) }));
 

@@ -18,6 +18,7 @@ import { declineOffer } from "#store/pace.ts";
 import { rememberChoices } from "#store/printers.ts";
 import { markByHand, markSheetsPrinted, markSpoiled, tickAllCuts, tickCut } from "#store/printing.ts";
 import { markInAlbum } from "#store/roll.ts";
+import { changeTally } from "#store/tally.ts";
 import { addTryOut, arrangeTryOut, dropTryOut, keepTryOut } from "#store/try-out.ts";
 
 /** Does one change that was sent to an album, and answers what came of it. */
@@ -56,6 +57,8 @@ export async function carryOut(db: Db, author: Author, sent: Sent) {
       return journaled(db, author, { what: "offer" }, (tx) => declineOffer(tx, author, sent.offer));
     case "end":
       return markEnd(db, author, sent);
+    case "tally":
+      return changeTally(db, author, sent);
     case "choices":
       return (await rememberChoices(db, author.householdId, sent.printer, sent.choices, sent.unit))
         ? { ok: true as const }

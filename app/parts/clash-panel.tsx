@@ -17,6 +17,8 @@ const NAMED: Record<string, string> = {
   "card-preprint": "the picture under a card",
   "card-secrecy": "what is said of a card’s privacy",
   "day-private": "whether the day is private",
+  "every-year": "whether the day stands every year",
+  "next-year": "the note for next year",
   dries: "until when the page dries",
   "photo-repeat": "how a pattern is repeated",
   "photo-together": "which pictures share a print",

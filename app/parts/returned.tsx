@@ -12,6 +12,7 @@ const WHY: Record<string, string> = {
   ...SLOT_PROBLEM,
   ...EDIT_PROBLEM,
   ...BOOK_PROBLEM,
+  "too-many": "There are as many as are kept already.",
   "not-found": "What they belong to is not in this album any more.",
   "not-taken": "The server would not take them: perhaps this page is older than the program is now.",
   broken: "The server made a mistake over them, three times.",

@@ -44,7 +44,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     if (!parsed.ok) return { ok: false as const, reason: "fields" as const, errors: parsed.errors };
     // Measures of one's own were taken with a ruler.
     const isMeasured = presetById(String(form.get("book"))) === undefined;
-    const bones = old && bonesOf({ ...old.album, days: old.days }, parsed.plan.span);
+    const bones = old && bonesOf({ ...old.album, days: old.days, tallies: old.tallies }, parsed.plan.span);
     const album = await createAlbum(context.db, id, parsed.plan, isMeasured ? ["measure"] : [], bones);
     throw redirect(to.month(album));
   });

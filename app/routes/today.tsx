@@ -48,6 +48,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       },
       others: all.filter((each) => each !== here).slice(0, MOST_OTHERS),
       days: aggregate ? todayDays(aggregate) : [],
+      tallies: aggregate?.tallies ?? [],
       asked: parseDate(asked.get("day") ?? ""),
       evening:
         aggregate && pace

@@ -100,6 +100,14 @@ const WORDS = new Set(["text", "back", "note", "alt", "kept", "rest", "hidden", 
 /** The words that a thing carries, as they were written; none where it carries none. */
 export function wordsIn(sent: Sendable): string {
   if (sent.what === "jotting") return sent.jotting?.text ?? "";
+  if (sent.what === "tally")
+    return sent.how === "mark"
+      ? sent.mark.text
+      : sent.how === "mark-text"
+        ? sent.text
+        : "name" in sent
+          ? sent.name
+          : "";
   if (sent.what !== "edit" && sent.what !== "book") return "";
   const found: string[] = [];
   const look = (value: unknown, name: string): void => {

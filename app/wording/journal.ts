@@ -43,6 +43,8 @@ const OF_DAY: Record<Exclude<DayEdit["kind"], "step" | "waive">, (day: string) =
   "photo-private": (day) => `until when a picture of ${day} is private changed`,
   "leave-alone": (day) => `slip in the words of ${day} left alone, or told again`,
   "day-private": (day) => `until when ${day} is private changed`,
+  "every-year": (day) => `whether ${day} stands every year changed`,
+  "next-year": (day) => `note of ${day} for next year changed`,
   dries: (day) => `until when ${day} dries changed`,
   "remove-photo": (day) => `picture of ${day} taken off`,
   finish: (day) => `all steps of ${day} ticked`,
@@ -127,6 +129,14 @@ const OF_END = {
   tonight: "loose end kept for tonight",
   "not-tonight": "loose end not for tonight",
 } as const;
+const OF_TALLY = {
+  add: "something more to count over the month",
+  name: "what is counted over the month given another name",
+  remove: "what was counted over the month taken out",
+  mark: "counted once more",
+  "mark-text": "words of what was counted changed",
+  unmark: "counted once less",
+} as const;
 const OF_SHEET = {
   printed: "said to be printed",
   "not-printed": "said not to be printed",
@@ -154,6 +164,7 @@ const OF_ALBUM = {
   hours: "hours and minutes of one’s own changed",
   offer: "way to catch up answered with “No”",
   known: "what is known ahead changed",
+  "next-album": "note for the next album changed",
   sky: "where the household lives on the globe changed",
   people: "names of people changed",
 } as const;
@@ -229,7 +240,10 @@ export function didWords(did: Did, names: Names): string {
     case "sky":
     case "offer":
     case "known":
+    case "next-album":
       return OF_ALBUM[did.what];
+    case "tally":
+      return OF_TALLY[did.how];
     case "loose-end":
       return OF_END[did.how];
     case "from-tray":

@@ -99,6 +99,8 @@ export const DAY_EDIT: z.ZodType<DayEdit, unknown> = z.discriminatedUnion("kind"
   z.object({ kind: z.literal("leave-alone"), slip: textOf(LIMITS.slipKey.most, 1), on: z.boolean() }),
   z.object({ kind: z.literal("day-private"), privateUntil: DATE.nullable() }),
   z.object({ kind: z.literal("dries"), until: DATE.nullable() }),
+  z.object({ kind: z.literal("every-year"), on: z.boolean() }),
+  z.object({ kind: z.literal("next-year"), text: TEXT }),
   z.object({ kind: z.literal("step"), step: z.enum(STEPS), done: z.boolean() }),
   z.object({ kind: z.literal("finish") }),
 ]);

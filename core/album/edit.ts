@@ -54,6 +54,9 @@ export type DayEdit =
   | { kind: "day-private"; privateUntil: CalendarDate | null }
   /** Its page was made wet, and nothing goes on it before a day; null: it is dry. */
   | { kind: "dries"; until: CalendarDate | null }
+  /** It stands every year, or no more. */
+  | { kind: "every-year"; on: boolean }
+  | { kind: "next-year"; text: string }
   | { kind: "step"; step: Step; done: boolean }
   | { kind: "finish" };
 
@@ -301,6 +304,10 @@ function changed(content: DayContent, edit: DayEdit, binding: Binding, planned?:
       return wrote(["private"], { privateUntil: edit.privateUntil });
     case "dries":
       return wrote(["dries"], { driesUntil: edit.until });
+    case "every-year":
+      return wrote(["every-year"], { everyYear: edit.on });
+    case "next-year":
+      return wrote(["next-year"], { nextYear: edit.text });
     case "remove-photo":
       if (!isStillThere(content.photos, edit.id)) return unchanged;
       return wrote([`photo:${edit.id}`], { photos: content.photos.filter(({ id }) => id !== edit.id) });

@@ -134,6 +134,10 @@ export type DayContent = {
   readonly privateUntil: CalendarDate | null;
   /** Its page was made wet: nothing goes on it before this day; null: nothing dries. */
   readonly driesUntil: CalendarDate | null;
+  /** A tradition: a new album begun from this one has its title on the same day. */
+  readonly everyYear: boolean;
+  /** What to do otherwise next year: it comes up on the same day of the next album. */
+  readonly nextYear: string;
 };
 
 export type Day = Slot & { readonly version: number; readonly content: DayContent };
@@ -185,6 +189,8 @@ export const EMPTY_DAY: DayContent = {
   leftAlone: [],
   privateUntil: null,
   driesUntil: null,
+  everyYear: false,
+  nextYear: "",
 };
 
 /** A card with words and nothing else said about it. */

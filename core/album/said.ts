@@ -15,6 +15,8 @@ export function saidNow(content: DayContent, edit: DayEdit): string | null {
       return content.title;
     case "note":
       return content.note;
+    case "next-year":
+      return content.nextYear;
     case "prompt":
       return content.prompt.text;
     case "technique":
@@ -39,6 +41,7 @@ export function saidByEdit(edit: DayEdit): string {
   switch (edit.kind) {
     case "title":
     case "note":
+    case "next-year":
     case "prompt":
     case "technique":
     case "card-text":
@@ -59,6 +62,7 @@ export function withWords(edit: DayEdit, text: string): DayEdit | null {
   switch (edit.kind) {
     case "title":
     case "note":
+    case "next-year":
     case "card-text":
     case "card-back":
     case "jotting-text":

@@ -118,7 +118,7 @@ export type PlannedStep = {
 };
 
 /** What a page's worth of days holds together; a day on its own is a page of one. */
-export type PageContent = Omit<DayContent, "note" | "title" | "leftAlone" | "privateUntil">;
+export type PageContent = Omit<DayContent, "note" | "title" | "leftAlone" | "privateUntil" | "everyYear" | "nextYear">;
 
 /** Days that share a page pool their photos and cards; the first has the ticks and the number. */
 export function poolContent(first: DayContent, others: readonly DayContent[]): PageContent {

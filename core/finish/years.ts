@@ -4,6 +4,7 @@ import type { Day } from "../album/model.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import { sameDate } from "../month/like-day.ts";
 import type { Span } from "../month/span.ts";
+import { sameWords } from "../words/same-words.ts";
 
 /** An album among those of its household, as it is looked at from year to year. */
 export type YearAlbum = {
@@ -21,6 +22,11 @@ export type InYear = { readonly albumId: string; readonly album: string; readonl
 export type OtherYear = InYear & {
   readonly title: string;
   readonly prompt: string;
+  /** Whether it is of the album before, whose notes for next year are for this one. */
+  readonly isBefore: boolean;
+  /** Whether it stands every year, and what was noted on it for the next. */
+  readonly everyYear: boolean;
+  readonly nextYear: string;
   /** The words of its cards' fronts. */
   readonly words: readonly string[];
   readonly photos: readonly { readonly photoId: string; readonly alt: string }[];
@@ -32,15 +38,8 @@ export type Asked = {
   readonly answers: readonly (InYear & { readonly title: string; readonly words: readonly string[] })[];
 };
 
-/** A question by its words alone: letters and digits, whatever stands between them. */
-const questionKey = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, " ")
-    .trim();
-
 /** The days an album tells, in order. */
-const told = ({ days, span }: YearAlbum) =>
+export const told = ({ days, span }: Pick<YearAlbum, "days" | "span">) =>
   days
     .filter(({ date, skipped }) => !skipped && date >= span.start && date <= span.end)
     .sort((a, b) => (a.date < b.date ? -1 : 1));
@@ -51,7 +50,7 @@ export function askedAgain(albums: readonly YearAlbum[]): Asked[] {
   for (const album of albums)
     for (const { date, content } of told(album)) {
       const question = content.prompt.text.trim();
-      const key = questionKey(question);
+      const key = sameWords(question);
       if (key === "") continue;
       const words = content.cards.filter(hasWords).map(frontWords);
       const answers = known.get(key) ?? new Map();

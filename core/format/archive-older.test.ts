@@ -39,13 +39,31 @@ const asRead = (raw: object): Archive => {
   return read.archive;
 };
 
-/** As it is written now, without what could first be said in the fourteenth format, which nothing was said of. */
+/** As it is written now, without what could first be said in the fifteenth format, which nothing was said of. */
+function asFourteenth(old: object) {
+  type Entry = { everyYear: boolean; nextYear: string };
+  const {
+    album: { nextYear: forNext, ...album },
+    tallies,
+    days,
+    matters,
+    ...archive
+  } = JSON.parse(writeArchive(asRead(old)));
+  const unsaid = ({ everyYear, nextYear, ...entry }: Entry) => {
+    expect([everyYear, nextYear]).toEqual([false, ""]);
+    return entry;
+  };
+  expect([forNext, tallies]).toEqual(["", []]);
+  return { ...archive, album, days: days.map(unsaid), matters: matters.map(unsaid) };
+}
+
+/** As it is written now, without what could first be said in the fourteenth format either. */
 function asWritten(old: object) {
   const {
     album: { looseEnds, ...album },
     photos,
     ...archive
-  } = JSON.parse(writeArchive(asRead(old)));
+  } = asFourteenth(old);
   expect(looseEnds).toEqual([]);
   const unmarked = photos.map(({ people, ...photo }: { people: unknown }) => {
     expect(people).toBeNull();
@@ -120,6 +138,16 @@ const allDry = <T extends object>(entries: readonly T[]) => entries.map((entry) 
 /** Pages of the front and back matter, of which none had squares. */
 const withMonths = <T extends object>(matters: readonly T[]) => matters.map((entry) => ({ ...entry, month: null }));
 
+describe("an archive of the fourteenth format, from before anything was said for the next year", () => {
+  it("is read with everything as it was", () => {
+    const fourteenth: object[] = JSON.parse(
+      readFileSync(new URL("../../tests/archives/version-14.json", import.meta.url), "utf8"),
+    );
+    expect(JSON.stringify(fourteenth)).toContain('"looseEnds":[{"kind":"note"');
+    for (const old of fourteenth) expect(asFourteenth(old)).toEqual({ ...old, formatVersion: ARCHIVE_VERSION });
+  });
+});
+
 describe("an archive of the thirteenth format, from before it was said who is on a picture or an end was left", () => {
   it("is read with everything as it was", () => {
     type Thirteenth = { album: object; photos: object[] };
@@ -128,7 +156,7 @@ describe("an archive of the thirteenth format, from before it was said who is on
     );
     expect(JSON.stringify(thirteenth)).toContain('"kind":"slit"');
     for (const old of thirteenth)
-      expect(JSON.parse(writeArchive(asRead(old)))).toEqual({
+      expect(asFourteenth(old)).toEqual({
         ...{ ...old, formatVersion: ARCHIVE_VERSION, album: { ...old.album, looseEnds: [] } },
         photos: old.photos.map((photo) => ({ ...photo, people: null })),
       });

@@ -8,6 +8,7 @@ import { USUAL_RULE } from "../photo/propose.ts";
 import { fromEighth } from "./archive-eighth.ts";
 import { fromEleventh } from "./archive-eleventh.ts";
 import { fromFifth } from "./archive-fifth.ts";
+import { fromFourteenth } from "./archive-fourteenth.ts";
 import { fromFourth } from "./archive-fourth.ts";
 import { fromNinth } from "./archive-ninth.ts";
 import { fromSeventh } from "./archive-seventh.ts";
@@ -102,6 +103,7 @@ const STEPS: readonly Step[] = [
   fromEleventh,
   fromTwelfth,
   fromThirteenth,
+  fromFourteenth,
 ];
 
 /** An archive of any earlier format as one of today; one of today as it is. */

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { checkFormat } from "../album/formats.ts";
 import { BINDING_EDGES, BINDINGS, MATTERS, NUMERAL_STYLES, PARTS, PREPARING, STEPS } from "../album/model.ts";
+import { TALLIES } from "../album/tally-schema.ts";
 import { patternSchema } from "../book/edit-schema.ts";
 import { RULER } from "../bulk/ruler-schema.ts";
 import { thingSchema } from "../drawer/thing-schema.ts";
@@ -30,7 +31,7 @@ import { asOfToday } from "./archive-older.ts";
  * A reader refuses a `formatVersion` above its own.
  */
 export const ARCHIVE_FORMAT = "hearth-clock-album";
-export const ARCHIVE_VERSION = 14;
+export const ARCHIVE_VERSION = 15;
 export const ARCHIVE_ENTRY = "album.json";
 
 const ID = z.uuid();
@@ -120,6 +121,10 @@ const CONTENT = z.object({
   privateUntil: DATE.nullable(),
   /** The day before which nothing goes on its page, which was made wet. */
   driesUntil: DATE.nullable(),
+  /** A day that stands every year. */
+  everyYear: z.boolean(),
+  /** What to do otherwise next year. One that is handed on has none. */
+  nextYear: TEXT,
 });
 
 const DAY = CONTENT.extend({ date: DATE, skipped: z.boolean(), mergedInto: ID.nullable() });
@@ -190,6 +195,8 @@ const ALBUM_FILE = z.object({
     ruler: RULER,
     /** Loose ends that were left, or kept for an evening. One that is handed on has none. */
     looseEnds: END_MARKS,
+    /** What to do otherwise with the next album. One that is handed on has nothing. */
+    nextYear: TEXT,
     /** How much of the pages is made before their days. */
     preparing: z.enum(PREPARING),
     /** The pattern of foundation pages last set over the month; its own templates stay with their household. */
@@ -202,6 +209,8 @@ const ALBUM_FILE = z.object({
   matters: z.array(MATTER),
   /** What is known ahead of the days. One that is handed on has only what stands on the month calendar pages. */
   known: z.array(KNOWN).max(LIMITS.known.most),
+  /** What was counted over the month. One that is handed on has none. */
+  tallies: TALLIES,
   photos: z.array(PHOTO),
   /** What of the drawer its pages are made of. */
   things: z.array(thingSchema(IN_MILLIMETRES).extend({ id: ID })),
@@ -225,13 +234,24 @@ export type ReadArchive =
 type Contradiction = { readonly path: (string | number)[]; readonly message: string };
 
 /** What no single value of an archive shows: things twice, references that lead nowhere, measures that cannot all be true. */
-function* contradictions({ album, days, matters, known, photos, things, book }: Archive): Generator<Contradiction> {
+function* contradictions({
+  album,
+  days,
+  matters,
+  known,
+  tallies,
+  photos,
+  things,
+  book,
+}: Archive): Generator<Contradiction> {
   for (const [nth, { matter, month }] of matters.entries())
     if (month && matter !== "month-calendar")
       yield { path: ["matters", nth, "month"], message: "squares on a page that is no month calendar" };
   const names = known.map(({ key }) => key);
   for (const [nth, name] of names.entries())
     if (names.indexOf(name) < nth) yield { path: ["known", nth, "key"], message: "known twice" };
+  const counted = tallies.flatMap(({ id, marks }) => [id, ...marks.map((mark) => mark.id)]);
+  if (new Set(counted).size < counted.length) yield { path: ["tallies"], message: "an id twice" };
   const { start, end } = album;
   if (end < start || spanLength({ start, end }) > LONGEST_SPAN)
     yield { path: ["album", "end"], message: "the span is not 1 to 62 days" };

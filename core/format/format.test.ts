@@ -151,6 +151,7 @@ const anyArchive: fc.Arbitrary<Archive> = fc
           { kind: "note" as const, entry: days[0]?.id ?? null, of: ["811c9dc5"], as: "left" as const },
           { kind: "described" as const, entry: null, of: [], as: "tonight" as const },
         ],
+        nextYear: "Paper sooner",
         ruler: [{ on: plan.span.start, measured: micrometres(21_500), reckoned: micrometres(24_000) }],
         start: plan.span.start,
         end: plan.span.end,
@@ -162,6 +163,13 @@ const anyArchive: fc.Arbitrary<Archive> = fc
       })),
       matters: matters.map(({ id, matter, date, month, content }) => ({ id, matter, date, month, ...said(content) })),
       known,
+      tallies: [
+        { id: crypto.randomUUID(), name: "Films", marks: [] },
+        {
+          ...{ id: crypto.randomUUID(), name: "Visitors" },
+          marks: ["", "Ilo"].map((text) => ({ id: crypto.randomUUID(), date: plan.span.start, text })),
+        },
+      ],
       photos: used.map((photoId) => ({
         sha256: hashOf(photoId),
         file: `photos/${hashOf(photoId)}.jpg`,

@@ -7,6 +7,7 @@ import {
   SENT_MOVE,
   SENT_PHOTO_MOVE,
 } from "../album/edit-schema.ts";
+import { SENT_TALLY } from "../album/tally-schema.ts";
 import { SENT_BOOK, SENT_MATTER, SENT_TRY_OUT } from "../book/edit-schema.ts";
 import { SENT_END } from "../finish/end-schema.ts";
 import { SENT_DECLINE } from "../pace/hours-schema.ts";
@@ -30,6 +31,7 @@ export const SENT = z.union([
   SENT_CHOICES,
   SENT_DECLINE,
   SENT_END,
+  SENT_TALLY,
 ]);
 export type Sent = z.output<typeof SENT>;
 

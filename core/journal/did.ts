@@ -1,6 +1,7 @@
 import type { DayEdit } from "../album/edit.ts";
 import type { LeafStep, SideStep } from "../album/leaf.ts";
 import type { Matter, Part, Step } from "../album/model.ts";
+import type { TallyChange } from "../album/tally.ts";
 import type { BookEdit } from "../book/edit.ts";
 import type { CalendarDate } from "../month/dates.ts";
 import type { RollMark } from "../photo/roll.ts";
@@ -67,8 +68,10 @@ export type Did =
         | "hours"
         | "sky"
         | "offer"
-        | "known";
+        | "known"
+        | "next-album";
     }
+  | { readonly what: "tally"; readonly how: TallyChange["how"] }
   | { readonly what: "loose-end"; readonly how: "left" | "tonight" | "not-tonight" }
   | { readonly what: "from-tray"; readonly thing: "card" | "jotting" | "photo" | "leaf" | "try-out" }
   | {

@@ -45,6 +45,8 @@ function marked(contents: readonly DayContent[]) {
         ...{ technique: { text: text(), slip: null }, numeral: { style: "wood", note: text() } },
         // Of a slip that was left alone nobody knows whose words it is about.
         leftAlone: [mark(true)],
+        // What to do otherwise next year is nobody else's.
+        nextYear: mark(true),
         photos: content.photos.map((use) => {
           const { id, word } = piece(use, (of) => ({ kind: "photo", use: of, cut: null }));
           return { ...use, id, photoId: word(), alt: word() };
@@ -198,7 +200,7 @@ describe("what may leave the household", () => {
     const album = marked([open]).album;
     expect(shareable(album, "2026-12-10" as CalendarDate)).toEqual({
       ...album,
-      days: album.days.map((day) => ({ ...day, content: { ...day.content, leftAlone: [] } })),
+      days: album.days.map((day) => ({ ...day, content: { ...day.content, leftAlone: [], nextYear: "" } })),
     });
   });
 });

@@ -32,8 +32,8 @@ export type Shareable = {
 function openContent(content: DayContent, today: CalendarDate): DayContent {
   if (isPrivate(content, today)) return EMPTY_DAY;
   const open = <T extends Private>(all: readonly T[]): T[] => all.filter((each) => !isPrivate(each, today));
-  // A slip that was left alone says the words it is about.
-  const rest = { ...content, leftAlone: [] };
+  // A slip that was left alone says the words it is about; what to do otherwise next year is for the household alone.
+  const rest = { ...content, leftAlone: [], nextYear: "" };
   return { ...rest, photos: open(content.photos), cards: open(content.cards), jottings: open(content.jottings) };
 }
 

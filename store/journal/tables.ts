@@ -54,6 +54,8 @@ export const JOURNALED = {
   print: plain,
   declined_offer: { ...plain, key: ["album_id", "offer"] },
   known_event: { ...plain, key: ["album_id", "key"] },
+  tally: { ...plain, follows: ["place"] },
+  tally_mark: { ...plain, follows: ["place"] },
 } as const satisfies Record<string, Journaled>;
 
 export type JournaledTable = keyof typeof JOURNALED;

@@ -298,7 +298,14 @@ async function checkTryOuts(tx: Transaction, changes: readonly Recorded[]): Prom
 }
 
 /** What of an album's row is set elsewhere than in its settings and measures. */
-const BESIDE_SETTINGS: readonly string[] = ["photo_rule", "pattern", "first_settled", "ruler", "loose_ends"];
+const BESIDE_SETTINGS: readonly string[] = [
+  "photo_rule",
+  "pattern",
+  "first_settled",
+  "ruler",
+  "loose_ends",
+  "next_year",
+];
 
 /** Counts everything that was changed one version on, and says for other windows which fields of each day were. */
 async function countVersions(

@@ -90,6 +90,8 @@ export const album = pgTable(
     firstSettled: text("first_settled").array().$type<FirstStep[]>().notNull().default([]),
     /** Loose ends that were left, or kept for an evening (core/finish/end-mark.ts). */
     looseEnds: jsonb("loose_ends").$type<EndMark[]>().notNull().default([]),
+    /** What to do otherwise with the next album. */
+    nextYear: text("next_year").notNull().default(""),
     version: integer("version").notNull().default(1),
     /** Counts every change to the album or any of its days; kept by triggers. What was read at one revision holds while it stands. */
     revision: integer("revision").notNull().default(1),
@@ -139,6 +141,10 @@ export const day = pgTable(
     privateUntil: date("private_until", { mode: "string" }).$type<CalendarDate>(),
     /** Its page was made wet: nothing goes on it before this day. */
     driesUntil: calendarDate("dries_until"),
+    /** A tradition: the next album has it on the same day. */
+    everyYear: boolean("every_year").notNull().default(false),
+    /** What to do otherwise next year. */
+    nextYear: text("next_year").notNull().default(""),
     /** What a month calendar page has in its squares; null: as usual, where nothing lies on it. */
     monthPage: jsonb("month_page").$type<MonthPage>(),
     version: integer("version").notNull().default(0),

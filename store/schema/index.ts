@@ -6,6 +6,7 @@ import { household, member } from "./household.ts";
 import { knownEvent } from "./known.ts";
 import { photo, pictureTrait } from "./photo.ts";
 import { labOrder, print, printSheet } from "./print.ts";
+import { tally, tallyMark } from "./tally.ts";
 
 export * from "./album.ts";
 export * from "./book.ts";
@@ -17,6 +18,7 @@ export * from "./known.ts";
 export * from "./pace.ts";
 export * from "./photo.ts";
 export * from "./print.ts";
+export * from "./tally.ts";
 export * from "./words.ts";
 export * from "./work.ts";
 
@@ -26,6 +28,15 @@ export const albumRelations = relations(album, ({ one, many }) => ({
   leaves: many(leaf),
   prints: many(print),
   known: many(knownEvent),
+  tallies: many(tally),
+}));
+export const tallyRelations = relations(tally, ({ one, many }) => ({
+  album: one(album, { fields: [tally.albumId], references: [album.id] }),
+  marks: many(tallyMark),
+}));
+export const tallyMarkRelations = relations(tallyMark, ({ one }) => ({
+  tally: one(tally, { fields: [tallyMark.tallyId], references: [tally.id] }),
+  writer: one(member, { fields: [tallyMark.writtenBy], references: [member.id] }),
 }));
 export const knownEventRelations = relations(knownEvent, ({ one }) => ({
   album: one(album, { fields: [knownEvent.albumId], references: [album.id] }),

@@ -61,6 +61,8 @@ const mark = (change: object, id: (ids: World) => string = (ids) => ids.loose): 
   ofHousehold: true,
 });
 
+const counted = (how: string, said: (ids: World) => object): Write =>
+  ofAlbum((ids) => ({ what: "tally", how, ...said(ids) }));
 const onPaper = (how: string, said: (ids: World) => object): Write =>
   ofAlbum((ids) => ({ what: "print", how, on: true, ...said(ids) }));
 
@@ -100,6 +102,8 @@ const EDITS: Readonly<Record<string, (ids: World) => object>> = {
   "day-private": () => ({ privateUntil: "2030-01-01" }),
   "remove-photo": ({ use }) => ({ id: use }),
   dries: () => ({ until: "2030-01-01" }),
+  "every-year": () => ({ on: true }),
+  "next-year": () => ({ text: "Leave at four" }),
   step: () => ({ step: "write", done: true }),
   finish: () => ({}),
 };
@@ -255,6 +259,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         id: jotting,
         to: "2026-12-02",
       })),
+      "tally:add": counted("add", () => ({ id: randomUUID(), name: "Songs" })),
+      "tally:name": counted("name", ({ tally }) => ({ id: tally, name: "Films" })),
+      "tally:mark": counted("mark", ({ tally }) => ({
+        ...{ id: tally, mark: { id: randomUUID(), date: "2026-12-02", text: "One" } },
+      })),
+      "tally:mark-text": counted("mark-text", ({ tallyMark }) => ({ id: tallyMark, text: "Two" })),
+      "tally:unmark": { ...counted("unmark", ({ tallyMark }) => ({ id: tallyMark })), absent: true },
+      "tally:remove": { ...counted("remove", ({ tally }) => ({ id: tally })), absent: true },
       "print:printed": onPaper("printed", ({ sheet }) => ({ sheets: [sheet] })),
       "print:all-cut": onPaper("all-cut", ({ sheet }) => ({ sheet })),
       "print:cut": onPaper("cut", ({ sheet }) => ({ sheet, cut: 0 })),
@@ -437,7 +449,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.rhythm.tsx": page("rhythm"),
   "routes/album.what-opens.tsx": page("what-opens"),
   "routes/album.leaf-through.tsx": page("leaf-through"),
-  "routes/album.years.tsx": page("years"),
+  "routes/album.tallies.tsx": page("tallies"),
+  "routes/album.years.tsx": {
+    ...page("years"),
+    writes: { "next-album": form("years", () => ({ was: "", text: "Paper sooner" })) },
+  },
   "routes/album.foundations.tsx": {
     ...page("foundations"),
     writes: {

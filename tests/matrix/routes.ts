@@ -11,6 +11,7 @@ import { PROMPTS_ACT } from "../../app/places/prompts/acts.ts";
 import { SHEET_ACT } from "../../app/places/sheets/acts.ts";
 import routes from "../../app/routes.ts";
 import { DAY_EDIT, SENT_MOVE } from "../../core/album/edit-schema.ts";
+import { SENT_TALLY } from "../../core/album/tally-schema.ts";
 import { BOOK_EDIT, SENT_MATTER, SENT_TRY_OUT } from "../../core/book/edit-schema.ts";
 import { ROLL_MARK } from "../../core/photo/roll-schema.ts";
 import { SENT_PRINT } from "../../core/sheet/sheet-schema.ts";
@@ -44,6 +45,7 @@ const BY_SCHEMA: Readonly<Record<string, readonly string[]>> = {
     ...prefixed("mark", kindsOf(ROLL_MARK, "kind")),
     ...prefixed("matter", kindsOf(SENT_MATTER, "how")),
     ...prefixed("print", kindsOf(SENT_PRINT, "how")),
+    ...prefixed("tally", kindsOf(SENT_TALLY, "how")),
     ...["bring", "choices", "decline", "end", "another-picture", "move-photo", "move-jotting"],
   ],
   "routes/album.sheets.tsx": kindsOf(SHEET_ACT, "act"),

@@ -29,8 +29,8 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
       "printer",
       "work",
     ].map((table) => word(table, ofHousehold)),
-    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event"].map((table) =>
-      word(table, sql`album_id in ${albums}`),
+    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event", "tally", "tally_mark"].map(
+      (table) => word(table, sql`album_id in ${albums}`),
     ),
     ...["card", "jotting", "day_photo", "day_save"].map((table) => word(table, sql`day_id in ${days}`)),
     ...["side", "side_guest", "try_out"].map((table) => word(table, sql`leaf_id in ${leaves}`)),
@@ -88,8 +88,8 @@ export async function inUse(db: Db, householdId: string): Promise<Readonly<Recor
       "measured_format",
       "printer",
     ].map((table) => rowsOf(table, ofHousehold)),
-    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event"].map((table) =>
-      rowsOf(table, sql`album_id in ${albums}`),
+    ...["day", "leaf", "print", "print_sheet", "lab_order", "declined_offer", "known_event", "tally", "tally_mark"].map(
+      (table) => rowsOf(table, sql`album_id in ${albums}`),
     ),
     ...["card", "jotting", "day_photo"].map((table) => rowsOf(table, sql`day_id in ${days}`)),
     ...["side", "side_guest", "try_out"].map((table) => rowsOf(table, sql`leaf_id in ${leaves}`)),

@@ -38,6 +38,7 @@ import {
   tryOut,
   work,
 } from "../../store/schema/index.ts";
+import { changeTally } from "../../store/tally.ts";
 import { addTryOut } from "../../store/try-out.ts";
 import { constructionOf } from "../constructions.ts";
 import type { Visitor } from "../faults/visitor.ts";
@@ -66,6 +67,8 @@ export type World = Readonly<
     | "loose"
     | "leaf"
     | "matter"
+    | "tally"
+    | "tallyMark"
     | "otherLeaf"
     | "sewn"
     | "nextSewn"
@@ -252,6 +255,13 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
   await keepKnown(db, author(), {
     ...{ key: "visit", source: "", title: "A visit", from: on, to: on, starts: "18:00", ends: null, onPage: false },
   });
+  const counted = { tally: randomUUID(), tallyMark: randomUUID() };
+  await changeTally(db, author(), { how: "add", id: counted.tally, name: "Films seen" });
+  await changeTally(db, author(), {
+    how: "mark",
+    id: counted.tally,
+    mark: { id: counted.tallyMark, date: on, text: "" },
+  });
   const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
   for (const each of Object.values(tries))
     await addTryOut(db, author(), { id: each, leafId: leaves.leaf, face: "front", pieces: [] });
@@ -391,6 +401,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     inShared: inShared.id,
     ...leaves,
     ...tries,
+    ...counted,
     matter,
     trayAlbum,
     line: line?.id ?? "",

@@ -16,7 +16,7 @@ import { FinishPanel } from "./finish-panel.tsx";
 import { KeptLine } from "./kept-fields.tsx";
 import { MonthChoice } from "./month-choice.tsx";
 import { NotePanel } from "./note-panel.tsx";
-import { OtherYears } from "./other-years.tsx";
+import { NotedBefore, OtherYears } from "./other-years.tsx";
 import { PaperPanel } from "./paper-panel.tsx";
 import { PhotosPanel } from "./photos-panel.tsx";
 import { PromptPanel } from "./prompt-panel.tsx";
@@ -51,7 +51,7 @@ export function DayBench({ view: saved, rows, today, years }: Props) {
 
 const Panels = memo(({ view, rows, today, years = [] }: Props) => (
   <>
-    <Heading view={view} rows={rows} />
+    <Heading {...{ view, rows, years }} />
     <MovedHere view={view} />
     <Refusal />
     <ClashPanel />
@@ -61,12 +61,12 @@ const Panels = memo(({ view, rows, today, years = [] }: Props) => (
     <PaperPanel view={view} />
     <FinishPanel view={view} today={today} />
     <NotePanel view={view} />
-    <OtherYears years={years} />
+    <OtherYears years={years} part={view.parts[0]} />
     <Foot view={view} rows={rows} />
   </>
 ));
 
-function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
+function Heading({ view, rows, years }: Pick<Props, "view" | "rows"> & { years: readonly OtherYear[] }) {
   const [first, ...others] = view.parts;
   const move = useStoryMove(view.albumId, view.date ?? "");
   if (!first) return null;
@@ -109,6 +109,7 @@ function Heading({ view, rows }: { view: DayView; rows: readonly PageRow[] }) {
           {view.matter ? <MatterLine view={view} /> : view.when}
           {view.skipped && <strong className="font-semibold text-text">, skipped</strong>}
         </p>
+        <NotedBefore years={years} />
         {view.knownAhead.length > 0 && (
           <p className="px-1 text-sm text-quiet">
             Known ahead: {view.knownAhead.join("; ")}.{" "}

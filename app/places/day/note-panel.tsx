@@ -1,9 +1,24 @@
 import { PRIVATE_MEANS, PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
 import { usePut } from "#app/sending/sending.tsx";
 import { KeptText } from "./kept-fields.tsx";
-import type { DayView } from "./view.ts";
+import type { DayPart, DayView } from "./view.ts";
 
 /** Whatever does not belong on the page: a loose end, a name to ask for; and whether the day is private. */
+/** What the next album is told on the same day. */
+function ForNextYear({ part, view }: { part: DayPart; view: DayView }) {
+  const of = view.parts.length > 1 ? ` of ${part.dateSaid}` : "";
+  return (
+    <KeptText
+      part={part}
+      name="next-year"
+      label={`For next year${of}`}
+      text={part.content.nextYear}
+      toEdit={(text) => ({ kind: "next-year", text })}
+      placeholder="For next year: what to do otherwise"
+    />
+  );
+}
+
 export function NotePanel({ view }: { view: DayView }) {
   const put = usePut();
   return (
@@ -21,6 +36,9 @@ export function NotePanel({ view }: { view: DayView }) {
           toEdit={(text) => ({ kind: "note", text })}
           placeholder="A loose end, a name to ask for"
         />
+      ))}
+      {view.parts.map((part) => (
+        <ForNextYear key={part.id} part={part} view={view} />
       ))}
       {view.parts.map((part) => (
         <div key={part.id} className="grid gap-1 text-sm">

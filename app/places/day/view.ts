@@ -14,6 +14,7 @@ import { type Page, pagesOf } from "#core/album/page.ts";
 import { pageSizeOf } from "#core/album/page-leaves.ts";
 import { type Print, standingOf } from "#core/album/print.ts";
 import type { PlannedStep, RingStates } from "#core/album/steps.ts";
+import type { Tally } from "#core/album/tally.ts";
 import { sewnCount } from "#core/book/bound.ts";
 import { toInBook, toMatterInBook } from "#core/book/dated-page.ts";
 import type { PocketLayout } from "#core/book/layout.ts";
@@ -68,6 +69,8 @@ export type DayView = {
   readonly when: string;
   /** What is known of its days beforehand, as it would stand in a note. */
   readonly knownAhead: readonly string[];
+  /** What is counted over the month. */
+  readonly tallies: readonly Tally[];
   readonly skipped: boolean;
   readonly parts: readonly DayPart[];
   readonly states: RingStates;
@@ -114,6 +117,7 @@ type Aggregate = {
   readonly days: readonly Day[];
   readonly matters: readonly MatterEntry[];
   readonly known: readonly Known[];
+  readonly tallies: readonly Tally[];
   readonly photos: ReadonlyMap<string, { name: string; capturedAt: string | null; givenDate: CalendarDate | null }>;
   readonly prints: readonly Print[];
   readonly lastWrites: ReadonlyMap<string, { by: string; at: string }>;
@@ -275,6 +279,7 @@ function entryView(
   const writes = page.days.flatMap(({ id }) => lastWrites.get(id) ?? []).sort((a, b) => (a.at < b.at ? 1 : -1));
   return {
     albumId: album.id,
+    tallies: aggregate.tallies,
     span: album.span,
     skipped: page.skipped,
     states: page.states,

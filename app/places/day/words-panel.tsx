@@ -4,6 +4,8 @@ import { Button } from "#app/parts/button.tsx";
 import { focusNextOf } from "#app/parts/focus.ts";
 import { newId } from "#app/parts/new-id.ts";
 import { SizePicker } from "#app/parts/size-picker.tsx";
+import { Tools } from "#app/parts/tools.tsx";
+import { Counting } from "#app/places/tallies/counting.tsx";
 import { usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
 import { CARD_SIZES } from "#core/album/formats.ts";
@@ -36,6 +38,19 @@ export function WordsPanel({ view }: { view: DayView }) {
   };
   const addWithHeadings = () => usual && addCard(underHeadings(headings), withHeadings(usualSetting(usual)));
   const jotted = view.parts.flatMap(({ content }) => content.jottings);
+  const adding = (
+    <>
+      <Button small data-adds="card" onClick={() => addCard("", null)}>
+        {cards.length === 0 ? "Add a card" : "Another card"}
+      </Button>
+      {headings.length > 0 && (
+        <Button small onClick={addWithHeadings}>
+          A card with the prompt’s headings
+        </Button>
+      )}
+      {cards.length === 0 && <Without day={first} part="words" />}
+    </>
+  );
   return (
     <Panel
       id="words"
@@ -72,9 +87,6 @@ export function WordsPanel({ view }: { view: DayView }) {
               {view.fits[card.id]?.said}
             </span>
             {view.writtenBy[card.id] && <span className="text-quiet">Written by {view.writtenBy[card.id]}</span>}
-            <Link className="link" to={to.card(view.albumId, card.id)}>
-              Write it to its card<span className="sr-only">, card {at + 1}</span>
-            </Link>
           </p>
           <div className="flex flex-wrap items-center gap-3">
             <SizePicker
@@ -91,37 +103,36 @@ export function WordsPanel({ view }: { view: DayView }) {
                 })
               }
             />
-            <Button
-              look="quiet"
-              small
-              aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`}
-              data-one-of="card"
-              onClick={(event) => {
-                focusNextOf("card", event.currentTarget);
-                put(`${part.id}:remove:${card.id}`, {
-                  what: "edit",
-                  dayId: part.id,
-                  base: null,
-                  edit: { kind: "remove-card", id: card.id },
-                });
-              }}
-            >
-              Remove
-            </Button>
+            <Tools name={`Card ${at + 1}`} className="flex flex-wrap items-center gap-3">
+              <Link className="link text-sm" to={to.card(view.albumId, card.id)}>
+                Write it to its card<span className="sr-only">, card {at + 1}</span>
+              </Link>
+              <Button
+                look="quiet"
+                small
+                aria-label={`Remove card ${at + 1}, ${printSize(card.size, view.unit)}`}
+                data-one-of="card"
+                onClick={(event) => {
+                  focusNextOf("card", event.currentTarget);
+                  put(`${part.id}:remove:${card.id}`, {
+                    what: "edit",
+                    dayId: part.id,
+                    base: null,
+                    edit: { kind: "remove-card", id: card.id },
+                  });
+                }}
+              >
+                Remove
+              </Button>
+            </Tools>
           </div>
         </div>
       ))}
-      <div className="flex flex-wrap items-center gap-x-4">
-        <Button small data-adds="card" onClick={() => addCard("", null)}>
-          {cards.length === 0 ? "Add a card" : "Another card"}
-        </Button>
-        {headings.length > 0 && (
-          <Button small onClick={addWithHeadings}>
-            A card with the prompt’s headings
-          </Button>
-        )}
-        {cards.length === 0 && <Without day={first} part="words" />}
-      </div>
+      {view.date ? (
+        <Counting saved={view.tallies} albumId={view.albumId} date={view.date} said={first.dateSaid} lead={adding} />
+      ) : (
+        <div className="flex flex-wrap items-center gap-x-4">{adding}</div>
+      )}
     </Panel>
   );
 }

@@ -223,10 +223,12 @@ export function NewAlbum({ months: offered, usual, books: known, olds, from: beg
 const isSpan = (month: MonthChoice, start: string, end: string) => month.start === start && month.end === end;
 
 /** What comes with an old album, and what never does. */
-function comesAlong({ prompts, pattern }: OldChoice): string {
+function comesAlong({ prompts, pattern, traditions, tallies }: OldChoice): string {
   const of = [
     ...["its book", "its numbers"],
     ...(prompts > 0 ? [`${many(prompts, "prompt")}, each on the same day`] : []),
+    ...(traditions > 0 ? [`${many(traditions, "day that stands", "days that stand")} every year`] : []),
+    ...(tallies > 0 ? [`${many(tallies, "thing")} to count`] : []),
     ...(pattern ? ["its pattern of pages, to be set when you like"] : []),
   ];
   return `Along come ${of.slice(0, -1).join(", ")} and ${of.at(-1)}. Its photos and words stay where they are.`;

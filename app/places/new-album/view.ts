@@ -23,6 +23,8 @@ export type OldChoice = {
   readonly book: BookChoice;
   readonly prompts: number;
   readonly pattern: boolean;
+  readonly traditions: number;
+  readonly tallies: number;
   /** The same days a year later. */
   readonly next: MonthChoice;
 };
@@ -42,6 +44,8 @@ type Old = {
   readonly plan: AlbumPlan;
   readonly prompts: number;
   readonly pattern: boolean;
+  readonly traditions: number;
+  readonly tallies: number;
 };
 
 type Choosable = AlbumFormat & { readonly id: string; readonly unit: Unit };
@@ -69,8 +73,8 @@ export function nextOf({ title, span }: Pick<AlbumPlan, "title" | "span">): Mont
 }
 
 /** An album as one to begin from: its book is named by the album's id. */
-export const oldChoice = ({ id, plan, prompts, pattern }: Old): OldChoice => ({
-  ...{ id, prompts, pattern, title: plan.title, numbering: plan.numbering, unit: plan.unit },
+export const oldChoice = ({ id, plan, ...brings }: Old): OldChoice => ({
+  ...{ id, ...brings, title: plan.title, numbering: plan.numbering, unit: plan.unit },
   next: nextOf(plan),
   book: { ...bookChoice({ ...plan.format, id, unit: plan.unit }), name: `As in ${plan.title}` },
 });

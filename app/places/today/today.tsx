@@ -9,9 +9,11 @@ import { whyReturned } from "#app/parts/returned.tsx";
 import { store, stored } from "#app/parts/stored.ts";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { Tonight } from "#app/places/pace/tonight.tsx";
+import { Counting } from "#app/places/tallies/counting.tsx";
 import type { Returned, SentJotting, SentPicture } from "#app/sending/entry.ts";
 import { pendingSent } from "#app/sending/pending.ts";
 import { InAlbum, useSending } from "#app/sending/sending.tsx";
+import { shortDate } from "#app/wording/dates.ts";
 import { parseDate, wallClock } from "#core/month/dates.ts";
 import { Jotted, Others, TakePicture, ToDo } from "./today-parts.tsx";
 import { dayShort, openDay, type TodayView } from "./view.ts";
@@ -228,6 +230,11 @@ export function Today({ view, look, phone, notKept }: Props) {
           />
           The camera first, on this device
         </label>
+        {view.tallies.length > 0 && (
+          <InAlbum albumId={album.id}>
+            <Counting saved={view.tallies} albumId={album.id} date={day.date} said={shortDate(day.date)} roomy />
+          </InAlbum>
+        )}
         {view.evening && (
           <InAlbum albumId={album.id}>
             <Tonight albumId={album.id} evening={view.evening} />

@@ -3,6 +3,7 @@ import { pageName } from "#app/places/album/view.ts";
 import type { EveningView } from "#app/places/pace/evening-view.ts";
 import type { Jotting, Step } from "#core/album/model.ts";
 import { type AlbumRead, pagesOf } from "#core/album/page.ts";
+import type { Tally } from "#core/album/tally.ts";
 import { type CalendarDate, monthName, printShort, weekdayName } from "#core/month/dates.ts";
 import type { Look } from "#core/photo/look.ts";
 
@@ -41,6 +42,8 @@ export type TodayView = {
     readonly endsOn: CalendarDate;
   }[];
   readonly days: readonly TodayDay[];
+  /** What is counted over the album's month. */
+  readonly tallies: readonly Tally[];
   /** The day that was asked for; null for today, whichever it is. */
   readonly asked: CalendarDate | null;
   /** What is worth doing tonight; null without an album. */

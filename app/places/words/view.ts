@@ -169,6 +169,7 @@ const PLACE_NAME = {
   note: "note",
   prompt: "prompt",
   technique: "technique",
+  "next-year": "note for next year",
   card: "card",
   back: "back of a card",
   jotting: "jotting",
