@@ -2,6 +2,7 @@ import sharp from "sharp";
 import type { Mark, PictureMark } from "../core/draw/marks.ts";
 import type { PictureHref } from "../core/draw/svg.ts";
 import { ticks, toMillimetres } from "../core/measure/length.ts";
+import { pixelsOf } from "./develop.ts";
 import { outlined } from "./outlines.ts";
 
 /** Nothing spread over near a millimetre has more in it than this shows: pixels to the inch. */
@@ -23,6 +24,8 @@ export async function softened(group: Extract<Mark, { kind: "group" }>, printOf:
   const { w, h } = group;
   const alone: Mark = { ...group, x: ticks(0), y: ticks(0), turn: 0, mirrored: false };
   const [wide, high] = [toMillimetres(w), toMillimetres(h)];
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${wide}mm" height="${high}mm" viewBox="0 0 ${wide} ${high}">${outlined([alone], inside(printOf))}</svg>`;
-  return sharp(Buffer.from(svg), { density: SOFT_PIXELS, unlimited: true }).png().toBuffer();
+  // In pixels: a size in millimetres is drawn at another number of them to the inch.
+  const [across, down] = [w, h].map((length) => pixelsOf(length, SOFT_PIXELS));
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${across}" height="${down}" viewBox="0 0 ${wide} ${high}">${outlined([alone], inside(printOf))}</svg>`;
+  return sharp(Buffer.from(svg), { unlimited: true }).png().toBuffer();
 }

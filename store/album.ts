@@ -11,7 +11,6 @@ import type { Bones } from "../core/finish/bones.ts";
 import type { EndMark } from "../core/finish/end-mark.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Known } from "../core/month/known.ts";
-import type { Slot } from "../core/month/slots.ts";
 import { datesOf, type Span } from "../core/month/span.ts";
 import type { FirstStep } from "../core/pace/first-evening.ts";
 import type { PhotoRule } from "../core/photo/propose.ts";
@@ -263,7 +262,7 @@ function toAggregate(row: WholeRow): AlbumAggregate {
   };
 }
 
-const ownAlbum = (householdId: string, albumId: string) =>
+export const ownAlbum = (householdId: string, albumId: string) =>
   and(eq(album.id, albumId), eq(album.householdId, householdId), isNull(album.deletedAt));
 
 const OWN_BY_PLACEHOLDER = and(
@@ -444,58 +443,4 @@ export async function albumOfArchive(db: Reader, householdId: string, archiveId:
     .from(album)
     .where(and(eq(album.householdId, householdId), eq(album.archiveId, archiveId), isNull(album.deletedAt)));
   return row?.id ?? null;
-}
-
-/** Locks every album of a household, in the one order in which several are ever locked; for what they all share. */
-export async function lockAlbums(tx: Transaction, householdId: string): Promise<void> {
-  await tx
-    .select({ id: album.id })
-    .from(album)
-    .where(eq(album.householdId, householdId))
-    .orderBy(asc(album.id))
-    .for("no key update");
-}
-
-/** Locks one album of the household, in the tray or not, as every writer does first. */
-export async function lockAlbum(tx: Transaction, householdId: string, albumId: string): Promise<boolean> {
-  const rows = await tx
-    .select({ id: album.id })
-    .from(album)
-    .where(and(eq(album.id, albumId), eq(album.householdId, householdId)))
-    .for("no key update");
-  return rows.length > 0;
-}
-
-/** Locks the album's entries against other changes to the month and returns where each day stands, and what else there is. */
-export async function lockSlots(
-  tx: Transaction,
-  householdId: string,
-  albumId: string,
-): Promise<{
-  span: Span;
-  slots: (Slot & { version: number })[];
-  matters: Pick<MatterEntry, "id" | "matter" | "date">[];
-} | null> {
-  const [row] = await tx
-    .select({ start: album.startsOn, end: album.endsOn })
-    .from(album)
-    .where(ownAlbum(householdId, albumId))
-    .for("update");
-  if (!row) return null;
-  const rows = await tx
-    .select({
-      id: day.id,
-      date: day.date,
-      skipped: day.skipped,
-      mergedInto: day.mergedInto,
-      version: day.version,
-      matter: day.matter,
-      ownDate: day.ownDate,
-    })
-    .from(day)
-    .where(eq(day.albumId, albumId))
-    .for("update");
-  const slots = rows.flatMap(({ date, matter: _, ownDate: __, ...slot }) => (date ? [{ ...slot, date }] : []));
-  const matters = rows.flatMap(({ id, matter, ownDate }) => (matter ? [{ id, matter, date: ownDate }] : []));
-  return { span: row, slots, matters };
 }

@@ -9,7 +9,7 @@ import { fillRoom, roomsOn } from "../core/book/rooms.ts";
 import type { Did } from "../core/journal/did.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import { type Slot, slotsInSpan } from "../core/month/slots.ts";
-import { lockSlots } from "./album.ts";
+import { lockSlots } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import { type Db, excluded, isForeign, type Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";

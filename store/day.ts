@@ -13,7 +13,7 @@ import { type Day, type DayContent, EMPTY_DAY } from "../core/album/model.ts";
 import type { Did } from "../core/journal/did.ts";
 import type { Slot, SlotChange, SlotProblem } from "../core/month/slots.ts";
 import type { Span } from "../core/month/span.ts";
-import { lockSlots } from "./album.ts";
+import { lockSlots } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import { fillRooms } from "./book.ts";
 import { intoRoom, tickOnLeaves } from "./day-leaves.ts";

@@ -7,7 +7,7 @@ import type { CutOut } from "../core/drawer/to-cut.ts";
 import { LIMITS } from "../core/limits.ts";
 import { areaOf, type Rect } from "../core/measure/rect.ts";
 import type { Size } from "../core/measure/size.ts";
-import { lockAlbums } from "./album.ts";
+import { lockAlbums } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import { lockLeaves, touchAlbums, writeBook } from "./book.ts";
 import type { Db, Reader, Transaction } from "./db.ts";

@@ -6,7 +6,7 @@ import type { CalendarDate } from "../core/month/dates.ts";
 import { isToCut, onLabPaper } from "../core/sheet/lab.ts";
 import type { LabRecord } from "../core/sheet/printer.ts";
 import type { OrderRecord } from "../core/sheet/record.ts";
-import { lockAlbum } from "./album.ts";
+import { lockAlbum } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import type { Db, Reader } from "./db.ts";
 import { journaled } from "./journal/line.ts";

@@ -4,7 +4,7 @@ import type { SentMatter } from "../core/book/edit-schema.ts";
 import type { Did } from "../core/journal/did.ts";
 import { LIMITS } from "../core/limits.ts";
 import { parseDate } from "../core/month/dates.ts";
-import { lockSlots } from "./album.ts";
+import { lockSlots } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";

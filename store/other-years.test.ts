@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { afterAll, describe, expect, it } from "vitest";
 import { newCard } from "../core/album/model.ts";
 import { bonesOf } from "../core/finish/bones.ts";
+import { notedBefore } from "../core/finish/next-year.ts";
 import { inches } from "../core/measure/length.ts";
 import type { CalendarDate } from "../core/month/dates.ts";
 import type { Span } from "../core/month/span.ts";
@@ -10,6 +11,7 @@ import { decemberPlan, newKeeper, openTestStore } from "../tests/household.ts";
 import { createAlbum, readAlbum, readAlbums, setAlbumDeleted } from "./album.ts";
 import { albumsToBeginFrom } from "./bones.ts";
 import { saveDayEdit } from "./day.ts";
+import { notedForDays } from "./next-year.ts";
 import { readOtherYears } from "./other-years.ts";
 import { changeTally } from "./tally.ts";
 
@@ -58,6 +60,42 @@ describe("a day in other years", () => {
     await setAlbumDeleted(db, keeper.householdId, of[2025].albumId, new Date());
     const left = await readOtherYears(db, keeper.householdId, december(2026), date("2026-12-09"));
     expect(left.map(({ album }) => album)).toEqual(["Of 2023"]);
+  });
+});
+
+describe("what the album before noted for its days", () => {
+  it("is of the latest earlier album with the same dates, as the core has it, and of no other household's", async () => {
+    const keeper = await newKeeper(store);
+    const noted = async (year: number, text: string) => {
+      const { author, ninth } = await albumOf(keeper, year);
+      await saveDayEdit(db, author, ninth, null, { kind: "next-year", text });
+    };
+    await noted(2023, "Long done");
+    await noted(2025, "Count from the slip");
+    await noted(2027, "Not yet");
+    await createAlbum(db, keeper.householdId, {
+      ...{ ...decemberPlan(), title: "October" },
+      span: { start: date("2026-10-01"), end: date("2026-10-31") },
+    });
+    expect(await notedForDays(db, keeper.householdId, december(2026))).toEqual([
+      { date: "2026-12-09", album: "Of 2025", text: "Count from the slip" },
+    ]);
+    // The core, of the same albums.
+    const all = (await readAlbums(db, keeper.householdId)).map(({ album, days, matters, tallies }) => ({
+      ...{ ...album, days, matters, tallies },
+    }));
+    for (const span of [
+      december(2026),
+      december(2024),
+      december(2023),
+      { start: date("2026-10-01"), end: date("2026-10-31") },
+    ])
+      expect(
+        (await notedForDays(db, keeper.householdId, span)).map(({ album, text, date: here }) => [album, text, here]),
+      ).toEqual(notedBefore(span, all).map(({ album, text, on }) => [album, text, on.what === "day" ? on.here : null]));
+    const short = { start: date("2026-12-01"), end: date("2026-12-08") };
+    expect(await notedForDays(db, keeper.householdId, short)).toEqual([]);
+    expect(await notedForDays(db, (await newKeeper(store)).householdId, december(2026))).toEqual([]);
   });
 });
 

@@ -4,7 +4,7 @@ import { parseDate } from "../core/month/dates.ts";
 import type { PictureFacts } from "../core/photo/crop.ts";
 import type { RollMark, RollPhoto } from "../core/photo/roll.ts";
 import { findIn } from "../core/words/find.ts";
-import { lockAlbum, lockAlbums } from "./album.ts";
+import { lockAlbum, lockAlbums } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import { factsOf } from "./day-row.ts";
 import type { Db, Reader } from "./db.ts";

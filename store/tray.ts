@@ -1,7 +1,7 @@
 import { and, desc, eq, isNotNull, isNull, lt, not, sql } from "drizzle-orm";
 import { type AnyPgColumn, unionAll } from "drizzle-orm/pg-core";
 import type { CalendarDate } from "../core/month/dates.ts";
-import { lockAlbum, lockAlbums } from "./album.ts";
+import { lockAlbum, lockAlbums } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import type { Db, Transaction } from "./db.ts";
 import { journaled } from "./journal/line.ts";

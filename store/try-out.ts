@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from "node:util";
 import { and, eq, isNull } from "drizzle-orm";
 import type { Face, Piece } from "../core/album/leaf.ts";
 import type { Did } from "../core/journal/did.ts";
-import { lockSlots } from "./album.ts";
+import { lockSlots } from "./album-lock.ts";
 import type { Author } from "./author.ts";
 import { type BookSaved, hasThings, saveBookEditIn } from "./book.ts";
 import type { Db, Transaction } from "./db.ts";

@@ -14,6 +14,7 @@ import type { loader as rootLoader } from "#app/root.tsx";
 import { pagesOf } from "#core/album/page.ts";
 import { parseDate } from "#core/month/dates.ts";
 import { albumsByDate } from "#store/album.ts";
+import { notedForDays } from "#store/next-year.ts";
 import { readPace } from "#store/pace.ts";
 import type { Route } from "./+types/today";
 
@@ -49,6 +50,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
       others: all.filter((each) => each !== here).slice(0, MOST_OTHERS),
       days: aggregate ? todayDays(aggregate) : [],
       tallies: aggregate?.tallies ?? [],
+      noted: aggregate ? await notedForDays(context.db, household.id, aggregate.album.span) : [],
       asked: parseDate(asked.get("day") ?? ""),
       evening:
         aggregate && pace

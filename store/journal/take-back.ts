@@ -4,7 +4,7 @@ import type { Did } from "../../core/journal/did.ts";
 import { netOf, type Recorded, reversed } from "../../core/journal/net.ts";
 import { joinOrders } from "../../core/journal/order.ts";
 import { groupsOf } from "../../core/month/slots.ts";
-import { lockAlbums, lockSlots } from "../album.ts";
+import { lockAlbums, lockSlots } from "../album-lock.ts";
 import type { Author } from "../author.ts";
 import { lockLeaves } from "../book.ts";
 import { type Db, isForeign, isTaken, type Transaction } from "../db.ts";

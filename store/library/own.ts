@@ -1,5 +1,5 @@
 import { and, eq, isNull, ne, sql } from "drizzle-orm";
-import { lockAlbums } from "../album.ts";
+import { lockAlbums } from "../album-lock.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Transaction } from "../db.ts";
 import { type Doer, journaled } from "../journal/line.ts";

@@ -4,7 +4,7 @@ import type { AlbumFormat } from "../../core/album/model.ts";
 import type { Template } from "../../core/book/template.ts";
 import { LIMITS } from "../../core/limits.ts";
 import type { Unit } from "../../core/measure/length.ts";
-import { lockAlbums } from "../album.ts";
+import { lockAlbums } from "../album-lock.ts";
 import { touchAlbums } from "../book.ts";
 import type { Db, Reader } from "../db.ts";
 import { lockHousehold } from "../household.ts";

@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNotNull, isNull, lt, notExists, type SQL, sql } from "drizzle-orm";
 import { unionAll } from "drizzle-orm/pg-core";
-import { lockAlbums } from "../album.ts";
+import { lockAlbums } from "../album-lock.ts";
 import { touchAlbums } from "../book.ts";
 import { type Db, isTaken, type Reader, type Transaction } from "../db.ts";
 import { deck, hand, leaf, photo, picture, pictureOnDay, side, thing, tryOut } from "../schema/index.ts";

@@ -20,10 +20,20 @@ async function dayToLayOut(page: Page, print = "6 × 4", pockets = "One pocket o
 const mat = (page: Page) => page.getByRole("region", { name: "The mat" });
 const piece = (page: Page, name: RegExp | string) => mat(page).getByRole("button", { name });
 
+/** Where something lies once it lies still: a mat that is busy draws itself again a moment later. */
+async function still(of: Locator) {
+  let before = await of.boundingBox();
+  for (;;) {
+    await of.page().waitForTimeout(100);
+    const now = await of.boundingBox();
+    if (now && before && now.x === before.x && now.y === before.y && now.width === before.width) return now;
+    before = now;
+  }
+}
+
 /** Carries a piece by its middle so that the middle comes to lie at a share of the target's box. */
 async function carry(page: Page, from: Locator, to: Locator, share: [number, number] = [0.5, 0.5]) {
-  const [a, b] = [await from.boundingBox(), await to.boundingBox()];
-  if (!a || !b) throw new Error("not on the screen");
+  const [b, a] = [await still(to), await still(from)];
   await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
   await page.mouse.down();
   await page.mouse.move(b.x + b.width * share[0], b.y + b.height * share[1], { steps: 8 });

@@ -1,13 +1,13 @@
 import { pageName } from "#app/places/album/view.ts";
 import { matterPages } from "#core/album/matter.ts";
 import { MATTER_NAME } from "#core/album/matter-name.ts";
-import { type Page, pagesOf } from "#core/album/page.ts";
+import type { AlbumPlan, MatterEntry } from "#core/album/model.ts";
+import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import type { Tally } from "#core/album/tally.ts";
 import type { Unit } from "#core/measure/length.ts";
 import { type CalendarDate, printShort } from "#core/month/dates.ts";
 import { datesOf } from "#core/month/span.ts";
 import { isPrivate } from "#core/share/share.ts";
-import type { AlbumAggregate } from "#store/album.ts";
 
 /** A page that a list card can be put on: its entry, and how it is got to. */
 export type ListPage = {
@@ -32,6 +32,12 @@ export type TalliesView = {
   readonly offered: readonly string[];
 };
 
+type Aggregate = AlbumRead & {
+  readonly album: AlbumPlan & { readonly id: string };
+  readonly matters: readonly MatterEntry[];
+  readonly tallies: readonly Tally[];
+};
+
 /** What families count over a month. Common practice. */
 const OFTEN_COUNTED = ["Songs played", "Films seen", "Visitors"];
 
@@ -44,7 +50,7 @@ const told = (page: Page): ListPage[] => {
 };
 
 /** What is counted over an album's month, and where a list of it may go. */
-export function talliesView(aggregate: AlbumAggregate, elsewhere: readonly string[], today: CalendarDate): TalliesView {
+export function talliesView(aggregate: Aggregate, elsewhere: readonly string[], today: CalendarDate): TalliesView {
   const { album, days, tallies } = aggregate;
   const { start, end } = album.span;
   const matters = matterPages(aggregate).map(({ entry }) => entry);

@@ -129,6 +129,14 @@ export function Today({ view, look, phone, notKept }: Props) {
           {day.technique && <p className="text-sm text-quiet">To try: {day.technique}</p>}
         </div>
       )}
+      {view.noted
+        .filter(({ date }) => date === day.date)
+        .map((noted) => (
+          <p key={noted.date} className="border-l-4 border-ember pl-3 text-sm whitespace-pre-line">
+            <span className="text-quiet">Noted in {noted.album}: </span>
+            {noted.text}
+          </p>
+        ))}
       <ToDo albumId={album.id} day={day} before={isToday ? view.before : null} />
       {cameraFirst && <TakePicture isLarge onTake={take} />}
       <form

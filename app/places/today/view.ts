@@ -44,6 +44,8 @@ export type TodayView = {
   readonly days: readonly TodayDay[];
   /** What is counted over the album's month. */
   readonly tallies: readonly Tally[];
+  /** What the album before noted for its days. */
+  readonly noted: readonly { readonly date: CalendarDate; readonly album: string; readonly text: string }[];
   /** The day that was asked for; null for today, whichever it is. */
   readonly asked: CalendarDate | null;
   /** What is worth doing tonight; null without an album. */
