@@ -107,6 +107,10 @@ export const to = {
   /** `at` and `face`: a side that is up in the opening it begins at; `beside`: the album that lies open beside it. */
   leafThrough: (album: string, query: { at?: string | null; face?: string | null; beside?: string | null } = {}) =>
     asked(href("/albums/:album/leaf-through", { album }), query),
+  /** How a link's openings are seen before it is open. */
+  previewed: (album: string, share: string) => href("/albums/:album/shared/:share/:opening?", { album, share }),
+  shared: (secret: string) => href("/shared/:secret/:opening?", { secret }),
+  share: (album: string) => href("/albums/:album/share", { album }),
   years: (album: string) => href("/albums/:album/years", { album }),
   foundations: (album: string, query: { days?: string | null; copy?: string; keep?: string } = {}) =>
     asked(href("/albums/:album/foundations", { album }), query),

@@ -251,7 +251,7 @@ export const PLACES = [
         path: "finish",
         file: "routes/album.finish.tsx",
         tab: "Loose ends",
-        holds: "what is still open, archive, day plan, share, take it with you",
+        holds: "what is still open, archive, day plan, take it with you",
       },
       {
         path: "what-opens",
@@ -264,6 +264,12 @@ export const PLACES = [
         file: "routes/album.leaf-through.tsx",
         tab: "Leaf through",
         holds: "turn the pages, look at the whole book, a line under each opening, beside last year’s",
+      },
+      {
+        path: "share",
+        file: "routes/album.share.tsx",
+        tab: "Share",
+        holds: "a link for family and friends, what goes out, close it",
       },
       {
         path: "years",

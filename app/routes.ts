@@ -37,6 +37,12 @@ export default [
   route("albums/:album/library", "routes/album.library.ts"),
   route("albums/:album/documents/:kind/:file", "routes/album.document.ts"),
   route("feeds/:file", "routes/feed.ts"),
+  route("albums/:album/shared/:share/:opening?", "routes/album.shared.ts"),
+  route("albums/:album/shared/:share/:opening/pictures/:key", "routes/album.shared-picture.ts"),
+  // What a link shows: outside every session, and with a policy of its own.
+  route("shared/:secret/:opening?", "routes/shared.ts"),
+  route("shared/:secret/:opening/pictures/:key", "routes/shared-picture.ts"),
+  route("letters/:file", "routes/letters.ts"),
   route("work", "routes/work.ts"),
   route("work/:work", "routes/work.one.ts"),
   route("work/:work/parts/:part", "routes/work.part.ts"),

@@ -64,6 +64,14 @@ export const LIMITS = {
   archiveDays: { most: 400, why: "the days of the span and what was ever set aside" },
   archivePieces: { most: 20_000, why: "pieces, cards, jottings, prints and inserts together" },
   archivePhotos: { most: 20_000, why: "more than a household takes in a year" },
+  shares: { most: 40, why: "links to one album: each aunt, each friend, and some that are closed" },
+  sharedOfAddress: { most: 1200, why: "pages and pictures of links in a minute from one address: a family that leafs" },
+  sharedOfUnknownAddress: {
+    most: 60_000,
+    why: "in a minute where no address is known: a thousand a second is no family",
+  },
+  guessesOfAddress: { most: 30, why: "addresses of links that lead nowhere, in a quarter of an hour from one address" },
+  guessesOfUnknownAddress: { most: 600, why: "in a minute where no address is known" },
   // Texts
   ownWords: { most: 2000, why: "of a picture's own description: what is longer is a program's doing, not a person's" },
   printedOn: { most: 20, why: "things printed on one picture; more hide it" },

@@ -21,6 +21,7 @@ import { lookBackOnLantern } from "./lantern-finish.ts";
 import { LANTERN_MONTH } from "./lantern-month.ts";
 import { fillLanternRoll } from "./lantern-roll.ts";
 import { writeLantern } from "./lantern-words.ts";
+import { shareWithBram } from "./link.ts";
 import { keepLanternHours } from "./pace.ts";
 import { paintAhead } from "./pictures/paint.ts";
 import { takeFromDrawer } from "./taken.ts";
@@ -157,6 +158,7 @@ export async function seedDemo(db: Db, begins: () => void = () => {}): Promise<v
   await fillDrawer(db, author);
   await takeFromDrawer(db, author);
   await lookBackOnLantern(db, author);
+  await shareWithBram(db, author);
   await keepFromYearToYear(db, { ...author, albumId: first }, author);
   // What was seeded is not the keeper's own doing: "Take back" begins with what is done from now on.
   await db.delete(journalLine).where(eq(journalLine.householdId, home.id));

@@ -20,13 +20,18 @@ const textsOf = (marks: readonly Mark[]): TextMark[] =>
   marks.flatMap((mark) => (mark.kind === "text" ? [mark] : mark.kind === "group" ? textsOf(mark.marks) : []));
 const softsOf = (marks: readonly Mark[]): Length[] =>
   marks.flatMap((mark) => (mark.kind === "group" ? [...(mark.soft ? [mark.soft] : []), ...softsOf(mark.marks)] : []));
-const allMarks = ({ marks, opens }: OpenBook): Mark[] => [
+/** Everything that is drawn of an opening, opened and closed. */
+export const allMarks = ({ marks, opens }: OpenBook): Mark[] => [
   ...marks,
   ...opens.flatMap(({ states }) => states.flatMap((state) => state.marks)),
 ];
 
-/** The font files whose letters the page has, written into it, each for the letters it is needed for. */
-async function fontFaces(title: string, book: readonly OpenBook[]): Promise<string> {
+/** The font files whose letters a page has, each for the letters it is needed for; `sourceOf`: where the page has them from. */
+export async function fontFaces(
+  title: string,
+  book: readonly OpenBook[],
+  sourceOf: (file: string) => Promise<string>,
+): Promise<string> {
   const letters = new Map<string, Set<string>>();
   const add = (text: string, typeface: Typeface) => {
     for (const { file, text: run } of runsOf(text, typeface)) {
@@ -47,22 +52,34 @@ async function fontFaces(title: string, book: readonly OpenBook[]): Promise<stri
   add(plain, "plain-bold");
   const faces = [...letters].map(async ([file, of]) => {
     const { family, weight } = faceOf(file);
-    const bytes = await readFile(file.replace(/woff$/, "woff2"));
     const range = [...of].map((letter) => `U+${(letter.codePointAt(0) ?? 0).toString(16)}`).join(",");
-    return `@font-face{font-family:"${family}";font-weight:${weight};src:url(data:font/woff2;base64,${bytes.toString("base64")}) format("woff2");unicode-range:${range}}`;
+    return `@font-face{font-family:"${family}";font-weight:${weight};src:url(${await sourceOf(file.replace(/woff$/, "woff2"))}) format("woff2");unicode-range:${range}}`;
   });
   return (await Promise.all(faces)).join("");
 }
+
+const written = async (file: string): Promise<string> =>
+  `data:font/woff2;base64,${(await readFile(file)).toString("base64")}`;
 
 const mm = (length: number): string => String(Math.round(toMillimetres(length as Length) * 100) / 100);
 const boxOf = ({ x, y, w, h }: Rect): string => `x="${mm(x)}" y="${mm(y)}" width="${mm(w)}" height="${mm(h)}"`;
 /** Bare mat round the book, in ticks. */
 const ROUND = 1200;
 
-/** What lies open there, for the list of openings. */
-const namesOf = ({ words }: OpenBook): string => [...new Set(words.map(({ called }) => called))].join(" · ");
+/** The filters of these openings: one that stands in an opening which is not shown is no filter, so each stands apart. */
+export function filtersOf(openings: readonly OpenBook[]): string {
+  const softs = [...new Set(openings.flatMap((each) => softsOf(allMarks(each))))].map(
+    (soft) =>
+      `<filter id="soft-${soft}" x="0" y="0" width="1" height="1"><feGaussianBlur stdDeviation="${mm(soft)}"/></filter>`,
+  );
+  return `<svg class="filters" width="0" height="0" aria-hidden="true">${softs.join("")}</svg>`;
+}
 
-function section(opening: OpenBook, nth: number, of: number, href: PictureHref): string {
+/** What lies open there, for the list of openings. */
+export const namesOf = ({ words }: OpenBook): string => [...new Set(words.map(({ called }) => called))].join(" · ");
+
+/** One opening as a part of a page: the drawing with what opens in it, the line, and all of it in words. */
+export function openingSection(opening: OpenBook, nth: number, of: number, href: PictureHref): string {
   const { frame, marks, line, words, opens } = opening;
   const view = [frame.x - ROUND, frame.y - ROUND, frame.w + 2 * ROUND, frame.h + 2 * ROUND].map(mm).join(" ");
   const states = opens.flatMap(({ states: all }, thing) =>
@@ -100,19 +117,14 @@ export async function* leafingFile(
 ): AsyncGenerator<Buffer> {
   const sure = (text: string) => createHash("sha256").update(text).digest("base64");
   const policy = `default-src 'none'; img-src data:; font-src data:; style-src 'unsafe-inline'; script-src 'sha256-${sure(SCRIPT)}'`;
-  // A filter of an opening that is not shown is no filter: one of each stands where it always is.
-  const softs = [...new Set(openings.flatMap((each) => softsOf(allMarks(each))))].map(
-    (soft) =>
-      `<filter id="soft-${soft}" x="0" y="0" width="1" height="1"><feGaussianBlur stdDeviation="${mm(soft)}"/></filter>`,
-  );
-  const head = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="${policy}"><meta name="viewport" content="width=device-width"><meta name="referrer" content="no-referrer"><title>${escaped(title)}</title><style>${await fontFaces(title, openings)}${STYLE}</style></head><body><svg width="0" height="0" style="position:absolute" aria-hidden="true">${softs.join("")}</svg><header><h1>${escaped(title)}</h1></header><main>\n`;
+  const head = `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta http-equiv="Content-Security-Policy" content="${policy}"><meta name="viewport" content="width=device-width"><meta name="referrer" content="no-referrer"><title>${escaped(title)}</title><style>${await fontFaces(title, openings, written)}${STYLE}</style></head><body>${filtersOf(openings)}<header><h1>${escaped(title)}</h1></header><main>\n`;
   yield Buffer.from(head);
   for (const [nth, opening] of openings.entries()) {
     signal?.throwIfAborted();
     const marks = allMarks(opening);
     const prints = await printsOf(marks, bytesOf, TO_LOOK_AT);
     const href = inside((mark) => prints.get(printKey(mark)), await straightOf(marks, bytesOf));
-    yield Buffer.from(section(opening, nth, openings.length, href));
+    yield Buffer.from(openingSection(opening, nth, openings.length, href));
     progress?.(nth + 1, openings.length);
     await turnOfEvents();
   }

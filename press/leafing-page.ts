@@ -5,6 +5,7 @@ body{margin:0;background:#1c2023;color:#eef1f0;font:1rem/1.5 "Hanken Grotesk",sy
 header{padding:.6rem 1.2rem;display:flex;gap:1rem;align-items:baseline}
 h1{margin:0;font:600 1.15rem/1.3 "Besley",Georgia,serif}
 svg text{font-kerning:normal;text-rendering:geometricPrecision;font-variant-ligatures:none}
+.filters{position:absolute}
 .opening{margin-bottom:2rem}
 .book{background:#274048;padding:1rem;display:flex;justify-content:center}
 .book>svg{display:block;overflow:visible;width:100%;max-height:72vh}
@@ -31,12 +32,8 @@ nav,.things{display:none}
 @media print{body,.book,nav{background:#fff;color:#000}nav,.things,details,header p{display:none!important}.leafs .opening{display:block;break-after:page}}
 `;
 
-/** What turns its pages and opens what opens. It asks for nothing and keeps nothing; the address says which opening is up. */
-export const SCRIPT = `
-"use strict";
-const openings = [...document.querySelectorAll(".opening")];
-const [back, on, list, said] = ["back", "on", "list", "said"].map((id) => document.getElementById(id));
-let at = 0;
+/** What opens what opens and tells a finger that turns; of every page with openings in it. */
+const THINGS = `
 const show = (thing, nth) => {
   const opening = thing.closest(".opening");
   const name = thing.dataset.thing;
@@ -53,6 +50,35 @@ const press = (thing) => {
   const button = thing.closest(".opening").querySelector('button[data-thing="' + thing.dataset.thing + '"]');
   show(button, Number(button.dataset.up) + 1);
 };
+const openAll = (opening) => {
+  const all = [...opening.querySelectorAll("button[data-thing]")];
+  const closed = all.some((button) => Number(button.dataset.up) < 0);
+  all.forEach((button) => show(button, closed ? Math.max(0, Number(button.dataset.up)) : Infinity));
+};
+document.querySelectorAll("[data-thing]:not(.state)").forEach((thing) => {
+  thing.addEventListener("click", () => press(thing));
+});
+const swiped = (turn) => {
+  let from = null;
+  addEventListener("pointerdown", (event) => {
+    from = event.target.closest(".book") ? { x: event.clientX, y: event.clientY } : null;
+  });
+  addEventListener("pointerup", (event) => {
+    if (!from) return;
+    const [x, y] = [event.clientX - from.x, event.clientY - from.y];
+    from = null;
+    if (Math.abs(x) >= 50 && Math.abs(x) > Math.abs(y)) turn(x < 0 ? 1 : -1);
+  });
+};
+`;
+
+/** What turns its pages and opens what opens. It asks for nothing and keeps nothing; the address says which opening is up. */
+export const SCRIPT = `
+"use strict";
+const openings = [...document.querySelectorAll(".opening")];
+const [back, on, list, said] = ["back", "on", "list", "said"].map((id) => document.getElementById(id));
+let at = 0;
+${THINGS}
 const go = (to, quiet) => {
   at = Math.max(0, Math.min(openings.length - 1, to));
   openings.forEach((opening, each) => opening.classList.toggle("up", each === at));
@@ -68,34 +94,53 @@ document.documentElement.classList.add("leafs");
 back.onclick = () => go(at - 1);
 on.onclick = () => go(at + 1);
 list.onchange = () => go(Number(list.value));
-document.querySelectorAll("[data-thing]:not(.state)").forEach((thing) => {
-  thing.addEventListener("click", () => press(thing));
-});
 addEventListener("hashchange", fromAddress);
 addEventListener("keydown", (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   const isPage = event.key === "PageDown" || event.key === "PageUp";
   if (!isPage && ["SELECT", "SUMMARY"].includes(event.target.tagName)) return;
-  if (event.key === "o") {
-    const all = [...openings[at].querySelectorAll("button[data-thing]")];
-    const closed = all.some((button) => Number(button.dataset.up) < 0);
-    all.forEach((button) => show(button, closed ? Math.max(0, Number(button.dataset.up)) : Infinity));
-  } else {
+  if (event.key === "o") openAll(openings[at]);
+  else {
     const to = { ArrowRight: at + 1, PageDown: at + 1, ArrowLeft: at - 1, PageUp: at - 1, Home: 0, End: openings.length }[event.key];
     if (to === undefined) return;
     go(to);
   }
   event.preventDefault();
 });
-let from = null;
-addEventListener("pointerdown", (event) => {
-  from = event.target.closest(".book") ? { x: event.clientX, y: event.clientY } : null;
-});
-addEventListener("pointerup", (event) => {
-  if (!from) return;
-  const [x, y] = [event.clientX - from.x, event.clientY - from.y];
-  from = null;
-  if (Math.abs(x) >= 50 && Math.abs(x) > Math.abs(y)) go(at + (x < 0 ? 1 : -1));
-});
+swiped((by) => go(at + by));
 fromAddress();
+`;
+
+/** What a page of one opening looks like besides, as a link shows it: its ways on are links, with the script or without. */
+export const SHARED_STYLE = `${STYLE}
+.one nav{display:flex}.one .opening{margin:0}
+.way{color:inherit;background:#283034;border:1px solid #7c878c;border-radius:3px;min-height:2.25rem;padding:.35rem .9rem;text-decoration:none}
+a.way:hover{border-color:#f0762f}.way.off{opacity:.45}
+a#on{background:#f0762f;border-color:#f0762f;color:#14181a;font-weight:700}
+.all{margin:0;position:relative}.all ol{position:absolute;bottom:100%;left:0;margin:0 0 .6rem;padding:.4rem 0;width:min(26rem,80vw);max-height:60vh;overflow-y:auto;list-style:none;background:#0d1012;border:1px solid #7c878c}
+.all a{display:block;padding:.3rem .9rem;color:inherit;text-decoration:none}.all a:hover,.all a[aria-current]{color:#f0762f}
+.notice{padding:2rem 1.2rem;max-width:36rem}.notice h1{font-size:1.6rem;margin-bottom:.6rem}
+`;
+
+/** What opens what opens on such a page, and leads on by keys and by finger. */
+export const SHARED_SCRIPT = `
+"use strict";
+const said = document.getElementById("said");
+const opening = document.querySelector(".opening");
+${THINGS}
+document.documentElement.classList.add("leafs");
+opening.classList.add("up");
+const lead = (id) => {
+  const way = document.getElementById(id);
+  if (way.href) location.assign(way.href);
+};
+addEventListener("keydown", (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === "o") return openAll(opening);
+  const way = { ArrowRight: "on", PageDown: "on", ArrowLeft: "back", PageUp: "back" }[event.key];
+  if (!way) return;
+  event.preventDefault();
+  lead(way);
+});
+swiped((by) => lead(by > 0 ? "on" : "back"));
 `;

@@ -57,6 +57,14 @@ export function fontsOf(typeface: Typeface): ShippedFont[] {
   return known;
 }
 
+/** The font file that a page fetches by its name; null where there is none such. */
+export function letterFile(name: string): string | null {
+  const known = Object.values(FILES)
+    .flat()
+    .find((file) => file.replace(/woff$/, "woff2").endsWith(`/${name}`));
+  return known ? require.resolve(`@fontsource/${known}`).replace(/woff$/, "woff2") : null;
+}
+
 /** The text in runs of one font file each; a letter no file has becomes a question mark, never an empty box. */
 export function runsOf(text: string, typeface: Typeface): (ShippedFont & { text: string })[] {
   const fonts = fontsOf(typeface);

@@ -11,6 +11,7 @@ import { dialRedraw, firstLoadKb } from "../tests/bench/client.ts";
 import { measureCutting, measureNumerals } from "../tests/bench/drawer.ts";
 import { firstLoads, hands } from "../tests/bench/felt.ts";
 import { leafTurn, measureEnds } from "../tests/bench/finish.ts";
+import { openLink } from "../tests/bench/link.ts";
 import { measureLoad } from "../tests/bench/load.ts";
 import { measureMaking } from "../tests/bench/making.ts";
 import { measureCalendar, measureForecast, measureTonight } from "../tests/bench/pace.ts";
@@ -35,6 +36,12 @@ const BOUNDS: Record<string, Bound> = {
     what: "throughput of Month over an empty page of this stack",
   },
   "page.day.ratio": { at: "least", value: 0.35, judged: true, what: "throughput of Day over an empty page" },
+  "share.opening.ratio": {
+    at: "least",
+    value: 0.35,
+    judged: true,
+    what: "throughput of an opening that a link shows over an empty page",
+  },
   "page.queries.max": { at: "most", value: 6, judged: true, what: "database statements of the page that needs most" },
   "js.month.gzip_kb": { at: "most", value: 190, judged: true, what: "gzipped JavaScript of Month's first load, kB" },
   "dial.redraw_ms": { at: "most", value: 8, judged: false, what: "arrow key to dial drawn" },
@@ -205,6 +212,7 @@ if (
   wants(
     "page.month.ratio",
     "page.day.ratio",
+    "share.opening.ratio",
     "page.queries.max",
     "js.month.gzip_kb",
     "dial.redraw_ms",
@@ -220,6 +228,7 @@ if (
   await migrateStore(store, path.join(root, "store/migrations"));
   await seedDemo(store.db);
   if (wants("photos.roll_smooth")) await fillRoll(store.db);
+  const opening = await openLink(store);
   await store.close();
   const server = await startServer(databaseUrl);
   try {
@@ -253,6 +262,7 @@ if (
         "leaf-through",
         "years",
         "tallies",
+        "share",
       ])
       .map((place) => `${lantern}/${place}`);
     const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
@@ -271,9 +281,9 @@ if (
     if (wants("book.drag_ms")) figures["book.drag_ms"] = await dragFrame(visit, lantern, `${lantern}/days/2026-12-10`);
     if (wants("finish.leaf_ms")) figures["finish.leaf_ms"] = await leafTurn(visit, `${lantern}/leaf-through`);
     if (wants("photos.roll_smooth")) figures["photos.roll_smooth"] = await smoothScroll(visit, `${lantern}/photos`);
-    if (wants("page.month.ratio", "page.day.ratio")) {
-      const ratios = await pageRatios(visit, "/empty", { "page.month.ratio": month, "page.day.ratio": day });
-      Object.assign(figures, ratios);
+    if (wants("page.month.ratio", "page.day.ratio", "share.opening.ratio")) {
+      const pages = { "page.month.ratio": month, "page.day.ratio": day, "share.opening.ratio": opening };
+      Object.assign(figures, await pageRatios(visit, "/empty", pages));
     }
   } finally {
     await server.stop();

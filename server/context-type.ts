@@ -4,6 +4,7 @@ import type { Db } from "../store/db.ts";
 import type { Member } from "../store/household.ts";
 import type { Auth } from "./auth.ts";
 import type { Wall } from "./clock.ts";
+import type { Allowed } from "./limiter.ts";
 
 /** What loaders and actions are given. Each reading is done once a request, however many loaders ask. */
 export type HearthContext = {
@@ -21,6 +22,10 @@ export type HearthContext = {
   readonly isWrite: boolean;
   readonly album: (householdId: string, albumId: string) => Promise<AlbumAggregate | null>;
   readonly wall: (member: Member) => Wall;
+  /** Counts a page or a picture of a link that is asked for. */
+  readonly visit: () => Promise<Allowed>;
+  /** Counts an address of a link that leads nowhere. */
+  readonly guessed: () => Promise<Allowed>;
   /** Reads a picture in a thread of its own. */
   readonly readPicture: PictureReader;
   /** Tells those who work in the background that there is something to do. */

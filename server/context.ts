@@ -61,6 +61,8 @@ export function contextFor(given: Given, request: Request, response: Response, q
       albums.set(albumId, known);
       return known;
     },
+    visit: () => given.limiter.visit(callerOf(request)),
+    guessed: () => given.limiter.guessed(callerOf(request)),
     readPicture,
     poke: work.poke,
     room: given.room,

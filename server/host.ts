@@ -32,8 +32,8 @@ function requestLog(request: express.Request, response: express.Response, next: 
     // The path alone: a query may hold what somebody searched for.
     log.info({
       method: request.method,
-      // A feed's address is its secret.
-      path: request.path.replace(/^\/feeds\/.*/, "/feeds/…"),
+      // The address of a feed, or of a link, is its secret.
+      path: request.path.replace(/^\/(feeds|shared)\/.*/, "/$1/…"),
       status: response.statusCode,
       ms: Math.round(performance.now() - began),
     });

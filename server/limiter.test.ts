@@ -71,3 +71,18 @@ describe("tries to sign in", () => {
     expect(await allowed(many)).toBe(LIMITS.signUpsOfAddress.most);
   });
 });
+
+describe("what is asked for by links", () => {
+  it("is counted for each address by itself, and an address that leads nowhere in all processes together", async () => {
+    const [from, other] = [`2001:db8:7::${randomUUID().slice(0, 4)}`, `2001:db8:8::${randomUUID().slice(0, 4)}`];
+    expect(await allowed(Array.from({ length: LIMITS.sharedOfAddress.most + 5 }, () => one.visit(from)))).toBe(
+      LIMITS.sharedOfAddress.most,
+    );
+    expect((await one.visit(other)).ok).toBe(true);
+    const guesses = Array.from({ length: 60 }, (_, at) => (at % 2 ? one : two).guessed(from));
+    expect(await allowed(guesses)).toBe(LIMITS.guessesOfAddress.most);
+    expect((await two.guessed(other)).ok).toBe(true);
+    // Where no address is known there is room for many, and an end to it.
+    expect((await one.visit(null)).ok && (await one.guessed(null)).ok).toBe(true);
+  });
+});

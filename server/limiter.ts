@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type pg from "pg";
-import { RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
+import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from "rate-limiter-flexible";
 import { LIMITS } from "../core/limits.ts";
 
 const MINUTE = 60;
@@ -37,7 +37,10 @@ export function openLimiter(pool: pg.Pool) {
   const signUps = counter("sign-up", LIMITS.signUpsOfAddress.most, 60 * MINUTE);
   const signUpsNowhere = counter("sign-up-nowhere", LIMITS.signUpsOfUnknownAddress.most, 10 * MINUTE);
 
-  const take = async (limiter: RateLimiterPostgres, key: string): Promise<RateLimiterRes | null> => {
+  const take = async (
+    limiter: RateLimiterPostgres | RateLimiterMemory,
+    key: string,
+  ): Promise<RateLimiterRes | null> => {
     try {
       await limiter.consume(key);
       return null;
@@ -64,7 +67,19 @@ export function openLimiter(pool: pg.Pool) {
   const pairKey = ({ mail, address: from, knownDevice }: Trying) =>
     knownDevice ? hashed("device", knownDevice, mail) : hashed("place", from ?? "", mail);
 
+  // Pages and pictures are counted in each process by itself: the database is not to be asked for each of them.
+  const visits = new RateLimiterMemory({ points: LIMITS.sharedOfAddress.most, duration: MINUTE });
+  const visitsNowhere = new RateLimiterMemory({ points: LIMITS.sharedOfUnknownAddress.most, duration: MINUTE });
+  const guesses = counter("guess", LIMITS.guessesOfAddress.most, 15 * MINUTE);
+  const guessesNowhere = counter("guess-nowhere", LIMITS.guessesOfUnknownAddress.most, MINUTE);
+
   return {
+    /** Counts a page or a picture of a link that was asked for. */
+    visit: async (from: string | null): Promise<Allowed> =>
+      answer(from ? await take(visits, hashed(from)) : await take(visitsNowhere, "all")),
+    /** Counts an address of a link that led nowhere. */
+    guessed: async (from: string | null): Promise<Allowed> =>
+      answer(from ? await take(guesses, hashed(from)) : await take(guessesNowhere, "all")),
     /** Counts a try to sign in. A device from which the account was signed in before is not kept out by the tries of others. */
     async signIn(trying: Trying): Promise<Allowed> {
       const own = await takePair(pairKey(trying));

@@ -4,34 +4,51 @@ import helmet from "helmet";
 
 const withNonce = (_request: unknown, response: unknown) => `'nonce-${(response as Response).locals.nonce}'`;
 
-/** A strict content policy: only our own files, and only scripts that this answer itself named. */
+type Directives = Record<string, (string | typeof withNonce)[]>;
+const headers = (directives: Directives, referrer: "same-origin" | "no-referrer"): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: { useDefaults: false, directives },
+    referrerPolicy: { policy: referrer },
+    strictTransportSecurity: process.env.HEARTH_HTTPS === "1" ? { maxAge: 31_536_000 } : false,
+  });
+
+/** Of our own pages: only our own files, and only scripts that this answer itself named. */
+const OWN: Directives = {
+  defaultSrc: ["'none'"],
+  scriptSrc: ["'self'", withNonce],
+  styleSrc: ["'self'", withNonce],
+  imgSrc: ["'self'", "blob:"],
+  fontSrc: ["'self'"],
+  connectSrc: ["'self'"],
+  manifestSrc: ["'self'"],
+  workerSrc: ["'self'"],
+  formAction: ["'self'"],
+  baseUri: ["'none'"],
+  frameAncestors: ["'none'"],
+};
+/** Of a page that a link shows: its few lines, its pictures and letters; it can ask for and send nothing else. */
+const SHARED: Directives = {
+  defaultSrc: ["'none'"],
+  scriptSrc: [withNonce],
+  styleSrc: [withNonce],
+  imgSrc: ["'self'"],
+  fontSrc: ["'self'"],
+  formAction: ["'none'"],
+  baseUri: ["'none'"],
+  frameAncestors: ["'none'"],
+};
+const IS_SHARED = /^\/(albums\/[^/]+\/)?shared\//;
+
+/** A strict content policy for every answer, and a stricter one for what is looked at by a link. */
 export function securityHeaders(): RequestHandler[] {
+  // Same-origin keeps the Origin header on our own forms, which the check below needs.
+  const [own, shared] = [headers(OWN, "same-origin"), headers(SHARED, "no-referrer")];
   return [
     (_request, response, next) => {
       response.locals.nonce = randomBytes(16).toString("base64");
       next();
     },
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'none'"],
-          scriptSrc: ["'self'", withNonce],
-          styleSrc: ["'self'", withNonce],
-          imgSrc: ["'self'", "blob:"],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          manifestSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          formAction: ["'self'"],
-          baseUri: ["'none'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      // Same-origin keeps the Origin header on our own forms, which the check below needs.
-      referrerPolicy: { policy: "same-origin" },
-      strictTransportSecurity: process.env.HEARTH_HTTPS === "1" ? { maxAge: 31_536_000 } : false,
-    }),
+    (request, response, next) => (IS_SHARED.test(request.path) ? shared : own)(request, response, next),
   ];
 }
 

@@ -53,21 +53,28 @@ function opensAs({ piece, name, lies, corner, drawn }: OpensHere): Opens[] {
   return states.length > 0 ? [{ name, lies: there, states }] : [];
 }
 
-/** Every opening of a book from the first to the last, each drawn as it lies; none where the book has no leaf. */
+/** The opening after so many leaves of a book, drawn as it lies. */
+export function openingAt<P extends BookPage>(
+  leaves: readonly LeafRead<P>[],
+  place: number,
+  format: AlbumFormat,
+  called: (page: P) => string,
+): OpenBook {
+  const spread = spreadAt(leaves, place, format);
+  return {
+    frame: spread.frame,
+    marks: spreadMarks(spread, format),
+    line: lineUnder(spread),
+    words: openingInWords(spread, called),
+    opens: opensIn(spread).flatMap(opensAs),
+  };
+}
+
+/** Every opening of a book from the first to the last; none where the book has no leaf. */
 export function openBook<P extends BookPage>(
   leaves: readonly LeafRead<P>[],
   format: AlbumFormat,
   called: (page: P) => string,
 ): OpenBook[] {
-  if (leaves.length === 0) return [];
-  return placesOfSpreads(leaves).map((place) => {
-    const spread = spreadAt(leaves, place, format);
-    return {
-      frame: spread.frame,
-      marks: spreadMarks(spread, format),
-      line: lineUnder(spread),
-      words: openingInWords(spread, called),
-      opens: opensIn(spread).flatMap(opensAs),
-    };
-  });
+  return leaves.length === 0 ? [] : placesOfSpreads(leaves).map((place) => openingAt(leaves, place, format, called));
 }

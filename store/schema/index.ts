@@ -18,6 +18,7 @@ export * from "./known.ts";
 export * from "./pace.ts";
 export * from "./photo.ts";
 export * from "./print.ts";
+export * from "./share.ts";
 export * from "./tally.ts";
 export * from "./words.ts";
 export * from "./work.ts";

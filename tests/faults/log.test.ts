@@ -19,7 +19,7 @@ describe("the log", () => {
     expect(written).toMatch(/at .*log\.test/);
   });
 
-  it("has a line for each request, without what was asked for in it, nor a feed's secret address", async () => {
+  it("has a line for each request, without what was asked for in it, nor the secret address of a feed or a link", async () => {
     const database = await freshDatabase();
     const server = await startServer(database.url, 0, "info");
     let written = "";
@@ -29,13 +29,15 @@ describe("the log", () => {
     const ask = (path: string) => fetch(server.base + path, { redirect: "manual" });
     expect((await ask("/feeds/s3cretAndLong.ics")).status).toBe(404);
     await ask("/feeds/s3cretAndLong/more.ics");
+    await ask("/shared/s3cretAndLong/2");
     await ask("/sign-in?next=%2Fwhat-the-twins-want");
     const lines = () => written.split("\n").filter((line) => line.includes('"status"')).length;
     // A line is written when its answer has gone, which is after it came.
-    await expect.poll(lines, { timeout: 20_000 }).toBe(3);
+    await expect.poll(lines, { timeout: 20_000 }).toBe(4);
     await server.stop();
     await database.drop();
     expect(written).toContain('"/feeds/…"');
+    expect(written).toContain('"/shared/…"');
     expect(written).toContain('"/sign-in"');
     expect(written).not.toMatch(/s3cret|twins/);
   });

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { newThing } from "../../core/drawer/thing.ts";
 import { USUAL_HOURS } from "../../core/pace/capacity.ts";
 import { ALL_OF_IT } from "../../core/photo/preprint.ts";
+import { ALL_GOES_OUT } from "../../core/share/going-out.ts";
 import { firstChoices } from "../../core/sheet/printer.ts";
 import type { World } from "./world.ts";
 import { GANGED } from "./world.ts";
@@ -449,6 +450,22 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/album.rhythm.tsx": page("rhythm"),
   "routes/album.what-opens.tsx": page("what-opens"),
   "routes/album.leaf-through.tsx": page("leaf-through"),
+  "routes/album.share.tsx": {
+    ...page("share"),
+    writes: {
+      add: form("share", () => ({ intent: "add", id: randomUUID(), name: "Bram" })),
+      ends: form("share", ({ share }) => ({ intent: "ends", id: share, date: "2027-01-06" })),
+      choose: form("share", ({ share }) => ({ intent: "choose", id: share, goes: JSON.stringify(ALL_GOES_OUT) })),
+      open: form("share", ({ share }) => ({ intent: "open", id: share })),
+      close: form("share", ({ share }) => ({ intent: "close", id: share })),
+      remove: { ...form("share", ({ share }) => ({ intent: "remove", id: share })), absent: true },
+    },
+  },
+  "routes/album.shared.ts": { reads: (album, { share }) => [`${album}/shared/${share}`] },
+  "routes/album.shared-picture.ts": {},
+  "routes/shared.ts": { anybody: "whoever has the secret in its address, as tests/faults/shared.test.ts tries" },
+  "routes/shared-picture.ts": { anybody: "as routes/shared.ts" },
+  "routes/letters.ts": { anybody: "font files, the same for all" },
   "routes/album.tallies.tsx": page("tallies"),
   "routes/album.years.tsx": {
     ...page("years"),

@@ -38,6 +38,7 @@ import {
   tryOut,
   work,
 } from "../../store/schema/index.ts";
+import { addShare } from "../../store/share.ts";
 import { changeTally } from "../../store/tally.ts";
 import { addTryOut } from "../../store/try-out.ts";
 import { constructionOf } from "../constructions.ts";
@@ -68,6 +69,7 @@ export type World = Readonly<
     | "leaf"
     | "matter"
     | "tally"
+    | "share"
     | "tallyMark"
     | "otherLeaf"
     | "sewn"
@@ -262,6 +264,8 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     id: counted.tally,
     mark: { id: counted.tallyMark, date: on, text: "" },
   });
+  const link = randomUUID();
+  await addShare(db, author(), link, "Bram");
   const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
   for (const each of Object.values(tries))
     await addTryOut(db, author(), { id: each, leafId: leaves.leaf, face: "front", pieces: [] });
@@ -402,6 +406,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     ...leaves,
     ...tries,
     ...counted,
+    share: link,
     matter,
     trayAlbum,
     line: line?.id ?? "",
