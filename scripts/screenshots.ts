@@ -175,6 +175,16 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "month-phone": { as: PHONE, to: lantern },
   "shelf-phone": { as: PHONE, to: async () => {} },
   finish: { as: DESK, to: place("finish") },
+  years: { as: DESK, to: place("years") },
+  tallies: { as: DESK, to: place("tallies") },
+  share: {
+    as: DESK,
+    to: async (page) => {
+      await place("share")(page);
+      await page.getByRole("button", { name: "Choose what goes out" }).click();
+      await page.getByText("3 pieces on it").first().click();
+    },
+  },
   "what-opens": { as: DESK, to: place("what-opens") },
   "leaf-through": {
     as: NIGHT,

@@ -3,6 +3,7 @@ import { afterAll, describe, expect, it } from "vitest";
 import { ALL_GOES_OUT } from "../core/share/going-out.ts";
 import { newBook } from "../tests/book.ts";
 import { openTestStore } from "../tests/household.ts";
+import { setAlbumDeleted } from "./album.ts";
 import { share } from "./schema/index.ts";
 import { addShare, changeShare, closeShare, openShare, readShares, removeShare, sharedBy } from "./share.ts";
 
@@ -29,6 +30,11 @@ describe("a link", () => {
     expect(first).not.toBe(second);
     expect(await sharedBy(db, first)).toBeNull();
     expect(await sharedBy(db, second)).toMatchObject({ albumId, share: { id, goes } });
+    const { householdId } = author();
+    await setAlbumDeleted(db, householdId, albumId, new Date());
+    expect(await sharedBy(db, second)).toBeNull();
+    await setAlbumDeleted(db, householdId, albumId, null);
+    expect(await sharedBy(db, second)).not.toBeNull();
     await closeShare(db, author(), id);
     expect(await sharedBy(db, second)).toBeNull();
     expect((await all())[0]).toMatchObject({ goes, since: null });
