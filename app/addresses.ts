@@ -31,6 +31,7 @@ export const to = {
   newAlbum: (query: { from?: string | null } = {}) => asked(href("/albums/new"), query),
   readArchive: () => href("/albums/read"),
   tray: () => href("/tray"),
+  household: () => href("/household"),
   /** `album`: another than the one under way. */
   today: (query: { album?: string | null; day?: string | null } = {}) => asked(href("/today"), query),
   /** The door of the roll. */

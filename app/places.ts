@@ -331,6 +331,7 @@ export function placeAt(after: string): PlaceId | null {
 export const HOUSEHOLD_PLACES = [
   { go: "shelf", name: "Shelf", holds: "all albums" },
   { go: "today", name: "Today", holds: "jot something down, take a picture" },
+  { go: "household", name: "Household", holds: "who writes here, passphrase, where you are signed in" },
   { go: "tray", name: "Tray", holds: "what was put away, for 30 days" },
   { go: "newAlbum", name: "New album", holds: "" },
   { go: "readArchive", name: "Read an archive", holds: "an album from a file" },

@@ -17,6 +17,7 @@ export default [
         route("albums/new", "routes/album-new.tsx"),
         route("albums/read", "routes/album-read.tsx"),
         route("tray", "routes/tray.tsx"),
+        route("household", "routes/our-household.tsx"),
       ]),
     ]),
     route("albums/:album", "routes/album.tsx", [

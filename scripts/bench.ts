@@ -265,7 +265,7 @@ if (
         "share",
       ])
       .map((place) => `${lantern}/${place}`);
-    const places = [month, day, "/shelf", "/tray", ...inAlbum, "/today"];
+    const places = [month, day, "/shelf", "/tray", "/household", ...inAlbum, "/today"];
     if (wants("page.queries.max"))
       figures["page.queries.max"] = await mostQueries(visit, [...places, `${lantern}/words?q=lantern`]);
     if (wants("felt.")) {

@@ -4,15 +4,20 @@ import { parseCookie, stringifySetCookie } from "cookie";
 import { isTimeZone } from "../core/month/dates.ts";
 import type { Db } from "../store/db.ts";
 import {
+  changePassphrase,
   createHousehold,
+  endOtherSessions,
   endSession,
   findByMail,
   findDemoMember,
   isDeviceKnown,
   knowDevice,
   memberOfSession,
+  sessionsOf,
+  signsInBy,
   startSession,
 } from "../store/household.ts";
+import type { SessionDevice } from "../store/schema/index.ts";
 import type { Limiter } from "./limiter.ts";
 
 export const SESSION_COOKIE = "hearth_session";
@@ -43,7 +48,13 @@ async function waitAsLong(passphrase: string): Promise<false> {
 export function makeAuth(
   db: Db,
   limiter: Limiter,
-  request: { cookieHeader: string | undefined; caller: string | null; secure: boolean; now: Date },
+  request: {
+    cookieHeader: string | undefined;
+    caller: string | null;
+    secure: boolean;
+    device: SessionDevice | null;
+    now: Date;
+  },
 ) {
   const { now } = request;
   const cookies = parseCookie(request.cookieHeader ?? "");
@@ -51,18 +62,22 @@ export function makeAuth(
   const device = cookies[DEVICE_COOKIE] || null;
   const attributes = { path: "/", httpOnly: true, sameSite: "lax", secure: request.secure } as const;
   const begin = async (memberId: string): Promise<SignedIn> => {
-    const session = await startSession(db, memberId, now);
+    const session = await startSession(db, memberId, now, request.device);
     return {
       ok: true,
       cookies: [stringifySetCookie(SESSION_COOKIE, session.token, { ...attributes, expires: session.expiresAt })],
     };
   };
-  /** Signed in with a passphrase, so that the device is known from now on. */
-  const beginKnown = async (memberId: string): Promise<SignedIn> => {
+  /** Notes that the member knew their passphrase on this device; the cookie that says so. */
+  const knownFrom = async (memberId: string): Promise<string> => {
     const name = device ?? randomBytes(32).toString("base64url");
     await knowDevice(db, name, memberId, now);
+    return stringifySetCookie(DEVICE_COOKIE, name, { ...attributes, maxAge: DEVICE_SECONDS });
+  };
+  /** Signed in with a passphrase, so that the device is known from now on. */
+  const beginKnown = async (memberId: string): Promise<SignedIn> => {
+    const known = await knownFrom(memberId);
     const begun = await begin(memberId);
-    const known = stringifySetCookie(DEVICE_COOKIE, name, { ...attributes, maxAge: DEVICE_SECONDS });
     return { ok: true, cookies: [...begun.cookies, known] };
   };
 
@@ -104,6 +119,31 @@ export function makeAuth(
     },
 
     hasDemo: async () => (await findDemoMember(db)) !== null,
+
+    /** Where the member is signed in. */
+    sessions: (memberId: string) => sessionsOf(db, memberId, token ?? "", now),
+    endOtherSessions: (memberId: string) => endOtherSessions(db, memberId, token ?? ""),
+
+    /** Gives a member another passphrase, which ends every session but this one. Tries are counted as those at the door are. */
+    async changePassphrase(
+      memberId: string,
+      passphrase: string,
+      next: string,
+    ): Promise<
+      { ok: true; cookies: string[] } | { ok: false; reason: "no-passphrase" } | ({ ok: false } & SignInProblem)
+    > {
+      const found = await signsInBy(db, memberId);
+      if (!found || !token) return { ok: false, reason: "no-passphrase" };
+      const known = device !== null && (await isDeviceKnown(db, device, found.mail));
+      const trying = { mail: found.mail, address: request.caller, knownDevice: known ? device : null };
+      const allowed = await limiter.signIn(trying);
+      if (!allowed.ok) return { ok: false, reason: "too-many-tries", waitSeconds: allowed.waitSeconds };
+      if (!(await verify(found.passphraseHash, passphrase))) return { ok: false, reason: "wrong" };
+      await limiter.wasRight(trying);
+      const change = { was: found.passphraseHash, next: await hash(next, ARGON), token };
+      if (!(await changePassphrase(db, memberId, change))) return { ok: false, reason: "wrong" };
+      return { ok: true, cookies: [await knownFrom(memberId)] };
+    },
 
     async signOut(): Promise<string[]> {
       if (token) await endSession(db, token);

@@ -3,6 +3,7 @@ import type { PictureReader } from "../press/reading-pool.ts";
 import { type AlbumAggregate, readAlbum } from "../store/album.ts";
 import type { Store } from "../store/db.ts";
 import type { Member } from "../store/household.ts";
+import type { SessionDevice } from "../store/schema/index.ts";
 import { type Auth, makeAuth } from "./auth.ts";
 import { wallOf } from "./clock.ts";
 import type { HearthContext } from "./context-type.ts";
@@ -23,6 +24,13 @@ export function once<T>(read: () => Promise<T>): () => Promise<T> {
 export function callerOf(request: Request): string | null {
   const address = request.ip?.replace(/^::ffff:/, "") ?? "";
   return address === "" || address === "::1" || address.startsWith("127.") ? null : address;
+}
+
+/** What a request comes from, as browsers say it (User-Agent Client Hints; before them “Mobi” among their words). */
+export function deviceOf({ headers }: Pick<Request, "headers">): SessionDevice | null {
+  const [hint, agent] = [headers["sec-ch-ua-mobile"], headers["user-agent"]];
+  if (hint === "?1" || (agent && /\bMobi/.test(agent))) return "phone";
+  return hint === "?0" || agent ? "computer" : null;
 }
 
 /** What the browser's own address bar would hold: the same page asked for as data is the same address. */
@@ -84,6 +92,7 @@ export const knowSender =
       cookieHeader: request.headers.cookie,
       caller: callerOf(request),
       secure: request.secure,
+      device: deviceOf(request),
       now,
     });
     Object.assign(response.locals, { now, auth, member: once(auth.member) });

@@ -1,13 +1,15 @@
 import { createHash, randomBytes } from "node:crypto";
-import { and, eq, gt, lt, sql } from "drizzle-orm";
+import { and, desc, eq, gt, lt, ne, sql } from "drizzle-orm";
 import { calledAs } from "../core/photo/on-it.ts";
 import { type Db, isTaken, type Reader, type Transaction, writtenOnce } from "./db.ts";
-import { household, knownDevice, member, session } from "./schema/index.ts";
+import { household, knownDevice, member, type SessionDevice, session } from "./schema/index.ts";
 
 export type Household = typeof household.$inferSelect;
 export type Member = { id: string; name: string; household: Household };
 
 const SESSION_DAYS = 30;
+/** That a session was used is written down once an hour, not with every page. */
+const SEEN_EVERY_MS = 3_600_000;
 const hashed = (value: string) => createHash("sha256").update(value).digest("hex");
 
 /** Makes a household and its first member; refuses a mail address that has one. */
@@ -61,10 +63,17 @@ export async function findDemoMember(db: Db): Promise<string | null> {
 }
 
 /** Starts a session and returns its token, which is shown to the browser once and never stored. */
-export async function startSession(db: Db, memberId: string, now: Date): Promise<{ token: string; expiresAt: Date }> {
+export async function startSession(
+  db: Db,
+  memberId: string,
+  now: Date,
+  device: SessionDevice | null = null,
+): Promise<{ token: string; expiresAt: Date }> {
   const token = randomBytes(32).toString("base64url");
   const expiresAt = new Date(now.getTime() + SESSION_DAYS * 86_400_000);
-  await db.insert(session).values({ tokenHash: hashed(token), memberId, expiresAt });
+  await db
+    .insert(session)
+    .values({ tokenHash: hashed(token), memberId, expiresAt, startedAt: now, seenAt: now, device });
   await db.delete(session).where(lt(session.expiresAt, now));
   return { token, expiresAt };
 }
@@ -75,7 +84,7 @@ export async function endSession(db: Db, token: string): Promise<void> {
 
 const memberQuery = writtenOnce((db) =>
   db
-    .select({ id: member.id, name: member.name, household })
+    .select({ id: member.id, name: member.name, household, seenAt: session.seenAt })
     .from(session)
     .innerJoin(member, eq(member.id, session.memberId))
     .innerJoin(household, eq(household.id, member.householdId))
@@ -85,8 +94,87 @@ const memberQuery = writtenOnce((db) =>
 
 export async function memberOfSession(db: Db, token: string, now: Date): Promise<Member | null> {
   const [found] = await memberQuery(db).execute({ token: hashed(token), now });
-  return found ?? null;
+  if (!found) return null;
+  const { seenAt, ...who } = found;
+  if (now.getTime() - seenAt.getTime() > SEEN_EVERY_MS)
+    await db
+      .update(session)
+      .set({ seenAt: now })
+      .where(eq(session.tokenHash, hashed(token)));
+  return who;
 }
+
+/** A place where a member is signed in. */
+export type SignedInAt = {
+  readonly id: string;
+  readonly startedAt: Date;
+  readonly seenAt: Date;
+  readonly device: SessionDevice | null;
+  /** Whether it is the one that asks. */
+  readonly isThis: boolean;
+};
+
+/** Where a member is signed in, the one used last first; `token`: of the session that asks. */
+export async function sessionsOf(db: Reader, memberId: string, token: string, now: Date): Promise<SignedInAt[]> {
+  const rows = await db
+    .select()
+    .from(session)
+    .where(and(eq(session.memberId, memberId), gt(session.expiresAt, now)))
+    .orderBy(desc(session.seenAt), desc(session.startedAt));
+  return rows.map(({ id, startedAt, seenAt, device, tokenHash }) => ({
+    ...{ id, startedAt, seenAt, device },
+    isThis: tokenHash === hashed(token),
+  }));
+}
+
+/** Ends one of a member's own sessions by its name; false where they have none such. */
+export async function endSessionOf(db: Db, memberId: string, id: string): Promise<boolean> {
+  const rows = await db
+    .delete(session)
+    .where(and(eq(session.memberId, memberId), eq(session.id, id)))
+    .returning({ id: session.id });
+  return rows.length > 0;
+}
+
+/** Ends all of a member's sessions but the one of this token. */
+export async function endOtherSessions(db: Db, memberId: string, token: string): Promise<number> {
+  const others = and(eq(session.memberId, memberId), ne(session.tokenHash, hashed(token)));
+  return (await db.delete(session).where(others).returning({ id: session.id })).length;
+}
+
+/** By what a member signs in; null for one of the demo, who has no passphrase. */
+export async function signsInBy(
+  db: Reader,
+  memberId: string,
+): Promise<{ mail: string; passphraseHash: string } | null> {
+  const [row] = await db
+    .select({ mail: member.mail, passphraseHash: member.passphraseHash })
+    .from(member)
+    .where(eq(member.id, memberId));
+  return row?.mail && row.passphraseHash ? { mail: row.mail, passphraseHash: row.passphraseHash } : null;
+}
+
+/**
+ * Gives a member another passphrase in the place of the one whose hash is `was`, and ends every session but the one of this
+ * token; false where it was changed meanwhile.
+ */
+export const changePassphrase = (
+  db: Db,
+  memberId: string,
+  { was, next, token }: { readonly was: string; readonly next: string; readonly token: string },
+): Promise<boolean> =>
+  db.transaction(async (tx) => {
+    const rows = await tx
+      .update(member)
+      .set({ passphraseHash: next })
+      .where(and(eq(member.id, memberId), eq(member.passphraseHash, was)))
+      .returning({ id: member.id });
+    if (rows.length === 0) return false;
+    await endOtherSessions(tx, memberId, token);
+    // Who knew the old one is no known device any more.
+    await tx.delete(knownDevice).where(eq(knownDevice.memberId, memberId));
+    return true;
+  });
 
 /** Locks the household against another change of what it has once. */
 export async function lockHousehold(tx: Transaction, householdId: string): Promise<void> {

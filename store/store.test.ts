@@ -12,7 +12,18 @@ import { aPhoto } from "../tests/prints.ts";
 import { anyContent } from "../tests/samples.ts";
 import { readAlbum, setAlbumDeleted, updateAlbum } from "./album.ts";
 import { changeMonth, saveDayEdit } from "./day.ts";
-import { createHousehold, endSession, findByMail, memberOfSession, startSession } from "./household.ts";
+import {
+  changePassphrase,
+  createHousehold,
+  endOtherSessions,
+  endSession,
+  endSessionOf,
+  findByMail,
+  memberOfSession,
+  sessionsOf,
+  signsInBy,
+  startSession,
+} from "./household.ts";
 import { importAlbum, NO_BOOK } from "./import.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readShelf } from "./shelf.ts";
@@ -73,6 +84,52 @@ describe("a household", () => {
     expect(await memberOfSession(db, `${token}x`, now)).toBeNull();
     await endSession(db, token);
     expect(await memberOfSession(db, token, now)).toBeNull();
+  });
+});
+
+describe("where somebody is signed in", () => {
+  it("is told the one used last first, which is this one, on what; each is ended by its name, by nobody else", async () => {
+    const [keeper, other] = [await newKeeper(store), await newKeeper(store)];
+    const at = (hours: number) => new Date(Date.now() + hours * 3_600_000);
+    const here = await startSession(db, keeper.memberId, at(0), "computer");
+    const phone = await startSession(db, keeper.memberId, at(1), "phone");
+    await startSession(db, keeper.memberId, at(2));
+    // Used within the hour it stays as it was; later it is written down.
+    await memberOfSession(db, here.token, at(0.9));
+    const devices = async () =>
+      (await sessionsOf(db, keeper.memberId, here.token, at(3))).map(({ device, isThis }) => [device, isThis]);
+    expect(await devices()).toEqual([
+      [null, false],
+      ["phone", false],
+      ["computer", true],
+    ]);
+    expect((await memberOfSession(db, here.token, at(3)))?.id).toBe(keeper.memberId);
+    expect((await devices())[0]).toEqual(["computer", true]);
+    const [, , third] = await sessionsOf(db, keeper.memberId, here.token, at(3));
+    expect(third?.device).toBe("phone");
+    expect(await endSessionOf(db, other.memberId, third?.id ?? "")).toBe(false);
+    expect(await memberOfSession(db, phone.token, at(3))).not.toBeNull();
+    expect(await endSessionOf(db, keeper.memberId, third?.id ?? "")).toBe(true);
+    expect(await memberOfSession(db, phone.token, at(3))).toBeNull();
+    const theirs = await startSession(db, other.memberId, at(0));
+    expect(await endOtherSessions(db, keeper.memberId, here.token)).toBe(1);
+    expect(await devices()).toEqual([["computer", true]]);
+    expect(await memberOfSession(db, theirs.token, at(1))).not.toBeNull();
+    // What has run out is no place any more.
+    expect(await sessionsOf(db, keeper.memberId, here.token, at(24 * 31))).toEqual([]);
+  });
+
+  it("is this place alone once the passphrase is another, which is changed by who knows it as it is", async () => {
+    const keeper = await newKeeper(store);
+    const now = new Date();
+    const [here, there] = [await startSession(db, keeper.memberId, now), await startSession(db, keeper.memberId, now)];
+    const change = { was: "not a real hash", next: "another hash", token: here.token };
+    expect(await changePassphrase(db, keeper.memberId, { ...change, was: "an older one" })).toBe(false);
+    expect(await memberOfSession(db, there.token, now)).not.toBeNull();
+    expect(await changePassphrase(db, keeper.memberId, change)).toBe(true);
+    expect((await signsInBy(db, keeper.memberId))?.passphraseHash).toBe("another hash");
+    expect(await memberOfSession(db, there.token, now)).toBeNull();
+    expect((await memberOfSession(db, here.token, now))?.id).toBe(keeper.memberId);
   });
 });
 

@@ -7,6 +7,7 @@ import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { reading, withCookies, writing } from "#app/http/page.ts";
+import { CHOSEN_PASSPHRASE } from "#app/http/passphrase.ts";
 import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
 import { Door } from "#app/places/door/door.tsx";
@@ -15,17 +16,13 @@ import { nothingDone } from "#app/wording/sending.ts";
 import { clean } from "#core/words/clean.ts";
 import type { Route } from "./+types/sign-up";
 
-/** Length over composition, no forced change: NIST SP 800-63B. */
 const SIGN_UP = z.object({
   name: z
     .string({ error: "Say what to call you." })
     .transform(clean)
     .pipe(z.string().trim().min(1).max(80, "Use at most 80 letters.")),
   mail: z.email({ error: "Give a mail address, as in petra@example.org." }).max(254),
-  passphrase: z
-    .string({ error: "Choose a passphrase." })
-    .min(12, "Use at least 12 letters. Four words you can remember do well.")
-    .max(256, "Use at most 256 letters."),
+  passphrase: CHOSEN_PASSPHRASE,
   timeZone: z.string().max(64).default("UTC"),
 });
 

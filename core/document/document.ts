@@ -25,7 +25,8 @@ import { anyPrinter, measuredOf, type PrinterRecord, printerOf } from "../sheet/
 import type { SheetOf, SheetRecord } from "../sheet/record.ts";
 import { templatePages } from "../sheet/template.ts";
 import { leafSheet, openingSheet, punchGuide, type TrueSheet } from "../sheet/true-size.ts";
-import type { DocumentAsked, ForWhom, OPENER_CARDS } from "./asked.ts";
+import type { DocumentAsked, OPENER_CARDS } from "./asked.ts";
+import { bookFor } from "./book-for.ts";
 import { bookSheets } from "./book-sheets.ts";
 import { printablesOf, printedAs, printsOn } from "./printed.ts";
 
@@ -121,18 +122,6 @@ export function madeAsAsked({
   const of = craftOf(craft);
   const done = of && made(of, sizes, stockOf(paper), NOWHERE, own);
   return of && done?.ok ? { of, done } : null;
-}
-
-/** What of an album a whole book is read from. */
-export type BookSource = WholeRead &
-  Shareable &
-  Pick<DocumentSource, "album" | "leaves" | "layouts" | "prints"> & { readonly today: CalendarDate };
-
-/** The book as it is for oneself, or as it may leave the household: its pages, and its leaves in order. */
-export function bookFor(source: BookSource, forWhom: ForWhom) {
-  const { album, leaves, layouts, ...rest } = forWhom === "self" ? source : shareable(source, source.today);
-  const pages = allPagesOf({ album, leaves, ...rest });
-  return { album, pages, leaves: readBook<AnyPage>(album, pages, leaves, layouts).leaves };
 }
 
 function bookDocument(

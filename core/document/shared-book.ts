@@ -5,7 +5,7 @@ import { placesOfSpreads, spreadAt } from "../book/spread.ts";
 import { type OpenBook, openingAt } from "../finish/open-book.ts";
 import { pageTitled } from "../finish/page-called.ts";
 import { entriesOut, type GoesOut, goingOut } from "../share/going-out.ts";
-import type { BookSource } from "./document.ts";
+import type { BookSource } from "./book-for.ts";
 
 /** The book as a link shows it: how many openings, and each of them when it is asked for. */
 export type SharedBook = {

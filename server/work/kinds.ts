@@ -1,7 +1,8 @@
 import { Readable } from "node:stream";
 import { z } from "zod";
 import { LONG_DOCUMENT, type LongDocument } from "../../core/document/asked.ts";
-import { bookFor, type DocumentSource, documentOf } from "../../core/document/document.ts";
+import { bookFor } from "../../core/document/book-for.ts";
+import { type DocumentSource, documentOf } from "../../core/document/document.ts";
 import { openBook } from "../../core/finish/open-book.ts";
 import { pageTitled } from "../../core/finish/page-called.ts";
 import type { FileEnding } from "../../core/format/attachment.ts";

@@ -57,6 +57,9 @@ export const member = pgTable(
   ],
 );
 
+/** What a session was begun on, as far as it matters to tell two apart. */
+export type SessionDevice = "phone" | "computer";
+
 /** Only a hash of the session token is kept, so that the database alone opens no door. */
 export const session = pgTable(
   "session",
@@ -66,6 +69,13 @@ export const session = pgTable(
       .notNull()
       .references(() => member.id, { onDelete: "cascade" }),
     expiresAt: instant("expires_at").notNull(),
+    /** Names it to its member, who may end it. */
+    id: uuid("id").notNull().defaultRandom(),
+    startedAt: instant("started_at").notNull().defaultNow(),
+    /** When it was used last, to the hour. */
+    seenAt: instant("seen_at").notNull().defaultNow(),
+    /** What it was begun on; null where that is not known. */
+    device: text("device").$type<SessionDevice>(),
   },
-  (table) => [index("session_expiry").on(table.expiresAt)],
+  (table) => [index("session_expiry").on(table.expiresAt), index("session_member").on(table.memberId)],
 );

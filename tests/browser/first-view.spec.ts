@@ -37,7 +37,7 @@ test("no place needs more than fifteen script files, and each begins them once i
   const album = await demoAlbum(page);
   for (const address of [
     ...PARTS.map((part) => album + part),
-    ...["/shelf", "/today", "/tray"].map((at) => base() + at),
+    ...["/shelf", "/today", "/tray", "/household"].map((at) => base() + at),
   ]) {
     const html = await (await page.request.get(address)).text();
     const files = new Set(html.match(/\/assets\/[\w.-]+\.js/g));

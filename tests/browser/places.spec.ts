@@ -36,7 +36,10 @@ async function places(page: Page): Promise<string[]> {
   own.push(await firstLink("/days/2026-12-09", /\/albums\/[0-9a-f-]{36}\/crops\/[0-9a-f-]{36}/));
   own.push(await firstLink("/sheets", /\/albums\/[0-9a-f-]{36}\/sheets\/[0-9a-f-]{36}/));
   own.push(await firstLink("/words", /\/albums\/[0-9a-f-]{36}\/cards\/[0-9a-f-]{36}/));
-  return [...["/shelf", "/albums/new", "/albums/read", "/tray", "/today"].map((place) => base() + place), ...own];
+  return [
+    ...["/shelf", "/albums/new", "/albums/read", "/tray", "/household", "/today"].map((place) => base() + place),
+    ...own,
+  ];
 }
 
 const SCREENS: Readonly<Record<string, BrowserContextOptions>> = {

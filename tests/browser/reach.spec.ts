@@ -89,7 +89,7 @@ for (const [name, size] of [
     const album = await demoAlbum(page);
     for (const address of [
       ...PLACES.map((place) => `${album}/${place}`),
-      ...["/shelf", "/today", "/tray"].map((at) => base() + at),
+      ...["/shelf", "/today", "/tray", "/household"].map((at) => base() + at),
     ]) {
       await page.goto(address);
       expect.soft(await tooSmall(page), address).toEqual([]);

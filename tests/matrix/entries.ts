@@ -4,6 +4,7 @@ import { USUAL_HOURS } from "../../core/pace/capacity.ts";
 import { ALL_OF_IT } from "../../core/photo/preprint.ts";
 import { ALL_GOES_OUT } from "../../core/share/going-out.ts";
 import { firstChoices } from "../../core/sheet/printer.ts";
+import { PASSPHRASE } from "../faults/visitor.ts";
 import type { World } from "./world.ts";
 import { GANGED } from "./world.ts";
 
@@ -206,6 +207,26 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       "begun from another": {
         path: () => "/albums/new.data",
         send: { form: ({ album }) => ({ ...PLAN, book: album, from: album }) },
+        ofHousehold: true,
+      },
+    },
+  },
+  "routes/our-household.tsx": {
+    reads: () => ["/household"],
+    writes: {
+      end: {
+        path: () => "/household.data",
+        send: { form: ({ session }) => ({ intent: "end", id: session }) },
+        ofHousehold: true,
+      },
+      "end-others": {
+        path: () => "/household.data",
+        send: { form: () => ({ intent: "end-others" }) },
+        ofHousehold: true,
+      },
+      passphrase: {
+        path: () => "/household.data",
+        send: { form: () => ({ intent: "passphrase", now: PASSPHRASE, next: "four other plain words" }) },
         ofHousehold: true,
       },
     },

@@ -1,4 +1,5 @@
 import { createHash, randomUUID } from "node:crypto";
+import { hash } from "@node-rs/argon2";
 import { desc, eq, inArray, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { presetById } from "../../core/album/formats.ts";
@@ -33,6 +34,7 @@ import {
   print,
   printer,
   printSheet,
+  session,
   stampSet,
   thing,
   tryOut,
@@ -42,7 +44,7 @@ import { addShare } from "../../store/share.ts";
 import { changeTally } from "../../store/tally.ts";
 import { addTryOut } from "../../store/try-out.ts";
 import { constructionOf } from "../constructions.ts";
-import type { Visitor } from "../faults/visitor.ts";
+import { PASSPHRASE, type Visitor } from "../faults/visitor.ts";
 
 /** Settings of a flip-up as a household keeps them. */
 const FLIP_UP: KeptMaking = {
@@ -70,6 +72,7 @@ export type World = Readonly<
     | "matter"
     | "tally"
     | "share"
+    | "session"
     | "tallyMark"
     | "otherLeaf"
     | "sewn"
@@ -163,10 +166,13 @@ async function picture(db: Db, householdId: string) {
   });
 }
 
+/** A passphrase takes its time to be hashed: all visitors share one. */
+const HASHED = hash(PASSPHRASE, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
+
 /** A visitor with a session, made in the database: the door itself is tried elsewhere. */
 export async function quickVisitor(db: Db, base: string): Promise<Visitor> {
   const mail = `${randomUUID()}@example.org`;
-  const made = await createHousehold(db, { mail, passphraseHash: "none", name: "Keeper", timeZone: "UTC" });
+  const made = await createHousehold(db, { mail, passphraseHash: await HASHED, name: "Keeper", timeZone: "UTC" });
   if (!made.ok) throw new Error("a new address is never taken");
   const { token } = await startSession(db, made.memberId, new Date());
   return { base, mail, cookie: `hearth_session=${token}`, device: "" };
@@ -264,6 +270,14 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     id: counted.tally,
     mark: { id: counted.tallyMark, date: on, text: "" },
   });
+  // One that was begun elsewhere.
+  await startSession(db, memberId, new Date(Date.now() + 1000));
+  const [elsewhere] = await db
+    .select({ id: session.id })
+    .from(session)
+    .where(eq(session.memberId, memberId))
+    .orderBy(desc(session.startedAt))
+    .limit(1);
   const link = randomUUID();
   await addShare(db, author(), link, "Bram");
   const tries = { tryOut: randomUUID(), trayTryOut: randomUUID() };
@@ -407,6 +421,7 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     ...tries,
     ...counted,
     share: link,
+    session: elsewhere?.id ?? "",
     matter,
     trayAlbum,
     line: line?.id ?? "",

@@ -36,6 +36,9 @@ export function HouseholdFrame({
           <NavLink to={to.tray()} className={link}>
             Tray
           </NavLink>
+          <NavLink to={to.household()} className={link}>
+            Household
+          </NavLink>
         </nav>
         <div className="ml-auto flex items-center gap-5 text-sm text-on-soot-quiet">
           <span className="max-wide:hidden">
