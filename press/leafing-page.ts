@@ -117,7 +117,7 @@ export const SHARED_STYLE = `${STYLE}
 .way{color:inherit;background:#283034;border:1px solid #7c878c;border-radius:3px;min-height:2.25rem;padding:.35rem .9rem;text-decoration:none}
 a.way:hover{border-color:#f0762f}.way.off{opacity:.45}
 a#on{background:#f0762f;border-color:#f0762f;color:#14181a;font-weight:700}
-.all{margin:0;position:relative}.all ol{position:absolute;bottom:100%;left:0;margin:0 0 .6rem;padding:.4rem 0;width:min(26rem,80vw);max-height:60vh;overflow-y:auto;list-style:none;background:#0d1012;border:1px solid #7c878c}
+.all{margin:0}.all[open]{flex-basis:100%}.all ol{margin:.4rem 0 0;padding:0;max-height:45vh;overflow-y:auto;list-style:none}
 .all a{display:block;padding:.3rem .9rem;color:inherit;text-decoration:none}.all a:hover,.all a[aria-current]{color:#f0762f}
 .notice{padding:2rem 1.2rem;max-width:36rem}.notice h1{font-size:1.6rem;margin-bottom:.6rem}
 `;

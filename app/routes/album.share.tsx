@@ -45,6 +45,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         const name = clean(said("name")).trim().slice(0, 200);
         return name === "" ? { ok: false, reason: "no-name" } : addShare(db, author, id, name);
       }
+      case "name": {
+        const name = clean(said("name")).trim().slice(0, 200);
+        return name === "" ? { ok: false, reason: "no-name" } : changeShare(db, author, id, { name });
+      }
       case "ends": {
         const date = said("date");
         const endsOn = date === "" ? null : parseDate(date);

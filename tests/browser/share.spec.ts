@@ -71,8 +71,12 @@ test("a link is made, looked at, opened for a stranger, and shows nothing before
   });
   expect(shown).toBe(true);
   troubles.length = 0;
+  // The list of openings is all in sight on a phone too.
+  await stranger.setViewportSize({ width: 390, height: 844 });
   await stranger.getByText("Opening 2 of 3").click();
-  await stranger.getByRole("link", { name: /^1 of 3: Day 1/ }).click();
+  const first = stranger.getByRole("link", { name: /^1 of 3: Day 1/ });
+  expect((await first.boundingBox())?.y).toBeGreaterThan(0);
+  await first.click();
   await expect(stranger.getByText("Opening 1 of 3")).toBeVisible();
 
   // The card alone is kept back.
@@ -86,8 +90,12 @@ test("a link is made, looked at, opened for a stranger, and shows nothing before
   await expect(stranger.locator("body")).not.toContainText("Quill");
   await expect(stranger.locator("svg image")).toHaveCount(1);
 
-  await link.getByRole("button", { name: "Close it" }).click();
-  await expect(link).toContainText("Closed");
+  // It is for somebody else as well, and still the same link.
+  await link.getByLabel("Whom it is for").fill("Odette and Ivo");
+  await page.keyboard.press("Tab");
+  const renamed = page.getByRole("region", { name: "Odette and Ivo" });
+  await renamed.getByRole("button", { name: "Close it" }).click();
+  await expect(renamed).toContainText("Closed");
   expect((await stranger.goto(address))?.status()).toBe(404);
   await expect(stranger.getByRole("heading", { name: "Nothing here" })).toBeVisible();
   expect(troubles.filter((text) => !/404/.test(text))).toEqual([]);

@@ -475,6 +475,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("share"),
     writes: {
       add: form("share", () => ({ intent: "add", id: randomUUID(), name: "Bram" })),
+      name: form("share", ({ share }) => ({ intent: "name", id: share, name: "Odette" })),
       ends: form("share", ({ share }) => ({ intent: "ends", id: share, date: "2027-01-06" })),
       choose: form("share", ({ share }) => ({ intent: "choose", id: share, goes: JSON.stringify(ALL_GOES_OUT) })),
       open: form("share", ({ share }) => ({ intent: "open", id: share })),

@@ -18,10 +18,11 @@ export function Choosing({ link, view }: { link: ShareLink; view: ShareView }) {
   const fetcher = useFetcher<ShareAnswer>();
   const [goes, setGoes] = useState(link.goes);
   const answer = fetcher.data ?? null;
+  const send = (fields: Record<string, string>) =>
+    void fetcher.submit({ id: link.id, ...fields }, { method: "post", action: to.share(view.albumId) });
   const keep = (next: GoesOut) => {
     setGoes(next);
-    const sent = { intent: "choose", id: link.id, goes: JSON.stringify(next) };
-    void fetcher.submit(sent, { method: "post", action: to.share(view.albumId) });
+    send({ intent: "choose", goes: JSON.stringify(next) });
   };
   const turnPage = ({ entries }: SharePage, out: boolean) => {
     const rest = goes.entries.filter((each) => !entries.includes(each));
@@ -54,6 +55,19 @@ export function Choosing({ link, view }: { link: ShareLink; view: ShareView }) {
           </label>
         ))}
       </fieldset>
+      <label className="flex flex-wrap items-center gap-2 text-sm">
+        Whom it is for
+        <input
+          className="field w-64 py-1"
+          defaultValue={link.name}
+          maxLength={200}
+          onBlur={({ target }) => {
+            const name = target.value.trim();
+            if (name === "") target.value = link.name;
+            else if (name !== link.name) send({ intent: "name", name });
+          }}
+        />
+      </label>
       <Outcome answer={answer?.ok ? null : answer} why={WHY} kept="Nothing of it was kept: tick it once more." />
       <ul aria-label="What goes out" className="divide-y divide-line border-y border-line">
         {view.pages.map((page) => (
