@@ -41,6 +41,10 @@ export const to = {
   signOut: () => href("/sign-out"),
 
   album: (album: string) => href("/albums/:album", { album }),
+  /** The album as somebody of the household sees it who only looks. */
+  shown: (album: string) => href("/albums/:album/shown/:opening?", { album }),
+  /** Where whoever was invited comes in. */
+  invited: (secret: string) => href("/invited/:secret", { secret }),
   /** Where every change of the album is sent. */
   sent: (album: string) => href("/albums/:album/sent", { album }),
   /** The list of changes, and where one is sent to be taken back or done again. */

@@ -12,6 +12,8 @@ type Part = {
   readonly tab?: string;
   /** Other words by which `/` finds it: what is set or done there. */
   readonly holds?: string;
+  /** What is done there is a keeper's; others look. */
+  readonly keepers?: true;
 };
 
 type Place = {
@@ -41,6 +43,7 @@ export const PLACES = [
       },
       {
         path: "told",
+        keepers: true,
         file: "routes/album.told.tsx",
         tab: "Which days are told",
         holds: "skip several days, tell fewer stories",
@@ -62,18 +65,21 @@ export const PLACES = [
       },
       {
         path: "hours",
+        keepers: true,
         file: "routes/album.hours.tsx",
         tab: "Hours",
         holds: "minutes for each weekday, full evenings, journeys, away from home, minutes of your own",
       },
       {
         path: "daylight",
+        keepers: true,
         file: "routes/album.daylight.tsx",
         tab: "Daylight",
         holds: "sunrise, sunset, twilight, dark days, place on the globe",
       },
       {
         path: "known",
+        keepers: true,
         file: "routes/album.known.tsx",
         tab: "Known ahead",
         holds: "read a calendar file, events, feasts, visits, the month calendar page",
@@ -124,15 +130,33 @@ export const PLACES = [
     parts: [
       { path: "words", file: "routes/album.words.tsx", tab: "Words", holds: "jottings, mistakes, names of people" },
       { path: "cards/:card", file: "routes/album.card.tsx" },
-      { path: "prompts", file: "routes/album.prompts.tsx", tab: "Prompts", holds: "decks, deal, shuffle" },
+      {
+        path: "prompts",
+        keepers: true,
+        file: "routes/album.prompts.tsx",
+        tab: "Prompts",
+        holds: "decks, deal, shuffle",
+      },
       {
         path: "tallies",
         file: "routes/album.tallies.tsx",
         tab: "Tallies",
         holds: "count songs, films, visitors over the month, a list card",
       },
-      { path: "card-sheets", file: "routes/album.card-sheets.tsx", tab: "Print cards", holds: "carrier sheet" },
-      { path: "hands", file: "routes/album.hands.tsx", tab: "Hands and stamps", holds: "handwriting, lettering" },
+      {
+        path: "card-sheets",
+        keepers: true,
+        file: "routes/album.card-sheets.tsx",
+        tab: "Print cards",
+        holds: "carrier sheet",
+      },
+      {
+        path: "hands",
+        keepers: true,
+        file: "routes/album.hands.tsx",
+        tab: "Hands and stamps",
+        holds: "handwriting, lettering",
+      },
     ],
   },
   {
@@ -161,6 +185,7 @@ export const PLACES = [
     parts: [
       {
         path: "drawer",
+        keepers: true,
         file: "routes/album.drawer.tsx",
         tab: "What there is",
         holds:
@@ -174,6 +199,7 @@ export const PLACES = [
       },
       {
         path: "paper-cutting",
+        keepers: true,
         file: "routes/album.paper-cutting.tsx",
         tab: "Cut from paper",
         holds: "cutting plan, scraps, remainders, which card from which sheet, bases, mats",
@@ -221,18 +247,21 @@ export const PLACES = [
       },
       {
         path: "foundations",
+        keepers: true,
         file: "routes/album.foundations.tsx",
         tab: "Foundation pages",
         holds: "templates, pattern",
       },
       {
         path: "pockets",
+        keepers: true,
         file: "routes/album.pockets.tsx",
         tab: "Pockets",
         holds: "pocket layouts, cut a protector down",
       },
       {
         path: "measure",
+        keepers: true,
         file: "routes/album.measure.tsx",
         tab: "Measures",
         holds: "page size, opening, cover, margin, holes, punch guide",
@@ -267,12 +296,14 @@ export const PLACES = [
       },
       {
         path: "share",
+        keepers: true,
         file: "routes/album.share.tsx",
         tab: "Share",
         holds: "a link for family and friends, what goes out, close it",
       },
       {
         path: "years",
+        keepers: true,
         file: "routes/album.years.tsx",
         tab: "Year to year",
         holds:
@@ -289,6 +320,7 @@ export const PLACES = [
     parts: [
       {
         path: "settings",
+        keepers: true,
         file: "routes/album.settings.tsx",
         tab: "Settings",
         holds: "title, first day, last day, numbers, inches or centimetres, put the album away",
@@ -325,6 +357,13 @@ export function placeAt(after: string): PlaceId | null {
   const [first = ""] = after.split("/");
   const place = PLACES.find(({ parts }) => parts.some(({ path }) => path.split("/")[0] === first));
   return first === "" ? null : (place?.id ?? null);
+}
+
+/** Whether what is done at an address is a keeper's alone, by what comes after the album's own. */
+export function isKeepers(after: string): boolean {
+  const [first = ""] = after.split("/");
+  const places: readonly Place[] = PLACES;
+  return places.some(({ parts }) => parts.some(({ path, keepers }) => keepers && path.split("/")[0] === first));
 }
 
 /** Places of the household, outside any album, as `/` finds them. */

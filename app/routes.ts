@@ -5,6 +5,7 @@ export default [
   index("routes/home.tsx"),
   route("sign-in", "routes/sign-in.tsx"),
   route("sign-up", "routes/sign-up.tsx"),
+  route("invited/:secret", "routes/invited.tsx"),
   route("sign-out", "routes/sign-out.ts"),
   route("look", "routes/look.ts"),
   route("empty", "routes/empty.tsx"),
@@ -29,6 +30,9 @@ export default [
     ]),
     route("today", "routes/today.tsx"),
   ]),
+  // What somebody sees who only looks: drawn as a link's is, under its policy.
+  route("albums/:album/shown/:opening?", "routes/album.shown.ts"),
+  route("albums/:album/shown/:opening/pictures/:key", "routes/album.shown-picture.ts"),
   route("albums/:album/find", "routes/album.find.ts"),
   route("albums/:album/stock", "routes/album.stock.ts"),
   route("albums/:album/tones", "routes/album.tones.ts"),

@@ -72,6 +72,9 @@ export const LIMITS = {
   },
   guessesOfAddress: { most: 30, why: "addresses of links that lead nowhere, in a quarter of an hour from one address" },
   guessesOfUnknownAddress: { most: 600, why: "in a minute where no address is known" },
+  // Who comes in
+  members: { most: 30, why: "those who write in one household or look: a large family and its friends" },
+  invitations: { most: 20, why: "that are open at once: a round of aunts" },
   // Texts
   ownWords: { most: 2000, why: "of a picture's own description: what is longer is a program's doing, not a person's" },
   printedOn: { most: 20, why: "things printed on one picture; more hide it" },

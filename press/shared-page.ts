@@ -49,7 +49,7 @@ async function readyAt({ book, ready }: SharedPages, nth: number, base: string):
       ? `<a class="way" id="${id}" rel="${rel}" href="${base}/${to + 1}">${said}</a>`
       : `<span class="way off" id="${id}">${said}</span>`;
   const body = [
-    `${filtersOf([opening])}<header><h1>${escaped(book.title)}</h1></header>`,
+    `<h1>${escaped(book.title)}</h1></header>${filtersOf([opening])}`,
     `<main>${openingSection(opening, nth, book.count, href)}</main>`,
     `<nav aria-label="Leaf through">${way(nth - 1, "back", "prev", "Back")}${way(nth + 1, "on", "next", "Turn the page")}`,
     `<details class="all"><summary>Opening ${nth + 1} of ${book.count}</summary><ol>${all.join("")}</ol></details>`,
@@ -75,11 +75,20 @@ export const sharedNotice = (title: string, said: string, nonce: string): string
 
 /**
  * The page of one opening, `nth` from 0, as whoever has the link sees it; null where there is none. `base`: the address
- * that its openings follow; `nonce`: of this answer.
+ * that its openings follow; `nonce`: of this answer; `home`: where there is
+ * a way back to, for who did not come by a link.
  */
-export async function sharedPage(pages: SharedPages, nth: number, base: string, nonce: string): Promise<string | null> {
+export async function sharedPage(
+  pages: SharedPages,
+  nth: number,
+  base: string,
+  nonce: string,
+  home: string | null = null,
+): Promise<string | null> {
   const ready = await readyAt(pages, nth, base);
-  return ready && framed(pages.book.title, nonce, ready.style, ready.body, SHARED_SCRIPT);
+  if (!ready) return null;
+  const back = home === null ? "" : `<a class="home" href="${home}">The shelf</a>`;
+  return framed(pages.book.title, nonce, ready.style, `<header>${back}${ready.body}`, SHARED_SCRIPT);
 }
 
 /** Pictures as they were last looked at by links, in bytes. */

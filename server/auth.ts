@@ -17,6 +17,7 @@ import {
   signsInBy,
   startSession,
 } from "../store/household.ts";
+import { takeInvitation } from "../store/members.ts";
 import type { SessionDevice } from "../store/schema/index.ts";
 import type { Limiter } from "./limiter.ts";
 
@@ -100,6 +101,20 @@ export function makeAuth(
       return made.ok ? beginKnown(made.memberId) : made;
     },
 
+    /** Takes up an invitation by the secret of its address. Counted as signing up is. */
+    async join(
+      secret: string,
+      given: { mail: string; passphrase: string; name: string },
+    ): Promise<
+      SignedIn | { ok: false; reason: "not-found" | "mail-taken" | "too-many" } | ({ ok: false } & SignInProblem)
+    > {
+      const allowed = await limiter.signUp(request.caller);
+      if (!allowed.ok) return { ok: false, reason: "too-many-tries", waitSeconds: allowed.waitSeconds };
+      const passphraseHash = await hash(given.passphrase, ARGON);
+      const taken = await takeInvitation(db, secret, now, { mail: given.mail, passphraseHash, name: given.name });
+      return taken.ok ? beginKnown(taken.memberId) : taken;
+    },
+
     async signIn(mail: string, passphrase: string): Promise<SignedIn | ({ ok: false } & SignInProblem)> {
       const known = device !== null && (await isDeviceKnown(db, device, mail));
       const trying = { mail: mail.toLowerCase(), address: request.caller, knownDevice: known ? device : null };
@@ -124,6 +139,22 @@ export function makeAuth(
     sessions: (memberId: string) => sessionsOf(db, memberId, token ?? "", now),
     endOtherSessions: (memberId: string) => endOtherSessions(db, memberId, token ?? ""),
 
+    /** Whether the passphrase is the member's own: asked where what follows cannot be done by a browser left open. */
+    async isOwnPassphrase(
+      memberId: string,
+      passphrase: string,
+    ): Promise<{ ok: true } | { ok: false; reason: "no-passphrase" } | ({ ok: false } & SignInProblem)> {
+      const found = await signsInBy(db, memberId);
+      if (!found) return { ok: false, reason: "no-passphrase" };
+      const known = device !== null && (await isDeviceKnown(db, device, found.mail));
+      const trying = { mail: found.mail, address: request.caller, knownDevice: known ? device : null };
+      const allowed = await limiter.signIn(trying);
+      if (!allowed.ok) return { ok: false, reason: "too-many-tries", waitSeconds: allowed.waitSeconds };
+      if (!(await verify(found.passphraseHash, passphrase))) return { ok: false, reason: "wrong" };
+      await limiter.wasRight(trying);
+      return { ok: true };
+    },
+
     /** Gives a member another passphrase, which ends every session but this one. Tries are counted as those at the door are. */
     async changePassphrase(
       memberId: string,
@@ -134,12 +165,8 @@ export function makeAuth(
     > {
       const found = await signsInBy(db, memberId);
       if (!found || !token) return { ok: false, reason: "no-passphrase" };
-      const known = device !== null && (await isDeviceKnown(db, device, found.mail));
-      const trying = { mail: found.mail, address: request.caller, knownDevice: known ? device : null };
-      const allowed = await limiter.signIn(trying);
-      if (!allowed.ok) return { ok: false, reason: "too-many-tries", waitSeconds: allowed.waitSeconds };
-      if (!(await verify(found.passphraseHash, passphrase))) return { ok: false, reason: "wrong" };
-      await limiter.wasRight(trying);
+      const right = await this.isOwnPassphrase(memberId, passphrase);
+      if (!right.ok) return right;
       const change = { was: found.passphraseHash, next: await hash(next, ARGON), token };
       if (!(await changePassphrase(db, memberId, change))) return { ok: false, reason: "wrong" };
       return { ok: true, cookies: [await knownFrom(memberId)] };

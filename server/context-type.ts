@@ -21,7 +21,7 @@ export type HearthContext = {
   readonly byScript: boolean;
   readonly isWrite: boolean;
   readonly album: (householdId: string, albumId: string) => Promise<AlbumAggregate | null>;
-  readonly wall: (member: Member) => Wall;
+  readonly wall: (member: Pick<Member, "household">) => Wall;
   /** Counts a page or a picture of a link that is asked for. */
   readonly visit: () => Promise<Allowed>;
   /** Counts an address of a link that leads nowhere. */

@@ -10,6 +10,8 @@ import { forgetActs } from "../store/act.ts";
 import { countingQueries, isStoreGone, openStore, type Store } from "../store/db.ts";
 import type { Member } from "../store/household.ts";
 import { forgetChanges } from "../store/journal/read.ts";
+import { dropGone } from "../store/leaving.ts";
+import { dropExpiredInvitations } from "../store/members.ts";
 import { migrateStore } from "../store/migrate.ts";
 import { dropExpired } from "../store/tray.ts";
 import { dropExpiredWork, householdRoom } from "../store/work.ts";
@@ -32,8 +34,8 @@ function requestLog(request: express.Request, response: express.Response, next: 
     // The path alone: a query may hold what somebody searched for.
     log.info({
       method: request.method,
-      // The address of a feed, or of a link, is its secret.
-      path: request.path.replace(/^\/(feeds|shared)\/.*/, "/$1/…"),
+      // The address of a feed, a link or an invitation is its secret.
+      path: request.path.replace(/^\/(feeds|shared|invited)\/.*/, "/$1/…"),
       status: response.statusCode,
       ms: Math.round(performance.now() - began),
     });
@@ -128,6 +130,8 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
     const now = new Date();
     inBackground("tidying the tray", dropExpired(store.db, now));
     inBackground("tidying the work", dropExpiredWork(store.db, now));
+    inBackground("tidying invitations", dropExpiredInvitations(store.db, now));
+    inBackground("letting households go", dropGone(store.db, now));
     inBackground("forgetting acts", forgetActs(store.db, now));
     inBackground("forgetting changes", forgetChanges(store.db, now));
   };

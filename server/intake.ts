@@ -25,7 +25,7 @@ const UPLOADS: readonly { readonly path: RegExp; readonly type: string; readonly
   { path: /^\/work\/[^/]+\/parts\/\d+$/, type: "application/octet-stream", most: LIMITS.partBytes.most },
 ];
 /** What anybody may send to, signed in or not. */
-const OPEN = /^\/(sign-in|sign-up|sign-out|look)$/;
+const OPEN = /^\/(sign-in|sign-up|sign-out|look|invited\/[^/]+)$/;
 const WORDS = ["application/x-www-form-urlencoded", "application/json"];
 
 /** What may be sent to an address: of which kind, how much, and whether it is a file. Null where it may not be sent at all. */

@@ -37,7 +37,7 @@ const SHARED: Directives = {
   baseUri: ["'none'"],
   frameAncestors: ["'none'"],
 };
-const IS_SHARED = /^\/(albums\/[^/]+\/)?shared\//;
+const IS_SHARED = /^\/(albums\/[^/]+\/)?(shared\/|shown(\/|$))/;
 
 /** A strict content policy for every answer, and a stricter one for what is looked at by a link. */
 export function securityHeaders(): RequestHandler[] {

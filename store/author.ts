@@ -1,3 +1,5 @@
+import type { Role } from "../core/share/role.ts";
+
 /** Who is writing, in which album, and when. */
 export type Author = {
   readonly householdId: string;
@@ -5,3 +7,5 @@ export type Author = {
   readonly memberId: string;
   readonly at: Date;
 };
+/** An author who sent something, with what they may do. */
+export type Sender = Author & { readonly role: Role };

@@ -43,7 +43,7 @@ export async function feedOf(
     .select({ albumId: feed.albumId, memberId: feed.memberId, household })
     .from(feed)
     .innerJoin(album, and(eq(album.id, feed.albumId), isNull(album.deletedAt)))
-    .innerJoin(household, eq(household.id, album.householdId))
+    .innerJoin(household, and(eq(household.id, album.householdId), isNull(household.goesAt)))
     .where(eq(feed.secretHash, hashed(secret)));
   return row ?? null;
 }

@@ -1,11 +1,12 @@
 import { createHash, randomBytes } from "node:crypto";
-import { and, desc, eq, gt, lt, ne, sql } from "drizzle-orm";
+import { and, desc, eq, gt, isNull, lt, ne, sql } from "drizzle-orm";
 import { calledAs } from "../core/photo/on-it.ts";
+import type { Role } from "../core/share/role.ts";
 import { type Db, isTaken, type Reader, type Transaction, writtenOnce } from "./db.ts";
 import { household, knownDevice, member, type SessionDevice, session } from "./schema/index.ts";
 
 export type Household = typeof household.$inferSelect;
-export type Member = { id: string; name: string; household: Household };
+export type Member = { id: string; name: string; role: Role; household: Household };
 
 const SESSION_DAYS = 30;
 /** That a session was used is written down once an hour, not with every page. */
@@ -56,7 +57,7 @@ export async function findDemoMember(db: Db): Promise<string | null> {
     .select({ id: member.id })
     .from(member)
     .innerJoin(household, eq(household.id, member.householdId))
-    .where(eq(household.isDemo, true))
+    .where(and(eq(household.isDemo, true), isNull(member.leftAt)))
     .orderBy(member.name)
     .limit(1);
   return found?.id ?? null;
@@ -84,11 +85,17 @@ export async function endSession(db: Db, token: string): Promise<void> {
 
 const memberQuery = writtenOnce((db) =>
   db
-    .select({ id: member.id, name: member.name, household, seenAt: session.seenAt })
+    .select({ id: member.id, name: member.name, role: member.role, household, seenAt: session.seenAt })
     .from(session)
     .innerJoin(member, eq(member.id, session.memberId))
     .innerJoin(household, eq(household.id, member.householdId))
-    .where(and(eq(session.tokenHash, sql.placeholder("token")), gt(session.expiresAt, sql.placeholder("now"))))
+    .where(
+      and(
+        eq(session.tokenHash, sql.placeholder("token")),
+        gt(session.expiresAt, sql.placeholder("now")),
+        isNull(member.leftAt),
+      ),
+    )
     .prepare("member_of_session"),
 );
 
@@ -208,7 +215,7 @@ export async function memberNames(db: Reader, householdId: string, people: reado
   const rows = await db
     .select({ name: member.name })
     .from(member)
-    .where(eq(member.householdId, householdId))
+    .where(and(eq(member.householdId, householdId), isNull(member.leftAt), ne(member.role, "looker")))
     .orderBy(member.name);
   return rows.map(({ name }) => calledAs(name, people));
 }

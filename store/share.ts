@@ -109,13 +109,14 @@ export const removeShare = (db: Db, author: Author, id: string): Promise<ShareSa
 /** What a link leads to. */
 export type Shared = { readonly share: Share; readonly albumId: string; readonly household: Household };
 
-/** What the secret of a link leads to; null where it leads nowhere: guessed, closed, renewed, or its album is in the tray. */
+/** What the secret of a link leads to; null where it leads nowhere: guessed, closed, renewed, or its album is in the tray,
+ * or its household is to go. */
 export async function sharedBy(db: Db, secret: string): Promise<Shared | null> {
   const [row] = await db
     .select({ share, albumId: share.albumId, household })
     .from(share)
     .innerJoin(album, and(eq(album.id, share.albumId), isNull(album.deletedAt)))
-    .innerJoin(household, eq(household.id, album.householdId))
+    .innerJoin(household, and(eq(household.id, album.householdId), isNull(household.goesAt)))
     .where(eq(share.secretHash, hashed(secret)));
   return row ? { ...row, share: toShare(row.share) } : null;
 }

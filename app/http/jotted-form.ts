@@ -19,8 +19,8 @@ export type JottedByForm =
  * kept once: the words and the page make its name.
  */
 export async function jotByForm(context: HearthContext, request: Request): Promise<JottedByForm> {
-  const member = await requireMember(context);
-  const author = await requireAuthor(context, new URL(request.url).searchParams.get("album") ?? undefined);
+  const member = await requireMember(context, "helper");
+  const author = await requireAuthor(context, new URL(request.url).searchParams.get("album") ?? undefined, "helper");
   const form = await readForm(request, ["jotting", "day", "page"]);
   const text = String(form.get("jotting") ?? "").trim();
   const chosen = parseDate(String(form.get("day") ?? ""));

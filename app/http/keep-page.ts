@@ -10,6 +10,7 @@ export const isUnreachable = (answer: unknown): answer is Unreachable =>
 /** What an answer that our server did not write, a proxy's for one, means for what was sent; by its HTTP status. */
 export function awayFor(status: number): Away {
   if (status === 401) return "signed-out";
+  if (status === 403) return "not-yours";
   if (status === 429) return "busy";
   if (status === 503) return "store-gone";
   if (status === 408 || status === 502 || status === 504) return "unreachable";

@@ -1,8 +1,9 @@
 import { data, redirect } from "react-router";
 import { to } from "#app/addresses.ts";
+import { isAtLeast, type Role } from "#core/share/role.ts";
 import type { HearthContext } from "#server/context-type.ts";
 import type { AlbumAggregate } from "#store/album.ts";
-import type { Author } from "#store/author.ts";
+import type { Sender } from "#store/author.ts";
 import { isBadValue, isStoreGone } from "#store/db.ts";
 import type { Member } from "#store/household.ts";
 import { keptBytes } from "#store/work.ts";
@@ -47,10 +48,17 @@ const SIGNED_OUT = 401;
 const doorFor = ({ address, auth, isWrite }: HearthContext): string =>
   to.signIn({ to: isWrite || address === "/" ? null : address, ended: auth.hadSession ? "yes" : null });
 
-/** The signed-in member, or off to the door. */
-export async function requireMember(context: HearthContext): Promise<Member> {
+/** What was asked is another role's to do: told to a page's script, which keeps what was typed and says so. */
+export const NOT_YOURS = 403;
+
+/** What a member must at least be: a helper to read, a keeper to write, where a place says nothing else. */
+const usualFor = ({ isWrite }: HearthContext): Role => (isWrite ? "keeper" : "helper");
+
+/** The signed-in member, or off to the door; refused where they may do less than `least`. */
+export async function requireMember(context: HearthContext, least: Role = usualFor(context)): Promise<Member> {
   const member = await reading(context.member);
-  if (member) return member;
+  if (member && isAtLeast(member.role, least)) return member;
+  if (member) throw context.isWrite ? data(null, { status: NOT_YOURS }) : notFound();
   if (context.isWrite && context.byScript) throw data(null, { status: SIGNED_OUT });
   throw redirect(doorFor(context));
 }
@@ -82,19 +90,27 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 export const isId = (text: string | undefined): text is string => text !== undefined && UUID.test(text);
 
 /** Who writes in an album of this id, and when: every statement that writes asks whether it is their household's. */
-export async function requireAuthor(context: HearthContext, albumId: string | undefined): Promise<Author> {
-  const member = await requireMember(context);
+export async function requireAuthor(
+  context: HearthContext,
+  albumId: string | undefined,
+  least?: Role,
+): Promise<Sender> {
+  const member = await requireMember(context, least);
   if (!isId(albumId)) throw notFound();
-  return { householdId: member.household.id, albumId, memberId: member.id, at: context.now };
+  return { householdId: member.household.id, albumId, memberId: member.id, role: member.role, at: context.now };
 }
 
 /** The member, one of their household's albums, and who they are as its author. */
 export async function requireAlbum(
   context: HearthContext,
   albumId: string | undefined,
-): Promise<{ member: Member; aggregate: AlbumAggregate; author: Author }> {
-  const member = await requireMember(context);
-  const author = await requireAuthor(context, albumId);
+  least?: Role,
+): Promise<{ member: Member; aggregate: AlbumAggregate; author: Sender }> {
+  // Whoever only looks is led to what they may see, from any address in the album.
+  if (!context.isWrite && !least && isId(albumId) && (await reading(context.member))?.role === "looker")
+    throw redirect(to.shown(albumId));
+  const member = await requireMember(context, least);
+  const author = await requireAuthor(context, albumId, least);
   const aggregate = await reading(() => context.album(author.householdId, author.albumId));
   if (!aggregate) throw notFound();
   return { member, aggregate, author };

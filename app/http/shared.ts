@@ -53,7 +53,7 @@ export async function lookedAt(context: HearthContext, secret: string | undefine
   const visit = await context.visit();
   if (!visit.ok) throw tooMany(visit.waitSeconds);
   const found = await sharedBy(context.db, secret ?? "");
-  const today = found && context.wall({ id: "", name: "", household: found.household }).date;
+  const today = found && context.wall(found).date;
   const aggregate = found && (await context.album(found.household.id, found.albumId));
   if (found && today && aggregate && !isOver(found.share, today))
     return { householdId: found.household.id, aggregate, today, goes: found.share.goes };
@@ -65,17 +65,18 @@ export async function lookedAt(context: HearthContext, secret: string | undefine
 const openingIn = (text: string | undefined): number =>
   /^[1-9]\d{0,3}$/.test(text ?? "1") ? Number(text ?? 1) - 1 : -1;
 
-/** The page of one opening, at the address that its openings follow. */
+/** The page of one opening, at the address that its openings follow; `home`: where there is a way back to. */
 export async function answerOpening(
   context: HearthContext,
   { aggregate, today, goes }: Looked,
   base: string,
   opening: string | undefined,
+  home: string | null = null,
 ): Promise<Response> {
   const pages = pagesOf(aggregate, today, goes);
   if (pages.book.count === 0)
     return notice(context, 200, pages.book.title, "Nothing is shown yet. Come back to the same address later.");
-  const page = await sharedPage(pages, openingIn(opening), base, context.nonce);
+  const page = await sharedPage(pages, openingIn(opening), base, context.nonce, home);
   return page === null ? notice(context, 404, "Nothing here", NOT_FOUND_SAID) : new Response(page, { headers: HTML });
 }
 

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { type CalendarDate, parseDate, printDate } from "#core/month/dates.ts";
 import { FOR_GOOD } from "#core/share/share.ts";
+import { useIsKeeper } from "./role.tsx";
 
 type Until = CalendarDate | null;
 type Way = "open" | "until" | "for-good";
@@ -9,6 +10,7 @@ type Way = "open" | "until" | "for-good";
 export function PrivateUntil({ name, until, onKeep }: { name: string; until: Until; onKeep: (until: Until) => void }) {
   // "Until a day" is chosen before the day is.
   const [asksForDay, setAsksForDay] = useState(false);
+  const isKeeper = useIsKeeper();
   const way: Way = until === FOR_GOOD ? "for-good" : until !== null || asksForDay ? "until" : "open";
   const choose = (next: Way) => {
     setAsksForDay(next === "until");
@@ -20,6 +22,7 @@ export function PrivateUntil({ name, until, onKeep }: { name: string; until: Unt
     <span className="flex flex-wrap items-center gap-2">
       <select
         aria-label={`Is ${name} private`}
+        disabled={!isKeeper}
         className="field w-auto py-1 text-sm"
         value={asksForDay ? "until" : way}
         onChange={(event) => choose(event.target.value as Way)}
@@ -31,6 +34,7 @@ export function PrivateUntil({ name, until, onKeep }: { name: string; until: Unt
       {(asksForDay || way === "until") && (
         <input
           type="date"
+          disabled={!isKeeper}
           aria-label={`${name[0]?.toUpperCase()}${name.slice(1)} is private until`}
           className="field w-auto py-1 text-sm"
           value={until === FOR_GOOD ? "" : (until ?? "")}

@@ -33,7 +33,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         by: isOwn ? null : (by ?? "Somebody"),
         said: didSentence(did, names),
         takenBack,
-        open,
+        // What others did is a keeper's to take back.
+        open: open && (isOwn || author.role === "keeper"),
       })),
     ),
   };
@@ -47,10 +48,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const isWay = way === "back" || way === "again";
   if (!isWay || [line, act].some((id) => id != null && !isId(id))) throw data(null, { status: 400 });
   return writing(async () => {
-    const member = await requireMember(context);
-    const author = await requireAuthor(context, params.album);
+    const member = await requireMember(context, "helper");
+    const author = await requireAuthor(context, params.album, "helper");
     const turned = await onceOnly(context.db, author.householdId, act ?? null, (db) =>
-      turnLine(db, author, way, line ?? null),
+      turnLine(db, author, way, line ?? null, author.role !== "keeper"),
     );
     const aggregate = await context.album(author.householdId, author.albumId);
     if (!aggregate) throw notFound();

@@ -4,7 +4,7 @@ import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { JSON_TEXT } from "#app/http/json-text.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { reading, requireAlbum, writing } from "#app/http/page.ts";
+import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
 import { Proposal, type ProposalAnswer } from "#app/places/photos/proposal.tsx";
 import { proposalView, waitingIn } from "#app/places/photos/proposal-view.ts";
 import { turned } from "#core/measure/size.ts";
@@ -28,9 +28,10 @@ const PICKS = z.array(z.object({ wanted: z.string().max(200), photo: z.uuid(), t
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "rule", "twice", "bare", "picks"]);
   return writing(async () => {
-    const { aggregate, author } = await requireAlbum(context, params.album);
+    const { aggregate, author } = await requireAlbum(context, params.album, "helper");
     const { albumId } = author;
     if (form.get("intent") === "rule") {
+      await requireMember(context, "keeper");
       const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
       if (!rule) throw data(null, { status: 400 });
       await setPhotoRule(context.db, author, rule);

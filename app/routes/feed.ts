@@ -15,7 +15,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     const found = ending === "ics" && more === undefined ? await feedOf(context.db, secret) : null;
     const aggregate = found && (await context.album(found.household.id, found.albumId));
     if (!found || !aggregate) throw notFound();
-    const today = context.wall({ id: found.memberId, name: "", household: found.household }).date;
+    const today = context.wall(found).date;
     const person = ofPerson(await readPace(context.db, found), aggregate.album.span, today);
     const { title } = aggregate.album;
     const entries = [...calendarDays(aggregate, today), ...calendarEvenings(aggregate, today, person, eveningSaid)];

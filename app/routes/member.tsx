@@ -5,7 +5,7 @@ import type { Route } from "./+types/member";
 
 /** Round every page of somebody who is signed in: what they do is sent from here, whichever page they walk on to. */
 export async function loader({ context }: Route.LoaderArgs) {
-  return { memberId: (await requireMember(context)).id };
+  return { memberId: (await requireMember(context, "looker")).id };
 }
 
 /** Whoever it is stays who they are until they walk out of the door. */

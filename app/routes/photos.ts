@@ -31,7 +31,7 @@ async function takeIn(context: HearthContext, householdId: string, request: Requ
  */
 export async function action({ request, context }: Route.ActionArgs) {
   return writing(async () => {
-    const member = await requireMember(context);
+    const member = await requireMember(context, "helper");
     const householdId = member.household.id;
     if (request.headers.get("content-type")?.startsWith("application/json")) {
       const asked = HASHES.safeParse(await readJson(request));

@@ -7,11 +7,13 @@ import type { Route } from "./+types/shelf";
 export const meta: Route.MetaFunction = () => [{ title: "Shelf · Hearth Clock" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
-  const member = await requireMember(context);
+  const member = await requireMember(context, "looker");
   const albums = await reading(() => readShelf(context.db, member.household.id));
-  return { albums: albums.map(shelfView) };
+  // The picture on a cover may be one that whoever only looks is not to see yet.
+  const seen = albums.map(shelfView).map((each) => (member.role === "looker" ? { ...each, photoId: null } : each));
+  return { albums: seen, role: member.role };
 }
 
 export default function ShelfRoute({ loaderData }: Route.ComponentProps) {
-  return <Shelf albums={loaderData.albums} />;
+  return <Shelf {...loaderData} />;
 }

@@ -1,4 +1,4 @@
-import { getFormProps, getInputProps, useForm } from "@conform-to/react";
+import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { useEffect, useState } from "react";
 import { Form, Link, redirect } from "react-router";
@@ -7,24 +7,15 @@ import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { isUnreachable } from "#app/http/keep-page.ts";
 import { reading, withCookies, writing } from "#app/http/page.ts";
-import { CHOSEN_PASSPHRASE } from "#app/http/passphrase.ts";
+import { PERSON } from "#app/http/person.ts";
 import { Button } from "#app/parts/button.tsx";
-import { TextField } from "#app/parts/field.tsx";
 import { Door } from "#app/places/door/door.tsx";
+import { PersonFields } from "#app/places/door/person-fields.tsx";
 import { tooManyTries } from "#app/wording/door.ts";
 import { nothingDone } from "#app/wording/sending.ts";
-import { clean } from "#core/words/clean.ts";
 import type { Route } from "./+types/sign-up";
 
-const SIGN_UP = z.object({
-  name: z
-    .string({ error: "Say what to call you." })
-    .transform(clean)
-    .pipe(z.string().trim().min(1).max(80, "Use at most 80 letters.")),
-  mail: z.email({ error: "Give a mail address, as in petra@example.org." }).max(254),
-  passphrase: CHOSEN_PASSPHRASE,
-  timeZone: z.string().max(64).default("UTC"),
-});
+const SIGN_UP = PERSON.extend({ timeZone: z.string().max(64).default("UTC") });
 
 export const meta: Route.MetaFunction = () => [{ title: "Start a household · Hearth Clock" }];
 
@@ -66,29 +57,7 @@ export default function SignUp({ actionData }: Route.ComponentProps) {
             {unreachable ? nothingDone(unreachable.reason) : form.errors}
           </p>
         )}
-        <TextField
-          label="Your name"
-          {...getInputProps(fields.name, { type: "text" })}
-          key="name"
-          autoComplete="name"
-          error={fields.name.errors?.[0]}
-        />
-        <TextField
-          label="Mail address"
-          {...getInputProps(fields.mail, { type: "email" })}
-          key="mail"
-          autoComplete="username"
-          error={fields.mail.errors?.[0]}
-          hint="Only to sign in. No mail is sent."
-        />
-        <TextField
-          label="Passphrase"
-          {...getInputProps(fields.passphrase, { type: "password" })}
-          key="passphrase"
-          autoComplete="new-password"
-          error={fields.passphrase.errors?.[0]}
-          hint="At least 12 letters. Any will do; there is nothing to renew."
-        />
+        <PersonFields fields={fields} />
         <input type="hidden" name="timeZone" value={zone} />
         <Button type="submit" look="main">
           Start

@@ -24,9 +24,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const sent = ACT.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async () => {
-    const member = await requireMember(context);
+    const member = await requireMember(context, "helper");
     const { work } = params;
     if (!isId(work)) throw notFound();
+    const isOwn = async () => (await readWork(context.db, member.household.id, work))?.memberId === member.id;
+    if (member.role !== "keeper" && !(await isOwn())) throw notFound();
     const does = { begin: beginWork, cancel: cancelWork, "read-as-copy": readAgain }[sent.data.act];
     const ok = await does(context.db, member.household.id, work);
     context.poke();

@@ -24,7 +24,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const sent = ASKED.safeParse(await readJson(request));
   if (!sent.success) throw data(null, { status: 400 });
   return writing(async (): Promise<WorkAnswer> => {
-    const member = await requireMember(context);
+    // What is looked at on paper or screen is a helper's too; an album as a file is a keeper's.
+    const member = await requireMember(context, sent.data.kind === "write-document" ? "helper" : "keeper");
     const householdId = member.household.id;
     const { id, kind } = sent.data;
     const common = { id, householdId, memberId: member.id, kind, at: context.now };

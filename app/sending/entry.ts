@@ -58,7 +58,7 @@ export type Clash =
     };
 
 /** Why what waits has not left yet. */
-export type Trouble = Exclude<Away, "not-taken">;
+export type Trouble = Exclude<Away, "not-taken" | "not-yours">;
 const TROUBLES: readonly string[] = ["unreachable", "store-gone", "busy", "signed-out", "broken"] satisfies Trouble[];
 export const troubleIn = (reason: string): Trouble | null => (TROUBLES.includes(reason) ? (reason as Trouble) : null);
 

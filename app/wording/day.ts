@@ -131,11 +131,12 @@ export const WITHOUT: Record<Part, string> = {
   paper: "No page of its own",
 };
 
-export const EDIT_PROBLEM: Record<EditProblem | "not-found" | "not-marked", string> = {
+export const EDIT_PROBLEM: Record<EditProblem | "not-found" | "not-marked" | "not-yours", string> = {
   "piece-gone": "That piece was removed in another window.",
   "already-there": "This picture is on the day already. It was kept once.",
   "nothing-to-finish": "There is nothing on this day to finish yet. Give it a page, a photo or words first.",
   "not-found": "That day is not in this album any more.",
+  "not-yours": "Only a keeper of the household changes that. It is as it was.",
   "day-full": "A day holds 500 of a kind, and this one does. Nothing was changed.",
   "not-marked": "That was not taken: the pictures are not here any more, or a day uses them. Here is how they stand.",
 };

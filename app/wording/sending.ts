@@ -9,6 +9,7 @@ const WHY_NOT = {
   "signed-out": "You are signed out on this device.",
   broken: "The server made a mistake.",
   "not-taken": "The server would not take this.",
+  "not-yours": "Only a keeper of the household does this.",
 } as const;
 
 /** Why nothing could be saved, whatever it was. */
@@ -34,7 +35,7 @@ export function countsSaid({ changes, jottings, pictures }: Counts): string {
 const isOne = ({ changes, jottings, pictures }: Counts): boolean => changes + jottings + pictures === 1;
 
 /** When what waits goes, by why it has not gone yet. */
-const WHEN: Record<Exclude<Away, "not-taken">, string> = {
+const WHEN: Record<Exclude<Away, "not-taken" | "not-yours">, string> = {
   unreachable: "sent when it is back",
   "store-gone": "sent when it is back",
   busy: "sent again in a moment",
@@ -43,7 +44,11 @@ const WHEN: Record<Exclude<Away, "not-taken">, string> = {
 };
 
 /** In one sentence what is not saved yet, why, and when it will be. */
-export const waitingSaid = (reason: Exclude<Away, "not-taken">, isOffline: boolean, counts: Counts): string =>
+export const waitingSaid = (
+  reason: Exclude<Away, "not-taken" | "not-yours">,
+  isOffline: boolean,
+  counts: Counts,
+): string =>
   `${isOffline && reason === "unreachable" ? "No connection." : WHY_NOT[reason]} ${keptSaid(counts)} ${WHEN[reason]}.`;
 const keptSaid = (counts: Counts): string =>
   `${countsSaid(counts)} ${isOne(counts) ? "is" : "are"} kept on this device and`;

@@ -4,6 +4,7 @@ import type { Request, Response } from "express";
 import { z } from "zod";
 import { fileHeaders } from "../../core/format/attachment.ts";
 import { LIMITS } from "../../core/limits.ts";
+import { isAtLeast } from "../../core/share/role.ts";
 import type { Db } from "../../store/db.ts";
 import type { Member } from "../../store/household.ts";
 import { readPart, readWork } from "../../store/work.ts";
@@ -46,8 +47,10 @@ export const workFile =
   async (request: Request, response: Response): Promise<void> => {
     const sender = await senderOf(response);
     if (!sender) return response.redirect("/sign-in");
+    // Files have what is private in them.
+    const mayRead = isAtLeast(sender.role, "helper");
     const id = z.uuid().safeParse(request.params.work);
-    const found = id.success ? await readWork(db, sender.household.id, id.data) : null;
+    const found = id.success && mayRead ? await readWork(db, sender.household.id, id.data) : null;
     const made = OUTCOME.safeParse(found?.outcome);
     if (!found || found.kind === "read-archive" || found.state !== "done" || !made.success) {
       response.status(404).type("text/plain").send("There is no such file any more. Write it again.");

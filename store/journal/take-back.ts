@@ -30,8 +30,17 @@ export type Way = "back" | "again";
 type Line = typeof journalLine.$inferSelect;
 
 /** The line that is meant: the one of this name, or the member's own last one in the album that goes this way. */
-async function lineFor(tx: Transaction, author: Author, way: Way, id: string | null): Promise<Line | null> {
-  const ofHousehold = eq(journalLine.householdId, author.householdId);
+async function lineFor(
+  tx: Transaction,
+  author: Author,
+  way: Way,
+  id: string | null,
+  own: boolean,
+): Promise<Line | null> {
+  const byAuthor = eq(journalLine.memberId, author.memberId);
+  const ofHousehold = own
+    ? and(eq(journalLine.householdId, author.householdId), byAuthor)
+    : eq(journalLine.householdId, author.householdId);
   if (id !== null) {
     const here = sql`(${journalLine.albumId} = ${author.albumId} or ${journalLine.albumId} is null)`;
     const [row] = await tx
@@ -40,12 +49,7 @@ async function lineFor(tx: Transaction, author: Author, way: Way, id: string | n
       .where(and(eq(journalLine.id, id), ofHousehold, here));
     return row ?? null;
   }
-  const mine = and(
-    ofHousehold,
-    eq(journalLine.albumId, author.albumId),
-    eq(journalLine.memberId, author.memberId),
-    eq(journalLine.open, true),
-  );
+  const mine = and(ofHousehold, eq(journalLine.albumId, author.albumId), byAuthor, eq(journalLine.open, true));
   const [row] = await tx
     .select()
     .from(journalLine)
@@ -67,14 +71,14 @@ class ChangedSince extends Error {
 /**
  * Takes a line of the journal back, or does it again: the member's own last one in the album, or the one of this id.
  * Everything it changed must be as it left it; what others have changed beside that stays as they made it. Refused, with
- * what they did, where it would undo their work.
+ * what they did, where it would undo their work. With `own`, no line is found but what the author did themselves.
  */
-export async function turnLine(db: Db, author: Author, way: Way, id: string | null): Promise<Turned> {
+export async function turnLine(db: Db, author: Author, way: Way, id: string | null, own = false): Promise<Turned> {
   let line: Line | null = null;
   try {
     return await db.transaction(async (tx) => {
       if (!(await lockSlots(tx, author.householdId, author.albumId))) return { ok: false, reason: "not-found" };
-      line = await lineFor(tx, author, way, id);
+      line = await lineFor(tx, author, way, id, own);
       if (!line) return { ok: false, reason: id === null ? "nothing-left" : "not-found" };
       if (!line.open) return { ok: false, reason: "no-longer-kept" };
       // Asked for twice, it is done once.

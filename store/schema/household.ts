@@ -10,8 +10,10 @@ import {
   uniqueIndex,
   uuid,
 } from "drizzle-orm/pg-core";
+import { ROLES, type Role } from "../../core/share/role.ts";
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
+const IS_ROLE = sql.raw(`in (${ROLES.map((role) => `'${role}'`).join(", ")})`);
 
 export const household = pgTable(
   "household",
@@ -28,6 +30,8 @@ export const household = pgTable(
     /** Where it lives, in degrees north and east, for the sun alone; both or neither is known. */
     latitude: doublePrecision("latitude"),
     longitude: doublePrecision("longitude"),
+    /** When it goes, with all it holds; null: it stays. */
+    goesAt: instant("goes_at"),
   },
   (table) => [
     check(
@@ -45,7 +49,10 @@ export const member = pgTable(
       .notNull()
       .references(() => household.id, { onDelete: "cascade" }),
     name: text("name").notNull(),
-    /** Lower case. Null for a member of the demo, who signs in with the button. */
+    role: text("role").$type<Role>().notNull().default("keeper"),
+    /** When they left; their name stays, for what they wrote. */
+    leftAt: instant("left_at"),
+    /** Lower case. Null for a member of the demo, who signs in with the button, and for one who left. */
     mail: text("mail"),
     passphraseHash: text("passphrase_hash"),
   },
@@ -54,6 +61,34 @@ export const member = pgTable(
     index("member_household").on(table.householdId),
     check("member_mail_lower", sql`${table.mail} = lower(${table.mail})`),
     check("member_mail_has_passphrase", sql`(${table.mail} is null) = (${table.passphraseHash} is null)`),
+    check("member_role", sql`${table.role} ${IS_ROLE}`),
+    check("member_left_has_no_door", sql`${table.leftAt} is null or ${table.mail} is null`),
+  ],
+);
+
+/** A way into a household for one person, by an address that is handed to them. */
+export const invitation = pgTable(
+  "invitation",
+  {
+    id: uuid("id").primaryKey().defaultRandom(),
+    householdId: uuid("household_id")
+      .notNull()
+      .references(() => household.id, { onDelete: "cascade" }),
+    /** What whoever takes it up may do. */
+    role: text("role").$type<Role>().notNull(),
+    /** Whom it is for. */
+    name: text("name").notNull(),
+    /** SHA-256 of the secret in the address, in hex. */
+    secretHash: text("secret_hash").notNull().unique(),
+    madeBy: uuid("made_by")
+      .notNull()
+      .references(() => member.id, { onDelete: "cascade" }),
+    madeAt: instant("made_at").notNull(),
+    expiresAt: instant("expires_at").notNull(),
+  },
+  (table) => [
+    index("invitation_household").on(table.householdId),
+    check("invitation_role", sql`${table.role} ${IS_ROLE}`),
   ],
 );
 

@@ -1,15 +1,13 @@
-import { eq } from "drizzle-orm";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type Running, startServer } from "../../scripts/running-server.ts";
 import { openStore, type Store } from "../../store/db.ts";
 import { doAgain, takeBack } from "../../store/journal/take-back.ts";
-import { member } from "../../store/schema/index.ts";
 import { freshDatabase } from "../fresh-database.ts";
 import { BESIDE_ROUTES, ENTRIES, type Write } from "../matrix/entries.ts";
 import { missingEntries } from "../matrix/routes.ts";
 import { fingerprint, inUse } from "../matrix/states.ts";
-import { makeWorld, quickVisitor, type World } from "../matrix/world.ts";
+import { makeWorld, quickMember, quickVisitor, type World } from "../matrix/world.ts";
 import { get, nobody, sendFile, sendForm, sendJson, sendPart, type Visitor } from "./visitor.ts";
 
 /** Every read and write of every route, tried by its owner, under another album, by another household and by nobody. */
@@ -67,6 +65,28 @@ async function isRefused(answer: Response): Promise<boolean> {
   return /"ok"\s*[:,]\s*false/.test(text);
 }
 
+/** What anybody of a household does for themselves. */
+const OWN_DOORS = ["end", "end-others", "passphrase", "leave"].map((intent) => `routes/our-household.tsx ${intent}`);
+/** What a helper may do: words, pictures and ticks. Read off the issue, not off the program. */
+const HELPED = new Set([
+  ...[
+    ...["title", "note", "next-year", "add-card", "card-text", "card-back", "card-size", "card-setting"],
+    ...["card-preprint", "carry-over", "remove-card", "add-jotting", "jotting-text", "remove-jotting", "leave-alone"],
+    ...["photo-alt", "photo-print", "photo-crop", "photo-repeat", "photo-together", "photo-together-crop"],
+    ...["photo-on-it", "remove-photo", "step", "dries", "finish"],
+  ].map((kind) => `routes/album.sent.ts edit:${kind}`),
+  ...["tick", "tick-making", "say-line"].map((kind) => `routes/album.sent.ts book:${kind}`),
+  ...["mark", "mark-text", "unmark"].map((how) => `routes/album.sent.ts tally:${how}`),
+  ...["printed", "all-cut", "cut", "spoiled", "elsewhere", "arrived", "cut-out"].map(
+    (how) => `routes/album.sent.ts print:${how}`,
+  ),
+  ...["star", "set-aside", "banked", "date", "look", "faces", "person", "nobody"].map(
+    (kind) => `routes/album.sent.ts mark:${kind}`,
+  ),
+  ...["bring", "another-picture", "move-photo", "move-jotting"].map((what) => `routes/album.sent.ts ${what}`),
+  ...["routes/today.tsx jot", "routes/photos.ts picture", "routes/photos.ts known", "routes/work.ts write-document"],
+]);
+
 describe("the matrix of routes", () => {
   it("has an entry for every route and everything that is done there", () => {
     expect(missingEntries()).toEqual([]);
@@ -118,14 +138,56 @@ describe("the matrix of routes", () => {
     }
   });
 
+  it("shows a helper what a keeper sees, and leads whoever only looks to what they may see", async () => {
+    const helper = await quickMember(store.db, server.base, mine.householdId, "helper");
+    const looker = await quickMember(store.db, server.base, mine.householdId, "looker");
+    const open = /^\/(shelf|household|albums\/[^/]+\/shown)$/;
+    for (const { file, reads } of READS)
+      for (const address of reads(under(mine.album), mine)) {
+        expect((await get(helper, address)).status, `${file}: ${address}, a helper`).toBe(200);
+        const seen = await get(looker, address);
+        if (open.test(address)) expect(seen.status, `${file}: ${address}, a looker`).toBe(200);
+        else if (seen.status !== 404)
+          expect([seen.status, seen.headers.get("location")], `${file}: ${address}, a looker`).toEqual([
+            302,
+            `${under(mine.album)}/shown`,
+          ]);
+      }
+  });
+
+  it("takes words, pictures and ticks from a helper, nothing else, and nothing from whoever only looks", async () => {
+    const helper = await quickMember(store.db, server.base, mine.householdId, "helper");
+    const looker = await quickMember(store.db, server.base, mine.householdId, "looker");
+    const before = await fingerprint(store.db, mine.householdId);
+    for (const { file, intent, write } of WRITES) {
+      const name = `${file} ${intent}`;
+      if (OWN_DOORS.includes(name)) continue;
+      expect(await isRefused(await send(looker, write, mine.album, mine)), `${name}: a looker`).toBe(true);
+      if (HELPED.has(name)) continue;
+      expect(await isRefused(await send(helper, write, mine.album, mine)), `${name}: a helper`).toBe(true);
+    }
+    expect(await fingerprint(store.db, mine.householdId)).toBe(before);
+
+    expect([...HELPED].filter((name) => !WRITES.some(({ file, intent }) => `${file} ${intent}` === name))).toEqual([]);
+    let [by, ids] = [helper, mine];
+    const taken = async (write: Write) => !(await isRefused(await send(by, write, ids.album, ids)));
+    for (const { file, intent, write } of WRITES) {
+      if (!HELPED.has(`${file} ${intent}`) || (await taken(write))) continue;
+      // What it writes to was taken away by one before it.
+      ids = await makeWorld(store.db, await quickVisitor(store.db, server.base));
+      by = await quickMember(store.db, server.base, ids.householdId, "helper");
+      expect(await taken(write), `${file} ${intent}: a helper`).toBe(true);
+    }
+  });
+
   it("has every change of an album in the journal: taken back, everything is as it was, and done again, as it became", async () => {
     // What comes in from outside is no change to take back, nor is what is done to whole albums and to the list itself.
-    const beside = /album-new|tray|work|changes|day\.photos|^routes\/photos|today|phone|sign|put-away/;
+    const beside = /album-new|tray|our-household|work|changes|day\.photos|^routes\/photos|today|phone|sign|put-away/;
     const [keeper, ids] = [owner, mine];
-    const author = async () => {
-      const [row] = await store.db.select().from(member).where(eq(member.householdId, ids.householdId));
-      return { householdId: ids.householdId, albumId: ids.album, memberId: row?.id ?? "", at: new Date() };
-    };
+    const author = () => ({
+      ...{ householdId: ids.householdId, albumId: ids.album, memberId: ids.keeper },
+      at: new Date(),
+    });
     const seen: string[] = [];
     for (const { file, intent, write } of WRITES) {
       const name = `${file} ${intent}`;
@@ -148,7 +210,7 @@ describe("the matrix of routes", () => {
 
   it("takes all of it from its owner", async () => {
     // A day that stands alone cannot be split, and a file that has not come in cannot be read: said, not done.
-    const said = ["month:split", "picks", "hand-out", "make", "read-as-copy", "begin"];
+    const said = ["leave", "month:split", "picks", "hand-out", "make", "read-as-copy", "begin"];
     let [keeper, ids] = [owner, mine];
     const made = async ({ file, intent, write }: (typeof WRITES)[number]) => {
       const answer = await send(keeper, write, ids.album, ids);

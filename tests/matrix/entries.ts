@@ -53,6 +53,12 @@ const json = (place: string, body: (ids: World) => object, ofHousehold = false):
   send: { json: body },
   ofHousehold,
 });
+/** On the page of the household. */
+const ours = (intent: string, fields: (ids: World) => Record<string, string> = () => ({})): Write => ({
+  path: () => "/household.data",
+  send: { form: (ids) => ({ intent, ...fields(ids) }) },
+  ofHousehold: true,
+});
 const tray = (intent: string, id: (ids: World) => string): Write => ({
   path: () => "/tray.data",
   send: { form: (ids) => ({ intent, id: id(ids) }) },
@@ -188,6 +194,7 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/home.tsx": { anybody: "leads to the shelf or to the door" },
   "routes/sign-in.tsx": { anybody: "the door" },
   "routes/sign-up.tsx": { anybody: "the door" },
+  "routes/invited.tsx": { anybody: "whoever has the secret of its address; nobody else finds anything there" },
   "routes/sign-out.ts": { anybody: "ends the sender's own session" },
   "routes/look.ts": { anybody: "a cookie of the device" },
   "routes/feed.ts": { anybody: "whoever has the secret of its address; nobody else finds anything there" },
@@ -214,21 +221,17 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
   "routes/our-household.tsx": {
     reads: () => ["/household"],
     writes: {
-      end: {
-        path: () => "/household.data",
-        send: { form: ({ session }) => ({ intent: "end", id: session }) },
-        ofHousehold: true,
-      },
-      "end-others": {
-        path: () => "/household.data",
-        send: { form: () => ({ intent: "end-others" }) },
-        ofHousehold: true,
-      },
-      passphrase: {
-        path: () => "/household.data",
-        send: { form: () => ({ intent: "passphrase", now: PASSPHRASE, next: "four other plain words" }) },
-        ofHousehold: true,
-      },
+      end: ours("end", ({ session }) => ({ id: session })),
+      "end-others": ours("end-others"),
+      passphrase: ours("passphrase", () => ({ now: PASSPHRASE, next: "four other plain words" })),
+      role: ours("role", ({ person }) => ({ id: person, role: "looker" })),
+      "let-go": ours("let-go", ({ person }) => ({ id: person })),
+      // Refused to a household's only keeper.
+      leave: ours("leave"),
+      invite: ours("invite", () => ({ name: "Ilo", role: "helper" })),
+      withdraw: { ...ours("withdraw", ({ invitation }) => ({ id: invitation })), absent: true },
+      go: ours("go", () => ({ now: "four other plain words" })),
+      stay: ours("stay"),
     },
   },
   "routes/tray.tsx": {
@@ -483,6 +486,8 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
       remove: { ...form("share", ({ share }) => ({ intent: "remove", id: share })), absent: true },
     },
   },
+  "routes/album.shown.ts": { reads: (album) => [`${album}/shown`] },
+  "routes/album.shown-picture.ts": {},
   "routes/album.shared.ts": { reads: (album, { share }) => [`${album}/shared/${share}`] },
   "routes/album.shared-picture.ts": {},
   "routes/shared.ts": { anybody: "whoever has the secret in its address, as tests/faults/shared.test.ts tries" },

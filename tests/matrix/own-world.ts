@@ -1,7 +1,5 @@
-import { eq } from "drizzle-orm";
 import type { Author } from "../../store/author.ts";
 import type { Db } from "../../store/db.ts";
-import { member } from "../../store/schema/index.ts";
 import { makeWorld, quickVisitor } from "./world.ts";
 
 /** The names in a world of what its household keeps to use again, by kind. */
@@ -18,7 +16,6 @@ export const IN_WORLD = {
 /** A household with one of everything, and who writes in its first album. */
 export async function ownWorld(db: Db) {
   const ids = await makeWorld(db, await quickVisitor(db, "http://nowhere"));
-  const [row] = await db.select().from(member).where(eq(member.householdId, ids.householdId));
-  const author: Author = { householdId: ids.householdId, albumId: ids.album, memberId: row?.id ?? "", at: new Date() };
+  const author: Author = { householdId: ids.householdId, albumId: ids.album, memberId: ids.keeper, at: new Date() };
   return { ids, author };
 }

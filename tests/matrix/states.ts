@@ -28,6 +28,8 @@ export async function fingerprint(db: Db, householdId: string): Promise<string> 
       "measured_format",
       "printer",
       "work",
+      "member",
+      "invitation",
     ].map((table) => word(table, ofHousehold)),
     ...[
       "day",

@@ -11,6 +11,7 @@ import { inches, ticks } from "../../core/measure/length.ts";
 import { rect } from "../../core/measure/rect.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { AS_IT_COMES } from "../../core/photo/crop.ts";
+import type { Role } from "../../core/share/role.ts";
 import { STAMP_SETS } from "../../core/words/lettering.ts";
 import { createAlbum, readAlbum } from "../../store/album.ts";
 import { saveBookEdit } from "../../store/book.ts";
@@ -21,11 +22,13 @@ import { keepKnown } from "../../store/known.ts";
 import { keepMaking } from "../../store/library/makings.ts";
 import { keepFormat, saveLayout, saveTemplate } from "../../store/library/pages.ts";
 import { changeMatter } from "../../store/matter.ts";
+import { invite } from "../../store/members.ts";
 import { keepPhoto, newUse } from "../../store/photo.ts";
 import {
   card,
   deck,
   hand,
+  invitation,
   journalLine,
   labOrder,
   leaf,
@@ -73,6 +76,9 @@ export type World = Readonly<
     | "tally"
     | "share"
     | "session"
+    | "keeper"
+    | "person"
+    | "invitation"
     | "tallyMark"
     | "otherLeaf"
     | "sewn"
@@ -178,6 +184,17 @@ export async function quickVisitor(db: Db, base: string): Promise<Visitor> {
   return { base, mail, cookie: `hearth_session=${token}`, device: "" };
 }
 
+/** Another member of a household, with a session. */
+export async function quickMember(db: Db, base: string, householdId: string, role: Role): Promise<Visitor> {
+  const mail = `${randomUUID()}@example.org`;
+  const [row] = await db
+    .insert(member)
+    .values({ householdId, role, mail, name: role, passphraseHash: await HASHED })
+    .returning();
+  const { token } = await startSession(db, row?.id ?? "", new Date());
+  return { base, mail, cookie: `hearth_session=${token}`, device: "" };
+}
+
 /** Fills a visitor's household with one of everything. */
 export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
   const [who] = await db
@@ -270,6 +287,9 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     id: counted.tally,
     mark: { id: counted.tallyMark, date: on, text: "" },
   });
+  const [person] = await db.insert(member).values({ householdId, role: "helper", name: "Bram" }).returning();
+  await invite(db, { householdId, memberId, at: new Date() }, { name: "Odette", role: "looker" });
+  const [invited] = await db.select().from(invitation).where(eq(invitation.householdId, householdId));
   // One that was begun elsewhere.
   await startSession(db, memberId, new Date(Date.now() + 1000));
   const [elsewhere] = await db
@@ -421,6 +441,9 @@ export async function makeWorld(db: Db, { mail }: Visitor): Promise<World> {
     ...tries,
     ...counted,
     share: link,
+    keeper: memberId,
+    person: person?.id ?? "",
+    invitation: invited?.id ?? "",
     session: elsewhere?.id ?? "",
     matter,
     trayAlbum,

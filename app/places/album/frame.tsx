@@ -6,17 +6,19 @@ import type { PageRow } from "#app/drawing/page-row.ts";
 import { DayStrip } from "#app/drawing/strip.tsx";
 import { Brand } from "#app/parts/brand.tsx";
 import { focusPlaceIfLost } from "#app/parts/focus.ts";
+import { GoingBar } from "#app/parts/going-bar.tsx";
 import { Late } from "#app/parts/late.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { useOneStop } from "#app/parts/one-stop.ts";
 import { ReturnedWords } from "#app/parts/returned.tsx";
+import { RoleContext } from "#app/parts/role.tsx";
 import { SaveState } from "#app/parts/save-state.tsx";
 import { useScrolled } from "#app/parts/scrolled.ts";
 import { Spoken, speak } from "#app/parts/spoken.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
-import { PLACES, type PlaceId, placeAt } from "#app/places.ts";
+import { isKeepers, PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import type { Outboxed } from "#app/sending/outbox.ts";
 import { InAlbum, useIsWaiting, useOutbox } from "#app/sending/sending.tsx";
@@ -39,7 +41,9 @@ type Props = { readonly view: FrameView; readonly look: Look; readonly phone: bo
 /** The mantel, the strip and the rail round every place of an album. */
 export const AlbumFrame = (props: Props) => (
   <InAlbum albumId={props.view.albumId}>
-    <Frame {...props} />
+    <RoleContext value={props.view.role}>
+      <Frame {...props} />
+    </RoleContext>
   </InAlbum>
 );
 
@@ -65,7 +69,8 @@ function Frame({ view, look, phone, children }: Props) {
   useScrolled();
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const here = placeAt(pathname.slice(to.album(albumId).length + 1));
+  const after = pathname.slice(to.album(albumId).length + 1);
+  const here = placeAt(after);
   const dayDate = chosen ?? view.dayDate;
 
   useEffect(() => {
@@ -134,6 +139,12 @@ function Frame({ view, look, phone, children }: Props) {
             tabIndex={-1}
             className="flex min-h-0 min-w-0 flex-col overflow-x-clip pb-16 outline-none wide:pb-0"
           >
+            {view.goes && <GoingBar goes={view.goes} />}
+            {view.role !== "keeper" && isKeepers(after) && (
+              <p className="not-printed border-b border-line bg-panel px-4 py-2 text-sm wide:px-6">
+                A keeper of the household changes this. You can look.
+              </p>
+            )}
             <Unsaved at="top" />
             <TurnBar turn={turning} albumId={albumId} />
             <ReturnedWords returned={state.returned} />

@@ -7,10 +7,14 @@ import { type AlbumRead, type Page, pagesOf } from "#core/album/page.ts";
 import { type CalendarDate, printShort, weekdayName } from "#core/month/dates.ts";
 import { inSpan } from "#core/month/span.ts";
 import type { FirstEvening } from "#core/pace/first-evening.ts";
+import type { Role } from "#core/share/role.ts";
 
 export type FrameView = {
   readonly albumId: string;
   readonly memberId: string;
+  readonly role: Role;
+  /** When the household goes; null: it stays. */
+  readonly goes: string | null;
   readonly title: string;
   readonly rows: readonly PageRow[];
   /** The date that today's page goes by, when today is in the album. */
@@ -63,14 +67,14 @@ export function rowsOf(pages: readonly Page[]): readonly PageRow[] {
 export function frameView(
   { album, days, leaves, prints }: AlbumRead & { album: AlbumPlan & { id: string } },
   wall: { date: CalendarDate; time: string },
-  memberId: string,
+  member: { readonly id: string; readonly role: Role; readonly goes: string | null },
   first: FirstEvening | null,
 ): FrameView {
   const pages = pagesOf({ album, days, leaves, prints });
   const todays = inSpan(album.span, wall.date) ? pageOf(pages, wall.date) : undefined;
   return {
     albumId: album.id,
-    memberId,
+    ...{ memberId: member.id, role: member.role, goes: member.goes },
     title: album.title,
     rows: rowsOf(pages),
     today: todays ? leadDate(todays) : null,

@@ -1,10 +1,12 @@
 import { PRIVATE_MEANS, PrivateUntil, privateSaid } from "#app/parts/private-until.tsx";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import type { CalendarDate } from "#core/month/dates.ts";
 import { isPrivate } from "#core/share/share.ts";
 import type { CardDesk } from "./use-card.ts";
 
 /** Words that lie behind something, and a card that nobody is handed before a day. */
 export function Secrecy({ desk, today }: { desk: CardDesk; today: CalendarDate }) {
+  const isKeeper = useIsKeeper();
   const { hidden, privateUntil } = desk.card;
   return (
     <details className="border-t border-line pt-3" open={hidden !== "" || privateUntil !== null}>
@@ -15,6 +17,7 @@ export function Secrecy({ desk, today }: { desk: CardDesk; today: CalendarDate }
           <input
             className="field py-1"
             value={hidden}
+            disabled={!isKeeper}
             maxLength={120}
             placeholder="the flip, a pocket, the print"
             onChange={(event) => desk.keep(event.target.value, privateUntil)}

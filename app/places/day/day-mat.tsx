@@ -1,4 +1,5 @@
 import { Mat } from "#app/drawing/mat.tsx";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import { DayArranger } from "./day-arranger.tsx";
@@ -6,7 +7,9 @@ import { type DayView, entryName } from "./view.ts";
 
 /** The day's leaves on the mat: holding still as sent, and to be taken up as soon as the page runs. */
 export function DayMat({ view }: { view: DayView }) {
-  return useRunning() ? (
+  // Where things lie is a keeper's to say; others see it.
+  const isRunning = useRunning();
+  return useIsKeeper() && isRunning ? (
     <DayArranger view={view} />
   ) : (
     <div className="flex min-h-0 flex-1 flex-col pb-28">

@@ -2,6 +2,7 @@ import { Popover } from "radix-ui";
 import { type ReactNode, useState } from "react";
 import { to } from "#app/addresses.ts";
 import type { PageRow } from "#app/drawing/page-row.ts";
+import { KeepersOnly } from "#app/parts/role.tsx";
 import { useTurnFetcher } from "#app/places/album/use-turn.ts";
 import { usePut } from "#app/sending/sending.tsx";
 import { shortDate } from "#app/wording/dates.ts";
@@ -46,46 +47,48 @@ export function DayMenu({
           className="z-20 grid w-72 rounded-md border border-edge bg-panel py-1"
           aria-label={trigger.name}
         >
-          <button type="button" className={item} onClick={() => act({ ...month, how: "skip", on: !view.skipped })}>
-            {view.skipped ? "Take this day up again" : "Skip this day"}
-          </button>
-          {view.parts.length > 1 && (
-            <button type="button" className={item} onClick={() => act({ ...month, how: "split" })}>
-              Give each date its own page
+          <KeepersOnly>
+            <button type="button" className={item} onClick={() => act({ ...month, how: "skip", on: !view.skipped })}>
+              {view.skipped ? "Take this day up again" : "Skip this day"}
             </button>
-          )}
-          {at > 0 && !view.skipped && (
-            <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "before" })}>
-              Share a page with the day before
-            </button>
-          )}
-          {at < rows.length - 1 && !view.skipped && (
-            <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "after" })}>
-              Share a page with the day after
-            </button>
-          )}
-          {view.parts.length === 1 && alone.length > 0 && (
-            <label className="grid gap-1 border-t border-line px-3 py-2 text-sm">
-              Move the story to another day
-              <select
-                className="field"
-                value=""
-                onChange={(event) => {
-                  if (!event.target.value) return;
-                  onMove(lead.id, event.target.value);
-                  setOpen(false);
-                }}
-              >
-                <option value="">Which day</option>
-                {alone.map((row) => (
-                  <option key={row.date} value={row.date}>
-                    {shortDate(row.date)}: {row.title || (row.skipped ? "skipped" : "no title yet")}
-                  </option>
-                ))}
-              </select>
-              <span className="text-quiet">What is there comes back here.</span>
-            </label>
-          )}
+            {view.parts.length > 1 && (
+              <button type="button" className={item} onClick={() => act({ ...month, how: "split" })}>
+                Give each date its own page
+              </button>
+            )}
+            {at > 0 && !view.skipped && (
+              <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "before" })}>
+                Share a page with the day before
+              </button>
+            )}
+            {at < rows.length - 1 && !view.skipped && (
+              <button type="button" className={item} onClick={() => act({ ...month, how: "merge", side: "after" })}>
+                Share a page with the day after
+              </button>
+            )}
+            {view.parts.length === 1 && alone.length > 0 && (
+              <label className="grid gap-1 border-t border-line px-3 py-2 text-sm">
+                Move the story to another day
+                <select
+                  className="field"
+                  value=""
+                  onChange={(event) => {
+                    if (!event.target.value) return;
+                    onMove(lead.id, event.target.value);
+                    setOpen(false);
+                  }}
+                >
+                  <option value="">Which day</option>
+                  {alone.map((row) => (
+                    <option key={row.date} value={row.date}>
+                      {shortDate(row.date)}: {row.title || (row.skipped ? "skipped" : "no title yet")}
+                    </option>
+                  ))}
+                </select>
+                <span className="text-quiet">What is there comes back here.</span>
+              </label>
+            )}
+          </KeepersOnly>
           <turn.Form
             method="post"
             action={to.changes(view.albumId)}

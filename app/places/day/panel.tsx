@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import { StateMark } from "#app/drawing/state-mark.tsx";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { usePut } from "#app/sending/sending.tsx";
 import { RING_STATE, WITHOUT } from "#app/wording/day.ts";
 import type { Part } from "#core/album/model.ts";
@@ -35,12 +36,14 @@ export function Panel({ id, ring, state, name, aside, children }: Props) {
 /** Says that the day does without a part, so that its ring is a short line. */
 export function Without({ day, part }: { day: DayPart; part: Part }) {
   const put = usePut();
+  const isKeeper = useIsKeeper();
   const key = `${day.id}:waive:${part}`;
   return (
     <label className="flex min-h-8 items-center gap-2 text-sm text-quiet">
       <input
         type="checkbox"
         checked={day.content.waived.includes(part)}
+        disabled={!isKeeper}
         onChange={(event) =>
           put(key, { what: "edit", dayId: day.id, base: null, edit: { kind: "waive", part, on: event.target.checked } })
         }

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { SelectField } from "#app/parts/field.tsx";
 import { Options } from "#app/parts/options.tsx";
+import { KeepersOnly } from "#app/parts/role.tsx";
 import { usePut } from "#app/sending/sending.tsx";
 import { NUMERAL_NAME } from "#app/wording/day.ts";
 import { NUMERAL_STYLES, type NumeralStyle } from "#core/album/model.ts";
@@ -17,8 +18,10 @@ export function PaperPanel({ view }: { view: DayView }) {
   if (!first) return null;
   return (
     <Panel id="paper" ring="paper" state={view.states.paper} name="Paper" aside={view.sizeSaid}>
-      <LeafFields view={view} />
-      {view.label && <NumeralFields view={view} part={first} />}
+      <KeepersOnly>
+        <LeafFields view={view} />
+        {view.label && <NumeralFields view={view} part={first} />}
+      </KeepersOnly>
       <p className="flex flex-wrap gap-x-5 text-sm">
         {view.date && (
           <Link to={to.foundations(view.albumId, { days: view.date })} className="link flex min-h-9 items-center">

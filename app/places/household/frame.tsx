@@ -2,10 +2,13 @@ import type { ReactNode } from "react";
 import { NavLink } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Brand } from "#app/parts/brand.tsx";
+import { GoingBar } from "#app/parts/going-bar.tsx";
 import { type Look, LookSwitch } from "#app/parts/look-switch.tsx";
 import { ReturnedWords } from "#app/parts/returned.tsx";
+import { RoleContext } from "#app/parts/role.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useSending } from "#app/sending/sending.tsx";
+import type { Role } from "#core/share/role.ts";
 import { SignOut } from "./sign-out.tsx";
 
 const link = ({ isActive }: { isActive: boolean }) =>
@@ -16,12 +19,17 @@ export function HouseholdFrame({
   household,
   member,
   memberId,
+  role,
+  goes,
   look,
   children,
 }: {
   household: string;
   member: string;
   memberId: string;
+  role: Role;
+  /** When the household goes; null: it stays. */
+  goes: string | null;
   look: Look;
   children: ReactNode;
 }) {
@@ -33,9 +41,11 @@ export function HouseholdFrame({
           <NavLink to={to.shelf()} className={link}>
             Shelf
           </NavLink>
-          <NavLink to={to.tray()} className={link}>
-            Tray
-          </NavLink>
+          {role === "keeper" && (
+            <NavLink to={to.tray()} className={link}>
+              Tray
+            </NavLink>
+          )}
           <NavLink to={to.household()} className={link}>
             Household
           </NavLink>
@@ -49,9 +59,12 @@ export function HouseholdFrame({
         </div>
       </header>
       <div>
+        {goes && <GoingBar goes={goes} />}
         <Unsaved at="top" />
         <ReturnedWords returned={useSending().state.returned} />
-        <main className="mx-auto w-full max-w-6xl p-4 wide:p-8">{children}</main>
+        <main className="mx-auto w-full max-w-6xl p-4 wide:p-8">
+          <RoleContext value={role}>{children}</RoleContext>
+        </main>
       </div>
     </div>
   );

@@ -3,9 +3,12 @@ import { useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
 import { Button } from "#app/parts/button.tsx";
 import { TextField } from "#app/parts/field.tsx";
-import { Outcome } from "#app/parts/outcome.tsx";
 import { Said } from "#app/parts/said.tsx";
-import type { Away } from "#app/wording/sending.ts";
+import type { Answer } from "./answer.ts";
+import { Going } from "./going.tsx";
+import { type HandSaid, Hands } from "./hands.tsx";
+import { type InvitationSaid, Invitations } from "./invitations.tsx";
+import { Went } from "./went.tsx";
 
 type Session = {
   readonly id: string;
@@ -16,38 +19,42 @@ type Session = {
 };
 type Props = {
   readonly household: string;
+  /** The member's own id. */
   readonly me: string;
-  /** Those who write here. */
-  readonly writers: readonly string[];
+  readonly isKeeper: boolean;
+  readonly hands: readonly HandSaid[];
+  /** Those that are open; none where it is not the member's to invite. */
+  readonly invitations: readonly InvitationSaid[];
   /** Whether the member signs in by a passphrase; those of the demo do not. */
   readonly hasPassphrase: boolean;
   readonly sessions: readonly Session[];
+  /** When the household goes; null: it stays. */
+  readonly goes: string | null;
+  readonly isDemo: boolean;
 };
-export type HouseholdAnswer =
-  | { readonly ok: true; readonly of: "sessions" | "passphrase" }
-  | { readonly ok: false; readonly of: "sessions" | "passphrase"; readonly said: string };
-type Answer = HouseholdAnswer | { readonly ok: false; readonly reason: Away };
 
-/** Who writes in the household, and by which doors one comes in. */
-export function OurHousehold({ household, me, writers, hasPassphrase, sessions }: Props) {
+/** Who is in the household, by which doors one comes in, and how it is given up. */
+export function OurHousehold({
+  household,
+  me,
+  isKeeper,
+  hands,
+  invitations,
+  hasPassphrase,
+  sessions,
+  ...going
+}: Props) {
   return (
     <div className="grid max-w-3xl gap-10">
-      <section aria-labelledby="household-name" className="grid gap-2">
-        <h1 id="household-name" className="text-3xl">
-          {household}
-        </h1>
-        <p>{writers.length === 1 ? `${me} writes here.` : `Those who write here: ${writers.join(", ")}.`}</p>
-      </section>
+      <h1 className="text-3xl">{household}</h1>
+      <Hands hands={hands} me={me} isKeeper={isKeeper} />
+      {isKeeper && <Invitations open={invitations} />}
       {hasPassphrase && <Passphrase />}
       <Sessions sessions={sessions} />
+      {isKeeper && <Going {...going} />}
     </div>
   );
 }
-
-const went = (answer: Answer | null, kept: string) => {
-  if (!answer || answer.ok) return null;
-  return "said" in answer ? <Said good={false}>{answer.said}</Said> : <Outcome answer={answer} why={{}} kept={kept} />;
-};
 
 function Passphrase() {
   const fetcher = useFetcher<Answer>();
@@ -87,7 +94,7 @@ function Passphrase() {
         </div>
       </fetcher.Form>
       {isDone && <Said good>Changed. You are signed out everywhere else.</Said>}
-      {went(answer, "Your passphrase is as it was.")}
+      <Went answer={answer} kept="Your passphrase is as it was." />
     </section>
   );
 }
@@ -136,7 +143,7 @@ function Sessions({ sessions }: { sessions: readonly Session[] }) {
           </Button>
         </div>
       )}
-      {went(fetcher.data ?? null, "You are signed in as before.")}
+      <Went answer={fetcher.data ?? null} kept="You are signed in as before." />
     </section>
   );
 }

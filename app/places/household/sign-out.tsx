@@ -1,8 +1,7 @@
-import { AlertDialog } from "radix-ui";
 import { useRef, useState } from "react";
 import { Form } from "react-router";
 import { to } from "#app/addresses.ts";
-import { Button } from "#app/parts/button.tsx";
+import { Sure } from "#app/parts/sure.tsx";
 import { forgetToday } from "#app/places/today/kept-page.ts";
 import { heldOf } from "#app/sending/device.ts";
 import { type Counts, countEntries } from "#app/sending/entry.ts";
@@ -43,23 +42,16 @@ export function SignOut({ memberId }: { memberId: string }) {
           Sign out
         </button>
       </Form>
-      <AlertDialog.Root open={asks !== null} onOpenChange={(open) => open || setHeld(null)}>
-        <AlertDialog.Portal>
-          <AlertDialog.Overlay className="fixed inset-0 z-30 bg-soot/60" />
-          <AlertDialog.Content className="fixed top-1/2 left-1/2 z-40 grid w-[min(92vw,30rem)] -translate-x-1/2 -translate-y-1/2 gap-4 rounded-sm bg-panel p-6 text-text">
-            <AlertDialog.Title className="text-xl">{asks?.title}</AlertDialog.Title>
-            <AlertDialog.Description>{asks?.text}</AlertDialog.Description>
-            <div className="flex flex-wrap gap-3">
-              <AlertDialog.Cancel asChild>
-                <Button look="main">Stay signed in</Button>
-              </AlertDialog.Cancel>
-              <AlertDialog.Action asChild>
-                <Button onClick={go}>{asks?.go}</Button>
-              </AlertDialog.Action>
-            </div>
-          </AlertDialog.Content>
-        </AlertDialog.Portal>
-      </AlertDialog.Root>
+      <Sure
+        open={asks !== null}
+        title={asks?.title ?? ""}
+        stay="Stay signed in"
+        go={asks?.go ?? ""}
+        onGo={go}
+        onClose={() => setHeld(null)}
+      >
+        {asks?.text}
+      </Sure>
     </>
   );
 }
