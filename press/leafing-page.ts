@@ -113,7 +113,7 @@ fromAddress();
 
 /** What a page of one opening looks like besides, as a link shows it: its ways on are links, with the script or without. */
 export const SHARED_STYLE = `${STYLE}
-.one nav{display:flex}.one .opening{margin:0}
+.one nav{display:flex}.one .opening{margin:0}.home{color:#c5ccd0}.home:hover{color:#f0762f}
 .way{color:inherit;background:#283034;border:1px solid #7c878c;border-radius:3px;min-height:2.25rem;padding:.35rem .9rem;text-decoration:none}
 a.way:hover{border-color:#f0762f}.way.off{opacity:.45}
 a#on{background:#f0762f;border-color:#f0762f;color:#14181a;font-weight:700}

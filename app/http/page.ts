@@ -49,7 +49,7 @@ const doorFor = ({ address, auth, isWrite }: HearthContext): string =>
   to.signIn({ to: isWrite || address === "/" ? null : address, ended: auth.hadSession ? "yes" : null });
 
 /** What was asked is another role's to do: told to a page's script, which keeps what was typed and says so. */
-export const NOT_YOURS = 403;
+const NOT_YOURS = 403;
 
 /** What a member must at least be: a helper to read, a keeper to write, where a place says nothing else. */
 const usualFor = ({ isWrite }: HearthContext): Role => (isWrite ? "keeper" : "helper");

@@ -2,7 +2,7 @@ import { data, redirect } from "react-router";
 import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { isId, NOT_YOURS, reading, requireMember, withCookies, writing } from "#app/http/page.ts";
+import { isId, reading, requireMember, withCookies, writing } from "#app/http/page.ts";
 import { CHOSEN_PASSPHRASE } from "#app/http/passphrase.ts";
 import { PERSON } from "#app/http/person.ts";
 import { saidAt } from "#app/http/turn.ts";
@@ -53,6 +53,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   };
 }
 
+const DEMO_STAYS = "The demo’s own people stay as they are: they are everybody’s. Invite somebody, and try it on them.";
 const GUEST = PERSON.shape.name;
 const answer = (said: HouseholdAnswer, cookies: readonly string[] = []) =>
   data(said, { headers: withCookies(cookies) });
@@ -74,6 +75,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     const member = await requireMember(context, OWN.includes(intent) ? "looker" : "keeper");
     const { id: householdId } = member.household;
     const id = isId(given("id")) ? given("id") : null;
+    // Everybody who looks round the demo is the same two people.
+    const isOfDemo = async (who: string) => member.household.isDemo && (await signsInBy(db, who)) === null;
     const role = ROLES.find((each) => each === given("role"));
     switch (intent) {
       case "end":
@@ -93,13 +96,14 @@ export async function action({ request, context }: Route.ActionArgs) {
       }
       case "role":
         if (!id || !role) throw data(null, { status: 400 });
+        if (await isOfDemo(id)) return refused("hands", DEMO_STAYS);
         return onHands(await setRole(db, householdId, id, role));
       case "let-go":
         if (!id) throw data(null, { status: 400 });
+        if (await isOfDemo(id)) return refused("hands", DEMO_STAYS);
         return onHands(await leaveHousehold(db, householdId, id, now));
       case "leave": {
-        // Everybody who looks round the demo is the same two people.
-        if (member.household.isDemo) throw data(null, { status: NOT_YOURS });
+        if (await isOfDemo(member.id)) return refused("hands", DEMO_STAYS);
         const left = await leaveHousehold(db, householdId, member.id, now);
         if (!left.ok) return onHands(left);
         throw redirect(to.signIn(), { headers: withCookies(await auth.signOut()) });
