@@ -48,6 +48,13 @@ export const PLACES = [
         tab: "Which days are told",
         holds: "skip several days, tell fewer stories",
       },
+      {
+        path: "plan-table",
+        keepers: true,
+        file: "routes/album.plan-table.tsx",
+        tab: "As a table",
+        holds: "plan as a table, spreadsheet, CSV out and back in",
+      },
     ],
   },
   {

@@ -31,6 +31,8 @@ export const LIMITS = {
     why: "one picture of the largest size and its copy for the thread that reads it",
   },
   householdBytes: { most: 20_000_000_000, why: "some ten months of camera pictures; HEARTH_QUOTA_GB sets another" },
+  planTableBytes: { most: 4 * MB, why: "a plan of two months with a page of words on each day is a tenth of it" },
+  planRows: { most: 2000, why: "of a table that is read as a plan: thirty times the longest album" },
   // Tries
   wrongTries: { most: 8, why: "a passphrase is mistyped a few times, not more" },
   wrongTriesOfAccount: { most: 60, why: "from new devices in an hour, whatever their addresses" },

@@ -243,6 +243,7 @@ if (
         "card-sheets",
         "hands",
         "told",
+        "plan-table",
         "changes",
         "drawer",
         "numbers",

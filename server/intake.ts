@@ -21,6 +21,11 @@ const UPLOADS: readonly { readonly path: RegExp; readonly type: string; readonly
     type: "multipart/form-data",
     most: LIMITS.drawerFileBytes.most + FORM_ROUND_FILE,
   },
+  {
+    path: /^\/albums\/[^/]+\/plan-table$/,
+    type: "multipart/form-data",
+    most: LIMITS.planTableBytes.most + FORM_ROUND_FILE,
+  },
   { path: /^\/albums\/[^/]+\/library$/, type: "multipart/form-data", most: LIMITS.libraryBytes.most + FORM_ROUND_FILE },
   { path: /^\/work\/[^/]+\/parts\/\d+$/, type: "application/octet-stream", most: LIMITS.partBytes.most },
 ];

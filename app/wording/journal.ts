@@ -216,6 +216,8 @@ export function didWords(did: Did, names: Names): string {
       return `${many(did.pages, "foundation page")} set`;
     case "deal":
       return `${many(did.days, did.jar)} dealt`;
+    case "plan-table":
+      return `plan of ${many(did.days, "day")} taken over from a table`;
     case "sheets-made":
       return `${many(did.sheets, did.of === "photos" ? "print sheet" : "sheet of cards", did.of === "photos" ? "print sheets" : "sheets of cards")} made`;
     case "sheet":

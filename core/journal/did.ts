@@ -40,6 +40,7 @@ export type Did =
   | { readonly what: "who-goes-where"; readonly pictures: number }
   | { readonly what: "foundations"; readonly pages: number }
   | { readonly what: "deal"; readonly jar: Jar; readonly days: number }
+  | { readonly what: "plan-table"; readonly days: number }
   | { readonly what: "sheets-made"; readonly of: SheetOf; readonly sheets: number }
   | {
       readonly what: "sheet";

@@ -322,6 +322,14 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
     ...page("month"),
     writes: { leave: form("month", () => ({ intent: "leave", step: "prompts" })) },
   },
+  "routes/album.plan-table.tsx": {
+    ...page("plan-table"),
+    writes: {
+      take: form("plan-table", ({ secondDay }) => ({
+        changes: JSON.stringify([{ dayId: secondDay, field: "note", was: "", becomes: "From a table" }]),
+      })),
+    },
+  },
   "routes/album.told.tsx": {
     ...page("told"),
     writes: { told: form("told", ({ day }) => ({ change: JSON.stringify({ tell: [], skip: [day] }) })) },

@@ -1,5 +1,6 @@
 import { Download } from "lucide-react";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
 import { buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
@@ -70,7 +71,11 @@ export function Finish({ albumId, photos, leaves, secret, inBook, wanted, ends }
               </a>
             }
           >
-            One row a day, as CSV for any spreadsheet.
+            One row a day, as CSV for any spreadsheet. Changed there, it is{" "}
+            <Link to={to.part(albumId, "plan-table")} className="link">
+              read back
+            </Link>
+            .
           </Way>
           <hr className="border-line" />
           <Way
