@@ -1,5 +1,6 @@
 import type { Server } from "node:http";
 import path from "node:path";
+import { setTimeout as wait } from "node:timers/promises";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type Express } from "express";
@@ -22,10 +23,14 @@ import { intake } from "./intake.ts";
 import { openLimiter } from "./limiter.ts";
 import { describeError, log } from "./log.ts";
 import { sameOriginWrites, securityHeaders } from "./security.ts";
+import { readSettings } from "./settings.ts";
 import { workFile } from "./work/file.ts";
 import { openWork, type Work } from "./work/open.ts";
 
 const KEPT_OPEN_MS = 50_000;
+/** How long what is being answered when the process ends may still take. */
+const LAST_ANSWERS_MS = 5000;
+const LET_GO_EVERY_MS = 50;
 const DAY = 86_400_000;
 
 function requestLog(request: express.Request, response: express.Response, next: express.NextFunction): void {
@@ -53,27 +58,43 @@ export const makeGiven = (store: Store, readPicture: PictureReader, work: Work):
   inMemory: roomInMemory(LIMITS.picturesInMemoryBytes.most),
 });
 
+/** Why nothing can be saved by way of this database now; null where it can. */
+async function whyNotReady(store: Store): Promise<string | null> {
+  try {
+    const { rows } = await store.pool.query<{ only: string }>(
+      "select current_setting('transaction_read_only') as only",
+    );
+    return rows[0]?.only === "on" ? "the database only reads: it is a standby, or set so" : null;
+  } catch {
+    return "the database does not answer";
+  }
+}
+
 /** The Express application over an open store. `build` is the compiled app; `clientFiles` where its assets lie. */
 export function makeApp(
   given: Given,
   build: ServerBuild | (() => Promise<ServerBuild>),
   clientFiles: string | null,
+  proxies: readonly string[] = ["loopback"],
+  isEnding: () => boolean = () => false,
 ): Express {
   const { store } = given;
   const app = express();
   app.disable("x-powered-by");
-  app.set("trust proxy", "loopback");
+  app.set("trust proxy", [...proxies]);
   app.use(...securityHeaders());
   if (clientFiles) app.use(filesOf(clientFiles));
   // A page is packed once for one reader: a light setting is soonest there. Files are packed already.
   const filter = (request: express.Request, response: express.Response) =>
     !response.getHeader("Content-Disposition") && compression.filter(request, response);
   app.use(compression({ level: 4, filter }));
-  app.get("/ready", (_request, response) => {
-    store.pool.query("select 1").then(
-      () => response.type("text/plain").send("ready"),
-      () => response.status(503).type("text/plain").send("the database does not answer"),
-    );
+  app.get("/ready", async (_request, response) => {
+    const why = isEnding() ? "this process is ending" : await whyNotReady(store);
+    response
+      .status(why ? 503 : 200)
+      .set("Cache-Control", "no-store")
+      .type("text/plain")
+      .send(why ?? "ready");
   });
   app.use(requestLog, sameOriginWrites, knowSender(given), intake(senderOf));
   // What a household is told of itself is for nobody's cache; a page that may be kept says so itself.
@@ -109,12 +130,24 @@ export function makeApp(
 
 const senderOf = (response: express.Response): Promise<Member | null> => response.locals.member();
 
-export type HostSettings = { readonly databaseUrl: string; readonly port: number; readonly projectRoot: string };
+/** Takes no more, answers what is being answered, and lets go of each connection as soon as nothing is asked on it. */
+async function answerTheRest(server: Server): Promise<void> {
+  const closed = new Promise((resolve) => server.close(resolve));
+  const idle = setInterval(() => server.closeIdleConnections(), LET_GO_EVERY_MS);
+  const late = setTimeout(() => server.closeAllConnections(), LAST_ANSWERS_MS);
+  server.closeIdleConnections();
+  await closed;
+  clearInterval(idle);
+  clearTimeout(late);
+}
+
+export type HostPlace = { readonly databaseUrl: string; readonly port: number; readonly projectRoot: string };
 export type Host = { readonly server: Server; readonly close: () => Promise<void>; readonly schema: string };
 
-/** Opens the store, brings it up to date, and serves on loopback until told to end. */
-export async function startHost({ databaseUrl, port, projectRoot }: HostSettings): Promise<Host> {
-  const store = openStore(databaseUrl);
+/** Opens the store, brings it up to date, and serves until told to end: on loopback where nothing else is set. */
+export async function startHost({ databaseUrl, port, projectRoot }: HostPlace): Promise<Host> {
+  const settings = readSettings(process.env);
+  const store = openStore(databaseUrl, settings.connections);
   const schema = await migrateStore(store, path.join(projectRoot, "store/migrations")).catch(async (error) => {
     await store.close();
     throw error;
@@ -123,7 +156,8 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
   const reading = openReadingPool(projectRoot);
   const work = openWork(projectRoot, databaseUrl);
   const given = makeGiven(store, reading.read, work);
-  const app = makeApp(given, build, path.join(projectRoot, "build/client"));
+  let ending = false;
+  const app = makeApp(given, build, path.join(projectRoot, "build/client"), settings.proxies, () => ending);
   const inBackground = (what: string, doing: Promise<unknown>) =>
     void doing.catch((error: unknown) => log.error(describeError(error), `${what} failed`));
   const tidy = () => {
@@ -139,7 +173,7 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
   tidying.unref();
   tidy();
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(port, "127.0.0.1", () => resolve(listening));
+    const listening = app.listen(port, settings.host, () => resolve(listening));
     listening.once("error", reject);
   });
   // A file may take its time, as long as it keeps coming: the intake sees to that.
@@ -151,9 +185,10 @@ export async function startHost({ databaseUrl, port, projectRoot }: HostSettings
     server,
     schema,
     close: async () => {
+      ending = true;
       clearInterval(tidying);
-      server.closeAllConnections();
-      await new Promise((resolve) => server.close(resolve));
+      await wait(settings.drainSeconds * 1000);
+      await answerTheRest(server);
       await work.close();
       await reading.close();
       await store.close();

@@ -31,10 +31,11 @@ export function countingQueries<T>(work: (queries: () => number) => T): T {
   return counter.run(tally, () => work(() => tally.count));
 }
 
-export function openStore(url: string): Store {
+/** Opens a database; `most`: how many connections may be held at once. */
+export function openStore(url: string, most = 12): Store {
   const pool = new pg.Pool({
     connectionString: url,
-    max: 12,
+    max: most,
     connectionTimeoutMillis: 4000,
     idleTimeoutMillis: 30_000,
     statement_timeout: 30_000,

@@ -5,13 +5,14 @@ import { openReadingPool } from "../../press/reading-pool.ts";
 import { isStoreGone, openStore } from "../../store/db.ts";
 import { describeError, log } from "../log.ts";
 import { lookAtOldPictures } from "../old-pictures.ts";
+import { WORK_CONNECTIONS } from "../settings.ts";
 import { doNext } from "./do-work.ts";
 
 /** A thread of its own for what takes long: pages are answered meanwhile. Told "look" it looks at once; told "end" it ends. */
 const { databaseUrl, projectRoot } = workerData as { databaseUrl: string; projectRoot: string };
 const LOOK_EVERY_MS = 3000;
 
-const store = openStore(databaseUrl);
+const store = openStore(databaseUrl, WORK_CONNECTIONS);
 const reading = openReadingPool(projectRoot);
 const ending = new AbortController();
 let looked = new AbortController();
