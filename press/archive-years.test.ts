@@ -11,7 +11,8 @@ import { saveDayEdit } from "../store/day.ts";
 import { noteForNext } from "../store/next-year.ts";
 import { changeTally } from "../store/tally.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
-import { type ForWhom, packAlbum, unpackAlbum } from "./archive.ts";
+import { packAlbum, unpackAlbum } from "./archive.ts";
+import type { ForWhom } from "./archive-words.ts";
 import { readPicture } from "./picture.ts";
 
 const store = openTestStore();

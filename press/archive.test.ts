@@ -36,7 +36,8 @@ import { addTryOut } from "../store/try-out.ts";
 import { newAlbum, newKeeper, openTestStore } from "../tests/household.ts";
 import { aPhoto, withPrints } from "../tests/prints.ts";
 import { makeOf, PLAIN_USE } from "../tests/samples.ts";
-import { type ForWhom, packAlbum, unpackAlbum } from "./archive.ts";
+import { packAlbum, unpackAlbum } from "./archive.ts";
+import type { ForWhom } from "./archive-words.ts";
 import { hashOf, readPicture } from "./picture.ts";
 import { openZip } from "./zip.ts";
 

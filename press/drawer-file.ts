@@ -12,7 +12,7 @@ import type { Author } from "../store/author.ts";
 import type { Db } from "../store/db.ts";
 import { keepList, type ListSaved, readDrawerWithAges } from "../store/drawer.ts";
 import { filesOfPhotos, findPhoto, hashesOfPhotos, keepPhoto, readOriginalInSlices } from "../store/photo.ts";
-import { ENDING } from "./archive.ts";
+import { ENDING } from "./archive-words.ts";
 import type { PictureReader } from "./reading-pool.ts";
 import { openZip, type PackedFile, writeZip, type ZipProblem, ZipRefused, type ZipSource } from "./zip.ts";
 

@@ -83,6 +83,31 @@ export async function keepThingsOf(
   return (id) => names.get(id) ?? null;
 }
 
+/** Brings a whole drawer in, with the pictures that show its things; what is there already stays as it is. Answers under which id each is there. */
+export const bringThings = (
+  db: Db,
+  householdId: string,
+  brought: readonly { readonly thing: KeptThing; readonly photoId: string | null }[],
+): Promise<Map<string, string>> =>
+  db.transaction(async (tx) => {
+    await lockAlbums(tx, householdId);
+    await lockHousehold(tx, householdId);
+    const before = new Set((await readDrawer(tx, householdId)).map(({ id }) => id));
+    const thingOf = await keepThingsOf(
+      tx,
+      householdId,
+      brought.map(({ thing: each }) => each),
+    );
+    const names = new Map<string, string>();
+    for (const { thing: each, photoId } of brought) {
+      const now = thingOf(each.id);
+      if (now === null) continue;
+      names.set(each.id, now);
+      if (photoId && !before.has(now)) await tx.update(thing).set({ photoId }).where(eq(thing.id, now));
+    }
+    return names;
+  });
+
 const columns = ({ size, ...rest }: Thing) => ({ ...rest, w: size?.w ?? null, h: size?.h ?? null });
 
 export type DrawerSaved =

@@ -183,6 +183,11 @@ export const changePassphrase = (
     return true;
   });
 
+export async function readHousehold(db: Reader, householdId: string): Promise<Household | null> {
+  const [row] = await db.select().from(household).where(eq(household.id, householdId));
+  return row ?? null;
+}
+
 /** Locks the household against another change of what it has once. */
 export async function lockHousehold(tx: Transaction, householdId: string): Promise<void> {
   await tx.select({ id: household.id }).from(household).where(eq(household.id, householdId)).for("no key update");

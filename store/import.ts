@@ -193,7 +193,8 @@ export type Imported = { ok: true; albumId: string } | { ok: false; albumId: str
 /**
  * Writes a whole album that was read from elsewhere, under ids of its own, in one transaction: it is there complete or
  * not at all. The album of this archive that the household has already is told instead, unless `asCopy`: also where it
- * came a moment ago, from another window. `content.photos` name photos already in the household's roll.
+ * came a moment ago, from another window. `content.photos` name photos already in the household's roll. `beside` writes what
+ * belongs to it in the same transaction, under the names that old ids have now.
  */
 export async function importAlbum(
   db: Db,
@@ -209,6 +210,7 @@ export async function importAlbum(
   days: readonly ImportedDay[],
   book: ImportedBook = NO_BOOK,
   asCopy = false,
+  beside?: (tx: Transaction, albumId: string, names: ReadonlyMap<string, string>) => Promise<void>,
 ): Promise<Imported> {
   return db.transaction(async (tx) => {
     await lockHousehold(tx, householdId);
@@ -273,6 +275,7 @@ export async function importAlbum(
     await importBook(tx, householdId, row.id, { ...book, layouts }, rename);
     const ends = (plan.looseEnds ?? []).map((mark) => renamedMark(mark, names));
     if (ends.length > 0) await tx.update(album).set({ looseEnds: ends }).where(eq(album.id, row.id));
+    await beside?.(tx, row.id, names);
     return { ok: true, albumId: row.id };
   });
 }

@@ -16,6 +16,7 @@ const ASKED = z.discriminatedUnion("kind", [
     bytes: z.int().positive().max(LIMITS.archiveBytes.most),
   }),
   z.object({ kind: z.literal("write-archive"), id: z.uuid(), albumId: z.uuid(), forWhom: z.enum(["self", "others"]) }),
+  z.object({ kind: z.literal("write-household"), id: z.uuid() }),
   z.object({ kind: z.literal("write-document"), id: z.uuid(), albumId: z.uuid(), document: LONG_DOCUMENT }),
 ]);
 
@@ -29,10 +30,16 @@ export async function action({ request, context }: Route.ActionArgs) {
     const householdId = member.household.id;
     const { id, kind } = sent.data;
     const common = { id, householdId, memberId: member.id, kind, at: context.now };
-    if (sent.data.kind !== "read-archive") {
+    const today = context.wall(member).date;
+    if (sent.data.kind === "write-household") {
+      const work = await askWork(context.db, { ...common, asked: { today }, fileBytes: null });
+      context.poke();
+      return typeof work === "string" ? { ok: false, reason: work } : { ok: true };
+    }
+    if (sent.data.kind === "write-archive" || sent.data.kind === "write-document") {
       const { kind: _, id: __, albumId, ...what } = sent.data;
       if (!(await context.album(householdId, albumId))) return { ok: false, reason: "not-found" };
-      const asked = { albumId, ...what, today: context.wall(member).date };
+      const asked = { albumId, ...what, today };
       const work = await askWork(context.db, { ...common, asked, fileBytes: null });
       context.poke();
       return typeof work === "string" ? { ok: false, reason: work } : { ok: true };

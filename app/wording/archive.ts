@@ -7,7 +7,7 @@ export const ARCHIVE_PROBLEM = {
   "too-many": "Enough is being read and written for your household already. Wait until some of it is done.",
   "not-found": "It is not there any more. Begin again.",
   "not-a-zip": "That file is not a whole ZIP archive. It may have been cut off on its way; copy it again.",
-  "not-an-archive": "That ZIP is not an album archive.",
+  "not-an-archive": "That ZIP is no archive of an album, and no household’s file.",
   "newer-format": "That archive was written by a newer Hearth Clock. Update this one, then read it again.",
   damaged: "The archive is damaged, so nothing was read from it. Use another copy.",
   "path-climbs": "The archive holds a file whose path leads outside it. It was refused.",

@@ -136,7 +136,7 @@ const MATTER = CONTENT.extend({
   month: MONTH_PAGE.nullable(),
 });
 
-const PHOTO = z.object({
+export const PHOTO_IN_FILES = z.object({
   /** Of the picture as it was added; says whether two are the same. */
   sha256: HASH,
   file: z.string().regex(/^photos\/[0-9a-f]{64}\.(jpg|png|webp|avif|tif|heic)$/),
@@ -211,7 +211,7 @@ const ALBUM_FILE = z.object({
   known: z.array(KNOWN).max(LIMITS.known.most),
   /** What was counted over the month. One that is handed on has none. */
   tallies: TALLIES,
-  photos: z.array(PHOTO),
+  photos: z.array(PHOTO_IN_FILES),
   /** What of the drawer its pages are made of. */
   things: z.array(thingSchema(IN_MILLIMETRES).extend({ id: ID })),
   book: ARCHIVE_BOOK,

@@ -49,7 +49,7 @@ const TEMPLATE = z.object({
   pieces: sideSchemas(IN_MILLIMETRES).templatePieces,
 });
 const MAKING = madeAsSchema(IN_MILLIMETRES).extend({ name: NAME, paper: z.enum(MATERIAL_IDS) });
-const THING = z.discriminatedUnion("kind", [
+export const LIBRARY_THING = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("hand"), hand: HAND }),
   z.object({ kind: z.literal("stamp-set"), set: SET }),
   z.object({ kind: z.literal("layout"), layout: LAYOUT }),
@@ -61,15 +61,24 @@ const FILE = z.object({
   format: z.literal(LIBRARY_FORMAT),
   formatVersion: z.int().min(1).max(LIBRARY_VERSION),
   lengths: z.literal("mm"),
-  thing: THING,
+  thing: LIBRARY_THING,
 });
+
+/** A thing as files say it, to be encoded by `LIBRARY_THING`; and as it was read by it. */
+export const asFiled = (thing: LibraryThing): z.output<typeof LIBRARY_THING> =>
+  (thing.kind === "format"
+    ? { ...thing, format: { ...thing.format, capacityMicrometres: thing.format.capacity } }
+    : thing) as never;
+export const asRead = (said: z.output<typeof LIBRARY_THING>): LibraryThing =>
+  (said.kind === "format"
+    ? (({ capacityMicrometres, ...format }) => ({ ...said, format: { ...format, capacity: capacityMicrometres } }))(
+        said.format,
+      )
+    : said) as LibraryThing;
 
 /** A thing as the text of its file. */
 export function writeLibraryFile(thing: LibraryThing): string {
-  const said =
-    thing.kind === "format"
-      ? { ...thing, format: { ...thing.format, capacityMicrometres: thing.format.capacity } }
-      : thing;
+  const said = asFiled(thing);
   const head = { format: LIBRARY_FORMAT, formatVersion: versionFor(thing), lengths: "mm" };
   return `${JSON.stringify(FILE.encode({ ...head, thing: said } as never), null, 2)}\n`;
 }
@@ -82,7 +91,7 @@ export type LibraryRead =
 const EASE = inches(2);
 
 /** What no single value shows: letters of no size, pockets that fill no page, measures that cannot all be true. */
-function holds(thing: LibraryThing): boolean {
+export function holdsTogether(thing: LibraryThing): boolean {
   const fills = (layout: OwnLayout | null) => {
     if (!layout) return true;
     const wider = size(ticks(layout.page.w + EASE), ticks(layout.page.h + EASE));
@@ -119,13 +128,6 @@ export function readLibraryFile(text: string): LibraryRead {
   if (tree !== undefined && !isSmallTree(tree)) return damaged;
   const read = FILE.safeDecode(raw as z.input<typeof FILE>);
   if (!read.success) return damaged;
-  const { thing: said } = read.data;
-  const thing = (
-    said.kind === "format"
-      ? (({ capacityMicrometres, ...format }) => ({ ...said, format: { ...format, capacity: capacityMicrometres } }))(
-          said.format,
-        )
-      : said
-  ) as LibraryThing;
-  return holds(thing) ? { ok: true, thing } : damaged;
+  const thing = asRead(read.data.thing);
+  return holdsTogether(thing) ? { ok: true, thing } : damaged;
 }

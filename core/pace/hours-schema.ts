@@ -31,7 +31,7 @@ export const HOURS: z.ZodType<Hours, unknown> = z.object({
 export const OWN_MINUTES = z.partialRecord(z.enum(STEPS), z.int().min(1).max(MOST_MINUTES));
 
 /** The name of a way to catch up, as `offerKey` gives it. */
-const OFFER_NAME = z
+export const OFFER_NAME = z
   .string()
   .regex(/^(one-printing|lab|(merge|skip|words-only|photo-only|no-insert|spread) [0-9a-f-]{36})$/);
 

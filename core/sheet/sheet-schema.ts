@@ -1,11 +1,10 @@
 import { z } from "zod";
 import { readPrintOf } from "../album/tiles.ts";
-import { IN_TICKS } from "../measure/length-schema.ts";
+import { IN_TICKS, type LengthKinds } from "../measure/length-schema.ts";
 import type { GangedSheet } from "./gang.ts";
 import { isSound } from "./sound.ts";
 
-const { side: LENGTH, length: NUMBER } = IN_TICKS;
-const RECT = z.object({ x: NUMBER, y: NUMBER, w: LENGTH, h: LENGTH });
+const { side: LENGTH } = IN_TICKS;
 const PLACE = z.int().min(0).max(2000);
 const PART = z.discriminatedUnion("kind", [
   z.object({ kind: z.literal("print"), print: PLACE }),
@@ -17,15 +16,21 @@ const PRINT_OF = z
   .string()
   .max(60)
   .refine((word) => readPrintOf(word) !== null, "no print");
-const CUT = z.object({
-  piece: RECT,
-  axis: z.enum(["x", "y"]),
-  line: LENGTH,
-  from: z.enum(["left", "right", "top", "bottom"]),
-  measure: LENGTH,
-  first: PART,
-  second: PART,
-});
+/** A place on a sheet, and a cut across it. */
+export function onSheet({ side, length }: LengthKinds) {
+  const place = z.object({ x: length, y: length, w: side, h: side });
+  const cut = z.object({
+    piece: place,
+    axis: z.enum(["x", "y"]),
+    line: side,
+    from: z.enum(["left", "right", "top", "bottom"]),
+    measure: side,
+    first: PART,
+    second: PART,
+  });
+  return { place, cut };
+}
+const { place: RECT, cut: CUT } = onSheet(IN_TICKS);
 
 const ID = z.uuid();
 

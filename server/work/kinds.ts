@@ -10,6 +10,7 @@ import { LIMITS } from "../../core/limits.ts";
 import type { CalendarDate } from "../../core/month/dates.ts";
 import { packAlbum, unpackAlbum } from "../../press/archive.ts";
 import { pdfPieces, type Writing } from "../../press/document.ts";
+import { isHouseholdFile, packHousehold, unpackHousehold } from "../../press/household-file.ts";
 import { leafingFile } from "../../press/leafing-file.ts";
 import { zipOfPictures } from "../../press/opening-pictures.ts";
 import type { PhotoBytes } from "../../press/prints.ts";
@@ -18,6 +19,7 @@ import type { ZipSource } from "../../press/zip.ts";
 import { readAlbum } from "../../store/album.ts";
 import type { Db } from "../../store/db.ts";
 import { readDocumentSource } from "../../store/document-source.ts";
+import { readHousehold } from "../../store/household.ts";
 import { readOriginal } from "../../store/photo.ts";
 import { clearParts, readPart, type WorkKind, type WorkRecord, writePart } from "../../store/work.ts";
 
@@ -40,6 +42,8 @@ export const WRITE_ARCHIVE = z.object({
   forWhom: z.enum(["self", "others"]),
   today: z.string().transform((date) => date as CalendarDate),
 });
+
+export const WRITE_HOUSEHOLD = z.object({ today: z.string().transform((date) => date as CalendarDate) });
 
 export const WRITE_DOCUMENT = z.object({
   albumId: z.uuid(),
@@ -70,10 +74,17 @@ function zipOf(db: Db, workId: string, bytes: number): ZipSource {
   return { bytes, read: (from, to) => Readable.from(stretch(from, to), { objectMode: false }) };
 }
 
-async function readArchiveWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
+/** Reads a file that came in: an album's archive, or a whole household's file, whichever it is. */
+async function readArchiveWork({ id, householdId, memberId, asked }: WorkRecord, doing: Doing): Promise<Done> {
   const { copy, bytes } = READ_ARCHIVE.parse(asked);
   const { db, readPicture, progress, signal } = doing;
-  const read = await unpackAlbum(db, householdId, zipOf(db, id, bytes), {
+  const source = zipOf(db, id, bytes);
+  if (await isHouseholdFile(source)) {
+    const reading = { readPicture, progress, signal, reader: memberId, at: new Date() };
+    const moved = await unpackHousehold(db, householdId, source, reading);
+    return { state: moved.ok ? "done" : "refused", outcome: moved, keepFile: false };
+  }
+  const read = await unpackAlbum(db, householdId, source, {
     asCopy: copy,
     readPicture,
     progress,
@@ -178,8 +189,20 @@ async function writeDocumentWork({ id, householdId, asked }: WorkRecord, doing: 
   return { state: "done", outcome: { ok: true, bytes, title, ending }, keepFile: true };
 }
 
+async function writeHouseholdWork({ id, householdId, asked }: WorkRecord, doing: Doing): Promise<Done> {
+  const { today } = WRITE_HOUSEHOLD.parse(asked);
+  const { db, progress, signal } = doing;
+  const home = await readHousehold(db, householdId);
+  if (!home) return NOT_FOUND;
+  const { zip, bytes: ofPictures } = await packHousehold(db, home, today, new Date());
+  const told = (bytes: number) => progress(bytes, Math.max(bytes, ofPictures));
+  const bytes = await keepFile(db, id, zip as AsyncIterable<Buffer>, signal, told);
+  return { state: "done", outcome: { ok: true, bytes, title: home.name, ending: "zip" }, keepFile: true };
+}
+
 export const KINDS: Record<WorkKind, (work: WorkRecord, doing: Doing) => Promise<Done>> = {
   "read-archive": readArchiveWork,
   "write-archive": writeArchiveWork,
   "write-document": writeDocumentWork,
+  "write-household": writeHouseholdWork,
 };

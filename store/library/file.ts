@@ -86,7 +86,7 @@ export async function readThing(
 }
 
 /** The name, or where the household has that already, the name with the first number that makes it free. */
-async function freeName(tx: Transaction, householdId: string, kind: OwnKind, name: string): Promise<string> {
+export async function freeName(tx: Transaction, householdId: string, kind: OwnKind, name: string): Promise<string> {
   for (let nth = 1; ; nth++) {
     const tried = nth === 1 ? name : `${name} (${nth})`;
     if (await isNameFree(tx, householdId, kind, tried)) return tried;

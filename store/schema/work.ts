@@ -19,7 +19,7 @@ const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "d
 const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });
 
 /** What is done in the background. */
-export type WorkKind = "read-archive" | "write-archive" | "write-document";
+export type WorkKind = "read-archive" | "write-archive" | "write-document" | "write-household";
 /** `gathering`: its file is still coming in. `refused`: it could not be, and `outcome` says why. `failed`: something broke. */
 export type WorkState = "gathering" | "waiting" | "running" | "done" | "refused" | "failed" | "cancelled";
 
@@ -56,7 +56,7 @@ export const work = pgTable(
       "work_state",
       sql`${table.state} in ('gathering', 'waiting', 'running', 'done', 'refused', 'failed', 'cancelled')`,
     ),
-    check("work_kind", sql`${table.kind} in ('read-archive', 'write-archive', 'write-document')`),
+    check("work_kind", sql`${table.kind} in ('read-archive', 'write-archive', 'write-document', 'write-household')`),
     check("work_claimed", sql`(${table.state} = 'running') = (${table.claimedBy} is not null)`),
   ],
 );

@@ -624,6 +624,11 @@ export const ENTRIES: Readonly<Record<string, Entry>> = {
         },
         ofHousehold: true,
       },
+      "write-household": {
+        path: () => "/work",
+        send: { json: () => ({ kind: "write-household", id: randomUUID() }) },
+        ofHousehold: true,
+      },
       "write-archive": {
         path: () => "/work",
         send: { json: ({ album }) => ({ kind: "write-archive", id: randomUUID(), albumId: album, forWhom: "self" }) },

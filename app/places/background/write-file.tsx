@@ -17,14 +17,15 @@ type State =
 const FAILED =
   "The file could not be written, and nothing was changed. Try again; whoever runs this finds why in its log.";
 
-/** A file of an album that takes a while to write: its archive, or a document of many pages. */
+/** A file that takes a while to write: an album's archive, a whole household, or a document of many pages. */
 export type Wanted =
   | { readonly kind: "write-archive"; readonly albumId: string; readonly forWhom: "self" | "others" }
+  | { readonly kind: "write-household" }
   | { readonly kind: "write-document"; readonly albumId: string; readonly document: LongDocument };
 
 const farSaid = (wanted: Wanted, { done, whole }: WorkTold): string => {
   if (whole === 0) return "";
-  if (wanted.kind === "write-archive") return `, ${sayBytes(done)} of ${sayBytes(whole)}`;
+  if (wanted.kind !== "write-document") return `, ${sayBytes(done)} of ${sayBytes(whole)}`;
   const { kind } = wanted.document;
   return `, ${done} of ${many(whole, kind === "leafing" || kind === "pictures" ? "opening" : "page")}`;
 };

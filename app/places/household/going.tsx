@@ -37,7 +37,7 @@ export function Going({ goes, isDemo }: { goes: string | null; isDemo: boolean }
         <>
           <p className="max-w-prose">
             All albums, pictures and words go, for everybody here, seven days after you say so. Take them with you
-            first: each album has an archive, under Finish.
+            first: they go into one file, as above.
           </p>
           <div>
             <Button onClick={() => setAsks(true)}>Give it up</Button>

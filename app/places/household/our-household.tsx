@@ -8,6 +8,7 @@ import type { Answer } from "./answer.ts";
 import { Going } from "./going.tsx";
 import { type HandSaid, Hands } from "./hands.tsx";
 import { type InvitationSaid, Invitations } from "./invitations.tsx";
+import { Moving } from "./moving.tsx";
 import { Went } from "./went.tsx";
 
 type Session = {
@@ -51,6 +52,7 @@ export function OurHousehold({
       {isKeeper && <Invitations open={invitations} />}
       {hasPassphrase && <Passphrase />}
       <Sessions sessions={sessions} />
+      {isKeeper && <Moving />}
       {isKeeper && <Going {...going} />}
     </div>
   );

@@ -14,6 +14,7 @@ import {
   type WorkTold,
 } from "#app/places/background/work-sender.ts";
 import { ARCHIVE_PROBLEM, damagedAt } from "#app/wording/archive.ts";
+import { many } from "#app/wording/count.ts";
 
 type State =
   | { readonly is: "choosing"; readonly error: string | null }
@@ -22,7 +23,9 @@ type State =
   /** The household has this album: it may be opened, or read beside it. */
   | { readonly is: "already-here"; readonly id: string; readonly albumId: string }
   /** Read, with days put in that its span has and the file had not. */
-  | { readonly is: "mended"; readonly albumId: string; readonly added: number };
+  | { readonly is: "mended"; readonly albumId: string; readonly added: number }
+  /** A whole household came: so many albums, beside those that were here. */
+  | { readonly is: "moved"; readonly albums: number; readonly present: number; readonly pictures: number };
 
 type Outcome = {
   readonly ok: boolean;
@@ -30,6 +33,9 @@ type Outcome = {
   readonly reason?: string;
   readonly where?: string;
   readonly added?: number;
+  readonly albums?: number;
+  readonly present?: number;
+  readonly pictures?: number;
 } | null;
 const FAILED = "Something went wrong here while it was read. Nothing was changed; try again.";
 const said = (reason: string | undefined, where?: string): string => {
@@ -52,6 +58,10 @@ export function ReadArchive({ room }: { room: string }) {
     if (outcome?.reason === "already-here" && outcome.albumId)
       return setState({ is: "already-here", id, albumId: outcome.albumId });
     if (file) forgetFile(file);
+    if (outcome?.ok && outcome.albums !== undefined) {
+      const { albums, present = 0, pictures = 0 } = outcome;
+      return setState({ is: "moved", albums, present, pictures });
+    }
     if (outcome?.ok && outcome.albumId && outcome.added)
       return setState({ is: "mended", albumId: outcome.albumId, added: outcome.added });
     if (outcome?.ok && outcome.albumId) return void navigate(to.month(outcome.albumId));
@@ -98,7 +108,7 @@ export function ReadArchive({ room }: { room: string }) {
         <h1 className="text-3xl">Read an archive</h1>
         <p className="text-quiet">
           An album that was saved from here or from another Hearth Clock comes back whole: every day, word, photo and
-          tick.
+          tick. So does a whole household.
         </p>
       </div>
       {state.is === "sending" && (
@@ -140,6 +150,23 @@ export function ReadArchive({ room }: { room: string }) {
           </p>
           <Link to={to.month(state.albumId)} className="link">
             Open it
+          </Link>
+        </div>
+      )}
+      {state.is === "moved" && (
+        <div role="status" className="grid gap-3 border-l-4 border-ember pl-4">
+          <p className="font-medium">
+            The household is here: {many(state.albums, "album")}, {many(state.pictures, "picture")}, the drawer and all
+            that was kept.
+            {state.present > 0 &&
+              ` ${many(state.present, "album was", "albums were")} here already and stayed as they are.`}
+          </p>
+          <p className="text-sm text-quiet">
+            Those who wrote in it are here by their names, and come in again by an invitation. Links are closed, and
+            what lay in the tray did not come along.
+          </p>
+          <Link to={to.shelf()} className="link">
+            To the shelf
           </Link>
         </div>
       )}
