@@ -145,7 +145,6 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   bulk: { as: DESK, to: place("bulk") },
   "seen-through": { as: DESK, to: place("seen-through") },
   bench: { as: DESK, to: place("bench") },
-  blueprint: { as: DESK, to: place("bench/tabbed-pocket") },
   folded: {
     as: NIGHT,
     to: async (page) => {
@@ -176,6 +175,17 @@ const VIEWS: Record<string, { as: BrowserContextOptions; to: (page: Page) => Pro
   "shelf-phone": { as: PHONE, to: async () => {} },
   finish: { as: DESK, to: place("finish") },
   years: { as: DESK, to: place("years") },
+  /** With an invitation that was made just now. */
+  household: {
+    as: DESK,
+    to: async (page: Page) => {
+      await go("/household")(page);
+      await page.waitForLoadState("networkidle");
+      await page.getByLabel("Whom").fill("Ilo");
+      await page.getByRole("button", { name: "Make an invitation" }).click();
+      await page.getByRole("textbox", { name: /Hand this address over/ }).waitFor();
+    },
+  },
   tallies: { as: DESK, to: place("tallies") },
   share: {
     as: DESK,
