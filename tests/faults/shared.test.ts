@@ -13,10 +13,12 @@ import { saveDayEdit } from "../../store/day.ts";
 import { openStore, type Store } from "../../store/db.ts";
 import { startSession } from "../../store/household.ts";
 import { newUse } from "../../store/photo.ts";
+import { readRoll } from "../../store/roll.ts";
 import { household } from "../../store/schema/index.ts";
 import { addShare, changeShare, closeShare, openShare } from "../../store/share.ts";
 import { newBook } from "../book.ts";
 import { freshDatabase } from "../fresh-database.ts";
+import { quickMember } from "../matrix/world.ts";
 import { aPhoto } from "../prints.ts";
 
 /** A running program, and an album of three told days with a card and a picture each, looked at by nobody it knows. */
@@ -190,6 +192,49 @@ describe("what a link shows", () => {
       expect((await ask(href)).status).toBe(302);
       expect((await ask(href.replace(albumId, other.albumId), own)).status).toBe(404);
     }
+  });
+});
+
+describe("what somebody of the household sees who only looks", () => {
+  it("is what a link shows of which nothing is kept back, and no other address of the album leads to more", async () => {
+    const { open, keeper, albumId, days, author } = await albumToShare();
+    const [two, four] = [of(days, "2026-12-02"), of(days, "2026-12-04")];
+    const secrecy = { kind: "card-secrecy", id: two.card, hidden: "", privateUntil: FOR_GOOD } as const;
+    await saveDayEdit(store.db, author(), two.day, null, secrecy);
+    await saveDayEdit(store.db, author(), four.day, null, { kind: "day-private", privateUntil: FOR_GOOD });
+    const looker = await quickMember(store.db, server.base, keeper.householdId, "looker");
+    const as = { cookie: looker.cookie };
+    const shown = `/albums/${albumId}/shown`;
+    const base = `/shared/${await open()}`;
+    const [seen, out] = [await everything(shown, as), await everything(base)];
+    const alike = (pages: readonly string[], at: string) =>
+      pages.map((page) =>
+        page
+          .replace('<a class="home" href="/shelf">The shelf</a>', "")
+          .replaceAll(at, "")
+          .replaceAll(/nonce="[^"]*"/g, ""),
+      );
+    expect(seen.pages.length).toBeGreaterThan(1);
+    expect(alike(seen.pages, shown)).toEqual(alike(out.pages, base));
+    for (const gone of [wordsOf("2026-12-02"), wordsOf("2026-12-04"), "picture of 2026-12-04"])
+      expect(seen.all).not.toContain(gone);
+    for (const href of seen.pictures) expect((await ask(href, as)).status).toBe(200);
+    const photos = (await readRoll(store.db, keeper.householdId)).map(({ id }) => id);
+    for (const path of [
+      ...photos.flatMap((id) => [`/photos/${id}/480`, `/photos/${id}/original`]),
+      ...["day-plan/plan.csv", "calendar/days.ics", "words/words.txt"].map(
+        (file) => `/albums/${albumId}/documents/${file}`,
+      ),
+      ...["/today", "/tray", "/albums/read", `/albums/${albumId}/find?q=words`],
+    ]) {
+      const answer = await ask(path, as);
+      expect([302, 404], path).toContain(answer.status);
+      expect(await answer.text(), path).not.toMatch(/words of 2026|picture of 2026/);
+    }
+    // Another household's looker finds nothing.
+    const other = await newBook(store);
+    const theirs = await quickMember(store.db, server.base, other.keeper.householdId, "looker");
+    expect((await ask(shown, { cookie: theirs.cookie })).status).toBe(404);
   });
 });
 
