@@ -8,11 +8,14 @@ import fc from "fast-check";
 import { strToU8, unzipSync, zipSync } from "fflate";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { CalendarDate } from "../core/month/dates.ts";
+import { ALL_GOES_OUT } from "../core/share/going-out.ts";
 import { readAlbums } from "../store/album.ts";
+import { pictureThing } from "../store/drawer.ts";
 import { readHousehold } from "../store/household.ts";
 import { readHands } from "../store/members.ts";
-import { household, member, photo } from "../store/schema/index.ts";
-import { type Keeper, newKeeper, openTestStore } from "../tests/household.ts";
+import { album, household, jotting, member, photo, template } from "../store/schema/index.ts";
+import { changeShare } from "../store/share.ts";
+import { type Keeper, newKeeper, openTestStore, secondMember } from "../tests/household.ts";
 import { fingerprint } from "../tests/matrix/states.ts";
 import { makeWorld, quickVisitor, type World } from "../tests/matrix/world.ts";
 import { saidIn } from "../tests/moved.ts";
@@ -33,6 +36,13 @@ beforeAll(async () => {
     .update(household)
     .set({ name: "Orrin Skerry", ...settings })
     .where(eq(household.id, ids.householdId));
+  // Ids hidden in words: an own template in a pattern and with an own layout, a day and a picture that a link keeps back.
+  const author = { householdId: ids.householdId, albumId: ids.album, memberId: ids.keeper, at: now };
+  const pattern = { cycle: [ids.template], rules: [], without: [] };
+  await db.update(album).set({ pattern }).where(eq(album.id, ids.album));
+  await db.update(template).set({ layout: ids.layout }).where(eq(template.id, ids.template));
+  await changeShare(db, author, ids.share, { goes: { ...ALL_GOES_OUT, entries: [ids.day], pieces: [ids.use] } });
+  await pictureThing(db, author, ids.thing, ids.loose);
   // A world says when its pictures were taken; the pictures themselves, which are asked when they come in, do not.
   await db.update(photo).set({ capturedAt: null }).where(eq(photo.householdId, ids.householdId));
   packed = await pack(ids.householdId);
@@ -99,6 +109,18 @@ describe("a household's file", () => {
     const before = await fingerprint(db, keeper.householdId);
     expect(await unpack(keeper, packed)).toMatchObject({ ok: true, albums: 0, present: 2 });
     expect(await fingerprint(db, keeper.householdId)).toBe(before);
+  });
+
+  it("takes whoever reads it for who they are in it, also where another one there has the same name", async () => {
+    const keeper = await newKeeper(store, "Keeper");
+    const reader = await secondMember(store, keeper, "Keeper");
+    await unpack(reader, packed);
+    const writers = await db
+      .select({ by: jotting.writtenBy })
+      .from(jotting)
+      .innerJoin(member, eq(member.id, jotting.writtenBy))
+      .where(eq(member.householdId, keeper.householdId));
+    expect(new Set(writers.map(({ by }) => by))).toEqual(new Set([reader.memberId]));
   });
 
   it("broken off at any moment and begun anew becomes what it becomes in one go", async () => {

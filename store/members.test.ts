@@ -22,7 +22,7 @@ import {
   withdrawInvitation,
 } from "./members.ts";
 import { beginSitting } from "./pace.ts";
-import { household, invitation, jotting, member } from "./schema/index.ts";
+import { household, invitation, jotting, member, session } from "./schema/index.ts";
 
 const store = openTestStore();
 afterAll(() => store.close());
@@ -139,6 +139,7 @@ describe("whoever leaves", () => {
 
     expect(await leaveHousehold(db, keeper.householdId, ilo.memberId, days(1))).toEqual({ ok: true });
     expect(await memberOfSession(db, token, now)).toBeNull();
+    expect(await db.$count(session, eq(session.memberId, ilo.memberId))).toBe(0);
     expect(await feedOf(db, feed ?? "")).toBeNull();
     expect(await findByMail(db, who.mail)).toBeNull();
     expect(await readHands(db, keeper.householdId)).toHaveLength(1);
