@@ -10,12 +10,15 @@ export const isUnreachable = (answer: unknown): answer is Unreachable =>
 /** What an answer that our server did not write, a proxy's for one, means for what was sent; by its HTTP status. */
 export function awayFor(status: number): Away {
   if (status === 401) return "signed-out";
-  if (status === 403) return "not-yours";
   if (status === 429) return "busy";
   if (status === 503) return "store-gone";
   if (status === 408 || status === 502 || status === 504) return "unreachable";
   return status >= 500 ? "broken" : "not-taken";
 }
+
+/** Our own refusal of what is another role's to do; a 403 of something between is none. */
+const isNotYours = (error: object): boolean =>
+  "data" in error && typeof error.data === "object" && error.data !== null && "notYours" in error.data;
 
 const isRedirect = (thrown: unknown): boolean =>
   thrown instanceof Response && thrown.status >= 300 && thrown.status < 400;
@@ -30,7 +33,7 @@ export async function sendOrKeep<T>({ serverAction }: { serverAction: () => Prom
   } catch (error) {
     if (isRedirect(error)) throw error;
     if (typeof error === "object" && error !== null && "status" in error && typeof error.status === "number")
-      return { ok: false, reason: awayFor(error.status) };
+      return { ok: false, reason: isNotYours(error) ? "not-yours" : awayFor(error.status) };
     // Fetching fails with a TypeError where nobody answers; any other error is what the server made of its own.
     return { ok: false, reason: error instanceof TypeError ? "unreachable" : "broken" };
   }

@@ -35,6 +35,12 @@ describe("an answer that is none of ours", () => {
       expect(answer).toEqual({ ok: false, reason });
       expect([isUnreachable(answer), awayFor(Number(status))]).toEqual([true, reason]);
     }
+    // What is another role's to do is refused by us in so many words; a 403 of something between is not.
+    const refused = { status: 403, data: { notYours: true } };
+    expect(await sendOrKeep({ serverAction: () => Promise.reject(refused) })).toEqual({
+      ok: false,
+      reason: "not-yours",
+    });
     expect(await sendOrKeep({ serverAction: () => Promise.reject(new TypeError("failed to fetch")) })).toEqual({
       ok: false,
       reason: "unreachable",

@@ -58,7 +58,7 @@ const usualFor = ({ isWrite }: HearthContext): Role => (isWrite ? "keeper" : "he
 export async function requireMember(context: HearthContext, least: Role = usualFor(context)): Promise<Member> {
   const member = await reading(context.member);
   if (member && isAtLeast(member.role, least)) return member;
-  if (member) throw context.isWrite ? data(null, { status: NOT_YOURS }) : notFound();
+  if (member) throw context.isWrite ? data({ notYours: true }, { status: NOT_YOURS }) : notFound();
   if (context.isWrite && context.byScript) throw data(null, { status: SIGNED_OUT });
   throw redirect(doorFor(context));
 }
