@@ -11,7 +11,8 @@ const host = await startHost({ databaseUrl: process.env.DATABASE_URL ?? "", port
   process.stderr.write(`Hearth Clock ${version} did not start. ${error.message}\n`);
   process.exit(1);
 });
+// Before it says that it is here: whoever hears that may end it at once.
+for (const signal of ["SIGINT", "SIGTERM"]) process.once(signal, () => host.close().then(() => process.exit(0)));
 process.stdout.write(`Hearth Clock ${version}, tables as of ${host.schema}\n`);
 const address = host.server.address();
 process.stdout.write(`listening on ${typeof address === "object" && address ? address.port : port}\n`);
-for (const signal of ["SIGINT", "SIGTERM"]) process.once(signal, () => host.close().then(() => process.exit(0)));
