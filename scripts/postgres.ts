@@ -9,6 +9,7 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
+  rmSync,
   writeFileSync,
 } from "node:fs";
 import { createServer } from "node:net";
@@ -45,7 +46,8 @@ function idOf(user: string, flag: "-u" | "-g"): number {
   return Number(spawnSync("id", [flag, user], { encoding: "utf8" }).stdout.trim());
 }
 
-function asServerUser(command: string, args: string[]) {
+/** Runs one of the server's programs as the user whose files they are. */
+export function asServerUser(command: string, args: string[]) {
   return asRoot ? run("runuser", ["-u", "postgres", "--", command, ...args]) : run(command, args);
 }
 
@@ -63,7 +65,7 @@ function dataRoot(): string {
   return path.join("/var/lib/hearth-clock", createHash("sha256").update(PROJECT).digest("hex").slice(0, 12));
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once("error", reject);
@@ -143,6 +145,12 @@ export async function stopPostgres(name: string): Promise<void> {
   const data = path.join(dataRoot(), name, "data");
   if (!existsSync(path.join(dataRoot(), name, "password"))) return;
   await asServerUser(postgresProgram("pg_ctl"), ["stop", "-s", "-w", "-m", "fast", "-D", data]).catch(() => {});
+}
+
+/** Stops the cluster called `name` and takes it away with all that is in it. */
+export async function dropPostgres(name: string): Promise<void> {
+  await stopPostgres(name);
+  rmSync(path.join(dataRoot(), name), { recursive: true, force: true });
 }
 
 async function createDatabase(url: string): Promise<void> {

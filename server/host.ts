@@ -148,7 +148,9 @@ export type Host = { readonly server: Server; readonly close: () => Promise<void
 export async function startHost({ databaseUrl, port, projectRoot }: HostPlace): Promise<Host> {
   const settings = readSettings(process.env);
   const store = openStore(databaseUrl, settings.connections);
-  const schema = await migrateStore(store, path.join(projectRoot, "store/migrations")).catch(async (error) => {
+  const waiting = (why: unknown) => log.warn(describeError(why), "waiting for the database");
+  const migrations = path.join(projectRoot, "store/migrations");
+  const schema = await migrateStore(store, migrations, waiting).catch(async (error) => {
     await store.close();
     throw error;
   });

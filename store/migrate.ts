@@ -43,14 +43,20 @@ async function newerSteps(client: pg.Client, known: readonly string[]): Promise<
 /**
  * Brings the tables up to date, over a connection of its own without any limit on how long a statement takes. Safe to
  * call from several processes at once: the others wait for the first, however long it needs, and so does a process that
- * starts before its database. Returns the name of the last step; throws `NewerSchema` where the tables are ahead.
+ * starts before its database; `waiting` hears of it, once. Returns the name of the last step; throws `NewerSchema` where
+ * the tables are ahead.
  */
-export async function migrateStore(store: Store, migrationsFolder: string): Promise<string> {
-  for (;;) {
+export async function migrateStore(
+  store: Store,
+  migrationsFolder: string,
+  waiting: (why: unknown) => void = () => {},
+): Promise<string> {
+  for (let told = false; ; told = true) {
     try {
       return await migrateOnce(store.url, migrationsFolder);
     } catch (error) {
       if (!isStoreGone(error)) throw error;
+      if (!told) waiting(error);
       await wait(PAUSE_MS);
     }
   }
