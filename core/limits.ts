@@ -28,7 +28,7 @@ export const LIMITS = {
   uploadsOfHousehold: { most: 6, why: "the roll sends four at a time, a phone one more" },
   picturesInMemoryBytes: {
     most: 80 * MB,
-    why: "one picture of the largest size and its copy for the thread that reads it",
+    why: "two pictures of the largest size: each goes to the thread that reads it, and is there once",
   },
   householdBytes: { most: 20_000_000_000, why: "some ten months of camera pictures; HEARTH_QUOTA_GB sets another" },
   planTableBytes: { most: 4 * MB, why: "a plan of two months with a page of words on each day is a tenth of it" },

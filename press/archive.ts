@@ -124,6 +124,8 @@ export async function keepPictures(
   },
 ): Promise<{ ok: true; photoIds: ReadonlyMap<string, string> } | { ok: false; reason: UnpackProblem }> {
   const photoIds = new Map<string, string>();
+  // One picture after the other lies in the same memory: what each had to itself would be given back late.
+  let room: Buffer | undefined;
   for (const [at, { sha256, file: name, name: given, capturedAt: _, offset: __, ...said }] of photos.entries()) {
     signal?.throwIfAborted();
     progress?.(at, photos.length);
@@ -134,10 +136,11 @@ export async function keepPictures(
     }
     const entry = entries.get(name);
     if (!entry) return { ok: false, reason: "photo-missing" };
-    const picture = await readPicture(await entry.read(LIMITS.pictureBytes.most), given);
+    const picture = await readPicture(await entry.read(LIMITS.pictureBytes.most, room), given);
     if (!picture.ok) return { ok: false, reason: "photo-unreadable" };
     if (asAdded && picture.photo.sha256 !== sha256) return { ok: false, reason: "damaged" };
     photoIds.set(sha256, (await keepPhoto(db, householdId, picture.photo, said)).id);
+    room = Buffer.from(picture.photo.bytes.buffer);
   }
   await wantPictures(db, householdId, [...photoIds.values()]);
   return { ok: true, photoIds };

@@ -1,5 +1,4 @@
 import { Readable } from "node:stream";
-import { buffer } from "node:stream/consumers";
 import yauzl from "yauzl";
 import yazl from "yazl";
 import { LIMITS } from "../core/limits.ts";
@@ -13,8 +12,8 @@ export type ZipEntry = {
   readonly name: string;
   /** Unpacked, as the file says of itself; more than that never comes. */
   readonly bytes: number;
-  /** The whole of it; refused where it is over `most`. */
-  readonly read: (most: number) => Promise<Buffer>;
+  /** The whole of it; refused where it is over `most`. It lies in the memory of `room` where that is large enough. */
+  readonly read: (most: number, room?: Buffer) => Promise<Buffer>;
   /** The same a little at a time; `ZipRefused` where it breaks off. */
   readonly chunks: () => AsyncIterable<Buffer>;
 };
@@ -74,9 +73,14 @@ function streamOf(zip: yauzl.ZipFile, entry: yauzl.Entry): Promise<Readable> {
   });
 }
 
-async function unpack(zip: yauzl.ZipFile, entry: yauzl.Entry, most: number): Promise<Buffer> {
+async function unpack(zip: yauzl.ZipFile, entry: yauzl.Entry, most: number, room?: Buffer): Promise<Buffer> {
   if (entry.uncompressedSize > most) throw new ZipRefused("too-much-inside");
-  return buffer(chunksOf(zip, entry));
+  // Written where it is to stay as it comes: collected first and joined then, a large picture would be held twice.
+  const fits = room !== undefined && room.length >= entry.uncompressedSize;
+  const whole = fits ? room : Buffer.allocUnsafeSlow(entry.uncompressedSize);
+  let length = 0;
+  for await (const chunk of chunksOf(zip, entry)) length += chunk.copy(whole, length);
+  return whole.subarray(0, length);
 }
 
 async function* chunksOf(zip: yauzl.ZipFile, entry: yauzl.Entry): AsyncGenerator<Buffer> {
@@ -116,7 +120,7 @@ export async function openZip(file: string | ZipSource): Promise<OpenZip> {
       {
         name: entry.fileName,
         bytes: entry.uncompressedSize,
-        read: (most) => unpack(zip, entry, most),
+        read: (most, room) => unpack(zip, entry, most, room),
         chunks: () => chunksOf(zip, entry),
       },
     ]);

@@ -6,7 +6,7 @@ import { AS_IT_COMES, type PictureFacts } from "../core/photo/crop.ts";
 import { coarser, type ToneMap } from "../core/photo/quiet.ts";
 import { PLACES, type Traits } from "../core/photo/traits.ts";
 import { factsOf } from "./day-row.ts";
-import type { Db, Reader } from "./db.ts";
+import type { Db, Reader, Transaction } from "./db.ts";
 import { wantPictures } from "./library/tray.ts";
 import { photo, picture, pictureTrait, pictureVersion } from "./schema/index.ts";
 import type { PictureMime } from "./schema/photo.ts";
@@ -80,6 +80,32 @@ const traitColumns = ({ fingerprint, sharpness, focus, light, tone, busy, colour
   detail: { light, tone, busy, colours },
 });
 
+/** So much of a picture goes to the database, or comes from it, at once: bytes under way lie in memory several times. */
+const SLICE = 256 * 1024;
+
+/** Keeps a picture's bytes, once however often they come; of a large one a few megabytes at a time. */
+async function keepBytes(tx: Transaction, { sha256, mime, bytes }: Pick<NewPhoto, "sha256" | "mime" | "bytes">) {
+  if (bytes.length <= SLICE) {
+    await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();
+    return;
+  }
+  const present = await tx.select({ mime: picture.mime }).from(picture).where(eq(picture.sha256, sha256));
+  if (present.length > 0) return;
+  // One for each connection, and empty again at the end of every act.
+  await tx.execute(
+    sql`create temporary table if not exists picture_slice (place int, bytes bytea) on commit delete rows`,
+  );
+  for (let place = 0; place * SLICE < bytes.length; place++) {
+    const slice = bytes.subarray(place * SLICE, (place + 1) * SLICE);
+    await tx.execute(sql`insert into picture_slice values (${place}, ${slice})`);
+  }
+  await tx.execute(sql`
+    insert into picture (sha256, mime, bytes)
+    select ${sha256}, ${mime}, string_agg(bytes, ''::bytea order by place) from picture_slice
+    on conflict do nothing`);
+  await tx.execute(sql`delete from picture_slice`);
+}
+
 /**
  * Keeps a photo: its bytes once by content, and one entry in the household's roll however often it is added. `said` is what
  * an archive says of it, for a picture that is new.
@@ -93,7 +119,7 @@ export async function keepPhoto(
   > = {},
 ): Promise<KeptPhoto> {
   return db.transaction(async (tx) => {
-    await tx.insert(picture).values({ sha256, mime, bytes }).onConflictDoNothing();
+    await keepBytes(tx, { sha256, mime, bytes });
     await tx
       .insert(pictureVersion)
       .values(versions.map((version) => ({ sha256, ...version })))
@@ -156,8 +182,6 @@ export async function readOriginal(
     .where(and(eq(photo.id, photoId), eq(photo.householdId, householdId)));
   return found ?? null;
 }
-
-const SLICE = 4 * 1024 * 1024;
 
 /** The bytes as they were added, a few megabytes at a time. */
 export async function* readOriginalInSlices(db: Reader, householdId: string, photoId: string): AsyncGenerator<Buffer> {

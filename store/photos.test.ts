@@ -1,3 +1,4 @@
+import { createHash, randomBytes } from "node:crypto";
 import { sql } from "drizzle-orm";
 import { afterAll, describe, expect, it } from "vitest";
 import { PLAIN_PAPER } from "../core/album/leaf.ts";
@@ -15,7 +16,15 @@ import { saveBookEdit } from "./book.ts";
 import { saveDayEdit } from "./day.ts";
 import { takeBack } from "./journal/take-back.ts";
 import { readKeptTray, takeBackKept } from "./library/tray.ts";
-import { findPhoto, keepPhoto, keepTraits, readOriginal, readTraits, withoutTraits } from "./photo.ts";
+import {
+  findPhoto,
+  keepPhoto,
+  keepTraits,
+  readOriginal,
+  readOriginalInSlices,
+  readTraits,
+  withoutTraits,
+} from "./photo.ts";
 import { placePhotos, setPhotoRule } from "./place-photos.ts";
 import { knownPictures, markPhotos, readRoll } from "./roll.ts";
 import { dropExpired, emptyTray, putBack } from "./tray.ts";
@@ -52,6 +61,32 @@ describe("the roll", () => {
     const kept = await Promise.all([1, 2, 3].map(() => keepPhoto(store.db, keeper.householdId, photo)));
     expect(new Set(kept.map(({ id }) => id)).size).toBe(1);
     expect(kept.filter(({ isNew }) => isNew)).toHaveLength(1);
+  });
+
+  it("keeps large ones byte for byte, several in one act, and the same one handed in at the same moment", async () => {
+    const { householdId } = await newKeeper(store);
+    const { photo } = await aPhoto(store, householdId);
+    const large = (length: number) => {
+      const bytes = randomBytes(length);
+      return { ...photo, bytes, sha256: createHash("sha256").update(bytes).digest("hex") };
+    };
+    // What goes at once, one byte less and more, and several times as much.
+    const sizes = [262_143, 262_144, 262_145, 524_288, 1_700_007];
+    const all = sizes.map(large);
+    const ids: string[] = [];
+    await store.db.transaction(async (tx) => {
+      for (const each of all) ids.push((await keepPhoto(tx as never, householdId, each)).id);
+    });
+    const again = large(900_001);
+    const kept = await Promise.all([1, 2, 3].map(() => keepPhoto(store.db, householdId, again)));
+    expect(kept.filter(({ isNew }) => isNew)).toHaveLength(1);
+    for (const [at, { bytes }] of [...all, again].entries()) {
+      const id = ids[at] ?? kept[0]?.id ?? "";
+      expect((await readOriginal(store.db, householdId, id))?.bytes.equals(bytes)).toBe(true);
+      const slices: Buffer[] = [];
+      for await (const slice of readOriginalInSlices(store.db, householdId, id)) slices.push(slice);
+      expect(Buffer.concat(slices).equals(bytes)).toBe(true);
+    }
   });
 
   it("says what is marked of its own pictures, and nothing of another household's", async () => {

@@ -51,24 +51,27 @@ export const WRITE_DOCUMENT = z.object({
   today: z.string().transform((date) => date as CalendarDate),
 });
 
+/** So much of a file is read at once: as little as is forgotten again soon, and enough not to ask too often. */
+const SLICE = 256 * 1024;
+
 /** The file of a work as a ZIP that lies in the database: any stretch of it, read as it is asked for. */
 function zipOf(db: Db, workId: string, bytes: number): ZipSource {
-  const size = LIMITS.partBytes.most;
-  // The list of what is in a ZIP is read a few bytes at a time: the part last read is kept.
+  const inPart = LIMITS.partBytes.most / SLICE;
+  // The list of what is in a ZIP is read a few bytes at a time: the slice last read is kept.
   let last: { place: number; bytes: Buffer } | null = null;
-  const part = async (place: number) => {
+  const slice = async (place: number) => {
     if (last?.place === place) return last.bytes;
-    const read = await readPart(db, workId, place);
-    if (!read) throw new Error("a part of the file is gone", { cause: "work-part" });
+    const read = await readPart(db, workId, Math.floor(place / inPart), (place % inPart) * SLICE, SLICE);
+    if (!read?.length) throw new Error("a part of the file is gone", { cause: "work-part" });
     last = { place, bytes: read };
     return read;
   };
   async function* stretch(from: number, to: number) {
     for (let at = from; at < to; ) {
-      const place = Math.floor(at / size);
-      const slice = (await part(place)).subarray(at - place * size, to - place * size);
-      yield slice;
-      at += slice.length;
+      const place = Math.floor(at / SLICE);
+      const read = (await slice(place)).subarray(at - place * SLICE, to - place * SLICE);
+      yield read;
+      at += read.length;
     }
   }
   return { bytes, read: (from, to) => Readable.from(stretch(from, to), { objectMode: false }) };

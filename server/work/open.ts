@@ -21,7 +21,7 @@ export function openWork(projectRoot: string, databaseUrl: string): Work {
     const started = new Worker(filename, {
       execArgv,
       workerData: { databaseUrl, projectRoot },
-      resourceLimits: { maxOldGenerationSizeMb: 256 },
+      resourceLimits: { maxOldGenerationSizeMb: 256, maxYoungGenerationSizeMb: 8 },
     });
     thread = started;
     started.on("error", (error) => log.error(describeError(error), "the work thread ended"));
