@@ -12,8 +12,8 @@ type Part = {
   readonly tab?: string;
   /** Other words by which `/` finds it: what is set or done there. */
   readonly holds?: string;
-  /** What is done there is a keeper's; others look. */
-  readonly keepers?: true;
+  /** What is done there is a keeper's; others look. `leafed`: they turn and choose what they look at, which stays open to them. */
+  readonly keepers?: true | "leafed";
 };
 
 type Place = {
@@ -72,7 +72,6 @@ export const PLACES = [
       },
       {
         path: "hours",
-        keepers: true,
         file: "routes/album.hours.tsx",
         tab: "Hours",
         holds: "minutes for each weekday, full evenings, journeys, away from home, minutes of your own",
@@ -238,7 +237,13 @@ export const PLACES = [
     key: "5",
     onPhoneBar: false,
     parts: [
-      { path: "book", file: "routes/album.book.tsx", tab: "Spreads", holds: "leaves in order, title page" },
+      {
+        path: "book",
+        keepers: "leafed",
+        file: "routes/album.book.tsx",
+        tab: "Spreads",
+        holds: "leaves in order, title page",
+      },
       { path: "rhythm", file: "routes/album.rhythm.tsx", tab: "Rhythm" },
       {
         path: "seen-through",
@@ -248,6 +253,7 @@ export const PLACES = [
       },
       {
         path: "bulk",
+        keepers: "leafed",
         file: "routes/album.bulk.tsx",
         tab: "Bulk",
         holds: "will it close, how thick, rings, volumes, closed book, ruler, pockets that jam",
@@ -273,7 +279,7 @@ export const PLACES = [
         tab: "Measures",
         holds: "page size, opening, cover, margin, holes, punch guide",
       },
-      { path: "leaves/:leaf/:face", file: "routes/album.try-outs.tsx" },
+      { path: "leaves/:leaf/:face", keepers: true, file: "routes/album.try-outs.tsx" },
     ],
   },
   {
@@ -366,11 +372,11 @@ export function placeAt(after: string): PlaceId | null {
   return first === "" ? null : (place?.id ?? null);
 }
 
-/** Whether what is done at an address is a keeper's alone, by what comes after the album's own. */
-export function isKeepers(after: string): boolean {
+/** Whether what is done at an address is a keeper's alone, by what comes after the album's own; as its part says it. */
+export function keepersAt(after: string): true | "leafed" | null {
   const [first = ""] = after.split("/");
-  const places: readonly Place[] = PLACES;
-  return places.some(({ parts }) => parts.some(({ path, keepers }) => keepers && path.split("/")[0] === first));
+  const parts: readonly Part[] = PLACES.flatMap((place: Place) => place.parts);
+  return parts.find(({ path, keepers }) => keepers && path.split("/")[0] === first)?.keepers ?? null;
 }
 
 /** Places of the household, outside any album, as `/` finds them. */

@@ -1,5 +1,6 @@
 import clsx from "clsx";
 import type { ComponentProps } from "react";
+import { KEEPERS, useIsKeeper } from "./role.tsx";
 
 const LOOK = {
   main: "bg-text text-ground hover:bg-ember hover:text-on-ember",
@@ -15,12 +16,25 @@ export const buttonLook = (look: keyof typeof LOOK = "plain", small = false) =>
     LOOK[look],
   );
 
+/** A button. `keepers`: what it does is a keeper's, and others see it without being able to press it. */
 export function Button({
   look = "plain",
   small = false,
+  keepers = false,
   className,
   type = "button",
+  disabled,
+  title,
   ...rest
-}: ComponentProps<"button"> & { look?: keyof typeof LOOK; small?: boolean }) {
-  return <button type={type} className={clsx(buttonLook(look, small), className)} {...rest} />;
+}: ComponentProps<"button"> & { look?: keyof typeof LOOK; small?: boolean; keepers?: boolean }) {
+  const mayPress = useIsKeeper() || !keepers;
+  return (
+    <button
+      type={type}
+      className={clsx(buttonLook(look, small), className)}
+      disabled={disabled === true || !mayPress}
+      title={mayPress ? title : KEEPERS}
+      {...rest}
+    />
+  );
 }

@@ -1,6 +1,7 @@
 import { type ReactNode, useEffect, useState } from "react";
 import { useFetcher } from "react-router";
 import { to } from "#app/addresses.ts";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { type Away, isAway, nothingDone } from "#app/wording/sending.ts";
 import type { Stashed } from "#core/journal/did.ts";
 import { Button } from "./button.tsx";
@@ -43,13 +44,14 @@ export function OwnSaid({ kind }: { kind: Kind }) {
 /** Reads one of these things from a file; to stand under the list of a kind. */
 export function OwnFromFile({ kind, albumId }: { kind: Kind; albumId: string }) {
   const fetcher = useOwn(kind);
+  const isKeeper = useIsKeeper();
   return (
     <label className="grid gap-0.5 text-sm">
       <span className="text-quiet">One from a file</span>
       <input
         type="file"
         accept=".json,application/json"
-        disabled={fetcher.state !== "idle"}
+        disabled={fetcher.state !== "idle" || !isKeeper}
         className="text-sm file:mr-3 file:min-h-9 file:rounded-sm file:border file:border-edge file:bg-panel file:px-3 file:font-medium"
         onChange={(event) => {
           const [file] = event.target.files ?? [];
@@ -132,11 +134,12 @@ export function OwnThing({ albumId, kind, id, name, lead, children, more }: Prop
                   File<span className="sr-only"> of {name}</span>
                 </a>
               )}
-              <Button small look="quiet" aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
+              <Button small keepers look="quiet" aria-label={`Rename ${name}`} onClick={() => setTyped(name)}>
                 Rename
               </Button>
               <Button
                 small
+                keepers
                 look="quiet"
                 disabled={busy}
                 aria-label={`Put ${name} away`}

@@ -33,7 +33,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await readForm(request, ["intent", "hours", "minutes", "version"]);
   const version = Number(form.get("version"));
   return writing(async () => {
-    const { author } = await requireAlbum(context, params.album);
+    // Each person's own, a helper's too.
+    const { author } = await requireAlbum(context, params.album, "helper");
     const { memberId } = author;
     const did = { what: "hours" } as const;
     switch (form.get("intent")) {

@@ -4,7 +4,7 @@ import { to } from "#app/addresses.ts";
 import { readForm } from "#app/http/body.ts";
 import { endsFor } from "#app/http/ends-for.ts";
 import { revalidateWhenReached, sendOrKeep } from "#app/http/keep-page.ts";
-import { reading, requireAlbum, writing } from "#app/http/page.ts";
+import { reading, requireAlbum, requireMember, writing } from "#app/http/page.ts";
 import { tonightOf } from "#app/places/pace/evening-view.ts";
 import { Pace } from "#app/places/pace/pace.tsx";
 import { paceView } from "#app/places/pace/view.ts";
@@ -43,7 +43,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const intent = (await readForm(request, ["intent"])).get("intent");
   return writing(async () => {
-    const { member, author } = await requireAlbum(context, params.album);
+    // A sitting is each person's own; a calendar's address leads out of the household, and is a keeper's.
+    const { member, author } = await requireAlbum(context, params.album, "helper");
+    if (intent === "feed-open" || intent === "feed-close") await requireMember(context, "keeper");
     if (intent === "feed-open") {
       const secret = await openFeed(context.db, author);
       if (!secret) return { ok: false as const, reason: "not-found" as const };

@@ -31,10 +31,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const { aggregate, author } = await requireAlbum(context, params.album, "helper");
     const { albumId } = author;
     if (form.get("intent") === "rule") {
-      await requireMember(context, "keeper");
-      const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
-      if (!rule) throw data(null, { status: 400 });
-      await setPhotoRule(context.db, author, rule);
+      // A helper sees the rule and cannot choose it: then it is not sent.
+      if (form.has("rule")) {
+        await requireMember(context, "keeper");
+        const rule = PHOTO_RULES.find((each) => each === form.get("rule"));
+        if (!rule) throw data(null, { status: 400 });
+        await setPhotoRule(context.db, author, rule);
+      }
       const asked = (name: string) => (form.get(name) === "yes" ? "yes" : null);
       throw redirect(to.whoGoesWhere(albumId, { twice: asked("twice"), bare: asked("bare") }));
     }

@@ -2,7 +2,7 @@ import { Outlet, useLocation } from "react-router";
 import { to } from "#app/addresses.ts";
 import { KeepersOnly } from "#app/parts/role.tsx";
 import { Trouble } from "#app/parts/trouble.tsx";
-import { isKeepers } from "#app/places.ts";
+import { keepersAt } from "#app/places.ts";
 
 /** Places of the household where what is done is a keeper's. */
 const OF_HOUSEHOLD: readonly string[] = [to.newAlbum(), to.readArchive(), to.tray()];
@@ -11,7 +11,7 @@ const OF_HOUSEHOLD: readonly string[] = [to.newAlbum(), to.readArchive(), to.tra
 export default function Place() {
   const { pathname } = useLocation();
   const [, , , ...after] = pathname.split("/");
-  return OF_HOUSEHOLD.includes(pathname) || isKeepers(after.join("/")) ? (
+  return OF_HOUSEHOLD.includes(pathname) || keepersAt(after.join("/")) === true ? (
     <KeepersOnly>
       <Outlet />
     </KeepersOnly>

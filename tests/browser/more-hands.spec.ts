@@ -34,6 +34,8 @@ test("an invitation is taken up once; a helper’s day is words, pictures and ti
   await addCard(page);
   await page.getByLabel("Words of card 1").fill("Snow before seven");
   await saved(page);
+  await page.getByLabel("Foundation page", { exact: true }).selectOption({ label: "Full page" });
+  await saved(page);
   const address = await invite(page, "Ilo", "Helper");
 
   const ilo = await openWindow();
@@ -69,6 +71,23 @@ test("an invitation is taken up once; a helper’s day is words, pictures and ti
   await ilo.goto(`${album}/settings`);
   await expect(ilo.getByText("A keeper of the household changes this. You can look.")).toBeVisible();
   await expect(ilo.getByRole("button", { name: "Save", exact: true })).toBeDisabled();
+  // In the book they turn the leaves and look; nothing that is a keeper’s can be pressed elsewhere.
+  await ilo.goto(`${album}/book`);
+  await expect(ilo.getByText("A keeper of the household changes this. You can look.")).toBeVisible();
+  await expect(ilo.getByLabel("Front belongs to")).toBeDisabled();
+  await expect(ilo.getByRole("button", { name: "Into the tray" })).toBeDisabled();
+  await expect(ilo.getByRole("img", { name: /^The spread: / })).toBeVisible();
+  await ilo.getByRole("button", { name: "Turn a leaf" }).click();
+  await expect(ilo.getByRole("button", { name: "Turn a leaf" })).toBeDisabled();
+  await ilo.goto(`${album}/tallies`);
+  await expect(ilo.getByRole("button", { name: "Count this" })).toBeDisabled();
+  await ilo.goto(`${album}/finish`);
+  await expect(ilo.getByRole("button", { name: "Write everything" })).toBeDisabled();
+  // Their hours are their own.
+  await ilo.goto(`${album}/hours`);
+  await ilo.getByLabel("Minutes on Mondays").fill("25");
+  await ilo.getByRole("button", { name: "Save these hours" }).click();
+  await expect(ilo.getByText("Saved.")).toBeVisible();
   // What they did they take back themselves; what others did is not offered to them.
   await ilo.goto(`${album}/changes`);
   await expect(ilo.getByRole("listitem").filter({ hasText: "Oda" }).first()).toBeVisible();

@@ -20,6 +20,8 @@ const MEGABYTE = 1024 * 1024;
 /** What a process may hold more than before while it writes or reads any file, in megabytes. */
 const MOST_MEMORY = 300;
 const LONGEST = 3_600_000;
+/** As often as a page asks. */
+const LOOK_EVERY_MS = 1000;
 
 /** A machine: a database with nothing in it and a program over it, whose memory is looked at. */
 async function machine(name: string) {
@@ -116,7 +118,7 @@ describe.runIf(process.env.HEARTH_LARGE === "1")("five gigabytes", () => {
     const id = randomUUID();
     const written = await old.most(async () => {
       await sendJson(keeper, "/work", { ...asked, id });
-      return workEnd(keeper, id);
+      return workEnd(keeper, id, LOOK_EVERY_MS);
     });
     const bytes = written.done.outcome?.bytes ?? 0;
     expect([written.done.state, bytes > 5e9]).toEqual(["done", true]);
@@ -135,7 +137,7 @@ describe.runIf(process.env.HEARTH_LARGE === "1")("five gigabytes", () => {
       });
       const read = await fresh.most(async () => {
         await sendJson(other, `/work/${reading}`, { act: "begin" });
-        return workEnd(other, reading);
+        return workEnd(other, reading, LOOK_EVERY_MS);
       });
       expect(read.done).toMatchObject({ state: "done", outcome: { ok: true } });
       const said = Object.entries({ written, handed, read }).map(

@@ -84,6 +84,8 @@ const HELPED = new Set([
     (kind) => `routes/album.sent.ts mark:${kind}`,
   ),
   ...["bring", "another-picture", "move-photo", "move-jotting"].map((what) => `routes/album.sent.ts ${what}`),
+  ...["hours", "minutes", "forget"].map((intent) => `routes/album.hours.tsx ${intent}`),
+  ...["begin", "end", "drop"].map((intent) => `routes/album.pace.tsx ${intent}`),
   ...["routes/today.tsx jot", "routes/photos.ts picture", "routes/photos.ts known", "routes/work.ts write-document"],
 ]);
 

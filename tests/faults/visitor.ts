@@ -96,12 +96,12 @@ export type WorkEnd = {
   outcome: { ok?: boolean; reason?: string; albumId?: string; bytes?: number } | null;
 };
 
-/** Waits until a work has ended. */
-export async function workEnd(visitor: Visitor, id: string): Promise<WorkEnd> {
+/** Waits until a work has ended, and asks whether it has every so many milliseconds. */
+export async function workEnd(visitor: Visitor, id: string, every = 50): Promise<WorkEnd> {
   for (;;) {
     const now = (await (await get(visitor, `/work/${id}`)).json()) as WorkEnd;
     if (["done", "refused", "failed", "cancelled"].includes(now.state)) return now;
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await new Promise((resolve) => setTimeout(resolve, every));
   }
 }
 

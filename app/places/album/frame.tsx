@@ -18,7 +18,7 @@ import { useScrolled } from "#app/parts/scrolled.ts";
 import { Spoken, speak } from "#app/parts/spoken.tsx";
 import { Unsaved } from "#app/parts/unsaved.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
-import { isKeepers, PLACES, type PlaceId, placeAt } from "#app/places.ts";
+import { keepersAt, PLACES, type PlaceId, placeAt } from "#app/places.ts";
 import { broughtTo } from "#app/sending/hand-in.ts";
 import type { Outboxed } from "#app/sending/outbox.ts";
 import { InAlbum, useIsWaiting, useOutbox } from "#app/sending/sending.tsx";
@@ -140,7 +140,7 @@ function Frame({ view, look, phone, children }: Props) {
             className="flex min-h-0 min-w-0 flex-col overflow-x-clip pb-16 outline-none wide:pb-0"
           >
             {view.goes && <GoingBar goes={view.goes} />}
-            {view.role !== "keeper" && isKeepers(after) && (
+            {view.role !== "keeper" && keepersAt(after) !== null && (
               <p className="not-printed border-b border-line bg-panel px-4 py-2 text-sm wide:px-6">
                 A keeper of the household changes this. You can look.
               </p>

@@ -87,7 +87,7 @@ export function WriteFile({ wanted, action }: { wanted: Wanted; action: string }
               {state.said}
             </p>
           )}
-          <Button small onClick={begin}>
+          <Button small keepers={wanted.kind !== "write-document"} onClick={begin}>
             <Download className="size-4" aria-hidden="true" /> {action}
           </Button>
         </>

@@ -9,6 +9,7 @@ import { MatButton } from "#app/parts/mat-button.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { KeepersOnly } from "#app/parts/role.tsx";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import type { BookData } from "#app/places/book/data.ts";
@@ -248,21 +249,29 @@ function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft
             />
           )}
           {where && <WorksThere {...{ troubles, nameOfState, unit }} />}
-          {there && done.ok && <Inside {...{ there, made: done, items, leaves, unit }} />}
+          {there && done.ok && (
+            <KeepersOnly>
+              <Inside {...{ there, made: done, items, leaves, unit }} />
+            </KeepersOnly>
+          )}
           <div className="flex flex-wrap gap-3 empty:hidden">
             {there && (
-              <Button look="main" disabled={!done.ok} onClick={change}>
+              <Button keepers look="main" disabled={!done.ok} onClick={change}>
                 Change it on its page
               </Button>
             )}
             {room && (
-              <Button look="main" disabled={!done.ok} onClick={() => lay(room)}>
+              <Button keepers look="main" disabled={!done.ok} onClick={() => lay(room)}>
                 Lay it on {room.name}
               </Button>
             )}
           </div>
           {there && was && <OnItsPage {...{ of, there, was, albumId, unit }} />}
-          {there && was && <AlsoOn {...{ book, leaves, there, unit }} />}
+          {there && was && (
+            <KeepersOnly>
+              <AlsoOn {...{ book, leaves, there, unit }} />
+            </KeepersOnly>
+          )}
           {(there ?? room) && (
             <Link
               to={to.book(albumId, { at: (there ?? room)?.read.leaf.id ?? null, face: (there ?? room)?.face ?? null })}
@@ -281,11 +290,13 @@ function MakingOf({ of, data, kept, dayDate }: Omit<Props, "kind"> & { of: Craft
             </p>
           )}
           {done.ok && (
-            <KeepSettings
-              set={{ kind: of.kind, ...lengthsAndCounts(of.settings, sizes), own }}
-              {...{ paper }}
-              name={there ? nameOf(there.placed.piece, of) : of.name}
-            />
+            <KeepersOnly>
+              <KeepSettings
+                set={{ kind: of.kind, ...lengthsAndCounts(of.settings, sizes), own }}
+                {...{ paper }}
+                name={there ? nameOf(there.placed.piece, of) : of.name}
+              />
+            </KeepersOnly>
           )}
           {done.ok && <Cutter made={done} name={of.name} unit={unit} />}
         </>

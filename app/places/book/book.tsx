@@ -1,20 +1,20 @@
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { to } from "#app/addresses.ts";
-import { Mat } from "#app/drawing/mat.tsx";
-import { mm, stillMat } from "#app/drawing/mat-text.ts";
+import { mm } from "#app/drawing/mat-text.ts";
 import { ClashPanel } from "#app/parts/clash-panel.tsx";
 import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { KeepersOnly, useIsKeeper } from "#app/parts/role.tsx";
 import { type OnMat, useFocus } from "#app/parts/use-focus.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
-import { Zoomed } from "#app/parts/zoomed.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
-import { type Board, boardKey, leafName, stillThings } from "#app/places/arrange/boards.ts";
+import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { SelectionBar } from "#app/places/arrange/selection-bar.tsx";
+import { StillBoards } from "#app/places/arrange/still-boards.tsx";
 import { SeenThrough } from "#app/places/seen-through/slips.tsx";
 import { useTones } from "#app/places/seen-through/use-tones.ts";
 import { PLAIN_PAPER } from "#core/album/leaf.ts";
@@ -40,6 +40,8 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
   const { book, leaves, arrange, change } = edits;
   const { query, settle } = useSettledQuery(SETTLE);
   const running = useRunning();
+  // What lies where, and which leaf follows which, is a keeper's to say; others turn the leaves and look.
+  const isKeeper = useIsKeeper();
   // Chosen here first and told to the address after, so that quick hands never act on the leaf before.
   const [asked, setAsked] = useState({
     leaf: query.get("at") ?? homeOf(book.leaves, dayDate),
@@ -79,7 +81,9 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
     return (
       <div>
         <PlaceTabs place="book" albumId={albumId} here="book" />
-        <Empty albumId={albumId} dayDate={dayDate} onAdd={() => addFront(edits)} />
+        <KeepersOnly>
+          <Empty albumId={albumId} dayDate={dayDate} onAdd={() => addFront(edits)} />
+        </KeepersOnly>
       </div>
     );
   const turnBy = (by: 1 | -1) => {
@@ -101,18 +105,20 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
         <>
           <Refusal />
           <ClashPanel />
-          <LeafPanel
-            key={`${chosen.leaf.id}${turned}`}
-            data={data}
-            read={chosen}
-            at={at}
-            book={book}
-            out={out}
-            change={(edit, key) => change(leaves, edit, key)}
-            arrange={(changes) => arrange(leaves, changes)}
-            goTo={goTo}
-            addMatter={edits.addMatter}
-          />
+          <KeepersOnly>
+            <LeafPanel
+              key={`${chosen.leaf.id}${turned}`}
+              data={data}
+              read={chosen}
+              at={at}
+              book={book}
+              out={out}
+              change={(edit, key) => change(leaves, edit, key)}
+              arrange={(changes) => arrange(leaves, changes)}
+              goTo={goTo}
+              addMatter={edits.addMatter}
+            />
+          </KeepersOnly>
           <SeenThrough
             key={opened}
             spread={spread}
@@ -137,7 +143,7 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
           <FocusRow label="Which page" all="Both" things={pages} chosen={focus.chosen} onChoose={focus.onChoose} />
         }
       >
-        {running ? (
+        {running && isKeeper ? (
           <Arranger
             key={chosen.leaf.id}
             boards={boards}
@@ -146,7 +152,7 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
             format={format}
             unit={unit}
             name="book"
-            label={spreadLabel(spread, unit)}
+            label={spreadLabel(spread, unit, isKeeper)}
             onArrange={(changes, isNudge) => arrange(leaves, changes, isNudge)}
             bar={(selection, select) => (
               <SelectionBar
@@ -162,12 +168,13 @@ export function Book({ data, dayDate, today }: { data: BookData; dayDate: string
             )}
           />
         ) : (
-          <StillSpread
+          <StillBoards
             boards={boards}
             box={focus.box ?? box}
             format={format}
             unit={unit}
-            label={spreadLabel(spread, unit)}
+            name="book"
+            label={spreadLabel(spread, unit, isKeeper)}
           />
         )}
         <Turning spread={spread} count={book.leaves.length} onTurn={turnBy} />
@@ -222,28 +229,6 @@ function frameOf({ frame }: Spread) {
   return { x: x - 12, y: y - 12, w: w + 24, h: h + 24 };
 }
 
-/** The spread as it is sent, until it can be taken up. */
-function StillSpread({
-  boards,
-  box,
-  format,
-  unit,
-  label,
-}: Omit<Parameters<typeof Arranger>[0], "beside" | "name" | "onArrange" | "bar">) {
-  const nobodys = { content: null, label: "" };
-  // The browser leaves what the server drew as it is.
-  const mat = import.meta.env.SSR
-    ? stillMat(stillThings({ boards, beside: [] }, format, nobodys), unit, false, "still", box)
-    : { box, drawing: "" };
-  return (
-    <div className="flex min-h-0 flex-1 flex-col pb-28">
-      <Zoomed>
-        <Mat mat={mat} label={label} />
-      </Zoomed>
-    </div>
-  );
-}
-
 /** The two pages of a spread, each with all that is seen of the leaves on its side. */
 const pagesOf = ({ left, right }: Spread): OnMat[] =>
   (
@@ -260,9 +245,9 @@ const pagesOf = ({ left, right }: Spread): OnMat[] =>
     return [{ id, name, box: { x: x - 10, y: y - 10, w: w + 20, h: h + 20 } }];
   });
 
-function spreadLabel({ left, right }: Spread, unit: BookData["unit"]): string {
+function spreadLabel({ left, right }: Spread, unit: BookData["unit"], isMovable: boolean): string {
   const say = (stack: Spread["left"]) => (stack[0] ? leafName(stack[0].read, unit) : "the cover");
-  return `The spread: on the left the back of ${say(left)}, on the right the front of ${say(right)}. Tab goes from piece to piece, arrow keys move one.`;
+  return `The spread: on the left the back of ${say(left)}, on the right the front of ${say(right)}.${isMovable ? " Tab goes from piece to piece, arrow keys move one." : ""}`;
 }
 
 function Turning({ spread, count, onTurn }: { spread: Spread; count: number; onTurn: (by: 1 | -1) => void }) {

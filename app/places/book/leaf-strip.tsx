@@ -16,6 +16,7 @@ import {
 } from "@dnd-kit/sortable";
 import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { useOneStop } from "#app/parts/one-stop.ts";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { useRunning } from "#app/parts/use-running.ts";
 import { leafName } from "#app/places/arrange/boards.ts";
 import type { AlbumFormat } from "#core/album/model.ts";
@@ -111,7 +112,10 @@ function StripLeaf({
   isDrawn: boolean;
   onChoose: () => void;
 }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: read.leaf.id });
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: read.leaf.id,
+    disabled: !useIsKeeper(),
+  });
   const item = useRef<HTMLLIElement>(null);
   useEffect(() => {
     const list = item.current?.parentElement;

@@ -121,6 +121,7 @@ export function Remedies({
                           </span>
                           <Button
                             small
+                            keepers
                             onClick={() => onTake(offered.change)}
                             aria-label={`${cureSaid(offered.cure)}: ${name}`}
                           >
@@ -170,7 +171,7 @@ export function Remedies({
               ? "Both close then."
               : `Then they stand ${say(split.gapes[0])} and ${say(split.gapes[1])} too far apart.`}
           </p>
-          <Button className="justify-self-start" onClick={() => onPart(split.leaf)}>
+          <Button keepers className="justify-self-start" onClick={() => onPart(split.leaf)}>
             Begin a second volume there
           </Button>
         </section>

@@ -72,7 +72,7 @@ export function Ruler({ albumId, unit, today, marks, correction: { factor, withi
             }
             onChange={(event) => setTyped(event.target.value)}
           />
-          <Button type="submit" disabled={measured === null || isOdd || fetcher.state !== "idle"}>
+          <Button keepers type="submit" disabled={measured === null || isOdd || fetcher.state !== "idle"}>
             Keep
           </Button>
         </form>
@@ -99,7 +99,7 @@ export function Ruler({ albumId, unit, today, marks, correction: { factor, withi
               <span>
                 {shortDate(mark.on)}: {sayThick(mark.measured, unit)}, reckoned {sayThick(mark.reckoned, unit)}
               </span>
-              <Button small look="quiet" onClick={() => send({ act: "forget", mark })}>
+              <Button small keepers look="quiet" onClick={() => send({ act: "forget", mark })}>
                 Forget
               </Button>
             </li>

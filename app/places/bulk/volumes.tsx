@@ -34,11 +34,11 @@ export function Volumes({ volumes, volume, onJoin, onTitle }: Props) {
               {at > 0 && first && (
                 <span className="flex flex-wrap gap-2">
                   {!hasTitle && (
-                    <Button small onClick={() => onTitle(first.leaf.id)}>
+                    <Button small keepers onClick={() => onTitle(first.leaf.id)}>
                       Give it a title page
                     </Button>
                   )}
-                  <Button small look="quiet" onClick={() => onJoin(first.leaf.id)}>
+                  <Button small keepers look="quiet" onClick={() => onJoin(first.leaf.id)}>
                     Join it to volume {at} again
                   </Button>
                 </span>

@@ -9,10 +9,12 @@ import { type DayView, entryName } from "./view.ts";
 export function DayMat({ view }: { view: DayView }) {
   // Where things lie is a keeper's to say; others see it.
   const isRunning = useRunning();
-  return useIsKeeper() && isRunning ? (
+  const isKeeper = useIsKeeper();
+  return isKeeper && isRunning ? (
     <DayArranger view={view} />
   ) : (
-    <div className="flex min-h-0 flex-1 flex-col pb-28">
+    // The bar that comes with the pieces has its room already.
+    <div className={`flex min-h-0 flex-1 flex-col ${isKeeper ? "pb-28" : ""}`}>
       <Zoomed>
         <Mat
           mat={view.mat}

@@ -56,13 +56,14 @@ function End({ end, onTonight, onLeave }: { end: EndLine; onTonight: () => void;
         <Button
           look={tonight ? "plain" : "quiet"}
           small
+          keepers
           aria-pressed={tonight}
           aria-label={`Tonight: ${about}`}
           onClick={onTonight}
         >
           {tonight && <Check className="size-4" aria-hidden="true" />} Tonight{tonight && `, ${minutes} min`}
         </Button>
-        <Button look="quiet" small aria-label={`Leave it: ${about}`} onClick={onLeave}>
+        <Button look="quiet" small keepers aria-label={`Leave it: ${about}`} onClick={onLeave}>
           Leave it
         </Button>
       </span>

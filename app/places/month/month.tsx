@@ -4,6 +4,7 @@ import { to } from "#app/addresses.ts";
 import { Dial } from "#app/drawing/dial.tsx";
 import { type PageRow, spoken } from "#app/drawing/page-row.ts";
 import { StateMark } from "#app/drawing/state-mark.tsx";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { useMedia } from "#app/parts/use-media.ts";
 import { useRunning } from "#app/parts/use-running.ts";
 import { useSettledQuery } from "#app/parts/use-settled-query.ts";
@@ -31,7 +32,9 @@ type Props = {
 /** How long the dial waits before it fetches the chosen day, so that turning it stays quick. */
 const SETTLE = 140;
 
-export function Month({ view, rows, phone, asked, first, standing }: Props) {
+export function Month({ view, rows, phone, asked, first: steps, standing }: Props) {
+  // The first evening is about what a keeper sets.
+  const first = useIsKeeper() ? steps : null;
   const narrow = useMedia("(max-width: 899.9px)", phone);
   const table = asked === "table" || (asked !== "dial" && narrow);
   const fromUrl = rows.findIndex(({ date }) => date === view.chosen.date);

@@ -71,7 +71,7 @@ function Way({ albumId, valued, onAnswer }: { albumId: string; valued: Valued; o
             To the day
           </Link>
         ) : "day" in offer ? (
-          <Button small onClick={take}>
+          <Button small keepers onClick={take}>
             Do it<span className="sr-only">: {offerSaid(offer)}</span>
           </Button>
         ) : (
@@ -81,6 +81,7 @@ function Way({ albumId, valued, onAnswer }: { albumId: string; valued: Valued; o
         )}
         <Button
           small
+          keepers
           look="quiet"
           onClick={() => {
             put(`decline:${offerKey(offer)}`, { what: "decline", offer: offerKey(offer) });

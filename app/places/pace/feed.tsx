@@ -42,11 +42,11 @@ export function Feed({ albumId, since }: { albumId: string; since: string | null
         </p>
       )}
       <div className="flex flex-wrap gap-3">
-        <Button small disabled={busy} onClick={() => send("feed-open")}>
+        <Button keepers small disabled={busy} onClick={() => send("feed-open")}>
           {since ? "Give it a new address" : "Make an address"}
         </Button>
         {since && (
-          <Button small look="quiet" disabled={busy} onClick={() => send("feed-close")}>
+          <Button keepers small look="quiet" disabled={busy} onClick={() => send("feed-close")}>
             Close it
           </Button>
         )}

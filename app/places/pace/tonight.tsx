@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { to } from "#app/addresses.ts";
+import { Button } from "#app/parts/button.tsx";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useIsWaiting, useOutbox, usePut } from "#app/sending/sending.tsx";
 import { many } from "#app/wording/count.ts";
@@ -126,14 +127,16 @@ function KeptForTonight({ ends }: { ends: EveningView["ends"] }) {
             {name && <strong className="font-semibold">{name}: </strong>}
             {said}
           </Link>
-          <button
-            type="button"
-            className="link min-h-8 shrink-0 text-sm"
+          <Button
+            small
+            look="quiet"
+            keepers
+            className="shrink-0"
             aria-label={`Not tonight: ${name ? `${name}: ` : ""}${said}`}
             onClick={() => put(`end:${kind}:${entry ?? ""}`, { what: "end", kind, entry, of: [...of], as: null })}
           >
             Not tonight
-          </button>
+          </Button>
         </li>
       ))}
     </ul>

@@ -83,7 +83,7 @@ export function PicturePanel({
       </div>
       {picture.setAside && picture.on.length === 0 && (
         <div>
-          <Button small onClick={() => mark({ kind: "away" })}>
+          <Button small keepers onClick={() => mark({ kind: "away" })}>
             Into the tray
           </Button>
           <p className="mt-1 text-sm text-quiet">It lies there for 30 days, then it is gone.</p>

@@ -8,6 +8,7 @@ import { Button } from "#app/parts/button.tsx";
 import { ChoiceCard } from "#app/parts/choice-card.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { Tools } from "#app/parts/tools.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { many } from "#app/wording/count.ts";
@@ -47,6 +48,7 @@ export function sayWhy({ why, taken }: { readonly why: Why; readonly taken: stri
 /** The proposal for every waiting print, to take all, some or none of. */
 export function Proposal({ view, answer }: { view: ProposalView; answer: ProposalAnswer | null }) {
   const submit = useSubmit();
+  const isKeeper = useIsKeeper();
   const busy = useNavigation().state !== "idle";
   const [chosen, setChosen] = useState<ReadonlyMap<string, Pick>>(new Map());
   const [ticked, setTicked] = useState<ReadonlyMap<string, boolean>>(new Map());
@@ -109,7 +111,7 @@ export function Proposal({ view, answer }: { view: ProposalView; answer: Proposa
             onChange={(event) => void submit(event.currentTarget)}
           >
             <input type="hidden" name="intent" value="rule" />
-            <fieldset className="grid gap-2">
+            <fieldset className="grid gap-2" disabled={!isKeeper}>
               <legend className="mb-1 font-medium">Which pictures a day may have</legend>
               {PHOTO_RULES.map((rule) => (
                 <ChoiceCard

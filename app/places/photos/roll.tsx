@@ -266,6 +266,7 @@ export function Roll({ view, room }: { view: RollView; room: Room }) {
             <p className="flex flex-wrap items-center gap-3 border-b border-line py-2 text-sm">
               <Button
                 small
+                keepers
                 onClick={() =>
                   mark(
                     loose.map(({ id }) => id),

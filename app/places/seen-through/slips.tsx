@@ -66,6 +66,7 @@ export function SlipList({ spread, today, tones, unit, onLeave }: Props) {
             <span className="text-quiet">{remedy(slip, unit)}</span>
             <Button
               small
+              keepers
               className="justify-self-start"
               onClick={() => onLeave(slip.through.leaf.id, slip.slip, true)}
               aria-label={`Leave it: ${said(slip)}`}
@@ -80,6 +81,7 @@ export function SlipList({ spread, today, tones, unit, onLeave }: Props) {
           {many(left.length, "thing", "things")} left as {left.length === 1 ? "it is" : "they are"}.
           <Button
             small
+            keepers
             look="quiet"
             onClick={() => {
               for (const { through, slip } of left) onLeave(through.leaf.id, slip, false);

@@ -94,6 +94,7 @@ export function TryIt({ slip, spread, leaves, data, onTake, onDone }: Props) {
           return (
             <Tried
               key={name}
+              keepers
               {...{ name, does, after, format }}
               costs={candidate.thicker > 0 ? `${sayThin(candidate.thicker, unit)} thicker` : "no thicker"}
               onTake={() => onTake(candidate.edit)}
@@ -136,6 +137,7 @@ function Tried({
   costs,
   after,
   format,
+  keepers = false,
   onTake,
 }: {
   name: string;
@@ -143,6 +145,8 @@ function Tried({
   costs: string;
   after: Spread<InBook>;
   format: BookData["format"];
+  /** Whether it changes more than which picture is there. */
+  keepers?: boolean;
   onTake: () => void;
 }) {
   return (
@@ -155,7 +159,7 @@ function Tried({
           {name}
           <span className="block text-quiet">{costs}</span>
         </span>
-        <Button small onClick={onTake} aria-label={`${does}: ${name}`}>
+        <Button small keepers={keepers} onClick={onTake} aria-label={`${does}: ${name}`}>
           {does}
         </Button>
       </span>

@@ -56,7 +56,7 @@ export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
               </Button>
             )}
             {!arrived && (
-              <Button small look="quiet" disabled={busy} onClick={() => act({ act: "drop-order", order: id })}>
+              <Button small keepers look="quiet" disabled={busy} onClick={() => act({ act: "drop-order", order: id })}>
                 Take it back
               </Button>
             )}
@@ -92,6 +92,7 @@ export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
           </p>
           <div>
             <Button
+              keepers
               disabled={busy}
               onClick={() => act({ act: "order", lab: lab.id, uses: chosen.map(({ wish }) => wish.use.id) })}
             >
@@ -104,11 +105,17 @@ export function LabOrders({ view, chosen: all, act, tick, busy }: Props) {
       {form === null ? (
         <div className="flex flex-wrap gap-x-2">
           {lab.id !== null && (
-            <Button small look="quiet" className="-ml-2.5" onClick={() => setForm("change")}>
+            <Button small keepers look="quiet" className="-ml-2.5" onClick={() => setForm("change")}>
               {lab.name}: papers and measures
             </Button>
           )}
-          <Button small look="quiet" className={lab.id === null ? "-ml-2.5" : ""} onClick={() => setForm("new")}>
+          <Button
+            small
+            keepers
+            look="quiet"
+            className={lab.id === null ? "-ml-2.5" : ""}
+            onClick={() => setForm("new")}
+          >
             {lab.id === null ? "Keep a lab: its papers and measures" : "Another lab"}
           </Button>
         </div>

@@ -76,6 +76,7 @@ export function MadeSheets({ sheets, albumId, unit, files, act, tick, busy }: Pr
                   <Button
                     small
                     look="quiet"
+                    keepers
                     disabled={busy}
                     aria-label={`Put sheet ${sheet.number} away`}
                     onClick={() => act({ act: "drop", sheet: sheet.id })}

@@ -6,6 +6,7 @@ import { Button } from "#app/parts/button.tsx";
 import { Outcome } from "#app/parts/outcome.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { KeepersOnly } from "#app/parts/role.tsx";
 import { useFocus } from "#app/parts/use-focus.ts";
 import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
@@ -95,7 +96,11 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
             unit={unit}
             onElsewhere={(use) => tick({ how: "elsewhere", of: "photos", ids: [use], on: true })}
           />
-          {wishes.length > 0 && <SheetChoices gang={gang} unit={unit} />}
+          {wishes.length > 0 && (
+            <KeepersOnly>
+              <SheetChoices gang={gang} unit={unit} />
+            </KeepersOnly>
+          )}
           <HadList
             title="Had elsewhere"
             all={view.had}
@@ -112,11 +117,13 @@ export function Sheets({ view: saved }: { view: SheetsView }) {
             busy={busy}
           />
           <LabOrders view={view} chosen={chosen} act={act} tick={tick} busy={busy} />
-          <PrinterForm
-            key={`${gang.printer.id} ${gang.printer.across} ${gang.printer.along} ${gang.printer.margin}`}
-            printer={gang.printer}
-            {...{ albumId, unit, act }}
-          />
+          <KeepersOnly>
+            <PrinterForm
+              key={`${gang.printer.id} ${gang.printer.across} ${gang.printer.along} ${gang.printer.margin}`}
+              printer={gang.printer}
+              {...{ albumId, unit, act }}
+            />
+          </KeepersOnly>
         </>
       }
     >

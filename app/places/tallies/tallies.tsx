@@ -7,6 +7,7 @@ import { TextField } from "#app/parts/field.tsx";
 import { KeptField } from "#app/parts/kept-field.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { KeepersOnly } from "#app/parts/role.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { shortDate } from "#app/wording/dates.ts";
 import type { Tally } from "#core/album/tally.ts";
@@ -23,7 +24,11 @@ export function Tallies({ view }: { view: TalliesView }) {
   return (
     <Workplace
       tabs={<PlaceTabs place="words" albumId={view.albumId} here="tallies" />}
-      panel={<More add={add} offered={view.offered} hasSome={tallies.length > 0} />}
+      panel={
+        <KeepersOnly>
+          <More add={add} offered={view.offered} hasSome={tallies.length > 0} />
+        </KeepersOnly>
+      }
     >
       <PageStage>
         <h1 className="text-2xl">Tallies</h1>
@@ -69,18 +74,26 @@ function OneTally({
         <p className="font-numeral text-5xl leading-none font-semibold tabular-nums">{marks.length}</p>
         <div className="min-w-48 flex-1">
           <h2 className="sr-only">{name}</h2>
-          <KeptField
-            text={name}
-            oneLine
-            rows={1}
-            aria-label={`What is counted: ${name}`}
-            maxLength={500}
-            className="field-sizing-content w-full resize-none rounded-sm border border-transparent bg-transparent px-1 py-0.5 text-xl font-medium hover:border-line focus:border-edge focus:bg-raised"
-            onWords={(next, typed) => next.trim() && change({ how: "name", id, name: next }, typed)}
-          />
+          <KeepersOnly>
+            <KeptField
+              text={name}
+              oneLine
+              rows={1}
+              aria-label={`What is counted: ${name}`}
+              maxLength={500}
+              className="field-sizing-content w-full resize-none rounded-sm border border-transparent bg-transparent px-1 py-0.5 text-xl font-medium hover:border-line focus:border-edge focus:bg-raised"
+              onWords={(next, typed) => next.trim() && change({ how: "name", id, name: next }, typed)}
+            />
+          </KeepersOnly>
           <Strokes count={marks.length} />
         </div>
-        <Button small look="quiet" onClick={() => change({ how: "remove", id })} aria-label={`Take out ${name}`}>
+        <Button
+          small
+          keepers
+          look="quiet"
+          onClick={() => change({ how: "remove", id })}
+          aria-label={`Take out ${name}`}
+        >
           Take out
         </Button>
       </div>

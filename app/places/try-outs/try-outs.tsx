@@ -4,12 +4,14 @@ import { to } from "#app/addresses.ts";
 import { mm } from "#app/drawing/mat-text.ts";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
+import { useIsKeeper } from "#app/parts/role.tsx";
 import { Workplace } from "#app/parts/workplace.tsx";
 import { AddPiece } from "#app/places/arrange/add-piece.tsx";
 import { Arranger } from "#app/places/arrange/arranger.tsx";
 import { SideNotes } from "#app/places/arrange/board-bar.tsx";
 import { type Board, boardKey, leafName } from "#app/places/arrange/boards.ts";
 import { PieceBar } from "#app/places/arrange/piece-bar.tsx";
+import { StillBoards } from "#app/places/arrange/still-boards.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
 import { pendingOf } from "#app/sending/pending.ts";
@@ -156,6 +158,7 @@ function OneTryOut({
   onArrange: (pieces: readonly Piece[]) => void;
 }) {
   const { format, unit } = data;
+  const isKeeper = useIsKeeper();
   const board = useMemo((): Board => {
     const side = read[face];
     const pieces = readPieces(candidate.pieces, side.content, read.build, side.pockets, unit);
@@ -184,14 +187,12 @@ function OneTryOut({
     }),
     [whole, page],
   );
+  const shown = { boards: [board], box, format, unit, name: `try-${candidate.name}` };
+  if (!isKeeper) return <StillBoards {...shown} label={`Arrangement ${candidate.name}, to scale`} />;
   return (
     <Arranger
-      boards={[board]}
+      {...shown}
       beside={[]}
-      box={box}
-      format={format}
-      unit={unit}
-      name={`try-${candidate.name}`}
       label={`Arrangement ${candidate.name}, to scale. Tab goes from piece to piece, arrow keys move one.`}
       onArrange={(changes) => {
         const pieces = changes.at(-1)?.pieces;

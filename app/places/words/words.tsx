@@ -5,6 +5,7 @@ import { Drawn } from "#app/drawing/drawn.tsx";
 import { viewBoxOf } from "#app/drawing/mat.tsx";
 import { Button, buttonLook } from "#app/parts/button.tsx";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
+import { KeepersOnly } from "#app/parts/role.tsx";
 import { PageStage, Workplace } from "#app/parts/workplace.tsx";
 import { pendingSent } from "#app/sending/pending.ts";
 import { useOutbox } from "#app/sending/sending.tsx";
@@ -23,7 +24,9 @@ export function Words({ view }: { view: WordsView }) {
       panel={
         <>
           <Mistakes view={view} />
-          <People people={view.people} action={to.words(albumId)} />
+          <KeepersOnly>
+            <People people={view.people} action={to.words(albumId)} />
+          </KeepersOnly>
         </>
       }
     >
