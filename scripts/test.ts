@@ -51,7 +51,7 @@ const read = <T>(name: string): T | null => {
   }
 };
 
-// The large run tries more moments and more made-up bodies, and an archive of five gigabytes.
+// The large run tries more moments and more made-up bodies, and an archive and a household of five gigabytes.
 if (process.argv.includes("--large")) process.env.HEARTH_LARGE = "1";
 
 for (const name of ["unit.json", "browser.json"]) rmSync(report(name), { force: true });

@@ -35,6 +35,8 @@ async function certificateOf(host: string, directory: string) {
 export async function startManaged(name: string) {
   const keys = mkdtempSync(path.join(tmpdir(), "hearth-managed-"));
   const [own, foreign] = [await certificateOf("localhost", keys), await certificateOf("elsewhere.example", keys)];
+  // What a run that was ended in the middle left behind.
+  await dropPostgres(name);
   const primary: Cluster = await startPostgres(name);
   const admin = async <Row extends pg.QueryResultRow>(url: string, ...statements: string[]): Promise<Row[]> => {
     const client = new pg.Client({ connectionString: url });

@@ -25,6 +25,7 @@ const LOOK_EVERY_MS = 1000;
 
 /** A machine: a database with nothing in it and a program over it, whose memory is looked at. */
 async function machine(name: string) {
+  await dropPostgres(name);
   const cluster = await startPostgres(name);
   const server = await startServer(cluster.url, 0, "silent", { HEARTH_QUOTA_GB: "100" });
   const store = openStore(cluster.url);

@@ -9,7 +9,7 @@ import { photo } from "../../store/schema/index.ts";
 import { freshDatabase } from "../fresh-database.ts";
 import { makeWorld, quickVisitor } from "../matrix/world.ts";
 import { saidIn } from "../moved.ts";
-import { get, handArchiveIn, sendFile, sendJson, type Visitor, workEnd } from "./visitor.ts";
+import { get, handArchiveIn, sendFile, sendJson, sendPart, type Visitor, workEnd } from "./visitor.ts";
 
 /** A machine: a database of its own and a program over it, which may be killed and started again at the same address. */
 async function machine() {
@@ -86,6 +86,17 @@ describe("a household moved from one machine to another", () => {
     }
     expect(await workEnd(there, id)).toMatchObject({ state: "done", outcome: { ok: true } });
     expect(saidIn(await written(there))).toEqual(whole);
+  });
+
+  it("finds no room where a household may keep no more, before any of it is sent", async () => {
+    const small = await startServer(fresh.store.url, 0, "silent", { HEARTH_QUOTA_GB: "0.0005" });
+    const there = await quickVisitor(fresh.store.db, small.base);
+    const id = randomUUID();
+    const asked = await sendJson(there, "/work", { kind: "read-archive", id, copy: false, bytes: file.length });
+    expect(await asked.json()).toEqual({ ok: false, reason: "no-room" });
+    expect(await (await sendPart(there, id, 0, file.subarray(0, 1000))).json()).toMatchObject({ ok: false });
+    expect((await get(there, `/work/${id}`)).status).toBe(404);
+    await small.stop();
   });
 
   it("goes on where it broke off on its way in: what came stays, and is not asked for twice", async () => {
