@@ -10,7 +10,7 @@ import { newId } from "#app/parts/new-id.ts";
 import { PlaceTabs } from "#app/parts/place-tabs.tsx";
 import { Refusal } from "#app/parts/refusal.tsx";
 import { KeepersOnly } from "#app/parts/role.tsx";
-import { FocusRow, MatStage, Workplace } from "#app/parts/workplace.tsx";
+import { MatStage, Workplace } from "#app/parts/workplace.tsx";
 import { Zoomed } from "#app/parts/zoomed.tsx";
 import type { BookData } from "#app/places/book/data.ts";
 import { useBook } from "#app/places/book/use-book.ts";
@@ -43,6 +43,7 @@ import { KeepSettings } from "./keep-settings.tsx";
 import type { Kept } from "./kept.ts";
 import { stateMat } from "./making-mat.ts";
 import { MakingSteps } from "./making-steps.tsx";
+import { BLUEPRINT, FOLDING, STEPS, Views } from "./making-views.tsx";
 import { OnItsPage } from "./on-its-page.tsx";
 import { OwnCuts } from "./own-cuts.tsx";
 import { PulledBlueprint } from "./pull-layer.tsx";
@@ -55,10 +56,6 @@ import { WorksThere } from "./works-there.tsx";
 const SHEETS = MATERIAL_IDS.filter(
   (id) => MATERIALS[id].caliper <= 400 && !/tape|washi|sticker|stitching|ply/.test(MATERIALS[id].name),
 );
-
-const BLUEPRINT = "blueprint";
-const FOLDING = "folding";
-const STEPS = "steps";
 
 type Props = { kind: string; data: BookData; kept: readonly Kept[]; dayDate: string };
 
@@ -369,31 +366,6 @@ const BLUEPRINT_SAID =
   "Full line: cut. Dashes: fold towards the printed side. Dash and dot: fold away from it. Hatched: glue. Dotted: stays free. A dot at the end of a measure is pulled to change it.";
 const FOLDED_SAID =
   "The small sign points to the head of what is printed: full on the printed side, hollow on its back.";
-
-type ViewsProps = {
-  states: Made["states"];
-  /** Whether any part of it folds. */
-  folds: boolean;
-  shown: string;
-  onShow: (id: string) => void;
-};
-
-function Views({ states, folds, shown, onShow }: ViewsProps) {
-  const things = [
-    ...(folds ? [{ id: FOLDING, name: "Fold by fold" }] : []),
-    ...states.map(({ id, name }) => ({ id, name })),
-    { id: STEPS, name: "Steps" },
-  ];
-  return (
-    <FocusRow
-      label="What is looked at"
-      all="Blueprint"
-      things={things}
-      chosen={shown === BLUEPRINT ? null : shown}
-      onChoose={(id) => onShow(id ?? BLUEPRINT)}
-    />
-  );
-}
 
 /** Sizes as an address has them. */
 const sizesIn = (sizes: Sizes): string =>
