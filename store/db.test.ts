@@ -45,11 +45,19 @@ describe("a transaction", () => {
     await store.db.execute("create table if not exists lock_test (id int primary key, n int not null)");
     await store.db.execute("insert into lock_test values (1, 0), (2, 0) on conflict (id) do update set n = 0");
     let begun = 0;
+    // Each has its first row before either asks for the other's, however slow the machine is.
+    let held = 0;
+    let goOn = () => {};
+    const bothHold = new Promise<void>((resolve) => {
+      goOn = resolve;
+    });
     const cross = (first: number, second: number) =>
       store.db.transaction(async (tx) => {
         begun += 1;
         await tx.execute(`update lock_test set n = n + 1 where id = ${first}`);
-        await tx.execute("select pg_sleep(0.2)");
+        held += 1;
+        if (held === 2) goOn();
+        await bothHold;
         await tx.execute(`update lock_test set n = n + 1 where id = ${second}`);
       });
     await Promise.all([cross(1, 2), cross(2, 1)]);
