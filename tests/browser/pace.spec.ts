@@ -109,6 +109,7 @@ test("a page made wet is left alone until it is dry, tonight and on its day", as
   await page.goto(`${album}/days/2026-10-05`);
   await page.getByLabel("Foundation page").selectOption({ label: "Paper" });
   await expect(page.getByRole("checkbox", { name: "Base made" })).toBeVisible();
+  await expect(page.getByText("Saved", { exact: true })).toBeVisible();
   await page.goto(`${album}/pace?minutes=200`);
   const tonight = page.getByRole("list", { name: "What to do tonight" });
   await expect(tonight.getByText("Put the number on")).toBeVisible();
