@@ -51,13 +51,13 @@ export async function findByMail(db: Db, mail: string): Promise<{ id: string; pa
   return found?.passphraseHash ? { id: found.id, passphraseHash: found.passphraseHash } : null;
 }
 
-/** The keeper of the demo household, if the demo is in this database. */
+/** The demo household's own keeper, if the demo is in this database; never somebody who was invited into it, and has a passphrase. */
 export async function findDemoMember(db: Db): Promise<string | null> {
   const [found] = await db
     .select({ id: member.id })
     .from(member)
     .innerJoin(household, eq(household.id, member.householdId))
-    .where(and(eq(household.isDemo, true), isNull(member.leftAt)))
+    .where(and(eq(household.isDemo, true), isNull(member.passphraseHash), isNull(member.leftAt)))
     .orderBy(member.name)
     .limit(1);
   return found?.id ?? null;

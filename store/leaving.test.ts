@@ -5,9 +5,10 @@ import { freshDatabase } from "../tests/fresh-database.ts";
 import { makeWorld, quickVisitor } from "../tests/matrix/world.ts";
 import { openStore, type Store } from "./db.ts";
 import { feedOf, openFeed } from "./feed.ts";
+import { findDemoMember } from "./household.ts";
 import { dropGone, GOING_DAYS, sayGoing, sayStaying } from "./leaving.ts";
 import { migrateStore } from "./migrate.ts";
-import { household } from "./schema/index.ts";
+import { household, member } from "./schema/index.ts";
 import { openShare, sharedBy } from "./share.ts";
 
 /** A database of its own: it is looked through for what is left. */
@@ -85,5 +86,8 @@ describe("a household that goes", () => {
     await store.db.update(household).set({ isDemo: true }).where(eq(household.id, ids.householdId));
     expect(await sayGoing(store.db, ids.householdId, now)).toBeNull();
     expect(await sayGoing(store.db, randomUUID(), now)).toBeNull();
+    // Whoever looks round in it is its own keeper, and nobody who came in with a passphrase, whatever they are called.
+    await store.db.update(member).set({ name: "Aino" }).where(eq(member.id, ids.keeper));
+    expect(await findDemoMember(store.db)).toBe(ids.person);
   });
 });
